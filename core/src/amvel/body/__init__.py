@@ -1,0 +1,15 @@
+"""The body model: anthropometry, kinematics, pose solving, statics, demand profile and figure."""
+
+from amvel.body.anthropometry import Anthropometry, BodyError, Measures, measure
+from amvel.body.capacities import HEALTHY_DEG, Capacities, cautious, healthy
+from amvel.body.demand import FrameFacts, demand
+from amvel.body.pose import COM, Contact, ExternalLoad, PoseError, PoseSpec, Row
+from amvel.body.posing import Posed, solve
+from amvel.body.skeleton import JOINT_INDEX, JOINTS, Skeleton
+from amvel.body.statics import GRAVITY_M_S2, Reactions, react
+
+__all__ = [
+    "COM", "GRAVITY_M_S2", "HEALTHY_DEG", "JOINTS", "JOINT_INDEX", "Anthropometry", "BodyError", "Capacities", "Contact",
+    "ExternalLoad", "FrameFacts", "Measures", "PoseError", "PoseSpec", "Posed", "Reactions", "Row", "Skeleton",
+    "cautious", "demand", "healthy", "measure", "react", "solve",
+]

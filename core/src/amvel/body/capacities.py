@@ -1,0 +1,103 @@
+"""What this person's joints can do: the stops of the body model, and the ranges that limits are shares of.
+
+Healthy ranges: AAOS 1965; Norkin & White.  Untested trunk and neck ranges count as half of the healthy
+value; untested limbs as what daily function shows (`safety.md`, our reading of "cautious").
+"""
+
+import hashlib
+import json
+import math
+from dataclasses import dataclass, field
+
+from amvel.sources import Source
+
+RANGES = Source("AAOS 1965; Norkin & White")
+
+HEALTHY_DEG = {
+    "trunk_flexion": 80.0, "trunk_extension": 25.0, "trunk_side_bend": 35.0, "trunk_rotation": 45.0,
+    "neck_flexion": 45.0, "neck_extension": 45.0,
+    "hip_flexion": 120.0, "hip_extension": 20.0, "hip_abduction": 45.0, "hip_adduction": 30.0,
+    "hip_internal_rotation": 45.0, "hip_external_rotation": 45.0, "straight_leg_raise": 75.0,
+    "knee_flexion": 135.0, "ankle_dorsiflexion": 20.0, "ankle_plantarflexion": 50.0,
+    "shoulder_elevation": 180.0, "wrist_extension": 70.0,
+}
+SIDED = ("hip_flexion", "hip_extension", "hip_abduction", "hip_adduction", "hip_internal_rotation", "hip_external_rotation",
+         "straight_leg_raise", "knee_flexion", "ankle_dorsiflexion", "ankle_plantarflexion", "shoulder_elevation", "wrist_extension")
+# What daily function shows of limbs nobody has measured: sitting on a chair, reaching a shelf, walking.
+DAILY_DEG = {"hip_flexion": 90.0, "hip_extension": 10.0, "hip_abduction": 25.0, "hip_adduction": 10.0,
+             "hip_internal_rotation": 15.0, "hip_external_rotation": 25.0, "straight_leg_raise": 60.0, "knee_flexion": 100.0,
+             "ankle_dorsiflexion": 10.0, "ankle_plantarflexion": 30.0, "shoulder_elevation": 120.0, "wrist_extension": 60.0}
+# Weight-bearing hands press the wrist further back than it goes freely (common practice).
+PASSIVE_WRIST_EXTRA_DEG = 20.0
+TRUNK_SHARE = {"flexion": {"lumbar": 0.60, "lower_thoracic": 0.25, "upper_thoracic": 0.15},
+               "rotation": {"lumbar": 0.15, "lower_thoracic": 0.50, "upper_thoracic": 0.35},
+               "side_bend": {"lumbar": 0.50, "lower_thoracic": 0.30, "upper_thoracic": 0.20}}
+
+
+@dataclass(frozen=True)
+class Capacities:
+    """Ranges in degrees: midline by name, limbs by 'left.'/'right.' name; `assumed` lists those nobody measured."""
+
+    range_deg: dict[str, float] = field(hash=False)
+    assumed: frozenset[str] = frozenset()
+
+    def digest(self) -> str:
+        """A short fingerprint: the same ranges give the same profiles."""
+        text = json.dumps(self.range_deg, sort_keys=True)
+        return hashlib.sha256(text.encode()).hexdigest()[:16]
+
+    def of(self, name: str) -> float:
+        return self.range_deg[name]
+
+    def stops_rad(self) -> dict[str, tuple[float, float]]:
+        """Bounds of the joints that a pose may adjust."""
+        stops: dict[str, tuple[float, float]] = {}
+        for side in ("left", "right"):
+            def at(name: str, side: str = side) -> float:
+                return math.radians(self.range_deg[f"{side}.{name}"])
+            stops[f"{side}.hip.flexion"] = (-at("hip_extension"), at("hip_flexion"))
+            stops[f"{side}.hip.abduction"] = (-at("hip_adduction"), at("hip_abduction"))
+            stops[f"{side}.hip.rotation"] = (-at("hip_external_rotation"), at("hip_internal_rotation"))
+            stops[f"{side}.knee.flexion"] = (0.0, at("knee_flexion"))
+            stops[f"{side}.ankle.dorsiflexion"] = (-at("ankle_plantarflexion"), at("ankle_dorsiflexion") + math.radians(10))
+            stops[f"{side}.shoulder.flexion"] = (-math.radians(45), at("shoulder_elevation"))
+            stops[f"{side}.wrist.extension"] = (-math.radians(70), at("wrist_extension") + math.radians(PASSIVE_WRIST_EXTRA_DEG))
+            stops[f"{side}.elbow.flexion"] = (0.0, math.radians(145))
+            stops[f"{side}.toes.extension"] = (-math.radians(20), math.radians(80))
+            stops[f"{side}.scapula.elevation"] = (-math.radians(10), math.radians(25))
+            stops[f"{side}.scapula.protraction"] = (-math.radians(20), math.radians(20))
+        for region, share in TRUNK_SHARE["flexion"].items():
+            stops[f"{region}.flexion"] = (-math.radians(HEALTHY_DEG["trunk_extension"] * share),
+                                          math.radians(HEALTHY_DEG["trunk_flexion"] * share))
+        stops["neck.flexion"] = (-math.radians(30), math.radians(40))
+        stops["head.nod"] = (-math.radians(15), math.radians(15))
+        return stops
+
+    def hip_stop_rad(self, side: str, knee_flexion_rad: float) -> float:
+        """Where this hip stops: its own range, or the hamstring, which lets go degree for degree as the knee bends."""
+        straight = math.radians(self.range_deg[f"{side}.straight_leg_raise"])
+        return min(math.radians(self.range_deg[f"{side}.hip_flexion"]), straight + knee_flexion_rad)
+
+
+def healthy() -> Capacities:
+    """Every range at the healthy adult value; for the fixed reference body and outside checks."""
+    ranges = {k: v for k, v in HEALTHY_DEG.items() if k not in SIDED}
+    for name in SIDED:
+        ranges |= {f"left.{name}": HEALTHY_DEG[name], f"right.{name}": HEALTHY_DEG[name]}
+    return Capacities(ranges)
+
+
+def cautious(measured: dict[str, float]) -> Capacities:
+    """Measured ranges where there are any; otherwise the cautious assumption.
+
+    A measured value never assumes more than was measured; unknown names raise KeyError.
+    """
+    unknown = set(measured) - set(healthy().range_deg)
+    if unknown:
+        raise KeyError(f"capacities: no such range: {', '.join(sorted(unknown))}")
+    ranges: dict[str, float] = {}
+    for name in healthy().range_deg:
+        base = name.split(".")[-1]
+        assumed = DAILY_DEG[base] if base in DAILY_DEG else HEALTHY_DEG[base] / 2
+        ranges[name] = measured.get(name, assumed)
+    return Capacities(ranges, frozenset(set(ranges) - set(measured)))

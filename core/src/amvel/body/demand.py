@@ -1,0 +1,151 @@
+"""The demand profile: what a pose asks of this body, frame by frame, in the names of `amvel.quantities`."""
+
+from dataclasses import dataclass
+
+import numpy as np
+
+from amvel.body.loads import COMPRESSION_MODEL, LEVELS, LYING_REFERENCE_BW, InnerLoads, inner_loads
+from amvel.body.pose import PoseSpec
+from amvel.body.posing import Posed
+from amvel.body.skeleton import JOINT_INDEX, Array, Skeleton
+from amvel.body.statics import GRAVITY_M_S2, Reactions
+
+__all__ = ["COMPRESSION_MODEL", "FrameFacts", "demand"]
+
+TRUNK_REGIONS = ("lumbar", "lower_thoracic", "upper_thoracic")
+
+
+@dataclass(frozen=True)
+class FrameFacts:
+    """What the declaration of a step says of a frame and geometry cannot show."""
+
+    hold_s: float = 0.0
+    breath_held: bool = False
+    hand_support_level: int = 0
+    standing: bool = False
+    seated: bool = False
+    on_floor: bool = False
+    lying_flat: bool = False
+    rises: int = 0
+    coordination: int = 0
+
+
+def demand(skeleton: Skeleton, specs: list[PoseSpec], posed: Posed, reactions: Reactions, facts: list[FrameFacts]) -> dict[str, Array]:
+    """Columns of length B, by quantity; sided ones are prefixed 'left.' or 'right.'."""
+    loads = inner_loads(skeleton, specs, posed, reactions)
+    weight_n = float(skeleton.mass_kg.sum()) * GRAVITY_M_S2
+    profile: dict[str, Array] = {}
+    _trunk_angles(profile, specs, posed)
+    _limb_angles(profile, skeleton, posed)
+    _loads(profile, loads, weight_n, skeleton, specs)
+    _supports(profile, skeleton, specs, reactions, weight_n)
+    _combined(profile, skeleton, posed, facts)
+    return profile
+
+
+def _signed(profile: dict[str, Array], plus: str, minus: str, value: Array) -> None:
+    profile[plus], profile[minus] = np.maximum(value, 0.0), np.maximum(-value, 0.0)
+
+
+def _trunk_angles(profile: dict[str, Array], specs: list[PoseSpec], posed: Posed) -> None:
+    def relative(dof: str) -> Array:
+        neutral = np.array([s.neutral_rad.get(dof, 0.0) for s in specs])
+        return np.degrees(posed.angles[:, JOINT_INDEX[dof]] - neutral)
+
+    for region in (*TRUNK_REGIONS, "neck"):
+        _signed(profile, f"{region}_flexion_deg", f"{region}_extension_deg", relative(f"{region}.flexion"))
+        _signed(profile, f"left.{region}_side_bend_deg", f"right.{region}_side_bend_deg", relative(f"{region}.side_bend"))
+        _signed(profile, f"left.{region}_rotation_deg", f"right.{region}_rotation_deg", relative(f"{region}.rotation"))
+
+    def total(kind: str) -> Array:
+        return np.sum([relative(f"{r}.{kind}") for r in TRUNK_REGIONS], axis=0)
+
+    _signed(profile, "trunk_flexion_deg", "trunk_extension_deg", total("flexion"))
+    _signed(profile, "left.trunk_side_bend_deg", "right.trunk_side_bend_deg", total("side_bend"))
+    _signed(profile, "left.trunk_rotation_deg", "right.trunk_rotation_deg", total("rotation"))
+
+
+def _limb_angles(profile: dict[str, Array], skeleton: Skeleton, posed: Posed) -> None:
+    def angle(dof: str) -> Array:
+        return np.degrees(posed.angles[:, JOINT_INDEX[dof]])
+
+    thorax = posed.placement.rotation[:, skeleton.segment_index["upper_thorax"]]
+    for side in ("left", "right"):
+        _signed(profile, f"{side}.hip_flexion_deg", f"{side}.hip_extension_deg", angle(f"{side}.hip.flexion"))
+        _signed(profile, f"{side}.hip_abduction_deg", f"{side}.hip_adduction_deg", angle(f"{side}.hip.abduction"))
+        _signed(profile, f"{side}.hip_internal_rotation_deg", f"{side}.hip_external_rotation_deg", angle(f"{side}.hip.rotation"))
+        profile[f"{side}.knee_flexion_deg"] = angle(f"{side}.knee.flexion")
+        profile[f"{side}.ankle_dorsiflexion_deg"] = angle(f"{side}.ankle.dorsiflexion")
+        profile[f"{side}.elbow_flexion_deg"] = angle(f"{side}.elbow.flexion")
+        profile[f"{side}.wrist_extension_deg"] = np.maximum(0.0, angle(f"{side}.wrist.extension"))
+        arm = posed.placement.rotation[:, skeleton.segment_index[f"{side}.upper_arm"]]
+        cosine = np.einsum("bi,bi->b", arm[:, :, 2], thorax[:, :, 2])
+        profile[f"{side}.shoulder_elevation_deg"] = np.degrees(np.arccos(np.clip(cosine, -1, 1)))
+
+
+def _loads(profile: dict[str, Array], loads: InnerLoads, weight_n: float, skeleton: Skeleton, specs: list[PoseSpec]) -> None:
+    for level in LEVELS:
+        profile[f"moment_{level}_nm"] = loads.moment[level]
+        profile[f"compression_{level}_n"] = loads.compression[level]
+        profile[f"compression_{level}_percent_bw"] = 100 * loads.compression[level] / weight_n
+    external = np.array([bool(s.loads) for s in specs])
+    highest = np.max([loads.compression[level] for level in LEVELS], axis=0)
+    profile["loaded"] = ((highest > LYING_REFERENCE_BW * weight_n) | external).astype(float)
+    profile["pelvic_flexion_moment_nm"] = loads.pelvic_flexion
+    profile["pelvic_rotation_moment_nm"] = loads.pelvic_rotation
+    size = skeleton.body.mass_kg * skeleton.body.stature_m
+    profile["pelvic_moment_nm_per_kg_m"] = np.maximum(loads.pelvic_flexion, loads.pelvic_rotation) / size
+    for side in ("left", "right"):
+        for joint in ("hip", "knee", "shoulder"):
+            profile[f"{side}.{joint}_moment_nm"] = loads.joint_moment[f"{side}.{joint}"]
+
+
+def _supports(profile: dict[str, Array], skeleton: Skeleton, specs: list[PoseSpec], reactions: Reactions, weight_n: float) -> None:
+    parts = ["head", *(f"{s}.{p}" for s in ("left", "right") for p in ("hand", "forearm", "shoulder", "knee", "sit_bone", "foot"))]
+    for part in parts:
+        total = np.zeros(len(specs))
+        for b, spec in enumerate(specs):
+            rows = [c for c, contact in enumerate(spec.contacts) if contact.part == part]
+            if rows:
+                force = reactions.force[b, np.isin(reactions.contact[b], rows)].sum(0)
+                total[b] = 100 * float(np.linalg.norm(force)) / weight_n
+        name = f"{part}_support_percent_bw"
+        profile[name] = total
+    for side in ("left", "right"):
+        carries = profile[f"{side}.hand_support_percent_bw"] > 2.0
+        wrist = profile[f"{side}.wrist_extension_deg"]
+        profile[f"{side}.wrist_extension_loaded_deg"] = np.where(carries, wrist, 0.0)
+        bears = profile[f"{side}.foot_support_percent_bw"] > 25.0
+        profile[f"{side}.loaded_knee_flexion_deg"] = np.where(bears, profile[f"{side}.knee_flexion_deg"], 0.0)
+    profile["feet_supporting"] = sum((profile[f"{s}.foot_support_percent_bw"] > 5.0).astype(float) for s in ("left", "right"))
+
+
+def _combined(profile: dict[str, Array], skeleton: Skeleton, posed: Posed, facts: list[FrameFacts]) -> None:
+    index = skeleton.landmarks.index
+    trunk = profile["trunk_flexion_deg"]
+    loaded = profile["loaded"] > 0
+
+    def fact(name: str) -> Array:
+        return np.array([float(getattr(f, name)) for f in facts])
+
+    profile["loaded_trunk_flexion_deg"] = np.where(loaded, trunk, 0.0)
+    profile["unloaded_trunk_flexion_deg"] = np.where(loaded, 0.0, trunk)
+    profile["held_trunk_flexion_deg"] = np.where(fact("hold_s") > 3.0, trunk, 0.0)
+    profile["seated_rounding_deg"] = np.where(fact("seated") > 0, profile["lumbar_flexion_deg"], 0.0)
+    turn = np.maximum(profile["left.trunk_rotation_deg"], profile["right.trunk_rotation_deg"])
+    profile["flexion_with_rotation_deg"] = np.minimum(trunk, turn)
+    up = posed.placement.rotation[:, skeleton.segment_index["upper_thorax"], 2, 2]
+    profile["trunk_inclination_deg"] = np.degrees(np.arccos(np.clip(up, -1, 1)))
+    signed_trunk = trunk - profile["trunk_extension_deg"]
+    signed_neck = profile["neck_flexion_deg"] - profile["neck_extension_deg"]
+    for side in ("left", "right"):
+        hip = profile[f"{side}.hip_flexion_deg"] - profile[f"{side}.hip_extension_deg"]
+        profile[f"{side}.neural_line_deg"] = (hip - profile[f"{side}.knee_flexion_deg"]
+                                              + profile[f"{side}.ankle_dorsiflexion_deg"] + signed_trunk + signed_neck)
+    head = posed.points[:, index["com.head"], 2]
+    profile["head_below_heart_cm"] = np.maximum(0.0, 100 * (posed.points[:, index["heart"], 2] - head))
+    profile["one_leg_stance"] = np.where((fact("standing") > 0) & (profile["feet_supporting"] < 2), 1.0, 0.0)
+    for name in ("hold_s", "breath_held", "hand_support_level", "coordination", "rises"):
+        profile[name] = fact(name)
+    profile["floor_transfer"] = fact("on_floor")
+    profile["lying_flat"] = fact("lying_flat")

@@ -1,0 +1,156 @@
+"""What a family and a step declare.  A malformed declaration fails at import, naming the item and the fault."""
+
+from collections.abc import Callable
+from dataclasses import dataclass, field
+
+from amvel.body import Anthropometry, Capacities
+from amvel.movements.frames import Frame
+
+POSITIONS = ("on the back", "on the side", "hands and knees", "face down", "sitting", "standing", "at the wall")
+ON_FLOOR = frozenset(("on the back", "on the side", "hands and knees", "face down"))
+PURPOSES = ("breath", "deep_control", "resist_extension", "turning", "side_bend", "hip_out", "hip_back", "upper_back",
+            "balance", "sit_to_stand", "leg_loading", "flexion_strength", "hip_bend")
+
+
+class DeclarationError(ValueError):
+    """A family, step or parameter is declared wrongly; the message names the item and what is missing."""
+
+
+@dataclass(frozen=True)
+class Parameter:
+    """A measure of the set-up or range that may be changed, and in which direction that is easier.
+
+    Numbers have low, high and grid in `unit`; choices are listed from hardest to easiest.
+    `default` may depend on the body.
+    """
+
+    id: str
+    title: str
+    unit: str
+    default: float | str | Callable[[Anthropometry], float]
+    low: float = 0.0
+    high: float = 0.0
+    grid: float = 1.0
+    easier: str = "down"
+    choices: tuple[str, ...] = ()
+
+    def default_for(self, body: Anthropometry) -> float | str:
+        """The default for one body, rounded to the grid and inside the range."""
+        value = self.default(body) if callable(self.default) else self.default
+        if isinstance(value, str):
+            return value
+        return min(self.high, max(self.low, round(value / self.grid) * self.grid))
+
+    def candidates(self, start: float | str) -> list[float | str]:
+        """Values from `start` towards easier, nearest first; the grid does not depend on any finding."""
+        if self.choices:
+            at = self.choices.index(str(start))
+            return list(self.choices[at + 1:])
+        sign, end = (1, self.high) if self.easier == "up" else (-1, self.low)
+        count = int(round(abs(end - float(start)) / self.grid))
+        return [round(float(start) + sign * self.grid * (i + 1), 6) for i in range(count)]
+
+
+@dataclass(frozen=True)
+class Fault:
+    """A fault by name: what is seen, what it means, and the cue that corrects it."""
+
+    name: str
+    seen: str
+    means: str
+    cue: str
+
+
+@dataclass(frozen=True)
+class Dose:
+    """First dose. `repetitions` per side where the step has sides; one repetition lasts `seconds`."""
+
+    repetitions: int
+    sets: int = 1
+    seconds: float = 6.0
+    hold_s: float = 0.0
+    note: str = ""
+
+    def minutes(self, sides: int) -> float:
+        """Working time with a rest of 30 s between sets."""
+        return (self.repetitions * self.sets * self.seconds * sides + 30.0 * (self.sets - 1)) / 60.0
+
+
+@dataclass(frozen=True)
+class Setting:
+    """What a step is placed for: the body, its capacities, and the parameters' values."""
+
+    body: Anthropometry
+    capacities: Capacities
+    values: dict[str, float | str]
+
+    def number(self, name: str) -> float:
+        return float(self.values[name])
+
+    def word(self, name: str) -> str:
+        return str(self.values[name])
+
+
+@dataclass(frozen=True)
+class Step:
+    """One rung of a ladder."""
+
+    id: str
+    title: str
+    frames: Callable[[Setting], list[Frame]]
+    setup: tuple[str, ...]
+    cues: tuple[str, ...]
+    faults: tuple[Fault, ...]
+    felt: str
+    not_felt: str
+    breath: str
+    dose: Dose
+    purposes: dict[str, float]
+    sides: bool = False
+    effort: float = 3.0
+    parameters: tuple[Parameter, ...] = ()
+    props: tuple[str, ...] = ()
+    held: bool = False
+    needs_unsupported_stand: bool = False
+    arrow: str = ""
+    view: str = "side"
+
+    def __post_init__(self) -> None:
+        for name in ("id", "title", "setup", "cues", "faults", "felt", "not_felt", "breath", "purposes"):
+            if not getattr(self, name):
+                raise DeclarationError(f"step {self.id or '?'}: '{name}' is missing")
+        unknown = set(self.purposes) - set(PURPOSES)
+        if unknown:
+            raise DeclarationError(f"step {self.id}: unknown purposes {sorted(unknown)}")
+
+    def defaults(self, body: Anthropometry) -> dict[str, float | str]:
+        return {p.id: p.default_for(body) for p in self.parameters}
+
+
+@dataclass(frozen=True)
+class Family:
+    """A ladder of steps, easiest first."""
+
+    id: str
+    title: str
+    position: str
+    about: str
+    steps: tuple[Step, ...]
+    replaces: tuple[str, ...] = ()
+    index: dict[str, Step] = field(init=False, hash=False, compare=False, default_factory=dict)
+
+    def __post_init__(self) -> None:
+        if self.position not in POSITIONS:
+            raise DeclarationError(f"family {self.id}: unknown position '{self.position}'")
+        if not self.steps:
+            raise DeclarationError(f"family {self.id}: no steps")
+        self.index.update({s.id: s for s in self.steps})
+        if len(self.index) != len(self.steps):
+            raise DeclarationError(f"family {self.id}: two steps share an id")
+
+    @property
+    def on_floor(self) -> bool:
+        return self.position in ON_FLOOR
+
+    def ref(self, step: Step) -> str:
+        return f"{self.id}/{step.id}"

@@ -1,0 +1,1 @@
+"""One file per family; `amvel.movements.library` finds them."""

@@ -1,0 +1,44 @@
+"""Tall hinge: sitting, leaning from the hips with a long spine; replaces every seated forward rounding."""
+
+from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting, Step
+from amvel.movements.faults import BREATH_HELD, TRUNK_ROUNDS
+from amvel.movements.frames import Frame
+from amvel.movements.positions import both, sitting
+from amvel.movements.seats import SEAT
+
+_CHIN = Fault("chin leads", "the face looks up and the neck shortens", "the neck starts the lean", "crown of the head leads, eyes a metre ahead")
+
+
+def _lean(s: Setting, arms: bool) -> list[Frame]:
+    lean = s.number("lean_deg")
+    start, end = sitting(s.body, s.number("seat_cm")), sitting(s.body, s.number("seat_cm"), lean_deg=lean)
+    raised = s.number("arm_deg") if arms else 0.0
+    if arms:
+        up = both(shoulder_flexion=raised, elbow_flexion=10.0, forearm_pronation=0.0, shoulder_abduction=8.0)
+        return [start.with_("tall, arms raised", **up), end.with_("leaning, arms raised", **up)]
+    return [start, end.with_("leaning from the hips", **both(shoulder_flexion=28.0 + lean * 0.9, elbow_flexion=58.0))]
+
+
+def _hands(s: Setting) -> list[Frame]:
+    return _lean(s, arms=False)
+
+
+def _arms(s: Setting) -> list[Frame]:
+    return _lean(s, arms=True)
+
+
+_LEAN = Parameter("lean_deg", "lean of the trunk", "deg", 25, low=5, high=40, grid=5, easier="down")
+_ARM = Parameter("arm_deg", "how high the arms are raised", "deg", 120, low=60, high=150, grid=5, easier="down")
+_FAULTS = (TRUNK_ROUNDS, _CHIN, BREATH_HELD)
+_SETUP = ("Sit tall near the front of a firm seat, feet flat, a little wider than the hips.",)
+
+FAMILY = Family(
+    "tall_hinge", "Tall hinge", "sitting", "The hips bend, the spine does not: the way to lean, reach and rise.",
+    (
+        Step("hands_on_thighs", "Hands on the thighs", _hands, (*_SETUP, "Hands on the thighs."), ("breastbone goes forward, sit bones stay back", "one long piece from tailbone to crown"),
+             _FAULTS, "buttocks and long back muscles", "a stretch in the low back", "in to lean, out to rise", Dose(8, 2, 6.0),
+             {"upper_back": 0.7, "hip_bend": 1.0, "sit_to_stand": 0.3}, effort=3, parameters=(_LEAN, SEAT), props=("firm chair",), arrow="vertex"),
+        Step("arms_raised", "Arms raised", _arms, (*_SETUP, "Arms long, forward and up."), ("arms stay beside the ears only as far as the ribs stay", "lean as one piece"),
+             _FAULTS, "the upper back", "pinching in the shoulder", "in to lean, out to rise", Dose(6, 2, 7.0),
+             {"upper_back": 1.0, "hip_bend": 1.0}, effort=4, parameters=(_LEAN, _ARM, SEAT), props=("firm chair",), arrow="vertex"),
+    ), replaces=("curl_family",))

@@ -1,0 +1,44 @@
+"""Tall turn: sitting, the rib cage turns over a quiet pelvis, never bent."""
+
+from amvel.body.capacities import TRUNK_SHARE
+from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting, Step
+from amvel.movements.faults import BREATH_HELD, TRUNK_ROUNDS
+from amvel.movements.frames import Frame
+from amvel.movements.positions import both, sitting
+from amvel.movements.seats import SEAT
+
+_SIT_BONE = Fault("sit bone lifts", "one sit bone gets light", "the pelvis turns along", "turn less; both sit bones heavy")
+
+
+def _turn(s: Setting, arms: dict[str, float]) -> list[Frame]:
+    start = sitting(s.body, s.number("seat_cm")).with_(**arms)
+    turned = {f"{region}_rotation": s.number("turn_deg") * share for region, share in TRUNK_SHARE["rotation"].items()}
+    return [start, start.with_("turned", **turned)]
+
+
+def _hands(s: Setting) -> list[Frame]:
+    return _turn(s, both(shoulder_flexion=20.0, shoulder_abduction=25.0, elbow_flexion=105.0, shoulder_rotation=30.0))
+
+
+def _long(s: Setting) -> list[Frame]:
+    return _turn(s, both(shoulder_flexion=80.0, elbow_flexion=12.0, shoulder_abduction=0.0))
+
+
+_FAULTS = (_SIT_BONE, TRUNK_ROUNDS, BREATH_HELD)
+_SETUP = ("Sit tall on a firm seat, feet flat.",)
+
+
+def _turn_by(default: float) -> Parameter:
+    return Parameter("turn_deg", "turn of the rib cage", "deg", default, low=5, high=35, grid=5, easier="down")
+
+
+FAMILY = Family(
+    "tall_turn", "Tall turn", "sitting", "Turning alone, tall, within the range that is hers; never with a bend.",
+    (
+        Step("hands_on_ribs", "Hands on the ribs", _hands, (*_SETUP, "Hands on the lowest ribs."), ("the ribs turn under the hands", "grow taller as you turn"), _FAULTS,
+             "the waist on both sides", "the low back or a rib", "out to turn, in to return", Dose(3, 2, 6.0), {"turning": 0.8, "upper_back": 0.3},
+             sides=True, effort=2, parameters=(_turn_by(15), SEAT), props=("firm chair",), view="front", arrow="breastbone"),
+        Step("arms_forward", "Arms forward", _long, (*_SETUP, "Arms long in front, palms together."), ("arms go only as far as the breastbone", "slow both ways"), _FAULTS,
+             "the waist and between the shoulder blades", "the low back or a rib", "out to turn, in to return", Dose(3, 2, 6.0), {"turning": 1.0, "upper_back": 0.4},
+             sides=True, effort=3, parameters=(_turn_by(20), SEAT), props=("firm chair",), view="top", arrow="left.fingertips"),
+    ))

@@ -1,0 +1,55 @@
+"""Wall plank: leaning on a wall in one line."""
+
+from amvel.body import Anthropometry
+from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting, Step
+from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, PELVIS_DROPS, SHOULDER_CLIMBS
+from amvel.movements.frames import Aim, Frame, Touch
+from amvel.movements.positions import forearms_on_wall
+
+_PIKE = Fault("hips pike", "the seat goes back and the line breaks", "the belly has let go", "bring the front of the hips towards the wall")
+_FIRST_SHARE = 0.36
+
+
+def _distance(body: Anthropometry) -> float:
+    return 100 * _FIRST_SHARE * body.stature_m
+
+
+def _plank(s: Setting) -> Frame:
+    return forearms_on_wall(s.body, s.number("wall_cm"))
+
+
+def _hold(s: Setting) -> list[Frame]:
+    return [_plank(s)]
+
+
+def _unweight(s: Setting) -> list[Frame]:
+    start = _plank(s)
+    up = start.lift("left.heel", "left.ball").unaim("left.ball").touch(Touch("left.ball", "floor", strategy="rests"))
+    return [start, up.touch(Touch("left.heel", "floor", bears=False, gap_cm=4.0)).with_("one foot light").free_(
+        left_knee_flexion=0.3, left_hip_flexion=0.3, left_toes_extension=0.2)]
+
+
+def _lift(s: Setting) -> list[Frame]:
+    start = _plank(s)
+    up = start.lift("left.heel", "left.ball").unaim("left.ball")
+    return [start, up.with_("one foot lifted", left_hip_flexion=-8.0, left_knee_flexion=12.0, left_ankle_dorsiflexion=-8.0).aim(
+        Aim("com.pelvis", "y", 0.0, origin="right.ankle", must_hold=False, weight=0.02))]
+
+
+_WALL = Parameter("wall_cm", "toes from the wall", "cm", _distance, low=30, high=90, grid=1, easier="down")
+_FAULTS = (BACK_ARCHES, _PIKE, PELVIS_DROPS, SHOULDER_CLIMBS, BREATH_HELD)
+_SETUP = ("Forearms on the wall at shoulder height, elbows under the hands.", "Walk the feet back to the mark; good soles or bare feet on a floor that grips.")
+
+FAMILY = Family(
+    "wall_plank", "Wall plank", "at the wall", "One line from crown to heels, as steep as the wall distance makes it.",
+    (
+        Step("forearms", "Both feet", _hold, _SETUP, ("forearms press the wall away, ribs down", "buttocks set, head in line"), _FAULTS,
+             "belly, buttocks and round the shoulder blades", "the low back", "breathe on, longer out than in", Dose(3, 1, 15.0, hold_s=10),
+             {"resist_extension": 0.8, "upper_back": 0.5, "deep_control": 0.3}, effort=3, parameters=(_WALL,), props=("wall",)),
+        Step("one_foot_light", "One foot light", _unweight, (*_SETUP, "One heel comes up, the foot becomes light."), ("pelvis stays level like a tray", "nothing else moves"), _FAULTS,
+             "the side of the standing hip and the belly", "the low back", "out to unweight, in to return", Dose(5, 1, 6.0),
+             {"resist_extension": 0.8, "turning": 0.6, "hip_out": 0.4, "balance": 0.3}, sides=True, effort=4, parameters=(_WALL,), props=("wall",), arrow="left.heel"),
+        Step("one_foot_lifted", "One foot lifted", _lift, (*_SETUP, "One foot leaves the floor a little, behind you."), ("lift from the buttock, low", "pelvis stays level"), _FAULTS,
+             "buttock of the lifted leg, belly", "the low back", "out to lift, in to return", Dose(5, 2, 6.0),
+             {"resist_extension": 0.9, "turning": 0.8, "hip_back": 0.6, "hip_out": 0.4, "balance": 0.4}, sides=True, effort=5, parameters=(_WALL,), props=("wall",), arrow="left.heel"),
+    ))

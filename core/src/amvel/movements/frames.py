@@ -1,0 +1,219 @@
+"""How a family says what it means: degrees, centimetres, left and right, and what touches what.
+
+A Frame is declared once, for the left side, and mirrored.  `compile_frame` turns it into a PoseSpec
+for one body: surfaces get their heights, and a hip asked beyond its range tucks the pelvis instead.
+"""
+
+import math
+from dataclasses import dataclass, field, replace
+
+import numpy as np
+from numpy.typing import NDArray
+
+from amvel.body import Anthropometry, Capacities, Contact, ExternalLoad, FrameFacts, PoseSpec, Row
+
+COUPLED_LUMBAR_STIFFNESS = 30.0
+_AXES = {"x": (1.0, 0.0, 0.0), "y": (0.0, 1.0, 0.0), "z": (0.0, 0.0, 1.0)}
+
+# Half lengths of the contact patch in cm (along, across), and the part whose load is reported.
+_PATCH = {
+    "occiput": (3, 3, "head"), "head_side": (3, 3, "head"), "forehead": (2, 3, "head"), "upper_back": (7, 10, ""), "mid_back": (5, 9, ""),
+    "sacrum": (5, 8, ""), "breastbone": (5, 8, ""), "hip_bone": (3, 3, ""), "pubis": (3, 3, ""), "belly": (5, 9, ""),
+    "heel": (2, 2, "foot"), "ball": (2, 4, "foot"), "foot_outer": (4, 2, "foot"), "foot_inner": (4, 2, "foot"), "toe_under": (1, 4, "foot"),
+    "instep": (4, 3, ""), "palm": (3, 4, "hand"), "knuckles": (2, 4, "hand"), "fingertips": (1, 2, "hand"),
+    "forearm_side": (6, 2, "forearm"), "forearm_under": (6, 2, "forearm"), "elbow_tip": (2, 2, "forearm"),
+    "knee_front": (3, 3, "knee"), "knee_side": (4, 3, ""), "knee_inside": (3, 3, ""), "sit_bone": (5, 4, "sit_bone"), "thigh_under": (8, 5, "sit_bone"),
+    "calf_under": (8, 4, ""), "hip_side": (6, 6, ""), "shoulder_side": (4, 4, "shoulder"), "buttock": (4, 4, ""),
+    "heel_back": (2, 2, ""), "toe_tip": (1, 3, ""), "elbow": (3, 3, "forearm"), "wrist": (3, 3, ""),
+}
+
+
+@dataclass(frozen=True)
+class Surface:
+    """Something to rest on: 'level' at a height, or a 'wall' at a distance in front (cm)."""
+
+    name: str
+    kind: str
+    at_cm: float
+    friction: float = 0.5
+    stiffness_n_per_m: float = 2.0e4
+    title: str = ""
+
+    @property
+    def normal(self) -> tuple[float, float, float]:
+        return (0.0, 0.0, 1.0) if self.kind == "level" else (-1.0, 0.0, 0.0)
+
+
+@dataclass(frozen=True)
+class Touch:
+    """A landmark on a surface.
+
+    `bears=False` only places it there (a hover, a guide); `places=False` only lets it carry, for soft
+    parts that meet the surface wherever the others put them.
+    """
+
+    landmark: str
+    surface: str
+    strategy: str = "bears"
+    bears: bool = True
+    places: bool = True
+    gap_cm: float = 0.0
+
+
+@dataclass(frozen=True)
+class Aim:
+    """A distance to be kept: of a landmark along an axis, from another landmark or from the world's origin."""
+
+    landmark: str
+    axis: str
+    value_cm: float
+    origin: str | None = None
+    weight: float = 1.0
+    must_hold: bool = True
+    direction: tuple[float, float, float] | None = None
+
+    @property
+    def name(self) -> str:
+        return f"{self.landmark} {self.axis} from {self.origin or 'the ground'}"
+
+
+@dataclass(frozen=True)
+class Frame:
+    """One moment of a movement, in anatomical words."""
+
+    name: str
+    root: NDArray[np.float64] = field(compare=False)
+    root_at_cm: tuple[float, float, float] = (0.0, 0.0, 90.0)
+    angles: dict[str, float] = field(default_factory=dict)
+    free: dict[str, float] = field(default_factory=dict)
+    touches: tuple[Touch, ...] = ()
+    aims: tuple[Aim, ...] = ()
+    loads: tuple[tuple[str, tuple[float, float, float]], ...] = ()
+    surfaces: dict[str, Surface] = field(default_factory=dict)
+    neutral: dict[str, float] = field(default_factory=dict)
+    facts: FrameFacts = FrameFacts()
+
+    def with_(self, name: str | None = None, **angles: float) -> "Frame":
+        """Declare joint angles in degrees; 'left_hip_flexion' means 'left.hip.flexion'. Declared joints are no longer free."""
+        named = {_dof(k): v for k, v in angles.items()}
+        free = {k: v for k, v in self.free.items() if k not in named}
+        return replace(self, name=name or self.name, angles={**self.angles, **named}, free=free)
+
+    def free_(self, **stiffness: float) -> "Frame":
+        """Let joints give, from easily (0.1) to hardly (30)."""
+        return replace(self, free={**self.free, **{_dof(k): v for k, v in stiffness.items()}})
+
+    def touch(self, *touches: Touch) -> "Frame":
+        return replace(self, touches=(*self.touches, *touches))
+
+    def lift(self, *landmarks: str) -> "Frame":
+        """Take landmarks off whatever they touch."""
+        return replace(self, touches=tuple(t for t in self.touches if t.landmark not in landmarks))
+
+    def rest(self, *landmarks: str) -> "Frame":
+        """These contacts carry their own limb and do not press."""
+        return replace(self, touches=tuple(replace(t, strategy="rests") if t.landmark in landmarks else t for t in self.touches))
+
+    def aim(self, *aims: Aim) -> "Frame":
+        names = {a.name for a in aims}
+        return replace(self, aims=(*(a for a in self.aims if a.name not in names), *aims))
+
+    def unaim(self, *landmarks: str) -> "Frame":
+        return replace(self, aims=tuple(a for a in self.aims if a.landmark not in landmarks))
+
+    def facts_(self, **facts: object) -> "Frame":
+        return replace(self, facts=replace(self.facts, **facts))  # type: ignore[arg-type]
+
+
+def _dof(name: str) -> str:
+    parts = name.split("_")
+    if parts[0] in ("left", "right"):
+        return f"{parts[0]}.{parts[1]}.{'_'.join(parts[2:])}"
+    joint = {"lower": "lower_thoracic", "upper": "upper_thoracic"}.get(parts[0], parts[0])
+    rest = parts[2:] if parts[0] in ("lower", "upper") else parts[1:]
+    return f"{joint}.{'_'.join(rest)}"
+
+
+def other_side(name: str) -> str:
+    """'left.foot' ↔ 'right.foot'; midline names stay."""
+    if name.startswith("left."):
+        return "right." + name[5:]
+    if name.startswith("right."):
+        return "left." + name[6:]
+    return {"head_side_left": "head_side_right", "head_side_right": "head_side_left"}.get(name, name)
+
+
+_FLIPPED = ("side_bend", "rotation")
+
+
+def mirrored(frame: Frame) -> Frame:
+    """The same frame for the other side."""
+    def angle(name: str, value: float) -> float:
+        midline = not name.startswith(("left.", "right."))
+        return -value if midline and name.endswith(_FLIPPED) else value
+
+    def flip(v: tuple[float, float, float]) -> tuple[float, float, float]:
+        return (v[0], -v[1], v[2])
+
+    mirror = np.diag([1.0, -1.0, 1.0])
+    return replace(
+        frame, root=mirror @ frame.root @ mirror, root_at_cm=flip(frame.root_at_cm),
+        angles={other_side(k): angle(k, v) for k, v in frame.angles.items()},
+        free={other_side(k): v for k, v in frame.free.items()},
+        neutral={k: angle(k, v) for k, v in frame.neutral.items()},
+        touches=tuple(replace(t, landmark=other_side(t.landmark)) for t in frame.touches),
+        aims=tuple(replace(a, landmark=other_side(a.landmark), origin=other_side(a.origin) if a.origin else None,
+                           value_cm=-a.value_cm if a.axis == "y" and a.direction is None else a.value_cm,
+                           direction=flip(a.direction) if a.direction else None) for a in frame.aims),
+        loads=tuple((other_side(p), flip(f)) for p, f in frame.loads))
+
+
+def compile_frame(frame: Frame, label: str, body: Anthropometry, capacities: Capacities) -> PoseSpec:
+    """The frame for one body, in SI units, with the hip–lumbar coupling applied."""
+    angles = _couple({k: math.radians(v) for k, v in frame.angles.items()}, frame, capacities)
+    free = dict(frame.free)
+    if any(f"{s}.hip.flexion" in free for s in ("left", "right")):
+        free.setdefault("lumbar.flexion", COUPLED_LUMBAR_STIFFNESS)
+    neutral = {k: math.radians(v) for k, v in frame.neutral.items()}
+    for name, value in neutral.items():
+        angles[name] = angles.get(name, 0.0) + value
+    if body.measures.kyphosis_extra_rad:
+        angles["upper_thoracic.flexion"] = angles.get("upper_thoracic.flexion", 0.0) + body.measures.kyphosis_extra_rad
+        neutral["upper_thoracic.flexion"] = neutral.get("upper_thoracic.flexion", 0.0) + body.measures.kyphosis_extra_rad
+    rows = [_touch_row(t, frame.surfaces[t.surface]) for t in frame.touches if t.places]
+    rows += [Row(a.name, a.landmark, a.direction or _AXES[a.axis], a.value_cm / 100, a.origin, a.weight, a.must_hold)
+             for a in frame.aims]
+    contacts = [_contact(t, frame.surfaces[t.surface]) for t in frame.touches if t.bears]
+    loads = tuple(ExternalLoad(p, f) for p, f in frame.loads)
+    x, y, z = frame.root_at_cm
+    return PoseSpec(f"{label}, {frame.name}", frame.root, (x / 100, y / 100, z / 100), angles, free, tuple(rows), tuple(contacts),
+                    loads, neutral)
+
+
+def _couple(angles: dict[str, float], frame: Frame, capacities: Capacities) -> dict[str, float]:
+    tuck = 0.0
+    for side in ("left", "right"):
+        hip = f"{side}.hip.flexion"
+        if hip in frame.free or hip not in angles:
+            continue
+        stop = capacities.hip_stop_rad(side, angles.get(f"{side}.knee.flexion", 0.0))
+        if angles[hip] > stop:
+            tuck = max(tuck, angles[hip] - stop)
+            angles[hip] = stop
+    if tuck:
+        angles["lumbar.flexion"] = angles.get("lumbar.flexion", 0.0) + tuck
+    return angles
+
+
+def _touch_row(touch: Touch, surface: Surface) -> Row:
+    if surface.kind == "level":
+        return Row(f"{touch.landmark} on the {surface.name}", touch.landmark, (0.0, 0.0, 1.0), (surface.at_cm + touch.gap_cm) / 100)
+    return Row(f"{touch.landmark} on the {surface.name}", touch.landmark, (1.0, 0.0, 0.0), (surface.at_cm - touch.gap_cm) / 100)
+
+
+def _contact(touch: Touch, surface: Surface) -> Contact:
+    side, dot, base = touch.landmark.partition(".")
+    half_a, half_b, part = _PATCH[(base if dot else side).removesuffix("_left").removesuffix("_right")]
+    name = f"{side}.{part}" if dot and part else part
+    return Contact(touch.landmark, surface.name, surface.normal, (half_a / 100, half_b / 100), surface.stiffness_n_per_m,
+                   surface.friction, touch.strategy, name)  # type: ignore[arg-type]

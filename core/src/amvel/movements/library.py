@@ -1,0 +1,43 @@
+"""The library of families, found by file: one module of `amvel.movements.families` is one family."""
+
+import importlib
+import pkgutil
+from functools import lru_cache
+
+from amvel.movements import families
+from amvel.movements.declaration import POSITIONS, DeclarationError, Family, Step
+
+
+class UnknownMovement(LookupError):
+    """There is no such family or step; the message names it."""
+
+
+@lru_cache(maxsize=1)
+def library() -> dict[str, Family]:
+    """Every family by id, in the order in which a session runs (lying to standing)."""
+    found: list[Family] = []
+    for module in pkgutil.iter_modules(families.__path__):
+        family = getattr(importlib.import_module(f"{families.__name__}.{module.name}"), "FAMILY", None)
+        if not isinstance(family, Family):
+            raise DeclarationError(f"families/{module.name}.py: declares no FAMILY")
+        if family.id != module.name:
+            raise DeclarationError(f"families/{module.name}.py: the family's id is '{family.id}', not the file's name")
+        found.append(family)
+    found.sort(key=lambda f: (POSITIONS.index(f.position), f.id))
+    return {f.id: f for f in found}
+
+
+def find(ref: str) -> tuple[Family, Step]:
+    """Family and step of 'family/step'; raises UnknownMovement."""
+    family_id, _, step_id = ref.partition("/")
+    family = library().get(family_id)
+    if family is None:
+        raise UnknownMovement(f"no family '{family_id}'")
+    if step_id not in family.index:
+        raise UnknownMovement(f"family '{family_id}' has no step '{step_id}'")
+    return family, family.index[step_id]
+
+
+def all_steps() -> list[tuple[Family, Step]]:
+    """Every step with its family, easiest first within a ladder."""
+    return [(f, s) for f in library().values() for s in f.steps]

@@ -114,6 +114,7 @@ class Step:
     needs_unsupported_stand: bool = False
     arrow: str = ""
     view: str = "side"
+    shown: tuple[int, ...] = (0, -1)
 
     def __post_init__(self) -> None:
         for name in ("id", "title", "setup", "cues", "faults", "felt", "not_felt", "breath", "purposes"):

@@ -13,6 +13,7 @@ from numpy.typing import NDArray
 from amvel.body import Anthropometry, Capacities, Contact, ExternalLoad, FrameFacts, PoseSpec, Row
 
 COUPLED_LUMBAR_STIFFNESS = 30.0
+WISH_WEIGHT = 0.03  # an aim that need not hold must not pull a contact off its surface
 _AXES = {"x": (1.0, 0.0, 0.0), "y": (0.0, 1.0, 0.0), "z": (0.0, 0.0, 1.0)}
 
 # Half lengths of the contact patch in cm (along, across), and the part whose load is reported.
@@ -181,7 +182,8 @@ def compile_frame(frame: Frame, label: str, body: Anthropometry, capacities: Cap
         angles["upper_thoracic.flexion"] = angles.get("upper_thoracic.flexion", 0.0) + body.measures.kyphosis_extra_rad
         neutral["upper_thoracic.flexion"] = neutral.get("upper_thoracic.flexion", 0.0) + body.measures.kyphosis_extra_rad
     rows = [_touch_row(t, frame.surfaces[t.surface]) for t in frame.touches if t.places]
-    rows += [Row(a.name, a.landmark, a.direction or _AXES[a.axis], a.value_cm / 100, a.origin, a.weight, a.must_hold)
+    rows += [Row(a.name, a.landmark, a.direction or _AXES[a.axis], a.value_cm / 100, a.origin,
+                 a.weight * (1.0 if a.must_hold else WISH_WEIGHT), a.must_hold)
              for a in frame.aims]
     contacts = [_contact(t, frame.surfaces[t.surface]) for t in frame.touches if t.bears]
     loads = tuple(ExternalLoad(p, f) for p, f in frame.loads)

@@ -3,6 +3,7 @@
 import numpy as np
 
 from amvel.body import Anthropometry, FrameFacts
+from amvel.body.anthropometry import HIP_HALF_WIDTH
 from amvel.movements.frames import Aim, Frame, Surface, Touch
 
 # Columns: where the body's forward, left and up axes point in the world.
@@ -16,6 +17,8 @@ FLOOR = Surface("floor", "level", 0.0, friction=0.6, title="floor or mat")
 SITTING_FLATTENS_DEG = 19.0
 _NECK = {"neck.flexion": 0.3, "head.nod": 0.3}
 _SIDES = ("left", "right")
+_SQUARE = Aim("left.hip", "x", 0.0, origin="right.hip", must_hold=False)
+_FEET_LEVEL = Aim("left.ankle", "x", 0.0, origin="right.ankle")
 
 
 def feet(*parts: str, surface: str = "floor", sides: tuple[str, ...] = _SIDES) -> tuple[Touch, ...]:
@@ -69,14 +72,14 @@ def side_lying(body: Anthropometry, hip_deg: float = 45.0, knee_deg: float = 80.
     """Lying on the right side, left side up, hips and knees bent, head on a pad that keeps the neck in line."""
     pad = 100 * body.stature_m * 0.085 if head_pad_cm is None else head_pad_cm
     angles: dict[str, float] = {
-        "right.shoulder.flexion": 95.0, "right.elbow.flexion": 95.0, "left.shoulder.flexion": 35.0, "left.shoulder.abduction": -8.0,
+        "right.shoulder.flexion": 82.0, "right.elbow.flexion": 15.0, "left.shoulder.flexion": 35.0, "left.shoulder.abduction": -8.0,
         "left.elbow.flexion": 70.0}
     for s in _SIDES:
         angles |= {f"{s}.hip.flexion": hip_deg, f"{s}.knee.flexion": knee_deg, f"{s}.ankle.dorsiflexion": -10.0}
     return Frame(
         "on the side", LEFT_SIDE_UP, (0, 0, 17), angles,
         {"neck.side_bend": 0.3, "right.hip.abduction": 0.1, "left.hip.abduction": 0.1,
-         "right.scapula.elevation": 0.3, "lower_thoracic.side_bend": 25.0},
+         "right.scapula.elevation": 0.3, "lower_thoracic.side_bend": 8.0},
         (Touch("head_side_right", "head pad"), Touch("right.shoulder_side", "floor"), Touch("right.hip_side", "floor"),
          Touch("right.knee_side", "floor"), Touch("left.foot_inner", "lower foot", strategy="rests")),
         (Aim("left.hip", "x", 0.0, origin="right.hip", weight=0.3, must_hold=False),
@@ -93,9 +96,11 @@ def hands_and_knees(body: Anthropometry, hand: str = "flat", hands_raised_cm: fl
     touches: list[Touch] = []
     aims: list[Aim] = []
     for s in _SIDES:
-        angles |= {f"{s}.hip.flexion": 85.0, f"{s}.knee.flexion": 90.0, f"{s}.ankle.dorsiflexion": -35.0, f"{s}.shoulder.flexion": 88.0}
-        touches += [Touch(f"{s}.knee_front", "floor"), Touch(f"{s}.toe_under", "floor")]
-        aims.append(Aim(f"{s}.knee", "x", 0.0, origin=f"{s}.hip", must_hold=False))
+        angles |= {f"{s}.hip.flexion": 85.0, f"{s}.knee.flexion": 90.0, f"{s}.ankle.dorsiflexion": 0.0, f"{s}.toes.extension": 60.0,
+                   f"{s}.shoulder.flexion": 88.0}
+        touches += [Touch(f"{s}.knee_front", "floor"), Touch(f"{s}.ball", "floor")]
+        aims += [Aim(f"{s}.knee", "x", 0.0, origin=f"{s}.hip", must_hold=False), Aim(f"{s}.toe_tip", "z", 1.0, must_hold=False, weight=0.5)]
+        free |= {f"{s}.toes.extension": 0.2}
         if hand == "forearms":
             angles |= {f"{s}.elbow.flexion": 90.0, f"{s}.forearm.pronation": 0.0}
             free |= {f"{s}.elbow.flexion": 0.1}
@@ -120,7 +125,7 @@ def prone(body: Anthropometry, forehead_pad_cm: float, pelvis_pad_cm: float) -> 
     """Lying face down, a pad under the forehead and one under the front of the hips and lower ribs."""
     angles: dict[str, float] = {}
     for s in _SIDES:
-        angles |= {f"{s}.shoulder.flexion": -4.0, f"{s}.shoulder.abduction": 10.0, f"{s}.forearm.pronation": -60.0,
+        angles |= {f"{s}.shoulder.flexion": 10.0, f"{s}.shoulder.abduction": 10.0, f"{s}.forearm.pronation": -60.0,
                    f"{s}.ankle.dorsiflexion": -45.0}
     return Frame(
         "face down", FACE_DOWN, (0, 0, 15), angles,
@@ -138,14 +143,19 @@ def sitting(body: Anthropometry, seat_cm: float, lean_deg: float = 0.0, heel_bac
     angles: dict[str, float] = {}
     for s in _SIDES:
         angles |= {f"{s}.hip.flexion": 85.0 + lean_deg, f"{s}.knee.flexion": 88.0, f"{s}.shoulder.flexion": 28.0 + lean_deg,
-                   f"{s}.elbow.flexion": 62.0, f"{s}.forearm.pronation": 70.0, f"{s}.shoulder.abduction": 4.0}
+                   f"{s}.elbow.flexion": 50.0, f"{s}.forearm.pronation": 70.0, f"{s}.shoulder.abduction": 4.0}
     return Frame(
         "sitting tall", UPRIGHT, (0, 0, seat_cm + 9), angles,
         _legs_give("hip.flexion", "knee.flexion", "ankle.dorsiflexion"),
         (*(Touch(f"{s}.sit_bone", "seat") for s in _SIDES), *(Touch(f"{s}.thigh_under", "seat", places=False) for s in _SIDES), *feet()),
-        (*(Aim(f"{s}.ankle", "x", -heel_back_cm, origin=f"{s}.knee") for s in _SIDES), *trunk_lean(body, lean_deg)),
+        (*(Aim(f"{s}.ankle", "x", -heel_back_cm, origin=f"{s}.knee") for s in _SIDES), _FEET_LEVEL, _SQUARE, *trunk_lean(body, lean_deg)),
         surfaces={"floor": FLOOR, "seat": Surface("seat", "level", seat_cm, friction=0.5, title="firm seat")},
         neutral={"lumbar.flexion": SITTING_FLATTENS_DEG}, facts=FrameFacts(seated=True))
+
+
+def weight_between_feet(body: Anthropometry) -> Aim:
+    """Keep the weight midway between feet that stand hip-wide."""
+    return Aim("centre_of_mass", "y", 100 * HIP_HALF_WIDTH * body.stature_m, origin="right.ankle", weight=0.5)
 
 
 def trunk_lean(body: Anthropometry, lean_deg: float) -> tuple[Aim, ...]:
@@ -164,7 +174,7 @@ def standing(body: Anthropometry, lean_deg: float = 0.0) -> Frame:
     return Frame(
         "standing tall", UPRIGHT, (0, 0, height_cm), angles,
         {**_legs_give("ankle.dorsiflexion", "hip.flexion"), **_legs_give("knee.flexion", stiffness=2.0)},
-        feet(), (Aim("centre_of_mass", "x", 5.0, origin="left.ankle"), Aim("left.ankle", "x", 0.0), Aim("right.ankle", "x", 0.0),
+        feet(), (Aim("centre_of_mass", "x", 5.0, origin="right.ankle"), _FEET_LEVEL, _SQUARE, Aim("right.ankle", "x", 0.0), weight_between_feet(body),
                  *trunk_lean(body, lean_deg)),
         surfaces={"floor": FLOOR}, facts=FrameFacts(standing=True))
 

@@ -157,7 +157,7 @@ def _angles(row: Array) -> dict[str, float]:
 
 
 def _between(a: PoseSpec, b: PoseSpec, solved: Posed, i: int, j: int, t: float) -> PoseSpec:
-    """A frame on the way: solved angles blended; contacts and free joints that both ends share."""
+    """A frame on the way: solved angles blended, contacts that both ends share, joints that either leaves free."""
     angles = (1 - t) * solved.angles[i] + t * solved.angles[j]
     rows_b = {r.name: r for r in b.rows}
     rows = tuple(replace(r, offset_m=(1 - t) * r.offset_m + t * rows_b[r.name].offset_m,
@@ -165,7 +165,7 @@ def _between(a: PoseSpec, b: PoseSpec, solved: Posed, i: int, j: int, t: float) 
                  for r in a.rows if r.name in rows_b)
     shared = {c.point for c in b.contacts}
     contacts = tuple(c for c in a.contacts if c.point in shared)
-    free = {k: max(v, b.free[k]) for k, v in a.free.items() if k in b.free}
+    free = {k: max(a.free.get(k, 0.0), b.free.get(k, 0.0)) for k in {*a.free, *b.free}}
     root = (1 - t) * solved.root_position[i] + t * solved.root_position[j]
     u, _, v = np.linalg.svd((1 - t) * solved.root_rotation[i] + t * solved.root_rotation[j])
     neutral = {k: (1 - t) * a.neutral_rad.get(k, 0.0) + t * b.neutral_rad.get(k, 0.0) for k in {*a.neutral_rad, *b.neutral_rad}}

@@ -26,10 +26,10 @@ def arm_off(frame: Frame, side: str, reach_deg: float) -> Frame:
 
 def leg_back(frame: Frame, side: str, hip_deg: float, slides: bool) -> Frame:
     """One leg long behind, toes sliding on the floor or off it."""
-    off = frame.lift(f"{side}.knee_front", f"{side}.toe_under").unaim(f"{side}.knee")
+    off = frame.lift(f"{side}.knee_front", f"{side}.ball").unaim(f"{side}.knee", f"{side}.toe_tip")
     if slides:
-        gone = off.with_(None, **{f"{side}_knee_flexion": 3.0, f"{side}_ankle_dorsiflexion": 5.0, f"{side}_toes_extension": 45.0})
-        return gone.touch(Touch(f"{side}.ball", "floor", strategy="rests"))
+        gone = off.with_(None, **{f"{side}_hip_flexion": 10.0, f"{side}_knee_flexion": 3.0, f"{side}_ankle_dorsiflexion": 5.0, f"{side}_toes_extension": 45.0})
+        return gone.free_(**{f"{side}_hip_flexion": 0.1}).touch(Touch(f"{side}.ball", "floor", strategy="rests"))
     return off.with_(None, **{f"{side}_hip_flexion": hip_deg, f"{side}_knee_flexion": 3.0, f"{side}_ankle_dorsiflexion": -10.0})
 
 
@@ -50,7 +50,7 @@ def _lift(s: Setting) -> list[Frame]:
 
 def _opposite(s: Setting) -> list[Frame]:
     start = _base(s)
-    over = start.aim(_over_diagonal(s)).free_(**{f"{x}_{j}": 0.1 for x in ("left", "right") for j in ("hip_abduction", "shoulder_abduction")})
+    over = start.aim(_over_diagonal(s), Aim("left.palm", "y", 100 * (SHOULDER_HALF_WIDTH + HIP_HALF_WIDTH) * s.body.stature_m, origin="right.knee")).free_(**{f"{x}_{j}": 0.1 for x in ("left", "right") for j in ("hip_abduction", "shoulder_abduction")})
     away = leg_back(arm_off(over, "right", s.number("arm_deg")), "left", s.number("leg_hip_deg"), slides=False)
     return [start, over.with_("weight over hand and knee"), away.with_("opposite arm and leg")]
 

@@ -2,7 +2,7 @@
 
 from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting, Step
 from amvel.movements.faults import BREATH_HELD
-from amvel.movements.frames import Frame
+from amvel.movements.frames import Aim, Frame
 from amvel.movements.positions import supine_crook
 
 _SUCKS = Fault("sucks in the navel", "the navel is pulled in and the ribs lift", "the outer layer works alone",
@@ -15,7 +15,11 @@ def _frames(s: Setting) -> list[Frame]:
     hands = {f"{side}_{k}": v for side in ("left", "right") for k, v in
              (("shoulder_flexion", -2.0), ("shoulder_abduction", 22.0), ("elbow_flexion", 68.0), ("shoulder_rotation", 42.0),
               ("forearm_pronation", 20.0))}
-    return [supine_crook(s.body, s.number("heel_distance_cm")).with_("fingertips inside the hip bones", **hands)]
+    frame = supine_crook(s.body, s.number("heel_distance_cm")).with_("fingertips inside the hip bones", **hands)
+    frame = frame.free_(**{f"{side}_{j}": 0.3 for side in ("left", "right") for j in ("shoulder_flexion", "shoulder_abduction", "shoulder_rotation", "elbow_flexion")})
+    aims = [Aim(f"{side}.fingertips", axis, cm, origin=f"{side}.hip_bone", must_hold=False, weight=0.5)
+            for side, inward in (("left", -2.5), ("right", 2.5)) for axis, cm in (("x", -1.0), ("y", inward), ("z", 2.5))]
+    return [frame.aim(*aims)]
 
 
 _HEELS = Parameter("heel_distance_cm", "heels from the sit bones", "cm", 32, low=22, high=44, grid=2, easier="up")

@@ -10,7 +10,7 @@ _LEANS = Fault("leans back", "the trunk goes back as the leg comes up", "the hip
 
 
 def _start(s: Setting) -> Frame:
-    return sitting(s.body, s.number("seat_cm")).rest("left.heel", "left.ball", "right.heel", "right.ball")
+    return sitting(s.body, s.number("seat_cm"))
 
 
 def _heel(s: Setting) -> list[Frame]:

@@ -13,7 +13,7 @@ def _base(s: Setting) -> Frame:
 
 
 def _reach(frame: Frame, name: str) -> Frame:
-    return frame.with_(name, **both(scapula_elevation=-8.0, shoulder_flexion=-16.0))
+    return frame.with_(name, **both(scapula_elevation=-8.0, shoulder_flexion=-1.0))
 
 
 def _slide(s: Setting) -> list[Frame]:

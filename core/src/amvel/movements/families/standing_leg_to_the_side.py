@@ -12,10 +12,11 @@ def _frames(support: str):  # type: ignore[no-untyped-def]
     def frames(s: Setting) -> list[Frame]:
         start = at_the_counter(s.body, support)
         over = Aim("centre_of_mass", "y", 0.0, origin="right.ankle", weight=0.5)
-        up = start.lift("left.heel", "left.ball").unaim("left.ankle").aim(over).with_(
+        sideways = start.aim(over).free_(right_hip_abduction=0.1, left_hip_abduction=0.1, right_ankle_inversion=0.1, left_ankle_inversion=0.1)
+        sideways = sideways.with_("weight on one leg")
+        up = sideways.lift("left.heel", "left.ball").unaim("left.ankle").with_(
             "leg to the side", left_hip_abduction=s.number("out_deg"), left_hip_flexion=0.0, left_knee_flexion=2.0, left_ankle_dorsiflexion=5.0)
-        up = up.free_(right_hip_abduction=0.1, right_ankle_inversion=0.1)
-        return [start, up.aim(Aim("left.hip", "z", 0.0, origin="right.hip", weight=0.5, must_hold=False))]
+        return [start, sideways, up.aim(Aim("left.hip", "z", 0.0, origin="right.hip", weight=0.5, must_hold=False))]
     return frames
 
 

@@ -16,7 +16,7 @@ def _lean(s: Setting, arms: bool) -> list[Frame]:
     if arms:
         up = both(shoulder_flexion=raised, elbow_flexion=10.0, forearm_pronation=0.0, shoulder_abduction=8.0)
         return [start.with_("tall, arms raised", **up), end.with_("leaning, arms raised", **up)]
-    return [start, end.with_("leaning from the hips", **both(shoulder_flexion=28.0 + lean * 0.9, elbow_flexion=58.0))]
+    return [start, end.with_("leaning from the hips", **both(shoulder_flexion=10.0 + lean, elbow_flexion=68.0))]
 
 
 def _hands(s: Setting) -> list[Frame]:

@@ -25,8 +25,8 @@ SIDED = ("hip_flexion", "hip_extension", "hip_abduction", "hip_adduction", "hip_
          "straight_leg_raise", "knee_flexion", "ankle_dorsiflexion", "ankle_plantarflexion", "shoulder_elevation", "wrist_extension")
 # What daily function shows of limbs nobody has measured: sitting on a chair, reaching a shelf, walking.
 DAILY_DEG = {"hip_flexion": 90.0, "hip_extension": 10.0, "hip_abduction": 25.0, "hip_adduction": 10.0,
-             "hip_internal_rotation": 15.0, "hip_external_rotation": 25.0, "straight_leg_raise": 60.0, "knee_flexion": 100.0,
-             "ankle_dorsiflexion": 10.0, "ankle_plantarflexion": 30.0, "shoulder_elevation": 120.0, "wrist_extension": 60.0}
+             "hip_internal_rotation": 15.0, "hip_external_rotation": 25.0, "straight_leg_raise": 60.0, "knee_flexion": 110.0,
+             "ankle_dorsiflexion": 10.0, "ankle_plantarflexion": 40.0, "shoulder_elevation": 120.0, "wrist_extension": 60.0}
 # Weight-bearing hands press the wrist further back than it goes freely (common practice).
 PASSIVE_WRIST_EXTRA_DEG = 20.0
 TRUNK_SHARE = {"flexion": {"lumbar": 0.60, "lower_thoracic": 0.25, "upper_thoracic": 0.15},

@@ -26,6 +26,8 @@ HIP_FLEXOR_LEVER_M = 0.045
 HIP_FLEXOR_SHARE = {"t7_t8": 0.0, "t12_l1": 0.25, "l4_l5": 0.5}
 # The abdominal wall that holds the pelvis spans ribs to pelvis; above its upper attachment it fades.
 WALL_SHARE = {"t7_t8": 0.4, "t12_l1": 1.0, "l4_l5": 1.0}
+# Bending the spine without gravity's help stretches the back: N·m per degree of rounding (our estimate).
+PASSIVE_NM_PER_DEG = 0.6
 COCONTRACTION_BW = 0.15
 LYING_REFERENCE_BW = 0.36  # 0.12 MPa × 18 cm² on the fixed reference body of 60 kg
 
@@ -56,6 +58,8 @@ class _Cuts:
     def __init__(self, skeleton: Skeleton, specs: list[PoseSpec], posed: Posed, reactions: Reactions) -> None:
         self.s, self.posed = skeleton, posed
         self.count = len(specs)
+        self.neutral = {d: np.array([s.neutral_rad.get(d, 0.0) for s in specs])
+                        for d in ("lumbar.flexion", "lower_thoracic.flexion", "upper_thoracic.flexion")}
         weights = np.zeros((self.count, len(skeleton.names), 3))
         weights[..., 2] = -skeleton.mass_kg * GRAVITY_M_S2
         where = [posed.points[:, skeleton.com_rows], reactions.where]
@@ -151,12 +155,21 @@ class _Cuts:
             frontal = np.where(lying, 0.0, parts[1])
             turning = np.where(lying, wall * np.abs(pelvic_rotation), parts[2])
             axial = np.where(lying, 0.0, axial)
+            sagittal = sagittal + self._against_stiffness(region, moment)
             carried = np.where(lying, carried, np.maximum(carried, sagittal))
             moments[level] = np.sqrt(sagittal**2 + frontal**2 + turning**2)
             muscle = sum(m / (MUSCLE_LEVER_M[p] * self.lever) for m, p in
                          ((sagittal, "sagittal"), (frontal, "frontal"), (turning, "axial")))
             compressions[level] = axial + muscle + HIP_FLEXOR_SHARE[level] * flexor_n + COCONTRACTION_BW * self.weight_n
         return moments, compressions
+
+    def _against_stiffness(self, region: str, moment: Array) -> Array:
+        """What it takes to hold the trunk round where gravity does not do it: lying on the back."""
+        rounding = sum(np.degrees(self.posed.angles[:, JOINT_INDEX[f"{r}.flexion"]] - self.neutral[f"{r}.flexion"])
+                       for r in ("lumbar", "lower_thoracic", "upper_thoracic"))
+        axis = self.posed.placement.axis[:, JOINT_INDEX[f"{region}.flexion"]]
+        by_gravity = np.einsum("bi,bi->b", moment, axis) > 1.0
+        return np.where(by_gravity, 0.0, PASSIVE_NM_PER_DEG * np.maximum(0.0, rounding))
 
     def _axis(self, region: str) -> Array:
         nxt = {"lumbar": "lower_thoracic", "lower_thoracic": "upper_thoracic", "upper_thoracic": "neck"}[region]

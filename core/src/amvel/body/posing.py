@@ -15,8 +15,9 @@ from amvel.body.skeleton import JOINT_INDEX, JOINTS, ROOT_DOF, Array, Placement,
 CONTACT_TOLERANCE_M = 0.005
 _ROW_SCALE = 1000.0  # one millimetre of gap weighs one
 _ROOT_WEIGHT = 0.5
-_MAX_ITERATIONS = 80
+_MAX_ITERATIONS = 70
 _STOP = 1e-7
+_RELEASES = 4
 
 
 @dataclass
@@ -55,13 +56,17 @@ def solve(skeleton: Skeleton, specs: list[PoseSpec], stops_rad: dict[str, tuple[
     batch = _compile(skeleton, specs, stops_rad)
     state = _State(skeleton, specs, batch)
     active = np.arange(len(specs))
+    part = state.subset(active)
     for _ in range(_MAX_ITERATIONS):
-        part = state.subset(active)
         moving = part.step() > _STOP
+        if moving.all():
+            continue
         state.take(active, part)
         active = active[moving]
         if not len(active):
             break
+        part = state.subset(active)
+    state.take(active, part)
     state.refresh()
     return state.finish(specs)
 
@@ -182,7 +187,18 @@ class _State:
         diagonal = np.concatenate([np.full((len(self.angles), ROOT_DOF), _ROOT_WEIGHT**2), spring2], axis=1)
         held = self._held(gradient)
         delta = self._direction(gradient, hessian, diagonal, held)
+        for _ in range(_RELEASES):  # a joint at its stop that the others' movement would push through is held as well
+            pushed = self._pushed_out(delta) & ~held
+            if not pushed.any():
+                break
+            held |= pushed
+            delta = self._direction(gradient, hessian, diagonal, held)
         return self._try(delta)
+
+    def _pushed_out(self, delta: Array) -> NDArray[np.bool_]:
+        turn = delta[:, ROOT_DOF:]
+        out = ((self.angles <= self.batch.low + 1e-9) & (turn < 0)) | ((self.angles >= self.batch.high - 1e-9) & (turn > 0))
+        return np.concatenate([np.zeros((len(delta), ROOT_DOF), dtype=bool), out & self.free], axis=1)
 
     def _held(self, gradient: Array) -> NDArray[np.bool_]:
         at_low = (self.angles <= self.batch.low + 1e-9) & (gradient[:, ROOT_DOF:] > 0)
@@ -213,9 +229,13 @@ class _State:
         self.angles = np.where(better[:, None], self.angles, old[0])
         self.position = np.where(better[:, None], self.position, old[1])
         self.rotation = np.where(better[:, None, None], self.rotation, old[2])
+        if not better.all():
+            self._place()
+        before = self.cost
+        self.cost = np.where(better, cost, self.cost)
         self.damping = np.clip(np.where(better, self.damping * 0.2, self.damping * 8), 1e-9, 1e9)
         stuck = self.damping >= 1e8
-        gained = better & (self.cost - cost > 1e-8 * (1 + self.cost))
+        gained = better & (before - cost > 1e-6 * (1 + before))
         return np.where(better, np.where(gained, np.abs(delta).max(1), 0.0), np.where(stuck, 0.0, np.inf))
 
     def finish(self, specs: list[PoseSpec]) -> Posed:

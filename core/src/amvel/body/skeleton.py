@@ -103,6 +103,7 @@ class Skeleton:
         rotation = np.zeros((count, len(self.names), 3, 3))
         axis = np.zeros((count, len(JOINTS), 3))
         centre = np.zeros((count, len(JOINTS), 3))
+        turns = _rotations(angles)
         for i, parent, offset, axes in self._plan:
             if parent < 0:
                 origin[:, i], rotation[:, i] = root_position, root_rotation
@@ -112,7 +113,7 @@ class Skeleton:
             for j, local in axes:
                 axis[:, j] = turned @ local
                 centre[:, j] = origin[:, i]
-                turned = turned @ _rotations(local, angles[:, j])
+                turned = turned @ turns[:, j]
             rotation[:, i] = turned
         return Placement(origin, rotation, axis, centre)
 
@@ -126,11 +127,18 @@ class Skeleton:
         return np.einsum("s,bsi->bi", self.mass_kg, points[:, self.com_rows]) / self.mass_kg.sum()
 
 
-def _rotations(axis: Array, angle: Array) -> Array:
-    """Rotation matrices B×3×3 about one fixed axis (Rodrigues)."""
-    k = np.array([[0, -axis[2], axis[1]], [axis[2], 0, -axis[0]], [-axis[1], axis[0], 0]])
-    s, c = np.sin(angle)[:, None, None], np.cos(angle)[:, None, None]
-    return np.eye(3) + s * k + (1 - c) * (k @ k)
+def _cross_matrix(axis: Array) -> Array:
+    return np.array([[0, -axis[2], axis[1]], [axis[2], 0, -axis[0]], [-axis[1], axis[0], 0]])
+
+
+_K = np.array([_cross_matrix(np.array(axis)) for _, _, axis in JOINTS])
+_K2 = _K @ _K
+
+
+def _rotations(angles: Array) -> Array:
+    """Rotation matrices B×J×3×3 of every joint about its own axis (Rodrigues)."""
+    s, c = np.sin(angles)[..., None, None], np.cos(angles)[..., None, None]
+    return np.eye(3) + s * _K + (1 - c) * _K2
 
 
 def rotation_from_vector(vector: Array) -> Array:

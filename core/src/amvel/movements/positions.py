@@ -79,7 +79,7 @@ def side_lying(body: Anthropometry, hip_deg: float = 45.0, knee_deg: float = 80.
     return Frame(
         "on the side", LEFT_SIDE_UP, (0, 0, 17), angles,
         {"neck.side_bend": 0.3, "right.hip.abduction": 0.1, "left.hip.abduction": 0.1,
-         "right.scapula.elevation": 0.3, "lower_thoracic.side_bend": 8.0},
+         "right.scapula.elevation": 0.3, "lower_thoracic.side_bend": 8.0, "lumbar.side_bend": 8.0},
         (Touch("head_side_right", "head pad"), Touch("right.shoulder_side", "floor"), Touch("right.hip_side", "floor"),
          Touch("right.knee_side", "floor"), Touch("left.foot_inner", "lower foot", strategy="rests")),
         (Aim("left.hip", "x", 0.0, origin="right.hip", weight=0.3, must_hold=False),

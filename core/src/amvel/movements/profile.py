@@ -64,6 +64,7 @@ class Profiler:
     def __init__(self, body: Anthropometry, capacities: Capacities, between: int = BETWEEN, keep: int = 20_000) -> None:
         self.body, self.capacities, self.between = body, capacities, between
         self.skeleton = Skeleton(body)
+        self._sketches: OrderedDict[str, Profile] = OrderedDict()
         self._kept: OrderedDict[str, Profile] = OrderedDict()
         self._keep = keep
 
@@ -76,13 +77,20 @@ class Profiler:
 
     def profiles(self, requests: list[Request]) -> list[Profile]:
         """All profiles, in the order asked; only what is new is solved."""
-        missing = {r.key(): r for r in requests if r.key() not in self._kept}
+        return self._answer(requests, self._kept, self.between)
+
+    def sketches(self, requests: list[Request]) -> list[Profile]:
+        """The declared frames only: enough to rule a version out, never enough to allow it."""
+        return self._answer(requests, self._sketches, 0)
+
+    def _answer(self, requests: list[Request], kept: "OrderedDict[str, Profile]", between: int) -> list[Profile]:
+        missing = {r.key(): r for r in requests if r.key() not in kept}
         if missing:
-            for found in self._solve(list(missing.values())):
-                self._kept[found.request.key()] = found
-        answer = [self._kept[r.key()] for r in requests]
-        while len(self._kept) > self._keep:
-            self._kept.popitem(last=False)
+            for found in self._solve(list(missing.values()), between):
+                kept[found.request.key()] = found
+        answer = [kept[r.key()] for r in requests]
+        while len(kept) > self._keep:
+            kept.popitem(last=False)
         return answer
 
     def _declare(self, request: Request) -> list[Frame]:
@@ -91,7 +99,7 @@ class Profiler:
         frames = [mirrored(f) for f in frames] if request.side == "right" else frames
         return [replace(f, facts=_facts(f, request.step)) for f in frames]
 
-    def _solve(self, requests: list[Request]) -> list[Profile]:
+    def _solve(self, requests: list[Request], between: int) -> list[Profile]:
         declared = [self._declare(r) for r in requests]
         keys = [compile_frame(f, r.label, self.body, self.capacities)
                 for r, frames in zip(requests, declared, strict=True) for f in frames]
@@ -107,7 +115,7 @@ class Profiler:
                 specs.append(_placed(keys[at + i], first, at + i))
                 frames.append(group[i])
                 if i + 1 < len(group):
-                    for t in np.linspace(0, 1, self.between + 2)[1:-1]:
+                    for t in np.linspace(0, 1, between + 2)[1:-1]:
                         specs.append(_between(keys[at + i], keys[at + i + 1], first, at + i, at + i + 1, float(t)))
                         frames.append(replace(group[i], name=f"{group[i].name} → {group[i + 1].name}"))
             spans.append(range(start, len(specs)))
@@ -116,10 +124,10 @@ class Profiler:
         reactions = react(self.skeleton, specs, posed)
         facts = [f.facts for f in frames]
         columns = demand(self.skeleton, specs, posed, reactions, facts)
-        return [self._one(r, span, specs, frames, posed, reactions, columns) for r, span in zip(requests, spans, strict=True)]
+        return [self._one(r, span, specs, frames, posed, reactions, columns, between) for r, span in zip(requests, spans, strict=True)]
 
     def _one(self, request: Request, span: range, specs: list[PoseSpec], frames: list[Frame], posed: Posed,
-             reactions: Reactions, columns: dict[str, Array]) -> Profile:
+             reactions: Reactions, columns: dict[str, Array], between: int) -> Profile:
         rows = slice(span.start, span.stop)
         own = {name: values[rows].copy() for name, values in columns.items()}
         own["coordination"] = np.full(len(span), float(_coordination(posed.angles[rows])))
@@ -131,7 +139,7 @@ class Profiler:
                           posed.worst_gap_m[rows], posed.faults[rows])
         own_posed.placement = self.skeleton.place(own_posed.root_position, own_posed.root_rotation, own_posed.angles)
         names = tuple(frames[i].name for i in span)
-        step = self.between + 1
+        step = between + 1
         return Profile(request, names, own, fault, tuple(frames[i] for i in span), tuple(specs[i] for i in span), own_posed,
                        tuple(range(0, len(span), step)))
 

@@ -9,11 +9,10 @@ _JERKS = Fault("jerky return", "the knee drops the last part", "weakness near th
 
 
 def _frames(s: Setting) -> list[Frame]:
-    start = side_lying(s.body)
     feet = (Aim("left.ankle", "x", 0.0, origin="right.ankle", must_hold=False), Aim("left.ankle", "y", 0.0, origin="right.ankle", must_hold=False))
-    opened = start.with_("upper knee open", left_hip_abduction=s.number("open_deg")).free_(
-        left_hip_rotation=0.1, left_knee_flexion=1.0, left_hip_flexion=1.0, left_ankle_inversion=0.3, left_ankle_dorsiflexion=0.5)
-    return [start, opened.aim(*feet)]
+    start = side_lying(s.body).free_(left_hip_rotation=0.1, left_knee_flexion=1.0, left_hip_flexion=1.0, left_ankle_inversion=0.3,
+                                     left_ankle_dorsiflexion=0.5).aim(*feet)
+    return [start, start.with_("upper knee open", left_hip_abduction=s.number("open_deg"))]
 
 
 def _open(default: float) -> Parameter:

@@ -17,7 +17,9 @@ def _frames(support: str):  # type: ignore[no-untyped-def]
             Aim("centre_of_mass", "x", 0.5 * length + 4.0, origin="right.ankle", weight=0.5),
             Aim("centre_of_mass", "y", 0.0, origin="right.ankle", weight=0.5))
         legs = {f"{x}_{j}": 0.1 for x in ("left", "right") for j in ("hip_abduction", "hip_rotation", "ankle_inversion")}
-        return [in_line.free_(**legs, left_knee_flexion=0.5, right_knee_flexion=0.5).with_("one foot in front of the other").facts_(hold_s=10.0)]
+        soft = in_line.with_("one foot in front of the other", left_hip_flexion=18.0, right_hip_flexion=2.0, left_knee_flexion=10.0, right_knee_flexion=12.0)
+        knees_give = {f"{x}_{j}": 0.2 for x in ("left", "right") for j in ("hip_flexion", "knee_flexion")}
+        return [soft.free_(**legs, **knees_give).facts_(hold_s=10.0)]
     return frames
 
 

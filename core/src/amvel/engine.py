@@ -1,0 +1,89 @@
+"""One case through the whole core: findings, envelope, verdicts, programme, figures."""
+
+import hashlib
+import json
+import math
+from collections import OrderedDict
+from functools import cached_property
+
+from amvel.body import Anthropometry, Capacities, Measures, measure
+from amvel.case import Case
+from amvel.fitting import start_values
+from amvel.movements import MODEL_VERSION, Family, Profiler, Step
+from amvel.safety import CONTEXTS, RULEBOOK_VERSION, Envelope, Verdict, envelope, judge
+from amvel.screening import Findings, StopSign, find_out, stop_signs
+
+_MOST_PROFILERS = 6
+_profilers: "OrderedDict[str, Profiler]" = OrderedDict()
+
+
+def body_of(case: Case) -> Anthropometry:
+    """The body of a case; raises BodyError when it lies outside the tables."""
+    p = case.person
+    def metres(value_cm: float | None) -> float | None:
+        return None if value_cm is None else value_cm / 100
+    return measure(Measures(p.stature_cm / 100, p.mass_kg, p.sex, metres(p.popliteal_height_cm), metres(p.arm_span_cm)))
+
+
+def profiler_for(body: Anthropometry, capacities: Capacities) -> Profiler:
+    """A kept profiler: the same body and capacities share their solved profiles."""
+    key = repr(body.measures) + capacities.digest()
+    if key not in _profilers:
+        _profilers[key] = Profiler(body, capacities)
+    _profilers.move_to_end(key)
+    while len(_profilers) > _MOST_PROFILERS:
+        _profilers.popitem(last=False)
+    return _profilers[key]
+
+
+def case_digest(case: Case) -> str:
+    """Fingerprint of everything that can change an answer."""
+    data = case.model_dump(mode="json")
+    data["person"].pop("name")
+    text = json.dumps([data, RULEBOOK_VERSION, MODEL_VERSION], sort_keys=True)
+    return hashlib.sha256(text.encode()).hexdigest()[:24]
+
+
+class Engine:
+    """Lazy answers for one case."""
+
+    def __init__(self, case: Case) -> None:
+        self.case = case
+
+    @cached_property
+    def findings(self) -> Findings:
+        return find_out(self.case)
+
+    @cached_property
+    def stop_signs(self) -> list[StopSign]:
+        return stop_signs(self.case)
+
+    @cached_property
+    def envelope(self) -> Envelope:
+        return envelope(self.findings)
+
+    @cached_property
+    def profiler(self) -> Profiler:
+        return profiler_for(body_of(self.case), self.findings.capacities)
+
+    def values(self, family: Family, step: Step) -> dict[str, float | str]:
+        """The step's parameters in this person's room."""
+        return start_values(self.profiler, self.case.room, family, step)
+
+    @cached_property
+    def verdicts(self) -> list[Verdict]:
+        return self.judge()
+
+    def judge(self, family: str | None = None, step: str | None = None, contexts: tuple[str, ...] = CONTEXTS) -> list[Verdict]:
+        def only(f: Family, s: Step) -> bool:
+            return (family is None or f.id == family) and (step is None or s.id == step)
+        return judge(self.case, self.findings, self.envelope, self.profiler, self.values, only, contexts)
+
+    @property
+    def digest(self) -> str:
+        return case_digest(self.case)
+
+
+def finite(value: float) -> float | None:
+    """JSON has no infinity."""
+    return value if math.isfinite(value) else None

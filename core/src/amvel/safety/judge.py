@@ -1,0 +1,149 @@
+"""Judge the library for one case: every step, side and context gets a verdict with its reasons."""
+
+from collections.abc import Callable
+from dataclasses import dataclass, field
+
+from amvel.case import Case
+from amvel.movements import Family, Profile, Profiler, Request, Step, all_steps, library
+from amvel.quantities import quantity
+from amvel.safety.limits import Envelope
+from amvel.safety.modification import Change, Modified, nearest
+from amvel.safety.verdict import CONTEXTS, Breach, check, valid_overrides
+from amvel.screening import Findings
+
+AS_IS, MODIFIED, EXCLUDED, BY_OVERRIDE = "as_is", "modified", "excluded", "by_override"
+_INSTEAD = 3
+StartValues = Callable[[Family, Step], dict[str, float | str]]
+
+
+@dataclass(frozen=True)
+class Verdict:
+    """What is allowed of one step on one side in one context, and why."""
+
+    family: str
+    step: str
+    side: str
+    context: str
+    verdict: str
+    profile: Profile = field(compare=False)
+    original: Profile = field(compare=False)
+    reasons: tuple[Breach, ...] = ()
+    cautions: tuple[Breach, ...] = ()
+    changes: tuple[Change, ...] = ()
+    assumed: tuple[str, ...] = ()
+    fault: str = ""
+    instead: tuple[str, ...] = ()
+
+    @property
+    def ref(self) -> str:
+        return f"{self.family}/{self.step}"
+
+    @property
+    def allowed(self) -> bool:
+        return self.verdict != EXCLUDED
+
+
+def sides_of(step: Step) -> tuple[str, ...]:
+    return ("left", "right") if step.sides else ("both",)
+
+
+def judge(case: Case, findings: Findings, envelope: Envelope, profiler: Profiler, start_values: StartValues,
+          only: Callable[[Family, Step], bool] = lambda f, s: True, contexts: tuple[str, ...] = CONTEXTS) -> list[Verdict]:
+    """Verdicts in library order.  Deterministic: the same case, rule-book and model give the same answer."""
+    chosen = [(f, s) for f, s in all_steps() if only(f, s)]
+    requests = [Request(f, s, side, start_values(f, s)) for f, s in chosen for side in sides_of(s)]
+    profiles = profiler.profiles(requests)
+    verdicts = [judge_one(case, findings, envelope, profiler, p, context) for context in contexts for p in profiles]
+    return _with_instead(verdicts)
+
+
+def judge_one(case: Case, findings: Findings, envelope: Envelope, profiler: Profiler, profile: Profile, context: str) -> Verdict:
+    """The verdict on one profile as it stands, or on its nearest admissible version."""
+    request = profile.request
+    ref, side = request.label, request.side
+    lifted = valid_overrides(case.overrides, envelope, case.as_of, ref, side)
+    plain = check(profile, envelope, context)
+    first = check(profile, envelope, context, lifted) if lifted else plain
+    base = dict(family=request.family.id, step=request.step.id, side=side, context=context, original=profile)
+    if first.allowed:
+        by = BY_OVERRIDE if not plain.allowed else AS_IS
+        return Verdict(verdict=by, profile=profile, reasons=plain.breaches, cautions=first.cautions,
+                       assumed=_assumed(findings, first.cautions), **base)  # type: ignore[arg-type]
+    found: Modified | None = nearest(profiler, profile, first, envelope, context, lifted)
+    assumed = _assumed(findings, first.breaches)
+    if found is None:
+        return Verdict(verdict=EXCLUDED, profile=profile, reasons=first.breaches, fault=first.fault, assumed=assumed, **base)  # type: ignore[arg-type]
+    kind = MODIFIED if check(found.profile, envelope, context).allowed else BY_OVERRIDE
+    return Verdict(verdict=kind, profile=found.profile, reasons=first.breaches, fault=first.fault, cautions=found.check.cautions,
+                   changes=found.changes, assumed=assumed, **base)  # type: ignore[arg-type]
+
+
+_RULE_ASSUMES = {"low_bone_mass": "bone", "falls_and_balance": "balance", "blood_pressure": "blood_pressure"}
+_BENDS = ("hip_flexion", "straight_leg_raise")
+
+
+def _assumed(findings: Findings, breaches: tuple[Breach, ...]) -> tuple[str, ...]:
+    """Which untested things had a part in this."""
+    ids: set[str] = set()
+    for b in breaches:
+        rule = b.limit.id.split(".")[0]
+        ids |= {_RULE_ASSUMES[rule]} if rule in _RULE_ASSUMES else set()
+        if b.limit.id.endswith(("unloaded_flexion", "caution_flexion")):
+            ids.add("range.trunk_flexion")
+        if b.limit.id.endswith("rotation"):
+            ids.add("range.trunk_rotation")
+        if "flexion" in b.quantity or "rounding" in b.quantity:
+            ids |= {f"range.{side}.{name}" for side in ("left", "right") for name in _BENDS}
+    return tuple(sorted(i for i in ids if findings.assumed(i)))
+
+
+def _with_instead(verdicts: list[Verdict]) -> list[Verdict]:
+    families = library()
+    allowed = [v for v in verdicts if v.allowed]
+    out = []
+    for v in verdicts:
+        if v.allowed:
+            out.append(v)
+            continue
+        purposes = families[v.family].index[v.step].purposes
+        scored: dict[str, float] = {}
+        for other in allowed:
+            if other.context != v.context or other.ref == v.ref:
+                continue
+            theirs = families[other.family].index[other.step].purposes
+            shared = sum(min(w, theirs.get(p, 0.0)) for p, w in purposes.items())
+            bonus = (0.5 if v.family in families[other.family].replaces else 0.0) + (0.2 if other.family == v.family else 0.0)
+            if shared + bonus > 0.1:
+                scored[other.ref] = max(scored.get(other.ref, 0.0), shared + bonus)
+        ranked = sorted(scored, key=lambda r: (-scored[r], r))[:_INSTEAD]
+        out.append(Verdict(**{**v.__dict__, "instead": tuple(ranked)}))
+    return out
+
+
+def describe(change: Change) -> str:
+    """'seat height 38 → 45 cm: rounding under load 14.2° → 9.8°, limit 10°'."""
+    p = change.parameter
+    unit = f" {p.unit}" if p.unit else ""
+    text = f"{p.title} {_show(change.before)} → {_show(change.after)}{unit}"
+    if not change.limit_id:
+        return f"{text}: hip bend {change.hip_before_deg:.0f}° → {change.hip_after_deg:.0f}°" if p.id == "seat_cm" else text
+    q = quantity(change.quantity)
+    unit = "°" if q.unit == "deg" else f" {q.unit}"
+    hips = f", hip bend {change.hip_before_deg:.0f}° → {change.hip_after_deg:.0f}°" if p.id == "seat_cm" and "hip_flexion" not in change.quantity else ""
+    return f"{text}: {q.title} {_show(change.value_before)}{unit} → {_show(round(change.value_after, 1))}{unit}, limit {_show(change.bound)}{unit}{hips}"
+
+
+def plain_fault(fault: str) -> str:
+    """Why a body cannot take a pose, in words."""
+    if not fault:
+        return ""
+    if "centre_of_mass" in fault:
+        return "the weight cannot be brought over the feet from here"
+    if "cannot balance" in fault:
+        return "no support can balance this position: it would end in a fall"
+    part = fault.split("'")[1] if "'" in fault else fault
+    return f"the joints do not reach: {part.replace('.', ' ').replace('_', ' ')}"
+
+
+def _show(value: float | str) -> str:
+    return value if isinstance(value, str) else f"{value:g}"

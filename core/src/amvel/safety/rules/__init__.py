@@ -1,0 +1,1 @@
+"""One rule file per condition; `amvel.safety.rulebook` finds them."""

@@ -1,0 +1,102 @@
+"""Verdicts: a cached demand profile against the envelope.  Nothing here knows a diagnosis."""
+
+import math
+from dataclasses import dataclass
+from datetime import date
+
+import numpy as np
+
+from amvel.case import Override
+from amvel.movements import Family, Profile
+from amvel.quantities import quantity
+from amvel.safety.limits import Envelope, Limit
+from amvel.sources import Source
+
+CONTEXTS = ("visit", "home")
+POSE = Source("the body model: this body cannot take the pose", from_memory=False)
+
+
+@dataclass(frozen=True)
+class Breach:
+    """One limit that a step breaks: the worst value over all frames, rounded to the adverse side."""
+
+    limit: Limit
+    quantity: str
+    value: float
+
+
+@dataclass(frozen=True)
+class Check:
+    """One profile against the envelope in one context."""
+
+    breaches: tuple[Breach, ...]
+    cautions: tuple[Breach, ...]
+    fault: str = ""
+
+    @property
+    def allowed(self) -> bool:
+        return not self.breaches and not self.fault
+
+
+def adverse(value: float, name: str, at_least: bool) -> float:
+    """Round to the quantity's resolution, upwards for upper bounds and downwards for lower ones."""
+    scale = 10.0 ** quantity(name).decimals
+    return (math.floor(value * scale + 1e-6) if at_least else math.ceil(value * scale - 1e-6)) / scale
+
+
+def columns_of(limit: Limit, profile: Profile) -> list[str]:
+    """The profile columns that a limit binds."""
+    if limit.quantity in profile.columns:
+        return [limit.quantity]
+    return [f"{side}.{limit.quantity}" for side in ("left", "right")]
+
+
+def _applies(limit: Limit, family: Family, profile: Profile, context: str) -> np.ndarray:
+    """Which frames a limit looks at."""
+    frames = profile.frames
+    everywhere = np.ones(len(frames), dtype=bool)
+    if "home" in limit.when and context != "home":
+        return ~everywhere
+    if limit.when.startswith("standing"):
+        return np.array([f.facts.standing for f in frames])
+    if limit.when == "sitting":
+        return np.array([f.facts.seated for f in frames])
+    if limit.when == "face down":
+        return everywhere & (family.position == "face down")
+    if limit.when == "on the floor":
+        return everywhere & family.on_floor
+    return everywhere
+
+
+def check(profile: Profile, envelope: Envelope, context: str, lifted: frozenset[str] = frozenset()) -> Check:
+    """Every limit against every frame.  `lifted` are limit ids opened by a valid override."""
+    if profile.fault:
+        return Check((), (), profile.fault)
+    breaches: list[Breach] = []
+    cautions: list[Breach] = []
+    for limit in envelope.limits:
+        mask = _applies(limit, profile.request.family, profile, context)
+        if limit.id in lifted or not mask.any():
+            continue
+        for name in columns_of(limit, profile):
+            values = profile.columns[name][mask]
+            if not np.isfinite(values).all():
+                breaches.append(Breach(limit, name, math.inf))
+                continue
+            value = adverse(float(values.min() if limit.at_least else values.max()), name, limit.at_least)
+            if (value < limit.bound) if limit.at_least else (value > limit.bound):
+                (cautions if limit.strength == "caution" else breaches).append(Breach(limit, name, value))
+    return Check(tuple(breaches), tuple(cautions))
+
+
+def valid_overrides(overrides: tuple[Override, ...], envelope: Envelope, on: date, step: str, side: str) -> frozenset[str]:
+    """Limits opened for exactly this step and side today; 'forbidden' yields only to a clinician."""
+    out = set()
+    for o in overrides:
+        limit = envelope.by_id.get(o.limit_id)
+        if limit is None or o.step != step or o.side not in (side, "both") or not o.on <= on <= o.expires_on:
+            continue
+        if limit.strength == "forbidden" and o.role != "clinician":
+            continue
+        out.add(limit.id)
+    return frozenset(out)

@@ -1,0 +1,150 @@
+"""Bone status: which tier of care the skeleton needs, from density, fractures and medicines."""
+
+from dataclasses import dataclass
+from datetime import timedelta
+
+from amvel.case import BoneDensity, Case, Fracture, age_years
+from amvel.screening.declaration import current
+from amvel.sources import Source
+
+WHO = Source("WHO 1994; ISCD 2019")
+BHOF = Source("BHOF, LeBoff et al., Osteoporos Int 2022")
+ACR = Source("ACR 2022: ≥ 2.5 mg/day for more than 3 months")
+NHANES = Source("NHANES III, Looker et al. 1998, on the Hologic scale")
+UNKNOWN_TIER = Source("unknown bone status: women ≥ 65, men ≥ 70, early menopause, low body mass (screening ages)", reading=True)
+STATURE = Source("stature lost ≥ 4 cm from tallest or ≥ 2 cm since last measured (BHOF)")
+REBOUND = Source("denosumab more than 7 months ago: rebound fractures")
+
+VALID_DAYS = 730
+TIERS = ("osteoporosis", "low", "caution", "unrestricted")  # strictest first
+_REFERENCE = {"femoral_neck": (0.858, 0.120), "total_hip": (0.942, 0.122)}
+_MAJOR_SITES = ("lumbar_spine", "total_hip", "femoral_neck")
+_FRAGILITY_SITES = ("spine", "hip", "pelvis", "humerus", "forearm", "wrist", "rib")
+_LOW_BMI = 20.0
+
+
+class NotReadable(ValueError):
+    """This density cannot be turned into a score here; the message says what is missing."""
+
+
+@dataclass(frozen=True)
+class BoneStatus:
+    """`tier` with every reason that took part; `assumed` when nothing was measured."""
+
+    tier: str
+    reasons: tuple[tuple[str, Source], ...]
+    assumed: bool
+    vertebral_fracture: bool
+    referrals: tuple[tuple[str, Source], ...]
+
+
+def uses_t_score(case: Case) -> bool:
+    """T for postmenopausal women and men of 50 and over; menopause is taken from 50 unless early."""
+    early = any(c.kind == "early_menopause" for c in case.conditions)
+    return age_years(case.person.birth_date, case.as_of) >= 50 or (case.person.sex == "female" and early)
+
+
+def score(result: BoneDensity, case: Case) -> tuple[str, float]:
+    """('T' or 'Z', value); raises NotReadable when the entry does not allow it."""
+    if not uses_t_score(case):
+        if result.z_score is None:
+            raise NotReadable("below 50 years the Z-score is needed")
+        return "Z", result.z_score
+    if result.t_score is not None:
+        return "T", result.t_score
+    if result.density_g_cm2 is None:
+        raise NotReadable("at this age a T-score or a density is needed")
+    density = result.density_g_cm2
+    if result.site not in _REFERENCE:
+        raise NotReadable("no reference for a density at this site; enter the T-score of the report")
+    if result.device == "lunar":
+        if result.site != "femoral_neck":
+            raise NotReadable("this make can be converted at the femoral neck only; enter the T-score of the report")
+        density = 0.836 * density - 0.008
+    mean, deviation = _REFERENCE[result.site]
+    return "T", (density - mean) / deviation
+
+
+def _lowest(case: Case, results: list[BoneDensity]) -> tuple[str, float, BoneDensity] | None:
+    readable = []
+    for result in results:
+        try:
+            readable.append((*score(result, case), result))
+        except NotReadable:
+            continue
+    major = [r for r in readable if r[2].site in _MAJOR_SITES] or readable
+    return min(major, key=lambda r: r[1]) if major else None
+
+
+def _density_tier(kind: str, value: float) -> str:
+    if kind == "Z":
+        return "low" if value <= -2.0 else "unrestricted"
+    return "osteoporosis" if value <= -2.5 else "low" if value < -1.0 else "unrestricted"
+
+
+def fragility(case: Case) -> list[Fracture]:
+    """Fractures from standing height or less at a site that counts; unknown force counts from 50 years."""
+    age = age_years(case.person.birth_date, case.as_of)
+    return [c for c in case.conditions if isinstance(c, Fracture) and c.site in _FRAGILITY_SITES
+            and (c.from_standing_height_or_less is True or (c.from_standing_height_or_less is None and age >= 50))]
+
+
+def bone_status(case: Case) -> BoneStatus:
+    """The strictest tier that any evidence asks for; adverse results do not lapse, good ones do."""
+    found: list[tuple[str, str, Source]] = []
+    everything = [t for t in case.tests if isinstance(t, BoneDensity)]
+    valid = _lowest(case, current(case, "bone_density", VALID_DAYS))
+    ever = _lowest(case, everything)
+    breaks = fragility(case)
+    if valid is not None:
+        found.append((_density_tier(valid[0], valid[1]), f"{valid[0]} {valid[1]:+.1f} at the {valid[2].site.replace('_', ' ')}", WHO))
+    if ever is not None and (valid is None or ever[2] is not valid[2]) and _density_tier(ever[0], ever[1]) in ("osteoporosis", "low"):
+        found.append((_density_tier(ever[0], ever[1]), f"{ever[0]} {ever[1]:+.1f} at the {ever[2].site.replace('_', ' ')} on {ever[2].on}", WHO))
+    found += _fracture_tiers(breaks, valid)
+    found += _risk_tiers(case, measured=valid is not None)
+    referrals = _referrals(case)
+    if any(source is STATURE for _, source in referrals):
+        found.append(("osteoporosis", "stature loss: a vertebral fracture is possible until it is ruled out", STATURE))
+    tier = min((t for t, _, _ in found), key=TIERS.index, default="unrestricted")
+    reasons = tuple(dict.fromkeys((text, source) for t, text, source in found if t == tier))
+    return BoneStatus(tier, reasons, valid is None, any(f.site == "spine" for f in breaks), tuple(referrals))
+
+
+def _fracture_tiers(breaks: list[Fracture], valid: tuple[str, float, BoneDensity] | None) -> list[tuple[str, str, Source]]:
+    out = []
+    for f in breaks:
+        text = f"fragility fracture of the {f.site} on {f.on}"
+        normal = valid is not None and _density_tier(valid[0], valid[1]) == "unrestricted"
+        decides = f.site in ("hip", "spine") or not normal
+        out.append(("osteoporosis" if decides else "low", text, BHOF))
+    return out
+
+
+def _risk_tiers(case: Case, measured: bool) -> list[tuple[str, str, Source]]:
+    """What unknown bone counts as; a benign measurement lifts these, and only these."""
+    if measured:
+        return []
+    age, person = age_years(case.person.birth_date, case.as_of), case.person
+    out: list[tuple[str, str, Source]] = []
+    for c in case.conditions:
+        if c.kind == "glucocorticoid" and c.mg_per_day >= 2.5 and c.months > 3:
+            out.append(("osteoporosis", f"glucocorticoid {c.mg_per_day:g} mg a day for {c.months:g} months, bone not measured", ACR))
+        if c.kind == "early_menopause":
+            out.append(("caution", "early menopause, bone not measured", UNKNOWN_TIER))
+    if age >= (65 if person.sex == "female" else 70):
+        out.append(("caution", f"{age} years, bone not measured", UNKNOWN_TIER))
+    if person.mass_kg / (person.stature_cm / 100) ** 2 < _LOW_BMI:
+        out.append(("caution", "low body mass, bone not measured", UNKNOWN_TIER))
+    return out
+
+
+def _referrals(case: Case) -> list[tuple[str, Source]]:
+    p, out = case.person, []
+    if p.tallest_stature_cm is not None and p.tallest_stature_cm - p.stature_cm >= 4.0:
+        out.append((f"{p.tallest_stature_cm - p.stature_cm:.1f} cm shorter than at her or his tallest: rule out a vertebral fracture before loaded trunk work", STATURE))
+    if p.last_stature_cm is not None and p.last_stature_cm - p.stature_cm >= 2.0:
+        out.append((f"{p.last_stature_cm - p.stature_cm:.1f} cm shorter than at the last measurement: rule out a vertebral fracture before loaded trunk work", STATURE))
+    for c in case.conditions:
+        if c.kind == "denosumab" and case.as_of > c.last_dose_on + timedelta(days=213):
+            out.append(("last denosumab more than 7 months ago: ask the prescriber before loaded trunk work", REBOUND))
+    return out

@@ -66,7 +66,8 @@ def solve(skeleton: Skeleton, specs: list[PoseSpec], stops_rad: dict[str, tuple[
         if not len(active):
             break
         part = state.subset(active)
-    state.take(active, part)
+    if len(active):
+        state.take(active, part)
     state.refresh()
     return state.finish(specs)
 

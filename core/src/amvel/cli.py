@@ -1,0 +1,181 @@
+"""The core on the command line: JSON in, JSON out; bad input exits with 2 and one line per fault."""
+
+import argparse
+import json
+import sys
+from pathlib import Path
+from typing import Any
+
+from amvel import answers
+from amvel.body import BodyError
+from amvel.case import Case, CaseError, read_case
+from amvel.engine import Engine
+from amvel.movements import Family, Request, Step, UnknownMovement, find
+from amvel.movements.figure import figure
+from amvel.planning import ProgrammeBlocked, plan
+from amvel.safety import rulebook, sides_of
+
+
+class BadInput(ValueError):
+    """Something on the command line or in the case is wrong; one line per fault."""
+
+
+def main(argv: list[str] | None = None) -> int:
+    """Run one command; returns the exit status."""
+    args = _parser().parse_args(argv)
+    try:
+        answer = args.run(args)
+    except CaseError as error:
+        return _refuse([f"{path}: {reason}" for path, reason in error.faults])
+    except (BadInput, UnknownMovement, ProgrammeBlocked, BodyError) as error:
+        return _refuse([str(error)])
+    if answer is not None:
+        json.dump(answer, sys.stdout, indent=1, ensure_ascii=False, allow_nan=False)
+        sys.stdout.write("\n")
+    return 0
+
+
+def _refuse(lines: list[str]) -> int:
+    for line in lines:
+        print(line, file=sys.stderr)
+    return 2
+
+
+def _engine(path: str) -> Engine:
+    try:
+        text = Path(path).read_text(encoding="utf-8")
+    except OSError as error:
+        raise BadInput(f"{path}: {error.strerror}") from error
+    try:
+        return Engine(read_case(json.loads(text)))
+    except json.JSONDecodeError as error:
+        raise BadInput(f"{path}: not JSON: {error}") from error
+
+
+def _judge(args: argparse.Namespace) -> Any:
+    engine = _engine(args.case)
+    if args.family and not args.step:
+        _known_family(args.family)
+    if args.step and args.family:
+        find(f"{args.family}/{args.step}")
+    contexts = (args.context,) if args.context else ("visit", "home")
+    return [answers.verdict_data(v) for v in engine.judge(args.family, args.step, contexts)]
+
+
+def _known_family(name: str) -> None:
+    from amvel.movements import library
+    if name not in library():
+        raise UnknownMovement(f"no family '{name}'")
+
+
+def _values(engine: Engine, family: Family, step: Step, changes: list[str]) -> dict[str, float | str]:
+    values = engine.values(family, step)
+    known = {p.id: p for p in step.parameters}
+    for change in changes:
+        name, _, value = change.partition("=")
+        if name not in known:
+            raise BadInput(f"--set {name}: the step has no such parameter; it has {', '.join(known) or 'none'}")
+        p = known[name]
+        if p.choices:
+            if value not in p.choices:
+                raise BadInput(f"--set {name}: one of {', '.join(p.choices)}")
+            values[name] = value
+            continue
+        try:
+            number = float(value)
+        except ValueError as error:
+            raise BadInput(f"--set {name}: '{value}' is not a number") from error
+        if not p.low <= number <= p.high:
+            raise BadInput(f"--set {name}: {number:g} is outside {p.low:g}–{p.high:g} {p.unit}")
+        values[name] = number
+    return values
+
+
+def _request(args: argparse.Namespace, engine: Engine) -> Request:
+    family, step = find(args.movement)
+    sides = sides_of(step)
+    side = args.side or sides[0]
+    if side not in sides:
+        raise BadInput(f"--side {side}: this step has {', '.join(sides)}")
+    return Request(family, step, side, _values(engine, family, step, args.set or []))
+
+
+def _profile(args: argparse.Namespace) -> Any:
+    engine = _engine(args.case)
+    return answers.profile_data(engine.profiler.profile(_request(args, engine)))
+
+
+def _figure(args: argparse.Namespace) -> None:
+    engine = _engine(args.case)
+    profile = engine.profiler.profile(_request(args, engine))
+    try:
+        drawing = figure(engine.profiler, profile)
+    except ValueError as error:
+        raise BadInput(str(error)) from error
+    if args.output:
+        Path(args.output).write_text(drawing, encoding="utf-8")
+    else:
+        sys.stdout.write(drawing + "\n")
+
+
+def _plan(args: argparse.Namespace) -> Any:
+    engine = _engine(args.case)
+    programme = plan(engine.case, engine.envelope, engine.stop_signs, engine.judge(contexts=(args.context,)), args.context, args.minutes)
+    return {**answers.programme_data(programme), "case_digest": engine.digest}
+
+
+def _rules(args: argparse.Namespace) -> Any:
+    if args.id and args.id not in rulebook():
+        raise BadInput(f"--id: no rule '{args.id}'; there are {', '.join(rulebook())}")
+    return [r for r in answers.rules() if not args.id or r["id"] == args.id]
+
+
+def _next_test(args: argparse.Namespace) -> Any:
+    from amvel.planning.next_test import next_tests
+    return next_tests(_engine(args.case))
+
+
+def _parser() -> argparse.ArgumentParser:
+    parser = argparse.ArgumentParser(prog="amvel", description="Screen, judge, modify and plan for one client's case.")
+    commands = parser.add_subparsers(required=True, metavar="command")
+
+    def add(name: str, run: Any, about: str, case: bool = False) -> argparse.ArgumentParser:
+        p = commands.add_parser(name, help=about)
+        p.set_defaults(run=run)
+        if case:
+            p.add_argument("case", help="a case file (JSON)")
+        return p
+
+    add("schema", lambda a: Case.model_json_schema(), "the JSON Schema of a case")
+    add("movements", lambda a: answers.movements(), "the movement library")
+    add("tests", lambda a: answers.tests(), "the screening tests")
+    add("rules", _rules, "the rule-book").add_argument("--id")
+    add("screen", lambda a: answers.screen(_engine(a.case)), "stop signs, findings, limits", case=True)
+    p = add("judge", _judge, "verdict on every step", case=True)
+    p.add_argument("--family")
+    p.add_argument("--step")
+    p.add_argument("--context", choices=("visit", "home"))
+    p = add("plan", _plan, "build the programme", case=True)
+    p.add_argument("--minutes", type=_minutes)
+    p.add_argument("--context", choices=("visit", "home"), default="home")
+    add("next-test", _next_test, "which test would decide most", case=True)
+    for name, run, about in (("profile", _profile, "the demand profile of a step"), ("figure", _figure, "the drawing of a step")):
+        p = add(name, run, about)
+        p.add_argument("movement", help="family/step")
+        p.add_argument("--case", required=True)
+        p.add_argument("--side", choices=("left", "right", "both"))
+        p.add_argument("--set", action="append", metavar="name=value")
+        if name == "figure":
+            p.add_argument("-o", "--output")
+    return parser
+
+
+def _minutes(text: str) -> int:
+    value = int(text)
+    if not 5 <= value <= 90:
+        raise argparse.ArgumentTypeError("between 5 and 90")
+    return value
+
+
+if __name__ == "__main__":
+    sys.exit(main())

@@ -1,0 +1,37 @@
+"""A programme, however it was made, against today's limits: the same verdict code, on the poses as stored."""
+
+from collections.abc import Iterable
+from dataclasses import dataclass
+
+from amvel.movements import Profiler, Request, UnknownMovement, find
+from amvel.planning.programme import Item
+from amvel.safety import Breach, Envelope, check
+from amvel.safety.verdict import valid_overrides
+
+
+@dataclass(frozen=True)
+class Violation:
+    """One movement of a programme that is not allowed as stored, and why."""
+
+    ref: str
+    side: str
+    breaches: tuple[Breach, ...]
+    fault: str
+
+
+def violations(case, envelope: Envelope, profiler: Profiler, items: Iterable[Item], context: str) -> list[Violation]:  # type: ignore[no-untyped-def]
+    """Every side of every movement that breaks a limit today; unknown movements count as broken."""
+    out = []
+    for item in items:
+        try:
+            family, step = find(item.ref)
+        except UnknownMovement as error:
+            out.append(Violation(item.ref, "both", (), str(error)))
+            continue
+        for side in item.sides:
+            profile = profiler.profile(Request(family, step, side, item.values))
+            lifted = valid_overrides(case.overrides, envelope, case.as_of, item.ref, side)
+            answer = check(profile, envelope, context, lifted)
+            if not answer.allowed:
+                out.append(Violation(item.ref, side, answer.breaches, answer.fault))
+    return out

@@ -49,8 +49,8 @@ _REFER = "No session today; refer to the clinician the same day."
 def stop_signs(case: Case) -> list[StopSign]:
     """Every stop sign that stands; answers that were not asked today count as not asked, not as no."""
     found = []
-    if case.stop_signs is None or case.stop_signs.asked_on > case.as_of:
-        found.append(StopSign("not_asked", "Stop signs have not been asked", False, "Ask the stop signs first.", RED_FLAGS))
+    if case.stop_signs is None or (case.stop_signs.asked_on != case.as_of and not case.stop_signs.present):
+        found.append(StopSign("not_asked", "Stop signs have not been asked today", False, "Ask the stop signs first.", RED_FLAGS))
     else:
         for name in case.stop_signs.present:
             title, emergency = QUESTIONS[name]

@@ -1,0 +1,132 @@
+"""Clients: the day, the story, the tests, the limits."""
+
+from typing import Any
+
+from django.db.models import Max, OuterRef, Subquery
+from django.http import HttpRequest
+from ninja import Router, Schema, Status
+from pydantic import Field
+
+from amvel import answers
+from amvel.fitting import fits, refused_seats
+from api.access import client_of
+from api.problems import PROBLEMS
+from clients.casework import SECTIONS, case_data, change, create_client, engine_of, judgement
+from clients.models import CaseRevision, Client
+from clients.stations import next_action, station_states
+
+router = Router(tags=["clients"])
+
+
+class DayLine(Schema):
+    """One client of the day and the one thing that comes next."""
+
+    id: str
+    name: str
+    age_years: int
+    visit_at: str | None
+    station: str
+    action: str
+    tone: str
+    conditions: list[str]
+
+
+@router.get("/day", response=list[DayLine])
+def day(request: HttpRequest):
+    """Every client of the organisation in the order of visits."""
+    newest = CaseRevision.objects.filter(client=OuterRef("pk")).order_by("-number")
+    rows = (Client.objects.filter(organisation_id=request.user.organisation_id)
+            .annotate(newest=Subquery(newest.values("pk")[:1]), plan=Max("programmes__number")).order_by("visit_at", "created_at"))
+    revisions = CaseRevision.objects.in_bulk([r.newest for r in rows])
+    return [_line(r, revisions[r.newest]) for r in rows]
+
+
+def _line(client: Client, revision: CaseRevision) -> dict[str, Any]:
+    engine = engine_of(revision)
+    station, action, tone = next_action(engine, has_programme=client.plan is not None)
+    return {"id": str(client.pk), "name": engine.case.person.name, "age_years": engine.findings.age, "station": station, "action": action, "tone": tone,
+            "visit_at": client.visit_at.strftime("%H:%M") if client.visit_at else None,
+            "conditions": sorted({c.kind.replace("_", " ") for c in engine.case.conditions})}
+
+
+class Sections(Schema):
+    """The whole or part of a case, in the core's own format (see its JSON Schema)."""
+
+    case: dict[str, Any]
+
+
+class Created(Schema):
+    id: str
+
+
+@router.post("/clients", response={201: Created, **PROBLEMS})
+def create(request: HttpRequest, body: Sections):
+    """A new client."""
+    return Status(201, {"id": str(create_client(request.user, body.case).pk)})
+
+
+class ClientView(Schema):
+    """The client's case as of today, with what the core says of it."""
+
+    id: str
+    revision: int
+    case: dict[str, Any]
+    screen: dict[str, Any]
+    stations: list[dict[str, Any]]
+    fits: list[dict[str, Any]]
+    refused: list[dict[str, Any]]
+
+
+def view(client: Client) -> dict[str, Any]:
+    revision = client.latest()
+    engine = engine_of(revision)
+    return {"id": str(client.pk), "revision": revision.number, "case": case_data(revision), "screen": answers.screen(engine),
+            "stations": station_states(engine, client.programmes.exists()),
+            "fits": [vars(f) for f in fits(engine.profiler.body, engine.case.room)], "refused": [vars(r) for r in refused_seats(engine.case.room)]}
+
+
+@router.get("/clients/{client_id}", response={200: ClientView, **PROBLEMS})
+def show(request: HttpRequest, client_id: str):
+    """One client."""
+    return view(client_of(request, client_id, "client opened"))
+
+
+class Change(Schema):
+    """Sections to replace, on top of the revision they were read from."""
+
+    base_revision: int = Field(ge=1)
+    sections: dict[str, Any]
+    reason: str = Field(default="entered", max_length=300)
+
+
+@router.patch("/clients/{client_id}", response={200: ClientView, **PROBLEMS})
+def edit(request: HttpRequest, client_id: str, body: Change):
+    """Replace sections of the case; 409 with both versions when somebody else was faster."""
+    client = client_of(request, client_id)
+    change(request.user, client, body.base_revision, {k: v for k, v in body.sections.items() if k in SECTIONS}, body.reason)
+    return view(client)
+
+
+class NewTest(Schema):
+    base_revision: int = Field(ge=1)
+    result: dict[str, Any]
+
+
+@router.post("/clients/{client_id}/tests", response={200: ClientView, **PROBLEMS})
+def add_test(request: HttpRequest, client_id: str, body: NewTest):
+    """Add a test result; older results stay."""
+    client = client_of(request, client_id)
+    tests = client.latest().data.get("tests", [])
+    change(request.user, client, body.base_revision, {"tests": [*tests, body.result]}, f"test: {body.result.get('test', '?')}")
+    return view(client)
+
+
+class DueTests(Schema):
+    tests: list[dict[str, Any]]
+
+
+@router.get("/clients/{client_id}/next-tests", response={200: DueTests, **PROBLEMS})
+def due_tests(request: HttpRequest, client_id: str):
+    """Which test would decide most, with the number."""
+    client = client_of(request, client_id)
+    return {"tests": judgement(client, engine_of(client.latest())).next_tests}

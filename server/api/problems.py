@@ -1,0 +1,81 @@
+"""Errors as problem details (RFC 9457), in one place."""
+
+from django.http import Http404, HttpRequest, JsonResponse
+from ninja import NinjaAPI, Schema
+from ninja.errors import AuthenticationError, HttpError, ValidationError
+
+from amvel.body import BodyError
+from amvel.case import CaseError
+from amvel.movements import UnknownMovement
+from amvel.planning import ProgrammeBlocked
+from clients.casework import Stale, case_data
+from programmes.building import NotAllowed
+
+
+class Fault(Schema):
+    """One field and what is wrong with it."""
+
+    path: str
+    reason: str
+
+
+class Problem(Schema):
+    """Problem details."""
+
+    type: str = "about:blank"
+    title: str
+    status: int
+    detail: str = ""
+    faults: list[Fault] = []
+
+
+PROBLEMS = {400: Problem, 401: Problem, 403: Problem, 404: Problem, 409: Problem, 422: Problem, 429: Problem}
+
+
+def problem(status: int, title: str, detail: str = "", **more: object) -> JsonResponse:
+    body = {"type": "about:blank", "title": title, "status": status, "detail": detail, "faults": [], **more}
+    return JsonResponse(body, status=status, content_type="application/problem+json")
+
+
+def install(api: NinjaAPI) -> None:
+    """Register every handler."""
+    @api.exception_handler(CaseError)
+    def refused(request: HttpRequest, error: CaseError):
+        return problem(422, "The case is refused", str(error), faults=[{"path": p, "reason": r} for p, r in error.faults])
+
+    @api.exception_handler(ValidationError)
+    def invalid(request: HttpRequest, error: ValidationError):
+        faults = [{"path": "$." + ".".join(str(x) for x in e["loc"][1:]), "reason": e["msg"]} for e in error.errors]
+        return problem(422, "The request is refused", "; ".join(f"{f['path']}: {f['reason']}" for f in faults), faults=faults)
+
+    @api.exception_handler(Stale)
+    def stale(request: HttpRequest, error: Stale):
+        return problem(409, "Changed in between", str(error), current={"revision": error.current.number, "case": case_data(error.current)})
+
+    @api.exception_handler(ProgrammeBlocked)
+    def blocked(request: HttpRequest, error: ProgrammeBlocked):
+        return problem(409, "A stop sign stands", str(error))
+
+    @api.exception_handler(NotAllowed)
+    def not_allowed(request: HttpRequest, error: NotAllowed):
+        return problem(409, "Not allowed for this client", str(error))
+
+    @api.exception_handler(UnknownMovement)
+    def unknown(request: HttpRequest, error: UnknownMovement):
+        return problem(404, "No such movement", str(error))
+
+    @api.exception_handler(BodyError)
+    def body(request: HttpRequest, error: BodyError):
+        return problem(422, "The body lies outside the tables", str(error))
+
+    @api.exception_handler(Http404)
+    def missing(request: HttpRequest, error: Http404):
+        return problem(404, "Not found", "there is no such thing in this organisation")
+
+    @api.exception_handler(AuthenticationError)
+    def anonymous(request: HttpRequest, error: AuthenticationError):
+        return problem(401, "Not logged in", "log in first")
+
+    @api.exception_handler(HttpError)
+    def other(request: HttpRequest, error: HttpError):
+        return problem(error.status_code, "Refused", str(error))

@@ -1,0 +1,14 @@
+"""The API: thin; loads a case, calls the core, stores the answer."""
+
+from ninja import NinjaAPI
+from ninja.security import django_auth
+
+from api import clients, movements, programmes, session
+from api.problems import install
+
+api = NinjaAPI(title="Amvel", version="1", urls_namespace="v1", auth=django_auth, docs_url=None)
+install(api)
+api.add_router("", session.router)
+api.add_router("", clients.router)
+api.add_router("", movements.router)
+api.add_router("", programmes.router)

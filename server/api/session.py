@@ -1,0 +1,78 @@
+"""Logging in and out."""
+
+from django.contrib.auth import authenticate, login, logout
+from django.http import HttpRequest
+from django.middleware.csrf import get_token
+from ninja import Router, Schema
+from ninja.utils import check_csrf
+from pydantic import Field
+
+from amvel import answers
+from amvel.safety import RULEBOOK_VERSION
+from amvel.screening.stop_signs import QUESTIONS
+from api.problems import PROBLEMS, problem
+from clients.casework import audit
+
+router = Router(tags=["session"])
+
+
+class Session(Schema):
+    """Who is logged in; `user` is empty when nobody is."""
+
+    user: str = ""
+    organisation: str = ""
+    csrf_token: str
+
+
+class Credentials(Schema):
+    username: str = Field(max_length=150)
+    password: str = Field(max_length=200)
+
+
+@router.get("/session", auth=None, response=Session)
+def session(request: HttpRequest):
+    """The current session; also hands out the CSRF token."""
+    user = request.user
+    known = user.is_authenticated
+    return Session(user=(user.get_full_name() or user.username) if known else "",
+                   organisation=str(user.organisation) if known and user.organisation else "", csrf_token=get_token(request))
+
+
+@router.post("/login", auth=None, response={200: Session, **PROBLEMS})
+def log_in(request: HttpRequest, credentials: Credentials):
+    """Log in; five failures lock the pair of name and address for a quarter of an hour."""
+    if check_csrf(request) is not None:
+        return problem(403, "Reload the page", "the page is too old to log in from")
+    user = authenticate(request, username=credentials.username, password=credentials.password)
+    if user is None:
+        locked = getattr(request, "axes_locked_out", False)
+        return problem(429 if locked else 401, "Locked for a while" if locked else "Not logged in",
+                       "too many attempts; try again in a quarter of an hour" if locked else "name or password is wrong")
+    login(request, user)
+    audit(user, None, "logged in")
+    return session(request)
+
+
+@router.post("/logout", response=Session)
+def log_out(request: HttpRequest):
+    """Log out."""
+    audit(request.user, None, "logged out")
+    logout(request)
+    return session(request)
+
+
+class Reference(Schema):
+    """What never depends on a client: questions, tests, movements, rules."""
+
+    stop_signs: list[dict]
+    tests: list[dict]
+    movements: list[dict]
+    rules: list[dict]
+    rulebook_version: str
+
+
+@router.get("/reference", response=Reference)
+def reference(request: HttpRequest):
+    """Texts and forms for the stations."""
+    signs = [{"id": k, "title": title, "emergency": emergency} for k, (title, emergency) in QUESTIONS.items()]
+    return {"stop_signs": signs, "tests": answers.tests(), "movements": answers.movements(), "rules": answers.rules(), "rulebook_version": RULEBOOK_VERSION}

@@ -1,0 +1,84 @@
+"""Loading a client's case, changing it, and asking the core about it."""
+
+from typing import Any
+
+from django.db import IntegrityError, transaction
+from django.utils import timezone
+
+from accounts.models import User
+from amvel import answers
+from amvel.case import read_case
+from amvel.engine import Engine
+from amvel.planning.next_test import next_tests
+from clients.models import AuditEntry, CaseRevision, Client, Judgement
+
+SECTIONS = ("person", "consent", "stop_signs", "conditions", "tests", "room", "tolerates", "wishes", "overrides")
+
+
+class Stale(Exception):
+    """Somebody else saved in between; nothing was lost, both versions are returned."""
+
+    def __init__(self, current: CaseRevision) -> None:
+        super().__init__("somebody else has changed this client in between")
+        self.current = current
+
+
+def today() -> str:
+    return timezone.localdate().isoformat()
+
+
+def case_data(revision: CaseRevision) -> dict[str, Any]:
+    """The stored case as of today."""
+    return {**revision.data, "as_of": today()}
+
+
+def engine_of(revision: CaseRevision) -> Engine:
+    return Engine(read_case(case_data(revision)))
+
+
+def create_client(user: User, data: dict[str, Any]) -> Client:
+    """A new client from a first case; raises CaseError when the core refuses it."""
+    case = read_case({**data, "as_of": today()})
+    with transaction.atomic():
+        client = Client.objects.create(organisation=user.organisation)
+        _store(client, 1, case.model_dump(mode="json"), "first entry", user)
+        audit(user, client, "client created")
+    return client
+
+
+def change(user: User, client: Client, base: int, sections: dict[str, Any], reason: str) -> CaseRevision:
+    """Replace sections of the case; raises Stale when `base` is not the newest revision, CaseError when refused."""
+    with transaction.atomic():
+        Client.objects.select_for_update().get(pk=client.pk)
+        newest = client.latest()
+        if newest.number != base:
+            raise Stale(newest)
+        data = {**case_data(newest), **sections}
+        case = read_case(data)
+        try:
+            revision = _store(client, base + 1, case.model_dump(mode="json"), reason, user)
+        except IntegrityError as error:
+            raise Stale(client.latest()) from error
+        audit(user, client, "case changed", ", ".join(sections))
+    return revision
+
+
+def _store(client: Client, number: int, data: dict[str, Any], reason: str, user: User | None) -> CaseRevision:
+    data.pop("as_of", None)
+    return CaseRevision.objects.create(client=client, number=number, data=data, reason=reason[:300], author=user)
+
+
+def judgement(client: Client, engine: Engine) -> Judgement:
+    """Verdicts and due tests, from the store when this very case was judged before."""
+    found = Judgement.objects.filter(organisation=client.organisation, digest=engine.digest).first()
+    if found is not None:
+        return found
+    verdicts = [answers.verdict_data(v) for v in engine.verdicts]
+    return Judgement.objects.get_or_create(organisation=client.organisation, digest=engine.digest,
+                                           defaults={"verdicts": verdicts, "next_tests": next_tests(engine)})[0]
+
+
+def audit(user: User | None, client: Client | None, action: str, detail: str = "") -> None:
+    organisation = client.organisation if client is not None else user.organisation if user is not None else None
+    if organisation is not None:
+        AuditEntry.objects.create(organisation=organisation, user=user, client=client, action=action, detail=detail[:300])

@@ -1,0 +1,48 @@
+"""Load the invented demo practice once: organisation, log-in, clients with dates relative to today."""
+
+import json
+from datetime import date, time, timedelta
+from typing import Any
+
+from django.conf import settings
+from django.core.management.base import BaseCommand
+from django.db import transaction
+from django.utils import timezone
+
+from accounts.models import Organisation, User
+from clients.casework import create_client
+from clients.models import Client
+
+ORGANISATION = "Weaver's Yard Movement House"
+LOGIN, PASSWORD = "demo", "weavers-yard-demo"
+WRITTEN_AS_OF = date(2026, 11, 24)  # the day the demo cases were written for
+
+
+def moved(value: Any, by: timedelta) -> Any:
+    """Every date of a case moved, birth dates left."""
+    if isinstance(value, dict):
+        return {k: v if k == "birth_date" else moved(v, by) for k, v in value.items()}
+    if isinstance(value, list):
+        return [moved(v, by) for v in value]
+    if isinstance(value, str) and len(value) == 10 and value[4:5] == "-" and value[7:8] == "-":
+        return (date.fromisoformat(value) + by).isoformat()
+    return value
+
+
+class Command(BaseCommand):
+    help = "Load the demo practice if the database is empty."
+
+    @transaction.atomic
+    def handle(self, *args, **options):
+        if Organisation.objects.exists():
+            self.stdout.write("demo data is there already")
+            return
+        house = Organisation.objects.create(name=ORGANISATION)
+        user = User.objects.create_user(LOGIN, password=PASSWORD, first_name="Ines", last_name="Falk", organisation=house)
+        by = timezone.localdate() - WRITTEN_AS_OF
+        for i, path in enumerate(sorted((settings.ROOT / "demo" / "cases").glob("*.json"))):
+            data = moved(json.loads(path.read_text(encoding="utf-8")), by)
+            data.pop("as_of", None)
+            client = create_client(user, data)
+            Client.objects.filter(pk=client.pk).update(visit_at=time(9 + i * 3 // 4, (i * 45) % 60))
+        self.stdout.write(f"demo data loaded: {house.name}")

@@ -1,0 +1,75 @@
+"""Clients, the revisions of their cases, what the core answered, and who looked."""
+
+import uuid
+
+from django.conf import settings
+from django.db import models
+
+from accounts.models import Organisation
+
+
+class Client(models.Model):
+    """One person in the care of one organisation."""
+
+    id = models.UUIDField(primary_key=True, default=uuid.uuid4, editable=False)
+    organisation = models.ForeignKey(Organisation, on_delete=models.PROTECT, related_name="clients")
+    created_at = models.DateTimeField(auto_now_add=True)
+    visit_at = models.TimeField(null=True)
+
+    def latest(self) -> "CaseRevision":
+        return self.revisions.order_by("-number")[0]
+
+
+class AppendOnly(models.Model):
+    """What was recorded is never edited; a correction is a new record. The database refuses updates as well."""
+
+    class Meta:
+        abstract = True
+
+    def save(self, *args, **kwargs):
+        if not self._state.adding:
+            raise TypeError(f"{type(self).__name__} is append-only")
+        super().save(*args, **kwargs)
+
+    def delete(self, *args, **kwargs):
+        raise TypeError(f"{type(self).__name__} is append-only")
+
+
+class CaseRevision(AppendOnly):
+    """The case of a client at one moment, without its day: the day is always today."""
+
+    id = models.UUIDField(primary_key=True, default=uuid.uuid4, editable=False)
+    client = models.ForeignKey(Client, on_delete=models.PROTECT, related_name="revisions")
+    number = models.PositiveIntegerField()
+    data = models.JSONField()
+    reason = models.CharField(max_length=300)
+    author = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.PROTECT, null=True)
+    created_at = models.DateTimeField(auto_now_add=True)
+
+    class Meta:
+        constraints = [models.UniqueConstraint(fields=["client", "number"], name="one_revision_per_number")]
+
+
+class Judgement(models.Model):
+    """The core's verdicts for one case digest; thrown away freely, computed again."""
+
+    organisation = models.ForeignKey(Organisation, on_delete=models.CASCADE)
+    digest = models.CharField(max_length=40)
+    verdicts = models.JSONField()
+    next_tests = models.JSONField()
+    created_at = models.DateTimeField(auto_now_add=True)
+
+    class Meta:
+        constraints = [models.UniqueConstraint(fields=["organisation", "digest"], name="one_judgement_per_case")]
+
+
+class AuditEntry(AppendOnly):
+    """Who did or saw what, when."""
+
+    id = models.UUIDField(primary_key=True, default=uuid.uuid4, editable=False)
+    organisation = models.ForeignKey(Organisation, on_delete=models.PROTECT)
+    user = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.PROTECT, null=True)
+    client = models.ForeignKey(Client, on_delete=models.PROTECT, null=True)
+    action = models.CharField(max_length=60)
+    detail = models.CharField(max_length=300, blank=True)
+    at = models.DateTimeField(auto_now_add=True)

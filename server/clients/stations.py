@@ -1,0 +1,49 @@
+"""Where a client stands on the path, and the one thing that comes next."""
+
+from typing import Any
+
+from amvel.engine import Engine
+
+_GATES = ("blood_pressure",)
+_BASICS = ("timed_up_and_go", "chair_stand_30s", "four_stage_balance")
+
+
+def missing_tests(engine: Engine) -> list[str]:
+    """Basic tests without a result that still holds."""
+    assumed = {a.test for a in engine.findings.assumptions}
+    return [t for t in (*_GATES, *_BASICS) if t in assumed]
+
+
+def next_action(engine: Engine, has_programme: bool) -> tuple[str, str, str]:
+    """(station, what to do, tone): tone is stop, due or ready."""
+    for sign in engine.stop_signs:
+        if sign.id == "no_consent":
+            return "story", "Record consent", "due"
+        if sign.id == "not_asked":
+            return "story", "Ask the stop signs", "due"
+        return "story", f"Stop: {sign.title}", "stop"
+    missing = missing_tests(engine)
+    if missing:
+        return "measure", f"Measure: {missing[0].replace('_', ' ')}", "due"
+    reviews = [x for x in engine.envelope.limits if x.review_on and x.review_on <= engine.case.as_of]
+    if reviews:
+        return "limits", f"Review due: {reviews[0].says()}", "due"
+    if engine.envelope.referrals:
+        return "limits", "Ask the clinician", "due"
+    if not has_programme:
+        return "programme", "Build the programme", "ready"
+    return "papers", "Print the hand-out", "ready"
+
+
+def station_states(engine: Engine, has_programme: bool) -> list[dict[str, Any]]:
+    """Each station: done, due or open, and what is missing."""
+    blocked = bool(engine.stop_signs)
+    missing = missing_tests(engine)
+    story = "due" if any(s.id in ("no_consent", "not_asked") for s in engine.stop_signs) else "stop" if blocked else "done"
+    names = [("story", story, engine.stop_signs[0].title if blocked else ""),
+             ("measure", "due" if missing else "done", f"{len(missing)} basic test(s) missing" if missing else ""),
+             ("limits", "done" if engine.envelope.limits else "open", f"{len(engine.envelope.limits)} limits"),
+             ("movements", "open", ""),
+             ("programme", "stop" if blocked else "done" if has_programme else "due", "closed while a stop sign stands" if blocked else ""),
+             ("papers", "stop" if blocked else "due" if has_programme else "open", "")]
+    return [{"id": i, "state": s, "note": n} for i, s, n in names]

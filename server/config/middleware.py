@@ -1,0 +1,18 @@
+"""Response headers that Django does not set itself."""
+
+POLICY = ("default-src 'self'; img-src 'self' data: blob:; style-src 'self' 'unsafe-inline'; font-src 'self' data:; "
+          "connect-src 'self'; frame-ancestors 'none'; base-uri 'self'; form-action 'self'")
+
+
+class ContentPolicy:
+    """Nothing is loaded from elsewhere; health data is never kept by shared caches."""
+
+    def __init__(self, get_response):
+        self.get_response = get_response
+
+    def __call__(self, request):
+        response = self.get_response(request)
+        response.headers.setdefault("Content-Security-Policy", POLICY)
+        if request.path.startswith("/api/"):
+            response.headers.setdefault("Cache-Control", "no-store")
+        return response

@@ -1,0 +1,58 @@
+"""Settings.  Everything that differs between machines comes from the environment; defaults are the safe ones."""
+
+import os
+from pathlib import Path
+
+BASE_DIR = Path(__file__).resolve().parent.parent
+ROOT = BASE_DIR.parent
+DEBUG = os.environ.get("AMVEL_DEBUG") == "1"
+SECRET_KEY = os.environ["AMVEL_SECRET_KEY"]
+ALLOWED_HOSTS = os.environ.get("AMVEL_HOSTS", "127.0.0.1,localhost").split(",")
+CSRF_TRUSTED_ORIGINS = [o for o in os.environ.get("AMVEL_ORIGINS", "").split(",") if o]
+
+INSTALLED_APPS = [
+    "django.contrib.contenttypes", "django.contrib.auth", "django.contrib.sessions", "django.contrib.messages", "django.contrib.staticfiles",
+    "axes", "ninja", "accounts", "clients", "programmes",
+]
+MIDDLEWARE = [
+    "django.middleware.security.SecurityMiddleware", "whitenoise.middleware.WhiteNoiseMiddleware", "django.contrib.sessions.middleware.SessionMiddleware",
+    "django.middleware.common.CommonMiddleware", "django.middleware.csrf.CsrfViewMiddleware", "django.contrib.auth.middleware.AuthenticationMiddleware",
+    "django.contrib.messages.middleware.MessageMiddleware", "django.middleware.clickjacking.XFrameOptionsMiddleware", "config.middleware.ContentPolicy",
+    "axes.middleware.AxesMiddleware",
+]
+ROOT_URLCONF = "config.urls"
+WSGI_APPLICATION = "config.wsgi.application"
+TEMPLATES = [{"BACKEND": "django.template.backends.django.DjangoTemplates", "DIRS": [BASE_DIR / "templates"], "APP_DIRS": True,
+              "OPTIONS": {"context_processors": ["django.template.context_processors.request"]}}]
+DATABASES = {"default": {"ENGINE": "django.db.backends.postgresql", "NAME": os.environ.get("AMVEL_DB_NAME", "amvel"), "USER": os.environ.get("AMVEL_DB_USER", "amvel"),
+                         "PASSWORD": os.environ.get("AMVEL_DB_PASSWORD", ""), "HOST": os.environ.get("AMVEL_DB_HOST", "127.0.0.1"), "PORT": os.environ.get("AMVEL_DB_PORT", "5432"),
+                         "CONN_MAX_AGE": 60}}
+DEFAULT_AUTO_FIELD = "django.db.models.BigAutoField"
+AUTH_USER_MODEL = "accounts.User"
+AUTHENTICATION_BACKENDS = ["axes.backends.AxesStandaloneBackend", "django.contrib.auth.backends.ModelBackend"]
+PASSWORD_HASHERS = ["django.contrib.auth.hashers.Argon2PasswordHasher"]
+AUTH_PASSWORD_VALIDATORS = [{"NAME": "django.contrib.auth.password_validation.MinimumLengthValidator", "OPTIONS": {"min_length": 10}}]
+AXES_FAILURE_LIMIT = 5
+AXES_COOLOFF_TIME = 0.25  # hours
+AXES_LOCKOUT_PARAMETERS = [["username", "ip_address"]]
+AXES_RESET_ON_SUCCESS = True
+
+LANGUAGE_CODE = "en"
+TIME_ZONE = os.environ.get("AMVEL_TIME_ZONE", "UTC")
+USE_TZ = True
+STATIC_URL = "/static/"
+STATIC_ROOT = ROOT / "var" / "static"
+WEB_BUILD = ROOT / "web" / "dist"
+WHITENOISE_ROOT = WEB_BUILD if WEB_BUILD.exists() else None
+SESSION_COOKIE_HTTPONLY = True
+SESSION_COOKIE_SAMESITE = CSRF_COOKIE_SAMESITE = "Lax"
+SESSION_COOKIE_AGE = 8 * 3600
+SESSION_EXPIRE_AT_BROWSER_CLOSE = True
+SECURE_SSL = os.environ.get("AMVEL_HTTPS") == "1"
+SESSION_COOKIE_SECURE = CSRF_COOKIE_SECURE = SECURE_SSL
+SECURE_HSTS_SECONDS = 31536000 if SECURE_SSL else 0
+SECURE_CONTENT_TYPE_NOSNIFF = True
+X_FRAME_OPTIONS = "DENY"
+DATA_UPLOAD_MAX_MEMORY_SIZE = 1_000_000
+LOGGING = {"version": 1, "disable_existing_loggers": False, "handlers": {"console": {"class": "logging.StreamHandler"}},
+           "root": {"handlers": ["console"], "level": "WARNING"}}

@@ -1,0 +1,27 @@
+"""Stored programmes, with what made them."""
+
+import uuid
+
+from django.conf import settings
+from django.db import models
+
+from clients.models import AppendOnly, Client
+
+
+class Programme(AppendOnly):
+    """One version of a client's programme: the solver's answer or a hand edit of it."""
+
+    id = models.UUIDField(primary_key=True, default=uuid.uuid4, editable=False)
+    client = models.ForeignKey(Client, on_delete=models.PROTECT, related_name="programmes")
+    number = models.PositiveIntegerField()
+    context = models.CharField(max_length=10)
+    answer = models.JSONField()
+    made_by = models.CharField(max_length=40)
+    case_digest = models.CharField(max_length=40)
+    rulebook_version = models.CharField(max_length=20)
+    model_version = models.CharField(max_length=20)
+    author = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.PROTECT, null=True)
+    created_at = models.DateTimeField(auto_now_add=True)
+
+    class Meta:
+        constraints = [models.UniqueConstraint(fields=["client", "number"], name="one_programme_per_number")]

@@ -1,0 +1,63 @@
+<script setup lang="ts">
+import { onKeyStroke } from '@vueuse/core'
+import { ref } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { say } from './i18n'
+import type { MessageKey } from './i18n'
+import { useSession } from './stores/session'
+
+const session = useSession()
+const router = useRouter()
+const route = useRoute()
+const help = ref(false)
+const KEYS = { d: 'day', s: 'story', m: 'measure', l: 'limits', v: 'movements', p: 'programme', a: 'papers' } as const
+
+function typing(event: KeyboardEvent): boolean {
+  const target = event.target as HTMLElement
+  return event.ctrlKey || event.metaKey || event.altKey || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName) || target.isContentEditable
+}
+onKeyStroke(Object.keys(KEYS), (event) => {
+  if (typing(event) || !session.user) return
+  const name = KEYS[event.key as keyof typeof KEYS]
+  if (name === 'day') void router.push('/day')
+  else if (route.params.id) void router.push(`/client/${String(route.params.id)}/${name}`)
+})
+onKeyStroke('?', (event) => {
+  if (!typing(event)) help.value = true
+})
+onKeyStroke('/', (event) => {
+  if (typing(event)) return
+  event.preventDefault()
+  void router.push({ path: '/day', query: { find: '1' } })
+})
+async function leave(): Promise<void> {
+  await session.logout()
+  await router.push('/login')
+}
+</script>
+
+<template>
+  <header v-if="session.user" class="top">
+    <RouterLink to="/day" class="brand"><img src="/mark.svg" alt="" width="34" height="34" /><span>{{ say('app.name') }}</span></RouterLink>
+    <span class="soft small house">{{ session.organisation }}</span>
+    <button class="quiet-action" type="button" @click="help = true">{{ say('app.help') }} ?</button>
+    <button class="quiet-action" type="button" @click="leave">{{ say('app.logout') }}</button>
+  </header>
+  <RouterView />
+  <footer v-if="session.user" class="foot small soft">{{ say('app.support') }}</footer>
+  <el-dialog v-model="help" :title="say('keys.title')" width="420">
+    <dl class="keys">
+      <template v-for="(name, key) in KEYS" :key="key"><dt><kbd>{{ key }}</kbd></dt><dd>{{ say('keys.station', { name: say(`station.${name}` as MessageKey) }) }}</dd></template>
+      <dt><kbd>/</kbd></dt><dd>{{ say('keys.find') }}</dd><dt><kbd>?</kbd></dt><dd>{{ say('keys.help') }}</dd>
+    </dl>
+  </el-dialog>
+</template>
+
+<style scoped>
+.top { display: flex; align-items: center; gap: var(--space-3); padding: 8px var(--space-5); }
+.brand { display: flex; align-items: center; gap: 10px; font-family: var(--serif); font-weight: 600; font-size: 22px; color: var(--ink); text-decoration: none; min-height: 44px; }
+.house { margin-left: auto; margin-right: 6px; }
+.foot { padding: var(--space-4) var(--space-5); text-align: center; }
+.keys { display: grid; grid-template-columns: 60px 1fr; gap: 8px; margin: 0; } .keys dd { margin: 0; }
+kbd { border: 1.5px solid var(--line); border-bottom-width: 3px; border-radius: 6px; padding: 1px 9px; background: var(--ground); }
+</style>

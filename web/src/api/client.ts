@@ -1,0 +1,35 @@
+import createClient from 'openapi-fetch'
+import type { paths } from './schema'
+
+/** A refusal by the server, as problem details. */
+export class Refused extends Error {
+  constructor(public status: number, public title: string, public detail: string, public faults: { path: string; reason: string }[] = []) {
+    super(detail || title)
+  }
+}
+
+let csrf = ''
+export function useCsrf(token: string): void {
+  csrf = token
+}
+
+export const http = createClient<paths>({ baseUrl: '' })
+http.use({
+  onRequest({ request }) {
+    if (request.method !== 'GET') request.headers.set('X-CSRFToken', csrf)
+    return request
+  },
+})
+
+/** The data of a call, or Refused. Answers that the core types are narrowed by the caller. */
+export async function got<T>(call: Promise<{ data?: unknown; error?: unknown; response: Response }>): Promise<T> {
+  let answer
+  try {
+    answer = await call
+  } catch {
+    throw new Refused(0, 'No connection', 'The server cannot be reached. Nothing was lost; try again.')
+  }
+  if (answer.response.ok) return answer.data as T
+  const problem = (answer.error ?? {}) as { title?: string; detail?: string; faults?: { path: string; reason: string }[] }
+  throw new Refused(answer.response.status, problem.title ?? 'Refused', problem.detail ?? '', problem.faults)
+}

@@ -1,0 +1,13 @@
+import '@fontsource/atkinson-hyperlegible/400.css'
+import '@fontsource/atkinson-hyperlegible/700.css'
+import '@fontsource/literata/600.css'
+import 'element-plus/theme-chalk/base.css'
+import './styles/tokens.css'
+import './styles/base.css'
+import { createPinia } from 'pinia'
+import { createApp } from 'vue'
+import App from './App.vue'
+import { i18n } from './i18n'
+import { router } from './router'
+
+createApp(App).use(createPinia()).use(router).use(i18n).mount('#app')

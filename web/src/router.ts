@@ -1,0 +1,33 @@
+import { createRouter, createWebHistory } from 'vue-router'
+import { useSession } from './stores/session'
+
+export const STATIONS = ['story', 'measure', 'limits', 'movements', 'programme', 'papers'] as const
+
+export const router = createRouter({
+  history: createWebHistory(),
+  routes: [
+    { path: '/', redirect: '/day' },
+    { path: '/login', name: 'login', component: () => import('./stations/day/LogIn.vue') },
+    { path: '/day', name: 'day', component: () => import('./stations/day/DayStation.vue') },
+    { path: '/new', name: 'new', component: () => import('./stations/story/NewClient.vue') },
+    {
+      path: '/client/:id', component: () => import('./parts/ClientFrame.vue'), redirect: (to) => `${to.path}/story`,
+      children: [
+        { path: 'story', name: 'story', component: () => import('./stations/story/StoryStation.vue') },
+        { path: 'measure', name: 'measure', component: () => import('./stations/measure/MeasureStation.vue') },
+        { path: 'limits', name: 'limits', component: () => import('./stations/limits/LimitsStation.vue') },
+        { path: 'movements', name: 'movements', component: () => import('./stations/movements/MovementsStation.vue') },
+        { path: 'programme', name: 'programme', component: () => import('./stations/programme/ProgrammeStation.vue') },
+        { path: 'papers', name: 'papers', component: () => import('./stations/papers/PapersStation.vue') },
+      ],
+    },
+    { path: '/:rest(.*)*', redirect: '/day' },
+  ],
+})
+
+router.beforeEach(async (to) => {
+  const session = useSession()
+  await session.look()
+  if (!session.user && to.name !== 'login') return { name: 'login', query: { to: to.fullPath } }
+  return true
+})

@@ -1,0 +1,63 @@
+<script setup lang="ts">
+import { computed, nextTick, onMounted, ref, watch } from 'vue'
+import { useRoute } from 'vue-router'
+import { got, http, Refused } from '../../api/client'
+import type { DayLine } from '../../api/types'
+import { say } from '../../i18n'
+import type { MessageKey } from '../../i18n'
+
+const route = useRoute()
+const lines = ref<DayLine[]>()
+const failed = ref('')
+const find = ref('')
+const box = ref<{ focus: () => void }>()
+const shown = computed(() => lines.value?.filter((l) => l.name.toLowerCase().includes(find.value.toLowerCase())) ?? [])
+
+async function load(): Promise<void> {
+  failed.value = ''
+  try {
+    lines.value = await got<DayLine[]>(http.GET('/api/v1/day'))
+  } catch (error) {
+    failed.value = error instanceof Refused ? error.message : say('app.failed')
+  }
+}
+onMounted(load)
+watch(() => route.query.find, async (wanted) => {
+  if (!wanted) return
+  await nextTick()
+  box.value?.focus()
+}, { immediate: true })
+</script>
+
+<template>
+  <main class="day">
+    <div class="row spread">
+      <h1>{{ say('day.title') }}</h1>
+      <div class="row"><el-input ref="box" v-model="find" :placeholder="say('day.find')" :aria-label="say('day.find')" clearable class="find" /><RouterLink to="/new" class="main-action">{{ say('day.new') }}</RouterLink></div>
+    </div>
+    <p v-if="failed" class="sheet" role="alert">{{ failed }} <button class="quiet-action" @click="load">{{ say('app.again') }}</button></p>
+    <el-skeleton v-else-if="!lines" :rows="6" animated />
+    <p v-else-if="!lines.length" class="sheet">{{ say('day.empty') }}</p>
+    <p v-else-if="!shown.length" class="soft">{{ say('day.none') }}</p>
+    <ol class="list">
+      <li v-for="l in shown" :key="l.id">
+        <RouterLink :to="`/client/${l.id}/${l.station}`" class="line" :class="l.tone">
+          <time>{{ l.visit_at ?? '—' }}</time>
+          <span class="name"><strong>{{ l.name }}</strong><span class="soft small">{{ say('day.years', { n: l.age_years }) }}<template v-if="l.conditions.length"> · {{ l.conditions.join(', ') }}</template></span></span>
+          <span class="next"><span class="small soft">{{ say(`station.${l.station}` as MessageKey) }}</span><b>{{ l.action }}</b></span>
+          <svg width="14" height="24" viewBox="0 0 14 24" aria-hidden="true"><path d="M2 2l9 10-9 10" fill="none" stroke="currentColor" stroke-width="2.6" stroke-linecap="round" stroke-linejoin="round" /></svg>
+        </RouterLink>
+      </li>
+    </ol>
+  </main>
+</template>
+
+<style scoped>
+.day { padding: 0 var(--space-5); max-width: 1080px; margin: 0 auto; display: grid; gap: var(--space-4); }
+.find { width: 240px; }
+.list { list-style: none; margin: 0; padding: 0; display: grid; gap: 8px; }
+.line { display: grid; grid-template-columns: 78px 1fr minmax(240px, 340px) 20px; align-items: center; gap: var(--space-4); background: var(--paper); border: 1px solid var(--line); border-left: 7px solid var(--line); border-radius: var(--round); padding: 11px var(--space-4); text-decoration: none; color: var(--ink); min-height: 68px; }
+.line:hover { border-color: var(--accent); }
+.line.due { border-left-color: var(--straw); } .line.ready { border-left-color: var(--accent); } .line.stop { border-left-color: var(--brick); } .line.stop b { color: var(--brick); }
+time { font-size: 23px; } .name, .next { display: grid; } .name strong { font-size: 20px; }
+</style>

@@ -1,0 +1,86 @@
+<script setup lang="ts">
+import { computed, onMounted, ref } from 'vue'
+import { Refused } from '../../api/client'
+import type { Movement, Verdict, VerdictKind } from '../../api/types'
+import { say } from '../../i18n'
+import type { MessageKey } from '../../i18n'
+import { useClient } from '../../stores/client'
+import { useSession } from '../../stores/session'
+import StepFigure from '../../parts/StepFigure.vue'
+import VerdictMark from '../../parts/VerdictMark.vue'
+import StepPage from './StepPage.vue'
+
+const client = useClient()
+const session = useSession()
+const context = ref<'visit' | 'home'>('home')
+const wanted = ref<VerdictKind | ''>('')
+const open = ref<Movement>()
+const failed = ref('')
+const WORST: VerdictKind[] = ['excluded', 'modified', 'by_override', 'as_is']
+
+const byRef = computed(() => {
+  const out = new Map<string, Verdict[]>()
+  for (const v of client.verdicts ?? []) if (v.context === context.value) out.set(`${v.family}/${v.step}`, [...(out.get(`${v.family}/${v.step}`) ?? []), v])
+  return out
+})
+const worst = (ref: string): Verdict | undefined => {
+  const all = byRef.value.get(ref) ?? []
+  return [...all].sort((a, b) => WORST.indexOf(a.verdict) - WORST.indexOf(b.verdict))[0]
+}
+const ladders = computed(() => {
+  const out = new Map<string, Movement[]>()
+  for (const m of session.reference?.movements ?? []) {
+    const v = worst(`${m.family}/${m.step}`)
+    if (v && (!wanted.value || v.verdict === wanted.value)) out.set(m.family, [...(out.get(m.family) ?? []), m])
+  }
+  return [...out.values()]
+})
+const counts = computed(() => WORST.map((k) => [k, [...byRef.value.keys()].filter((r) => worst(r)?.verdict === k).length] as const).reverse())
+function line(v: Verdict): string {
+  if (v.verdict === 'excluded') return v.reasons[0] ? `${v.reasons[0].says}, here ${v.reasons[0].value}` : v.fault
+  return v.changes[0]?.says ?? v.cautions[0]?.measure ?? ''
+}
+async function load(): Promise<void> {
+  failed.value = ''
+  try {
+    await client.judge()
+  } catch (error) {
+    failed.value = error instanceof Refused ? error.message : say('app.failed')
+  }
+}
+onMounted(load)
+</script>
+
+<template>
+  <div class="stack">
+    <div class="row spread">
+      <el-radio-group v-model="context" :aria-label="say('station.movements')"><el-radio-button value="home" :label="say('context.home')" /><el-radio-button value="visit" :label="say('context.visit')" /></el-radio-group>
+      <div class="row">
+        <button type="button" class="quiet-action" :aria-pressed="!wanted" @click="wanted = ''">{{ say('movements.all') }}</button>
+        <button v-for="[kind, n] in counts" v-show="n" :key="kind" type="button" class="quiet-action" :aria-pressed="wanted === kind" @click="wanted = kind"><VerdictMark :verdict="kind" />&nbsp;{{ n }}</button>
+        <RouterLink :to="`/client/${client.id}/programme`" class="main-action">{{ say('movements.toProgramme') }}</RouterLink>
+      </div>
+    </div>
+    <p v-if="failed" class="sheet" role="alert">{{ failed }} <button class="quiet-action" @click="load">{{ say('app.again') }}</button></p>
+    <div v-else-if="!client.verdicts" class="sheet stack" role="status"><p>{{ say('movements.working') }}</p><el-skeleton :rows="5" animated /></div>
+    <section v-for="ladder in ladders" :key="ladder[0].family" class="ladder">
+      <div class="about"><h2>{{ ladder[0].family_title }}</h2><p class="soft small">{{ ladder[0].position }}</p><p class="small">{{ ladder[0].about }}</p></div>
+      <div class="steps">
+        <button v-for="m in ladder" :key="m.step" type="button" class="step" :class="worst(`${m.family}/${m.step}`)!.verdict" @click="open = m">
+          <StepFigure :client-id="client.id" :step-ref="`${m.family}/${m.step}`" :side="worst(`${m.family}/${m.step}`)!.side" :values="worst(`${m.family}/${m.step}`)!.values" :revision="client.view!.revision" :alt="m.title" class="picture" />
+          <span class="row spread"><b>{{ m.step_title }}</b><VerdictMark :verdict="worst(`${m.family}/${m.step}`)!.verdict" /></span>
+          <span class="small line">{{ line(worst(`${m.family}/${m.step}`)!) }}</span>
+        </button>
+      </div>
+    </section>
+    <StepPage v-if="open" :movement="open" :verdicts="byRef.get(`${open.family}/${open.step}`)!" :context="context" @close="open = undefined" @go="open = session.reference!.movements.find((m) => `${m.family}/${m.step}` === $event)" />
+    <p class="visually-hidden">{{ say(`context.${context}` as MessageKey) }}</p>
+  </div>
+</template>
+
+<style scoped>
+.ladder { display: grid; grid-template-columns: 210px 1fr; gap: var(--space-4); border-top: 1px solid var(--line); padding-top: var(--space-4); } .about { display: grid; gap: 4px; align-content: start; }
+.steps { display: grid; grid-template-columns: repeat(auto-fill, minmax(245px, 1fr)); gap: var(--space-3); }
+.step { text-align: left; background: var(--paper); border: 1.5px solid var(--line); border-radius: var(--round); padding: 10px 12px; display: grid; gap: 5px; cursor: pointer; align-content: start; } .step:hover { border-color: var(--accent); }
+.step.excluded { background: transparent; border-style: dashed; border-color: var(--brick); } .step.excluded .picture { opacity: 0.55; } .picture { height: 150px; } .line { color: var(--ink-soft); }
+</style>

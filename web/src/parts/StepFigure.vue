@@ -14,5 +14,6 @@ watch(address, () => (missing.value = false))
 </template>
 
 <style scoped>
-.box { display: grid; place-items: center; overflow: hidden; padding: 6px; } img { width: 100%; height: 100%; object-fit: contain; }
+.box { display: grid; place-items: center; grid-template: minmax(0, 1fr) / minmax(0, 1fr); overflow: hidden; padding: 6px; }
+img { width: 100%; height: 100%; min-height: 0; object-fit: contain; }
 </style>

@@ -23,8 +23,14 @@ def library() -> dict[str, Family]:
         if family.id != module.name:
             raise DeclarationError(f"families/{module.name}.py: the family's id is '{family.id}', not the file's name")
         found.append(family)
-    found.sort(key=lambda f: (POSITIONS.index(f.position), f.id))
+    found.sort(key=_place)
     return {f.id: f for f in found}
+
+
+def _place(family: Family) -> tuple[int, bool, float, str]:
+    """Lying to standing; within a position from gentle to hard, loaded bending last."""
+    bends = any("flexion_strength" in s.purposes for s in family.steps)
+    return POSITIONS.index(family.position), bends, max(s.effort for s in family.steps), family.id
 
 
 def find(ref: str) -> tuple[Family, Step]:

@@ -47,12 +47,13 @@ class Limit:
         return quantity(self.quantity).unit
 
     def says(self) -> str:
-        """One line: 'rounding under load at most 10 deg'."""
+        """One line: 'rounding under load at most 10°'."""
         title = quantity(self.quantity).title
         side = f"{self.quantity.split('.')[0]} " if "." in self.quantity else ""
         word = "at least" if self.at_least else "at most"
         place = "" if self.when == "always" else f" ({self.when})"
-        return f"{side}{title} {word} {self.bound:g} {self.unit}{place}"
+        unit = "°" if self.unit == "deg" else "" if self.unit in ("count", "0/1", "0–3") else f" {self.unit}"
+        return f"{side}{title} {word} {self.bound:g}{unit}{place}"
 
 
 @dataclass(frozen=True)

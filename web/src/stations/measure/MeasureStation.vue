@@ -59,7 +59,7 @@ watch(() => client.view?.revision, async () => {
 
 <style scoped>
 .measure { display: grid; grid-template-columns: 250px 1fr 300px; gap: var(--space-4); align-items: start; } .main { padding: var(--space-5); }
-.choice { display: grid; gap: 2px; justify-items: start; min-height: 52px; align-content: center; text-align: left; border: 1.5px solid transparent; background: transparent; border-radius: var(--round-small); padding: 6px 12px; cursor: pointer; }
+.choice { display: flex; flex-wrap: wrap; gap: 2px 8px; justify-content: space-between; min-height: 50px; align-items: center; text-align: left; border: 1.5px solid transparent; background: transparent; border-radius: var(--round-small); padding: 6px 12px; cursor: pointer; }
 .choice[aria-current] { background: var(--paper); border-color: var(--accent); font-weight: 700; }
 .how { display: grid; grid-template-columns: 3fr 2fr; gap: var(--space-4); } ol { margin: 4px 0 0; padding-left: 22px; } .care { background: var(--straw-wash); border-radius: var(--round-small); padding: var(--space-3); align-self: start; }
 .results { list-style: none; margin: 0; padding: 0; display: grid; gap: 8px; max-height: 480px; overflow: auto; } .results li { display: grid; background: var(--paper); border-radius: var(--round-small); border-left: 6px solid var(--accent); padding: 8px 12px; }

@@ -21,6 +21,7 @@ _LENGTH_M = 0.4  # scales rotation against translation
 _MAX_ITERATIONS = 120
 _BALANCED = 2e-6  # of body weight
 _REST_LEVER_M = 0.06
+_LEG = ("thigh", "shank", "foot", "toes")
 
 
 @dataclass
@@ -116,9 +117,9 @@ class _Problem:
         """What a limb at rest presses: its own weight about its root joint, no muscle at that joint."""
         segment = self.skeleton.names[self.skeleton.landmarks.segment[self.skeleton.landmarks.index[contact.point]]]
         side, _, part = segment.partition(".")
-        leg = part in {"thigh", "shank", "foot", "toes"}
+        leg = part in _LEG
         joint = self._point(b, f"{side}.{'hip' if leg else 'shoulder'}")
-        parts = ("thigh", "shank", "foot", "toes") if leg else ("upper_arm", "forearm", "hand")
+        parts = _LEG if leg else ("upper_arm", "forearm", "hand")
         rows = [self.skeleton.segment_index[f"{side}.{p}"] for p in parts]
         mass = self.skeleton.mass_kg[rows]
         com = self.posed.points[b, self.skeleton.com_rows[rows]]
@@ -127,7 +128,12 @@ class _Problem:
             return None
         toward = (at - joint)[:2] / lever
         moment = float((mass * ((com - joint)[:, :2] @ toward)).sum()) * GRAVITY_M_S2
-        return max(0.0, moment / lever)
+        sharing = sum(c.strategy == "rests" and c.point.startswith(side) and self._is_leg(c.point) == leg for c in self.specs[b].contacts)
+        return max(0.0, moment / lever) / sharing
+
+    def _is_leg(self, point: str) -> bool:
+        segment = self.skeleton.names[self.skeleton.landmarks.segment[self.skeleton.landmarks.index[point]]]
+        return segment.partition(".")[2] in _LEG
 
     def _wrenches(self) -> Array:
         """How a unit settling moves each point, in its surface basis: B×P×3×6."""

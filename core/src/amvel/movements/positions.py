@@ -17,6 +17,7 @@ FLOOR = Surface("floor", "level", 0.0, friction=0.6, title="floor or mat")
 SITTING_FLATTENS_DEG = 19.0
 _NECK = {"neck.flexion": 0.3, "head.nod": 0.3}
 _SIDES = ("left", "right")
+_LEVEL = Aim("left.hip", "z", 0.0, origin="right.hip", weight=0.5)
 _SQUARE = Aim("left.hip", "x", 0.0, origin="right.hip", must_hold=False)
 _FEET_LEVEL = Aim("left.ankle", "x", 0.0, origin="right.ankle")
 
@@ -40,8 +41,14 @@ def _arms_by_the_side() -> dict[str, float]:
             (("shoulder.flexion", -9.0), ("shoulder.abduction", 12.0), ("forearm.pronation", 60.0), ("elbow.flexion", 6.0))}
 
 
-def supine_crook(body: Anthropometry, heel_distance_cm: float = 30.0, head_pad_cm: float = 0.0) -> Frame:
+def own_heel_distance_cm(body: Anthropometry) -> float:
+    """Heels from the sit bones at which crook lying is easy for this stature (our estimate)."""
+    return 19.0 * body.stature_m
+
+
+def supine_crook(body: Anthropometry, heel_distance_cm: float | None = None, head_pad_cm: float = 0.0) -> Frame:
     """Lying on the back, knees bent, soles down; `heel_distance_cm` is from the sit bones to the heels."""
+    heels_cm = own_heel_distance_cm(body) if heel_distance_cm is None else heel_distance_cm
     angles = {**_arms_by_the_side()}
     for s in _SIDES:
         angles |= {f"{s}.hip.flexion": 45.0, f"{s}.knee.flexion": 90.0}
@@ -49,7 +56,7 @@ def supine_crook(body: Anthropometry, heel_distance_cm: float = 30.0, head_pad_c
         "knees bent", FACE_UP, (0, 0, 12), angles,
         {**_NECK, **_legs_give("hip.flexion", "knee.flexion", "ankle.dorsiflexion")},
         (Touch("occiput", "head pad"), Touch("upper_back", "floor"), Touch("sacrum", "floor"), *feet()),
-        tuple(Aim(f"{s}.heel", "x", heel_distance_cm, origin=f"{s}.sit_bone") for s in _SIDES),
+        (*(Aim(f"{s}.heel", "x", heels_cm, origin=f"{s}.sit_bone") for s in _SIDES), _SQUARE, _LEVEL),
         surfaces={"floor": FLOOR, "head pad": Surface("head pad", "level", head_pad_cm, title="head pad")},
         facts=FrameFacts(on_floor=True, lying_flat=True))
 
@@ -63,7 +70,7 @@ def supine_calves_up(body: Anthropometry, support_cm: float, hip_deg: float = 90
     return Frame("calves on the seat", FACE_UP, (0, 0, 12), angles,
                  {**_NECK, **_legs_give("knee.flexion", stiffness=0.2), **_legs_give("hip.flexion", stiffness=0.6)},
                  (Touch("occiput", "head pad"), Touch("upper_back", "floor"), Touch("sacrum", "floor"),
-                  *(Touch(f"{s}.calf_under", "calf support", strategy="rests") for s in _SIDES)),
+                  *(Touch(f"{s}.calf_under", "calf support", strategy="rests") for s in _SIDES)), (_SQUARE, _LEVEL),
                  surfaces={**frame.surfaces, "calf support": Surface("calf support", "level", support_cm, title="chair seat or box")},
                  facts=frame.facts)
 
@@ -115,7 +122,7 @@ def hands_and_knees(body: Anthropometry, hand: str = "flat", hands_raised_cm: fl
             aims.append(Aim(f"{s}.wrist", "x", 0.0, origin=f"{s}.shoulder", must_hold=False))
             if flat:
                 aims.append(Aim(f"{s}.fingertips", "z", 0.0, origin=f"{s}.palm", must_hold=False, weight=0.2))
-    return Frame("on hands and knees", FACE_DOWN, (0, 0, 45), angles, {**free, "neck.flexion": 2.0}, tuple(touches), tuple(aims),
+    return Frame("on hands and knees", FACE_DOWN, (0, 0, 45), angles, {**free, "neck.flexion": 2.0}, tuple(touches), (*aims, _SQUARE),
                  surfaces={"floor": FLOOR, "hand support": Surface("hand support", "level", hands_raised_cm, friction=0.6,
                                                                    title="block" if hands_raised_cm else "floor")},
                  facts=FrameFacts(on_floor=True))
@@ -132,7 +139,7 @@ def prone(body: Anthropometry, forehead_pad_cm: float, pelvis_pad_cm: float) -> 
         {"neck.flexion": 0.3, "head.nod": 0.3, **_legs_give("hip.flexion", "knee.flexion"), "lower_thoracic.flexion": 8.0,
          "lumbar.flexion": 8.0},
         (Touch("forehead", "head pad"), Touch("breastbone", "floor"), Touch("pubis", "pelvis pad"),
-         *(Touch(f"{s}.{p}", "floor") for s in _SIDES for p in ("knee_front", "toe_tip"))),
+         *(Touch(f"{s}.{p}", "floor") for s in _SIDES for p in ("knee_front", "toe_tip"))), (_SQUARE,),
         surfaces={"floor": FLOOR, "head pad": Surface("head pad", "level", forehead_pad_cm, title="folded towel"),
                   "pelvis pad": Surface("pelvis pad", "level", pelvis_pad_cm, title="flat cushion")},
         facts=FrameFacts(on_floor=True, lying_flat=True))

@@ -126,10 +126,10 @@ def describe(change: Change) -> str:
     unit = f" {p.unit}" if p.unit else ""
     text = f"{p.title} {_show(change.before)} → {_show(change.after)}{unit}"
     if not change.limit_id:
-        return f"{text}: hip bend {change.hip_before_deg:.0f}° → {change.hip_after_deg:.0f}°" if p.id == "seat_cm" else text
+        return f"{text}: hip bend in sitting {change.hip_before_deg:.0f}° → {change.hip_after_deg:.0f}°" if p.id == "seat_cm" else text
     q = quantity(change.quantity)
     unit = "°" if q.unit == "deg" else f" {q.unit}"
-    hips = f", hip bend {change.hip_before_deg:.0f}° → {change.hip_after_deg:.0f}°" if p.id == "seat_cm" and "hip_flexion" not in change.quantity else ""
+    hips = f", hip bend in sitting {change.hip_before_deg:.0f}° → {change.hip_after_deg:.0f}°" if p.id == "seat_cm" and "hip_flexion" not in change.quantity else ""
     return f"{text}: {q.title} {_show(change.value_before)}{unit} → {_show(round(change.value_after, 1))}{unit}, limit {_show(change.bound)}{unit}{hips}"
 
 

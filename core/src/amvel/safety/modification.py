@@ -142,7 +142,8 @@ def _changes(original: Profile, found: Profile, first: Check) -> tuple[Change, .
 
 
 def _hip(profile: Profile) -> float:
-    return max(profile.peak(f"{s}.hip_flexion_deg") for s in ("left", "right"))
+    """Hip bend in the first frame: for a seat, sitting tall on it."""
+    return max(float(profile.columns[f"{s}.hip_flexion_deg"][0]) for s in ("left", "right"))
 
 
 def _worst(profile: Profile, breach: Breach) -> float:

@@ -10,7 +10,7 @@ _OVER = Fault("over-corrects", "the knee swings past the middle on the way back"
 
 
 def _frames(s: Setting) -> list[Frame]:
-    start = supine_crook(s.body, 32.0).rest("left.heel", "left.ball", "right.heel", "right.ball")
+    start = supine_crook(s.body).rest("left.heel", "left.ball", "right.heel", "right.ball")
     pinned = 100 * s.body.stature_m * 0.05
     out = start.lift("left.ball").with_("knee out", left_hip_abduction=s.number("open_deg")).free_(
         left_hip_rotation=0.1, left_ankle_inversion=0.5, left_ankle_dorsiflexion=0.5)

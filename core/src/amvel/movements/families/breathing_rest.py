@@ -3,7 +3,7 @@
 from amvel.body import Anthropometry
 from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting, Step
 from amvel.movements.frames import Frame
-from amvel.movements.positions import supine_calves_up, supine_crook
+from amvel.movements.positions import own_heel_distance_cm, supine_calves_up, supine_crook
 
 _CLIMBS = Fault("breath climbs", "only the upper chest moves, the neck tightens", "the belly is held in",
                 "let the waist widen into the floor and to the sides")
@@ -25,7 +25,7 @@ def _calves(s: Setting) -> list[Frame]:
     return [supine_calves_up(s.body, s.number("calf_support_cm"))]
 
 
-_HEELS = Parameter("heel_distance_cm", "heels from the sit bones", "cm", 32, low=22, high=44, grid=2, easier="up")
+_HEELS = Parameter("heel_distance_cm", "heels from the sit bones", "cm", own_heel_distance_cm, low=22, high=44, grid=2, easier="up")
 _SUPPORT = Parameter("calf_support_cm", "height under the calves", "cm", calf_support_cm, low=30, high=60, grid=1, easier="down")
 _DOSE = Dose(10, 3, 6.0, note="twice a day")
 _BREATH = "in through the nose to front, sides and back; out slowly through pursed lips"

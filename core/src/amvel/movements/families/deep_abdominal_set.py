@@ -3,7 +3,7 @@
 from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting, Step
 from amvel.movements.faults import BREATH_HELD
 from amvel.movements.frames import Aim, Frame
-from amvel.movements.positions import supine_crook
+from amvel.movements.positions import own_heel_distance_cm, supine_crook
 
 _SUCKS = Fault("sucks in the navel", "the navel is pulled in and the ribs lift", "the outer layer works alone",
                "think of the two hip bones drawing together, not of the navel")
@@ -22,7 +22,7 @@ def _frames(s: Setting) -> list[Frame]:
     return [frame.aim(*aims)]
 
 
-_HEELS = Parameter("heel_distance_cm", "heels from the sit bones", "cm", 32, low=22, high=44, grid=2, easier="up")
+_HEELS = Parameter("heel_distance_cm", "heels from the sit bones", "cm", own_heel_distance_cm, low=22, high=44, grid=2, easier="up")
 _FEEL = "Fingertips about 2.5 cm in and 2.5 cm down from the front hip bones."
 
 

@@ -5,7 +5,7 @@ import math
 from amvel.movements.declaration import Dose, Family, Parameter, Setting, Step
 from amvel.movements.faults import BACK_ARCHES, BELLY_DOMES, BREATH_HELD, EARLY_MOVE, PELVIS_ROCKS, THIGH_TAKES_OVER
 from amvel.movements.frames import Frame
-from amvel.movements.positions import supine_crook
+from amvel.movements.positions import own_heel_distance_cm, supine_crook
 
 
 def leg_folded(frame: Frame, side: str, hip_deg: float, knee_deg: float = 90.0, name: str | None = None) -> Frame:
@@ -53,7 +53,7 @@ def _lowered(s: Setting) -> list[Frame]:
     return [up, leg_folded(leg_folded(_start(s), "left", low), "right", low, name="both legs a little lower")]
 
 
-_HEELS = Parameter("heel_distance_cm", "heels from the sit bones", "cm", 30, low=22, high=44, grid=2, easier="down")
+_HEELS = Parameter("heel_distance_cm", "heels from the sit bones", "cm", own_heel_distance_cm, low=22, high=44, grid=2, easier="down")
 _RANGE = Parameter("hip_deg", "hip bend at the top", "deg", 90, low=60, high=90, grid=5, easier="down")
 _LOWER = Parameter("lower_cm", "how far both legs lower", "cm", 5, low=2, high=5, grid=1, easier="down")
 _FAULTS = (PELVIS_ROCKS, BACK_ARCHES, BELLY_DOMES, BREATH_HELD, EARLY_MOVE, THIGH_TAKES_OVER)

@@ -8,7 +8,7 @@ from amvel.movements.positions import both, supine_crook
 
 
 def _square(s: Setting) -> Frame:
-    base = supine_crook(s.body, 30.0)
+    base = supine_crook(s.body)
     legs = leg_folded(leg_folded(base, "left", s.number("hip_deg")), "right", s.number("hip_deg"), name="legs square, arms up")
     return legs.with_(**both(shoulder_flexion=90.0, shoulder_abduction=0.0, elbow_flexion=5.0, forearm_pronation=0.0))
 

@@ -28,7 +28,8 @@ def _off(leaning: Frame) -> Frame:
 
 
 def _risen(s: Setting) -> Frame:
-    return standing(s.body).with_("standing tall").facts_(rises=1, seated=False)
+    # The seat stays right behind the knees: it counts as a support that hands hover over.
+    return standing(s.body).with_("standing tall").facts_(rises=1, seated=False, hand_support_level=1)
 
 
 def _two_legs(s: Setting, lean_over_cm: float = _OVER_FEET_CM, rise_over_cm: float = _OVER_FEET_CM) -> list[Frame]:
@@ -46,7 +47,7 @@ def _with_hands(s: Setting) -> list[Frame]:
         aims = (Aim(f"{x}.wrist", "x", 16.0, origin=f"{x}.hip", must_hold=False, weight=0.3) for x in ("left", "right"))
         held = held.aim(*aims)
         frames.append(Frame(**{**held.__dict__, "surfaces": {**held.surfaces, "armrest": armrest}}).facts_(hand_support_level=3))
-    return [*frames, _risen(s).facts_(hand_support_level=2)]
+    return [*frames, _risen(s).facts_(hand_support_level=3)]
 
 
 def _staggered(s: Setting) -> list[Frame]:

@@ -8,6 +8,7 @@ from amvel.movements.positions import forearms_on_wall
 
 _PIKE = Fault("hips pike", "the seat goes back and the line breaks", "the belly has let go", "bring the front of the hips towards the wall")
 _FIRST_SHARE = 0.36
+_SHIFT_SHARE = 0.004
 
 
 def _distance(body: Anthropometry) -> float:
@@ -22,18 +23,24 @@ def _hold(s: Setting) -> list[Frame]:
     return [_plank(s)]
 
 
+def _shifted(s: Setting) -> Frame:
+    """A little weight over the standing foot, as much as the wall's grip does not give."""
+    over = Aim("centre_of_mass", "y", 100 * _SHIFT_SHARE * s.body.stature_m, origin="right.ankle", weight=0.5)
+    free = {f"{x}_{j}": 0.1 for x in ("left", "right") for j in ("hip_abduction", "ankle_inversion", "shoulder_abduction")}
+    return _plank(s).aim(over).free_(**free).with_("weight on one foot")
+
+
 def _unweight(s: Setting) -> list[Frame]:
-    start = _plank(s)
+    start = _shifted(s)
     up = start.lift("left.heel", "left.ball").unaim("left.ball").touch(Touch("left.ball", "floor", strategy="rests"))
-    return [start, up.touch(Touch("left.heel", "floor", bears=False, gap_cm=4.0)).with_("one foot light").free_(
+    return [_plank(s), start, up.touch(Touch("left.heel", "floor", bears=False, gap_cm=4.0)).with_("one foot light").free_(
         left_knee_flexion=0.3, left_hip_flexion=0.3, left_toes_extension=0.2)]
 
 
 def _lift(s: Setting) -> list[Frame]:
-    start = _plank(s)
+    start = _shifted(s)
     up = start.lift("left.heel", "left.ball").unaim("left.ball")
-    return [start, up.with_("one foot lifted", left_hip_flexion=-8.0, left_knee_flexion=12.0, left_ankle_dorsiflexion=-8.0).aim(
-        Aim("com.pelvis", "y", 0.0, origin="right.ankle", must_hold=False, weight=0.02))]
+    return [_plank(s), start, up.with_("one foot lifted", left_hip_flexion=-8.0, left_knee_flexion=12.0, left_ankle_dorsiflexion=-8.0)]
 
 
 _WALL = Parameter("wall_cm", "toes from the wall", "cm", _distance, low=30, high=90, grid=1, easier="down")

@@ -32,7 +32,7 @@ class Row:
     must_hold: bool = True
 
 
-Strategy = Literal["bears", "rests"]
+Strategy = Literal["bears", "rests", "pushes"]
 
 
 @dataclass(frozen=True)
@@ -40,7 +40,8 @@ class Contact:
     """An area of the body that presses on a surface.
 
     `normal` points out of the surface. `half_size_m` are the half lengths of the patch along the two
-    directions in the surface. `strategy` 'rests' means: carries its own limb and does not press.
+    directions in the surface. `strategy` 'rests' means: carries its own limb and does not press;
+    'pushes': the arm pushes along itself, from hand to shoulder, as far as the friction allows.
     """
 
     point: str

@@ -21,6 +21,7 @@ _LENGTH_M = 0.4  # scales rotation against translation
 _MAX_ITERATIONS = 120
 _BALANCED = 2e-6  # of body weight
 _REST_LEVER_M = 0.06
+_LEFT_OVER_FRICTION = 0.05  # what a limb that already pushes at a slant has left
 _LEG = ("thigh", "shank", "foot", "toes")
 
 
@@ -104,6 +105,9 @@ class _Problem:
         self.segment[b, rows] = self.skeleton.landmarks.segment[self.skeleton.landmarks.index[contact.point]]
         self.contact[b, rows] = c
         self.friction[b, rows] = contact.friction
+        if contact.strategy == "pushes":
+            self.normal[b, rows] = self._along_the_arm(b, contact, at)
+            self.friction[b, rows] = _LEFT_OVER_FRICTION
         resting = self._resting_force(b, contact, at) if contact.strategy == "rests" else None
         if resting is None:
             self.stiff[b, rows] = [contact.stiffness_n_per_m * w for _, _, w in grid]
@@ -112,6 +116,17 @@ class _Problem:
         self.given[b, rows] = 1.0
         self.given_force[b, rows] = resting * normal / len(grid)
         self._push(b, at, resting * normal)
+
+    def _along_the_arm(self, b: int, contact: Contact, at: Array) -> Array:
+        """From the hand to the shoulder, no flatter to the surface than friction holds."""
+        side = contact.point.partition(".")[0]
+        normal = np.array(contact.normal)
+        along = self._point(b, f"{side}.shoulder") - at
+        up = max(float(along @ normal), 1e-6)
+        shear = along / up - normal
+        slope = float(np.linalg.norm(shear))
+        direction = normal + shear * min(1.0, contact.friction / max(slope, 1e-9))
+        return direction / np.linalg.norm(direction)
 
     def _resting_force(self, b: int, contact: Contact, at: Array) -> float | None:
         """What a limb at rest presses: its own weight about its root joint, no muscle at that joint."""

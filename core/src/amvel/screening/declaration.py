@@ -2,7 +2,6 @@
 
 from collections.abc import Callable
 from dataclasses import dataclass
-from datetime import date
 from typing import Any
 
 from amvel.case import Case
@@ -63,5 +62,10 @@ def current(case: Case, test_id: str, validity_days: int) -> list[Any]:
     return sorted(found, key=lambda t: t.on, reverse=True)
 
 
-def days_old(case: Case, on: date) -> int:
-    return (case.as_of - on).days
+def newest(case: Case, test_id: str, validity_days: int) -> list[Any]:
+    """All results of the last day on which this test was done, if they still hold.
+
+    Several results of one day all count and the worst decides, whatever order they were entered in.
+    """
+    found = current(case, test_id, validity_days)
+    return [t for t in found if t.on == found[0].on]

@@ -1,13 +1,14 @@
 """From a case to findings: what holds today, what is only assumed, and what has aged."""
 
 from dataclasses import dataclass
+from datetime import date
 
 from amvel.body import Capacities, cautious
 from amvel.case import BloodPressure, Case, Condition, age_years
 from amvel.screening.bone_status import BoneStatus, bone_status
-from amvel.screening.declaration import current
+from amvel.screening.declaration import current, newest
 from amvel.screening.library import test_library
-from amvel.screening.tests.blood_pressure import drops, raised
+from amvel.screening.tests.blood_pressure import beyond_limit, drops, raised
 from amvel.screening.tests.chair_stand_30s import cut
 from amvel.screening.tests.four_stage_balance import SOURCE as BALANCE
 from amvel.screening.tests.four_stage_balance import tandem_failed
@@ -16,6 +17,7 @@ from amvel.screening.tests.timed_up_and_go import SOURCE as TUG
 from amvel.sources import Source
 
 STEADI_AGE = 65
+_RISES = ("unable", "with_help", "with_furniture", "alone")  # worst first
 YEAR_DAYS = 365
 FALLS = Source("CDC STEADI; World Falls Guidelines, Montero-Odasso et al. 2022")
 _SIDED_TESTS = {"hip_flexion": "hip_flexion", "straight_leg_raise": "straight_leg_raise"}
@@ -68,10 +70,10 @@ def find_out(case: Case) -> Findings:
         taken = {"osteoporosis": "as osteoporosis", "caution": "with caution"}.get(bone.tier, "as not restricted at this age")
         assumptions.append(Assumption("bone", f"bone is not measured and is treated {taken}", "bone_density"))
     signs = _fall_signs(case, age, assumptions)
-    pressures = current(case, "blood_pressure", 0)
+    pressures = sorted(current(case, "blood_pressure", 0), key=lambda r: (beyond_limit(r), drops(r), raised(r), r.systolic_lying_mmhg), reverse=True)
     if not pressures and age >= STEADI_AGE:
         assumptions.append(Assumption("blood_pressure", "blood pressure was not taken today: no breath hold, holds of at most 10 s", "blood_pressure"))
-    rises = current(case, "floor_rise", test_library()["floor_rise"].validity_days)
+    rises = sorted(newest(case, "floor_rise", test_library()["floor_rise"].validity_days), key=lambda r: _RISES.index(r.result))
     capacities = _capacities(case)
     for name in sorted(capacities.assumed):
         base = name.split(".")[-1]
@@ -84,7 +86,7 @@ def find_out(case: Case) -> Findings:
 def _fall_signs(case: Case, age: int, assumptions: list[Assumption]) -> list[tuple[str, Source]]:
     days = test_library()["timed_up_and_go"].validity_days
     signs: list[tuple[str, Source]] = []
-    walk, stands, stages = (current(case, t, days)[:1] for t in ("timed_up_and_go", "chair_stand_30s", "four_stage_balance"))
+    walk, stands, stages = (newest(case, t, days) for t in ("timed_up_and_go", "chair_stand_30s", "four_stage_balance"))
     for r in walk:
         if r.seconds >= CUT_S:
             signs.append((f"timed up and go {r.seconds:g} s", TUG))
@@ -111,11 +113,17 @@ def _fall_signs(case: Case, age: int, assumptions: list[Assumption]) -> list[tup
 def _capacities(case: Case) -> Capacities:
     measured: dict[str, float] = {}
     for test_id, name in _SIDED_TESTS.items():
-        for r in reversed(current(case, test_id, test_library()[test_id].validity_days)):
-            measured[f"{r.side}.{name}"] = r.deg
-    for r in reversed(current(case, "joint_range", test_library()["joint_range"].validity_days)):
-        measured[r.joint if r.side is None else f"{r.side}.{r.joint}"] = r.deg
+        results = current(case, test_id, test_library()[test_id].validity_days)
+        measured |= _smallest_of_newest_day([(f"{r.side}.{name}", r.on, r.deg) for r in results])
+    ranges = current(case, "joint_range", test_library()["joint_range"].validity_days)
+    measured |= _smallest_of_newest_day([(r.joint if r.side is None else f"{r.side}.{r.joint}", r.on, r.deg) for r in ranges])
     return cautious(measured)
+
+
+def _smallest_of_newest_day(results: list[tuple[str, date, float]]) -> dict[str, float]:
+    """Per range the smallest value of the last day it was measured on."""
+    last = {name: max(on for n, on, _ in results if n == name) for name, _, _ in results}
+    return {name: min(deg for n, on, deg in results if n == name and on == day) for name, day in last.items()}
 
 
 def _aged(case: Case) -> list[str]:

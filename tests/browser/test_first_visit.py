@@ -1,0 +1,170 @@
+"""The real interface in Chromium, from log-in to the printed page."""
+
+import io
+from collections.abc import Iterator
+from datetime import date
+
+import pytest
+from playwright.sync_api import Browser, Page, expect, sync_playwright
+from pypdf import PdfReader
+
+from clients.casework import create_client
+from tests.conftest import ROOT
+from tests.server.conftest import PASSWORD, today_case, user_of
+
+FLAGS = ["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking", "--disable-component-update", "--disable-sync"]
+AXE = (ROOT / "web" / "node_modules" / "axe-core" / "axe.min.js")
+pytestmark = pytest.mark.django_db(transaction=True)
+
+
+@pytest.fixture(scope="module")
+def chromium() -> Iterator[Browser]:
+    with sync_playwright() as p:
+        browser = p.chromium.launch(executable_path="/usr/bin/chromium", args=FLAGS)
+        yield browser
+        browser.close()
+
+
+@pytest.fixture
+def page(chromium: Browser, live_server) -> Iterator[Page]:
+    context = chromium.new_context(viewport={"width": 1280, "height": 800}, base_url=live_server.url)
+    page = context.new_page()
+    page.set_default_timeout(20_000)
+    page.faults = []
+    page.on("pageerror", lambda e: page.faults.append(str(e)))
+    yield page
+    assert page.faults == []
+    context.close()
+
+
+def log_in(page: Page) -> None:
+    page.goto("/")
+    page.fill("input[name=username]", "ann")
+    page.fill("input[name=password]", PASSWORD)
+    page.get_by_role("button", name="Come in").click()
+    expect(page.get_by_role("heading", name="Today")).to_be_visible()
+
+
+def no_serious_fault(page: Page, where: str) -> None:
+    """axe-core: nothing of impact serious or critical."""
+    page.evaluate(AXE.read_text())
+    found = page.evaluate("axe.run(document, {resultTypes: ['violations']})")
+    bad = [(v["id"], [n["target"] for n in v["nodes"]][:3]) for v in found["violations"] if v["impact"] in ("serious", "critical")]
+    assert not bad, (where, bad)
+
+
+def number(page: Page, label: str, value: str) -> None:
+    page.get_by_label(label, exact=True).fill(value)
+    page.keyboard.press("Tab")
+
+
+def keep_test(page: Page, title: str) -> None:
+    with page.expect_response(lambda r: r.url.endswith("/tests") and r.request.method == "POST") as answered:
+        page.get_by_role("button", name="Keep the result").click()
+    assert answered.value.ok, title
+
+
+def test_from_log_in_to_the_printed_page(page: Page) -> None:
+    user_of("ann")
+    log_in(page)
+    no_serious_fault(page, "day")
+    page.get_by_role("link", name="New client").click()
+    page.fill("input[name=name]", "Nell Arden")
+    page.fill("input[name=birth_date]", f"{date.today().year - 72}-03-02")
+    page.get_by_text("Female build").click()
+    page.get_by_label("Stature now (cm)").fill("163")
+    page.get_by_label("Body mass (kg)").fill("60")
+    page.keyboard.press("Tab")
+    page.get_by_role("button", name="Begin the story").click()
+
+    page.get_by_role("button", name="Understands and agrees").click()
+    page.get_by_role("button", name="I asked all of them: none today").click()
+    page.get_by_role("button", name="+ Broken bone").click()
+    no_serious_fault(page, "story")
+    page.get_by_role("button", name="Keep and go on").click()
+    for answer in page.get_by_role("radiogroup").all():
+        answer.get_by_text("Yes", exact=True).click()
+    page.get_by_role("button", name="Keep and go on").click()
+    page.get_by_text("A worktop or sturdy chair back").click()
+    page.get_by_role("button", name="Keep and go on").click()
+
+    page.wait_for_url("**/measure")
+    expect(page.locator(".choice .tag").first).to_be_visible(timeout=120_000)
+    page.locator(".choice", has_text="Timed up and go").click()
+    number(page, "Time", "11")
+    keep_test(page, "timed up and go")
+    page.locator(".choice", has_text="Bone density").click()
+    page.get_by_label("Site").click()
+    page.get_by_role("option", name="Total hip").click()
+    number(page, "T-score", "-2.8")
+    keep_test(page, "bone density")
+    expect(page.get_by_text("osteoporosis range")).to_be_visible()
+    page.get_by_role("link", name="Read the limits").click()
+
+    expect(page.get_by_text("rounding under load at most 10°")).to_be_visible()
+    page.get_by_text("rounding under load at most 10°").click()
+    expect(page.get_by_text("Strong, Steady and Straight").first).to_be_visible()
+    no_serious_fault(page, "limits")
+    page.get_by_role("link", name="See the movements").click()
+
+    expect(page.locator(".step.excluded").first).to_be_visible(timeout=120_000)
+    no_serious_fault(page, "movements")
+    page.locator(".step", has_text="Curl, legs straight").click()
+    expect(page.locator(".reasons").get_by_text("rounding under load")).to_be_visible()
+    page.keyboard.press("Escape")
+    page.get_by_role("link", name="Build the programme").click()
+
+    page.get_by_role("button", name="Build the programme").click()
+    expect(page.locator(".move").first).to_be_visible(timeout=120_000)
+    no_serious_fault(page, "programme")
+    before = page.locator(".move h3").all_inner_texts()
+    page.get_by_role("button", name="Swap").first.click()
+    page.get_by_role("button", name="Take this").first.click()
+    expect(page.get_by_text("edited by hand")).to_be_visible()
+    after = page.locator(".move h3").all_inner_texts()
+    assert before != after
+    page.get_by_role("link", name="Print").click()
+
+    link = page.get_by_role("link", name="Open the PDF")
+    expect(link).to_be_visible()
+    answer = page.request.get(link.get_attribute("href"))
+    text = " ".join(" ".join(p.extract_text() for p in PdfReader(io.BytesIO(answer.body())).pages).split())
+    assert "Nell Arden" in text
+    for title in after:
+        assert title.split(":")[0] in text
+
+
+def test_a_stop_sign_closes_the_programme(page: Page) -> None:
+    user = user_of("ann")
+    create_client(user, today_case("low-bone-mass"))
+    log_in(page)
+    page.get_by_text("Orla Brandt").click()
+    page.get_by_role("link", name="Story").click()
+    page.get_by_role("button", name="Stop signs").click()
+    page.get_by_role("button", name="Ask again").click()
+    page.get_by_role("button", name="Chest pain or pressure").click()
+    page.get_by_role("button", name="Record 1 stop sign(s)").click()
+    expect(page.get_by_role("alert").first).to_contain_text("emergency number")
+    page.get_by_role("link", name="Programme").click()
+    expect(page.get_by_text("A stop sign stands.").first).to_be_visible()
+    assert page.get_by_role("button", name="Build the programme").count() == 0
+
+
+def test_a_wrong_password_says_so(page: Page) -> None:
+    user_of("ann")
+    page.goto("/")
+    page.fill("input[name=username]", "ann")
+    page.fill("input[name=password]", "not-the-password")
+    page.get_by_role("button", name="Come in").click()
+    expect(page.get_by_role("alert")).to_contain_text("name or password is wrong")
+    no_serious_fault(page, "log-in")
+
+
+def test_keys_lead_through_the_stations(page: Page) -> None:
+    user = user_of("ann")
+    create_client(user, today_case("low-bone-mass"))
+    log_in(page)
+    page.get_by_text("Orla Brandt").click()
+    for key, part in (("l", "limits"), ("s", "story"), ("a", "papers"), ("d", "day")):
+        page.keyboard.press(key)
+        page.wait_for_url(f"**/{part}")

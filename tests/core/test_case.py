@@ -1,0 +1,65 @@
+"""The open input: what is refused, and where the fault is said to be."""
+
+import copy
+
+import pytest
+
+from amvel.case import Case, CaseError, read_case
+from amvel.engine import case_digest
+
+
+def faults(data: dict) -> dict[str, str]:
+    with pytest.raises(CaseError) as caught:
+        read_case(data)
+    return dict(caught.value.faults)
+
+
+def changed(data: dict, path: str, value: object) -> dict:
+    out = copy.deepcopy(data)
+    at = out
+    *way, last = path.split(".")
+    for key in way:
+        at = at[int(key)] if key.isdigit() else at[key]
+    at[last] = value
+    return out
+
+
+@pytest.mark.parametrize(("path", "value"), [
+    ("person.stature_cm", 1600), ("person.mass_kg", 5), ("person.sex", "x"), ("person.birth_date", "not a day"), ("tests.0.t_score", 28), ("tests.0.site", "elbow"),
+    ("conditions.0.kind", "magic"), ("room.seats", [{"name": "x", "height_cm": 400}]), ("wishes.minutes", 0), ("surprise", 1), ("person.shoe_size", 40)])
+def test_impossible_or_unknown_values_are_refused_with_their_path(low_bone: dict, path: str, value: object) -> None:
+    found = faults(changed(low_bone, path, value))
+    assert any(path.split(".")[0] in p for p in found), found
+
+
+def test_a_stature_of_sixteen_metres_names_field_and_reason(low_bone: dict) -> None:
+    assert faults(changed(low_bone, "person.stature_cm", 1600)) == {"$.person.stature_cm": "Input should be less than or equal to 220"}
+
+
+def test_missing_required_data_is_named(low_bone: dict) -> None:
+    data = copy.deepcopy(low_bone)
+    del data["person"]["mass_kg"]
+    assert faults(data) == {"$.person.mass_kg": "Field required"}
+
+
+@pytest.mark.parametrize(("on", "word"), [("1930-01-01", "birth"), ("2030-01-01", "as_of")])
+def test_a_test_before_birth_or_in_the_future_is_refused(low_bone: dict, on: str, word: str) -> None:
+    assert word in " ".join(faults(changed(low_bone, "tests.0.on", on)).values())
+
+
+def test_a_density_without_the_make_of_the_device_is_refused(low_bone: dict) -> None:
+    bone = {"test": "bone_density", "on": "2026-01-01", "site": "total_hip", "density_g_cm2": 0.8}
+    assert "make of the device" in " ".join(faults(changed(low_bone, "tests", [bone])).values())
+
+
+def test_the_schema_names_units_and_closes_every_object() -> None:
+    schema = Case.model_json_schema()
+    assert "stature_cm" in schema["$defs"]["Person"]["properties"]
+    assert all(d.get("additionalProperties") is False for d in schema["$defs"].values() if d.get("type") == "object")
+
+
+def test_the_digest_sees_everything_but_the_name(low_bone: dict) -> None:
+    one = case_digest(read_case(low_bone))
+    assert case_digest(read_case(changed(low_bone, "person.name", "Somebody Else"))) == one
+    assert case_digest(read_case(changed(low_bone, "person.mass_kg", 58.1))) != one
+    assert case_digest(read_case(changed(low_bone, "as_of", "2026-11-25"))) != one

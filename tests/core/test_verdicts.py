@@ -1,0 +1,184 @@
+"""What the issue promises of the demo cases, seen through the engine and checked apart from it."""
+
+import copy
+import math
+
+import pytest
+
+from amvel.case import read_case
+from amvel.engine import Engine
+from amvel.planning import ProgrammeBlocked, plan, swaps, violations
+from amvel.safety import describe
+from tests.conftest import DEMO, demo
+
+_engines: dict[str, Engine] = {}
+
+
+def engine(name: str) -> Engine:
+    if name not in _engines:
+        _engines[name] = Engine(read_case(demo(name)))
+    return _engines[name]
+
+
+def verdicts(name: str, context: str = "home") -> dict:
+    return {(v.ref, v.side): v for v in engine(name).verdicts if v.context == context}
+
+
+def test_low_bone_mass_excludes_every_curl_past_the_nod_by_loaded_flexion() -> None:
+    found = verdicts("low-bone-mass")
+    for (ref, _), v in found.items():
+        if ref.startswith("curl_family/") and not ref.endswith("head_nod"):
+            assert v.verdict == "excluded"
+            loaded = [b for b in v.reasons if b.limit.id == "low_bone_mass.loaded_flexion"]
+            assert loaded
+            assert "Strong, Steady and Straight" in str(loaded[0].limit.source)
+            assert v.instead
+    assert found["curl_family/head_nod", "both"].allowed
+
+
+def test_low_bone_mass_allows_the_knee_fold() -> None:
+    found = verdicts("low-bone-mass")
+    assert found["knee_fold/single_fold", "left"].allowed
+    assert found["knee_fold/single_fold", "right"].allowed
+
+
+def test_a_healed_wrist_fracture_is_bone_evidence_and_no_wrist_limit() -> None:
+    e = engine("low-bone-mass")
+    assert not any("wrist" in x.quantity or "hand" in x.quantity for x in e.envelope.limits)
+    assert any("wrist" in text for text, _ in e.findings.bone.reasons)
+
+
+def test_a_painful_wrist_gets_forearms_or_fists_with_both_numbers() -> None:
+    for (ref, side), v in verdicts("painful-wrist").items():
+        if not ref.startswith("arm_or_leg_slide/"):
+            continue
+        assert {b.quantity for b in v.reasons} >= {"right.wrist_extension_loaded_deg", "right.hand_support_percent_bw"}, (ref, side)
+        assert v.verdict == "excluded" or any(c.parameter.id in ("hand", "hands_raised_cm") for c in v.changes)
+
+
+def test_fists_mend_the_angle_but_not_the_load() -> None:
+    from amvel.movements import Request, find
+    e = engine("painful-wrist")
+    family, step = find("arm_or_leg_slide/leg_slide")
+    flat, fists, forearms = (e.profiler.profile(Request(family, step, "left", {**e.values(family, step), "hand": h})) for h in ("flat", "fists", "forearms"))
+    assert flat.peak("right.wrist_extension_loaded_deg") > 60 > 5 > fists.peak("right.wrist_extension_loaded_deg")
+    assert fists.peak("right.hand_support_percent_bw") > 15
+    assert forearms.peak("right.hand_support_percent_bw") == 0
+
+
+def test_a_slow_walk_keeps_the_hand_at_home_and_balance_in_the_visit() -> None:
+    home, visit = verdicts("low-bone-mass-slow-walk"), verdicts("low-bone-mass-slow-walk", "visit")
+    for family in ("standing_leg_to_the_side", "tandem_stand"):
+        for side in ("left", "right"):
+            assert home[f"{family}/firm_hand", side].allowed
+            for step in ("fingertips", "hands_hover"):
+                assert home[f"{family}/{step}", side].verdict == "excluded"
+                assert visit[f"{family}/{step}", side].allowed
+
+
+def test_a_low_chair_asks_for_a_raise_in_centimetres_and_degrees() -> None:
+    v = verdicts("tall-man-low-chair")["sit_to_stand/two_legs", "both"]
+    assert v.verdict == "modified"
+    change = next(c for c in v.changes if c.parameter.id == "seat_cm")
+    assert change.before == 38
+    assert change.after > 41
+    assert change.hip_before_deg > change.hip_after_deg + 3
+    assert "hip bend in sitting" in describe(change)
+    assert f"38 → {change.after:g} cm" in describe(change)
+
+
+def independent_violations(e: Engine, programme) -> list[str]:
+    """Apart from the engine: profiles and limits only, its own few lines."""
+    from amvel.movements import Request, find
+    out = []
+    for item in programme.movements:
+        family, step = find(item.ref)
+        for side in item.sides:
+            columns = e.profiler.profile(Request(family, step, side, item.values)).columns
+            standing = [f.facts.standing for f in e.profiler.profile(Request(family, step, side, item.values)).frames]
+            for limit in e.envelope.limits:
+                if limit.strength == "caution" or ("home" in limit.when and programme.context != "home") or (limit.when == "face down" and family.position != "face down"):
+                    continue
+                for name, values in columns.items():
+                    if name != limit.quantity and name.split(".")[-1] != limit.quantity:
+                        continue
+                    for value, upright in zip(values, standing, strict=True):
+                        if limit.when.startswith("standing") and not upright:
+                            continue
+                        broken = value < limit.bound - 0.1 if limit.at_least else value > limit.bound + 0.1
+                        if broken:
+                            out.append(f"{item.ref} {side} {name} {value:.1f} against {limit.id}")
+    return out
+
+
+@pytest.mark.parametrize("name", [p.stem for p in DEMO])
+def test_a_plan_breaks_nothing_and_owes_nothing_unexplained(name: str) -> None:
+    e = engine(name)
+    for context in ("home", "visit"):
+        if e.stop_signs:
+            with pytest.raises(ProgrammeBlocked):
+                plan(e.case, e.envelope, e.stop_signs, e.verdicts, context)
+            continue
+        programme = plan(e.case, e.envelope, e.stop_signs, e.verdicts, context)
+        assert programme.movements
+        assert independent_violations(e, programme) == []
+        assert violations(e.case, e.envelope, e.profiler, programme.movements, context) == []
+        assert programme.minutes <= e.case.wishes.minutes
+        for covered in programme.obligations:
+            assert covered.by or covered.why_not
+        assert plan(e.case, e.envelope, e.stop_signs, e.verdicts, context) == programme
+
+
+def test_a_stored_programme_is_checked_against_new_findings() -> None:
+    e = engine("low-bone-mass")
+    programme = plan(e.case, e.envelope, e.stop_signs, e.verdicts, "home")
+    data = copy.deepcopy(demo("low-bone-mass"))
+    data["tests"] = [t if t["test"] != "timed_up_and_go" else {**t, "seconds": 16.0} for t in data["tests"]]
+    later = Engine(read_case(data))
+    broken = violations(later.case, later.envelope, later.profiler, programme.movements, "home")
+    assert {b.ref for b in broken} >= {m.ref for m in programme.movements if m.ref.endswith("hands_hover")}
+    assert broken
+
+
+def test_swaps_are_admissible_and_ranked() -> None:
+    e = engine("low-bone-mass")
+    programme = plan(e.case, e.envelope, e.stop_signs, e.verdicts, "home")
+    out = programme.movements[0].ref
+    found = swaps(e.case, e.envelope, e.verdicts, "home", out, tuple(m.ref for m in programme.movements))
+    assert found
+    assert [s for _, s, _ in found] == sorted((s for _, s, _ in found), reverse=True)
+    allowed = {v.ref for v in e.verdicts if v.context == "home" and v.allowed}
+    assert {ref for ref, _, _ in found} <= allowed
+
+
+def test_more_minutes_never_cover_less() -> None:
+    e = engine("low-bone-mass")
+    counts = [len([c for c in plan(e.case, e.envelope, e.stop_signs, e.verdicts, "home", minutes=m).obligations if c.by]) for m in (8, 15, 25, 40)]
+    assert counts == sorted(counts)
+
+
+def test_every_reason_is_a_finite_number_with_a_source() -> None:
+    for v in engine("two-falls-high-pressure").verdicts:
+        for b in v.reasons:
+            assert math.isfinite(b.value)
+            assert str(b.limit.source)
+
+
+def test_fits_go_in_the_right_direction_and_amount() -> None:
+    from amvel.fitting import fits, wall_distance_cm
+    from tests.bodies import body, profiler
+    room = read_case(demo("low-bone-mass")).room
+    small, tall = ({f.what: f.value_cm for f in fits(body(s), room)} for s in ("small", "tall"))
+    assert tall["seat"] - small["seat"] == pytest.approx(24.9 * (1.88 - 1.50), abs=1.5)
+    assert tall["calf support"] > small["calf support"] + 5
+    near, far = wall_distance_cm(profiler("middle"), 10.0), wall_distance_cm(profiler("middle"), 25.0)
+    assert far > near + 5
+
+
+def test_next_test_says_why_and_keeps_its_promise() -> None:
+    from amvel.planning.next_test import next_tests
+    e = engine("knee-and-shoulder")
+    found = next_tests(e)
+    assert {t["test"] for t in found} >= {"timed_up_and_go", "four_stage_balance"}
+    assert all(t["why"] for t in found)
+    assert "blood_pressure" not in {t["test"] for t in found}

@@ -1,0 +1,6 @@
+"""Loaded before Django is set up: what a test run needs in its environment."""
+
+import os
+
+os.environ.setdefault("AMVEL_SECRET_KEY", "only-for-tests")
+os.environ.setdefault("DJANGO_ALLOW_ASYNC_UNSAFE", "true")

@@ -1,0 +1,78 @@
+"""Two organisations, and a client for each."""
+
+import json
+
+import pytest
+from django.test import Client as Browser
+
+from accounts.models import Organisation, User
+from clients.casework import create_client
+from clients.management.commands.load_demo import WRITTEN_AS_OF, moved
+from tests.conftest import demo
+
+PASSWORD = "a-long-password-1"
+
+
+class Api:
+    """JSON over Django's test client, with CSRF enforced."""
+
+    def __init__(self, browser: Browser) -> None:
+        self.browser = browser
+        self.token = browser.get("/api/v1/session").json()["csrf_token"]
+
+    def get(self, path: str):
+        return self.browser.get(f"/api/v1{path}")
+
+    def send(self, method: str, path: str, body: dict, token: str | None = None):
+        call = getattr(self.browser, method)
+        return call(f"/api/v1{path}", json.dumps(body), content_type="application/json", headers={"X-CSRFToken": self.token if token is None else token})
+
+    def post(self, path: str, body: dict):
+        return self.send("post", path, body)
+
+    def patch(self, path: str, body: dict):
+        return self.send("patch", path, body)
+
+    def login(self, username: str, password: str = PASSWORD):
+        answer = self.post("/login", {"username": username, "password": password})
+        if answer.status_code == 200:
+            self.token = answer.json()["csrf_token"]
+        return answer
+
+
+def today_case(name: str) -> dict:
+    """A demo case with its dates moved to today."""
+    from django.utils import timezone
+    data = moved(demo(name), timezone.localdate() - WRITTEN_AS_OF)
+    data.pop("as_of")
+    return data
+
+
+def user_of(name: str) -> User:
+    house = Organisation.objects.create(name=f"House of {name}")
+    return User.objects.create_user(name, password=PASSWORD, organisation=house)
+
+
+@pytest.fixture
+def user(db) -> User:
+    return user_of("ann")
+
+
+@pytest.fixture
+def api(user) -> Api:
+    api = Api(Browser(enforce_csrf_checks=True))
+    assert api.login("ann").status_code == 200
+    return api
+
+
+@pytest.fixture
+def client_id(user) -> str:
+    return str(create_client(user, today_case("low-bone-mass")).pk)
+
+
+@pytest.fixture
+def stranger(db) -> Api:
+    user_of("bob")
+    api = Api(Browser(enforce_csrf_checks=True))
+    assert api.login("bob").status_code == 200
+    return api

@@ -1,0 +1,64 @@
+"""Log-in, lock-out, CSRF, and the walls between organisations."""
+
+import pytest
+from django.db import DatabaseError, connection, transaction
+from django.test import Client as Browser
+
+from clients.models import AuditEntry, CaseRevision
+from tests.server.conftest import Api
+
+pytestmark = pytest.mark.django_db
+
+
+def test_nothing_is_shown_without_log_in(client_id: str) -> None:
+    anyone = Api(Browser())
+    for path in ("/day", "/reference", f"/clients/{client_id}", f"/clients/{client_id}/programmes/latest/hand-out.pdf"):
+        answer = anyone.get(path)
+        assert answer.status_code == 401
+        assert answer.headers["Content-Type"] == "application/problem+json"
+
+
+def test_a_wrong_password_is_refused_and_five_lock_the_name(user) -> None:
+    api = Api(Browser(enforce_csrf_checks=True))
+    codes = [api.login("ann", "wrong-password").status_code for _ in range(6)]
+    assert codes[0] == 401
+    assert codes[-1] == 429
+    assert api.login("ann").status_code == 429
+
+
+def test_a_change_without_the_token_is_refused(api: Api, client_id: str) -> None:
+    answer = api.send("patch", f"/clients/{client_id}", {"base_revision": 1, "sections": {}}, token="nonsense")
+    assert answer.status_code == 403
+    assert CaseRevision.objects.filter(client_id=client_id).count() == 1
+
+
+@pytest.mark.parametrize("path", ["", "/verdicts", "/next-tests", "/programmes/latest", "/figure/clam/small_opening", "/programmes/latest/hand-out.pdf"])
+def test_another_organisation_sees_nothing(stranger: Api, client_id: str, path: str) -> None:
+    assert stranger.get(f"/clients/{client_id}{path}").status_code == 404
+    assert stranger.get("/day").json() == []
+
+
+def test_another_organisation_changes_nothing(stranger: Api, client_id: str) -> None:
+    assert stranger.patch(f"/clients/{client_id}", {"base_revision": 1, "sections": {"conditions": []}}).status_code == 404
+    assert stranger.post(f"/clients/{client_id}/programmes", {}).status_code == 404
+
+
+def test_opening_a_client_leaves_a_trace(api: Api, client_id: str, user) -> None:
+    api.get(f"/clients/{client_id}")
+    assert AuditEntry.objects.filter(client_id=client_id, user=user, action="client opened").exists()
+
+
+@pytest.mark.parametrize("statement", ["UPDATE clients_caserevision SET reason = 'x'", "DELETE FROM clients_auditentry", "DELETE FROM clients_caserevision"])
+def test_the_database_refuses_to_rewrite_what_was_recorded(client_id: str, statement: str) -> None:
+    with pytest.raises(DatabaseError, match="append-only"), transaction.atomic(), connection.cursor() as cursor:
+        cursor.execute(statement)
+
+
+def test_pages_forbid_foreign_scripts(api: Api) -> None:
+    policy = api.get("/session").headers["Content-Security-Policy"]
+    assert "default-src 'self'" in policy
+    assert api.get("/session").headers["Cache-Control"] == "no-store"
+
+
+def test_passwords_are_kept_with_argon2(user) -> None:
+    assert user.password.startswith("argon2")

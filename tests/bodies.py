@@ -4,12 +4,16 @@ from functools import lru_cache
 from math import radians
 
 import numpy as np
-
 from amvel.body import Anthropometry, Contact, Measures, PoseSpec, Row, Skeleton, healthy, measure
 from amvel.movements import Profiler, Request, all_steps
 from amvel.safety import sides_of
 
-SIZES = {"middle": (1.65, 62, "female"), "small": (1.50, 46, "female"), "tall": (1.88, 84, "male"), "heavy": (1.70, 105, "male")}
+SIZES = {
+    "middle": (1.65, 62, "female"),
+    "small": (1.50, 46, "female"),
+    "tall": (1.88, 84, "male"),
+    "heavy": (1.70, 105, "male"),
+}
 
 
 def body(size: str = "middle") -> Anthropometry:
@@ -33,11 +37,29 @@ def press_up(skeleton: Skeleton, knees: bool = False, hands_cm: float = 0.0, fee
     """A press-up position, arms at right angles to the trunk, on hands and feet or hands and knees."""
     angles, free, rows, contacts = {}, {}, [], []
     for s in ("left", "right"):
-        angles |= {f"{s}.shoulder.flexion": radians(90), f"{s}.forearm.pronation": radians(90), f"{s}.wrist.extension": radians(70),
-                   f"{s}.toes.extension": radians(60), f"{s}.knee.flexion": radians(60) if knees else 0.0}
+        angles |= {
+            f"{s}.shoulder.flexion": radians(90),
+            f"{s}.forearm.pronation": radians(90),
+            f"{s}.wrist.extension": radians(70),
+            f"{s}.toes.extension": radians(60),
+            f"{s}.knee.flexion": radians(60) if knees else 0.0,
+        }
         free |= {f"{s}.wrist.extension": 0.3, f"{s}.ankle.dorsiflexion": 0.3}
         lower = f"{s}.knee_front" if knees else f"{s}.ball"
-        rows += [Row(f"{s} hand", f"{s}.palm", (0, 0, 1), hands_cm / 100), Row(f"{s} lower", lower, (0, 0, 1), feet_cm / 100)]
-        contacts += [Contact(f"{s}.palm", "floor", half_size_m=(0.04, 0.03), friction=0.45, strategy="pushes", part=f"{s}.hand"), Contact(lower, "floor", half_size_m=(0.02, 0.04), part=f"{s}.foot")]
+        rows += [
+            Row(f"{s} hand", f"{s}.palm", (0, 0, 1), hands_cm / 100),
+            Row(f"{s} lower", lower, (0, 0, 1), feet_cm / 100),
+        ]
+        contacts += [
+            Contact(
+                f"{s}.palm",
+                "floor",
+                half_size_m=(0.04, 0.03),
+                friction=0.45,
+                strategy="pushes",
+                part=f"{s}.hand",
+            ),
+            Contact(lower, "floor", half_size_m=(0.02, 0.04), part=f"{s}.foot"),
+        ]
     face_down = np.array([[0, 0, 1], [0, 1, 0], [-1, 0, 0]], dtype=float)
     return PoseSpec("press-up", face_down, (0, 0, 0.5), angles, free, tuple(rows), tuple(contacts))

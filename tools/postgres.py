@@ -1,7 +1,7 @@
 """A private PostgreSQL on loopback, under its own system user, with its data in one folder.
 
-    postgres.py start DATA_DIR   prints the port; starts the server when it is not running
-    postgres.py stop DATA_DIR
+postgres.py start DATA_DIR   prints the port; starts the server when it is not running
+postgres.py stop DATA_DIR
 """
 
 import os
@@ -69,13 +69,35 @@ def start(folder: Path) -> int:
     if run(f"{bin_dir}/pg_ctl", "status", "-D", str(data)).returncode == 0 and port_file.exists():
         return int(port_file.read_text())
     if not (data / "PG_VERSION").exists():
-        made = run(f"{bin_dir}/initdb", "-D", str(data), "-U", NAME, "-A", "trust", "--encoding=UTF8", "--locale=C.UTF-8")
+        made = run(
+            f"{bin_dir}/initdb",
+            "-D",
+            str(data),
+            "-U",
+            NAME,
+            "-A",
+            "trust",
+            "--encoding=UTF8",
+            "--locale=C.UTF-8",
+        )
         if made.returncode != 0:
             raise Failed(f"initdb failed: {(made.stderr.strip().splitlines() or ['no message'])[-1]}")
     run("mkdir", "-p", "-m", "700", str(sockets))
     port = free_port()
     options = f"-c listen_addresses=127.0.0.1 -c port={port} -c unix_socket_directories={sockets} -c fsync=on"
-    begun = run(f"{bin_dir}/pg_ctl", "start", "-w", "-t", "30", "-D", str(data), "-l", str(home / "server.log"), "-o", options)
+    begun = run(
+        f"{bin_dir}/pg_ctl",
+        "start",
+        "-w",
+        "-t",
+        "30",
+        "-D",
+        str(data),
+        "-l",
+        str(home / "server.log"),
+        "-o",
+        options,
+    )
     if begun.returncode != 0:
         raise Failed(f"PostgreSQL did not start; see {home / 'server.log'}")
     port_file.write_text(str(port))

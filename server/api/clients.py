@@ -2,18 +2,18 @@
 
 from typing import Any
 
+from amvel import answers
+from amvel.fitting import fits, refused_seats
+from clients.casework import SECTIONS, case_data, change, create_client, engine_of, judgement
+from clients.models import CaseRevision, Client
+from clients.stations import next_action, station_states
 from django.db.models import Max, OuterRef, Subquery
 from django.http import HttpRequest
 from ninja import Router, Schema, Status
 from pydantic import Field
 
-from amvel import answers
-from amvel.fitting import fits, refused_seats
 from api.access import client_of
 from api.problems import PROBLEMS
-from clients.casework import SECTIONS, case_data, change, create_client, engine_of, judgement
-from clients.models import CaseRevision, Client
-from clients.stations import next_action, station_states
 
 router = Router(tags=["clients"])
 
@@ -35,8 +35,11 @@ class DayLine(Schema):
 def day(request: HttpRequest):
     """Every client of the organisation in the order of visits."""
     newest = CaseRevision.objects.filter(client=OuterRef("pk")).order_by("-number")
-    rows = (Client.objects.filter(organisation_id=request.user.organisation_id)
-            .annotate(newest=Subquery(newest.values("pk")[:1]), plan=Max("programmes__number")).order_by("visit_at", "created_at"))
+    rows = (
+        Client.objects.filter(organisation_id=request.user.organisation_id)
+        .annotate(newest=Subquery(newest.values("pk")[:1]), plan=Max("programmes__number"))
+        .order_by("visit_at", "created_at")
+    )
     revisions = CaseRevision.objects.in_bulk([r.newest for r in rows])
     return [_line(r, revisions[r.newest]) for r in rows]
 
@@ -44,9 +47,16 @@ def day(request: HttpRequest):
 def _line(client: Client, revision: CaseRevision) -> dict[str, Any]:
     engine = engine_of(revision)
     station, action, tone = next_action(engine, has_programme=client.plan is not None)
-    return {"id": str(client.pk), "name": engine.case.person.name, "age_years": engine.findings.age, "station": station, "action": action, "tone": tone,
-            "visit_at": client.visit_at.strftime("%H:%M") if client.visit_at else None,
-            "conditions": sorted({c.kind.replace("_", " ") for c in engine.case.conditions})}
+    return {
+        "id": str(client.pk),
+        "name": engine.case.person.name,
+        "age_years": engine.findings.age,
+        "station": station,
+        "action": action,
+        "tone": tone,
+        "visit_at": client.visit_at.strftime("%H:%M") if client.visit_at else None,
+        "conditions": sorted({c.kind.replace("_", " ") for c in engine.case.conditions}),
+    }
 
 
 class Sections(Schema):
@@ -80,9 +90,15 @@ class ClientView(Schema):
 def view(client: Client) -> dict[str, Any]:
     revision = client.latest()
     engine = engine_of(revision)
-    return {"id": str(client.pk), "revision": revision.number, "case": case_data(revision), "screen": answers.screen(engine),
-            "stations": station_states(engine, client.programmes.exists()),
-            "fits": [vars(f) for f in fits(engine.profiler.body, engine.case.room)], "refused": [vars(r) for r in refused_seats(engine.case.room)]}
+    return {
+        "id": str(client.pk),
+        "revision": revision.number,
+        "case": case_data(revision),
+        "screen": answers.screen(engine),
+        "stations": station_states(engine, client.programmes.exists()),
+        "fits": [vars(f) for f in fits(engine.profiler.body, engine.case.room)],
+        "refused": [vars(r) for r in refused_seats(engine.case.room)],
+    }
 
 
 @router.get("/clients/{client_id}", response={200: ClientView, **PROBLEMS})
@@ -103,7 +119,13 @@ class Change(Schema):
 def edit(request: HttpRequest, client_id: str, body: Change):
     """Replace sections of the case; 409 with both versions when somebody else was faster."""
     client = client_of(request, client_id)
-    change(request.user, client, body.base_revision, {k: v for k, v in body.sections.items() if k in SECTIONS}, body.reason)
+    change(
+        request.user,
+        client,
+        body.base_revision,
+        {k: v for k, v in body.sections.items() if k in SECTIONS},
+        body.reason,
+    )
     return view(client)
 
 
@@ -117,7 +139,13 @@ def add_test(request: HttpRequest, client_id: str, body: NewTest):
     """Add a test result; older results stay."""
     client = client_of(request, client_id)
     tests = client.latest().data.get("tests", [])
-    change(request.user, client, body.base_revision, {"tests": [*tests, body.result]}, f"test: {body.result.get('test', '?')}")
+    change(
+        request.user,
+        client,
+        body.base_revision,
+        {"tests": [*tests, body.result]},
+        f"test: {body.result.get('test', '?')}",
+    )
     return view(client)
 
 

@@ -2,18 +2,18 @@
 
 from typing import Any
 
-from django.http import HttpRequest, HttpResponse
-from ninja import Router, Schema
-from pydantic import Field
-
 from amvel import answers
 from amvel.engine import Engine
 from amvel.movements import Profile, Request, UnknownMovement, find
 from amvel.movements.figure import figure
 from amvel.safety import judge_one, sides_of
+from clients.casework import engine_of, judgement
+from django.http import HttpRequest, HttpResponse
+from ninja import Router, Schema
+from pydantic import Field
+
 from api.access import client_of
 from api.problems import PROBLEMS, problem
-from clients.casework import engine_of, judgement
 
 router = Router(tags=["movements"])
 
@@ -44,7 +44,9 @@ class Tried(Schema):
     modified_svg: str = ""
 
 
-def _request(engine: Engine, family_id: str, step_id: str, side: str, values: dict[str, float | str]) -> Request:
+def _request(
+    engine: Engine, family_id: str, step_id: str, side: str, values: dict[str, float | str]
+) -> Request:
     family, step = find(f"{family_id}/{step_id}")
     if side not in sides_of(step):
         raise UnknownMovement(f"{family_id}/{step_id} has no side '{side}'")
@@ -71,12 +73,18 @@ def try_step(request: HttpRequest, client_id: str, family_id: str, step_id: str,
     profile = engine.profiler.profile(_request(engine, family_id, step_id, body.side, body.values))
     verdict = judge_one(engine.case, engine.findings, engine.envelope, engine.profiler, profile, body.context)
     changed = verdict.profile is not profile and verdict.allowed
-    return {"verdict": answers.verdict_data(verdict), "profile": answers.profile_data(profile), "svg": _drawn(engine, profile),
-            "modified_svg": _drawn(engine, verdict.profile) if changed else ""}
+    return {
+        "verdict": answers.verdict_data(verdict),
+        "profile": answers.profile_data(profile),
+        "svg": _drawn(engine, profile),
+        "modified_svg": _drawn(engine, verdict.profile) if changed else "",
+    }
 
 
 @router.get("/clients/{client_id}/figure/{family_id}/{step_id}", response=PROBLEMS)
-def drawing(request: HttpRequest, client_id: str, family_id: str, step_id: str, side: str = "", values: str = ""):
+def drawing(
+    request: HttpRequest, client_id: str, family_id: str, step_id: str, side: str = "", values: str = ""
+):
     """The picture of a step for this client as SVG; `values` is 'name:value,name:value'."""
     engine = engine_of(client_of(request, client_id).latest())
     step = find(f"{family_id}/{step_id}")[1]

@@ -1,14 +1,13 @@
 """Errors as problem details (RFC 9457), in one place."""
 
-from django.http import Http404, HttpRequest, JsonResponse
-from ninja import NinjaAPI, Schema
-from ninja.errors import AuthenticationError, HttpError, ValidationError
-
 from amvel.body import BodyError
 from amvel.case import CaseError
 from amvel.movements import UnknownMovement
 from amvel.planning import ProgrammeBlocked
 from clients.casework import Stale, case_data
+from django.http import Http404, HttpRequest, JsonResponse
+from ninja import NinjaAPI, Schema
+from ninja.errors import AuthenticationError, HttpError, ValidationError
 from programmes.building import NotAllowed
 
 
@@ -39,18 +38,33 @@ def problem(status: int, title: str, detail: str = "", **more: object) -> JsonRe
 
 def install(api: NinjaAPI) -> None:
     """Register every handler."""
+
     @api.exception_handler(CaseError)
     def refused(request: HttpRequest, error: CaseError):
-        return problem(422, "The case is refused", str(error), faults=[{"path": p, "reason": r} for p, r in error.faults])
+        return problem(
+            422, "The case is refused", str(error), faults=[{"path": p, "reason": r} for p, r in error.faults]
+        )
 
     @api.exception_handler(ValidationError)
     def invalid(request: HttpRequest, error: ValidationError):
-        faults = [{"path": "$." + ".".join(str(x) for x in e["loc"][1:]), "reason": e["msg"]} for e in error.errors]
-        return problem(422, "The request is refused", "; ".join(f"{f['path']}: {f['reason']}" for f in faults), faults=faults)
+        faults = [
+            {"path": "$." + ".".join(str(x) for x in e["loc"][1:]), "reason": e["msg"]} for e in error.errors
+        ]
+        return problem(
+            422,
+            "The request is refused",
+            "; ".join(f"{f['path']}: {f['reason']}" for f in faults),
+            faults=faults,
+        )
 
     @api.exception_handler(Stale)
     def stale(request: HttpRequest, error: Stale):
-        return problem(409, "Changed in between", str(error), current={"revision": error.current.number, "case": case_data(error.current)})
+        return problem(
+            409,
+            "Changed in between",
+            str(error),
+            current={"revision": error.current.number, "case": case_data(error.current)},
+        )
 
     @api.exception_handler(ProgrammeBlocked)
     def blocked(request: HttpRequest, error: ProgrammeBlocked):

@@ -2,18 +2,18 @@
 
 from typing import Any
 
+from clients.casework import audit
+from clients.models import Client
 from django.db import transaction
 from django.http import Http404, HttpRequest, HttpResponse
 from ninja import Router, Schema, Status
+from programmes import building
+from programmes.handout import hand_out_html, hand_out_pdf
+from programmes.models import Programme
 from pydantic import Field
 
 from api.access import client_of
 from api.problems import PROBLEMS
-from clients.casework import audit, engine_of
-from clients.models import Client
-from programmes import building
-from programmes.handout import hand_out_html, hand_out_pdf
-from programmes.models import Programme
 
 router = Router(tags=["programmes"])
 
@@ -38,8 +38,16 @@ class ProgrammeView(Schema):
 
 def _view(client: Client, programme: Programme) -> dict[str, Any]:
     broken = building.violations_of(client, programme)
-    return {"id": str(programme.pk), "number": programme.number, "context": programme.context, "made_by": programme.made_by, "case_digest": programme.case_digest,
-            "rulebook_version": programme.rulebook_version, "answer": programme.answer, "violations": broken}
+    return {
+        "id": str(programme.pk),
+        "number": programme.number,
+        "context": programme.context,
+        "made_by": programme.made_by,
+        "case_digest": programme.case_digest,
+        "rulebook_version": programme.rulebook_version,
+        "answer": programme.answer,
+        "violations": broken,
+    }
 
 
 @router.post("/clients/{client_id}/programmes", response={201: ProgrammeView, **PROBLEMS})
@@ -48,7 +56,9 @@ def build(request: HttpRequest, client_id: str, body: Build):
     client = client_of(request, client_id)
     with transaction.atomic():
         Client.objects.select_for_update().get(pk=client.pk)
-        programme = building.build(client, request.user, body.context, body.minutes, tuple(body.locked), tuple(body.barred))
+        programme = building.build(
+            client, request.user, body.context, body.minutes, tuple(body.locked), tuple(body.barred)
+        )
     audit(request.user, client, "programme built", f"number {programme.number}")
     return Status(201, _view(client, programme))
 
@@ -68,7 +78,9 @@ class Swaps(Schema):
     swaps: list[dict[str, Any]]
 
 
-@router.get("/clients/{client_id}/programmes/latest/swaps/{family_id}/{step_id}", response={200: Swaps, **PROBLEMS})
+@router.get(
+    "/clients/{client_id}/programmes/latest/swaps/{family_id}/{step_id}", response={200: Swaps, **PROBLEMS}
+)
 def swap_choices(request: HttpRequest, client_id: str, family_id: str, step_id: str):
     """What may stand in for one movement, best first."""
     client = client_of(request, client_id)
@@ -103,4 +115,6 @@ def pdf(request: HttpRequest, client_id: str):
 @router.get("/clients/{client_id}/programmes/latest/hand-out", response=PROBLEMS)
 def page(request: HttpRequest, client_id: str):
     """The same hand-out as a page."""
-    return HttpResponse(hand_out_html(client_of(request, client_id, "hand-out shown")), content_type="text/html; charset=utf-8")
+    return HttpResponse(
+        hand_out_html(client_of(request, client_id, "hand-out shown")), content_type="text/html; charset=utf-8"
+    )

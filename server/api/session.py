@@ -1,5 +1,9 @@
 """Logging in and out."""
 
+from amvel import answers
+from amvel.safety import RULEBOOK_VERSION
+from amvel.screening.stop_signs import QUESTIONS
+from clients.casework import audit
 from django.contrib.auth import authenticate, login, logout
 from django.http import HttpRequest
 from django.middleware.csrf import get_token
@@ -7,11 +11,7 @@ from ninja import Router, Schema
 from ninja.utils import check_csrf
 from pydantic import Field
 
-from amvel import answers
-from amvel.safety import RULEBOOK_VERSION
-from amvel.screening.stop_signs import QUESTIONS
 from api.problems import PROBLEMS, problem
-from clients.casework import audit
 
 router = Router(tags=["session"])
 
@@ -34,8 +34,11 @@ def session(request: HttpRequest):
     """The current session; also hands out the CSRF token."""
     user = request.user
     known = user.is_authenticated
-    return Session(user=(user.get_full_name() or user.username) if known else "",
-                   organisation=str(user.organisation) if known and user.organisation else "", csrf_token=get_token(request))
+    return Session(
+        user=(user.get_full_name() or user.username) if known else "",
+        organisation=str(user.organisation) if known and user.organisation else "",
+        csrf_token=get_token(request),
+    )
 
 
 @router.post("/login", auth=None, response={200: Session, **PROBLEMS})
@@ -46,8 +49,11 @@ def log_in(request: HttpRequest, credentials: Credentials):
     user = authenticate(request, username=credentials.username, password=credentials.password)
     if user is None:
         locked = getattr(request, "axes_locked_out", False)
-        return problem(429 if locked else 401, "Locked for a while" if locked else "Not logged in",
-                       "too many attempts; try again in a quarter of an hour" if locked else "name or password is wrong")
+        return problem(
+            429 if locked else 401,
+            "Locked for a while" if locked else "Not logged in",
+            "too many attempts; try again in a quarter of an hour" if locked else "name or password is wrong",
+        )
     login(request, user)
     audit(user, None, "logged in")
     return session(request)
@@ -75,4 +81,10 @@ class Reference(Schema):
 def reference(request: HttpRequest):
     """Texts and forms for the stations."""
     signs = [{"id": k, "title": title, "emergency": emergency} for k, (title, emergency) in QUESTIONS.items()]
-    return {"stop_signs": signs, "tests": answers.tests(), "movements": answers.movements(), "rules": answers.rules(), "rulebook_version": RULEBOOK_VERSION}
+    return {
+        "stop_signs": signs,
+        "tests": answers.tests(),
+        "movements": answers.movements(),
+        "rules": answers.rules(),
+        "rulebook_version": RULEBOOK_VERSION,
+    }

@@ -2,17 +2,27 @@
 
 from typing import Any
 
-from django.db import IntegrityError, transaction
-from django.utils import timezone
-
 from accounts.models import User
 from amvel import answers
 from amvel.case import read_case
 from amvel.engine import Engine
 from amvel.planning.next_test import next_tests
+from django.db import IntegrityError, transaction
+from django.utils import timezone
+
 from clients.models import AuditEntry, CaseRevision, Client, Judgement
 
-SECTIONS = ("person", "consent", "stop_signs", "conditions", "tests", "room", "tolerates", "wishes", "overrides")
+SECTIONS = (
+    "person",
+    "consent",
+    "stop_signs",
+    "conditions",
+    "tests",
+    "room",
+    "tolerates",
+    "wishes",
+    "overrides",
+)
 
 
 class Stale(Exception):
@@ -65,7 +75,9 @@ def change(user: User, client: Client, base: int, sections: dict[str, Any], reas
 
 def _store(client: Client, number: int, data: dict[str, Any], reason: str, user: User | None) -> CaseRevision:
     data.pop("as_of", None)
-    return CaseRevision.objects.create(client=client, number=number, data=data, reason=reason[:300], author=user)
+    return CaseRevision.objects.create(
+        client=client, number=number, data=data, reason=reason[:300], author=user
+    )
 
 
 def judgement(client: Client, engine: Engine) -> Judgement:
@@ -74,11 +86,18 @@ def judgement(client: Client, engine: Engine) -> Judgement:
     if found is not None:
         return found
     verdicts = [answers.verdict_data(v) for v in engine.verdicts]
-    return Judgement.objects.get_or_create(organisation=client.organisation, digest=engine.digest,
-                                           defaults={"verdicts": verdicts, "next_tests": next_tests(engine)})[0]
+    return Judgement.objects.get_or_create(
+        organisation=client.organisation,
+        digest=engine.digest,
+        defaults={"verdicts": verdicts, "next_tests": next_tests(engine)},
+    )[0]
 
 
 def audit(user: User | None, client: Client | None, action: str, detail: str = "") -> None:
-    organisation = client.organisation if client is not None else user.organisation if user is not None else None
+    organisation = (
+        client.organisation if client is not None else user.organisation if user is not None else None
+    )
     if organisation is not None:
-        AuditEntry.objects.create(organisation=organisation, user=user, client=client, action=action, detail=detail[:300])
+        AuditEntry.objects.create(
+            organisation=organisation, user=user, client=client, action=action, detail=detail[:300]
+        )

@@ -2,10 +2,9 @@
 
 import uuid
 
+from accounts.models import Organisation
 from django.conf import settings
 from django.db import models
-
-from accounts.models import Organisation
 
 
 class Client(models.Model):
@@ -60,7 +59,9 @@ class Judgement(models.Model):
     created_at = models.DateTimeField(auto_now_add=True)
 
     class Meta:
-        constraints = [models.UniqueConstraint(fields=["organisation", "digest"], name="one_judgement_per_case")]
+        constraints = [
+            models.UniqueConstraint(fields=["organisation", "digest"], name="one_judgement_per_case")
+        ]
 
 
 class AuditEntry(AppendOnly):

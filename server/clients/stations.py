@@ -39,11 +39,23 @@ def station_states(engine: Engine, has_programme: bool) -> list[dict[str, Any]]:
     """Each station: done, due or open, and what is missing."""
     blocked = bool(engine.stop_signs)
     missing = missing_tests(engine)
-    story = "due" if any(s.id in ("no_consent", "not_asked") for s in engine.stop_signs) else "stop" if blocked else "done"
-    names = [("story", story, engine.stop_signs[0].title if blocked else ""),
-             ("measure", "due" if missing else "done", f"{len(missing)} basic test(s) missing" if missing else ""),
-             ("limits", "done" if engine.envelope.limits else "open", f"{len(engine.envelope.limits)} limits"),
-             ("movements", "open", ""),
-             ("programme", "stop" if blocked else "done" if has_programme else "due", "closed while a stop sign stands" if blocked else ""),
-             ("papers", "stop" if blocked else "due" if has_programme else "open", "")]
+    story = (
+        "due"
+        if any(s.id in ("no_consent", "not_asked") for s in engine.stop_signs)
+        else "stop"
+        if blocked
+        else "done"
+    )
+    names = [
+        ("story", story, engine.stop_signs[0].title if blocked else ""),
+        ("measure", "due" if missing else "done", f"{len(missing)} basic test(s) missing" if missing else ""),
+        ("limits", "done" if engine.envelope.limits else "open", f"{len(engine.envelope.limits)} limits"),
+        ("movements", "open", ""),
+        (
+            "programme",
+            "stop" if blocked else "done" if has_programme else "due",
+            "closed while a stop sign stands" if blocked else "",
+        ),
+        ("papers", "stop" if blocked else "due" if has_programme else "open", ""),
+    ]
     return [{"id": i, "state": s, "note": n} for i, s, n in names]

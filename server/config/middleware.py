@@ -1,7 +1,9 @@
 """Response headers that Django does not set itself."""
 
-POLICY = ("default-src 'self'; frame-src 'self'; img-src 'self' data: blob:; style-src 'self' 'unsafe-inline'; font-src 'self' data:; "
-          "connect-src 'self'; frame-ancestors 'self'; base-uri 'self'; form-action 'self'")
+POLICY = (
+    "default-src 'self'; frame-src 'self'; img-src 'self' data: blob:; style-src 'self' 'unsafe-inline'; font-src 'self' data:; "
+    "connect-src 'self'; frame-ancestors 'self'; base-uri 'self'; form-action 'self'"
+)
 
 
 class ContentPolicy:

@@ -2,8 +2,6 @@
 
 from typing import Any
 
-from django.http import Http404
-
 from accounts.models import User
 from amvel import answers
 from amvel.engine import Engine
@@ -13,6 +11,8 @@ from amvel.safety import RULEBOOK_VERSION, plain_fault
 from amvel.safety.verdict import Breach
 from clients.casework import engine_of
 from clients.models import Client
+from django.http import Http404
+
 from programmes.models import Programme
 
 
@@ -34,16 +34,36 @@ def open_for(client: Client) -> Engine:
     return engine
 
 
-def _store(client: Client, user: User | None, engine: Engine, context: str, answer: dict[str, Any], made_by: str) -> Programme:
+def _store(
+    client: Client, user: User | None, engine: Engine, context: str, answer: dict[str, Any], made_by: str
+) -> Programme:
     last = client.programmes.order_by("-number").first()
-    return Programme.objects.create(client=client, number=(last.number if last else 0) + 1, context=context, answer=answer, made_by=made_by,
-                                    case_digest=engine.digest, rulebook_version=RULEBOOK_VERSION, model_version=MODEL_VERSION, author=user)
+    return Programme.objects.create(
+        client=client,
+        number=(last.number if last else 0) + 1,
+        context=context,
+        answer=answer,
+        made_by=made_by,
+        case_digest=engine.digest,
+        rulebook_version=RULEBOOK_VERSION,
+        model_version=MODEL_VERSION,
+        author=user,
+    )
 
 
-def build(client: Client, user: User | None, context: str, minutes: int | None, locked: tuple[str, ...] = (), barred: tuple[str, ...] = ()) -> Programme:
+def build(
+    client: Client,
+    user: User | None,
+    context: str,
+    minutes: int | None,
+    locked: tuple[str, ...] = (),
+    barred: tuple[str, ...] = (),
+) -> Programme:
     """Solve and store."""
     engine = open_for(client)
-    solved = plan(engine.case, engine.envelope, engine.stop_signs, engine.verdicts, context, minutes, locked, barred)
+    solved = plan(
+        engine.case, engine.envelope, engine.stop_signs, engine.verdicts, context, minutes, locked, barred
+    )
     return _store(client, user, engine, context, answers.programme_data(solved), "solver")
 
 
@@ -90,12 +110,33 @@ def swap(client: Client, user: User, out: str, into: str) -> Programme:
     if place is None:
         raise Http404
     minutes = step.dose.minutes(len(group)) + 0.7
-    movements[place] = {"ref": into, "title": _title(into), "position": family.position, "sides": [v.side for v in group], "values": group[0].profile.request.values,
-                        "repetitions": step.dose.repetitions, "sets": step.dose.sets, "hold_s": step.dose.hold_s, "minutes": round(minutes, 1), "effort": step.effort,
-                        "verdict": next((v.verdict for v in group if v.verdict != "as_is"), "as_is"), "why": "chosen by hand, for " + words(max(step.purposes, key=lambda p: step.purposes[p]))}
+    movements[place] = {
+        "ref": into,
+        "title": _title(into),
+        "position": family.position,
+        "sides": [v.side for v in group],
+        "values": group[0].profile.request.values,
+        "repetitions": step.dose.repetitions,
+        "sets": step.dose.sets,
+        "hold_s": step.dose.hold_s,
+        "minutes": round(minutes, 1),
+        "effort": step.effort,
+        "verdict": next((v.verdict for v in group if v.verdict != "as_is"), "as_is"),
+        "why": "chosen by hand, for " + words(max(step.purposes, key=lambda p: step.purposes[p])),
+    }
     positions = list(dict.fromkeys(m["position"] for m in movements))
-    answer = {**programme.answer, "movements": movements, "changes_of_position": len(positions) - 1, "optimal": False,
-              "minutes": round(programme.answer["minutes"] + movements[place]["minutes"] - next(m["minutes"] for m in programme.answer["movements"] if m["ref"] == out), 1)}
+    answer = {
+        **programme.answer,
+        "movements": movements,
+        "changes_of_position": len(positions) - 1,
+        "optimal": False,
+        "minutes": round(
+            programme.answer["minutes"]
+            + movements[place]["minutes"]
+            - next(m["minutes"] for m in programme.answer["movements"] if m["ref"] == out),
+            1,
+        ),
+    }
     edited = _store(client, user, engine, programme.context, answer, "hand edit")
     broken = violations_of(client, edited)
     if broken:

@@ -5,15 +5,23 @@ from collections.abc import Iterator
 from datetime import date
 
 import pytest
+from clients.casework import create_client
 from playwright.sync_api import Browser, Page, expect, sync_playwright
 from pypdf import PdfReader
 
-from clients.casework import create_client
 from tests.conftest import ROOT
 from tests.server.conftest import PASSWORD, today_case, user_of
 
-FLAGS = ["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking", "--disable-component-update", "--disable-sync"]
-AXE = (ROOT / "web" / "node_modules" / "axe-core" / "axe.min.js")
+FLAGS = [
+    "--no-sandbox",
+    "--disable-gpu",
+    "--disable-quic",
+    "--no-first-run",
+    "--disable-background-networking",
+    "--disable-component-update",
+    "--disable-sync",
+]
+AXE = ROOT / "web" / "node_modules" / "axe-core" / "axe.min.js"
 pytestmark = pytest.mark.django_db(transaction=True)
 
 
@@ -49,7 +57,11 @@ def no_serious_fault(page: Page, where: str) -> None:
     """axe-core: nothing of impact serious or critical."""
     page.evaluate(AXE.read_text())
     found = page.evaluate("axe.run(document, {resultTypes: ['violations']})")
-    bad = [(v["id"], [n["target"] for n in v["nodes"]][:3]) for v in found["violations"] if v["impact"] in ("serious", "critical")]
+    bad = [
+        (v["id"], [n["target"] for n in v["nodes"]][:3])
+        for v in found["violations"]
+        if v["impact"] in ("serious", "critical")
+    ]
     assert not bad, (where, bad)
 
 
@@ -82,6 +94,7 @@ def test_from_log_in_to_the_printed_page(page: Page) -> None:
     page.get_by_role("button", name="+ Broken bone").click()
     no_serious_fault(page, "story")
     page.get_by_role("button", name="Keep and go on").click()
+    expect(page.get_by_role("heading", name="Positions")).to_be_visible()
     for answer in page.get_by_role("radiogroup").all():
         answer.get_by_text("Yes", exact=True).click()
     page.get_by_role("button", name="Keep and go on").click()
@@ -94,7 +107,7 @@ def test_from_log_in_to_the_printed_page(page: Page) -> None:
     number(page, "Time", "11")
     keep_test(page, "timed up and go")
     page.locator(".choice", has_text="Bone density").click()
-    page.get_by_label("Site").click()
+    page.get_by_role("combobox", name="Site").click()
     page.get_by_role("option", name="Total hip").click()
     number(page, "T-score", "-2.8")
     keep_test(page, "bone density")
@@ -165,6 +178,7 @@ def test_keys_lead_through_the_stations(page: Page) -> None:
     create_client(user, today_case("low-bone-mass"))
     log_in(page)
     page.get_by_text("Orla Brandt").click()
+    expect(page.get_by_role("heading", name="Orla Brandt")).to_be_visible()
     for key, part in (("l", "limits"), ("s", "story"), ("a", "papers"), ("d", "day")):
         page.keyboard.press(key)
         page.wait_for_url(f"**/{part}")

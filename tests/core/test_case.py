@@ -3,7 +3,6 @@
 import copy
 
 import pytest
-
 from amvel.case import Case, CaseError, read_case
 from amvel.engine import case_digest
 
@@ -24,16 +23,33 @@ def changed(data: dict, path: str, value: object) -> dict:
     return out
 
 
-@pytest.mark.parametrize(("path", "value"), [
-    ("person.stature_cm", 1600), ("person.mass_kg", 5), ("person.sex", "x"), ("person.birth_date", "not a day"), ("tests.0.t_score", 28), ("tests.0.site", "elbow"),
-    ("conditions.0.kind", "magic"), ("room.seats", [{"name": "x", "height_cm": 400}]), ("wishes.minutes", 0), ("surprise", 1), ("person.shoe_size", 40)])
-def test_impossible_or_unknown_values_are_refused_with_their_path(low_bone: dict, path: str, value: object) -> None:
+@pytest.mark.parametrize(
+    ("path", "value"),
+    [
+        ("person.stature_cm", 1600),
+        ("person.mass_kg", 5),
+        ("person.sex", "x"),
+        ("person.birth_date", "not a day"),
+        ("tests.0.t_score", 28),
+        ("tests.0.site", "elbow"),
+        ("conditions.0.kind", "magic"),
+        ("room.seats", [{"name": "x", "height_cm": 400}]),
+        ("wishes.minutes", 0),
+        ("surprise", 1),
+        ("person.shoe_size", 40),
+    ],
+)
+def test_impossible_or_unknown_values_are_refused_with_their_path(
+    low_bone: dict, path: str, value: object
+) -> None:
     found = faults(changed(low_bone, path, value))
     assert any(path.split(".")[0] in p for p in found), found
 
 
 def test_a_stature_of_sixteen_metres_names_field_and_reason(low_bone: dict) -> None:
-    assert faults(changed(low_bone, "person.stature_cm", 1600)) == {"$.person.stature_cm": "Input should be less than or equal to 220"}
+    assert faults(changed(low_bone, "person.stature_cm", 1600)) == {
+        "$.person.stature_cm": "Input should be less than or equal to 220"
+    }
 
 
 def test_missing_required_data_is_named(low_bone: dict) -> None:
@@ -55,7 +71,9 @@ def test_a_density_without_the_make_of_the_device_is_refused(low_bone: dict) -> 
 def test_the_schema_names_units_and_closes_every_object() -> None:
     schema = Case.model_json_schema()
     assert "stature_cm" in schema["$defs"]["Person"]["properties"]
-    assert all(d.get("additionalProperties") is False for d in schema["$defs"].values() if d.get("type") == "object")
+    assert all(
+        d.get("additionalProperties") is False for d in schema["$defs"].values() if d.get("type") == "object"
+    )
 
 
 def test_the_digest_sees_everything_but_the_name(low_bone: dict) -> None:

@@ -4,8 +4,8 @@ import json
 from pathlib import Path
 
 import pytest
-
 from amvel.cli import main
+
 from tests.conftest import ROOT
 
 CASE = str(ROOT / "demo" / "cases" / "low-bone-mass.json")
@@ -26,13 +26,37 @@ def data(capsys: pytest.CaptureFixture[str], *args: str):
 def test_screen_has_its_fields(capsys: pytest.CaptureFixture[str]) -> None:
     found = data(capsys, "screen", CASE)
     assert set(found) >= {"stop_signs", "findings", "limits", "obligations", "referrals", "assumptions"}
-    assert set(found["limits"][0]) >= {"id", "quantity", "bound", "unit", "condition", "strength", "reason", "source", "review_on", "valid_until"}
+    assert set(found["limits"][0]) >= {
+        "id",
+        "quantity",
+        "bound",
+        "unit",
+        "condition",
+        "strength",
+        "reason",
+        "source",
+        "review_on",
+        "valid_until",
+    }
 
 
 def test_judge_one_step(capsys: pytest.CaptureFixture[str]) -> None:
-    found = data(capsys, "judge", CASE, "--family", "curl_family", "--step", "legs_straight", "--context", "home")
+    found = data(
+        capsys, "judge", CASE, "--family", "curl_family", "--step", "legs_straight", "--context", "home"
+    )
     assert [v["verdict"] for v in found] == ["excluded"]
-    assert set(found[0]) >= {"family", "step", "side", "context", "verdict", "cautions", "assumed", "changes", "reasons", "instead"}
+    assert set(found[0]) >= {
+        "family",
+        "step",
+        "side",
+        "context",
+        "verdict",
+        "cautions",
+        "assumed",
+        "changes",
+        "reasons",
+        "instead",
+    }
     assert set(found[0]["reasons"][0]) >= {"limit", "quantity", "value", "bound", "unit", "source"}
 
 
@@ -54,11 +78,21 @@ def test_catalogues_print(capsys: pytest.CaptureFixture[str], command: tuple[str
     assert data(capsys, *command)
 
 
-@pytest.mark.parametrize(("args", "word"), [
-    (("screen", "/nowhere.json"), "No such file"), (("judge", CASE, "--family", "nothing"), "nothing"), (("profile", "a/b", "--case", CASE), "no family"),
-    (("profile", "knee_fold/single_fold", "--case", CASE, "--set", "hip_deg=400"), "outside"), (("profile", "knee_fold/single_fold", "--case", CASE, "--set", "size=1"), "no such parameter"),
-    (("rules", "--id", "none"), "no rule"), (("figure", "clam/small_opening", "--case", CASE, "--side", "both"), "--side")])
-def test_bad_input_exits_with_two_and_one_line(capsys: pytest.CaptureFixture[str], args: tuple[str, ...], word: str) -> None:
+@pytest.mark.parametrize(
+    ("args", "word"),
+    [
+        (("screen", "/nowhere.json"), "No such file"),
+        (("judge", CASE, "--family", "nothing"), "nothing"),
+        (("profile", "a/b", "--case", CASE), "no family"),
+        (("profile", "knee_fold/single_fold", "--case", CASE, "--set", "hip_deg=400"), "outside"),
+        (("profile", "knee_fold/single_fold", "--case", CASE, "--set", "size=1"), "no such parameter"),
+        (("rules", "--id", "none"), "no rule"),
+        (("figure", "clam/small_opening", "--case", CASE, "--side", "both"), "--side"),
+    ],
+)
+def test_bad_input_exits_with_two_and_one_line(
+    capsys: pytest.CaptureFixture[str], args: tuple[str, ...], word: str
+) -> None:
     status, out, err = run(capsys, *args)
     assert status == 2
     assert out == ""
@@ -74,4 +108,7 @@ def test_every_fault_of_a_case_is_a_line(capsys: pytest.CaptureFixture[str], tmp
     path.write_text(json.dumps(bad))
     status, _, err = run(capsys, "screen", str(path))
     assert status == 2
-    assert err.splitlines() == ["$.person.stature_cm: Input should be less than or equal to 220", "$.extra: Extra inputs are not permitted"]
+    assert err.splitlines() == [
+        "$.person.stature_cm: Input should be less than or equal to 220",
+        "$.extra: Extra inputs are not permitted",
+    ]

@@ -2,12 +2,12 @@
 
 import numpy as np
 import pytest
-
 from amvel.body import GRAVITY_M_S2, react
 from amvel.movements import POSITIONS, all_steps, library
 from amvel.movements.figure import figure
 from amvel.movements.frames import other_side
 from amvel.quantities import REGISTRY, base_id
+
 from tests.bodies import SIZES, library_profiles, profiler
 
 # This body's hips are too wide for the wide clam: it is offered the smaller opening instead.
@@ -15,8 +15,21 @@ CANNOT = {("heavy", "clam/larger_opening")}
 
 
 def test_the_slice_has_its_families_and_steps() -> None:
-    named = {"breathing_rest", "deep_abdominal_set", "knee_fold", "bent_knee_fall_out", "opposite_arm_and_leg_supine", "clam", "arm_or_leg_slide", "shoulder_blade_slide",
-             "seated_march", "tall_hinge", "sit_to_stand", "wall_plank", "curl_family"}
+    named = {
+        "breathing_rest",
+        "deep_abdominal_set",
+        "knee_fold",
+        "bent_knee_fall_out",
+        "opposite_arm_and_leg_supine",
+        "clam",
+        "arm_or_leg_slide",
+        "shoulder_blade_slide",
+        "seated_march",
+        "tall_hinge",
+        "sit_to_stand",
+        "wall_plank",
+        "curl_family",
+    }
     assert named <= set(library())
     assert len(all_steps()) >= 30
     assert {f.position for f in library().values()} == set(POSITIONS)
@@ -64,9 +77,15 @@ def test_left_and_right_are_mirror_images() -> None:
 def test_the_peaks_are_settled_between_frames() -> None:
     """Twice as many frames in between move no trunk angle by more than half a degree."""
     from amvel.movements import Profiler, Request, find
+
     coarse = profiler("middle")
     fine = Profiler(coarse.body, coarse.capacities, between=2 * coarse.between + 1)
-    for ref in ("knee_fold/single_fold", "curl_family/one_knee_bent", "sit_to_stand/two_legs", "tall_hinge/hands_on_thighs"):
+    for ref in (
+        "knee_fold/single_fold",
+        "curl_family/one_knee_bent",
+        "sit_to_stand/two_legs",
+        "tall_hinge/hands_on_thighs",
+    ):
         family, step = find(ref)
         request = Request(family, step, "left" if step.sides else "both", step.defaults(coarse.body))
         a, b = coarse.profile(request), fine.profile(request)

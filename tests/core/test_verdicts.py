@@ -4,11 +4,11 @@ import copy
 import math
 
 import pytest
-
 from amvel.case import read_case
 from amvel.engine import Engine
 from amvel.planning import ProgrammeBlocked, plan, swaps, violations
 from amvel.safety import describe
+
 from tests.conftest import DEMO, demo
 
 _engines: dict[str, Engine] = {}
@@ -52,16 +52,25 @@ def test_a_painful_wrist_gets_forearms_or_fists_with_both_numbers() -> None:
     for (ref, side), v in verdicts("painful-wrist").items():
         if not ref.startswith("arm_or_leg_slide/"):
             continue
-        assert {b.quantity for b in v.reasons} >= {"right.wrist_extension_loaded_deg", "right.hand_support_percent_bw"}, (ref, side)
+        assert {b.quantity for b in v.reasons} >= {
+            "right.wrist_extension_loaded_deg",
+            "right.hand_support_percent_bw",
+        }, (ref, side)
         assert v.verdict == "excluded" or any(c.parameter.id in ("hand", "hands_raised_cm") for c in v.changes)
 
 
 def test_fists_mend_the_angle_but_not_the_load() -> None:
     from amvel.movements import Request, find
+
     e = engine("painful-wrist")
     family, step = find("arm_or_leg_slide/leg_slide")
-    flat, fists, forearms = (e.profiler.profile(Request(family, step, "left", {**e.values(family, step), "hand": h})) for h in ("flat", "fists", "forearms"))
-    assert flat.peak("right.wrist_extension_loaded_deg") > 60 > 5 > fists.peak("right.wrist_extension_loaded_deg")
+    flat, fists, forearms = (
+        e.profiler.profile(Request(family, step, "left", {**e.values(family, step), "hand": h}))
+        for h in ("flat", "fists", "forearms")
+    )
+    assert (
+        flat.peak("right.wrist_extension_loaded_deg") > 60 > 5 > fists.peak("right.wrist_extension_loaded_deg")
+    )
     assert fists.peak("right.hand_support_percent_bw") > 15
     assert forearms.peak("right.hand_support_percent_bw") == 0
 
@@ -90,14 +99,21 @@ def test_a_low_chair_asks_for_a_raise_in_centimetres_and_degrees() -> None:
 def independent_violations(e: Engine, programme) -> list[str]:
     """Apart from the engine: profiles and limits only, its own few lines."""
     from amvel.movements import Request, find
+
     out = []
     for item in programme.movements:
         family, step = find(item.ref)
         for side in item.sides:
             columns = e.profiler.profile(Request(family, step, side, item.values)).columns
-            standing = [f.facts.standing for f in e.profiler.profile(Request(family, step, side, item.values)).frames]
+            standing = [
+                f.facts.standing for f in e.profiler.profile(Request(family, step, side, item.values)).frames
+            ]
             for limit in e.envelope.limits:
-                if limit.strength == "caution" or ("home" in limit.when and programme.context != "home") or (limit.when == "face down" and family.position != "face down"):
+                if (
+                    limit.strength == "caution"
+                    or ("home" in limit.when and programme.context != "home")
+                    or (limit.when == "face down" and family.position != "face down")
+                ):
                     continue
                 for name, values in columns.items():
                     if name != limit.quantity and name.split(".")[-1] != limit.quantity:
@@ -153,7 +169,16 @@ def test_swaps_are_admissible_and_ranked() -> None:
 
 def test_more_minutes_never_cover_less() -> None:
     e = engine("low-bone-mass")
-    counts = [len([c for c in plan(e.case, e.envelope, e.stop_signs, e.verdicts, "home", minutes=m).obligations if c.by]) for m in (8, 15, 25, 40)]
+    counts = [
+        len(
+            [
+                c
+                for c in plan(e.case, e.envelope, e.stop_signs, e.verdicts, "home", minutes=m).obligations
+                if c.by
+            ]
+        )
+        for m in (8, 15, 25, 40)
+    ]
     assert counts == sorted(counts)
 
 
@@ -166,7 +191,9 @@ def test_every_reason_is_a_finite_number_with_a_source() -> None:
 
 def test_fits_go_in_the_right_direction_and_amount() -> None:
     from amvel.fitting import fits, wall_distance_cm
+
     from tests.bodies import body, profiler
+
     room = read_case(demo("low-bone-mass")).room
     small, tall = ({f.what: f.value_cm for f in fits(body(s), room)} for s in ("small", "tall"))
     assert tall["seat"] - small["seat"] == pytest.approx(24.9 * (1.88 - 1.50), abs=1.5)
@@ -177,6 +204,7 @@ def test_fits_go_in_the_right_direction_and_amount() -> None:
 
 def test_next_test_says_why_and_keeps_its_promise() -> None:
     from amvel.planning.next_test import next_tests
+
     e = engine("knee-and-shoulder")
     found = next_tests(e)
     assert {t["test"] for t in found} >= {"timed_up_and_go", "four_stage_balance"}

@@ -3,14 +3,20 @@
 import numpy as np
 import pytest
 import yeadon
-
 from amvel.body import JOINTS, Measures, Skeleton, measure
 from amvel.body.anthropometry import MASS_SHARE
+
 from tests.bodies import SIZES, body
 
 # de Leva 1996, table 4: share of body mass (from memory).
-DE_LEVA = {("female", "thigh"): 0.1478, ("male", "thigh"): 0.1416, ("female", "shank"): 0.0481, ("male", "shank"): 0.0433,
-           ("female", "upper_arm"): 0.0255, ("male", "upper_arm"): 0.0271}
+DE_LEVA = {
+    ("female", "thigh"): 0.1478,
+    ("male", "thigh"): 0.1416,
+    ("female", "shank"): 0.0481,
+    ("male", "shank"): 0.0433,
+    ("female", "upper_arm"): 0.0255,
+    ("male", "upper_arm"): 0.0271,
+}
 
 
 @pytest.mark.parametrize("size", SIZES)
@@ -28,7 +34,9 @@ def test_limb_masses_follow_de_leva(sex: str, part: str) -> None:
 def test_the_trunk_cut_again_keeps_the_mass_of_the_table(sex: str, part: str) -> None:
     found = {s.name: s.mass_kg for s in measure(Measures(1.70, 70, sex)).segments}
     cut = sum(found[n] for n in ("pelvis", "lumbar", "lower_thorax", "upper_thorax"))
-    assert cut / 70 == pytest.approx(sum(MASS_SHARE[sex][n] for n in ("upper_trunk", "middle_trunk", "lower_trunk")), rel=1e-9)
+    assert cut / 70 == pytest.approx(
+        sum(MASS_SHARE[sex][n] for n in ("upper_trunk", "middle_trunk", "lower_trunk")), rel=1e-9
+    )
 
 
 def standing(h: float, m: float, sex: str) -> tuple[Skeleton, np.ndarray]:
@@ -49,20 +57,84 @@ def test_stature_is_what_was_measured() -> None:
     """Drillis & Contini lengths add up from heel to crown."""
     skeleton, points = standing(1.75, 72, "male")
     z = points[0, :, 2]
-    assert z[skeleton.landmarks.index["vertex"]] - z[skeleton.landmarks.index["left.heel"]] == pytest.approx(1.75, abs=0.005)
+    assert z[skeleton.landmarks.index["vertex"]] - z[skeleton.landmarks.index["left.heel"]] == pytest.approx(
+        1.75, abs=0.005
+    )
 
 
 # A measured man of 1.78 m for the library `yeadon` (an invented set within ordinary ranges; metres).
-_TRUNK = {"Ls1L": 0.145, "Ls2L": 0.26, "Ls3L": 0.40, "Ls4L": 0.50, "Ls5L": 0.53, "Ls6L": 0.17, "Ls7L": 0.23, "Ls8L": 0.32, "Ls0p": 0.92, "Ls1p": 0.80, "Ls2p": 0.82,
-          "Ls3p": 0.95, "Ls5p": 0.38, "Ls6p": 0.46, "Ls7p": 0.57, "Ls0w": 0.33, "Ls1w": 0.29, "Ls2w": 0.30, "Ls3w": 0.33, "Ls4w": 0.34, "Ls4d": 0.18}
-_ARM = {"2L": 0.31, "3L": 0.36, "4L": 0.56, "5L": 0.05, "6L": 0.10, "7L": 0.19, "0p": 0.36, "1p": 0.29, "2p": 0.26, "3p": 0.26, "4p": 0.165, "5p": 0.23, "6p": 0.20, "7p": 0.14,
-        "4w": 0.055, "5w": 0.09, "6w": 0.085, "7w": 0.06}
-_LEG = {"1L": 0.10, "3L": 0.43, "4L": 0.55, "5L": 0.86, "6L": 0.03, "8L": 0.15, "9L": 0.21, "1p": 0.56, "2p": 0.51, "3p": 0.37, "4p": 0.36, "5p": 0.225, "6p": 0.32, "7p": 0.25,
-        "8p": 0.24, "9p": 0.20, "8w": 0.095, "9w": 0.085, "6d": 0.105}
+_TRUNK = {
+    "Ls1L": 0.145,
+    "Ls2L": 0.26,
+    "Ls3L": 0.40,
+    "Ls4L": 0.50,
+    "Ls5L": 0.53,
+    "Ls6L": 0.17,
+    "Ls7L": 0.23,
+    "Ls8L": 0.32,
+    "Ls0p": 0.92,
+    "Ls1p": 0.80,
+    "Ls2p": 0.82,
+    "Ls3p": 0.95,
+    "Ls5p": 0.38,
+    "Ls6p": 0.46,
+    "Ls7p": 0.57,
+    "Ls0w": 0.33,
+    "Ls1w": 0.29,
+    "Ls2w": 0.30,
+    "Ls3w": 0.33,
+    "Ls4w": 0.34,
+    "Ls4d": 0.18,
+}
+_ARM = {
+    "2L": 0.31,
+    "3L": 0.36,
+    "4L": 0.56,
+    "5L": 0.05,
+    "6L": 0.10,
+    "7L": 0.19,
+    "0p": 0.36,
+    "1p": 0.29,
+    "2p": 0.26,
+    "3p": 0.26,
+    "4p": 0.165,
+    "5p": 0.23,
+    "6p": 0.20,
+    "7p": 0.14,
+    "4w": 0.055,
+    "5w": 0.09,
+    "6w": 0.085,
+    "7w": 0.06,
+}
+_LEG = {
+    "1L": 0.10,
+    "3L": 0.43,
+    "4L": 0.55,
+    "5L": 0.86,
+    "6L": 0.03,
+    "8L": 0.15,
+    "9L": 0.21,
+    "1p": 0.56,
+    "2p": 0.51,
+    "3p": 0.37,
+    "4p": 0.36,
+    "5p": 0.225,
+    "6p": 0.32,
+    "7p": 0.25,
+    "8p": 0.24,
+    "9p": 0.20,
+    "8w": 0.095,
+    "9w": 0.085,
+    "6d": 0.105,
+}
 
 
 def yeadon_man() -> yeadon.Human:
-    measures = {**_TRUNK, **{f"L{s}{k}": v for s in "ab" for k, v in _ARM.items()}, **{f"L{s}{k}": v for s in "jk" for k, v in _LEG.items()}}
+    measures = {
+        **_TRUNK,
+        **{f"L{s}{k}": v for s in "ab" for k, v in _ARM.items()},
+        **{f"L{s}{k}": v for s in "jk" for k, v in _LEG.items()},
+    }
     return yeadon.Human(measures)
 
 

@@ -3,10 +3,10 @@
 import mujoco
 import numpy as np
 import pytest
-
 from amvel.body import JOINT_INDEX, JOINTS, Posed, PoseSpec, Skeleton
 from amvel.body.loads import _Cuts
 from amvel.body.statics import Reactions
+
 from tests.bodies import body
 
 POSES = 12
@@ -21,13 +21,21 @@ def model_of(skeleton: Skeleton) -> mujoco.MjModel:
 
     def write(name: str) -> str:
         s = by_name[name]
-        joints = "".join(f'<joint name="{j}" type="hinge" axis="{a[0]} {a[1]} {a[2]}" pos="0 0 0"/>' for j, moved, a in JOINTS if moved == name)
+        joints = "".join(
+            f'<joint name="{j}" type="hinge" axis="{a[0]} {a[1]} {a[2]}" pos="0 0 0"/>'
+            for j, moved, a in JOINTS
+            if moved == name
+        )
         mass = max(s.mass_kg, 1e-9)
-        inertial = f'<inertial pos="{s.com[0]} {s.com[1]} {s.com[2]}" mass="{mass}" diaginertia="1e-4 1e-4 1e-4"/>'
+        inertial = (
+            f'<inertial pos="{s.com[0]} {s.com[1]} {s.com[2]}" mass="{mass}" diaginertia="1e-4 1e-4 1e-4"/>'
+        )
         x, y, z = s.joint
         return f'<body name="{name}" pos="{x} {y} {z}">{joints}{inertial}{"".join(write(c) for c in children.get(name, []))}</body>'
 
-    return mujoco.MjModel.from_xml_string(f'<mujoco><compiler angle="radian" inertiafromgeom="false"/><option gravity="0 0 -9.81"/><worldbody>{write("pelvis")}</worldbody></mujoco>')
+    return mujoco.MjModel.from_xml_string(
+        f'<mujoco><compiler angle="radian" inertiafromgeom="false"/><option gravity="0 0 -9.81"/><worldbody>{write("pelvis")}</worldbody></mujoco>'
+    )
 
 
 @pytest.mark.parametrize("seed", range(POSES))
@@ -41,7 +49,13 @@ def test_gravity_torques_of_a_posed_chain_agree_with_mujoco(seed: int) -> None:
     mujoco.mj_forward(model, data)
     placed = skeleton.place(np.zeros((1, 3)), np.eye(3)[None], angles)
     posed = Posed(angles, np.zeros((1, 3)), np.eye(3)[None], placed, skeleton.points(placed), np.zeros(1), [""])
-    nothing = Reactions(np.zeros((1, 1, 3)), np.zeros((1, 1, 3)), np.zeros((1, 1), dtype=int), np.zeros((1, 1), dtype=int), np.zeros(1))
+    nothing = Reactions(
+        np.zeros((1, 1, 3)),
+        np.zeros((1, 1, 3)),
+        np.zeros((1, 1), dtype=int),
+        np.zeros((1, 1), dtype=int),
+        np.zeros(1),
+    )
     cuts = _Cuts(skeleton, [PoseSpec("chain", np.eye(3))], posed, nothing)
     for name, j in JOINT_INDEX.items():
         _, moment = cuts.beyond(name)

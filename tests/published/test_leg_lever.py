@@ -2,9 +2,9 @@
 
 import numpy as np
 import pytest
-
 from amvel.body import GRAVITY_M_S2, Measures, measure
 from amvel.movements import Request, find
+
 from tests.bodies import profiler
 
 
@@ -18,7 +18,9 @@ def peak(ref: str, name: str, **values: float) -> float:
 def test_the_pelvic_moment_of_a_leg_at_square_is_the_hand_calculation() -> None:
     """2-D by hand: thigh upright over the hip, shank level; only shank and foot have a lever."""
     body = measure(Measures(1.65, 62, "female"))
-    thigh, shank, foot, toes = (next(s for s in body.segments if s.name == f"left.{n}") for n in ("thigh", "shank", "foot", "toes"))
+    thigh, shank, foot, toes = (
+        next(s for s in body.segments if s.name == f"left.{n}") for n in ("thigh", "shank", "foot", "toes")
+    )
     p = profiler()
     family, step = find("knee_fold/single_fold")
     profile = p.profile(Request(family, step, "left", step.defaults(body)))
@@ -27,22 +29,33 @@ def test_the_pelvic_moment_of_a_leg_at_square_is_the_hand_calculation() -> None:
     toe = np.array(toes.joint) + np.array(toes.com)
     lever_foot = body.lengths_m["shank"] + (-foot.com[2] * np.cos(drop) + foot.com[0] * np.sin(drop))
     lever_toes = body.lengths_m["shank"] + (-toe[2] * np.cos(drop) + toe[0] * np.sin(drop))
-    by_hand = GRAVITY_M_S2 * (shank.mass_kg * lever_shank + foot.mass_kg * lever_foot + toes.mass_kg * lever_toes)
+    by_hand = GRAVITY_M_S2 * (
+        shank.mass_kg * lever_shank + foot.mass_kg * lever_foot + toes.mass_kg * lever_toes
+    )
     assert thigh.com[0] == 0
-    assert profile.columns["pelvic_flexion_moment_nm"][-1] == pytest.approx(by_hand, rel=0.05)  # the pelvis lies half a degree off level
+    assert profile.columns["pelvic_flexion_moment_nm"][-1] == pytest.approx(
+        by_hand, rel=0.05
+    )  # the pelvis lies half a degree off level
 
 
 # Common practice, no source: the orderings below (job page, section 9).
 def test_a_straighter_leg_is_harder_than_a_bent_one() -> None:
-    assert peak("opposite_arm_and_leg_supine/full_reach", "pelvic_flexion_moment_nm") > 1.1 * peak("opposite_arm_and_leg_supine/short_reach", "pelvic_flexion_moment_nm")
+    assert peak("opposite_arm_and_leg_supine/full_reach", "pelvic_flexion_moment_nm") > 1.1 * peak(
+        "opposite_arm_and_leg_supine/short_reach", "pelvic_flexion_moment_nm"
+    )
 
 
 def test_two_legs_are_harder_than_one() -> None:
-    assert peak("knee_fold/both_held", "pelvic_flexion_moment_nm") > 1.3 * peak("knee_fold/single_fold", "pelvic_flexion_moment_nm") * 0.9
+    assert (
+        peak("knee_fold/both_held", "pelvic_flexion_moment_nm")
+        > 1.3 * peak("knee_fold/single_fold", "pelvic_flexion_moment_nm") * 0.9
+    )
 
 
 def test_one_sided_load_calls_in_the_turning_control() -> None:
-    assert peak("knee_fold/single_fold", "pelvic_rotation_moment_nm") > 3 * peak("knee_fold/both_lowered", "pelvic_rotation_moment_nm")
+    assert peak("knee_fold/single_fold", "pelvic_rotation_moment_nm") > 3 * peak(
+        "knee_fold/both_lowered", "pelvic_rotation_moment_nm"
+    )
 
 
 def test_a_higher_seat_means_less_hip_bend() -> None:

@@ -3,9 +3,8 @@
 from datetime import date
 
 import pytest
-
-from amvel.case import read_case
 from amvel import screening
+from amvel.case import read_case
 from amvel.screening import bone_status
 from amvel.screening.bone_status import NotReadable, score
 from amvel.screening.tests.chair_stand_30s import cut
@@ -13,12 +12,32 @@ from amvel.screening.tests.chair_stand_30s import cut
 DAY = "2026-11-24"
 
 
-def case(birth: str = "1950-01-01", sex: str = "female", tests: tuple = (), conditions: tuple = (), **person: object):
-    return read_case({"as_of": DAY, "person": {"birth_date": birth, "sex": sex, "stature_cm": 165, "mass_kg": 65, **person}, "tests": list(tests), "conditions": list(conditions)})
+def case(
+    birth: str = "1950-01-01", sex: str = "female", tests: tuple = (), conditions: tuple = (), **person: object
+):
+    return read_case(
+        {
+            "as_of": DAY,
+            "person": {"birth_date": birth, "sex": sex, "stature_cm": 165, "mass_kg": 65, **person},
+            "tests": list(tests),
+            "conditions": list(conditions),
+        }
+    )
 
 
 # CDC STEADI 30-Second Chair Stand: fewer than this is below average (women, men).
-CHAIR = {60: (12, 14), 64: (12, 14), 65: (11, 12), 69: (11, 12), 70: (10, 12), 75: (10, 11), 80: (9, 10), 85: (8, 8), 90: (4, 7), 94: (4, 7)}
+CHAIR = {
+    60: (12, 14),
+    64: (12, 14),
+    65: (11, 12),
+    69: (11, 12),
+    70: (10, 12),
+    75: (10, 11),
+    80: (9, 10),
+    85: (8, 8),
+    90: (4, 7),
+    94: (4, 7),
+}
 
 
 @pytest.mark.parametrize("age", CHAIR)
@@ -46,26 +65,61 @@ def test_four_stage_balance_at_ten_seconds_of_tandem(tandem: float | None, expec
     assert level("four_stage_balance", side_by_side_s=10, semi_tandem_s=10, tandem_s=tandem) == expected
 
 
-@pytest.mark.parametrize(("lying", "standing", "expected"), [((130, 80), (111, 79), "ok"), ((130, 80), (110, 80), "watch"), ((130, 80), (125, 70), "watch"),
-                                                              ((150, 85), (121, 80), "watch"), ((139, 89), (139, 89), "ok"), ((140, 80), (140, 80), "watch"),
-                                                              ((180, 80), (180, 80), "stop"), ((150, 110), (150, 110), "stop")])
+@pytest.mark.parametrize(
+    ("lying", "standing", "expected"),
+    [
+        ((130, 80), (111, 79), "ok"),
+        ((130, 80), (110, 80), "watch"),
+        ((130, 80), (125, 70), "watch"),
+        ((150, 85), (121, 80), "watch"),
+        ((139, 89), (139, 89), "ok"),
+        ((140, 80), (140, 80), "watch"),
+        ((180, 80), (180, 80), "stop"),
+        ((150, 110), (150, 110), "stop"),
+    ],
+)
 def test_blood_pressure_classes(lying: tuple, standing: tuple, expected: str) -> None:
     """Freeman et al. 2011: 20/10 within 3 min (30 when lying pressure is high); ≥ 180 or ≥ 110 no session."""
-    assert level("blood_pressure", systolic_lying_mmhg=lying[0], diastolic_lying_mmhg=lying[1], systolic_standing_3min_mmhg=standing[0],
-                 diastolic_standing_3min_mmhg=standing[1]) == expected
+    assert (
+        level(
+            "blood_pressure",
+            systolic_lying_mmhg=lying[0],
+            diastolic_lying_mmhg=lying[1],
+            systolic_standing_3min_mmhg=standing[0],
+            diastolic_standing_3min_mmhg=standing[1],
+        )
+        == expected
+    )
 
 
 def bone(**k: object):
     return {"test": "bone_density", "on": DAY, "site": "femoral_neck", **k}
 
 
-@pytest.mark.parametrize(("t", "tier"), [(-2.6, "osteoporosis"), (-2.5, "osteoporosis"), (-2.4, "low"), (-1.1, "low"), (-1.0, "unrestricted"), (0.0, "unrestricted")])
+@pytest.mark.parametrize(
+    ("t", "tier"),
+    [
+        (-2.6, "osteoporosis"),
+        (-2.5, "osteoporosis"),
+        (-2.4, "low"),
+        (-1.1, "low"),
+        (-1.0, "unrestricted"),
+        (0.0, "unrestricted"),
+    ],
+)
 def test_who_classes_of_the_t_score(t: float, tier: str) -> None:
     assert bone_status(case(tests=(bone(t_score=t),))).tier == tier
 
 
-@pytest.mark.parametrize(("site", "density", "device", "expected"), [("femoral_neck", 0.858, "hologic", 0.0), ("femoral_neck", 0.738, "hologic", -1.0),
-                                                                       ("total_hip", 0.698, "hologic", -2.0), ("femoral_neck", 0.80, "lunar", -1.642)])
+@pytest.mark.parametrize(
+    ("site", "density", "device", "expected"),
+    [
+        ("femoral_neck", 0.858, "hologic", 0.0),
+        ("femoral_neck", 0.738, "hologic", -1.0),
+        ("total_hip", 0.698, "hologic", -2.0),
+        ("femoral_neck", 0.80, "lunar", -1.642),
+    ],
+)
 def test_t_score_from_density(site: str, density: float, device: str, expected: float) -> None:
     """NHANES III (Looker et al. 1998): neck (BMD − 0.858)/0.120, hip (BMD − 0.942)/0.122; other make by the named equation."""
     c = case(tests=(bone(site=site, density_g_cm2=density, device=device),))
@@ -86,11 +140,21 @@ def test_below_fifty_the_z_score_counts() -> None:
 
 
 def test_the_lowest_major_site_decides_and_the_radius_only_alone() -> None:
-    assert bone_status(case(tests=(bone(t_score=-1.5), bone(site="one_third_radius", t_score=-3.0)))).tier == "low"
+    assert (
+        bone_status(case(tests=(bone(t_score=-1.5), bone(site="one_third_radius", t_score=-3.0)))).tier == "low"
+    )
     assert bone_status(case(tests=(bone(site="one_third_radius", t_score=-3.0),))).tier == "osteoporosis"
 
 
-@pytest.mark.parametrize(("birth", "sex", "tier"), [("1961-11-24", "female", "caution"), ("1961-11-25", "female", "unrestricted"), ("1956-11-24", "male", "caution"), ("1956-11-25", "male", "unrestricted")])
+@pytest.mark.parametrize(
+    ("birth", "sex", "tier"),
+    [
+        ("1961-11-24", "female", "caution"),
+        ("1961-11-25", "female", "unrestricted"),
+        ("1956-11-24", "male", "caution"),
+        ("1956-11-25", "male", "unrestricted"),
+    ],
+)
 def test_unknown_bone_is_cautious_from_65_and_70(birth: str, sex: str, tier: str) -> None:
     assert bone_status(case(birth, sex)).tier == tier
 

@@ -3,11 +3,11 @@
 import json
 
 import pytest
-from django.test import Client as Browser
-
 from accounts.models import Organisation, User
 from clients.casework import create_client
 from clients.management.commands.load_demo import WRITTEN_AS_OF, moved
+from django.test import Client as Browser
+
 from tests.conftest import demo
 
 PASSWORD = "a-long-password-1"
@@ -25,7 +25,12 @@ class Api:
 
     def send(self, method: str, path: str, body: dict, token: str | None = None):
         call = getattr(self.browser, method)
-        return call(f"/api/v1{path}", json.dumps(body), content_type="application/json", headers={"X-CSRFToken": self.token if token is None else token})
+        return call(
+            f"/api/v1{path}",
+            json.dumps(body),
+            content_type="application/json",
+            headers={"X-CSRFToken": self.token if token is None else token},
+        )
 
     def post(self, path: str, body: dict):
         return self.send("post", path, body)
@@ -43,6 +48,7 @@ class Api:
 def today_case(name: str) -> dict:
     """A demo case with its dates moved to today."""
     from django.utils import timezone
+
     data = moved(demo(name), timezone.localdate() - WRITTEN_AS_OF)
     data.pop("as_of")
     return data

@@ -1,10 +1,10 @@
 """Log-in, lock-out, CSRF, and the walls between organisations."""
 
 import pytest
+from clients.models import AuditEntry, CaseRevision
 from django.db import DatabaseError, connection, transaction
 from django.test import Client as Browser
 
-from clients.models import AuditEntry, CaseRevision
 from tests.server.conftest import Api
 
 pytestmark = pytest.mark.django_db
@@ -12,7 +12,12 @@ pytestmark = pytest.mark.django_db
 
 def test_nothing_is_shown_without_log_in(client_id: str) -> None:
     anyone = Api(Browser())
-    for path in ("/day", "/reference", f"/clients/{client_id}", f"/clients/{client_id}/programmes/latest/hand-out.pdf"):
+    for path in (
+        "/day",
+        "/reference",
+        f"/clients/{client_id}",
+        f"/clients/{client_id}/programmes/latest/hand-out.pdf",
+    ):
         answer = anyone.get(path)
         assert answer.status_code == 401
         assert answer.headers["Content-Type"] == "application/problem+json"
@@ -32,14 +37,29 @@ def test_a_change_without_the_token_is_refused(api: Api, client_id: str) -> None
     assert CaseRevision.objects.filter(client_id=client_id).count() == 1
 
 
-@pytest.mark.parametrize("path", ["", "/verdicts", "/next-tests", "/programmes/latest", "/figure/clam/small_opening", "/programmes/latest/hand-out.pdf"])
+@pytest.mark.parametrize(
+    "path",
+    [
+        "",
+        "/verdicts",
+        "/next-tests",
+        "/programmes/latest",
+        "/figure/clam/small_opening",
+        "/programmes/latest/hand-out.pdf",
+    ],
+)
 def test_another_organisation_sees_nothing(stranger: Api, client_id: str, path: str) -> None:
     assert stranger.get(f"/clients/{client_id}{path}").status_code == 404
     assert stranger.get("/day").json() == []
 
 
 def test_another_organisation_changes_nothing(stranger: Api, client_id: str) -> None:
-    assert stranger.patch(f"/clients/{client_id}", {"base_revision": 1, "sections": {"conditions": []}}).status_code == 404
+    assert (
+        stranger.patch(
+            f"/clients/{client_id}", {"base_revision": 1, "sections": {"conditions": []}}
+        ).status_code
+        == 404
+    )
     assert stranger.post(f"/clients/{client_id}/programmes", {}).status_code == 404
 
 
@@ -48,7 +68,14 @@ def test_opening_a_client_leaves_a_trace(api: Api, client_id: str, user) -> None
     assert AuditEntry.objects.filter(client_id=client_id, user=user, action="client opened").exists()
 
 
-@pytest.mark.parametrize("statement", ["UPDATE clients_caserevision SET reason = 'x'", "DELETE FROM clients_auditentry", "DELETE FROM clients_caserevision"])
+@pytest.mark.parametrize(
+    "statement",
+    [
+        "UPDATE clients_caserevision SET reason = 'x'",
+        "DELETE FROM clients_auditentry",
+        "DELETE FROM clients_caserevision",
+    ],
+)
 def test_the_database_refuses_to_rewrite_what_was_recorded(client_id: str, statement: str) -> None:
     with pytest.raises(DatabaseError, match="append-only"), transaction.atomic(), connection.cursor() as cursor:
         cursor.execute(statement)

@@ -1,8 +1,8 @@
 """Clients over the API against a real PostgreSQL."""
 
 import pytest
-
 from clients.models import CaseRevision, Judgement
+
 from tests.server.conftest import Api
 
 pytestmark = pytest.mark.django_db
@@ -26,14 +26,25 @@ def test_a_refused_case_names_every_field_and_stores_nothing(api: Api) -> None:
 
 
 def test_a_change_is_a_new_revision(api: Api, client_id: str) -> None:
-    answer = api.patch(f"/clients/{client_id}", {"base_revision": 1, "sections": {"wishes": {"minutes": 15}}, "reason": "less time"})
+    answer = api.patch(
+        f"/clients/{client_id}",
+        {"base_revision": 1, "sections": {"wishes": {"minutes": 15}}, "reason": "less time"},
+    )
     assert answer.status_code == 200
     assert answer.json()["revision"] == 2
-    assert [r.reason for r in CaseRevision.objects.filter(client_id=client_id).order_by("number")] == ["first entry", "less time"]
+    assert [r.reason for r in CaseRevision.objects.filter(client_id=client_id).order_by("number")] == [
+        "first entry",
+        "less time",
+    ]
 
 
 def test_a_stale_change_gets_both_versions(api: Api, client_id: str) -> None:
-    assert api.patch(f"/clients/{client_id}", {"base_revision": 1, "sections": {"wishes": {"minutes": 15}}}).status_code == 200
+    assert (
+        api.patch(
+            f"/clients/{client_id}", {"base_revision": 1, "sections": {"wishes": {"minutes": 15}}}
+        ).status_code
+        == 200
+    )
     answer = api.patch(f"/clients/{client_id}", {"base_revision": 1, "sections": {"wishes": {"minutes": 40}}})
     assert answer.status_code == 409
     assert answer.json()["current"]["case"]["wishes"]["minutes"] == 15
@@ -42,14 +53,20 @@ def test_a_stale_change_gets_both_versions(api: Api, client_id: str) -> None:
 
 def test_a_test_result_is_added_and_read(api: Api, client_id: str) -> None:
     day = api.get(f"/clients/{client_id}").json()["case"]["as_of"]
-    answer = api.post(f"/clients/{client_id}/tests", {"base_revision": 1, "result": {"test": "timed_up_and_go", "on": day, "seconds": 15.2}})
+    answer = api.post(
+        f"/clients/{client_id}/tests",
+        {"base_revision": 1, "result": {"test": "timed_up_and_go", "on": day, "seconds": 15.2}},
+    )
     assert answer.status_code == 200
     assert any("sign of fall risk" in r["text"] for r in answer.json()["screen"]["findings"]["readings"])
     assert any(x["id"] == "falls_and_balance.hand_at_home" for x in answer.json()["screen"]["limits"])
 
 
 def test_an_impossible_test_is_refused(api: Api, client_id: str) -> None:
-    answer = api.post(f"/clients/{client_id}/tests", {"base_revision": 1, "result": {"test": "timed_up_and_go", "on": "1900-01-01", "seconds": 15}})
+    answer = api.post(
+        f"/clients/{client_id}/tests",
+        {"base_revision": 1, "result": {"test": "timed_up_and_go", "on": "1900-01-01", "seconds": 15}},
+    )
     assert answer.status_code == 422
     assert "birth" in answer.json()["detail"]
 
@@ -64,7 +81,9 @@ def test_verdicts_are_the_cores_and_kept_by_digest(api: Api, client_id: str) -> 
 
 
 def test_trying_a_step_gives_pose_loads_verdict_and_picture(api: Api, client_id: str) -> None:
-    answer = api.post(f"/clients/{client_id}/try/tall_turn/arms_forward", {"side": "left", "values": {"turn_deg": 20}}).json()
+    answer = api.post(
+        f"/clients/{client_id}/try/tall_turn/arms_forward", {"side": "left", "values": {"turn_deg": 20}}
+    ).json()
     assert answer["verdict"]["verdict"] == "modified"
     assert answer["profile"]["peaks"]["left.trunk_rotation_deg"] == pytest.approx(20, abs=0.2)
     assert answer["svg"].startswith("<svg")
@@ -81,6 +100,8 @@ def test_the_api_document_is_what_the_web_client_was_made_from(api: Api) -> None
     import json
 
     from api.root import api as ninja
+
     from tests.conftest import ROOT
+
     stored = json.loads((ROOT / "web" / "src" / "api" / "openapi.json").read_text())
     assert json.loads(json.dumps(ninja.get_openapi_schema())) == stored, "run tools/openapi.sh"

@@ -35,18 +35,27 @@ def test_swap_offers_ranked_choices_and_takes_one(api: Api, client_id: str, buil
     assert choices[0]["ref"] in [m["ref"] for m in answer.json()["answer"]["movements"]]
 
 
-def test_a_hand_edit_to_something_forbidden_is_refused_with_the_limit(api: Api, client_id: str, built: dict) -> None:
+def test_a_hand_edit_to_something_forbidden_is_refused_with_the_limit(
+    api: Api, client_id: str, built: dict
+) -> None:
     out = built["answer"]["movements"][0]["ref"]
-    answer = api.post(f"/clients/{client_id}/programmes/latest/swap", {"out": out, "into": "curl_family/legs_straight"})
+    answer = api.post(
+        f"/clients/{client_id}/programmes/latest/swap", {"out": out, "into": "curl_family/legs_straight"}
+    )
     assert answer.status_code == 409
     assert "rounding under load" in answer.json()["detail"]
     assert api.get(f"/clients/{client_id}/programmes/latest").json()["number"] == 1
 
 
-def test_an_old_programme_shows_what_new_findings_forbid_and_is_not_printed(api: Api, client_id: str, built: dict) -> None:
+def test_an_old_programme_shows_what_new_findings_forbid_and_is_not_printed(
+    api: Api, client_id: str, built: dict
+) -> None:
     view = api.get(f"/clients/{client_id}").json()
     slow = {"test": "timed_up_and_go", "on": view["case"]["as_of"], "seconds": 16}
-    assert api.post(f"/clients/{client_id}/tests", {"base_revision": view["revision"], "result": slow}).status_code == 200
+    assert (
+        api.post(f"/clients/{client_id}/tests", {"base_revision": view["revision"], "result": slow}).status_code
+        == 200
+    )
     latest = api.get(f"/clients/{client_id}/programmes/latest").json()
     assert latest["violations"]
     assert "hand support" in latest["violations"][0]["why"]
@@ -56,7 +65,12 @@ def test_an_old_programme_shows_what_new_findings_forbid_and_is_not_printed(api:
 def test_a_stop_sign_closes_everything_downstream(api: Api, client_id: str, built: dict) -> None:
     view = api.get(f"/clients/{client_id}").json()
     stop = {"asked_on": view["case"]["as_of"], "present": ["chest_pain"]}
-    assert api.patch(f"/clients/{client_id}", {"base_revision": view["revision"], "sections": {"stop_signs": stop}}).status_code == 200
+    assert (
+        api.patch(
+            f"/clients/{client_id}", {"base_revision": view["revision"], "sections": {"stop_signs": stop}}
+        ).status_code
+        == 200
+    )
     assert api.post(f"/clients/{client_id}/programmes", {}).status_code == 409
     for path in ("latest", "latest/hand-out.pdf", "latest/hand-out", "latest/swaps/clam/small_opening"):
         answer = api.get(f"/clients/{client_id}/programmes/{path}")

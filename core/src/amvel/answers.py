@@ -13,38 +13,110 @@ Data = dict[str, Any]
 
 
 def limit_data(limit: Limit) -> Data:
-    return {"id": limit.id, "quantity": limit.quantity, "title": quantity(limit.quantity).title, "bound": limit.bound, "at_least": limit.at_least, "unit": limit.unit,
-            "condition": limit.when, "strength": limit.strength, "reason": limit.reason, "source": str(limit.source), "set_by": limit.set_by, "says": limit.says(),
-            "measure": limit.measure, "review_on": limit.review_on.isoformat() if limit.review_on else None,
-            "valid_until": limit.valid_until.isoformat() if limit.valid_until else None, "next_grade": limit.next_grade}
+    return {
+        "id": limit.id,
+        "quantity": limit.quantity,
+        "title": quantity(limit.quantity).title,
+        "bound": limit.bound,
+        "at_least": limit.at_least,
+        "unit": limit.unit,
+        "condition": limit.when,
+        "strength": limit.strength,
+        "reason": limit.reason,
+        "source": str(limit.source),
+        "set_by": limit.set_by,
+        "says": limit.says(),
+        "measure": limit.measure,
+        "review_on": limit.review_on.isoformat() if limit.review_on else None,
+        "valid_until": limit.valid_until.isoformat() if limit.valid_until else None,
+        "next_grade": limit.next_grade,
+    }
 
 
 def breach_data(b: Breach) -> Data:
-    return {"limit": b.limit.id, "quantity": b.quantity, "title": quantity(b.quantity).title, "value": finite(b.value), "bound": b.limit.bound,
-            "unit": b.limit.unit, "says": b.limit.says(), "reason": b.limit.reason, "source": str(b.limit.source), "measure": b.limit.measure}
+    return {
+        "limit": b.limit.id,
+        "quantity": b.quantity,
+        "title": quantity(b.quantity).title,
+        "value": finite(b.value),
+        "bound": b.limit.bound,
+        "unit": b.limit.unit,
+        "says": b.limit.says(),
+        "reason": b.limit.reason,
+        "source": str(b.limit.source),
+        "measure": b.limit.measure,
+    }
 
 
 def verdict_data(v: Verdict) -> Data:
-    return {"family": v.family, "step": v.step, "side": v.side, "context": v.context, "verdict": v.verdict, "values": v.profile.request.values,
-            "original_values": v.original.request.values, "cautions": [breach_data(b) for b in v.cautions], "assumed": list(v.assumed),
-            "changes": [{"what": c.parameter.title, "parameter": c.parameter.id, "from": c.before, "to": c.after, "unit": c.parameter.unit, "limit": c.limit_id,
-                         "says": describe(c), "hip_flexion_deg": {"from": round(c.hip_before_deg, 1), "to": round(c.hip_after_deg, 1)}} for c in v.changes],
-            "reasons": [breach_data(b) for b in v.reasons], "fault": plain_fault(v.fault), "instead": list(v.instead)}
+    return {
+        "family": v.family,
+        "step": v.step,
+        "side": v.side,
+        "context": v.context,
+        "verdict": v.verdict,
+        "values": v.profile.request.values,
+        "original_values": v.original.request.values,
+        "cautions": [breach_data(b) for b in v.cautions],
+        "assumed": list(v.assumed),
+        "changes": [
+            {
+                "what": c.parameter.title,
+                "parameter": c.parameter.id,
+                "from": c.before,
+                "to": c.after,
+                "unit": c.parameter.unit,
+                "limit": c.limit_id,
+                "says": describe(c),
+                "hip_flexion_deg": {"from": round(c.hip_before_deg, 1), "to": round(c.hip_after_deg, 1)},
+            }
+            for c in v.changes
+        ],
+        "reasons": [breach_data(b) for b in v.reasons],
+        "fault": plain_fault(v.fault),
+        "instead": list(v.instead),
+    }
 
 
 def screen(engine: Engine) -> Data:
     """Stop signs, findings, limits, obligations, referrals, assumptions."""
     f = engine.findings
     return {
-        "stop_signs": [{"id": s.id, "title": s.title, "emergency": s.emergency, "next_step": s.next_step, "source": str(s.source)} for s in engine.stop_signs],
-        "findings": {"age_years": f.age, "bone": {"tier": f.bone.tier, "assumed": f.bone.assumed, "reasons": [t for t, _ in f.bone.reasons]},
-                     "fall_signs": [t for t, _ in f.fall_signs], "pressure_raised": f.pressure_raised, "pressure_drops": f.pressure_drops,
-                     "floor_rise": f.floor_rise, "ranges_deg": f.capacities.range_deg, "readings": readings(engine)},
+        "stop_signs": [
+            {
+                "id": s.id,
+                "title": s.title,
+                "emergency": s.emergency,
+                "next_step": s.next_step,
+                "source": str(s.source),
+            }
+            for s in engine.stop_signs
+        ],
+        "findings": {
+            "age_years": f.age,
+            "bone": {"tier": f.bone.tier, "assumed": f.bone.assumed, "reasons": [t for t, _ in f.bone.reasons]},
+            "fall_signs": [t for t, _ in f.fall_signs],
+            "pressure_raised": f.pressure_raised,
+            "pressure_drops": f.pressure_drops,
+            "floor_rise": f.floor_rise,
+            "ranges_deg": f.capacities.range_deg,
+            "readings": readings(engine),
+        },
         "limits": [limit_data(x) for x in engine.envelope.limits],
-        "obligations": [{"id": o.id, "title": o.title, "days_per_week": o.days_per_week, "reason": o.reason, "source": str(o.source)} for o in engine.envelope.obligations],
+        "obligations": [
+            {
+                "id": o.id,
+                "title": o.title,
+                "days_per_week": o.days_per_week,
+                "reason": o.reason,
+                "source": str(o.source),
+            }
+            for o in engine.envelope.obligations
+        ],
         "referrals": [{"id": r.id, "text": r.text, "source": str(r.source)} for r in engine.envelope.referrals],
         "assumptions": [{"id": a.id, "text": a.text, "test": a.test} for a in f.assumptions],
-        "aged": list(f.aged)}
+        "aged": list(f.aged),
+    }
 
 
 def readings(engine: Engine) -> list[Data]:
@@ -52,7 +124,17 @@ def readings(engine: Engine) -> list[Data]:
     out = []
     for i, t in enumerate(engine.case.tests):
         reading = test_library()[t.test].read(t, engine.case)
-        out.append({"index": i, "test": t.test, "on": t.on.isoformat(), "side": getattr(t, "side", None), "text": reading.text, "level": reading.level, "source": str(reading.source)})
+        out.append(
+            {
+                "index": i,
+                "test": t.test,
+                "on": t.on.isoformat(),
+                "side": getattr(t, "side", None),
+                "text": reading.text,
+                "level": reading.level,
+                "source": str(reading.source),
+            }
+        )
     return out
 
 
@@ -60,42 +142,146 @@ def movements() -> list[Data]:
     """The library as data."""
     out = []
     for family, step in all_steps():
-        out.append({"family": family.id, "step": step.id, "title": f"{family.title}: {step.title}", "family_title": family.title, "step_title": step.title, "about": family.about,
-                    "position": family.position, "purposes": step.purposes, "sides": step.sides, "effort": step.effort, "props": list(step.props),
-                    "setup": list(step.setup), "cues": list(step.cues), "felt": step.felt, "not_felt": step.not_felt, "breath": step.breath,
-                    "faults": [{"name": x.name, "seen": x.seen, "means": x.means, "cue": x.cue} for x in step.faults],
-                    "dose": {"repetitions": step.dose.repetitions, "sets": step.dose.sets, "hold_s": step.dose.hold_s, "note": step.dose.note},
-                    "parameters": [{"id": p.id, "title": p.title, "unit": p.unit, "low": p.low, "high": p.high, "grid": p.grid, "easier": p.easier, "choices": list(p.choices)} for p in step.parameters]})
+        out.append(
+            {
+                "family": family.id,
+                "step": step.id,
+                "title": f"{family.title}: {step.title}",
+                "family_title": family.title,
+                "step_title": step.title,
+                "about": family.about,
+                "position": family.position,
+                "purposes": step.purposes,
+                "sides": step.sides,
+                "effort": step.effort,
+                "props": list(step.props),
+                "setup": list(step.setup),
+                "cues": list(step.cues),
+                "felt": step.felt,
+                "not_felt": step.not_felt,
+                "breath": step.breath,
+                "faults": [
+                    {"name": x.name, "seen": x.seen, "means": x.means, "cue": x.cue} for x in step.faults
+                ],
+                "dose": {
+                    "repetitions": step.dose.repetitions,
+                    "sets": step.dose.sets,
+                    "hold_s": step.dose.hold_s,
+                    "note": step.dose.note,
+                },
+                "parameters": [
+                    {
+                        "id": p.id,
+                        "title": p.title,
+                        "unit": p.unit,
+                        "low": p.low,
+                        "high": p.high,
+                        "grid": p.grid,
+                        "easier": p.easier,
+                        "choices": list(p.choices),
+                    }
+                    for p in step.parameters
+                ],
+            }
+        )
     return out
 
 
 def tests() -> list[Data]:
     """The screening tests as data."""
-    return [{"id": t.id, "title": t.title, "measures": t.measures, "protocol": list(t.protocol), "safety": t.safety, "per_side": t.per_side, "timer": t.timer, "gate": t.gate,
-             "validity_days": t.validity_days, "source": str(t.source),
-             "fields": [{"name": x.name, "title": x.title, "unit": x.unit, "kind": x.kind, "low": x.low, "high": x.high, "optional": x.optional,
-                         "choices": [{"value": v, "title": w} for v, w in x.choices]} for x in t.fields]} for t in test_library().values()]
+    return [
+        {
+            "id": t.id,
+            "title": t.title,
+            "measures": t.measures,
+            "protocol": list(t.protocol),
+            "safety": t.safety,
+            "per_side": t.per_side,
+            "timer": t.timer,
+            "gate": t.gate,
+            "validity_days": t.validity_days,
+            "source": str(t.source),
+            "fields": [
+                {
+                    "name": x.name,
+                    "title": x.title,
+                    "unit": x.unit,
+                    "kind": x.kind,
+                    "low": x.low,
+                    "high": x.high,
+                    "optional": x.optional,
+                    "choices": [{"value": v, "title": w} for v, w in x.choices],
+                }
+                for x in t.fields
+            ],
+        }
+        for t in test_library().values()
+    ]
 
 
 def rules() -> list[Data]:
     """The rule-book as data."""
-    return [{"id": r.id, "title": r.title, "about": r.about, "sources": [str(s) for s in r.sources], "since": r.since.isoformat(), "checked": r.checked.isoformat(),
-             "check_again": r.check_again.isoformat()} for r in rulebook().values()]
+    return [
+        {
+            "id": r.id,
+            "title": r.title,
+            "about": r.about,
+            "sources": [str(s) for s in r.sources],
+            "since": r.since.isoformat(),
+            "checked": r.checked.isoformat(),
+            "check_again": r.check_again.isoformat(),
+        }
+        for r in rulebook().values()
+    ]
 
 
 def profile_data(profile: Profile) -> Data:
     """Per frame and peaks, by the names of the quantities."""
     rounded = {k: [round(float(x), 3) for x in v] for k, v in profile.columns.items()}
-    return {"family": profile.request.family.id, "step": profile.request.step.id, "side": profile.request.side, "values": profile.request.values, "fault": plain_fault(profile.fault),
-            "frames": list(profile.frame_names), "quantities": rounded, "peaks": {k: max(v) for k, v in rounded.items()}}
+    return {
+        "family": profile.request.family.id,
+        "step": profile.request.step.id,
+        "side": profile.request.side,
+        "values": profile.request.values,
+        "fault": plain_fault(profile.fault),
+        "frames": list(profile.frame_names),
+        "quantities": rounded,
+        "peaks": {k: max(v) for k, v in rounded.items()},
+    }
 
 
 def programme_data(p: Programme) -> Data:
     items = []
     for i in p.movements:
         family, step = find(i.ref)
-        items.append({"ref": i.ref, "title": f"{family.title}: {step.title}", "position": i.position, "sides": list(i.sides), "values": i.values, "repetitions": i.repetitions, "sets": i.sets,
-                      "hold_s": i.hold_s, "minutes": i.minutes, "verdict": i.verdict, "why": i.why, "effort": step.effort})
-    return {"context": p.context, "movements": items, "changes_of_position": p.changes_of_position, "minutes": p.minutes, "optimal": p.optimal, "gap": p.gap,
-            "obligations": [{"id": c.id, "title": c.title, "covered_by": list(c.by), "why_not": c.why_not} for c in p.obligations],
-            "why": {i.ref: i.why for i in p.movements}, "why_not": p.why_not, "uncovered": p.uncovered}
+        items.append(
+            {
+                "ref": i.ref,
+                "title": f"{family.title}: {step.title}",
+                "position": i.position,
+                "sides": list(i.sides),
+                "values": i.values,
+                "repetitions": i.repetitions,
+                "sets": i.sets,
+                "hold_s": i.hold_s,
+                "minutes": i.minutes,
+                "verdict": i.verdict,
+                "why": i.why,
+                "effort": step.effort,
+            }
+        )
+    return {
+        "context": p.context,
+        "movements": items,
+        "changes_of_position": p.changes_of_position,
+        "minutes": p.minutes,
+        "optimal": p.optimal,
+        "gap": p.gap,
+        "obligations": [
+            {"id": c.id, "title": c.title, "covered_by": list(c.by), "why_not": c.why_not}
+            for c in p.obligations
+        ],
+        "why": {i.ref: i.why for i in p.movements},
+        "why_not": p.why_not,
+        "uncovered": p.uncovered,
+    }

@@ -22,7 +22,9 @@ class Person(_Part):
     stature_cm: float = Field(ge=120, le=220)
     mass_kg: float = Field(ge=28, le=220)
     tallest_stature_cm: float | None = Field(default=None, ge=120, le=225)
-    last_stature_cm: float | None = Field(default=None, ge=120, le=225, description="stature at the last measurement before this one")
+    last_stature_cm: float | None = Field(
+        default=None, ge=120, le=225, description="stature at the last measurement before this one"
+    )
     popliteal_height_cm: float | None = Field(default=None, ge=28, le=58)
     arm_span_cm: float | None = Field(default=None, ge=110, le=240)
 
@@ -36,10 +38,24 @@ class Consent(_Part):
 
 
 STOP_SIGNS = Literal[
-    "saddle_numbness", "bladder_or_bowel_change", "weakness_of_both_legs", "chest_pain", "stroke_signs", "severe_breathlessness",
-    "sudden_midback_pain", "weight_loss_or_fever_with_back_pain", "cancer_history_with_night_pain", "progressive_weakness",
-    "groin_or_thigh_pain_on_bone_medicine", "fall_with_head_strike", "unable_to_bear_weight", "fainting", "acute_fever", "swollen_calf",
-    "bleeding_or_contractions_in_pregnancy"]
+    "saddle_numbness",
+    "bladder_or_bowel_change",
+    "weakness_of_both_legs",
+    "chest_pain",
+    "stroke_signs",
+    "severe_breathlessness",
+    "sudden_midback_pain",
+    "weight_loss_or_fever_with_back_pain",
+    "cancer_history_with_night_pain",
+    "progressive_weakness",
+    "groin_or_thigh_pain_on_bone_medicine",
+    "fall_with_head_strike",
+    "unable_to_bear_weight",
+    "fainting",
+    "acute_fever",
+    "swollen_calf",
+    "bleeding_or_contractions_in_pregnancy",
+]
 
 
 class StopSignAnswers(_Part):
@@ -121,8 +137,19 @@ class FlexionSciatica(_Condition):
     rotation_provokes: bool = False
 
 
-Condition = Annotated[Fracture | Glucocorticoid | EarlyMenopause | Denosumab | Fall | FearOfFalling | WristTrouble | KneeTrouble
-                      | ShoulderTrouble | FlexionSciatica, Field(discriminator="kind")]
+Condition = Annotated[
+    Fracture
+    | Glucocorticoid
+    | EarlyMenopause
+    | Denosumab
+    | Fall
+    | FearOfFalling
+    | WristTrouble
+    | KneeTrouble
+    | ShoulderTrouble
+    | FlexionSciatica,
+    Field(discriminator="kind"),
+]
 
 
 class _Test(_Part):
@@ -211,8 +238,18 @@ class RangeTest(_Test):
     """A measured range of the trunk or a limb joint."""
 
     test: Literal["joint_range"]
-    joint: Literal["trunk_flexion", "trunk_extension", "trunk_rotation", "trunk_side_bend", "shoulder_elevation", "knee_flexion",
-                   "ankle_dorsiflexion", "wrist_extension", "hip_abduction", "hip_extension"]
+    joint: Literal[
+        "trunk_flexion",
+        "trunk_extension",
+        "trunk_rotation",
+        "trunk_side_bend",
+        "shoulder_elevation",
+        "knee_flexion",
+        "ankle_dorsiflexion",
+        "wrist_extension",
+        "hip_abduction",
+        "hip_extension",
+    ]
     side: Side | None = None
     deg: float = Field(ge=0, le=180)
 
@@ -223,8 +260,18 @@ class RangeTest(_Test):
         return self
 
 
-TestResult = Annotated[BoneDensity | TimedUpAndGo | ChairStand | FourStageBalance | BloodPressure | HipFlexion | StraightLegRaise
-                       | FloorRise | RangeTest, Field(discriminator="test")]
+TestResult = Annotated[
+    BoneDensity
+    | TimedUpAndGo
+    | ChairStand
+    | FourStageBalance
+    | BloodPressure
+    | HipFlexion
+    | StraightLegRaise
+    | FloorRise
+    | RangeTest,
+    Field(discriminator="test"),
+]
 
 
 class Seat(_Part):
@@ -289,7 +336,9 @@ class Case(_Part):
     tolerates: Tolerates = Tolerates()
     wishes: Wishes = Wishes()
     overrides: tuple[Override, ...] = ()
-    previous_steps: tuple[str, ...] = Field(default=(), description="steps of the last programme, 'family/step'")
+    previous_steps: tuple[str, ...] = Field(
+        default=(), description="steps of the last programme, 'family/step'"
+    )
 
     @model_validator(mode="after")
     def _dates(self) -> "Case":
@@ -331,20 +380,32 @@ class CaseError(ValueError):
 def read_case(data: Any) -> Case:
     """Validate a case; raises CaseError with one fault per field."""
     from pydantic import ValidationError
+
     try:
         return Case.model_validate(data)
     except ValidationError as error:
         faults = []
         for e in error.errors():
-            path = "$" + "".join(f"[{p}]" if isinstance(p, int) else f".{p}" for p in e["loc"] if not _is_tag(p))
+            path = "$" + "".join(
+                f"[{p}]" if isinstance(p, int) else f".{p}" for p in e["loc"] if not _is_tag(p)
+            )
             faults.append((path, e["msg"].removeprefix("Value error, ")))
         raise CaseError(faults) from error
 
 
-_TAGS = {m.model_fields[k].annotation.__args__[0] for k, models in (  # type: ignore[union-attr]
-    ("kind", (Fracture, Glucocorticoid, EarlyMenopause, Denosumab, Fall, FearOfFalling, WristTrouble, KneeTrouble, ShoulderTrouble, FlexionSciatica)),
-    ("test", (BoneDensity, TimedUpAndGo, ChairStand, FourStageBalance, BloodPressure, HipFlexion, StraightLegRaise, FloorRise, RangeTest)))
-    for m in models}
+def _tags() -> set[str]:
+    """The words that pydantic puts into a path to say which kind of condition or test it tried."""
+    schema = Case.model_json_schema()["$defs"].values()
+    return {
+        p[key]["const"]
+        for d in schema
+        for p in (d.get("properties", {}),)
+        for key in ("kind", "test")
+        if "const" in p.get(key, {})
+    }
+
+
+_TAGS = _tags()
 
 
 def _is_tag(part: object) -> bool:

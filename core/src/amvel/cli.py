@@ -64,6 +64,7 @@ def _judge(args: argparse.Namespace) -> Any:
 
 def _known_family(name: str) -> None:
     from amvel.movements import library
+
     if name not in library():
         raise UnknownMovement(f"no family '{name}'")
 
@@ -120,7 +121,14 @@ def _figure(args: argparse.Namespace) -> None:
 
 def _plan(args: argparse.Namespace) -> Any:
     engine = _engine(args.case)
-    programme = plan(engine.case, engine.envelope, engine.stop_signs, engine.judge(contexts=(args.context,)), args.context, args.minutes)
+    programme = plan(
+        engine.case,
+        engine.envelope,
+        engine.stop_signs,
+        engine.judge(contexts=(args.context,)),
+        args.context,
+        args.minutes,
+    )
     return {**answers.programme_data(programme), "case_digest": engine.digest}
 
 
@@ -132,11 +140,14 @@ def _rules(args: argparse.Namespace) -> Any:
 
 def _next_test(args: argparse.Namespace) -> Any:
     from amvel.planning.next_test import next_tests
+
     return next_tests(_engine(args.case))
 
 
 def _parser() -> argparse.ArgumentParser:
-    parser = argparse.ArgumentParser(prog="amvel", description="Screen, judge, modify and plan for one client's case.")
+    parser = argparse.ArgumentParser(
+        prog="amvel", description="Screen, judge, modify and plan for one client's case."
+    )
     commands = parser.add_subparsers(required=True, metavar="command")
 
     def add(name: str, run: Any, about: str, case: bool = False) -> argparse.ArgumentParser:
@@ -159,7 +170,10 @@ def _parser() -> argparse.ArgumentParser:
     p.add_argument("--minutes", type=_minutes)
     p.add_argument("--context", choices=("visit", "home"), default="home")
     add("next-test", _next_test, "which test would decide most", case=True)
-    for name, run, about in (("profile", _profile, "the demand profile of a step"), ("figure", _figure, "the drawing of a step")):
+    for name, run, about in (
+        ("profile", _profile, "the demand profile of a step"),
+        ("figure", _figure, "the drawing of a step"),
+    ):
         p = add(name, run, about)
         p.add_argument("movement", help="family/step")
         p.add_argument("--case", required=True)

@@ -20,9 +20,13 @@ _profilers: "OrderedDict[str, Profiler]" = OrderedDict()
 def body_of(case: Case) -> Anthropometry:
     """The body of a case; raises BodyError when it lies outside the tables."""
     p = case.person
+
     def metres(value_cm: float | None) -> float | None:
         return None if value_cm is None else value_cm / 100
-    return measure(Measures(p.stature_cm / 100, p.mass_kg, p.sex, metres(p.popliteal_height_cm), metres(p.arm_span_cm)))
+
+    return measure(
+        Measures(p.stature_cm / 100, p.mass_kg, p.sex, metres(p.popliteal_height_cm), metres(p.arm_span_cm))
+    )
 
 
 def profiler_for(body: Anthropometry, capacities: Capacities) -> Profiler:
@@ -74,9 +78,12 @@ class Engine:
     def verdicts(self) -> list[Verdict]:
         return self.judge()
 
-    def judge(self, family: str | None = None, step: str | None = None, contexts: tuple[str, ...] = CONTEXTS) -> list[Verdict]:
+    def judge(
+        self, family: str | None = None, step: str | None = None, contexts: tuple[str, ...] = CONTEXTS
+    ) -> list[Verdict]:
         def only(f: Family, s: Step) -> bool:
             return (family is None or f.id == family) and (step is None or s.id == step)
+
         return judge(self.case, self.findings, self.envelope, self.profiler, self.values, only, contexts)
 
     @property

@@ -3,8 +3,6 @@
 from django.db import migrations
 
 
-
-
 class Migration(migrations.Migration):
     dependencies = [("programmes", "0001_initial"), ("clients", "0002_append_only")]
     operations = [migrations.RunSQL(

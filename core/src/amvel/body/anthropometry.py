@@ -17,30 +17,74 @@ ADULT_FROM_YEARS = 18
 
 # Share of body mass (de Leva 1996, table 4).
 MASS_SHARE = {
-    "male": {"head": 0.0694, "upper_trunk": 0.1596, "middle_trunk": 0.1633, "lower_trunk": 0.1117,
-             "upper_arm": 0.0271, "forearm": 0.0162, "hand": 0.0061,
-             "thigh": 0.1416, "shank": 0.0433, "foot": 0.0137},
-    "female": {"head": 0.0668, "upper_trunk": 0.1545, "middle_trunk": 0.1465, "lower_trunk": 0.1247,
-               "upper_arm": 0.0255, "forearm": 0.0138, "hand": 0.0056,
-               "thigh": 0.1478, "shank": 0.0481, "foot": 0.0129},
+    "male": {
+        "head": 0.0694,
+        "upper_trunk": 0.1596,
+        "middle_trunk": 0.1633,
+        "lower_trunk": 0.1117,
+        "upper_arm": 0.0271,
+        "forearm": 0.0162,
+        "hand": 0.0061,
+        "thigh": 0.1416,
+        "shank": 0.0433,
+        "foot": 0.0137,
+    },
+    "female": {
+        "head": 0.0668,
+        "upper_trunk": 0.1545,
+        "middle_trunk": 0.1465,
+        "lower_trunk": 0.1247,
+        "upper_arm": 0.0255,
+        "forearm": 0.0138,
+        "hand": 0.0056,
+        "thigh": 0.1478,
+        "shank": 0.0481,
+        "foot": 0.0129,
+    },
 }
 # Centre of mass from the proximal joint, share of segment length (de Leva 1996, table 4).
 COM_SHARE = {
-    "male": {"upper_arm": 0.5772, "forearm": 0.4574, "hand": 0.3624, "thigh": 0.4095, "shank": 0.4459, "foot": 0.4415},
-    "female": {"upper_arm": 0.5754, "forearm": 0.4559, "hand": 0.3427, "thigh": 0.3612, "shank": 0.4416, "foot": 0.4014},
+    "male": {
+        "upper_arm": 0.5772,
+        "forearm": 0.4574,
+        "hand": 0.3624,
+        "thigh": 0.4095,
+        "shank": 0.4459,
+        "foot": 0.4415,
+    },
+    "female": {
+        "upper_arm": 0.5754,
+        "forearm": 0.4559,
+        "hand": 0.3427,
+        "thigh": 0.3612,
+        "shank": 0.4416,
+        "foot": 0.4014,
+    },
 }
 # Heights above the hip axis that bound the three trunk parts of de Leva, share of hip-to-C7 height:
 # navel, xiphoid, C7 (male 145.7, 361.2, 603 mm; female 181.5, 386.8, 615 mm).
 TRUNK_BOUNDS = {"male": (0.242, 0.599, 1.0), "female": (0.295, 0.629, 1.0)}
 
 # Fractions of stature.
-LIMB = {"upper_arm": 0.186, "forearm": 0.146, "hand": 0.108, "thigh": 0.245, "shank": 0.246,
-        "ankle_height": 0.039, "foot": 0.152}
+LIMB = {
+    "upper_arm": 0.186,
+    "forearm": 0.146,
+    "hand": 0.108,
+    "thigh": 0.245,
+    "shank": 0.246,
+    "ankle_height": 0.039,
+    "foot": 0.152,
+}
 HIP_HALF_WIDTH = 0.050
 SHOULDER_HALF_WIDTH = 0.105
 # (x forward, z up) of the spine joints above the hip axis in relaxed standing.
-SPINE = {"lumbar": (-0.008, 0.075), "lower_thoracic": (-0.024, 0.155), "upper_thoracic": (-0.036, 0.232),
-         "neck": (-0.014, 0.320), "head": (0.004, 0.395)}
+SPINE = {
+    "lumbar": (-0.008, 0.075),
+    "lower_thoracic": (-0.024, 0.155),
+    "upper_thoracic": (-0.036, 0.232),
+    "neck": (-0.014, 0.320),
+    "head": (0.004, 0.395),
+}
 SHOULDER = (-0.014, 0.275)
 VERTEX = 0.470
 BMI_OF_TABLE = 23.0
@@ -116,7 +160,9 @@ def _slices(m: Measures) -> dict[str, tuple[float, float]]:
     parts = ("lower_trunk", "middle_trunk", "upper_trunk")
     cuts = [0.0, SPINE["lumbar"][1], SPINE["lower_thoracic"][1], SPINE["upper_thoracic"][1], top]
     found = {}
-    for name, low, high in zip(("pelvis", "lumbar", "lower_thorax", "upper_thorax"), cuts[:-1], cuts[1:], strict=True):
+    for name, low, high in zip(
+        ("pelvis", "lumbar", "lower_thorax", "upper_thorax"), cuts[:-1], cuts[1:], strict=True
+    ):
         mass = moment = 0.0
         for part, start, end in zip(parts, edges[:-1], edges[1:], strict=True):
             a, b = max(low, start), min(high, end)
@@ -157,13 +203,37 @@ def measure(m: Measures) -> Anthropometry:
 
     segments = [
         Segment("pelvis", None, (0, 0, 0), trunk["pelvis"][0], (0.0, 0, trunk["pelvis"][1])),
-        Segment("lumbar", "pelvis", (at("lumbar")[0], 0, at("lumbar")[1]), trunk["lumbar"][0], above("lumbar", "lumbar")),
-        Segment("lower_thorax", "lumbar", step("lumbar", "lower_thoracic"), trunk["lower_thorax"][0],
-                above("lower_thorax", "lower_thoracic")),
-        Segment("upper_thorax", "lower_thorax", step("lower_thoracic", "upper_thoracic"), trunk["upper_thorax"][0],
-                above("upper_thorax", "upper_thoracic")),
-        Segment("neck", "upper_thorax", step("upper_thoracic", "neck"), 0.15 * share["head"] * m.mass_kg, (0.0, 0, 0.03 * h)),
-        Segment("head", "neck", step("neck", "head"), 0.85 * share["head"] * m.mass_kg, (0.004 * h, 0, 0.022 * h)),
+        Segment(
+            "lumbar",
+            "pelvis",
+            (at("lumbar")[0], 0, at("lumbar")[1]),
+            trunk["lumbar"][0],
+            above("lumbar", "lumbar"),
+        ),
+        Segment(
+            "lower_thorax",
+            "lumbar",
+            step("lumbar", "lower_thoracic"),
+            trunk["lower_thorax"][0],
+            above("lower_thorax", "lower_thoracic"),
+        ),
+        Segment(
+            "upper_thorax",
+            "lower_thorax",
+            step("lower_thoracic", "upper_thoracic"),
+            trunk["upper_thorax"][0],
+            above("upper_thorax", "upper_thoracic"),
+        ),
+        Segment(
+            "neck",
+            "upper_thorax",
+            step("upper_thoracic", "neck"),
+            0.15 * share["head"] * m.mass_kg,
+            (0.0, 0, 0.03 * h),
+        ),
+        Segment(
+            "head", "neck", step("neck", "head"), 0.85 * share["head"] * m.mass_kg, (0.004 * h, 0, 0.022 * h)
+        ),
     ]
     for side, s in (("left", 1), ("right", -1)):
         segments += _arm(side, s, h, m.mass_kg, share, com, lengths)
@@ -171,35 +241,84 @@ def measure(m: Measures) -> Anthropometry:
     return Anthropometry(m, tuple(segments), lengths, girth)
 
 
-def _arm(side: str, s: int, h: float, mass: float, share: dict[str, float], com: dict[str, float],
-         length: dict[str, float]) -> list[Segment]:
+def _arm(
+    side: str,
+    s: int,
+    h: float,
+    mass: float,
+    share: dict[str, float],
+    com: dict[str, float],
+    length: dict[str, float],
+) -> list[Segment]:
     xt, zt = SPINE["upper_thoracic"]
     xs, zs = SHOULDER
     root = (-0.02 * h - xt * h, s * 0.03 * h, (zs - zt) * h)
     to_shoulder = ((xs + 0.02) * h, s * (SHOULDER_HALF_WIDTH - 0.03) * h, 0.0)
     return [
         Segment(f"{side}.scapula", "upper_thorax", root, 0.0, (0, 0, 0)),
-        Segment(f"{side}.upper_arm", f"{side}.scapula", to_shoulder, share["upper_arm"] * mass,
-                (0, 0, -com["upper_arm"] * length["upper_arm"])),
-        Segment(f"{side}.forearm", f"{side}.upper_arm", (0, 0, -length["upper_arm"]), share["forearm"] * mass,
-                (0, 0, -com["forearm"] * length["forearm"])),
-        Segment(f"{side}.hand", f"{side}.forearm", (0, 0, -length["forearm"]), share["hand"] * mass,
-                (0, 0, -com["hand"] * length["hand"])),
+        Segment(
+            f"{side}.upper_arm",
+            f"{side}.scapula",
+            to_shoulder,
+            share["upper_arm"] * mass,
+            (0, 0, -com["upper_arm"] * length["upper_arm"]),
+        ),
+        Segment(
+            f"{side}.forearm",
+            f"{side}.upper_arm",
+            (0, 0, -length["upper_arm"]),
+            share["forearm"] * mass,
+            (0, 0, -com["forearm"] * length["forearm"]),
+        ),
+        Segment(
+            f"{side}.hand",
+            f"{side}.forearm",
+            (0, 0, -length["forearm"]),
+            share["hand"] * mass,
+            (0, 0, -com["hand"] * length["hand"]),
+        ),
     ]
 
 
-def _leg(side: str, s: int, h: float, mass: float, share: dict[str, float], com: dict[str, float],
-         length: dict[str, float]) -> list[Segment]:
+def _leg(
+    side: str,
+    s: int,
+    h: float,
+    mass: float,
+    share: dict[str, float],
+    com: dict[str, float],
+    length: dict[str, float],
+) -> list[Segment]:
     heel = -0.28 * length["foot"]
     foot_com = heel + com["foot"] * length["foot"]
     ankle = length["ankle_height"]
     return [
-        Segment(f"{side}.thigh", "pelvis", (0, s * HIP_HALF_WIDTH * h, 0), share["thigh"] * mass,
-                (0, 0, -com["thigh"] * length["thigh"])),
-        Segment(f"{side}.shank", f"{side}.thigh", (0, 0, -length["thigh"]), share["shank"] * mass,
-                (0, 0, -com["shank"] * length["shank"])),
-        Segment(f"{side}.foot", f"{side}.shank", (0, 0, -length["shank"]), 0.9 * share["foot"] * mass,
-                (foot_com - 0.01 * h, 0, -0.5 * ankle)),
-        Segment(f"{side}.toes", f"{side}.foot", (0.48 * length["foot"], 0, -0.75 * ankle), 0.1 * share["foot"] * mass,
-                (0.1 * length["foot"], 0, 0)),
+        Segment(
+            f"{side}.thigh",
+            "pelvis",
+            (0, s * HIP_HALF_WIDTH * h, 0),
+            share["thigh"] * mass,
+            (0, 0, -com["thigh"] * length["thigh"]),
+        ),
+        Segment(
+            f"{side}.shank",
+            f"{side}.thigh",
+            (0, 0, -length["thigh"]),
+            share["shank"] * mass,
+            (0, 0, -com["shank"] * length["shank"]),
+        ),
+        Segment(
+            f"{side}.foot",
+            f"{side}.shank",
+            (0, 0, -length["shank"]),
+            0.9 * share["foot"] * mass,
+            (foot_com - 0.01 * h, 0, -0.5 * ankle),
+        ),
+        Segment(
+            f"{side}.toes",
+            f"{side}.foot",
+            (0.48 * length["foot"], 0, -0.75 * ankle),
+            0.1 * share["foot"] * mass,
+            (0.1 * length["foot"], 0, 0),
+        ),
     ]

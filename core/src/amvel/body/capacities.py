@@ -14,24 +14,61 @@ from amvel.sources import Source
 RANGES = Source("AAOS 1965; Norkin & White")
 
 HEALTHY_DEG = {
-    "trunk_flexion": 80.0, "trunk_extension": 25.0, "trunk_side_bend": 35.0, "trunk_rotation": 45.0,
-    "neck_flexion": 45.0, "neck_extension": 45.0,
-    "hip_flexion": 120.0, "hip_extension": 20.0, "hip_abduction": 45.0, "hip_adduction": 30.0,
-    "hip_internal_rotation": 45.0, "hip_external_rotation": 45.0, "straight_leg_raise": 75.0,
-    "knee_flexion": 135.0, "ankle_dorsiflexion": 20.0, "ankle_plantarflexion": 50.0,
-    "shoulder_elevation": 180.0, "wrist_extension": 70.0,
+    "trunk_flexion": 80.0,
+    "trunk_extension": 25.0,
+    "trunk_side_bend": 35.0,
+    "trunk_rotation": 45.0,
+    "neck_flexion": 45.0,
+    "neck_extension": 45.0,
+    "hip_flexion": 120.0,
+    "hip_extension": 20.0,
+    "hip_abduction": 45.0,
+    "hip_adduction": 30.0,
+    "hip_internal_rotation": 45.0,
+    "hip_external_rotation": 45.0,
+    "straight_leg_raise": 75.0,
+    "knee_flexion": 135.0,
+    "ankle_dorsiflexion": 20.0,
+    "ankle_plantarflexion": 50.0,
+    "shoulder_elevation": 180.0,
+    "wrist_extension": 70.0,
 }
-SIDED = ("hip_flexion", "hip_extension", "hip_abduction", "hip_adduction", "hip_internal_rotation", "hip_external_rotation",
-         "straight_leg_raise", "knee_flexion", "ankle_dorsiflexion", "ankle_plantarflexion", "shoulder_elevation", "wrist_extension")
+SIDED = (
+    "hip_flexion",
+    "hip_extension",
+    "hip_abduction",
+    "hip_adduction",
+    "hip_internal_rotation",
+    "hip_external_rotation",
+    "straight_leg_raise",
+    "knee_flexion",
+    "ankle_dorsiflexion",
+    "ankle_plantarflexion",
+    "shoulder_elevation",
+    "wrist_extension",
+)
 # What daily function shows of limbs nobody has measured: sitting on a chair, reaching a shelf, walking.
-DAILY_DEG = {"hip_flexion": 90.0, "hip_extension": 10.0, "hip_abduction": 25.0, "hip_adduction": 10.0,
-             "hip_internal_rotation": 15.0, "hip_external_rotation": 25.0, "straight_leg_raise": 60.0, "knee_flexion": 110.0,
-             "ankle_dorsiflexion": 10.0, "ankle_plantarflexion": 40.0, "shoulder_elevation": 120.0, "wrist_extension": 60.0}
+DAILY_DEG = {
+    "hip_flexion": 90.0,
+    "hip_extension": 10.0,
+    "hip_abduction": 25.0,
+    "hip_adduction": 10.0,
+    "hip_internal_rotation": 15.0,
+    "hip_external_rotation": 25.0,
+    "straight_leg_raise": 60.0,
+    "knee_flexion": 110.0,
+    "ankle_dorsiflexion": 10.0,
+    "ankle_plantarflexion": 40.0,
+    "shoulder_elevation": 120.0,
+    "wrist_extension": 60.0,
+}
 # Weight-bearing hands press the wrist further back than it goes freely (common practice).
 PASSIVE_WRIST_EXTRA_DEG = 20.0
-TRUNK_SHARE = {"flexion": {"lumbar": 0.60, "lower_thoracic": 0.25, "upper_thoracic": 0.15},
-               "rotation": {"lumbar": 0.15, "lower_thoracic": 0.50, "upper_thoracic": 0.35},
-               "side_bend": {"lumbar": 0.50, "lower_thoracic": 0.30, "upper_thoracic": 0.20}}
+TRUNK_SHARE = {
+    "flexion": {"lumbar": 0.60, "lower_thoracic": 0.25, "upper_thoracic": 0.15},
+    "rotation": {"lumbar": 0.15, "lower_thoracic": 0.50, "upper_thoracic": 0.35},
+    "side_bend": {"lumbar": 0.50, "lower_thoracic": 0.30, "upper_thoracic": 0.20},
+}
 
 
 @dataclass(frozen=True)
@@ -53,22 +90,32 @@ class Capacities:
         """Bounds of the joints that a pose may adjust."""
         stops: dict[str, tuple[float, float]] = {}
         for side in ("left", "right"):
+
             def at(name: str, side: str = side) -> float:
                 return math.radians(self.range_deg[f"{side}.{name}"])
+
             stops[f"{side}.hip.flexion"] = (-at("hip_extension"), at("hip_flexion"))
             stops[f"{side}.hip.abduction"] = (-at("hip_adduction"), at("hip_abduction"))
             stops[f"{side}.hip.rotation"] = (-at("hip_external_rotation"), at("hip_internal_rotation"))
             stops[f"{side}.knee.flexion"] = (0.0, at("knee_flexion"))
-            stops[f"{side}.ankle.dorsiflexion"] = (-at("ankle_plantarflexion"), at("ankle_dorsiflexion") + math.radians(10))
+            stops[f"{side}.ankle.dorsiflexion"] = (
+                -at("ankle_plantarflexion"),
+                at("ankle_dorsiflexion") + math.radians(10),
+            )
             stops[f"{side}.shoulder.flexion"] = (-math.radians(45), at("shoulder_elevation"))
-            stops[f"{side}.wrist.extension"] = (-math.radians(70), at("wrist_extension") + math.radians(PASSIVE_WRIST_EXTRA_DEG))
+            stops[f"{side}.wrist.extension"] = (
+                -math.radians(70),
+                at("wrist_extension") + math.radians(PASSIVE_WRIST_EXTRA_DEG),
+            )
             stops[f"{side}.elbow.flexion"] = (0.0, math.radians(145))
             stops[f"{side}.toes.extension"] = (-math.radians(20), math.radians(80))
             stops[f"{side}.scapula.elevation"] = (-math.radians(10), math.radians(25))
             stops[f"{side}.scapula.protraction"] = (-math.radians(20), math.radians(20))
         for region, share in TRUNK_SHARE["flexion"].items():
-            stops[f"{region}.flexion"] = (-math.radians(HEALTHY_DEG["trunk_extension"] * share),
-                                          math.radians(HEALTHY_DEG["trunk_flexion"] * share))
+            stops[f"{region}.flexion"] = (
+                -math.radians(HEALTHY_DEG["trunk_extension"] * share),
+                math.radians(HEALTHY_DEG["trunk_flexion"] * share),
+            )
         stops["neck.flexion"] = (-math.radians(30), math.radians(40))
         stops["head.nod"] = (-math.radians(15), math.radians(15))
         return stops

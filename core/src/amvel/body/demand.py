@@ -30,7 +30,9 @@ class FrameFacts:
     coordination: int = 0
 
 
-def demand(skeleton: Skeleton, specs: list[PoseSpec], posed: Posed, reactions: Reactions, facts: list[FrameFacts]) -> dict[str, Array]:
+def demand(
+    skeleton: Skeleton, specs: list[PoseSpec], posed: Posed, reactions: Reactions, facts: list[FrameFacts]
+) -> dict[str, Array]:
     """Columns of length B, by quantity; sided ones are prefixed 'left.' or 'right.'."""
     loads = inner_loads(skeleton, specs, posed, reactions)
     weight_n = float(skeleton.mass_kg.sum()) * GRAVITY_M_S2
@@ -54,8 +56,18 @@ def _trunk_angles(profile: dict[str, Array], specs: list[PoseSpec], posed: Posed
 
     for region in (*TRUNK_REGIONS, "neck"):
         _signed(profile, f"{region}_flexion_deg", f"{region}_extension_deg", relative(f"{region}.flexion"))
-        _signed(profile, f"left.{region}_side_bend_deg", f"right.{region}_side_bend_deg", relative(f"{region}.side_bend"))
-        _signed(profile, f"left.{region}_rotation_deg", f"right.{region}_rotation_deg", relative(f"{region}.rotation"))
+        _signed(
+            profile,
+            f"left.{region}_side_bend_deg",
+            f"right.{region}_side_bend_deg",
+            relative(f"{region}.side_bend"),
+        )
+        _signed(
+            profile,
+            f"left.{region}_rotation_deg",
+            f"right.{region}_rotation_deg",
+            relative(f"{region}.rotation"),
+        )
 
     def total(kind: str) -> Array:
         return np.sum([relative(f"{r}.{kind}") for r in TRUNK_REGIONS], axis=0)
@@ -72,8 +84,15 @@ def _limb_angles(profile: dict[str, Array], skeleton: Skeleton, posed: Posed) ->
     thorax = posed.placement.rotation[:, skeleton.segment_index["upper_thorax"]]
     for side in ("left", "right"):
         _signed(profile, f"{side}.hip_flexion_deg", f"{side}.hip_extension_deg", angle(f"{side}.hip.flexion"))
-        _signed(profile, f"{side}.hip_abduction_deg", f"{side}.hip_adduction_deg", angle(f"{side}.hip.abduction"))
-        _signed(profile, f"{side}.hip_internal_rotation_deg", f"{side}.hip_external_rotation_deg", angle(f"{side}.hip.rotation"))
+        _signed(
+            profile, f"{side}.hip_abduction_deg", f"{side}.hip_adduction_deg", angle(f"{side}.hip.abduction")
+        )
+        _signed(
+            profile,
+            f"{side}.hip_internal_rotation_deg",
+            f"{side}.hip_external_rotation_deg",
+            angle(f"{side}.hip.rotation"),
+        )
         profile[f"{side}.knee_flexion_deg"] = angle(f"{side}.knee.flexion")
         profile[f"{side}.ankle_dorsiflexion_deg"] = angle(f"{side}.ankle.dorsiflexion")
         profile[f"{side}.elbow_flexion_deg"] = angle(f"{side}.elbow.flexion")
@@ -83,7 +102,9 @@ def _limb_angles(profile: dict[str, Array], skeleton: Skeleton, posed: Posed) ->
         profile[f"{side}.shoulder_elevation_deg"] = np.degrees(np.arccos(np.clip(cosine, -1, 1)))
 
 
-def _loads(profile: dict[str, Array], loads: InnerLoads, weight_n: float, skeleton: Skeleton, specs: list[PoseSpec]) -> None:
+def _loads(
+    profile: dict[str, Array], loads: InnerLoads, weight_n: float, skeleton: Skeleton, specs: list[PoseSpec]
+) -> None:
     for level in LEVELS:
         profile[f"moment_{level}_nm"] = loads.moment[level]
         profile[f"compression_{level}_n"] = loads.compression[level]
@@ -100,8 +121,17 @@ def _loads(profile: dict[str, Array], loads: InnerLoads, weight_n: float, skelet
             profile[f"{side}.{joint}_moment_nm"] = loads.joint_moment[f"{side}.{joint}"]
 
 
-def _supports(profile: dict[str, Array], skeleton: Skeleton, specs: list[PoseSpec], reactions: Reactions, weight_n: float) -> None:
-    parts = ["head", *(f"{s}.{p}" for s in ("left", "right") for p in ("hand", "forearm", "shoulder", "knee", "sit_bone", "foot"))]
+def _supports(
+    profile: dict[str, Array], skeleton: Skeleton, specs: list[PoseSpec], reactions: Reactions, weight_n: float
+) -> None:
+    parts = [
+        "head",
+        *(
+            f"{s}.{p}"
+            for s in ("left", "right")
+            for p in ("hand", "forearm", "shoulder", "knee", "sit_bone", "foot")
+        ),
+    ]
     for part in parts:
         total = np.zeros(len(specs))
         for b, spec in enumerate(specs):
@@ -117,7 +147,9 @@ def _supports(profile: dict[str, Array], skeleton: Skeleton, specs: list[PoseSpe
         profile[f"{side}.wrist_extension_loaded_deg"] = np.where(carries, wrist, 0.0)
         bears = profile[f"{side}.foot_support_percent_bw"] > 25.0
         profile[f"{side}.loaded_knee_flexion_deg"] = np.where(bears, profile[f"{side}.knee_flexion_deg"], 0.0)
-    profile["feet_supporting"] = sum((profile[f"{s}.foot_support_percent_bw"] > 5.0).astype(float) for s in ("left", "right"))
+    profile["feet_supporting"] = np.sum(
+        [profile[f"{s}.foot_support_percent_bw"] > 5.0 for s in ("left", "right")], axis=0
+    ).astype(float)
 
 
 def _combined(profile: dict[str, Array], skeleton: Skeleton, posed: Posed, facts: list[FrameFacts]) -> None:
@@ -140,8 +172,13 @@ def _combined(profile: dict[str, Array], skeleton: Skeleton, posed: Posed, facts
     signed_neck = profile["neck_flexion_deg"] - profile["neck_extension_deg"]
     for side in ("left", "right"):
         hip = profile[f"{side}.hip_flexion_deg"] - profile[f"{side}.hip_extension_deg"]
-        profile[f"{side}.neural_line_deg"] = (hip - profile[f"{side}.knee_flexion_deg"]
-                                              + profile[f"{side}.ankle_dorsiflexion_deg"] + signed_trunk + signed_neck)
+        profile[f"{side}.neural_line_deg"] = (
+            hip
+            - profile[f"{side}.knee_flexion_deg"]
+            + profile[f"{side}.ankle_dorsiflexion_deg"]
+            + signed_trunk
+            + signed_neck
+        )
     head = posed.points[:, index["com.head"], 2]
     profile["head_below_heart_cm"] = np.maximum(0.0, 100 * (posed.points[:, index["heart"], 2] - head))
     profile["one_leg_stance"] = np.where((fact("standing") > 0) & (profile["feet_supporting"] < 2), 1.0, 0.0)

@@ -4,6 +4,8 @@ Positions are in the frame of their segment (x forward, y left, z up, in standin
 to the thighs), in metres, scaled by stature; soft tissue is scaled by girth as well.
 """
 
+from collections.abc import Callable
+
 import numpy as np
 
 from amvel.body.anthropometry import SPINE, VERTEX, Anthropometry
@@ -76,7 +78,13 @@ class Landmarks:
             for name, (segment, x, y, z, soft) in _PAIRED.items():
                 own = segment if segment == "pelvis" else f"{side}.{segment}"
                 wide = g if soft else 1.0
-                add(f"{side}.{name}", own, x * h * wide, s * y * h * wide, z * h * (wide if name == "sit_bone" else 1.0))
+                add(
+                    f"{side}.{name}",
+                    own,
+                    x * h * wide,
+                    s * y * h * wide,
+                    z * h * (wide if name == "sit_bone" else 1.0),
+                )
             self._add_along(add, body, side, s)
         for segment_row, segment_data in enumerate(body.segments):
             self.index[f"com.{segment_data.name}"] = len(points)
@@ -86,7 +94,9 @@ class Landmarks:
         self.local_m = np.array(points)
 
     @staticmethod
-    def _add_along(add, body: Anthropometry, side: str, s: int) -> None:  # type: ignore[no-untyped-def]
+    def _add_along(
+        add: Callable[[str, str, float, float, float], None], body: Anthropometry, side: str, s: int
+    ) -> None:
         h, length = body.stature_m, body.lengths_m
         for name, (segment, of, along, thick) in _ALONG.items():
             add(f"{side}.{name}", f"{side}.{segment}", 0.0, s * thick * h, along * length[of])

@@ -9,6 +9,7 @@ are not a diagnosis of a vertebra.
 from dataclasses import dataclass
 
 import numpy as np
+from numpy.typing import NDArray
 
 from amvel.body.pose import PoseSpec
 from amvel.body.posing import Posed
@@ -16,7 +17,9 @@ from amvel.body.skeleton import JOINT_INDEX, Array, Skeleton
 from amvel.body.statics import GRAVITY_M_S2, Reactions
 from amvel.sources import Source
 
-COMPRESSION_MODEL = Source("single equivalent muscle with hip-flexor share; lever arms after McGill, Low Back Disorders", reading=True)
+COMPRESSION_MODEL = Source(
+    "single equivalent muscle with hip-flexor share; lever arms after McGill, Low Back Disorders", reading=True
+)
 LYING_REFERENCE = Source("Wilke et al. 1999: 0.10–0.12 MPa lying, times a disc of 18 cm²", reading=True)
 
 LEVELS = {"t7_t8": "upper_thoracic", "t12_l1": "lower_thoracic", "l4_l5": "lumbar"}
@@ -31,9 +34,16 @@ PASSIVE_NM_PER_DEG = 0.6
 COCONTRACTION_BW = 0.15
 LYING_REFERENCE_BW = 0.36  # 0.12 MPa × 18 cm² on the fixed reference body of 60 kg
 
-_TRUNK_ABOVE = {"t7_t8": ("upper_thorax", "neck", "head"), "t12_l1": ("lower_thorax", "upper_thorax", "neck", "head"),
-                "l4_l5": ("lumbar", "lower_thorax", "upper_thorax", "neck", "head")}
-_TRUNK_BELOW = {"t7_t8": ("lower_thorax", "lumbar", "pelvis"), "t12_l1": ("lumbar", "pelvis"), "l4_l5": ("pelvis",)}
+_TRUNK_ABOVE = {
+    "t7_t8": ("upper_thorax", "neck", "head"),
+    "t12_l1": ("lower_thorax", "upper_thorax", "neck", "head"),
+    "l4_l5": ("lumbar", "lower_thorax", "upper_thorax", "neck", "head"),
+}
+_TRUNK_BELOW = {
+    "t7_t8": ("lower_thorax", "lumbar", "pelvis"),
+    "t12_l1": ("lumbar", "pelvis"),
+    "l4_l5": ("pelvis",),
+}
 LIMB_SEGMENTS = {"leg": ("thigh", "shank", "foot", "toes"), "arm": ("upper_arm", "forearm", "hand")}
 
 
@@ -58,13 +68,18 @@ class _Cuts:
     def __init__(self, skeleton: Skeleton, specs: list[PoseSpec], posed: Posed, reactions: Reactions) -> None:
         self.s, self.posed = skeleton, posed
         self.count = len(specs)
-        self.neutral = {d: np.array([s.neutral_rad.get(d, 0.0) for s in specs])
-                        for d in ("lumbar.flexion", "lower_thoracic.flexion", "upper_thoracic.flexion")}
+        self.neutral = {
+            d: np.array([s.neutral_rad.get(d, 0.0) for s in specs])
+            for d in ("lumbar.flexion", "lower_thoracic.flexion", "upper_thoracic.flexion")
+        }
         weights = np.zeros((self.count, len(skeleton.names), 3))
         weights[..., 2] = -skeleton.mass_kg * GRAVITY_M_S2
         where = [posed.points[:, skeleton.com_rows], reactions.where]
         force = [weights, reactions.force]
-        segment = [np.broadcast_to(np.arange(len(skeleton.names)), (self.count, len(skeleton.names))), reactions.segment]
+        segment = [
+            np.broadcast_to(np.arange(len(skeleton.names)), (self.count, len(skeleton.names))),
+            reactions.segment,
+        ]
         loads = self._loads(specs)
         self.where = np.concatenate([*where, loads[0]], axis=1)
         self.force = np.concatenate([*force, loads[1]], axis=1)
@@ -76,7 +91,7 @@ class _Cuts:
         self.weight_n = float(skeleton.mass_kg.sum()) * GRAVITY_M_S2
         self.lever = skeleton.body.stature_m / LEVER_STATURE_M
 
-    def _loads(self, specs: list[PoseSpec]) -> tuple[Array, Array, Array]:
+    def _loads(self, specs: list[PoseSpec]) -> tuple[Array, Array, NDArray[np.int64]]:
         most = max((len(s.loads) for s in specs), default=0)
         where, force = np.zeros((self.count, most, 3)), np.zeros((self.count, most, 3))
         segment = np.zeros((self.count, most), dtype=np.int64)
@@ -100,14 +115,17 @@ class _Cuts:
         return self.pressing[:, rows].sum(1)
 
     def all(self) -> InnerLoads:
-        limbs = {f"{side}.{limb}": self.pressed(tuple(f"{side}.{p}" for p in parts))
-                 for side in ("left", "right") for limb, parts in LIMB_SEGMENTS.items()}
+        limbs = {
+            f"{side}.{limb}": self.pressed(tuple(f"{side}.{p}" for p in parts))
+            for side in ("left", "right")
+            for limb, parts in LIMB_SEGMENTS.items()
+        }
         flexion, rotation = self._pelvic(limbs)
         joints = self._joint_moments()
         moment, compression = self._trunk(flexion, rotation, joints)
         return InnerLoads(moment, compression, joints, np.abs(flexion), np.abs(rotation), limbs)
 
-    def _lifted(self, limbs: dict[str, Array], limb: str) -> Array:
+    def _lifted(self, limbs: dict[str, Array], limb: str) -> NDArray[np.bool_]:
         return limbs[limb] < 0.005 * self.weight_n
 
     def _pelvic(self, limbs: dict[str, Array]) -> tuple[Array, Array]:
@@ -132,7 +150,11 @@ class _Cuts:
     def _joint_moments(self) -> dict[str, Array]:
         found = {}
         for side in ("left", "right"):
-            for joint, dof in (("hip", "hip.flexion"), ("knee", "knee.flexion"), ("shoulder", "shoulder.flexion")):
+            for joint, dof in (
+                ("hip", "hip.flexion"),
+                ("knee", "knee.flexion"),
+                ("shoulder", "shoulder.flexion"),
+            ):
                 _, moment = self.beyond(f"{side}.{dof}")
                 found[f"{side}.{joint}"] = np.linalg.norm(moment, axis=1)
                 if joint == "hip":
@@ -141,7 +163,9 @@ class _Cuts:
                     found[f"{side}.hip_flexor"] = np.maximum(0.0, -np.einsum("bi,bi->b", moment, axis))
         return found
 
-    def _trunk(self, pelvic_flexion: Array, pelvic_rotation: Array, joints: dict[str, Array]) -> tuple[dict[str, Array], dict[str, Array]]:
+    def _trunk(
+        self, pelvic_flexion: Array, pelvic_rotation: Array, joints: dict[str, Array]
+    ) -> tuple[dict[str, Array], dict[str, Array]]:
         moments, compressions = {}, {}
         carried = np.zeros(self.count)
         flexor_n = (joints["left.hip_flexor"] + joints["right.hip_flexor"]) / HIP_FLEXOR_LEVER_M
@@ -149,7 +173,9 @@ class _Cuts:
             force, moment = self.beyond(f"{region}.flexion")
             parts = self._by_plane(region, moment)
             axial = np.maximum(0.0, -np.einsum("bi,bi->b", force, self._axis(region)))
-            lying = (self.pressed(_TRUNK_ABOVE[level]) > 0.01 * self.weight_n) & (self.pressed(_TRUNK_BELOW[level]) > 0.01 * self.weight_n)
+            lying = (self.pressed(_TRUNK_ABOVE[level]) > 0.01 * self.weight_n) & (
+                self.pressed(_TRUNK_BELOW[level]) > 0.01 * self.weight_n
+            )
             wall = WALL_SHARE[level]
             sagittal = np.where(lying, np.maximum(wall * np.abs(pelvic_flexion), carried), parts[0])
             frontal = np.where(lying, 0.0, parts[1])
@@ -158,15 +184,21 @@ class _Cuts:
             sagittal = sagittal + self._against_stiffness(region, moment)
             carried = np.where(lying, carried, np.maximum(carried, sagittal))
             moments[level] = np.sqrt(sagittal**2 + frontal**2 + turning**2)
-            muscle = sum(m / (MUSCLE_LEVER_M[p] * self.lever) for m, p in
-                         ((sagittal, "sagittal"), (frontal, "frontal"), (turning, "axial")))
-            compressions[level] = axial + muscle + HIP_FLEXOR_SHARE[level] * flexor_n + COCONTRACTION_BW * self.weight_n
+            muscle = sum(
+                m / (MUSCLE_LEVER_M[p] * self.lever)
+                for m, p in ((sagittal, "sagittal"), (frontal, "frontal"), (turning, "axial"))
+            )
+            compressions[level] = (
+                axial + muscle + HIP_FLEXOR_SHARE[level] * flexor_n + COCONTRACTION_BW * self.weight_n
+            )
         return moments, compressions
 
     def _against_stiffness(self, region: str, moment: Array) -> Array:
         """What it takes to hold the trunk round where gravity does not do it: lying on the back."""
-        rounding = sum(np.degrees(self.posed.angles[:, JOINT_INDEX[f"{r}.flexion"]] - self.neutral[f"{r}.flexion"])
-                       for r in ("lumbar", "lower_thoracic", "upper_thoracic"))
+        rounding = sum(
+            np.degrees(self.posed.angles[:, JOINT_INDEX[f"{r}.flexion"]] - self.neutral[f"{r}.flexion"])
+            for r in ("lumbar", "lower_thoracic", "upper_thoracic")
+        )
         axis = self.posed.placement.axis[:, JOINT_INDEX[f"{region}.flexion"]]
         by_gravity = np.einsum("bi,bi->b", moment, axis) > 1.0
         return np.where(by_gravity, 0.0, PASSIVE_NM_PER_DEG * np.maximum(0.0, rounding))
@@ -178,7 +210,9 @@ class _Cuts:
         return along / np.linalg.norm(along, axis=1, keepdims=True)
 
     def _by_plane(self, region: str, moment: Array) -> tuple[Array, Array, Array]:
-        segment = {"lumbar": "lumbar", "lower_thoracic": "lower_thorax", "upper_thoracic": "upper_thorax"}[region]
+        segment = {"lumbar": "lumbar", "lower_thoracic": "lower_thorax", "upper_thoracic": "upper_thorax"}[
+            region
+        ]
         frame = self.posed.placement.rotation[:, self.s.segment_index[segment]]
         x, y, z = (np.abs(np.einsum("bi,bi->b", moment, frame[:, :, k])) for k in range(3))
         return y, x, z

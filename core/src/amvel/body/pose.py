@@ -5,7 +5,7 @@ Everything here is in SI units and radians; families declare in degrees and cent
 """
 
 from dataclasses import dataclass, field, replace
-from typing import Literal
+from typing import Any, Literal
 
 import numpy as np
 from numpy.typing import NDArray
@@ -76,6 +76,6 @@ class PoseSpec:
     loads: tuple[ExternalLoad, ...] = ()
     neutral_rad: dict[str, float] = field(default_factory=dict, hash=False)
 
-    def changed(self, **changes: object) -> "PoseSpec":
+    def changed(self, **changes: Any) -> "PoseSpec":
         """A copy with some fields replaced."""
-        return replace(self, **changes)  # type: ignore[arg-type]
+        return replace(self, **changes)

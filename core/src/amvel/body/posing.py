@@ -75,9 +75,18 @@ def solve(skeleton: Skeleton, specs: list[PoseSpec], stops_rad: dict[str, tuple[
 def _compile(skeleton: Skeleton, specs: list[PoseSpec], stops: dict[str, tuple[float, float]]) -> _Batch:
     count, rows = len(specs), max(len(s.rows) for s in specs)
     index = {**skeleton.landmarks.index, COM: -2}
-    out = _Batch(np.full((count, rows), -1), np.full((count, rows), -1), np.zeros((count, rows, 3)), np.zeros((count, rows)),
-                 np.zeros((count, rows)), np.zeros((count, rows)), np.zeros((count, len(JOINTS))),
-                 np.zeros((count, len(JOINTS))), np.full((count, len(JOINTS)), -np.inf), np.full((count, len(JOINTS)), np.inf))
+    out = _Batch(
+        np.full((count, rows), -1),
+        np.full((count, rows), -1),
+        np.zeros((count, rows, 3)),
+        np.zeros((count, rows)),
+        np.zeros((count, rows)),
+        np.zeros((count, rows)),
+        np.zeros((count, len(JOINTS))),
+        np.zeros((count, len(JOINTS))),
+        np.full((count, len(JOINTS)), -np.inf),
+        np.full((count, len(JOINTS)), np.inf),
+    )
     for i, spec in enumerate(specs):
         for r, row in enumerate(spec.rows):
             out.a[i, r] = index[row.point]
@@ -139,17 +148,29 @@ class _State:
         return np.where((rows == -1)[..., None], 0.0, got)
 
     def _residual(self) -> Array:
-        gap = np.einsum("bri,bri->br", self.batch.normal, self._at(self.batch.a) - self._at(self.batch.b)) - self.batch.offset
+        gap = (
+            np.einsum("bri,bri->br", self.batch.normal, self._at(self.batch.a) - self._at(self.batch.b))
+            - self.batch.offset
+        )
         return gap * self.batch.weight
 
     def _tilt(self, rotation: Array) -> Array:
         turned = rotation @ self.rotation0.transpose(0, 2, 1)
-        return 0.5 * np.stack([turned[:, 2, 1] - turned[:, 1, 2], turned[:, 0, 2] - turned[:, 2, 0],
-                               turned[:, 1, 0] - turned[:, 0, 1]], axis=1)
+        return 0.5 * np.stack(
+            [
+                turned[:, 2, 1] - turned[:, 1, 2],
+                turned[:, 0, 2] - turned[:, 2, 0],
+                turned[:, 1, 0] - turned[:, 0, 1],
+            ],
+            axis=1,
+        )
 
     def _cost(self, residual: Array, angles: Array, position: Array, rotation: Array) -> Array:
-        return ((residual**2).sum(1) + ((angles - self.batch.target) ** 2 * self.batch.spring**2).sum(1)
-                + _ROOT_WEIGHT**2 * (((position - self.position0) ** 2).sum(1) + (self._tilt(rotation) ** 2).sum(1)))
+        return (
+            (residual**2).sum(1)
+            + ((angles - self.batch.target) ** 2 * self.batch.spring**2).sum(1)
+            + _ROOT_WEIGHT**2 * (((position - self.position0) ** 2).sum(1) + (self._tilt(rotation) ** 2).sum(1))
+        )
 
     def _jacobian(self) -> Array:
         """Rows by degrees of freedom, B×R×(6+J): a turn about a through c moves p by a × (p − c)."""
@@ -188,7 +209,9 @@ class _State:
         diagonal = np.concatenate([np.full((len(self.angles), ROOT_DOF), _ROOT_WEIGHT**2), spring2], axis=1)
         held = self._held(gradient)
         delta = self._direction(gradient, hessian, diagonal, held)
-        for _ in range(_RELEASES):  # a joint at its stop that the others' movement would push through is held as well
+        for _ in range(
+            _RELEASES
+        ):  # a joint at its stop that the others' movement would push through is held as well
             pushed = self._pushed_out(delta) & ~held
             if not pushed.any():
                 break
@@ -198,7 +221,9 @@ class _State:
 
     def _pushed_out(self, delta: Array) -> NDArray[np.bool_]:
         turn = delta[:, ROOT_DOF:]
-        out = ((self.angles <= self.batch.low + 1e-9) & (turn < 0)) | ((self.angles >= self.batch.high - 1e-9) & (turn > 0))
+        out = ((self.angles <= self.batch.low + 1e-9) & (turn < 0)) | (
+            (self.angles >= self.batch.high - 1e-9) & (turn > 0)
+        )
         return np.concatenate([np.zeros((len(delta), ROOT_DOF), dtype=bool), out & self.free], axis=1)
 
     def _held(self, gradient: Array) -> NDArray[np.bool_]:
@@ -213,7 +238,9 @@ class _State:
         keep = ~held[:, used]
         system = hessian[:, used[:, None], used] * keep[:, :, None] * keep[:, None, :]
         d = np.arange(len(used))
-        system[:, d, d] += np.where(keep, diagonal[:, used] + self.damping[:, None] * (1.0 + system[:, d, d]), 1.0)
+        system[:, d, d] += np.where(
+            keep, diagonal[:, used] + self.damping[:, None] * (1.0 + system[:, d, d]), 1.0
+        )
         delta = np.zeros(gradient.shape)
         delta[:, used] = -np.linalg.solve(system, np.where(keep, gradient[:, used], 0.0)[..., None])[..., 0]
         return delta
@@ -221,7 +248,9 @@ class _State:
     def _try(self, delta: Array) -> Array:
         delta = delta * np.minimum(1.0, 0.6 / np.maximum(np.abs(delta).max(1), 1e-12))[:, None]
         old = (self.angles, self.position, self.rotation)
-        self.angles = np.where(self.free, np.clip(self.angles + delta[:, ROOT_DOF:], self.batch.low, self.batch.high), self.angles)
+        self.angles = np.where(
+            self.free, np.clip(self.angles + delta[:, ROOT_DOF:], self.batch.low, self.batch.high), self.angles
+        )
         self.position = self.position + delta[:, :3]
         self.rotation = rotation_from_vector(delta[:, 3:6]) @ self.rotation
         self._place()
@@ -240,7 +269,9 @@ class _State:
         return np.where(better, np.where(gained, np.abs(delta).max(1), 0.0), np.where(stuck, 0.0, np.inf))
 
     def finish(self, specs: list[PoseSpec]) -> Posed:
-        gaps = np.abs(np.where(self.batch.weight > 0, self._residual() / np.maximum(self.batch.weight, 1e-9), 0.0))
+        gaps = np.abs(
+            np.where(self.batch.weight > 0, self._residual() / np.maximum(self.batch.weight, 1e-9), 0.0)
+        )
         gaps = gaps * self.batch.must
         worst = gaps.max(1)
         faults = [self._fault(spec, gap) for spec, gap in zip(specs, gaps, strict=True)]

@@ -16,7 +16,12 @@ from amvel.body.landmarks import Landmarks
 
 Array = NDArray[np.float64]
 
-_SPINE_SEGMENT = {"lumbar": "lumbar", "lower_thoracic": "lower_thorax", "upper_thoracic": "upper_thorax", "neck": "neck"}
+_SPINE_SEGMENT = {
+    "lumbar": "lumbar",
+    "lower_thoracic": "lower_thorax",
+    "upper_thoracic": "upper_thorax",
+    "neck": "neck",
+}
 _X, _Y, _Z = (1.0, 0.0, 0.0), (0.0, 1.0, 0.0), (0.0, 0.0, 1.0)
 
 
@@ -28,22 +33,30 @@ def _joints() -> list[tuple[str, str, tuple[float, float, float]]]:
     """(name, segment moved, axis) in the order in which the rotations of one joint follow each other."""
     joints: list[tuple[str, str, tuple[float, float, float]]] = []
     for region, segment in _SPINE_SEGMENT.items():
-        joints += [(f"{region}.flexion", segment, _Y), (f"{region}.side_bend", segment, _neg(_X)),
-                   (f"{region}.rotation", segment, _Z)]
+        joints += [
+            (f"{region}.flexion", segment, _Y),
+            (f"{region}.side_bend", segment, _neg(_X)),
+            (f"{region}.rotation", segment, _Z),
+        ]
     joints += [("head.nod", "head", _Y)]
     for side, s in (("left", 1), ("right", -1)):
         out = _X if s > 0 else _neg(_X)
         turn_in = _neg(_Z) if s > 0 else _Z
         joints += [
-            (f"{side}.scapula.elevation", f"{side}.scapula", out), (f"{side}.scapula.protraction", f"{side}.scapula", turn_in),
-            (f"{side}.shoulder.flexion", f"{side}.upper_arm", _neg(_Y)), (f"{side}.shoulder.abduction", f"{side}.upper_arm", out),
+            (f"{side}.scapula.elevation", f"{side}.scapula", out),
+            (f"{side}.scapula.protraction", f"{side}.scapula", turn_in),
+            (f"{side}.shoulder.flexion", f"{side}.upper_arm", _neg(_Y)),
+            (f"{side}.shoulder.abduction", f"{side}.upper_arm", out),
             (f"{side}.shoulder.rotation", f"{side}.upper_arm", turn_in),
-            (f"{side}.elbow.flexion", f"{side}.forearm", _neg(_Y)), (f"{side}.forearm.pronation", f"{side}.forearm", turn_in),
+            (f"{side}.elbow.flexion", f"{side}.forearm", _neg(_Y)),
+            (f"{side}.forearm.pronation", f"{side}.forearm", turn_in),
             (f"{side}.wrist.extension", f"{side}.hand", out),
-            (f"{side}.hip.flexion", f"{side}.thigh", _neg(_Y)), (f"{side}.hip.abduction", f"{side}.thigh", out),
+            (f"{side}.hip.flexion", f"{side}.thigh", _neg(_Y)),
+            (f"{side}.hip.abduction", f"{side}.thigh", out),
             (f"{side}.hip.rotation", f"{side}.thigh", turn_in),
             (f"{side}.knee.flexion", f"{side}.shank", _Y),
-            (f"{side}.ankle.dorsiflexion", f"{side}.foot", _neg(_Y)), (f"{side}.ankle.inversion", f"{side}.foot", _neg(out)),
+            (f"{side}.ankle.dorsiflexion", f"{side}.foot", _neg(_Y)),
+            (f"{side}.ankle.inversion", f"{side}.foot", _neg(out)),
             (f"{side}.toes.extension", f"{side}.toes", _neg(_Y)),
         ]
     return joints
@@ -120,7 +133,9 @@ class Skeleton:
     def points(self, placed: Placement) -> Array:
         """All landmarks in the world, B×N×3 (m)."""
         seg = self.landmarks.segment
-        return placed.origin[:, seg] + np.einsum("bnij,nj->bni", placed.rotation[:, seg], self.landmarks.local_m)
+        return placed.origin[:, seg] + np.einsum(
+            "bnij,nj->bni", placed.rotation[:, seg], self.landmarks.local_m
+        )
 
     def centre_of_mass(self, points: Array) -> Array:
         """Centre of mass of the whole body, B×3 (m)."""

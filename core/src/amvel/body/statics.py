@@ -74,14 +74,18 @@ class _Problem:
         self.weight_n = float(skeleton.mass_kg.sum()) * GRAVITY_M_S2
         self.external = np.zeros((count, 6))
         self.external[:, 2] = -self.weight_n
-        grid = [(nodes[i] , nodes[j], weights[i] * weights[j] / 4) for i in range(sampling) for j in range(sampling)]
+        grid = [
+            (nodes[i], nodes[j], weights[i] * weights[j] / 4) for i in range(sampling) for j in range(sampling)
+        ]
         for b, spec in enumerate(specs):
             self._add_loads(b, spec)
             for c, contact in enumerate(spec.contacts):
                 self._add_contact(b, c, contact, slice(c * per, (c + 1) * per), grid)
         self.local = _basis(self.normal)
         self.wrench = self._wrenches()
-        self.root = np.sqrt(np.stack([self.stiff, self.stiff * _SHEAR_TO_NORMAL, self.stiff * _SHEAR_TO_NORMAL], axis=-1))
+        self.root = np.sqrt(
+            np.stack([self.stiff, self.stiff * _SHEAR_TO_NORMAL, self.stiff * _SHEAR_TO_NORMAL], axis=-1)
+        )
         self.cone = self.friction / np.sqrt(_SHEAR_TO_NORMAL)
 
     def _point(self, b: int, name: str) -> Array:
@@ -95,7 +99,9 @@ class _Problem:
         for load in spec.loads:
             self._push(b, self._point(b, load.point), np.array(load.force_n))
 
-    def _add_contact(self, b: int, c: int, contact: Contact, rows: slice, grid: list[tuple[float, float, float]]) -> None:
+    def _add_contact(
+        self, b: int, c: int, contact: Contact, rows: slice, grid: list[tuple[float, float, float]]
+    ) -> None:
         at = self._point(b, contact.point)
         normal = np.array(contact.normal)
         along, across = _patch_axes(normal)
@@ -130,7 +136,9 @@ class _Problem:
 
     def _resting_force(self, b: int, contact: Contact, at: Array) -> float | None:
         """What a limb at rest presses: its own weight about its root joint, no muscle at that joint."""
-        segment = self.skeleton.names[self.skeleton.landmarks.segment[self.skeleton.landmarks.index[contact.point]]]
+        segment = self.skeleton.names[
+            self.skeleton.landmarks.segment[self.skeleton.landmarks.index[contact.point]]
+        ]
         side, _, part = segment.partition(".")
         leg = part in _LEG
         joint = self._point(b, f"{side}.{'hip' if leg else 'shoulder'}")
@@ -138,13 +146,16 @@ class _Problem:
         rows = [self.skeleton.segment_index[f"{side}.{p}"] for p in parts]
         mass = self.skeleton.mass_kg[rows]
         com = self.posed.points[b, self.skeleton.com_rows[rows]]
-        lever = np.linalg.norm((at - joint)[:2])
+        lever = float(np.linalg.norm((at - joint)[:2]))
         if lever < _REST_LEVER_M:
             return None
         toward = (at - joint)[:2] / lever
         moment = float((mass * ((com - joint)[:, :2] @ toward)).sum()) * GRAVITY_M_S2
-        sharing = sum(c.strategy == "rests" and c.point.startswith(side) and self._is_leg(c.point) == leg for c in self.specs[b].contacts)
-        return max(0.0, moment / lever) / sharing
+        sharing = sum(
+            c.strategy == "rests" and c.point.startswith(side) and self._is_leg(c.point) == leg
+            for c in self.specs[b].contacts
+        )
+        return float(max(0.0, moment / lever)) / sharing
 
     def _is_leg(self, point: str) -> bool:
         segment = self.skeleton.names[self.skeleton.landmarks.segment[self.skeleton.landmarks.index[point]]]
@@ -166,8 +177,8 @@ class _Problem:
         trial = -self.root * np.einsum("bpij,bj->bpi", self.wrench, twist)
         a, shear = trial[..., 0], trial[..., 1:]
         size = np.maximum(np.linalg.norm(shear, axis=-1), 1e-12)
-        inside = (size <= self.cone * a)
-        gone = (self.cone * size <= -a)
+        inside = size <= self.cone * a
+        gone = self.cone * size <= -a
         share = 1 / (1 + self.cone**2)
         reach = (a + self.cone * size) * share
         unit = shear / size[..., None]

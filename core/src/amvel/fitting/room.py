@@ -13,7 +13,9 @@ from amvel.sources import COMMON_PRACTICE, Source
 
 BOOK_CM = 3.0
 ARM_LOAD_PERCENT_BW = 20.0
-ARM_LOAD = Source("first wall plank at about a fifth of body weight on the arms: our choice", from_memory=False, reading=True)
+ARM_LOAD = Source(
+    "first wall plank at about a fifth of body weight on the arms: our choice", from_memory=False, reading=True
+)
 SAFE_SEAT = COMMON_PRACTICE
 _TOO_LOW_SHARE = 0.75
 
@@ -95,7 +97,13 @@ def fits(body: Anthropometry, room: Room) -> list[Fit]:
     if seat is not None:
         out.append(Fit("seat raise", max(0.0, round(own - seat.height_cm)), _raise_words(seat, own)))
         gap = calf - seat.height_cm
-        words = f"Calves at {calf:.0f} cm: " + (f"{seat.name} and {books(gap)} (+{gap:.0f} cm)" if gap >= 1 else f"{seat.name}, a folded blanket {-gap:.0f} cm thick under the pelvis" if gap <= -2 else f"{seat.name} as it is")
+        words = f"Calves at {calf:.0f} cm: " + (
+            f"{seat.name} and {books(gap)} (+{gap:.0f} cm)"
+            if gap >= 1
+            else f"{seat.name}, a folded blanket {-gap:.0f} cm thick under the pelvis"
+            if gap <= -2
+            else f"{seat.name} as it is"
+        )
         out.append(Fit("calf support", round(calf), words + "."))
     else:
         out.append(Fit("calf support", round(calf), f"Calves at {calf:.0f} cm on a chair or box."))
@@ -112,4 +120,8 @@ def _raise_words(seat: Seat, own_cm: float) -> str:
     gap = own_cm - seat.height_cm
     if seat.height_cm < _TOO_LOW_SHARE * own_cm:
         return f"{seat.name} ({seat.height_cm:g} cm) is too low to rise from; use a higher one."
-    return f"{seat.name} ({seat.height_cm:g} cm): raise it by {gap:.0f} cm with a firm block or a folded towel." if gap >= 1 else f"{seat.name} ({seat.height_cm:g} cm) fits."
+    return (
+        f"{seat.name} ({seat.height_cm:g} cm): raise it by {gap:.0f} cm with a firm block or a folded towel."
+        if gap >= 1
+        else f"{seat.name} ({seat.height_cm:g} cm) fits."
+    )

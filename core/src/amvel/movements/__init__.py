@@ -1,11 +1,37 @@
 """Movements: families as ladders of parametrised poses, and their demand profiles."""
 
-from amvel.movements.declaration import (ON_FLOOR, POSITIONS, PURPOSES, DeclarationError, Dose, Family, Fault, Parameter, Setting,
-                                         Step)
+from amvel.movements.declaration import (
+    ON_FLOOR,
+    POSITIONS,
+    PURPOSES,
+    DeclarationError,
+    Dose,
+    Family,
+    Fault,
+    Parameter,
+    Setting,
+    Step,
+)
 from amvel.movements.library import UnknownMovement, all_steps, find, library
 from amvel.movements.profile import MODEL_VERSION, Profile, Profiler, Request
 
 __all__ = [
-    "MODEL_VERSION", "ON_FLOOR", "POSITIONS", "PURPOSES", "DeclarationError", "Dose", "Family", "Fault", "Parameter", "Profile",
-    "Profiler", "Request", "Setting", "Step", "UnknownMovement", "all_steps", "find", "library",
+    "MODEL_VERSION",
+    "ON_FLOOR",
+    "POSITIONS",
+    "PURPOSES",
+    "DeclarationError",
+    "Dose",
+    "Family",
+    "Fault",
+    "Parameter",
+    "Profile",
+    "Profiler",
+    "Request",
+    "Setting",
+    "Step",
+    "UnknownMovement",
+    "all_steps",
+    "find",
+    "library",
 ]

@@ -8,8 +8,21 @@ from amvel.movements.frames import Frame
 
 POSITIONS = ("on the back", "on the side", "hands and knees", "face down", "sitting", "standing", "at the wall")
 ON_FLOOR = frozenset(("on the back", "on the side", "hands and knees", "face down"))
-PURPOSES = ("breath", "deep_control", "resist_extension", "turning", "side_bend", "hip_out", "hip_back", "upper_back",
-            "balance", "sit_to_stand", "leg_loading", "flexion_strength", "hip_bend")
+PURPOSES = (
+    "breath",
+    "deep_control",
+    "resist_extension",
+    "turning",
+    "side_bend",
+    "hip_out",
+    "hip_back",
+    "upper_back",
+    "balance",
+    "sit_to_stand",
+    "leg_loading",
+    "flexion_strength",
+    "hip_bend",
+)
 
 
 class DeclarationError(ValueError):
@@ -45,7 +58,7 @@ class Parameter:
         """Values from `start` towards easier, nearest first; the grid does not depend on any finding."""
         if self.choices:
             at = self.choices.index(str(start))
-            return list(self.choices[at + 1:])
+            return list(self.choices[at + 1 :])
         sign, end = (1, self.high) if self.easier == "up" else (-1, self.low)
         count = int(round(abs(end - float(start)) / self.grid))
         return [round(float(start) + sign * self.grid * (i + 1), 6) for i in range(count)]
@@ -91,13 +104,16 @@ class Setting:
         return str(self.values[name])
 
 
+Frames = Callable[[Setting], list[Frame]]
+
+
 @dataclass(frozen=True)
 class Step:
     """One rung of a ladder."""
 
     id: str
     title: str
-    frames: Callable[[Setting], list[Frame]]
+    frames: Frames
     setup: tuple[str, ...]
     cues: tuple[str, ...]
     faults: tuple[Fault, ...]

@@ -34,7 +34,12 @@ class _Panel:
         self.frame = profile.frames[row]
         self.parts = paint(profiler.skeleton, profile.posed.placement, profile.posed.points, row, view)
         bounds = [p.shape.bounds for p in self.parts]
-        self.box: _Box = (min(b[0] for b in bounds), min(b[1] for b in bounds), max(b[2] for b in bounds), max(b[3] for b in bounds))
+        self.box: _Box = (
+            min(b[0] for b in bounds),
+            min(b[1] for b in bounds),
+            max(b[2] for b in bounds),
+            max(b[3] for b in bounds),
+        )
         self.behind: list[str] = []
         self.front: list[str] = []
         if view is not FROM_ABOVE:
@@ -48,7 +53,12 @@ class _Panel:
 
     def _grow(self, *points: tuple[float, float]) -> None:
         a, b, c, d = self.box
-        self.box = (min(a, *(p[0] for p in points)), min(b, *(p[1] for p in points)), max(c, *(p[0] for p in points)), max(d, *(p[1] for p in points)))
+        self.box = (
+            min(a, *(p[0] for p in points)),
+            min(b, *(p[1] for p in points)),
+            max(c, *(p[0] for p in points)),
+            max(d, *(p[1] for p in points)),
+        )
 
     def _touched(self, name: str) -> list[tuple[float, float]]:
         return [self.point(t.landmark) for t in self.frame.touches if t.surface == name]
@@ -59,17 +69,31 @@ class _Panel:
         elif name == "seat":
             self._seat(surface)
         elif name in ("worktop", "armrest", "calf support", "hand support") and surface.at_cm > 1:
-            points = self._touched(name) or ([self.point(f"{s}.fingertips") for s in ("left", "right")] if name == "worktop" else [])
-            self._block(points, surface, legs=name in ("worktop",), thick=4.0 if name in ("worktop", "armrest") else surface.at_cm, wide=10.0)
+            points = self._touched(name) or (
+                [self.point(f"{s}.fingertips") for s in ("left", "right")] if name == "worktop" else []
+            )
+            self._block(
+                points,
+                surface,
+                legs=name in ("worktop",),
+                thick=4.0 if name in ("worktop", "armrest") else surface.at_cm,
+                wide=10.0,
+            )
         elif name in ("head pad", "pelvis pad") and surface.at_cm > 1:
             self._block(self._touched(name), surface, legs=False, thick=surface.at_cm, wide=9.0)
 
-    def _rect(self, x0: float, x1: float, top: float, bottom: float, fill: str = PROP, radius: float = 0.8) -> str:
+    def _rect(
+        self, x0: float, x1: float, top: float, bottom: float, fill: str = PROP, radius: float = 0.8
+    ) -> str:
         self._grow((x0, bottom), (x1, top))
-        return (f'<rect x="{x0:.1f}" y="{-top:.1f}" width="{x1 - x0:.1f}" height="{top - bottom:.1f}" rx="{radius}" fill="{fill}" '
-                f'stroke="{PROP_EDGE}" stroke-width="0.5"/>')
+        return (
+            f'<rect x="{x0:.1f}" y="{-top:.1f}" width="{x1 - x0:.1f}" height="{top - bottom:.1f}" rx="{radius}" fill="{fill}" '
+            f'stroke="{PROP_EDGE}" stroke-width="0.5"/>'
+        )
 
-    def _block(self, points: list[tuple[float, float]], surface: Surface, legs: bool, thick: float, wide: float) -> None:
+    def _block(
+        self, points: list[tuple[float, float]], surface: Surface, legs: bool, thick: float, wide: float
+    ) -> None:
         if not points:
             return
         x0, x1 = min(p[0] for p in points) - wide, max(p[0] for p in points) + wide
@@ -81,7 +105,11 @@ class _Panel:
         knee = (self.point("left.knee")[0] + self.point("right.knee")[0]) / 2
         sit = (self.point("left.sit_bone")[0] + self.point("right.sit_bone")[0]) / 2
         seated = self._touched("seat")
-        if not seated and "armrest" not in self.frame.surfaces and not any(t.surface == "seat" for f in self.profile.frames for t in f.touches):
+        if (
+            not seated
+            and "armrest" not in self.frame.surfaces
+            and not any(t.surface == "seat" for f in self.profile.frames for t in f.touches)
+        ):
             return
         if self.view is FROM_FRONT:
             self.behind.append(self._rect(sit - 22, sit + 22, surface.at_cm, surface.at_cm - 4))
@@ -90,8 +118,14 @@ class _Panel:
         ahead = 1.0 if knee >= sit else -1.0
         front, back = sit + ahead * 16.0, sit - ahead * 22.0
         self.behind.append(self._rect(min(front, back), max(front, back), surface.at_cm, surface.at_cm - 4))
-        self.behind += [self._rect(x - 1.2, x + 1.2, surface.at_cm - 4, 0) for x in (front - ahead * 3, back + ahead * 2)]
-        self.behind.append(self._rect(min(back, back + ahead * 2.4), max(back, back + ahead * 2.4), surface.at_cm + 42, surface.at_cm))
+        self.behind += [
+            self._rect(x - 1.2, x + 1.2, surface.at_cm - 4, 0) for x in (front - ahead * 3, back + ahead * 2)
+        ]
+        self.behind.append(
+            self._rect(
+                min(back, back + ahead * 2.4), max(back, back + ahead * 2.4), surface.at_cm + 42, surface.at_cm
+            )
+        )
 
     def _wall(self, surface: Surface) -> None:
         x = surface.at_cm * self.view.right[0]
@@ -100,8 +134,13 @@ class _Panel:
         self.behind.append(self._rect(min(x, x + outward * 5), max(x, x + outward * 5), high, 0.0, radius=0.0))
 
     def svg(self, right: float, down: float) -> str:
-        ground = "" if self.view is FROM_ABOVE else (
-            f'<line x1="{self.box[0] - 4:.1f}" x2="{self.box[2] + 4:.1f}" y1="0.3" y2="0.3" stroke="{GROUND}" stroke-width="1.2" stroke-linecap="round"/>')
+        ground = (
+            ""
+            if self.view is FROM_ABOVE
+            else (
+                f'<line x1="{self.box[0] - 4:.1f}" x2="{self.box[2] + 4:.1f}" y1="0.3" y2="0.3" stroke="{GROUND}" stroke-width="1.2" stroke-linecap="round"/>'
+            )
+        )
         body = "".join(svg_part(p) for p in self.parts)
         return f'<g transform="translate({right:.1f} {down:.1f})">{ground}{"".join(self.behind)}{body}{"".join(self.front)}</g>'
 
@@ -133,10 +172,14 @@ def figure(profiler: Profiler, profile: Profile, measures: bool = True, frame: i
     pieces, width, height, top = _laid_out(panels)
     if frame is None and len(rows) == 2:
         x, y = pieces[-1][1]
-        pieces.append((f'<g transform="translate({x:.1f} {y:.1f})">{_motion(profile, profiler, view)}</g>', (x, y)))
+        pieces.append(
+            (f'<g transform="translate({x:.1f} {y:.1f})">{_motion(profile, profiler, view)}</g>', (x, y))
+        )
     title = escape(f"{profile.request.family.title}: {profile.request.step.title}")
-    return (f'<svg xmlns="http://www.w3.org/2000/svg" viewBox="{-_PAD_CM:.1f} {top - _PAD_CM:.1f} {width + 2 * _PAD_CM:.1f} {height + 2 * _PAD_CM:.1f}" '
-            f'role="img" aria-label="{title}"><title>{title}</title>{"".join(p for p, _ in pieces)}</svg>')
+    return (
+        f'<svg xmlns="http://www.w3.org/2000/svg" viewBox="{-_PAD_CM:.1f} {top - _PAD_CM:.1f} {width + 2 * _PAD_CM:.1f} {height + 2 * _PAD_CM:.1f}" '
+        f'role="img" aria-label="{title}"><title>{title}</title>{"".join(p for p, _ in pieces)}</svg>'
+    )
 
 
 _Placed = tuple[str, tuple[float, float]]
@@ -168,9 +211,15 @@ def _then(flat: bool, shift: tuple[float, float], box: _Box, following: _Box) ->
     if flat:
         x, y, turn = shift[0] + (box[0] + box[2]) / 2, shift[1] - box[1] + _GAP_CM * 0.35, 90
     else:
-        x, y, turn = shift[0] + box[2] + _GAP_CM / 2, -(max(box[3], following[3]) + min(box[1], following[1])) / 2, 0
-    return (f'<path transform="translate({x:.1f} {y:.1f}) rotate({turn})" d="M-3 -4l6 4l-6 4" fill="none" stroke="{INK}" stroke-width="1.2" '
-            'stroke-linecap="round" stroke-linejoin="round"/>')
+        x, y, turn = (
+            shift[0] + box[2] + _GAP_CM / 2,
+            -(max(box[3], following[3]) + min(box[1], following[1])) / 2,
+            0,
+        )
+    return (
+        f'<path transform="translate({x:.1f} {y:.1f}) rotate({turn})" d="M-3 -4l6 4l-6 4" fill="none" stroke="{INK}" stroke-width="1.2" '
+        'stroke-linecap="round" stroke-linejoin="round"/>'
+    )
 
 
 _MEASURED = {"seat_cm": "seat", "calf_support_cm": "calf support"}
@@ -193,16 +242,22 @@ def _mark_measures(panel: _Panel) -> None:
 
 
 def _upright_measure(x: float, height: float) -> str:
-    return (f'<g stroke="{INK}" stroke-width="0.5"><line x1="{x:.1f}" x2="{x:.1f}" y1="0" y2="{-height:.1f}"/>'
-            f'<line x1="{x - 2:.1f}" x2="{x + 2:.1f}" y1="0" y2="0"/><line x1="{x - 2:.1f}" x2="{x + 2:.1f}" y1="{-height:.1f}" y2="{-height:.1f}"/></g>'
-            + _label(x - 2.5, -height / 2 + 2, f"{height:.0f} cm", "end"))
+    return (
+        f'<g stroke="{INK}" stroke-width="0.5"><line x1="{x:.1f}" x2="{x:.1f}" y1="0" y2="{-height:.1f}"/>'
+        f'<line x1="{x - 2:.1f}" x2="{x + 2:.1f}" y1="0" y2="0"/><line x1="{x - 2:.1f}" x2="{x + 2:.1f}" y1="{-height:.1f}" y2="{-height:.1f}"/></g>'
+        + _label(x - 2.5, -height / 2 + 2, f"{height:.0f} cm", "end")
+    )
 
 
 def _level_measure(x0: float, x1: float, y: float, length: float) -> str:
-    return (f'<g stroke="{INK}" stroke-width="0.5"><line x1="{x0:.1f}" x2="{x1:.1f}" y1="{-y - 2:.1f}" y2="{-y - 2:.1f}"/></g>'
-            + _label((x0 + x1) / 2, -y + 3.5, f"{length:.0f} cm", "middle"))
+    return (
+        f'<g stroke="{INK}" stroke-width="0.5"><line x1="{x0:.1f}" x2="{x1:.1f}" y1="{-y - 2:.1f}" y2="{-y - 2:.1f}"/></g>'
+        + _label((x0 + x1) / 2, -y + 3.5, f"{length:.0f} cm", "middle")
+    )
 
 
 def _label(x: float, y: float, text: str, anchor: str) -> str:
-    return (f'<text x="{x:.1f}" y="{y:.1f}" font-size="6" text-anchor="{anchor}" fill="{INK}" '
-            f'font-family="Atkinson Hyperlegible, Atkinson Hyperlegible Next, DejaVu Sans, sans-serif">{text}</text>')
+    return (
+        f'<text x="{x:.1f}" y="{y:.1f}" font-size="6" text-anchor="{anchor}" fill="{INK}" '
+        f'font-family="Atkinson Hyperlegible, Atkinson Hyperlegible Next, DejaVu Sans, sans-serif">{text}</text>'
+    )

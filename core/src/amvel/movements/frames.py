@@ -6,11 +6,13 @@ for one body: surfaces get their heights, and a hip asked beyond its range tucks
 
 import math
 from dataclasses import dataclass, field, replace
+from typing import Any
 
 import numpy as np
 from numpy.typing import NDArray
 
 from amvel.body import Anthropometry, Capacities, Contact, ExternalLoad, FrameFacts, PoseSpec, Row
+from amvel.body.pose import Strategy
 
 COUPLED_LUMBAR_STIFFNESS = 30.0
 WISH_WEIGHT = 0.03  # an aim that need not hold must not pull a contact off its surface
@@ -18,14 +20,41 @@ _AXES = {"x": (1.0, 0.0, 0.0), "y": (0.0, 1.0, 0.0), "z": (0.0, 0.0, 1.0)}
 
 # Half lengths of the contact patch in cm (along, across), and the part whose load is reported.
 _PATCH = {
-    "occiput": (3, 3, "head"), "head_side": (3, 3, "head"), "forehead": (2, 3, "head"), "upper_back": (7, 10, ""), "mid_back": (5, 9, ""),
-    "sacrum": (5, 8, ""), "breastbone": (5, 8, ""), "hip_bone": (3, 3, ""), "pubis": (3, 3, ""), "belly": (5, 9, ""),
-    "heel": (2, 2, "foot"), "ball": (2, 4, "foot"), "foot_outer": (4, 2, "foot"), "foot_inner": (4, 2, "foot"), "toe_under": (1, 4, "foot"),
-    "instep": (4, 3, ""), "palm": (3, 4, "hand"), "knuckles": (2, 4, "hand"), "fingertips": (1, 2, "hand"),
-    "forearm_side": (6, 2, "forearm"), "forearm_under": (6, 2, "forearm"), "elbow_tip": (2, 2, "forearm"),
-    "knee_front": (3, 3, "knee"), "knee_side": (4, 3, ""), "knee_inside": (3, 3, ""), "sit_bone": (5, 4, "sit_bone"), "thigh_under": (8, 5, "sit_bone"),
-    "calf_under": (8, 4, ""), "hip_side": (6, 6, ""), "shoulder_side": (4, 4, "shoulder"), "buttock": (4, 4, ""),
-    "heel_back": (2, 2, ""), "toe_tip": (1, 3, ""), "elbow": (3, 3, "forearm"), "wrist": (3, 3, ""),
+    "occiput": (3, 3, "head"),
+    "head_side": (3, 3, "head"),
+    "forehead": (2, 3, "head"),
+    "upper_back": (7, 10, ""),
+    "mid_back": (5, 9, ""),
+    "sacrum": (5, 8, ""),
+    "breastbone": (5, 8, ""),
+    "hip_bone": (3, 3, ""),
+    "pubis": (3, 3, ""),
+    "belly": (5, 9, ""),
+    "heel": (2, 2, "foot"),
+    "ball": (2, 4, "foot"),
+    "foot_outer": (4, 2, "foot"),
+    "foot_inner": (4, 2, "foot"),
+    "toe_under": (1, 4, "foot"),
+    "instep": (4, 3, ""),
+    "palm": (3, 4, "hand"),
+    "knuckles": (2, 4, "hand"),
+    "fingertips": (1, 2, "hand"),
+    "forearm_side": (6, 2, "forearm"),
+    "forearm_under": (6, 2, "forearm"),
+    "elbow_tip": (2, 2, "forearm"),
+    "knee_front": (3, 3, "knee"),
+    "knee_side": (4, 3, ""),
+    "knee_inside": (3, 3, ""),
+    "sit_bone": (5, 4, "sit_bone"),
+    "thigh_under": (8, 5, "sit_bone"),
+    "calf_under": (8, 4, ""),
+    "hip_side": (6, 6, ""),
+    "shoulder_side": (4, 4, "shoulder"),
+    "buttock": (4, 4, ""),
+    "heel_back": (2, 2, ""),
+    "toe_tip": (1, 3, ""),
+    "elbow": (3, 3, "forearm"),
+    "wrist": (3, 3, ""),
 }
 
 
@@ -55,7 +84,7 @@ class Touch:
 
     landmark: str
     surface: str
-    strategy: str = "bears"
+    strategy: Strategy = "bears"
     bears: bool = True
     places: bool = True
     gap_cm: float = 0.0
@@ -94,7 +123,7 @@ class Frame:
     neutral: dict[str, float] = field(default_factory=dict)
     facts: FrameFacts = FrameFacts()
 
-    def with_(self, name: str | None = None, **angles: float) -> "Frame":
+    def with_(self, name: str | None = None, /, **angles: float) -> "Frame":
         """Declare joint angles in degrees; 'left_hip_flexion' means 'left.hip.flexion'. Declared joints are no longer free."""
         named = {_dof(k): v for k, v in angles.items()}
         free = {k: v for k, v in self.free.items() if k not in named}
@@ -113,7 +142,10 @@ class Frame:
 
     def rest(self, *landmarks: str) -> "Frame":
         """These contacts carry their own limb and do not press."""
-        return replace(self, touches=tuple(replace(t, strategy="rests") if t.landmark in landmarks else t for t in self.touches))
+        return replace(
+            self,
+            touches=tuple(replace(t, strategy="rests") if t.landmark in landmarks else t for t in self.touches),
+        )
 
     def aim(self, *aims: Aim) -> "Frame":
         names = {a.name for a in aims}
@@ -122,8 +154,8 @@ class Frame:
     def unaim(self, *landmarks: str) -> "Frame":
         return replace(self, aims=tuple(a for a in self.aims if a.landmark not in landmarks))
 
-    def facts_(self, **facts: object) -> "Frame":
-        return replace(self, facts=replace(self.facts, **facts))  # type: ignore[arg-type]
+    def facts_(self, **facts: Any) -> "Frame":
+        return replace(self, facts=replace(self.facts, **facts))
 
 
 def _dof(name: str) -> str:
@@ -149,6 +181,7 @@ _FLIPPED = ("side_bend", "rotation")
 
 def mirrored(frame: Frame) -> Frame:
     """The same frame for the other side."""
+
     def angle(name: str, value: float) -> float:
         midline = not name.startswith(("left.", "right."))
         return -value if midline and name.endswith(_FLIPPED) else value
@@ -158,15 +191,25 @@ def mirrored(frame: Frame) -> Frame:
 
     mirror = np.diag([1.0, -1.0, 1.0])
     return replace(
-        frame, root=mirror @ frame.root @ mirror, root_at_cm=flip(frame.root_at_cm),
+        frame,
+        root=mirror @ frame.root @ mirror,
+        root_at_cm=flip(frame.root_at_cm),
         angles={other_side(k): angle(k, v) for k, v in frame.angles.items()},
         free={other_side(k): v for k, v in frame.free.items()},
         neutral={k: angle(k, v) for k, v in frame.neutral.items()},
         touches=tuple(replace(t, landmark=other_side(t.landmark)) for t in frame.touches),
-        aims=tuple(replace(a, landmark=other_side(a.landmark), origin=other_side(a.origin) if a.origin else None,
-                           value_cm=-a.value_cm if a.axis == "y" and a.direction is None else a.value_cm,
-                           direction=flip(a.direction) if a.direction else None) for a in frame.aims),
-        loads=tuple((other_side(p), flip(f)) for p, f in frame.loads))
+        aims=tuple(
+            replace(
+                a,
+                landmark=other_side(a.landmark),
+                origin=other_side(a.origin) if a.origin else None,
+                value_cm=-a.value_cm if a.axis == "y" and a.direction is None else a.value_cm,
+                direction=flip(a.direction) if a.direction else None,
+            )
+            for a in frame.aims
+        ),
+        loads=tuple((other_side(p), flip(f)) for p, f in frame.loads),
+    )
 
 
 def compile_frame(frame: Frame, label: str, body: Anthropometry, capacities: Capacities) -> PoseSpec:
@@ -179,17 +222,39 @@ def compile_frame(frame: Frame, label: str, body: Anthropometry, capacities: Cap
     for name, value in neutral.items():
         angles[name] = angles.get(name, 0.0) + value
     if body.measures.kyphosis_extra_rad:
-        angles["upper_thoracic.flexion"] = angles.get("upper_thoracic.flexion", 0.0) + body.measures.kyphosis_extra_rad
-        neutral["upper_thoracic.flexion"] = neutral.get("upper_thoracic.flexion", 0.0) + body.measures.kyphosis_extra_rad
+        angles["upper_thoracic.flexion"] = (
+            angles.get("upper_thoracic.flexion", 0.0) + body.measures.kyphosis_extra_rad
+        )
+        neutral["upper_thoracic.flexion"] = (
+            neutral.get("upper_thoracic.flexion", 0.0) + body.measures.kyphosis_extra_rad
+        )
     rows = [_touch_row(t, frame.surfaces[t.surface]) for t in frame.touches if t.places]
-    rows += [Row(a.name, a.landmark, a.direction or _AXES[a.axis], a.value_cm / 100, a.origin,
-                 a.weight * (1.0 if a.must_hold else WISH_WEIGHT), a.must_hold)
-             for a in frame.aims]
+    rows += [
+        Row(
+            a.name,
+            a.landmark,
+            a.direction or _AXES[a.axis],
+            a.value_cm / 100,
+            a.origin,
+            a.weight * (1.0 if a.must_hold else WISH_WEIGHT),
+            a.must_hold,
+        )
+        for a in frame.aims
+    ]
     contacts = [_contact(t, frame.surfaces[t.surface]) for t in frame.touches if t.bears]
     loads = tuple(ExternalLoad(p, f) for p, f in frame.loads)
     x, y, z = frame.root_at_cm
-    return PoseSpec(f"{label}, {frame.name}", frame.root, (x / 100, y / 100, z / 100), angles, free, tuple(rows), tuple(contacts),
-                    loads, neutral)
+    return PoseSpec(
+        f"{label}, {frame.name}",
+        frame.root,
+        (x / 100, y / 100, z / 100),
+        angles,
+        free,
+        tuple(rows),
+        tuple(contacts),
+        loads,
+        neutral,
+    )
 
 
 def _couple(angles: dict[str, float], frame: Frame, capacities: Capacities) -> dict[str, float]:
@@ -209,13 +274,31 @@ def _couple(angles: dict[str, float], frame: Frame, capacities: Capacities) -> d
 
 def _touch_row(touch: Touch, surface: Surface) -> Row:
     if surface.kind == "level":
-        return Row(f"{touch.landmark} on the {surface.name}", touch.landmark, (0.0, 0.0, 1.0), (surface.at_cm + touch.gap_cm) / 100)
-    return Row(f"{touch.landmark} on the {surface.name}", touch.landmark, (1.0, 0.0, 0.0), (surface.at_cm - touch.gap_cm) / 100)
+        return Row(
+            f"{touch.landmark} on the {surface.name}",
+            touch.landmark,
+            (0.0, 0.0, 1.0),
+            (surface.at_cm + touch.gap_cm) / 100,
+        )
+    return Row(
+        f"{touch.landmark} on the {surface.name}",
+        touch.landmark,
+        (1.0, 0.0, 0.0),
+        (surface.at_cm - touch.gap_cm) / 100,
+    )
 
 
 def _contact(touch: Touch, surface: Surface) -> Contact:
     side, dot, base = touch.landmark.partition(".")
     half_a, half_b, part = _PATCH[(base if dot else side).removesuffix("_left").removesuffix("_right")]
     name = f"{side}.{part}" if dot and part else part
-    return Contact(touch.landmark, surface.name, surface.normal, (half_a / 100, half_b / 100), surface.stiffness_n_per_m,
-                   surface.friction, touch.strategy, name)  # type: ignore[arg-type]
+    return Contact(
+        touch.landmark,
+        surface.name,
+        surface.normal,
+        (half_a / 100, half_b / 100),
+        surface.stiffness_n_per_m,
+        surface.friction,
+        touch.strategy,
+        name,
+    )

@@ -21,7 +21,9 @@ def library() -> dict[str, Family]:
         if not isinstance(family, Family):
             raise DeclarationError(f"families/{module.name}.py: declares no FAMILY")
         if family.id != module.name:
-            raise DeclarationError(f"families/{module.name}.py: the family's id is '{family.id}', not the file's name")
+            raise DeclarationError(
+                f"families/{module.name}.py: the family's id is '{family.id}', not the file's name"
+            )
         found.append(family)
     found.sort(key=_place)
     return {f.id: f for f in found}

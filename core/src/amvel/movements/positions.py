@@ -37,8 +37,16 @@ def _legs_give(*joints: str, stiffness: float = 0.1) -> dict[str, float]:
 
 
 def _arms_by_the_side() -> dict[str, float]:
-    return {f"{s}.{k}": v for s in _SIDES for k, v in
-            (("shoulder.flexion", -9.0), ("shoulder.abduction", 12.0), ("forearm.pronation", 60.0), ("elbow.flexion", 6.0))}
+    return {
+        f"{s}.{k}": v
+        for s in _SIDES
+        for k, v in (
+            ("shoulder.flexion", -9.0),
+            ("shoulder.abduction", 12.0),
+            ("forearm.pronation", 60.0),
+            ("elbow.flexion", 6.0),
+        )
+    }
 
 
 def own_heel_distance_cm(body: Anthropometry) -> float:
@@ -53,12 +61,16 @@ def supine_crook(body: Anthropometry, heel_distance_cm: float | None = None, hea
     for s in _SIDES:
         angles |= {f"{s}.hip.flexion": 45.0, f"{s}.knee.flexion": 90.0}
     return Frame(
-        "knees bent", FACE_UP, (0, 0, 12), angles,
+        "knees bent",
+        FACE_UP,
+        (0, 0, 12),
+        angles,
         {**_NECK, **_legs_give("hip.flexion", "knee.flexion", "ankle.dorsiflexion")},
         (Touch("occiput", "head pad"), Touch("upper_back", "floor"), Touch("sacrum", "floor"), *feet()),
         (*(Aim(f"{s}.heel", "x", heels_cm, origin=f"{s}.sit_bone") for s in _SIDES), _SQUARE, _LEVEL),
         surfaces={"floor": FLOOR, "head pad": Surface("head pad", "level", head_pad_cm, title="head pad")},
-        facts=FrameFacts(on_floor=True, lying_flat=True))
+        facts=FrameFacts(on_floor=True, lying_flat=True),
+    )
 
 
 def supine_calves_up(body: Anthropometry, support_cm: float, hip_deg: float = 90.0) -> Frame:
@@ -67,33 +79,72 @@ def supine_calves_up(body: Anthropometry, support_cm: float, hip_deg: float = 90
     angles = {**frame.angles}
     for s in _SIDES:
         angles |= {f"{s}.hip.flexion": hip_deg, f"{s}.knee.flexion": hip_deg}
-    return Frame("calves on the seat", FACE_UP, (0, 0, 12), angles,
-                 {**_NECK, **_legs_give("knee.flexion", stiffness=0.2), **_legs_give("hip.flexion", stiffness=0.6)},
-                 (Touch("occiput", "head pad"), Touch("upper_back", "floor"), Touch("sacrum", "floor"),
-                  *(Touch(f"{s}.calf_under", "calf support", strategy="rests") for s in _SIDES)), (_SQUARE, _LEVEL),
-                 surfaces={**frame.surfaces, "calf support": Surface("calf support", "level", support_cm, title="chair seat or box")},
-                 facts=frame.facts)
+    return Frame(
+        "calves on the seat",
+        FACE_UP,
+        (0, 0, 12),
+        angles,
+        {**_NECK, **_legs_give("knee.flexion", stiffness=0.2), **_legs_give("hip.flexion", stiffness=0.6)},
+        (
+            Touch("occiput", "head pad"),
+            Touch("upper_back", "floor"),
+            Touch("sacrum", "floor"),
+            *(Touch(f"{s}.calf_under", "calf support", strategy="rests") for s in _SIDES),
+        ),
+        (_SQUARE, _LEVEL),
+        surfaces={
+            **frame.surfaces,
+            "calf support": Surface("calf support", "level", support_cm, title="chair seat or box"),
+        },
+        facts=frame.facts,
+    )
 
 
-def side_lying(body: Anthropometry, hip_deg: float = 45.0, knee_deg: float = 80.0, head_pad_cm: float | None = None) -> Frame:
+def side_lying(
+    body: Anthropometry, hip_deg: float = 45.0, knee_deg: float = 80.0, head_pad_cm: float | None = None
+) -> Frame:
     """Lying on the right side, left side up, hips and knees bent, head on a pad that keeps the neck in line."""
     pad = 100 * body.stature_m * 0.085 if head_pad_cm is None else head_pad_cm
     angles: dict[str, float] = {
-        "right.shoulder.flexion": 82.0, "right.elbow.flexion": 15.0, "left.shoulder.flexion": 35.0, "left.shoulder.abduction": -8.0,
-        "left.elbow.flexion": 70.0}
+        "right.shoulder.flexion": 82.0,
+        "right.elbow.flexion": 15.0,
+        "left.shoulder.flexion": 35.0,
+        "left.shoulder.abduction": -8.0,
+        "left.elbow.flexion": 70.0,
+    }
     for s in _SIDES:
         angles |= {f"{s}.hip.flexion": hip_deg, f"{s}.knee.flexion": knee_deg, f"{s}.ankle.dorsiflexion": -10.0}
     return Frame(
-        "on the side", LEFT_SIDE_UP, (0, 0, 17), angles,
-        {"neck.side_bend": 0.3, "right.hip.abduction": 0.1, "left.hip.abduction": 0.1,
-         "right.scapula.elevation": 0.3, "lower_thoracic.side_bend": 8.0, "lumbar.side_bend": 8.0},
-        (Touch("head_side_right", "head pad"), Touch("right.shoulder_side", "floor"), Touch("right.hip_side", "floor"),
-         Touch("right.knee_side", "floor"), Touch("left.foot_inner", "lower foot", strategy="rests")),
-        (Aim("left.hip", "x", 0.0, origin="right.hip", weight=0.3, must_hold=False),
-         Aim("left.hip", "y", 0.0, origin="right.hip", weight=0.3, must_hold=False)),
-        surfaces={"floor": FLOOR, "head pad": Surface("head pad", "level", pad, title="firm cushion"),
-                  "lower foot": Surface("lower foot", "level", 100 * body.stature_m * 0.044, title="")},
-        facts=FrameFacts(on_floor=True, lying_flat=True))
+        "on the side",
+        LEFT_SIDE_UP,
+        (0, 0, 17),
+        angles,
+        {
+            "neck.side_bend": 0.3,
+            "right.hip.abduction": 0.1,
+            "left.hip.abduction": 0.1,
+            "right.scapula.elevation": 0.3,
+            "lower_thoracic.side_bend": 8.0,
+            "lumbar.side_bend": 8.0,
+        },
+        (
+            Touch("head_side_right", "head pad"),
+            Touch("right.shoulder_side", "floor"),
+            Touch("right.hip_side", "floor"),
+            Touch("right.knee_side", "floor"),
+            Touch("left.foot_inner", "lower foot", strategy="rests"),
+        ),
+        (
+            Aim("left.hip", "x", 0.0, origin="right.hip", weight=0.3, must_hold=False),
+            Aim("left.hip", "y", 0.0, origin="right.hip", weight=0.3, must_hold=False),
+        ),
+        surfaces={
+            "floor": FLOOR,
+            "head pad": Surface("head pad", "level", pad, title="firm cushion"),
+            "lower foot": Surface("lower foot", "level", 100 * body.stature_m * 0.044, title=""),
+        },
+        facts=FrameFacts(on_floor=True, lying_flat=True),
+    )
 
 
 def hands_and_knees(body: Anthropometry, hand: str = "flat", hands_raised_cm: float = 0.0) -> Frame:
@@ -103,10 +154,18 @@ def hands_and_knees(body: Anthropometry, hand: str = "flat", hands_raised_cm: fl
     touches: list[Touch] = []
     aims: list[Aim] = []
     for s in _SIDES:
-        angles |= {f"{s}.hip.flexion": 85.0, f"{s}.knee.flexion": 90.0, f"{s}.ankle.dorsiflexion": 0.0, f"{s}.toes.extension": 60.0,
-                   f"{s}.shoulder.flexion": 88.0}
+        angles |= {
+            f"{s}.hip.flexion": 85.0,
+            f"{s}.knee.flexion": 90.0,
+            f"{s}.ankle.dorsiflexion": 0.0,
+            f"{s}.toes.extension": 60.0,
+            f"{s}.shoulder.flexion": 88.0,
+        }
         touches += [Touch(f"{s}.knee_front", "floor"), Touch(f"{s}.ball", "floor")]
-        aims += [Aim(f"{s}.knee", "x", 0.0, origin=f"{s}.hip", must_hold=False), Aim(f"{s}.toe_tip", "z", 1.0, must_hold=False, weight=0.5)]
+        aims += [
+            Aim(f"{s}.knee", "x", 0.0, origin=f"{s}.hip", must_hold=False),
+            Aim(f"{s}.toe_tip", "z", 1.0, must_hold=False, weight=0.5),
+        ]
         free |= {f"{s}.toes.extension": 0.2}
         if hand == "forearms":
             angles |= {f"{s}.elbow.flexion": 90.0, f"{s}.forearm.pronation": 0.0}
@@ -122,42 +181,99 @@ def hands_and_knees(body: Anthropometry, hand: str = "flat", hands_raised_cm: fl
             aims.append(Aim(f"{s}.wrist", "x", 0.0, origin=f"{s}.shoulder", must_hold=False))
             if flat:
                 aims.append(Aim(f"{s}.fingertips", "z", 0.0, origin=f"{s}.palm", must_hold=False, weight=0.2))
-    return Frame("on hands and knees", FACE_DOWN, (0, 0, 45), angles, {**free, "neck.flexion": 2.0}, tuple(touches), (*aims, _SQUARE),
-                 surfaces={"floor": FLOOR, "hand support": Surface("hand support", "level", hands_raised_cm, friction=0.6,
-                                                                   title="block" if hands_raised_cm else "floor")},
-                 facts=FrameFacts(on_floor=True))
+    return Frame(
+        "on hands and knees",
+        FACE_DOWN,
+        (0, 0, 45),
+        angles,
+        {**free, "neck.flexion": 2.0},
+        tuple(touches),
+        (*aims, _SQUARE),
+        surfaces={
+            "floor": FLOOR,
+            "hand support": Surface(
+                "hand support",
+                "level",
+                hands_raised_cm,
+                friction=0.6,
+                title="block" if hands_raised_cm else "floor",
+            ),
+        },
+        facts=FrameFacts(on_floor=True),
+    )
 
 
 def prone(body: Anthropometry, forehead_pad_cm: float, pelvis_pad_cm: float) -> Frame:
     """Lying face down, a pad under the forehead and one under the front of the hips and lower ribs."""
     angles: dict[str, float] = {}
     for s in _SIDES:
-        angles |= {f"{s}.shoulder.flexion": 10.0, f"{s}.shoulder.abduction": 10.0, f"{s}.forearm.pronation": -60.0,
-                   f"{s}.ankle.dorsiflexion": -45.0}
+        angles |= {
+            f"{s}.shoulder.flexion": 10.0,
+            f"{s}.shoulder.abduction": 10.0,
+            f"{s}.forearm.pronation": -60.0,
+            f"{s}.ankle.dorsiflexion": -45.0,
+        }
     return Frame(
-        "face down", FACE_DOWN, (0, 0, 15), angles,
-        {"neck.flexion": 0.3, "head.nod": 0.3, **_legs_give("hip.flexion", "knee.flexion"), "lower_thoracic.flexion": 8.0,
-         "lumbar.flexion": 8.0},
-        (Touch("forehead", "head pad"), Touch("breastbone", "floor"), Touch("pubis", "pelvis pad"),
-         *(Touch(f"{s}.{p}", "floor") for s in _SIDES for p in ("knee_front", "toe_tip"))), (_SQUARE,),
-        surfaces={"floor": FLOOR, "head pad": Surface("head pad", "level", forehead_pad_cm, title="folded towel"),
-                  "pelvis pad": Surface("pelvis pad", "level", pelvis_pad_cm, title="flat cushion")},
-        facts=FrameFacts(on_floor=True, lying_flat=True))
+        "face down",
+        FACE_DOWN,
+        (0, 0, 15),
+        angles,
+        {
+            "neck.flexion": 0.3,
+            "head.nod": 0.3,
+            **_legs_give("hip.flexion", "knee.flexion"),
+            "lower_thoracic.flexion": 8.0,
+            "lumbar.flexion": 8.0,
+        },
+        (
+            Touch("forehead", "head pad"),
+            Touch("breastbone", "floor"),
+            Touch("pubis", "pelvis pad"),
+            *(Touch(f"{s}.{p}", "floor") for s in _SIDES for p in ("knee_front", "toe_tip")),
+        ),
+        (_SQUARE,),
+        surfaces={
+            "floor": FLOOR,
+            "head pad": Surface("head pad", "level", forehead_pad_cm, title="folded towel"),
+            "pelvis pad": Surface("pelvis pad", "level", pelvis_pad_cm, title="flat cushion"),
+        },
+        facts=FrameFacts(on_floor=True, lying_flat=True),
+    )
 
 
 def sitting(body: Anthropometry, seat_cm: float, lean_deg: float = 0.0, heel_back_cm: float = 0.0) -> Frame:
     """Tall on a firm seat, feet flat. `lean_deg` is the lean of the trunk from the hips, `heel_back_cm` heels behind the knees."""
     angles: dict[str, float] = {}
     for s in _SIDES:
-        angles |= {f"{s}.hip.flexion": 85.0 + lean_deg, f"{s}.knee.flexion": 88.0, f"{s}.shoulder.flexion": 28.0 + lean_deg,
-                   f"{s}.elbow.flexion": 50.0, f"{s}.forearm.pronation": 70.0, f"{s}.shoulder.abduction": 4.0}
+        angles |= {
+            f"{s}.hip.flexion": 85.0 + lean_deg,
+            f"{s}.knee.flexion": 88.0,
+            f"{s}.shoulder.flexion": 28.0 + lean_deg,
+            f"{s}.elbow.flexion": 50.0,
+            f"{s}.forearm.pronation": 70.0,
+            f"{s}.shoulder.abduction": 4.0,
+        }
     return Frame(
-        "sitting tall", UPRIGHT, (0, 0, seat_cm + 9), angles,
+        "sitting tall",
+        UPRIGHT,
+        (0, 0, seat_cm + 9),
+        angles,
         _legs_give("hip.flexion", "knee.flexion", "ankle.dorsiflexion"),
-        (*(Touch(f"{s}.sit_bone", "seat") for s in _SIDES), *(Touch(f"{s}.thigh_under", "seat", places=False) for s in _SIDES), *feet()),
-        (*(Aim(f"{s}.ankle", "x", -heel_back_cm, origin=f"{s}.knee") for s in _SIDES), _FEET_LEVEL, _SQUARE, *trunk_lean(body, lean_deg)),
+        (
+            *(Touch(f"{s}.sit_bone", "seat") for s in _SIDES),
+            *(Touch(f"{s}.thigh_under", "seat", places=False) for s in _SIDES),
+            *feet(),
+        ),
+        (
+            *(Aim(f"{s}.ankle", "x", -heel_back_cm, origin=f"{s}.knee") for s in _SIDES),
+            _FEET_LEVEL,
+            _SQUARE,
+            *trunk_lean(body, lean_deg),
+        ),
         surfaces={"floor": FLOOR, "seat": Surface("seat", "level", seat_cm, friction=0.5, title="firm seat")},
-        neutral={"lumbar.flexion": SITTING_FLATTENS_DEG}, facts=FrameFacts(seated=True))
+        neutral={"lumbar.flexion": SITTING_FLATTENS_DEG},
+        facts=FrameFacts(seated=True),
+    )
 
 
 def weight_between_feet(body: Anthropometry) -> Aim:
@@ -169,21 +285,50 @@ def trunk_lean(body: Anthropometry, lean_deg: float) -> tuple[Aim, ...]:
     """Keep the line from pelvis to upper thorax at a lean from upright (forward positive)."""
     lean = np.radians(lean_deg)
     heights = {s.name: s for s in body.segments}
-    x = sum(heights[n].joint[0] for n in ("lumbar", "lower_thorax", "upper_thorax")) + heights["upper_thorax"].com[0]
+    x = (
+        sum(heights[n].joint[0] for n in ("lumbar", "lower_thorax", "upper_thorax"))
+        + heights["upper_thorax"].com[0]
+    )
     direction = (float(np.cos(lean)), 0.0, float(-np.sin(lean)))
-    return (Aim("com.upper_thorax", "lean", 100 * x, origin="com.pelvis", direction=direction, weight=0.3, must_hold=False),)
+    return (
+        Aim(
+            "com.upper_thorax",
+            "lean",
+            100 * x,
+            origin="com.pelvis",
+            direction=direction,
+            weight=0.3,
+            must_hold=False,
+        ),
+    )
 
 
 def standing(body: Anthropometry, lean_deg: float = 0.0) -> Frame:
     """Upright on both feet, hip-width apart, weight over the middle of the feet."""
-    angles = {f"{s}.{k}": v for s in _SIDES for k, v in (("knee.flexion", 4.0), ("hip.flexion", 3.0), ("shoulder.flexion", 4.0))}
+    angles = {
+        f"{s}.{k}": v
+        for s in _SIDES
+        for k, v in (("knee.flexion", 4.0), ("hip.flexion", 3.0), ("shoulder.flexion", 4.0))
+    }
     height_cm = 53 * body.stature_m
     return Frame(
-        "standing tall", UPRIGHT, (0, 0, height_cm), angles,
+        "standing tall",
+        UPRIGHT,
+        (0, 0, height_cm),
+        angles,
         {**_legs_give("ankle.dorsiflexion", "hip.flexion"), **_legs_give("knee.flexion", stiffness=2.0)},
-        feet(), (Aim("centre_of_mass", "x", 5.0, origin="right.ankle"), _FEET_LEVEL, _SQUARE, Aim("right.ankle", "x", 0.0), weight_between_feet(body),
-                 *trunk_lean(body, lean_deg)),
-        surfaces={"floor": FLOOR}, facts=FrameFacts(standing=True))
+        feet(),
+        (
+            Aim("centre_of_mass", "x", 5.0, origin="right.ankle"),
+            _FEET_LEVEL,
+            _SQUARE,
+            Aim("right.ankle", "x", 0.0),
+            weight_between_feet(body),
+            *trunk_lean(body, lean_deg),
+        ),
+        surfaces={"floor": FLOOR},
+        facts=FrameFacts(standing=True),
+    )
 
 
 def forearms_on_wall(body: Anthropometry, wall_cm: float) -> Frame:
@@ -193,9 +338,24 @@ def forearms_on_wall(body: Anthropometry, wall_cm: float) -> Frame:
         angles |= {f"{s}.shoulder.flexion": 75.0, f"{s}.elbow.flexion": 105.0}
     wall = Surface("wall", "wall", wall_cm, friction=0.5, title="wall")
     return Frame(
-        "forearms on the wall", UPRIGHT, (0, 0, 53 * body.stature_m), angles,
+        "forearms on the wall",
+        UPRIGHT,
+        (0, 0, 53 * body.stature_m),
+        angles,
         _legs_give("ankle.dorsiflexion", "shoulder.flexion", "elbow.flexion"),
         (*feet(), *(Touch(f"{s}.{p}", "wall") for s in _SIDES for p in ("elbow_tip", "forearm_side"))),
         tuple(Aim(f"{s}.ball", "x", 0.0) for s in _SIDES)
-        + tuple(Aim(f"{s}.elbow", "z", -0.035 * 100 * body.stature_m, origin=f"{s}.shoulder", must_hold=False, weight=0.2) for s in _SIDES),
-        surfaces={"floor": FLOOR, "wall": wall}, facts=FrameFacts(standing=True, hand_support_level=3))
+        + tuple(
+            Aim(
+                f"{s}.elbow",
+                "z",
+                -0.035 * 100 * body.stature_m,
+                origin=f"{s}.shoulder",
+                must_hold=False,
+                weight=0.2,
+            )
+            for s in _SIDES
+        ),
+        surfaces={"floor": FLOOR, "wall": wall},
+        facts=FrameFacts(standing=True, hand_support_level=3),
+    )

@@ -10,7 +10,19 @@ from dataclasses import dataclass, field, replace
 
 import numpy as np
 
-from amvel.body import (JOINTS, Anthropometry, Capacities, Posed, PoseSpec, Reactions, Skeleton, demand, react, solve)
+from amvel.body import (
+    JOINTS,
+    Anthropometry,
+    Capacities,
+    FrameFacts,
+    Posed,
+    PoseSpec,
+    Reactions,
+    Skeleton,
+    demand,
+    react,
+    solve,
+)
 from amvel.body.skeleton import Array
 from amvel.movements.declaration import Family, Setting, Step
 from amvel.movements.frames import Frame, compile_frame, mirrored
@@ -61,7 +73,9 @@ class Profile:
 class Profiler:
     """Profiles for one body; keeps what it has solved."""
 
-    def __init__(self, body: Anthropometry, capacities: Capacities, between: int = BETWEEN, keep: int = 20_000) -> None:
+    def __init__(
+        self, body: Anthropometry, capacities: Capacities, between: int = BETWEEN, keep: int = 20_000
+    ) -> None:
         self.body, self.capacities, self.between = body, capacities, between
         self.skeleton = Skeleton(body)
         self._sketches: OrderedDict[str, Profile] = OrderedDict()
@@ -83,7 +97,9 @@ class Profiler:
         """The declared frames only: enough to rule a version out, never enough to allow it."""
         return self._answer(requests, self._sketches, 0)
 
-    def _answer(self, requests: list[Request], kept: "OrderedDict[str, Profile]", between: int) -> list[Profile]:
+    def _answer(
+        self, requests: list[Request], kept: "OrderedDict[str, Profile]", between: int
+    ) -> list[Profile]:
         missing = {r.key(): r for r in requests if r.key() not in kept}
         if missing:
             for found in self._solve(list(missing.values()), between):
@@ -94,15 +110,23 @@ class Profiler:
         return answer
 
     def _declare(self, request: Request) -> list[Frame]:
-        frames = request.step.frames(Setting(self.body, self.capacities if request.side != "right" else _swapped(self.capacities),
-                                             request.values))
+        frames = request.step.frames(
+            Setting(
+                self.body,
+                self.capacities if request.side != "right" else _swapped(self.capacities),
+                request.values,
+            )
+        )
         frames = [mirrored(f) for f in frames] if request.side == "right" else frames
         return [replace(f, facts=_facts(f, request.step)) for f in frames]
 
     def _solve(self, requests: list[Request], between: int) -> list[Profile]:
         declared = [self._declare(r) for r in requests]
-        keys = [compile_frame(f, r.label, self.body, self.capacities)
-                for r, frames in zip(requests, declared, strict=True) for f in frames]
+        keys = [
+            compile_frame(f, r.label, self.body, self.capacities)
+            for r, frames in zip(requests, declared, strict=True)
+            for f in frames
+        ]
         stops = self.capacities.stops_rad()
         first = solve(self.skeleton, keys, stops)
         specs: list[PoseSpec] = []
@@ -116,7 +140,9 @@ class Profiler:
                 frames.append(group[i])
                 if i + 1 < len(group):
                     for t in np.linspace(0, 1, between + 2)[1:-1]:
-                        specs.append(_between(keys[at + i], keys[at + i + 1], first, at + i, at + i + 1, float(t)))
+                        specs.append(
+                            _between(keys[at + i], keys[at + i + 1], first, at + i, at + i + 1, float(t))
+                        )
                         frames.append(replace(group[i], name=f"{group[i].name} → {group[i + 1].name}"))
             spans.append(range(start, len(specs)))
             at += len(group)
@@ -124,10 +150,22 @@ class Profiler:
         reactions = react(self.skeleton, specs, posed)
         facts = [f.facts for f in frames]
         columns = demand(self.skeleton, specs, posed, reactions, facts)
-        return [self._one(r, span, specs, frames, posed, reactions, columns, between) for r, span in zip(requests, spans, strict=True)]
+        return [
+            self._one(r, span, specs, frames, posed, reactions, columns, between)
+            for r, span in zip(requests, spans, strict=True)
+        ]
 
-    def _one(self, request: Request, span: range, specs: list[PoseSpec], frames: list[Frame], posed: Posed,
-             reactions: Reactions, columns: dict[str, Array], between: int) -> Profile:
+    def _one(
+        self,
+        request: Request,
+        span: range,
+        specs: list[PoseSpec],
+        frames: list[Frame],
+        posed: Posed,
+        reactions: Reactions,
+        columns: dict[str, Array],
+        between: int,
+    ) -> Profile:
         rows = slice(span.start, span.stop)
         own = {name: values[rows].copy() for name, values in columns.items()}
         own["coordination"] = np.full(len(span), float(_coordination(posed.angles[rows])))
@@ -135,29 +173,50 @@ class Profiler:
         if not fault:
             falling = [i for i in span if not reactions.stands()[i]]
             fault = f"{specs[falling[0]].name}: the supports cannot balance this pose" if falling else ""
-        own_posed = Posed(posed.angles[rows], posed.root_position[rows], posed.root_rotation[rows], posed.placement, posed.points[rows],
-                          posed.worst_gap_m[rows], posed.faults[rows])
-        own_posed.placement = self.skeleton.place(own_posed.root_position, own_posed.root_rotation, own_posed.angles)
+        own_posed = Posed(
+            posed.angles[rows],
+            posed.root_position[rows],
+            posed.root_rotation[rows],
+            posed.placement,
+            posed.points[rows],
+            posed.worst_gap_m[rows],
+            posed.faults[rows],
+        )
+        own_posed.placement = self.skeleton.place(
+            own_posed.root_position, own_posed.root_rotation, own_posed.angles
+        )
         names = tuple(frames[i].name for i in span)
         step = between + 1
-        return Profile(request, names, own, fault, tuple(frames[i] for i in span), tuple(specs[i] for i in span), own_posed,
-                       tuple(range(0, len(span), step)))
+        return Profile(
+            request,
+            names,
+            own,
+            fault,
+            tuple(frames[i] for i in span),
+            tuple(specs[i] for i in span),
+            own_posed,
+            tuple(range(0, len(span), step)),
+        )
 
 
-def _facts(frame: Frame, step: Step):  # type: ignore[no-untyped-def]
+def _facts(frame: Frame, step: Step) -> FrameFacts:
     return replace(frame.facts, hold_s=max(frame.facts.hold_s, step.dose.hold_s))
 
 
 def _swapped(capacities: Capacities) -> Capacities:
     """Left and right exchanged: frames are declared for the left and mirrored."""
     from amvel.movements.frames import other_side
+
     return Capacities({other_side(k): v for k, v in capacities.range_deg.items()}, capacities.assumed)
 
 
 def _placed(spec: PoseSpec, solved: Posed, i: int) -> PoseSpec:
     """Start the second solve where the first one ended."""
-    return spec.changed(root_position_m=tuple(solved.root_position[i]), root_rotation=solved.root_rotation[i],
-                        angles_rad=_angles(solved.angles[i]))
+    return spec.changed(
+        root_position_m=tuple(solved.root_position[i]),
+        root_rotation=solved.root_rotation[i],
+        angles_rad=_angles(solved.angles[i]),
+    )
 
 
 def _angles(row: Array) -> dict[str, float]:
@@ -168,16 +227,27 @@ def _between(a: PoseSpec, b: PoseSpec, solved: Posed, i: int, j: int, t: float) 
     """A frame on the way: solved angles blended, contacts that both ends share, joints that either leaves free."""
     angles = (1 - t) * solved.angles[i] + t * solved.angles[j]
     rows_b = {r.name: r for r in b.rows}
-    rows = tuple(replace(r, offset_m=(1 - t) * r.offset_m + t * rows_b[r.name].offset_m,
-                         normal=tuple((1 - t) * np.array(r.normal) + t * np.array(rows_b[r.name].normal)))
-                 for r in a.rows if r.name in rows_b)
+    rows = tuple(
+        replace(
+            r,
+            offset_m=(1 - t) * r.offset_m + t * rows_b[r.name].offset_m,
+            normal=tuple((1 - t) * np.array(r.normal) + t * np.array(rows_b[r.name].normal)),
+        )
+        for r in a.rows
+        if r.name in rows_b
+    )
     shared = {c.point for c in b.contacts}
     contacts = tuple(c for c in a.contacts if c.point in shared)
     free = {k: max(a.free.get(k, 0.0), b.free.get(k, 0.0)) for k in {*a.free, *b.free}}
     root = (1 - t) * solved.root_position[i] + t * solved.root_position[j]
     u, _, v = np.linalg.svd((1 - t) * solved.root_rotation[i] + t * solved.root_rotation[j])
-    neutral = {k: (1 - t) * a.neutral_rad.get(k, 0.0) + t * b.neutral_rad.get(k, 0.0) for k in {*a.neutral_rad, *b.neutral_rad}}
-    return PoseSpec(f"{a.name} → {b.name}", u @ v, tuple(root), _angles(angles), free, rows, contacts, a.loads, neutral)
+    neutral = {
+        k: (1 - t) * a.neutral_rad.get(k, 0.0) + t * b.neutral_rad.get(k, 0.0)
+        for k in {*a.neutral_rad, *b.neutral_rad}
+    }
+    return PoseSpec(
+        f"{a.name} → {b.name}", u @ v, tuple(root), _angles(angles), free, rows, contacts, a.loads, neutral
+    )
 
 
 def _coordination(angles: Array) -> int:
@@ -186,7 +256,10 @@ def _coordination(angles: Array) -> int:
     swing = np.ptp(angles, axis=0)
     count = 0
     for limb, parts in (("arm", ("shoulder", "elbow")), ("leg", ("hip", "knee"))):
-        moved = {s: [swing[k] for k, n in enumerate(names) if n.startswith(s) and n.split(".")[1] in parts] for s in ("left", "right")}
+        moved = {
+            s: [swing[k] for k, n in enumerate(names) if n.startswith(s) and n.split(".")[1] in parts]
+            for s in ("left", "right")
+        }
         sides = [s for s in moved if max(moved[s]) > _MOVED_RAD]
         alike = len(sides) == 2 and np.allclose(moved["left"], moved["right"], atol=np.radians(3))
         count += 1 if alike else len(sides)

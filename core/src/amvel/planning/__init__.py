@@ -1,6 +1,28 @@
 """Planning: the programme by constraint solving, swaps, and the re-check of stored programmes."""
 
-from amvel.planning.programme import NEEDS, Covered, Item, Programme, ProgrammeBlocked, blocked_by, plan, swaps, words
+from amvel.planning.programme import (
+    NEEDS,
+    Covered,
+    Item,
+    Programme,
+    ProgrammeBlocked,
+    blocked_by,
+    plan,
+    swaps,
+    words,
+)
 from amvel.planning.recheck import Violation, violations
 
-__all__ = ["NEEDS", "Covered", "Item", "Programme", "ProgrammeBlocked", "Violation", "blocked_by", "plan", "swaps", "violations", "words"]
+__all__ = [
+    "NEEDS",
+    "Covered",
+    "Item",
+    "Programme",
+    "ProgrammeBlocked",
+    "Violation",
+    "blocked_by",
+    "plan",
+    "swaps",
+    "violations",
+    "words",
+]

@@ -21,9 +21,25 @@ def next_tests(engine: Engine) -> list[dict[str, Any]]:
     for test in test_library().values():
         if _fresh(engine.case, test):
             continue
-        decides = max((_differs(baseline, engine, test, result) for result in (test.benign, test.adverse) if result is not None), default=0)
-        out.append({"test": test.id, "title": test.title, "gate": test.gate, "decides": decides,
-                    "why": f"decides {decides} movement{'s' if decides != 1 else ''}" if not test.gate else "first, always: a gate"})
+        decides = max(
+            (
+                _differs(baseline, engine, test, result)
+                for result in (test.benign, test.adverse)
+                if result is not None
+            ),
+            default=0,
+        )
+        out.append(
+            {
+                "test": test.id,
+                "title": test.title,
+                "gate": test.gate,
+                "decides": decides,
+                "why": f"decides {decides} movement{'s' if decides != 1 else ''}"
+                if not test.gate
+                else "first, always: a gate",
+            }
+        )
     return sorted(out, key=lambda t: (not t["gate"], -t["decides"], t["test"]))
 
 
@@ -39,12 +55,22 @@ def _admissible(engine: Engine, of: Engine) -> frozenset[tuple[str, str, str]]:
     """Steps that pass as they are.  Profiles stay those of `of`, so that only limits differ."""
     requests = [Request(f, s, side, of.values(f, s)) for f, s in all_steps() for side in sides_of(s)]
     profiles = of.profiler.profiles(requests)
-    return frozenset((p.request.label, p.request.side, c) for p in profiles for c in CONTEXTS if check(p, engine.envelope, c).allowed)
+    return frozenset(
+        (p.request.label, p.request.side, c)
+        for p in profiles
+        for c in CONTEXTS
+        if check(p, engine.envelope, c).allowed
+    )
 
 
-def _differs(baseline: frozenset[tuple[str, str, str]], engine: Engine, test: ScreenTest, result: dict[str, Any]) -> int:
+def _differs(
+    baseline: frozenset[tuple[str, str, str]], engine: Engine, test: ScreenTest, result: dict[str, Any]
+) -> int:
     sides = ("left", "right") if test.per_side and result.get("joint", "").split("_")[0] != "trunk" else (None,)
-    added = [{"test": test.id, "on": engine.case.as_of.isoformat(), **({"side": s} if s else {}), **result} for s in sides]
+    added = [
+        {"test": test.id, "on": engine.case.as_of.isoformat(), **({"side": s} if s else {}), **result}
+        for s in sides
+    ]
     data = engine.case.model_dump(mode="json")
     try:
         trial = Engine(read_case({**data, "tests": [*data["tests"], *added]}))

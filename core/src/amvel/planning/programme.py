@@ -10,12 +10,23 @@ from ortools.sat.python import cp_model
 
 from amvel.case import Case
 from amvel.movements import POSITIONS, Family, Step, find
-from amvel.safety import Envelope, Verdict
+from amvel.safety import Envelope, Obligation, Verdict
 from amvel.screening import StopSign
 
 # What a session serves when nothing else is known; obligations and goals come on top (our choice).
-NEEDS = {"breath": 3, "deep_control": 6, "resist_extension": 5, "turning": 4, "hip_out": 4, "hip_back": 3, "upper_back": 5, "balance": 5,
-         "sit_to_stand": 5, "leg_loading": 4, "hip_bend": 2}
+NEEDS = {
+    "breath": 3,
+    "deep_control": 6,
+    "resist_extension": 5,
+    "turning": 4,
+    "hip_out": 4,
+    "hip_back": 3,
+    "upper_back": 5,
+    "balance": 5,
+    "sit_to_stand": 5,
+    "leg_loading": 4,
+    "hip_bend": 2,
+}
 SETUP_MINUTES, CHANGE_MINUTES = 0.7, 1.5
 MOST_MOVEMENTS = 8
 COVERS = 0.5  # a step counts for an obligation from this purpose weight
@@ -136,8 +147,16 @@ def _excluded_words(out: list[Verdict], both: bool) -> str:
     return side + (v.fault or "excluded")
 
 
-def plan(case: Case, envelope: Envelope, signs: list[StopSign], verdicts: list[Verdict], context: str = "home", minutes: int | None = None,
-         locked: tuple[str, ...] = (), barred: tuple[str, ...] = ()) -> Programme:
+def plan(
+    case: Case,
+    envelope: Envelope,
+    signs: list[StopSign],
+    verdicts: list[Verdict],
+    context: str = "home",
+    minutes: int | None = None,
+    locked: tuple[str, ...] = (),
+    barred: tuple[str, ...] = (),
+) -> Programme:
     """Build the best programme.  `locked` steps stay in, `barred` stay out.
 
     Raises ProgrammeBlocked while a stop sign stands.
@@ -156,9 +175,21 @@ def plan(case: Case, envelope: Envelope, signs: list[StopSign], verdicts: list[V
         if c.ref not in {i.ref for i in items}:
             why_not[c.ref] = _left_out(c, chosen)
     obligations = tuple(_covered(o, items, verdicts, context) for o in envelope.obligations)
-    uncovered = {p: _conflict((p,), verdicts, context) for p in NEEDS if not any(_weight(i.ref, (p,)) > 0 for i in items)}
+    uncovered = {
+        p: _conflict((p,), verdicts, context) for p in NEEDS if not any(_weight(i.ref, (p,)) > 0 for i in items)
+    }
     total = sum(i.minutes for i in items) + CHANGE_MINUTES * max(0, len(positions) - 1)
-    return Programme(context, items, obligations, max(0, len(positions) - 1), round(total, 1), solved.optimal, solved.gap, why_not, uncovered)
+    return Programme(
+        context,
+        items,
+        obligations,
+        max(0, len(positions) - 1),
+        round(total, 1),
+        solved.optimal,
+        solved.gap,
+        why_not,
+        uncovered,
+    )
 
 
 def _lie_order(c: _Choice) -> float:
@@ -175,7 +206,9 @@ class _Solved:
 
 
 class _Model:
-    def __init__(self, case: Case, envelope: Envelope, pool: list[_Choice], minutes: int, locked: tuple[str, ...]) -> None:
+    def __init__(
+        self, case: Case, envelope: Envelope, pool: list[_Choice], minutes: int, locked: tuple[str, ...]
+    ) -> None:
         self.m = cp_model.CpModel()
         self.pool = pool
         self.x = [self.m.new_bool_var(c.ref) for c in pool]
@@ -210,9 +243,13 @@ class _Model:
         return changes
 
     def _coverage(self, case: Case) -> cp_model.LinearExpr | int:
-        total = 0
+        total: cp_model.LinearExpr | int = 0
         for purpose, weight in NEEDS.items():
-            rows = [(i, int(100 * c.step.purposes[purpose])) for i, c in enumerate(self.pool) if purpose in c.step.purposes]
+            rows = [
+                (i, int(100 * c.step.purposes[purpose]))
+                for i, c in enumerate(self.pool)
+                if purpose in c.step.purposes
+            ]
             if rows:
                 got = self.m.new_int_var(0, 120, purpose)
                 self.m.add(got <= sum(w * self.x[i] for i, w in rows))
@@ -221,7 +258,9 @@ class _Model:
 
     def _obligation(self, purposes: tuple[str, ...]) -> cp_model.IntVar:
         met = self.m.new_bool_var("+".join(purposes))
-        rows = [i for i, c in enumerate(self.pool) if any(c.step.purposes.get(p, 0) >= COVERS for p in purposes)]
+        rows = [
+            i for i, c in enumerate(self.pool) if any(c.step.purposes.get(p, 0) >= COVERS for p in purposes)
+        ]
         self.m.add(met <= sum(self.x[i] for i in rows)) if rows else self.m.add(met == 0)
         return met
 
@@ -238,7 +277,9 @@ class _Model:
         if status not in (cp_model.OPTIMAL, cp_model.FEASIBLE):
             return _Solved([], status == cp_model.INFEASIBLE, 0.0)
         gap = abs(solver.best_objective_bound - solver.objective_value) / max(1.0, abs(solver.objective_value))
-        return _Solved([i for i, x in enumerate(self.x) if solver.value(x)], status == cp_model.OPTIMAL, round(gap, 4))
+        return _Solved(
+            [i for i, x in enumerate(self.x) if solver.value(x)], status == cp_model.OPTIMAL, round(gap, 4)
+        )
 
 
 def _weight(ref: str, purposes: tuple[str, ...]) -> float:
@@ -251,12 +292,25 @@ def _item(c: _Choice, envelope: Envelope) -> Item:
     verdict = next((v.verdict for v in c.verdicts if v.verdict != "as_is"), "as_is")
     serves = sorted(c.step.purposes, key=lambda p: -c.step.purposes[p])[:2]
     obliged = [o.title for o in envelope.obligations if _weight(c.ref, o.purposes) >= COVERS]
-    why = "for " + " and ".join(words(p) for p in serves) + (f"; covers: {'; '.join(obliged)}" if obliged else "")
+    why = (
+        "for " + " and ".join(words(p) for p in serves) + (f"; covers: {'; '.join(obliged)}" if obliged else "")
+    )
     values = {k: v for verdict_ in c.verdicts[:1] for k, v in verdict_.profile.request.values.items()}
     for other in c.verdicts[1:]:
         if other.profile.request.values != values:
             values = _easier_of(c.step, values, other.profile.request.values)
-    return Item(c.ref, c.family.position, tuple(v.side for v in c.verdicts), values, dose.repetitions, dose.sets, dose.hold_s, round(c.minutes, 1), verdict, why)
+    return Item(
+        c.ref,
+        c.family.position,
+        tuple(v.side for v in c.verdicts),
+        values,
+        dose.repetitions,
+        dose.sets,
+        dose.hold_s,
+        round(c.minutes, 1),
+        verdict,
+        why,
+    )
 
 
 def _easier_of(step: Step, a: dict[str, float | str], b: dict[str, float | str]) -> dict[str, float | str]:
@@ -271,9 +325,21 @@ def _easier_of(step: Step, a: dict[str, float | str], b: dict[str, float | str])
     return out
 
 
-_WORDS = {"breath": "breath", "deep_control": "deep control", "resist_extension": "resisting an arch", "turning": "resisting a turn", "side_bend": "side control",
-          "hip_out": "the side of the hip", "hip_back": "the back of the hip", "upper_back": "the upper back", "balance": "balance", "sit_to_stand": "rising from a seat",
-          "leg_loading": "loading legs and hips", "flexion_strength": "bending strength", "hip_bend": "bending from the hip"}
+_WORDS = {
+    "breath": "breath",
+    "deep_control": "deep control",
+    "resist_extension": "resisting an arch",
+    "turning": "resisting a turn",
+    "side_bend": "side control",
+    "hip_out": "the side of the hip",
+    "hip_back": "the back of the hip",
+    "upper_back": "the upper back",
+    "balance": "balance",
+    "sit_to_stand": "rising from a seat",
+    "leg_loading": "loading legs and hips",
+    "flexion_strength": "bending strength",
+    "hip_bend": "bending from the hip",
+}
 
 
 def words(purpose: str) -> str:
@@ -291,7 +357,7 @@ def _left_out(c: _Choice, chosen: list[_Choice]) -> str:
     return "would cost more time or changes of position than it adds"
 
 
-def _covered(o, items: tuple[Item, ...], verdicts: list[Verdict], context: str) -> Covered:  # type: ignore[no-untyped-def]
+def _covered(o: Obligation, items: tuple[Item, ...], verdicts: list[Verdict], context: str) -> Covered:
     by = tuple(i.ref for i in items if _weight(i.ref, o.purposes) >= COVERS)
     return Covered(o.id, o.title, by, "" if by else _conflict(o.purposes, verdicts, context))
 
@@ -302,10 +368,16 @@ def _conflict(purposes: tuple[str, ...], verdicts: list[Verdict], context: str) 
     if any(v.allowed for v in about):
         return "admissible steps exist; the time, effort, room or number of movements left no place"
     names = sorted({b.limit.says() for v in about for b in v.reasons})
-    return "no admissible step; in the way: " + "; ".join(names) if names else "the library has no step for it in this room"
+    return (
+        "no admissible step; in the way: " + "; ".join(names)
+        if names
+        else "the library has no step for it in this room"
+    )
 
 
-def swaps(case: Case, envelope: Envelope, verdicts: list[Verdict], context: str, ref: str, in_use: tuple[str, ...]) -> list[tuple[str, float, str]]:
+def swaps(
+    case: Case, envelope: Envelope, verdicts: list[Verdict], context: str, ref: str, in_use: tuple[str, ...]
+) -> list[tuple[str, float, str]]:
     """Admissible replacements of a step, best first: (ref, score 0–1, reason)."""
     family, step = find(ref)
     pool, _ = choices(case, verdicts, context)
@@ -313,10 +385,22 @@ def swaps(case: Case, envelope: Envelope, verdicts: list[Verdict], context: str,
     for c in pool:
         if c.ref in in_use:
             continue
-        shared = sum(min(w, c.step.purposes.get(p, 0.0)) for p, w in step.purposes.items()) / sum(step.purposes.values())
-        score = shared + (0.15 if c.family.id == family.id else 0.0) + (0.1 if c.family.position == family.position else 0.0)
+        shared = sum(min(w, c.step.purposes.get(p, 0.0)) for p, w in step.purposes.items()) / sum(
+            step.purposes.values()
+        )
+        score = (
+            shared
+            + (0.15 if c.family.id == family.id else 0.0)
+            + (0.1 if c.family.position == family.position else 0.0)
+        )
         serves = [words(p) for p in step.purposes if p in c.step.purposes]
-        out.append((c.ref, round(min(1.0, score), 2), "serves " + (" and ".join(serves[:2]) if serves else "another purpose")))
+        out.append(
+            (
+                c.ref,
+                round(min(1.0, score), 2),
+                "serves " + (" and ".join(serves[:2]) if serves else "another purpose"),
+            )
+        )
     return sorted(out, key=lambda s: (-s[1], s[0]))
 
 

@@ -3,6 +3,7 @@
 from collections.abc import Iterable
 from dataclasses import dataclass
 
+from amvel.case import Case
 from amvel.movements import Profiler, Request, UnknownMovement, find
 from amvel.planning.programme import Item
 from amvel.safety import Breach, Envelope, check
@@ -19,7 +20,9 @@ class Violation:
     fault: str
 
 
-def violations(case, envelope: Envelope, profiler: Profiler, items: Iterable[Item], context: str) -> list[Violation]:  # type: ignore[no-untyped-def]
+def violations(
+    case: Case, envelope: Envelope, profiler: Profiler, items: Iterable[Item], context: str
+) -> list[Violation]:
     """Every side of every movement that breaks a limit today; unknown movements count as broken."""
     out = []
     for item in items:

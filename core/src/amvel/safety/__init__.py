@@ -1,9 +1,44 @@
 """Safety: limits from findings, and verdicts on poses."""
 
-from amvel.safety.judge import AS_IS, BY_OVERRIDE, EXCLUDED, MODIFIED, Verdict, describe, judge, judge_one, plain_fault, sides_of
+from amvel.safety.judge import (
+    AS_IS,
+    BY_OVERRIDE,
+    EXCLUDED,
+    MODIFIED,
+    Verdict,
+    describe,
+    judge,
+    judge_one,
+    plain_fault,
+    sides_of,
+)
 from amvel.safety.limits import RULEBOOK_VERSION, Answer, Envelope, Limit, Obligation, Referral
 from amvel.safety.rulebook import Rule, envelope, rulebook
 from amvel.safety.verdict import CONTEXTS, Breach, Check, adverse, check
 
-__all__ = ["AS_IS", "BY_OVERRIDE", "CONTEXTS", "EXCLUDED", "MODIFIED", "RULEBOOK_VERSION", "Answer", "Breach", "Check", "Envelope", "Limit",
-           "Obligation", "Referral", "Rule", "Verdict", "adverse", "check", "describe", "envelope", "judge", "judge_one", "plain_fault", "rulebook", "sides_of"]
+__all__ = [
+    "AS_IS",
+    "BY_OVERRIDE",
+    "CONTEXTS",
+    "EXCLUDED",
+    "MODIFIED",
+    "RULEBOOK_VERSION",
+    "Answer",
+    "Breach",
+    "Check",
+    "Envelope",
+    "Limit",
+    "Obligation",
+    "Referral",
+    "Rule",
+    "Verdict",
+    "adverse",
+    "check",
+    "describe",
+    "envelope",
+    "judge",
+    "judge_one",
+    "plain_fault",
+    "rulebook",
+    "sides_of",
+]

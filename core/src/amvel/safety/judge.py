@@ -2,6 +2,7 @@
 
 from collections.abc import Callable
 from dataclasses import dataclass, field
+from typing import Any
 
 from amvel.case import Case
 from amvel.movements import Family, Profile, Profiler, Request, Step, all_steps, library
@@ -47,35 +48,69 @@ def sides_of(step: Step) -> tuple[str, ...]:
     return ("left", "right") if step.sides else ("both",)
 
 
-def judge(case: Case, findings: Findings, envelope: Envelope, profiler: Profiler, start_values: StartValues,
-          only: Callable[[Family, Step], bool] = lambda f, s: True, contexts: tuple[str, ...] = CONTEXTS) -> list[Verdict]:
+def judge(
+    case: Case,
+    findings: Findings,
+    envelope: Envelope,
+    profiler: Profiler,
+    start_values: StartValues,
+    only: Callable[[Family, Step], bool] = lambda f, s: True,
+    contexts: tuple[str, ...] = CONTEXTS,
+) -> list[Verdict]:
     """Verdicts in library order.  Deterministic: the same case, rule-book and model give the same answer."""
     chosen = [(f, s) for f, s in all_steps() if only(f, s)]
     requests = [Request(f, s, side, start_values(f, s)) for f, s in chosen for side in sides_of(s)]
     profiles = profiler.profiles(requests)
-    verdicts = [judge_one(case, findings, envelope, profiler, p, context) for context in contexts for p in profiles]
+    verdicts = [
+        judge_one(case, findings, envelope, profiler, p, context) for context in contexts for p in profiles
+    ]
     return _with_instead(verdicts)
 
 
-def judge_one(case: Case, findings: Findings, envelope: Envelope, profiler: Profiler, profile: Profile, context: str) -> Verdict:
+def judge_one(
+    case: Case, findings: Findings, envelope: Envelope, profiler: Profiler, profile: Profile, context: str
+) -> Verdict:
     """The verdict on one profile as it stands, or on its nearest admissible version."""
     request = profile.request
     ref, side = request.label, request.side
     lifted = valid_overrides(case.overrides, envelope, case.as_of, ref, side)
     plain = check(profile, envelope, context)
     first = check(profile, envelope, context, lifted) if lifted else plain
-    base = dict(family=request.family.id, step=request.step.id, side=side, context=context, original=profile)
+    base: dict[str, Any] = dict(
+        family=request.family.id, step=request.step.id, side=side, context=context, original=profile
+    )
     if first.allowed:
         by = BY_OVERRIDE if not plain.allowed else AS_IS
-        return Verdict(verdict=by, profile=profile, reasons=plain.breaches, cautions=first.cautions,
-                       assumed=_assumed(findings, first.cautions), **base)  # type: ignore[arg-type]
+        return Verdict(
+            verdict=by,
+            profile=profile,
+            reasons=plain.breaches,
+            cautions=first.cautions,
+            assumed=_assumed(findings, first.cautions),
+            **base,
+        )
     found: Modified | None = nearest(profiler, profile, first, envelope, context, lifted)
     assumed = _assumed(findings, first.breaches)
     if found is None:
-        return Verdict(verdict=EXCLUDED, profile=profile, reasons=first.breaches, fault=first.fault, assumed=assumed, **base)  # type: ignore[arg-type]
+        return Verdict(
+            verdict=EXCLUDED,
+            profile=profile,
+            reasons=first.breaches,
+            fault=first.fault,
+            assumed=assumed,
+            **base,
+        )
     kind = MODIFIED if check(found.profile, envelope, context).allowed else BY_OVERRIDE
-    return Verdict(verdict=kind, profile=found.profile, reasons=first.breaches, fault=first.fault, cautions=found.check.cautions,
-                   changes=found.changes, assumed=assumed, **base)  # type: ignore[arg-type]
+    return Verdict(
+        verdict=kind,
+        profile=found.profile,
+        reasons=first.breaches,
+        fault=first.fault,
+        cautions=found.check.cautions,
+        changes=found.changes,
+        assumed=assumed,
+        **base,
+    )
 
 
 _RULE_ASSUMES = {"low_bone_mass": "bone", "falls_and_balance": "balance", "blood_pressure": "blood_pressure"}
@@ -112,7 +147,9 @@ def _with_instead(verdicts: list[Verdict]) -> list[Verdict]:
                 continue
             theirs = families[other.family].index[other.step].purposes
             shared = sum(min(w, theirs.get(p, 0.0)) for p, w in purposes.items())
-            bonus = (0.5 if v.family in families[other.family].replaces else 0.0) + (0.2 if other.family == v.family else 0.0)
+            bonus = (0.5 if v.family in families[other.family].replaces else 0.0) + (
+                0.2 if other.family == v.family else 0.0
+            )
             if shared + bonus > 0.1:
                 scored[other.ref] = max(scored.get(other.ref, 0.0), shared + bonus)
         ranked = sorted(scored, key=lambda r: (-scored[r], r))[:_INSTEAD]
@@ -126,10 +163,18 @@ def describe(change: Change) -> str:
     unit = f" {p.unit}" if p.unit else ""
     text = f"{p.title} {_show(change.before)} → {_show(change.after)}{unit}"
     if not change.limit_id:
-        return f"{text}: hip bend in sitting {change.hip_before_deg:.0f}° → {change.hip_after_deg:.0f}°" if p.id == "seat_cm" else text
+        return (
+            f"{text}: hip bend in sitting {change.hip_before_deg:.0f}° → {change.hip_after_deg:.0f}°"
+            if p.id == "seat_cm"
+            else text
+        )
     q = quantity(change.quantity)
     unit = "°" if q.unit == "deg" else f" {q.unit}"
-    hips = f", hip bend in sitting {change.hip_before_deg:.0f}° → {change.hip_after_deg:.0f}°" if p.id == "seat_cm" and "hip_flexion" not in change.quantity else ""
+    hips = (
+        f", hip bend in sitting {change.hip_before_deg:.0f}° → {change.hip_after_deg:.0f}°"
+        if p.id == "seat_cm" and "hip_flexion" not in change.quantity
+        else ""
+    )
     return f"{text}: {q.title} {_show(change.value_before)}{unit} → {_show(round(change.value_after, 1))}{unit}, limit {_show(change.bound)}{unit}{hips}"
 
 

@@ -11,7 +11,9 @@ from amvel.safety.limits import Envelope
 from amvel.safety.verdict import Breach, Check, check
 
 # Quantities that belong to the position or the step itself: no parameter changes them.
-_FIXED = frozenset(("floor_transfer", "lying_flat", "one_leg_stance", "hand_support_level", "hold_s", "breath_held", "rises"))
+_FIXED = frozenset(
+    ("floor_transfer", "lying_flat", "one_leg_stance", "hand_support_level", "hold_s", "breath_held", "rises")
+)
 _COARSE = 5
 _PAIR = 4
 
@@ -53,7 +55,9 @@ def distance(step: Step, start: dict[str, float | str], values: dict[str, float 
         if values[p.id] == start[p.id]:
             continue
         if p.choices:
-            share = abs(p.choices.index(str(values[p.id])) - p.choices.index(str(start[p.id]))) / max(1, len(p.choices) - 1)
+            share = abs(p.choices.index(str(values[p.id])) - p.choices.index(str(start[p.id]))) / max(
+                1, len(p.choices) - 1
+            )
         else:
             share = abs(float(values[p.id]) - float(start[p.id])) / (p.high - p.low)
         total += share + 0.05
@@ -71,12 +75,25 @@ def candidates(step: Step, start: dict[str, float | str]) -> list[dict[str, floa
     moves = {p.id: p.candidates(start[p.id]) for p in step.parameters}
     single = [{**start, k: v} for k, values in moves.items() for v in _thinned(values, _COARSE)]
     names = list(moves)
-    double = [{**start, a: va, b: vb} for i, a in enumerate(names) for b in names[i + 1:]
-              for va, vb in product(_thinned(moves[a], _PAIR), _thinned(moves[b], _PAIR))]
-    return sorted(single, key=lambda v: distance(step, start, v)) + sorted(double, key=lambda v: distance(step, start, v))
+    double = [
+        {**start, a: va, b: vb}
+        for i, a in enumerate(names)
+        for b in names[i + 1 :]
+        for va, vb in product(_thinned(moves[a], _PAIR), _thinned(moves[b], _PAIR))
+    ]
+    return sorted(single, key=lambda v: distance(step, start, v)) + sorted(
+        double, key=lambda v: distance(step, start, v)
+    )
 
 
-def nearest(profiler: Profiler, original: Profile, first: Check, envelope: Envelope, context: str, lifted: frozenset[str]) -> Modified | None:
+def nearest(
+    profiler: Profiler,
+    original: Profile,
+    first: Check,
+    envelope: Envelope,
+    context: str,
+    lifted: frozenset[str],
+) -> Modified | None:
     """The closest admissible version, refined to the parameter's grid; None when there is none."""
     step, start = original.request.step, original.request.values
     if not step.parameters or hopeless(first):
@@ -94,9 +111,17 @@ def nearest(profiler: Profiler, original: Profile, first: Check, envelope: Envel
     return Modified(found, check(found, envelope, context, lifted), _changes(original, found, first))
 
 
-def _first_admissible(profiler: Profiler, original: Profile, group: list[dict[str, float | str]], envelope: Envelope, context: str,
-                      lifted: frozenset[str]) -> Profile | None:
-    requests = [Request(original.request.family, original.request.step, original.request.side, v) for v in group]
+def _first_admissible(
+    profiler: Profiler,
+    original: Profile,
+    group: list[dict[str, float | str]],
+    envelope: Envelope,
+    context: str,
+    lifted: frozenset[str],
+) -> Profile | None:
+    requests = [
+        Request(original.request.family, original.request.step, original.request.side, v) for v in group
+    ]
     if not requests:
         return None
     quick = profiler.sketches(requests)  # declared frames only: a version that fails there fails
@@ -108,7 +133,14 @@ def _first_admissible(profiler: Profiler, original: Profile, group: list[dict[st
     return None
 
 
-def _refined(profiler: Profiler, original: Profile, found: Profile, envelope: Envelope, context: str, lifted: frozenset[str]) -> Profile:
+def _refined(
+    profiler: Profiler,
+    original: Profile,
+    found: Profile,
+    envelope: Envelope,
+    context: str,
+    lifted: frozenset[str],
+) -> Profile:
     """Move each changed number back towards the original while everything still holds."""
     best = found
     start = original.request.values
@@ -120,7 +152,14 @@ def _refined(profiler: Profiler, original: Profile, found: Profile, envelope: En
         low, high = -1, path.index(value)
         while high - low > 1:
             middle = (low + high) // 2
-            trial = profiler.profile(Request(best.request.family, best.request.step, best.request.side, {**best.request.values, p.id: path[middle]}))
+            trial = profiler.profile(
+                Request(
+                    best.request.family,
+                    best.request.step,
+                    best.request.side,
+                    {**best.request.values, p.id: path[middle]},
+                )
+            )
             if check(trial, envelope, context, lifted).allowed:
                 high, best = middle, trial
             else:
@@ -135,9 +174,20 @@ def _changes(original: Profile, found: Profile, first: Check) -> tuple[Change, .
         if before == after:
             continue
         breach = _most_helped(first.breaches, original, found)
-        out.append(Change(p, before, after, breach.limit.id if breach else "", breach.quantity if breach else "", breach.value if breach else 0.0,
-                          _worst(found, breach) if breach else 0.0, breach.limit.bound if breach else 0.0,
-                          _hip(original), _hip(found)))
+        out.append(
+            Change(
+                p,
+                before,
+                after,
+                breach.limit.id if breach else "",
+                breach.quantity if breach else "",
+                breach.value if breach else 0.0,
+                _worst(found, breach) if breach else 0.0,
+                breach.limit.bound if breach else 0.0,
+                _hip(original),
+                _hip(found),
+            )
+        )
     return tuple(out)
 
 
@@ -151,4 +201,8 @@ def _worst(profile: Profile, breach: Breach) -> float:
 
 
 def _most_helped(breaches: tuple[Breach, ...], original: Profile, found: Profile) -> Breach | None:
-    return max(breaches, key=lambda b: abs(_worst(original, b) - _worst(found, b)) / max(1e-6, abs(b.value)), default=None)
+    return max(
+        breaches,
+        key=lambda b: abs(_worst(original, b) - _worst(found, b)) / max(1e-6, abs(b.value)),
+        default=None,
+    )

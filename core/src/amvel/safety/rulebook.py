@@ -49,5 +49,8 @@ def envelope(findings: Findings) -> Envelope:
     All limits are kept; on the same quantity the strictest decides and every one that breaks is named.
     """
     answers = [rule.answer(findings) for rule in rulebook().values()]
-    return Envelope(tuple(x for a in answers for x in a.limits), tuple(x for a in answers for x in a.obligations),
-                    tuple(x for a in answers for x in a.referrals))
+    return Envelope(
+        tuple(x for a in answers for x in a.limits),
+        tuple(x for a in answers for x in a.obligations),
+        tuple(x for a in answers for x in a.referrals),
+    )

@@ -89,7 +89,9 @@ def check(profile: Profile, envelope: Envelope, context: str, lifted: frozenset[
     return Check(tuple(breaches), tuple(cautions))
 
 
-def valid_overrides(overrides: tuple[Override, ...], envelope: Envelope, on: date, step: str, side: str) -> frozenset[str]:
+def valid_overrides(
+    overrides: tuple[Override, ...], envelope: Envelope, on: date, step: str, side: str
+) -> frozenset[str]:
     """Limits opened for exactly this step and side today; 'forbidden' yields only to a clinician."""
     out = set()
     for o in overrides:

@@ -6,4 +6,15 @@ from amvel.screening.findings import Assumption, Findings, find_out
 from amvel.screening.library import test_library
 from amvel.screening.stop_signs import StopSign, stop_signs
 
-__all__ = ["Assumption", "BoneStatus", "Findings", "Reading", "ScreenTest", "StopSign", "bone_status", "find_out", "stop_signs", "test_library"]
+__all__ = [
+    "Assumption",
+    "BoneStatus",
+    "Findings",
+    "Reading",
+    "ScreenTest",
+    "StopSign",
+    "bone_status",
+    "find_out",
+    "stop_signs",
+    "test_library",
+]

@@ -11,7 +11,9 @@ WHO = Source("WHO 1994; ISCD 2019")
 BHOF = Source("BHOF, LeBoff et al., Osteoporos Int 2022")
 ACR = Source("ACR 2022: ≥ 2.5 mg/day for more than 3 months")
 NHANES = Source("NHANES III, Looker et al. 1998, on the Hologic scale")
-UNKNOWN_TIER = Source("unknown bone status: women ≥ 65, men ≥ 70, early menopause, low body mass (screening ages)", reading=True)
+UNKNOWN_TIER = Source(
+    "unknown bone status: women ≥ 65, men ≥ 70, early menopause, low body mass (screening ages)", reading=True
+)
 STATURE = Source("stature lost ≥ 4 cm from tallest or ≥ 2 cm since last measured (BHOF)")
 REBOUND = Source("denosumab more than 7 months ago: rebound fractures")
 
@@ -59,7 +61,9 @@ def score(result: BoneDensity, case: Case) -> tuple[str, float]:
         raise NotReadable("no reference for a density at this site; enter the T-score of the report")
     if result.device == "lunar":
         if result.site != "femoral_neck":
-            raise NotReadable("this make can be converted at the femoral neck only; enter the T-score of the report")
+            raise NotReadable(
+                "this make can be converted at the femoral neck only; enter the T-score of the report"
+            )
         density = 0.836 * density - 0.008
     mean, deviation = _REFERENCE[result.site]
     return "T", (density - mean) / deviation
@@ -85,8 +89,13 @@ def _density_tier(kind: str, value: float) -> str:
 def fragility(case: Case) -> list[Fracture]:
     """Fractures from standing height or less at a site that counts; unknown force counts from 50 years."""
     age = age_years(case.person.birth_date, case.as_of)
-    return [c for c in case.conditions if isinstance(c, Fracture) and c.site in _FRAGILITY_SITES
-            and (c.from_standing_height_or_less is True or (c.from_standing_height_or_less is None and age >= 50))]
+    return [
+        c
+        for c in case.conditions
+        if isinstance(c, Fracture)
+        and c.site in _FRAGILITY_SITES
+        and (c.from_standing_height_or_less is True or (c.from_standing_height_or_less is None and age >= 50))
+    ]
 
 
 def bone_status(case: Case) -> BoneStatus:
@@ -97,20 +106,40 @@ def bone_status(case: Case) -> BoneStatus:
     ever = _lowest(case, everything)
     breaks = fragility(case)
     if valid is not None:
-        found.append((_density_tier(valid[0], valid[1]), f"{valid[0]} {valid[1]:+.1f} at the {valid[2].site.replace('_', ' ')}", WHO))
-    if ever is not None and (valid is None or ever[2] is not valid[2]) and _density_tier(ever[0], ever[1]) in ("osteoporosis", "low"):
-        found.append((_density_tier(ever[0], ever[1]), f"{ever[0]} {ever[1]:+.1f} at the {ever[2].site.replace('_', ' ')} on {ever[2].on}", WHO))
+        found.append(
+            (
+                _density_tier(valid[0], valid[1]),
+                f"{valid[0]} {valid[1]:+.1f} at the {valid[2].site.replace('_', ' ')}",
+                WHO,
+            )
+        )
+    if (
+        ever is not None
+        and (valid is None or ever[2] is not valid[2])
+        and _density_tier(ever[0], ever[1]) in ("osteoporosis", "low")
+    ):
+        found.append(
+            (
+                _density_tier(ever[0], ever[1]),
+                f"{ever[0]} {ever[1]:+.1f} at the {ever[2].site.replace('_', ' ')} on {ever[2].on}",
+                WHO,
+            )
+        )
     found += _fracture_tiers(breaks, valid)
     found += _risk_tiers(case, measured=valid is not None)
     referrals = _referrals(case)
     if any(source is STATURE for _, source in referrals):
-        found.append(("osteoporosis", "stature loss: a vertebral fracture is possible until it is ruled out", STATURE))
+        found.append(
+            ("osteoporosis", "stature loss: a vertebral fracture is possible until it is ruled out", STATURE)
+        )
     tier = min((t for t, _, _ in found), key=TIERS.index, default="unrestricted")
     reasons = tuple(dict.fromkeys((text, source) for t, text, source in found if t == tier))
     return BoneStatus(tier, reasons, valid is None, any(f.site == "spine" for f in breaks), tuple(referrals))
 
 
-def _fracture_tiers(breaks: list[Fracture], valid: tuple[str, float, BoneDensity] | None) -> list[tuple[str, str, Source]]:
+def _fracture_tiers(
+    breaks: list[Fracture], valid: tuple[str, float, BoneDensity] | None
+) -> list[tuple[str, str, Source]]:
     out = []
     for f in breaks:
         text = f"fragility fracture of the {f.site} on {f.on}"
@@ -128,7 +157,13 @@ def _risk_tiers(case: Case, measured: bool) -> list[tuple[str, str, Source]]:
     out: list[tuple[str, str, Source]] = []
     for c in case.conditions:
         if c.kind == "glucocorticoid" and c.mg_per_day >= 2.5 and c.months > 3:
-            out.append(("osteoporosis", f"glucocorticoid {c.mg_per_day:g} mg a day for {c.months:g} months, bone not measured", ACR))
+            out.append(
+                (
+                    "osteoporosis",
+                    f"glucocorticoid {c.mg_per_day:g} mg a day for {c.months:g} months, bone not measured",
+                    ACR,
+                )
+            )
         if c.kind == "early_menopause":
             out.append(("caution", "early menopause, bone not measured", UNKNOWN_TIER))
     if age >= (65 if person.sex == "female" else 70):
@@ -141,10 +176,22 @@ def _risk_tiers(case: Case, measured: bool) -> list[tuple[str, str, Source]]:
 def _referrals(case: Case) -> list[tuple[str, Source]]:
     p, out = case.person, []
     if p.tallest_stature_cm is not None and p.tallest_stature_cm - p.stature_cm >= 4.0:
-        out.append((f"{p.tallest_stature_cm - p.stature_cm:.1f} cm shorter than at her or his tallest: rule out a vertebral fracture before loaded trunk work", STATURE))
+        out.append(
+            (
+                f"{p.tallest_stature_cm - p.stature_cm:.1f} cm shorter than at her or his tallest: rule out a vertebral fracture before loaded trunk work",
+                STATURE,
+            )
+        )
     if p.last_stature_cm is not None and p.last_stature_cm - p.stature_cm >= 2.0:
-        out.append((f"{p.last_stature_cm - p.stature_cm:.1f} cm shorter than at the last measurement: rule out a vertebral fracture before loaded trunk work", STATURE))
+        out.append(
+            (
+                f"{p.last_stature_cm - p.stature_cm:.1f} cm shorter than at the last measurement: rule out a vertebral fracture before loaded trunk work",
+                STATURE,
+            )
+        )
     for c in case.conditions:
         if c.kind == "denosumab" and case.as_of > c.last_dose_on + timedelta(days=213):
-            out.append(("last denosumab more than 7 months ago: ask the prescriber before loaded trunk work", REBOUND))
+            out.append(
+                ("last denosumab more than 7 months ago: ask the prescriber before loaded trunk work", REBOUND)
+            )
     return out

@@ -67,26 +67,58 @@ def find_out(case: Case) -> Findings:
     bone = bone_status(case)
     assumptions: list[Assumption] = []
     if bone.assumed:
-        taken = {"osteoporosis": "as osteoporosis", "caution": "with caution"}.get(bone.tier, "as not restricted at this age")
+        taken = {"osteoporosis": "as osteoporosis", "caution": "with caution"}.get(
+            bone.tier, "as not restricted at this age"
+        )
         assumptions.append(Assumption("bone", f"bone is not measured and is treated {taken}", "bone_density"))
     signs = _fall_signs(case, age, assumptions)
-    pressures = sorted(current(case, "blood_pressure", 0), key=lambda r: (beyond_limit(r), drops(r), raised(r), r.systolic_lying_mmhg), reverse=True)
+    pressures = sorted(
+        current(case, "blood_pressure", 0),
+        key=lambda r: (beyond_limit(r), drops(r), raised(r), r.systolic_lying_mmhg),
+        reverse=True,
+    )
     if not pressures and age >= STEADI_AGE:
-        assumptions.append(Assumption("blood_pressure", "blood pressure was not taken today: no breath hold, holds of at most 10 s", "blood_pressure"))
-    rises = sorted(newest(case, "floor_rise", test_library()["floor_rise"].validity_days), key=lambda r: _RISES.index(r.result))
+        assumptions.append(
+            Assumption(
+                "blood_pressure",
+                "blood pressure was not taken today: no breath hold, holds of at most 10 s",
+                "blood_pressure",
+            )
+        )
+    rises = sorted(
+        newest(case, "floor_rise", test_library()["floor_rise"].validity_days),
+        key=lambda r: _RISES.index(r.result),
+    )
     capacities = _capacities(case)
     for name in sorted(capacities.assumed):
         base = name.split(".")[-1]
         test = base if base in _SIDED_TESTS else "joint_range"
-        assumptions.append(Assumption(f"range.{name}", f"{name.replace('.', ' ').replace('_', ' ')} is not measured: {capacities.of(name):g}° assumed", test))
-    return Findings(case, age, bone, tuple(signs), pressures[0] if pressures else None, rises[0].result if rises else None,
-                    capacities, tuple(assumptions), tuple(_aged(case)))
+        assumptions.append(
+            Assumption(
+                f"range.{name}",
+                f"{name.replace('.', ' ').replace('_', ' ')} is not measured: {capacities.of(name):g}° assumed",
+                test,
+            )
+        )
+    return Findings(
+        case,
+        age,
+        bone,
+        tuple(signs),
+        pressures[0] if pressures else None,
+        rises[0].result if rises else None,
+        capacities,
+        tuple(assumptions),
+        tuple(_aged(case)),
+    )
 
 
 def _fall_signs(case: Case, age: int, assumptions: list[Assumption]) -> list[tuple[str, Source]]:
     days = test_library()["timed_up_and_go"].validity_days
     signs: list[tuple[str, Source]] = []
-    walk, stands, stages = (newest(case, t, days) for t in ("timed_up_and_go", "chair_stand_30s", "four_stage_balance"))
+    walk, stands, stages = (
+        newest(case, t, days) for t in ("timed_up_and_go", "chair_stand_30s", "four_stage_balance")
+    )
     for r in walk:
         if r.seconds >= CUT_S:
             signs.append((f"timed up and go {r.seconds:g} s", TUG))
@@ -99,14 +131,37 @@ def _fall_signs(case: Case, age: int, assumptions: list[Assumption]) -> list[tup
             signs.append((f"{0 if r.arms_used else r.count} chair stands, average is {limit} or more", FALLS))
     recent = [c for c in case.conditions if c.kind == "fall" and (case.as_of - c.on).days <= YEAR_DAYS]
     if len(recent) >= 2 or any(c.injury for c in recent):
-        signs.append((f"{len(recent)} fall(s) in a year" + (", with injury" if any(c.injury for c in recent) else ""), FALLS))
+        signs.append(
+            (
+                f"{len(recent)} fall(s) in a year" + (", with injury" if any(c.injury for c in recent) else ""),
+                FALLS,
+            )
+        )
     for c in case.conditions:
         if c.kind == "fear_of_falling" and c.confidence_0_to_10 <= 5:
-            signs.append((f"confidence in standing {c.confidence_0_to_10} of 10", Source("World Falls Guidelines 2022: concern about falling", reading=True)))
-    missing = [t for t, r in (("timed_up_and_go", walk), ("four_stage_balance", stages), ("chair_stand_30s", stands)) if not r]
+            signs.append(
+                (
+                    f"confidence in standing {c.confidence_0_to_10} of 10",
+                    Source("World Falls Guidelines 2022: concern about falling", reading=True),
+                )
+            )
+    missing = [
+        t
+        for t, r in (("timed_up_and_go", walk), ("four_stage_balance", stages), ("chair_stand_30s", stands))
+        if not r
+    ]
     if age >= STEADI_AGE and missing:
-        assumptions.append(Assumption("balance", "balance is not fully tested: at home standing only with hand support", missing[0]))
-        signs.append(("not tested: " + ", ".join(m.replace("_", " ") for m in missing), Source("not tested counts as doubtful from 65 years", reading=True)))
+        assumptions.append(
+            Assumption(
+                "balance", "balance is not fully tested: at home standing only with hand support", missing[0]
+            )
+        )
+        signs.append(
+            (
+                "not tested: " + ", ".join(m.replace("_", " ") for m in missing),
+                Source("not tested counts as doubtful from 65 years", reading=True),
+            )
+        )
     return signs
 
 
@@ -116,7 +171,9 @@ def _capacities(case: Case) -> Capacities:
         results = current(case, test_id, test_library()[test_id].validity_days)
         measured |= _smallest_of_newest_day([(f"{r.side}.{name}", r.on, r.deg) for r in results])
     ranges = current(case, "joint_range", test_library()["joint_range"].validity_days)
-    measured |= _smallest_of_newest_day([(r.joint if r.side is None else f"{r.side}.{r.joint}", r.on, r.deg) for r in ranges])
+    measured |= _smallest_of_newest_day(
+        [(r.joint if r.side is None else f"{r.side}.{r.joint}", r.on, r.deg) for r in ranges]
+    )
     return cautious(measured)
 
 

@@ -50,18 +50,45 @@ def stop_signs(case: Case) -> list[StopSign]:
     """Every stop sign that stands; answers that were not asked today count as not asked, not as no."""
     found = []
     if case.stop_signs is None or (case.stop_signs.asked_on != case.as_of and not case.stop_signs.present):
-        found.append(StopSign("not_asked", "Stop signs have not been asked today", False, "Ask the stop signs first.", RED_FLAGS))
+        found.append(
+            StopSign(
+                "not_asked",
+                "Stop signs have not been asked today",
+                False,
+                "Ask the stop signs first.",
+                RED_FLAGS,
+            )
+        )
     else:
         for name in case.stop_signs.present:
             title, emergency = QUESTIONS[name]
             found.append(StopSign(name, title, emergency, _NOW if emergency else _REFER, RED_FLAGS))
-    if case.consent is None or not case.consent.capacity_confirmed and case.consent.given_by != "proxy":
-        found.append(StopSign("no_consent", "Consent is not recorded", False, "Record capacity and consent, or the proxy's consent.", RED_FLAGS))
+    if case.consent is None or (not case.consent.capacity_confirmed and case.consent.given_by != "proxy"):
+        found.append(
+            StopSign(
+                "no_consent",
+                "Consent is not recorded",
+                False,
+                "Record capacity and consent, or the proxy's consent.",
+                RED_FLAGS,
+            )
+        )
     for pressure in current(case, "blood_pressure", 0):
         assert isinstance(pressure, BloodPressure)
         if beyond_limit(pressure):
-            found.append(StopSign("pressure_beyond_limit", f"Blood pressure {pressure.systolic_lying_mmhg}/{pressure.diastolic_lying_mmhg}", pressure.symptoms,
-                                  _NOW if pressure.symptoms else _REFER, HIGH))
+            found.append(
+                StopSign(
+                    "pressure_beyond_limit",
+                    f"Blood pressure {pressure.systolic_lying_mmhg}/{pressure.diastolic_lying_mmhg}",
+                    pressure.symptoms,
+                    _NOW if pressure.symptoms else _REFER,
+                    HIGH,
+                )
+            )
         if (pressure.resting_pulse_per_min or 0) > PULSE_LIMIT:
-            found.append(StopSign("resting_pulse", f"Resting pulse {pressure.resting_pulse_per_min}", False, _REFER, RED_FLAGS))
+            found.append(
+                StopSign(
+                    "resting_pulse", f"Resting pulse {pressure.resting_pulse_per_min}", False, _REFER, RED_FLAGS
+                )
+            )
     return list({s.id: s for s in sorted(found, key=lambda s: s.emergency)}.values())

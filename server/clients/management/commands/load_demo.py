@@ -4,12 +4,12 @@ import json
 from datetime import date, time, timedelta
 from typing import Any
 
+from accounts.models import Organisation, User
 from django.conf import settings
 from django.core.management.base import BaseCommand
 from django.db import transaction
 from django.utils import timezone
 
-from accounts.models import Organisation, User
 from clients.casework import create_client
 from clients.models import Client
 
@@ -38,7 +38,9 @@ class Command(BaseCommand):
             self.stdout.write("demo data is there already")
             return
         house = Organisation.objects.create(name=ORGANISATION)
-        user = User.objects.create_user(LOGIN, password=PASSWORD, first_name="Ines", last_name="Falk", organisation=house)
+        user = User.objects.create_user(
+            LOGIN, password=PASSWORD, first_name="Ines", last_name="Falk", organisation=house
+        )
         by = timezone.localdate() - WRITTEN_AS_OF
         for i, path in enumerate(sorted((settings.ROOT / "demo" / "cases").glob("*.json"))):
             data = moved(json.loads(path.read_text(encoding="utf-8")), by)

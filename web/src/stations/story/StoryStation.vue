@@ -53,7 +53,7 @@ const title = (p: string) => say(`story.${p}` as MessageKey)
         <p v-if="consent">{{ say('story.consentDone', { day: consent.on }) }}</p>
         <div class="row"><button type="button" class="main-action" @click="giveConsent('client')">{{ say('story.byClient') }}</button><button type="button" class="quiet-action" @click="giveConsent('proxy')">{{ say('story.byProxy') }}</button></div>
       </section>
-      <StopSigns v-else-if="part === 'stops'" :key="client.view!.revision" @kept="part = 'known'" />
+      <StopSigns v-else-if="part === 'stops'" @kept="part = 'known'" />
       <section v-else-if="part === 'known'" class="sheet stack">
         <h2>{{ say('story.known') }}</h2><p class="soft">{{ say('story.knownLead') }}</p>
         <div class="row"><button v-for="f in CONDITIONS" :key="f.kind" type="button" class="quiet-action" @click="conditions.push(begun(f, today))">+ {{ f.title }}</button></div>

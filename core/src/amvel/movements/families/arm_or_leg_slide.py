@@ -8,8 +8,18 @@ from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, PELVIS_ROCKS, SHOUL
 from amvel.movements.frames import Aim, Frame, Touch
 from amvel.movements.positions import hands_and_knees
 
-_SHIFT = Fault("weight shifts", "the body moves over the standing side", "the turn is not held", "press the floor evenly before the limb leaves")
-_RIBS = Fault("ribs drop", "the ribs on the reaching side sink", "the shoulder blade lets go", "push the floor away with the standing hand")
+_SHIFT = Fault(
+    "weight shifts",
+    "the body moves over the standing side",
+    "the turn is not held",
+    "press the floor evenly before the limb leaves",
+)
+_RIBS = Fault(
+    "ribs drop",
+    "the ribs on the reaching side sink",
+    "the shoulder blade lets go",
+    "push the floor away with the standing hand",
+)
 
 
 def _base(s: Setting) -> Frame:
@@ -19,18 +29,39 @@ def _base(s: Setting) -> Frame:
 def arm_off(frame: Frame, side: str, reach_deg: float) -> Frame:
     """One arm off its support, reaching ahead."""
     off = frame.lift(*(f"{side}.{p}" for p in ("palm", "knuckles", "elbow_tip", "forearm_side"))).unaim(
-        f"{side}.wrist", f"{side}.fingertips", f"{side}.elbow")
-    return off.with_(None, **{f"{side}_shoulder_flexion": reach_deg, f"{side}_elbow_flexion": 8.0, f"{side}_wrist_extension": 0.0,
-                              f"{side}_forearm_pronation": 20.0})
+        f"{side}.wrist", f"{side}.fingertips", f"{side}.elbow"
+    )
+    return off.with_(
+        None,
+        **{
+            f"{side}_shoulder_flexion": reach_deg,
+            f"{side}_elbow_flexion": 8.0,
+            f"{side}_wrist_extension": 0.0,
+            f"{side}_forearm_pronation": 20.0,
+        },
+    )
 
 
 def leg_back(frame: Frame, side: str, hip_deg: float, slides: bool) -> Frame:
     """One leg long behind, toes sliding on the floor or off it."""
     off = frame.lift(f"{side}.knee_front", f"{side}.ball").unaim(f"{side}.knee", f"{side}.toe_tip")
     if slides:
-        gone = off.with_(None, **{f"{side}_hip_flexion": 10.0, f"{side}_knee_flexion": 3.0, f"{side}_ankle_dorsiflexion": 5.0, f"{side}_toes_extension": 45.0})
-        return gone.free_(**{f"{side}_hip_flexion": 0.1}).touch(Touch(f"{side}.ball", "floor", strategy="rests"))
-    return off.with_(None, **{f"{side}_hip_flexion": hip_deg, f"{side}_knee_flexion": 3.0, f"{side}_ankle_dorsiflexion": -10.0})
+        gone = off.with_(
+            None,
+            **{
+                f"{side}_hip_flexion": 10.0,
+                f"{side}_knee_flexion": 3.0,
+                f"{side}_ankle_dorsiflexion": 5.0,
+                f"{side}_toes_extension": 45.0,
+            },
+        )
+        return gone.free_(**{f"{side}_hip_flexion": 0.1}).touch(
+            Touch(f"{side}.ball", "floor", strategy="rests")
+        )
+    return off.with_(
+        None,
+        **{f"{side}_hip_flexion": hip_deg, f"{side}_knee_flexion": 3.0, f"{side}_ankle_dorsiflexion": -10.0},
+    )
 
 
 def _arm(s: Setting) -> list[Frame]:
@@ -50,7 +81,15 @@ def _lift(s: Setting) -> list[Frame]:
 
 def _opposite(s: Setting) -> list[Frame]:
     start = _base(s)
-    over = start.aim(_over_diagonal(s), Aim("left.palm", "y", 100 * (SHOULDER_HALF_WIDTH + HIP_HALF_WIDTH) * s.body.stature_m, origin="right.knee")).free_(**{f"{x}_{j}": 0.1 for x in ("left", "right") for j in ("hip_abduction", "shoulder_abduction")})
+    over = start.aim(
+        _over_diagonal(s),
+        Aim(
+            "left.palm",
+            "y",
+            100 * (SHOULDER_HALF_WIDTH + HIP_HALF_WIDTH) * s.body.stature_m,
+            origin="right.knee",
+        ),
+    ).free_(**{f"{x}_{j}": 0.1 for x in ("left", "right") for j in ("hip_abduction", "shoulder_abduction")})
     away = leg_back(arm_off(over, "right", s.number("arm_deg")), "left", s.number("leg_hip_deg"), slides=False)
     return [start, over.with_("weight over hand and knee"), away.with_("opposite arm and leg")]
 
@@ -59,7 +98,14 @@ def _over_diagonal(s: Setting) -> Aim:
     """Keep the weight over the line from the right knee to the left hand, which alone will carry."""
     along, across = (SHOULDER[1] * s.body.stature_m, (SHOULDER_HALF_WIDTH + HIP_HALF_WIDTH) * s.body.stature_m)
     length = math.hypot(along, across)
-    return Aim("centre_of_mass", "off the line", 0.0, origin="right.knee", direction=(-across / length, along / length, 0.0), weight=0.5)
+    return Aim(
+        "centre_of_mass",
+        "off the line",
+        0.0,
+        origin="right.knee",
+        direction=(-across / length, along / length, 0.0),
+        weight=0.5,
+    )
 
 
 _HAND = Parameter("hand", "how the hands rest", "", "flat", choices=("flat", "fists", "forearms"))
@@ -70,20 +116,78 @@ _FAULTS = (_SHIFT, PELVIS_ROCKS, BACK_ARCHES, _RIBS, SHOULDER_CLIMBS, BREATH_HEL
 _SETUP = ("Hands under the shoulders, knees under the hips, neck long.", "Belly lifted, back as in standing.")
 
 FAMILY = Family(
-    "arm_or_leg_slide", "Arm or leg slide and lift", "hands and knees", "One limb leaves; trunk and pelvis stay square.",
+    "arm_or_leg_slide",
+    "Arm or leg slide and lift",
+    "hands and knees",
+    "One limb leaves; trunk and pelvis stay square.",
     (
-        Step("arm_reach", "Arm reach", _arm, _SETUP, ("the standing shoulder stays away from the ear", "the arm leaves, the ribs stay"), _FAULTS,
-             "round the shoulder blades and in the belly", "pinching in the shoulder or wrist", "out to reach, in to return", Dose(6, 2, 7.0),
-             {"turning": 0.7, "upper_back": 0.7}, sides=True, effort=4, parameters=(_HAND, _RAISED, _ARM), arrow="left.fingertips"),
-        Step("leg_slide", "Leg slide", _slide, _SETUP, ("push the heel back, the foot stays on the floor", "both hip bones look down"), _FAULTS,
-             "the buttock of the sliding leg", "the low back", "out to slide, in to return", Dose(6, 2, 7.0),
-             {"turning": 0.6, "hip_back": 0.7, "resist_extension": 0.4}, sides=True, effort=3, parameters=(_HAND, _RAISED), arrow="left.heel"),
-        Step("leg_lift", "Leg lift", _lift, _SETUP, ("long, not high", "lift from the buttock"), _FAULTS,
-             "the buttock of the lifted leg", "the low back", "out to lift, in to return", Dose(8, 2, 7.0),
-             {"turning": 0.8, "hip_back": 1.0, "resist_extension": 0.5, "upper_back": 0.3}, sides=True, effort=5,
-             parameters=(_HAND, _RAISED, _LEG), arrow="left.heel"),
-        Step("opposite_lift", "Opposite arm and leg lift", _opposite, _SETUP, ("from fingertips to heel one long line", "hips stay square"), _FAULTS,
-             "back, buttock and belly together", "turning, a sagging back", "out to lift, in to return", Dose(8, 3, 8.0),
-             {"turning": 1.0, "hip_back": 0.9, "upper_back": 0.9, "resist_extension": 0.5}, sides=True, effort=6,
-             parameters=(_HAND, _RAISED, _LEG, _ARM), arrow="left.heel"),
-    ))
+        Step(
+            "arm_reach",
+            "Arm reach",
+            _arm,
+            _SETUP,
+            ("the standing shoulder stays away from the ear", "the arm leaves, the ribs stay"),
+            _FAULTS,
+            "round the shoulder blades and in the belly",
+            "pinching in the shoulder or wrist",
+            "out to reach, in to return",
+            Dose(6, 2, 7.0),
+            {"turning": 0.7, "upper_back": 0.7},
+            sides=True,
+            effort=4,
+            parameters=(_HAND, _RAISED, _ARM),
+            arrow="left.fingertips",
+        ),
+        Step(
+            "leg_slide",
+            "Leg slide",
+            _slide,
+            _SETUP,
+            ("push the heel back, the foot stays on the floor", "both hip bones look down"),
+            _FAULTS,
+            "the buttock of the sliding leg",
+            "the low back",
+            "out to slide, in to return",
+            Dose(6, 2, 7.0),
+            {"turning": 0.6, "hip_back": 0.7, "resist_extension": 0.4},
+            sides=True,
+            effort=3,
+            parameters=(_HAND, _RAISED),
+            arrow="left.heel",
+        ),
+        Step(
+            "leg_lift",
+            "Leg lift",
+            _lift,
+            _SETUP,
+            ("long, not high", "lift from the buttock"),
+            _FAULTS,
+            "the buttock of the lifted leg",
+            "the low back",
+            "out to lift, in to return",
+            Dose(8, 2, 7.0),
+            {"turning": 0.8, "hip_back": 1.0, "resist_extension": 0.5, "upper_back": 0.3},
+            sides=True,
+            effort=5,
+            parameters=(_HAND, _RAISED, _LEG),
+            arrow="left.heel",
+        ),
+        Step(
+            "opposite_lift",
+            "Opposite arm and leg lift",
+            _opposite,
+            _SETUP,
+            ("from fingertips to heel one long line", "hips stay square"),
+            _FAULTS,
+            "back, buttock and belly together",
+            "turning, a sagging back",
+            "out to lift, in to return",
+            Dose(8, 3, 8.0),
+            {"turning": 1.0, "hip_back": 0.9, "upper_back": 0.9, "resist_extension": 0.5},
+            sides=True,
+            effort=6,
+            parameters=(_HAND, _RAISED, _LEG, _ARM),
+            arrow="left.heel",
+        ),
+    ),
+)

@@ -5,34 +5,81 @@ from amvel.movements.faults import BREATH_HELD, PELVIS_ROCKS
 from amvel.movements.frames import Aim, Frame
 from amvel.movements.positions import supine_crook
 
-_OTHER = Fault("other leg moves", "the quiet leg leans or pushes", "it is used as a counterweight", "keep the other knee pointing to the ceiling")
-_OVER = Fault("over-corrects", "the knee swings past the middle on the way back", "speed instead of control", "stop at the middle, slowly")
+_OTHER = Fault(
+    "other leg moves",
+    "the quiet leg leans or pushes",
+    "it is used as a counterweight",
+    "keep the other knee pointing to the ceiling",
+)
+_OVER = Fault(
+    "over-corrects",
+    "the knee swings past the middle on the way back",
+    "speed instead of control",
+    "stop at the middle, slowly",
+)
 
 
 def _frames(s: Setting) -> list[Frame]:
     start = supine_crook(s.body).rest("left.heel", "left.ball", "right.heel", "right.ball")
     pinned = 100 * s.body.stature_m * 0.05
-    out = start.lift("left.ball").with_("knee out", left_hip_abduction=s.number("open_deg")).free_(
-        left_hip_rotation=0.1, left_ankle_inversion=0.5, left_ankle_dorsiflexion=0.5)
+    out = (
+        start.lift("left.ball")
+        .with_("knee out", left_hip_abduction=s.number("open_deg"))
+        .free_(left_hip_rotation=0.1, left_ankle_inversion=0.5, left_ankle_dorsiflexion=0.5)
+    )
     return [start, out.aim(Aim("left.heel", "y", pinned, origin="sacrum", must_hold=False))]
 
 
 def _open(default: float) -> Parameter:
-    return Parameter("open_deg", "how far the knee leans out", "deg", default, low=10, high=40, grid=5, easier="down")
+    return Parameter(
+        "open_deg", "how far the knee leans out", "deg", default, low=10, high=40, grid=5, easier="down"
+    )
 
 
 _FAULTS = (PELVIS_ROCKS, _OTHER, _OVER, BREATH_HELD)
 _SETUP = ("Lie on your back, knees bent, feet flat.", "Hands on the front hip bones; heels stay down.")
 
 FAMILY = Family(
-    "bent_knee_fall_out", "Bent-knee fall-out", "on the back", "The hip opens; the pelvis stays level and does not turn.",
+    "bent_knee_fall_out",
+    "Bent-knee fall-out",
+    "on the back",
+    "The hip opens; the pelvis stays level and does not turn.",
     (
-        Step("small", "Small", _frames, _SETUP, ("slow out and slow back", "stop where the pelvis wants to follow"), _FAULTS,
-             "the belly and the other side keeping still", "a pull in the groin", "out as the knee leans out, in to wait, out to return",
-             Dose(4, 2, 8.0), {"turning": 0.7, "deep_control": 0.6, "hip_out": 0.2}, sides=True, effort=2, parameters=(_open(20),),
-             arrow="left.knee", view="top"),
-        Step("larger", "Larger", _frames, _SETUP, ("as far as the pelvis stays level", "both hip bones keep equal weight"), _FAULTS,
-             "long, slow control", "turning under the hands", "out as the knee leans out, in to wait, out to return",
-             Dose(4, 2, 10.0), {"turning": 0.9, "deep_control": 0.6, "hip_out": 0.3}, sides=True, effort=3, parameters=(_open(35),),
-             arrow="left.knee", view="top"),
-    ))
+        Step(
+            "small",
+            "Small",
+            _frames,
+            _SETUP,
+            ("slow out and slow back", "stop where the pelvis wants to follow"),
+            _FAULTS,
+            "the belly and the other side keeping still",
+            "a pull in the groin",
+            "out as the knee leans out, in to wait, out to return",
+            Dose(4, 2, 8.0),
+            {"turning": 0.7, "deep_control": 0.6, "hip_out": 0.2},
+            sides=True,
+            effort=2,
+            parameters=(_open(20),),
+            arrow="left.knee",
+            view="top",
+        ),
+        Step(
+            "larger",
+            "Larger",
+            _frames,
+            _SETUP,
+            ("as far as the pelvis stays level", "both hip bones keep equal weight"),
+            _FAULTS,
+            "long, slow control",
+            "turning under the hands",
+            "out as the knee leans out, in to wait, out to return",
+            Dose(4, 2, 10.0),
+            {"turning": 0.9, "deep_control": 0.6, "hip_out": 0.3},
+            sides=True,
+            effort=3,
+            parameters=(_open(35),),
+            arrow="left.knee",
+            view="top",
+        ),
+    ),
+)

@@ -5,9 +5,15 @@ from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting,
 from amvel.movements.frames import Frame
 from amvel.movements.positions import own_heel_distance_cm, supine_calves_up, supine_crook
 
-_CLIMBS = Fault("breath climbs", "only the upper chest moves, the neck tightens", "the belly is held in",
-                "let the waist widen into the floor and to the sides")
-_SQUEEZE = Fault("squeezes", "belly or buttocks are clenched", "trying too hard", "half the effort; let the breath do it")
+_CLIMBS = Fault(
+    "breath climbs",
+    "only the upper chest moves, the neck tightens",
+    "the belly is held in",
+    "let the waist widen into the floor and to the sides",
+)
+_SQUEEZE = Fault(
+    "squeezes", "belly or buttocks are clenched", "trying too hard", "half the effort; let the breath do it"
+)
 
 
 def calf_support_cm(body: Anthropometry) -> float:
@@ -25,29 +31,82 @@ def _calves(s: Setting) -> list[Frame]:
     return [supine_calves_up(s.body, s.number("calf_support_cm"))]
 
 
-_HEELS = Parameter("heel_distance_cm", "heels from the sit bones", "cm", own_heel_distance_cm, low=22, high=44, grid=2, easier="up")
-_SUPPORT = Parameter("calf_support_cm", "height under the calves", "cm", calf_support_cm, low=30, high=60, grid=1, easier="down")
+_HEELS = Parameter(
+    "heel_distance_cm",
+    "heels from the sit bones",
+    "cm",
+    own_heel_distance_cm,
+    low=22,
+    high=44,
+    grid=2,
+    easier="up",
+)
+_SUPPORT = Parameter(
+    "calf_support_cm", "height under the calves", "cm", calf_support_cm, low=30, high=60, grid=1, easier="down"
+)
 _DOSE = Dose(10, 3, 6.0, note="twice a day")
 _BREATH = "in through the nose to front, sides and back; out slowly through pursed lips"
 
 FAMILY = Family(
-    "breathing_rest", "Breathing rest", "on the back",
+    "breathing_rest",
+    "Breathing rest",
+    "on the back",
     "The legs are carried, the back rests, and the breath finds all sides of the waist again.",
     (
-        Step("knees_bent", "Knees bent", _crook,
-             ("Lie on your back on a mat or a firm bed.", "Knees bent, feet flat, hip-wide.", "Hands on the lowest ribs."),
-             ("breathe into the hands, then into the floor", "let the small of the back rest"), (_CLIMBS, _SQUEEZE),
-             "widening of the waist on all sides", "strain in the neck, a held belly", _BREATH, _DOSE, {"breath": 1.0, "deep_control": 0.2},
-             effort=1, parameters=(_HEELS,)),
-        Step("calves_on_seat", "Calves on a seat", _calves,
-             ("Lie on your back with the buttocks close to the seat.", "Lay both calves on the seat: hips and knees square.",
-              "Pad the seat until the back of the pelvis lies fully on the floor."),
-             ("let the thigh bones sink into the hips", "breathe front, sides and back"), (_CLIMBS, _SQUEEZE),
-             "a heavy, resting pelvis", "pull in the front of the hips", _BREATH, _DOSE, {"breath": 1.0, "deep_control": 0.3},
-             effort=1, parameters=(_SUPPORT,), props=("chair or box",)),
-        Step("belt_round_waist", "Calves on a seat, belt round the waist", _calves,
-             ("As before, with a belt or a band laid loosely round the waist.",),
-             ("fill the belt on every side", "make it equal left and right"), (_CLIMBS, _SQUEEZE),
-             "the belt growing tighter behind as well as in front", "the belt cutting in at the front only", _BREATH, _DOSE,
-             {"breath": 1.0, "deep_control": 0.5}, effort=1, parameters=(_SUPPORT,), props=("chair or box", "belt")),
-    ))
+        Step(
+            "knees_bent",
+            "Knees bent",
+            _crook,
+            (
+                "Lie on your back on a mat or a firm bed.",
+                "Knees bent, feet flat, hip-wide.",
+                "Hands on the lowest ribs.",
+            ),
+            ("breathe into the hands, then into the floor", "let the small of the back rest"),
+            (_CLIMBS, _SQUEEZE),
+            "widening of the waist on all sides",
+            "strain in the neck, a held belly",
+            _BREATH,
+            _DOSE,
+            {"breath": 1.0, "deep_control": 0.2},
+            effort=1,
+            parameters=(_HEELS,),
+        ),
+        Step(
+            "calves_on_seat",
+            "Calves on a seat",
+            _calves,
+            (
+                "Lie on your back with the buttocks close to the seat.",
+                "Lay both calves on the seat: hips and knees square.",
+                "Pad the seat until the back of the pelvis lies fully on the floor.",
+            ),
+            ("let the thigh bones sink into the hips", "breathe front, sides and back"),
+            (_CLIMBS, _SQUEEZE),
+            "a heavy, resting pelvis",
+            "pull in the front of the hips",
+            _BREATH,
+            _DOSE,
+            {"breath": 1.0, "deep_control": 0.3},
+            effort=1,
+            parameters=(_SUPPORT,),
+            props=("chair or box",),
+        ),
+        Step(
+            "belt_round_waist",
+            "Calves on a seat, belt round the waist",
+            _calves,
+            ("As before, with a belt or a band laid loosely round the waist.",),
+            ("fill the belt on every side", "make it equal left and right"),
+            (_CLIMBS, _SQUEEZE),
+            "the belt growing tighter behind as well as in front",
+            "the belt cutting in at the front only",
+            _BREATH,
+            _DOSE,
+            {"breath": 1.0, "deep_control": 0.5},
+            effort=1,
+            parameters=(_SUPPORT,),
+            props=("chair or box", "belt"),
+        ),
+    ),
+)

@@ -5,32 +5,82 @@ from amvel.movements.faults import BREATH_HELD, ROLLS_BACK
 from amvel.movements.frames import Aim, Frame
 from amvel.movements.positions import side_lying
 
-_JERKS = Fault("jerky return", "the knee drops the last part", "weakness near the end", "close as slowly as you opened")
+_JERKS = Fault(
+    "jerky return", "the knee drops the last part", "weakness near the end", "close as slowly as you opened"
+)
 
 
 def _frames(s: Setting) -> list[Frame]:
-    feet = (Aim("left.ankle", "x", 0.0, origin="right.ankle", must_hold=False), Aim("left.ankle", "y", 0.0, origin="right.ankle", must_hold=False))
-    start = side_lying(s.body).free_(left_hip_rotation=0.1, left_knee_flexion=1.0, left_hip_flexion=1.0, left_ankle_inversion=0.3,
-                                     left_ankle_dorsiflexion=0.5).aim(*feet)
+    feet = (
+        Aim("left.ankle", "x", 0.0, origin="right.ankle", must_hold=False),
+        Aim("left.ankle", "y", 0.0, origin="right.ankle", must_hold=False),
+    )
+    start = (
+        side_lying(s.body)
+        .free_(
+            left_hip_rotation=0.1,
+            left_knee_flexion=1.0,
+            left_hip_flexion=1.0,
+            left_ankle_inversion=0.3,
+            left_ankle_dorsiflexion=0.5,
+        )
+        .aim(*feet)
+    )
     return [start, start.with_("upper knee open", left_hip_abduction=s.number("open_deg"))]
 
 
 def _open(default: float) -> Parameter:
-    return Parameter("open_deg", "how far the knee opens", "deg", default, low=10, high=40, grid=5, easier="down")
+    return Parameter(
+        "open_deg", "how far the knee opens", "deg", default, low=10, high=40, grid=5, easier="down"
+    )
 
 
 _PAD = "Head on a firm cushion so that the neck is in line; soles level with the sit bones."
 _FAULTS = (ROLLS_BACK, _JERKS, BREATH_HELD)
 
 FAMILY = Family(
-    "clam", "Clam", "on the side", "The hip turns out against gravity while the pelvis stays stacked.",
+    "clam",
+    "Clam",
+    "on the side",
+    "The hip turns out against gravity while the pelvis stays stacked.",
     (
-        Step("small_opening", "Small opening", _frames, ("Lie on your side, hips and knees bent, hips stacked.", _PAD, "Upper hand in front of you."),
-             ("feet stay together, knee opens like a lid", "the waist stays long"), _FAULTS, "the side of the upper buttock",
-             "the front of the thigh, the lower hip", "out to open, in to close", Dose(10, 2, 5.0), {"hip_out": 0.8, "turning": 0.3}, sides=True, effort=2,
-             parameters=(_open(15),), props=("cushion",), arrow="left.knee", view="front"),
-        Step("larger_opening", "Larger opening", _frames, ("As before; your back near a wall tells you when you roll.", _PAD),
-             ("open as far as the pelvis stays", "pause, then close slowly"), _FAULTS, "the side of the upper buttock",
-             "the back of the waist", "out to open, in to close", Dose(10, 3, 6.0), {"hip_out": 1.0, "turning": 0.3}, sides=True, effort=3,
-             parameters=(_open(30),), props=("cushion",), arrow="left.knee", view="front"),
-    ))
+        Step(
+            "small_opening",
+            "Small opening",
+            _frames,
+            ("Lie on your side, hips and knees bent, hips stacked.", _PAD, "Upper hand in front of you."),
+            ("feet stay together, knee opens like a lid", "the waist stays long"),
+            _FAULTS,
+            "the side of the upper buttock",
+            "the front of the thigh, the lower hip",
+            "out to open, in to close",
+            Dose(10, 2, 5.0),
+            {"hip_out": 0.8, "turning": 0.3},
+            sides=True,
+            effort=2,
+            parameters=(_open(15),),
+            props=("cushion",),
+            arrow="left.knee",
+            view="front",
+        ),
+        Step(
+            "larger_opening",
+            "Larger opening",
+            _frames,
+            ("As before; your back near a wall tells you when you roll.", _PAD),
+            ("open as far as the pelvis stays", "pause, then close slowly"),
+            _FAULTS,
+            "the side of the upper buttock",
+            "the back of the waist",
+            "out to open, in to close",
+            Dose(10, 3, 6.0),
+            {"hip_out": 1.0, "turning": 0.3},
+            sides=True,
+            effort=3,
+            parameters=(_open(30),),
+            props=("cushion",),
+            arrow="left.knee",
+            view="front",
+        ),
+    ),
+)

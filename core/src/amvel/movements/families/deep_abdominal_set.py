@@ -5,44 +5,123 @@ from amvel.movements.faults import BREATH_HELD
 from amvel.movements.frames import Aim, Frame
 from amvel.movements.positions import own_heel_distance_cm, supine_crook
 
-_SUCKS = Fault("sucks in the navel", "the navel is pulled in and the ribs lift", "the outer layer works alone",
-               "think of the two hip bones drawing together, not of the navel")
-_PUSHES = Fault("pushes out", "the belly swells against the fingers", "pressure instead of a draw", "breathe out first, then narrow the waist")
-_BUTTOCKS = Fault("buttocks clench", "the buttocks tighten or the pelvis tips", "more force than the task needs", "a third of the effort")
+_SUCKS = Fault(
+    "sucks in the navel",
+    "the navel is pulled in and the ribs lift",
+    "the outer layer works alone",
+    "think of the two hip bones drawing together, not of the navel",
+)
+_PUSHES = Fault(
+    "pushes out",
+    "the belly swells against the fingers",
+    "pressure instead of a draw",
+    "breathe out first, then narrow the waist",
+)
+_BUTTOCKS = Fault(
+    "buttocks clench",
+    "the buttocks tighten or the pelvis tips",
+    "more force than the task needs",
+    "a third of the effort",
+)
 
 
 def _frames(s: Setting) -> list[Frame]:
-    hands = {f"{side}_{k}": v for side in ("left", "right") for k, v in
-             (("shoulder_flexion", -2.0), ("shoulder_abduction", 22.0), ("elbow_flexion", 68.0), ("shoulder_rotation", 42.0),
-              ("forearm_pronation", 20.0))}
+    hands = {
+        f"{side}_{k}": v
+        for side in ("left", "right")
+        for k, v in (
+            ("shoulder_flexion", -2.0),
+            ("shoulder_abduction", 22.0),
+            ("elbow_flexion", 68.0),
+            ("shoulder_rotation", 42.0),
+            ("forearm_pronation", 20.0),
+        )
+    }
     frame = supine_crook(s.body, s.number("heel_distance_cm")).with_("fingertips inside the hip bones", **hands)
-    frame = frame.free_(**{f"{side}_{j}": 0.3 for side in ("left", "right") for j in ("shoulder_flexion", "shoulder_abduction", "shoulder_rotation", "elbow_flexion")})
-    aims = [Aim(f"{side}.fingertips", axis, cm, origin=f"{side}.hip_bone", must_hold=False, weight=0.5)
-            for side, inward in (("left", -2.5), ("right", 2.5)) for axis, cm in (("x", -1.0), ("y", inward), ("z", 2.5))]
+    frame = frame.free_(
+        **{
+            f"{side}_{j}": 0.3
+            for side in ("left", "right")
+            for j in ("shoulder_flexion", "shoulder_abduction", "shoulder_rotation", "elbow_flexion")
+        }
+    )
+    aims = [
+        Aim(f"{side}.fingertips", axis, cm, origin=f"{side}.hip_bone", must_hold=False, weight=0.5)
+        for side, inward in (("left", -2.5), ("right", 2.5))
+        for axis, cm in (("x", -1.0), ("y", inward), ("z", 2.5))
+    ]
     return [frame.aim(*aims)]
 
 
-_HEELS = Parameter("heel_distance_cm", "heels from the sit bones", "cm", own_heel_distance_cm, low=22, high=44, grid=2, easier="up")
+_HEELS = Parameter(
+    "heel_distance_cm",
+    "heels from the sit bones",
+    "cm",
+    own_heel_distance_cm,
+    low=22,
+    high=44,
+    grid=2,
+    easier="up",
+)
 _FEEL = "Fingertips about 2.5 cm in and 2.5 cm down from the front hip bones."
 
 
-def _step(id: str, title: str, extra: tuple[str, ...], cues: tuple[str, ...], dose: Dose, weight: float, effort: float) -> Step:
-    return Step(id, title, _frames, ("Lie on your back, knees bent, feet flat.", _FEEL, *extra), cues, (_SUCKS, _PUSHES, BREATH_HELD, _BUTTOCKS),
-                "a gentle firming under the fingertips", "bulging against the fingers, a clenched seat",
-                "out to draw; then breathe on quietly while the draw stays", dose, {"deep_control": weight, "breath": 0.3},
-                effort=effort, parameters=(_HEELS,))
+def _step(
+    id: str, title: str, extra: tuple[str, ...], cues: tuple[str, ...], dose: Dose, weight: float, effort: float
+) -> Step:
+    return Step(
+        id,
+        title,
+        _frames,
+        ("Lie on your back, knees bent, feet flat.", _FEEL, *extra),
+        cues,
+        (_SUCKS, _PUSHES, BREATH_HELD, _BUTTOCKS),
+        "a gentle firming under the fingertips",
+        "bulging against the fingers, a clenched seat",
+        "out to draw; then breathe on quietly while the draw stays",
+        dose,
+        {"deep_control": weight, "breath": 0.3},
+        effort=effort,
+        parameters=(_HEELS,),
+    )
 
 
-_FIRST = _step("draw_on_breath_out", "Draw with the breath out", (),
-               ("begin as if to stop the flow, then let the two hip bones draw together", "a third of your strength is plenty"),
-               Dose(8, 1, 8.0), 0.8, 1)
+_FIRST = _step(
+    "draw_on_breath_out",
+    "Draw with the breath out",
+    (),
+    (
+        "begin as if to stop the flow, then let the two hip bones draw together",
+        "a third of your strength is plenty",
+    ),
+    Dose(8, 1, 8.0),
+    0.8,
+    1,
+)
 FAMILY = Family(
-    "deep_abdominal_set", "Deep abdominal set", "on the back",
+    "deep_abdominal_set",
+    "Deep abdominal set",
+    "on the back",
     "The quiet beginning of every other step: the deep wall firms before anything moves.",
     (
         _FIRST,
-        _step("hold_while_breathing", "Hold while breathing", ("Draw, then keep it for two or three breaths.",),
-              ("the fingers feel firm, the breath goes on", "renew it each time"), Dose(8, 1, 15.0), 0.9, 2),
-        _step("hold_while_talking", "Hold while talking", ("Draw, then count aloud to ten.",),
-                      ("speak in your usual voice", "the belly stays quietly firm"), Dose(6, 1, 15.0), 1.0, 2),
-    ))
+        _step(
+            "hold_while_breathing",
+            "Hold while breathing",
+            ("Draw, then keep it for two or three breaths.",),
+            ("the fingers feel firm, the breath goes on", "renew it each time"),
+            Dose(8, 1, 15.0),
+            0.9,
+            2,
+        ),
+        _step(
+            "hold_while_talking",
+            "Hold while talking",
+            ("Draw, then count aloud to ten.",),
+            ("speak in your usual voice", "the belly stays quietly firm"),
+            Dose(6, 1, 15.0),
+            1.0,
+            2,
+        ),
+    ),
+)

@@ -1,23 +1,35 @@
 """Heel raise at a worktop."""
 
-from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting, Step
+from amvel.movements.declaration import Dose, Family, Fault, Frames, Parameter, Setting, Step
 from amvel.movements.faults import BREATH_HELD
 from amvel.movements.frames import Aim, Frame, Touch
 from amvel.movements.standing_support import at_the_counter
 
-_ROLLS = Fault("ankle rolls out", "the weight goes to the little toes", "the ball of the big toe lets go", "both sides of the ball press evenly")
+_ROLLS = Fault(
+    "ankle rolls out",
+    "the weight goes to the little toes",
+    "the ball of the big toe lets go",
+    "both sides of the ball press evenly",
+)
 
 
-def _frames(support: str):  # type: ignore[no-untyped-def]
+def _frames(support: str) -> Frames:
     def frames(s: Setting) -> list[Frame]:
         start = at_the_counter(s.body, support)
-        forward = start.unaim("centre_of_mass").aim(Aim("centre_of_mass", "x", 0.0, origin="left.ball", weight=0.5)).with_("weight over the balls")
+        forward = (
+            start.unaim("centre_of_mass")
+            .aim(Aim("centre_of_mass", "x", 0.0, origin="left.ball", weight=0.5))
+            .with_("weight over the balls")
+        )
         up = forward.lift("left.heel", "right.heel").unaim("left.ankle", "right.ankle")
-        up = up.touch(*(Touch(f"{x}.heel", "floor", bears=False, gap_cm=s.number("rise_cm")) for x in ("left", "right")))
+        up = up.touch(
+            *(Touch(f"{x}.heel", "floor", bears=False, gap_cm=s.number("rise_cm")) for x in ("left", "right"))
+        )
         ball = 45.0 * s.body.lengths_m["foot"]
         aims = [Aim(f"{x}.ball", "x", ball) for x in ("left", "right")]
         up = up.aim(*aims).free_(left_toes_extension=0.2, right_toes_extension=0.2)
         return [start, forward, up.with_("heels raised")]
+
     return frames
 
 
@@ -25,15 +37,33 @@ _RISE = Parameter("rise_cm", "how high the heels come", "cm", 5, low=2, high=7, 
 
 
 def _step(id: str, title: str, support: str, extra: str, balance: float, effort: float) -> Step:
-    return Step(id, title, _frames(support), ("Stand tall at a worktop, feet hip-wide.", extra), ("up through the crown", "down as slowly as up"), (_ROLLS, BREATH_HELD),
-                "the calves", "cramp in the sole that does not ease", "out to rise, in to lower", Dose(8, 2, 5.0),
-                {"balance": balance, "leg_loading": 0.8}, effort=effort, parameters=(_RISE,), props=("worktop or sturdy chair back",), arrow="left.heel")
+    return Step(
+        id,
+        title,
+        _frames(support),
+        ("Stand tall at a worktop, feet hip-wide.", extra),
+        ("up through the crown", "down as slowly as up"),
+        (_ROLLS, BREATH_HELD),
+        "the calves",
+        "cramp in the sole that does not ease",
+        "out to rise, in to lower",
+        Dose(8, 2, 5.0),
+        {"balance": balance, "leg_loading": 0.8},
+        effort=effort,
+        parameters=(_RISE,),
+        props=("worktop or sturdy chair back",),
+        arrow="left.heel",
+    )
 
 
 FAMILY = Family(
-    "heel_raise", "Heel raise", "standing", "Calves and balance over the balls of the feet.",
+    "heel_raise",
+    "Heel raise",
+    "standing",
+    "Calves and balance over the balls of the feet.",
     (
         _step("firm_hand", "Firm hand", "firm hand", "Both hands flat on the worktop.", 0.4, 3),
         _step("fingertips", "Fingertips", "fingertips", "Only the fingertips touch.", 0.6, 4),
         _step("hands_hover", "Hands hover", "hands hover", "The hands hover just above the worktop.", 0.8, 4),
-    ))
+    ),
+)

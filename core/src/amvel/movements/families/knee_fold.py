@@ -3,19 +3,37 @@
 import math
 
 from amvel.movements.declaration import Dose, Family, Parameter, Setting, Step
-from amvel.movements.faults import BACK_ARCHES, BELLY_DOMES, BREATH_HELD, EARLY_MOVE, PELVIS_ROCKS, THIGH_TAKES_OVER
+from amvel.movements.faults import (
+    BACK_ARCHES,
+    BELLY_DOMES,
+    BREATH_HELD,
+    EARLY_MOVE,
+    PELVIS_ROCKS,
+    THIGH_TAKES_OVER,
+)
 from amvel.movements.frames import Frame
 from amvel.movements.positions import own_heel_distance_cm, supine_crook
 
 
-def leg_folded(frame: Frame, side: str, hip_deg: float, knee_deg: float = 90.0, name: str | None = None) -> Frame:
+def leg_folded(
+    frame: Frame, side: str, hip_deg: float, knee_deg: float = 90.0, name: str | None = None
+) -> Frame:
     """The leg off the floor, hip and knee at the given angles."""
     lifted = frame.lift(f"{side}.heel", f"{side}.ball").unaim(f"{side}.heel")
-    return lifted.with_(name, **{f"{side}_hip_flexion": hip_deg, f"{side}_knee_flexion": knee_deg, f"{side}_ankle_dorsiflexion": -12.0})
+    return lifted.with_(
+        name,
+        **{
+            f"{side}_hip_flexion": hip_deg,
+            f"{side}_knee_flexion": knee_deg,
+            f"{side}_ankle_dorsiflexion": -12.0,
+        },
+    )
 
 
 def _start(s: Setting) -> Frame:
-    return supine_crook(s.body, s.number("heel_distance_cm")).rest("left.heel", "left.ball", "right.heel", "right.ball")
+    return supine_crook(s.body, s.number("heel_distance_cm")).rest(
+        "left.heel", "left.ball", "right.heel", "right.ball"
+    )
 
 
 def _single(s: Setting) -> list[Frame]:
@@ -27,8 +45,11 @@ def _marching(s: Setting) -> list[Frame]:
     start = _start(s)
     half = s.number("hip_deg") * 0.78
     crossing = leg_folded(leg_folded(start, "left", half, 95), "right", half, 95, "legs crossing half-way")
-    return [leg_folded(start, "left", s.number("hip_deg"), name="left leg folded"), crossing,
-            leg_folded(start, "right", s.number("hip_deg"), name="right leg folded")]
+    return [
+        leg_folded(start, "left", s.number("hip_deg"), name="left leg folded"),
+        crossing,
+        leg_folded(start, "right", s.number("hip_deg"), name="right leg folded"),
+    ]
 
 
 def _both(s: Setting, hip_deg: float) -> Frame:
@@ -37,7 +58,11 @@ def _both(s: Setting, hip_deg: float) -> Frame:
 
 def _held(s: Setting) -> list[Frame]:
     start = _start(s)
-    return [start, leg_folded(start, "left", s.number("hip_deg"), name="first leg folded"), _both(s, s.number("hip_deg"))]
+    return [
+        start,
+        leg_folded(start, "left", s.number("hip_deg"), name="first leg folded"),
+        _both(s, s.number("hip_deg")),
+    ]
 
 
 def _tap(s: Setting) -> list[Frame]:
@@ -53,34 +78,112 @@ def _lowered(s: Setting) -> list[Frame]:
     return [up, leg_folded(leg_folded(_start(s), "left", low), "right", low, name="both legs a little lower")]
 
 
-_HEELS = Parameter("heel_distance_cm", "heels from the sit bones", "cm", own_heel_distance_cm, low=22, high=44, grid=2, easier="down")
+_HEELS = Parameter(
+    "heel_distance_cm",
+    "heels from the sit bones",
+    "cm",
+    own_heel_distance_cm,
+    low=22,
+    high=44,
+    grid=2,
+    easier="down",
+)
 _RANGE = Parameter("hip_deg", "hip bend at the top", "deg", 90, low=60, high=90, grid=5, easier="down")
 _LOWER = Parameter("lower_cm", "how far both legs lower", "cm", 5, low=2, high=5, grid=1, easier="down")
 _FAULTS = (PELVIS_ROCKS, BACK_ARCHES, BELLY_DOMES, BREATH_HELD, EARLY_MOVE, THIGH_TAKES_OVER)
-_SETUP = ("Lie on your back, knees bent, feet flat and hip-wide.", "Hands on the front hip bones.", "Natural curve of the low back: neither pressed nor arched.")
+_SETUP = (
+    "Lie on your back, knees bent, feet flat and hip-wide.",
+    "Hands on the front hip bones.",
+    "Natural curve of the low back: neither pressed nor arched.",
+)
 _BREATH = "out to lift, in at the top, out to lower"
 
 FAMILY = Family(
-    "knee_fold", "Knee fold", "on the back", "The leg moves in the hip; the pelvis does not notice.",
+    "knee_fold",
+    "Knee fold",
+    "on the back",
+    "The leg moves in the hip; the pelvis does not notice.",
     (
-        Step("single_fold", "One leg", _single, (*_SETUP, "Slide one foot 2–3 cm towards you, then lift heel, ball and toe."),
-             ("fold in the hip, the knee angle stays", "let the belly sink as the leg comes up"), _FAULTS,
-             "quiet work low in the belly", "the front of the hip, the low back", _BREATH, Dose(8, 2, 7.0),
-             {"deep_control": 0.8, "resist_extension": 0.5, "turning": 0.4}, sides=True, effort=3, parameters=(_RANGE, _HEELS), arrow="left.knee"),
-        Step("marching", "Marching", _marching, (*_SETUP, "One leg comes up as the other goes down."),
-             ("the legs change, the pelvis waits", "steady breath through the change"), _FAULTS,
-             "even work on both sides of the belly", "rocking under the hands", "easy breath, out at each change", Dose(8, 2, 5.0),
-             {"deep_control": 0.8, "resist_extension": 0.6, "turning": 0.6}, effort=4, parameters=(_RANGE, _HEELS), arrow="left.knee"),
-        Step("both_held", "Both legs held square", _held, (*_SETUP, "Fold one leg, then the other, and stay."),
-             ("inner thighs lightly together", "tailbone stays down"), _FAULTS,
-             "firm, flat belly", "doming, a lifted tailbone", "breathe on, longer out than in", Dose(5, 2, 12.0),
-             {"deep_control": 0.7, "resist_extension": 0.9}, effort=5, parameters=(_RANGE, _HEELS)),
-        Step("alternate_toe_tap", "Alternate toe tap", _tap, ("Both legs square over the hips.", "One foot lowers to touch the floor and returns."),
-             ("the lowering is the work", "the back stays as it was"), _FAULTS,
-             "the belly holding on the way down", "the back leaving the floor", "out to reach, in to return", Dose(8, 2, 6.0),
-             {"deep_control": 0.7, "resist_extension": 1.0, "turning": 0.5}, sides=True, effort=5, parameters=(_RANGE, _HEELS), arrow="left.heel"),
-        Step("both_lowered", "Both legs a little lower", _lowered, ("Both legs square over the hips.", "Both lower a few centimetres and return."),
-             ("small and slow", "stop before the back moves"), _FAULTS,
-             "deep work across the whole belly", "any pull in the back", "out to lower, in to return", Dose(6, 2, 8.0),
-             {"resist_extension": 1.0, "deep_control": 0.5}, effort=6, parameters=(_LOWER, _RANGE, _HEELS), arrow="left.heel"),
-    ))
+        Step(
+            "single_fold",
+            "One leg",
+            _single,
+            (*_SETUP, "Slide one foot 2–3 cm towards you, then lift heel, ball and toe."),
+            ("fold in the hip, the knee angle stays", "let the belly sink as the leg comes up"),
+            _FAULTS,
+            "quiet work low in the belly",
+            "the front of the hip, the low back",
+            _BREATH,
+            Dose(8, 2, 7.0),
+            {"deep_control": 0.8, "resist_extension": 0.5, "turning": 0.4},
+            sides=True,
+            effort=3,
+            parameters=(_RANGE, _HEELS),
+            arrow="left.knee",
+        ),
+        Step(
+            "marching",
+            "Marching",
+            _marching,
+            (*_SETUP, "One leg comes up as the other goes down."),
+            ("the legs change, the pelvis waits", "steady breath through the change"),
+            _FAULTS,
+            "even work on both sides of the belly",
+            "rocking under the hands",
+            "easy breath, out at each change",
+            Dose(8, 2, 5.0),
+            {"deep_control": 0.8, "resist_extension": 0.6, "turning": 0.6},
+            effort=4,
+            parameters=(_RANGE, _HEELS),
+            arrow="left.knee",
+        ),
+        Step(
+            "both_held",
+            "Both legs held square",
+            _held,
+            (*_SETUP, "Fold one leg, then the other, and stay."),
+            ("inner thighs lightly together", "tailbone stays down"),
+            _FAULTS,
+            "firm, flat belly",
+            "doming, a lifted tailbone",
+            "breathe on, longer out than in",
+            Dose(5, 2, 12.0),
+            {"deep_control": 0.7, "resist_extension": 0.9},
+            effort=5,
+            parameters=(_RANGE, _HEELS),
+        ),
+        Step(
+            "alternate_toe_tap",
+            "Alternate toe tap",
+            _tap,
+            ("Both legs square over the hips.", "One foot lowers to touch the floor and returns."),
+            ("the lowering is the work", "the back stays as it was"),
+            _FAULTS,
+            "the belly holding on the way down",
+            "the back leaving the floor",
+            "out to reach, in to return",
+            Dose(8, 2, 6.0),
+            {"deep_control": 0.7, "resist_extension": 1.0, "turning": 0.5},
+            sides=True,
+            effort=5,
+            parameters=(_RANGE, _HEELS),
+            arrow="left.heel",
+        ),
+        Step(
+            "both_lowered",
+            "Both legs a little lower",
+            _lowered,
+            ("Both legs square over the hips.", "Both lower a few centimetres and return."),
+            ("small and slow", "stop before the back moves"),
+            _FAULTS,
+            "deep work across the whole belly",
+            "any pull in the back",
+            "out to lower, in to return",
+            Dose(6, 2, 8.0),
+            {"resist_extension": 1.0, "deep_control": 0.5},
+            effort=6,
+            parameters=(_LOWER, _RANGE, _HEELS),
+            arrow="left.heel",
+        ),
+    ),
+)

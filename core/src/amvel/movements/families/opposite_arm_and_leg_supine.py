@@ -9,8 +9,12 @@ from amvel.movements.positions import both, supine_crook
 
 def _square(s: Setting) -> Frame:
     base = supine_crook(s.body)
-    legs = leg_folded(leg_folded(base, "left", s.number("hip_deg")), "right", s.number("hip_deg"), name="legs square, arms up")
-    return legs.with_(**both(shoulder_flexion=90.0, shoulder_abduction=0.0, elbow_flexion=5.0, forearm_pronation=0.0))
+    legs = leg_folded(
+        leg_folded(base, "left", s.number("hip_deg")), "right", s.number("hip_deg"), name="legs square, arms up"
+    )
+    return legs.with_(
+        **both(shoulder_flexion=90.0, shoulder_abduction=0.0, elbow_flexion=5.0, forearm_pronation=0.0)
+    )
 
 
 def _arms(s: Setting) -> list[Frame]:
@@ -20,42 +24,118 @@ def _arms(s: Setting) -> list[Frame]:
 
 def _leg(s: Setting) -> list[Frame]:
     start = _square(s)
-    return [start, start.with_("one leg reaching", left_hip_flexion=s.number("leg_hip_deg"), left_knee_flexion=45.0)]
+    return [
+        start,
+        start.with_("one leg reaching", left_hip_flexion=s.number("leg_hip_deg"), left_knee_flexion=45.0),
+    ]
 
 
 def _cross(s: Setting) -> list[Frame]:
     start = _square(s)
     knee = 45.0 if s.number("leg_hip_deg") >= 45 else 8.0
-    return [start, start.with_("opposite arm and leg reaching", right_shoulder_flexion=s.number("arm_deg"),
-                               left_hip_flexion=s.number("leg_hip_deg"), left_knee_flexion=knee)]
+    return [
+        start,
+        start.with_(
+            "opposite arm and leg reaching",
+            right_shoulder_flexion=s.number("arm_deg"),
+            left_hip_flexion=s.number("leg_hip_deg"),
+            left_knee_flexion=knee,
+        ),
+    ]
 
 
 _HIP = Parameter("hip_deg", "hip bend at the start", "deg", 90, low=60, high=90, grid=5, easier="down")
-_ARM = Parameter("arm_deg", "how far the arm goes overhead", "deg", 150, low=100, high=160, grid=5, easier="down")
+_ARM = Parameter(
+    "arm_deg", "how far the arm goes overhead", "deg", 150, low=100, high=160, grid=5, easier="down"
+)
 
 
 def _reach(default: float) -> Parameter:
-    return Parameter("leg_hip_deg", "hip bend when the leg reaches", "deg", default, low=25, high=75, grid=5, easier="up")
+    return Parameter(
+        "leg_hip_deg", "hip bend when the leg reaches", "deg", default, low=25, high=75, grid=5, easier="up"
+    )
 
 
 _FAULTS = (BACK_ARCHES, RIBS_FLARE, BELLY_DOMES, BREATH_HELD, THIGH_TAKES_OVER)
-_SETUP = ("Lie on your back, both legs square over the hips.", "Both arms to the ceiling, shoulder blades heavy.")
+_SETUP = (
+    "Lie on your back, both legs square over the hips.",
+    "Both arms to the ceiling, shoulder blades heavy.",
+)
 _BREATH = "out to reach, in to return"
 
 FAMILY = Family(
-    "opposite_arm_and_leg_supine", "Opposite arm and leg, lying", "on the back",
+    "opposite_arm_and_leg_supine",
+    "Opposite arm and leg, lying",
+    "on the back",
     "Arms and legs go away from each other; ribs and pelvis stay together.",
     (
-        Step("arms_only", "Arms only", _arms, _SETUP, ("ribs stay closed as the arm goes", "reach long, not low"), _FAULTS,
-             "the ribs being held by the belly", "the back lifting", _BREATH, Dose(5, 2, 7.0), {"resist_extension": 0.7, "deep_control": 0.5, "upper_back": 0.2},
-             sides=True, effort=4, parameters=(_ARM, _HIP), arrow="left.fingertips"),
-        Step("legs_only", "Legs only", _leg, _SETUP, ("the leg goes away from a still pelvis", "come back before the back moves"), _FAULTS,
-             "low, deep work in the belly", "the back lifting", _BREATH, Dose(5, 2, 8.0), {"resist_extension": 0.9, "deep_control": 0.6},
-             sides=True, effort=5, parameters=(_reach(55), _HIP), arrow="left.heel"),
-        Step("short_reach", "Opposite arm and leg, short reach", _cross, _SETUP, ("arm and leg leave together", "slow; the order counts, not the range"), _FAULTS,
-             "work across the belly", "ribs or pelvis tipping", _BREATH, Dose(5, 2, 9.0), {"resist_extension": 1.0, "deep_control": 0.6, "turning": 0.5},
-             sides=True, effort=5, parameters=(_reach(55), _ARM, _HIP), arrow="left.heel"),
-        Step("full_reach", "Opposite arm and leg, full reach", _cross, _SETUP, ("long from fingertips to heel", "only as low as the back stays"), _FAULTS,
-             "strong work across the belly", "ribs or pelvis tipping", _BREATH, Dose(5, 3, 9.0), {"resist_extension": 1.0, "deep_control": 0.4, "turning": 0.6},
-             sides=True, effort=6, parameters=(_reach(30), _ARM, _HIP), arrow="left.heel"),
-    ))
+        Step(
+            "arms_only",
+            "Arms only",
+            _arms,
+            _SETUP,
+            ("ribs stay closed as the arm goes", "reach long, not low"),
+            _FAULTS,
+            "the ribs being held by the belly",
+            "the back lifting",
+            _BREATH,
+            Dose(5, 2, 7.0),
+            {"resist_extension": 0.7, "deep_control": 0.5, "upper_back": 0.2},
+            sides=True,
+            effort=4,
+            parameters=(_ARM, _HIP),
+            arrow="left.fingertips",
+        ),
+        Step(
+            "legs_only",
+            "Legs only",
+            _leg,
+            _SETUP,
+            ("the leg goes away from a still pelvis", "come back before the back moves"),
+            _FAULTS,
+            "low, deep work in the belly",
+            "the back lifting",
+            _BREATH,
+            Dose(5, 2, 8.0),
+            {"resist_extension": 0.9, "deep_control": 0.6},
+            sides=True,
+            effort=5,
+            parameters=(_reach(55), _HIP),
+            arrow="left.heel",
+        ),
+        Step(
+            "short_reach",
+            "Opposite arm and leg, short reach",
+            _cross,
+            _SETUP,
+            ("arm and leg leave together", "slow; the order counts, not the range"),
+            _FAULTS,
+            "work across the belly",
+            "ribs or pelvis tipping",
+            _BREATH,
+            Dose(5, 2, 9.0),
+            {"resist_extension": 1.0, "deep_control": 0.6, "turning": 0.5},
+            sides=True,
+            effort=5,
+            parameters=(_reach(55), _ARM, _HIP),
+            arrow="left.heel",
+        ),
+        Step(
+            "full_reach",
+            "Opposite arm and leg, full reach",
+            _cross,
+            _SETUP,
+            ("long from fingertips to heel", "only as low as the back stays"),
+            _FAULTS,
+            "strong work across the belly",
+            "ribs or pelvis tipping",
+            _BREATH,
+            Dose(5, 3, 9.0),
+            {"resist_extension": 1.0, "deep_control": 0.4, "turning": 0.6},
+            sides=True,
+            effort=6,
+            parameters=(_reach(30), _ARM, _HIP),
+            arrow="left.heel",
+        ),
+    ),
+)

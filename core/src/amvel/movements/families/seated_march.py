@@ -1,12 +1,17 @@
 """Seated march: heel, then foot, then knee leaves the floor while the trunk stays tall."""
 
-from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting, Step
+from amvel.movements.declaration import Dose, Family, Fault, Frames, Parameter, Setting, Step
 from amvel.movements.faults import BREATH_HELD, PELVIS_ROCKS, TRUNK_ROUNDS
 from amvel.movements.frames import Aim, Frame, Touch
 from amvel.movements.positions import sitting
 from amvel.movements.seats import SEAT
 
-_LEANS = Fault("leans back", "the trunk goes back as the leg comes up", "the hip flexor pulls the trunk", "lift less; grow tall before the foot leaves")
+_LEANS = Fault(
+    "leans back",
+    "the trunk goes back as the leg comes up",
+    "the hip flexor pulls the trunk",
+    "lift less; grow tall before the foot leaves",
+)
 
 
 def _start(s: Setting) -> Frame:
@@ -16,7 +21,12 @@ def _start(s: Setting) -> Frame:
 def _heel(s: Setting) -> list[Frame]:
     start = _start(s)
     up = start.lift("left.heel").unaim("left.ankle").aim(Aim("left.ball", "x", _ball_x(s), origin="left.knee"))
-    return [start, up.touch(Touch("left.heel", "floor", bears=False, gap_cm=5.0)).with_("heel up").free_(left_toes_extension=0.2)]
+    return [
+        start,
+        up.touch(Touch("left.heel", "floor", bears=False, gap_cm=5.0))
+        .with_("heel up")
+        .free_(left_toes_extension=0.2),
+    ]
 
 
 def _ball_x(s: Setting) -> float:
@@ -25,7 +35,9 @@ def _ball_x(s: Setting) -> float:
 
 def _foot(s: Setting) -> list[Frame]:
     start = _start(s)
-    up = start.lift("left.heel", "left.ball", "left.thigh_under").touch(*(Touch(f"left.{p}", "floor", bears=False, gap_cm=s.number("lift_cm")) for p in ("heel", "ball")))
+    up = start.lift("left.heel", "left.ball", "left.thigh_under").touch(
+        *(Touch(f"left.{p}", "floor", bears=False, gap_cm=s.number("lift_cm")) for p in ("heel", "ball"))
+    )
     return [start, up.with_("foot lifted")]
 
 
@@ -36,16 +48,71 @@ _SETUP = ("Sit tall on a firm seat, feet flat, knees over the ankles.", "Both si
 _BREATH = "out to lift, in to lower"
 
 
-def _step(id: str, title: str, frames, extra: str, purposes: dict[str, float], effort: float, parameters, arrow: str) -> Step:  # type: ignore[no-untyped-def]
-    return Step(id, title, frames, (*_SETUP, extra), ("tall before the leg moves", "sit bones stay equal"), _FAULTS,
-                "the belly and the front of the hip working together", "the low back", _BREATH, Dose(8, 2, 4.0), purposes, sides=True,
-                effort=effort, parameters=parameters, props=("firm chair",), arrow=arrow)
+def _step(
+    id: str,
+    title: str,
+    frames: Frames,
+    extra: str,
+    purposes: dict[str, float],
+    effort: float,
+    parameters: tuple[Parameter, ...],
+    arrow: str,
+) -> Step:
+    return Step(
+        id,
+        title,
+        frames,
+        (*_SETUP, extra),
+        ("tall before the leg moves", "sit bones stay equal"),
+        _FAULTS,
+        "the belly and the front of the hip working together",
+        "the low back",
+        _BREATH,
+        Dose(8, 2, 4.0),
+        purposes,
+        sides=True,
+        effort=effort,
+        parameters=parameters,
+        props=("firm chair",),
+        arrow=arrow,
+    )
 
 
 FAMILY = Family(
-    "seated_march", "Seated march", "sitting", "Leg work for those who do not lie down, with the trunk kept tall.",
+    "seated_march",
+    "Seated march",
+    "sitting",
+    "Leg work for those who do not lie down, with the trunk kept tall.",
     (
-        _step("heel_lifts", "Heel lifts", _heel, "One heel lifts, the ball of the foot stays.", {"deep_control": 0.3, "breath": 0.1}, 1, (SEAT,), "left.heel"),
-        _step("foot_lifts", "Foot lifts 1 cm", _foot, "One foot floats one centimetre.", {"deep_control": 0.6, "resist_extension": 0.3, "turning": 0.2}, 3, (_LIFT, SEAT), "left.ball"),
-        _step("knee_high", "Knee lifts high", _foot, "One knee rises as far as the trunk stays tall.", {"deep_control": 0.6, "resist_extension": 0.4, "turning": 0.3}, 4, (_HIGH, SEAT), "left.knee"),
-    ))
+        _step(
+            "heel_lifts",
+            "Heel lifts",
+            _heel,
+            "One heel lifts, the ball of the foot stays.",
+            {"deep_control": 0.3, "breath": 0.1},
+            1,
+            (SEAT,),
+            "left.heel",
+        ),
+        _step(
+            "foot_lifts",
+            "Foot lifts 1 cm",
+            _foot,
+            "One foot floats one centimetre.",
+            {"deep_control": 0.6, "resist_extension": 0.3, "turning": 0.2},
+            3,
+            (_LIFT, SEAT),
+            "left.ball",
+        ),
+        _step(
+            "knee_high",
+            "Knee lifts high",
+            _foot,
+            "One knee rises as far as the trunk stays tall.",
+            {"deep_control": 0.6, "resist_extension": 0.4, "turning": 0.3},
+            4,
+            (_HIGH, SEAT),
+            "left.knee",
+        ),
+    ),
+)

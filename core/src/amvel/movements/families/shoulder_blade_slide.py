@@ -5,7 +5,12 @@ from amvel.movements.faults import BACK_ARCHES, BREATH_HELD
 from amvel.movements.frames import Frame, Touch
 from amvel.movements.positions import both, prone
 
-_NECK = Fault("neck shortens", "the eyes look ahead and the chin lifts", "the neck does the lifting", "look at the floor, crown of the head away")
+_NECK = Fault(
+    "neck shortens",
+    "the eyes look ahead and the chin lifts",
+    "the neck does the lifting",
+    "look at the floor, crown of the head away",
+)
 
 
 def _base(s: Setting) -> Frame:
@@ -22,25 +27,63 @@ def _slide(s: Setting) -> list[Frame]:
 
 def _head(s: Setting) -> list[Frame]:
     start = _base(s)
-    lifted = start.lift("forehead").touch(Touch("forehead", "head pad", bears=False, gap_cm=s.number("head_lift_cm")))
+    lifted = start.lift("forehead").touch(
+        Touch("forehead", "head pad", bears=False, gap_cm=s.number("head_lift_cm"))
+    )
     return [start, _reach(lifted, "forehead light, arms to the feet").free_(upper_thoracic_flexion=2.0)]
 
 
-_FOREHEAD = Parameter("forehead_pad_cm", "towel under the forehead", "cm", 4, low=2, high=8, grid=1, easier="up")
+_FOREHEAD = Parameter(
+    "forehead_pad_cm", "towel under the forehead", "cm", 4, low=2, high=8, grid=1, easier="up"
+)
 _PELVIS = Parameter("pelvis_pad_cm", "cushion under the pelvis", "cm", 4, low=2, high=12, grid=2, easier="up")
 _LIFT = Parameter("head_lift_cm", "how far the forehead lifts", "cm", 2, low=1, high=3, grid=1, easier="down")
 _FAULTS = (_NECK, BACK_ARCHES, BREATH_HELD)
-_SETUP = ("Lie face down, a towel under the forehead, a flat cushion under hips and lower ribs.", "Arms by the sides, palms up, feet over the edge on a bed.",
-          "Pubic bone, tailbone and buttocks set.")
+_SETUP = (
+    "Lie face down, a towel under the forehead, a flat cushion under hips and lower ribs.",
+    "Arms by the sides, palms up, feet over the edge on a bed.",
+    "Pubic bone, tailbone and buttocks set.",
+)
 
 FAMILY = Family(
-    "shoulder_blade_slide", "Shoulder-blade slide", "face down", "The extensors of the upper back, with the low back kept out of it.",
+    "shoulder_blade_slide",
+    "Shoulder-blade slide",
+    "face down",
+    "The extensors of the upper back, with the low back kept out of it.",
     (
-        Step("slide", "Slide", _slide, _SETUP, ("shoulder blades slide down, fingertips to the feet", "arms float a little, three small pulses"), _FAULTS,
-             "between and below the shoulder blades", "the low back, the neck", "out to slide, breathe on in the hold", Dose(5, 2, 10.0, hold_s=3),
-             {"upper_back": 0.9}, effort=3, parameters=(_FOREHEAD, _PELVIS), props=("towel", "cushion"), arrow="left.fingertips"),
-        Step("forehead_light", "Forehead light", _head, (*_SETUP, "The forehead leaves the towel by 2–3 cm, eyes down."),
-             ("crown of the head long", "chest stays heavy"), _FAULTS, "between the shoulder blades", "the low back, the throat",
-             "out to lengthen and lift, in to lower", Dose(5, 2, 10.0, hold_s=3), {"upper_back": 1.0}, effort=4,
-             parameters=(_LIFT, _FOREHEAD, _PELVIS), props=("towel", "cushion"), arrow="forehead"),
-    ))
+        Step(
+            "slide",
+            "Slide",
+            _slide,
+            _SETUP,
+            ("shoulder blades slide down, fingertips to the feet", "arms float a little, three small pulses"),
+            _FAULTS,
+            "between and below the shoulder blades",
+            "the low back, the neck",
+            "out to slide, breathe on in the hold",
+            Dose(5, 2, 10.0, hold_s=3),
+            {"upper_back": 0.9},
+            effort=3,
+            parameters=(_FOREHEAD, _PELVIS),
+            props=("towel", "cushion"),
+            arrow="left.fingertips",
+        ),
+        Step(
+            "forehead_light",
+            "Forehead light",
+            _head,
+            (*_SETUP, "The forehead leaves the towel by 2–3 cm, eyes down."),
+            ("crown of the head long", "chest stays heavy"),
+            _FAULTS,
+            "between the shoulder blades",
+            "the low back, the throat",
+            "out to lengthen and lift, in to lower",
+            Dose(5, 2, 10.0, hold_s=3),
+            {"upper_back": 1.0},
+            effort=4,
+            parameters=(_LIFT, _FOREHEAD, _PELVIS),
+            props=("towel", "cushion"),
+            arrow="forehead",
+        ),
+    ),
+)

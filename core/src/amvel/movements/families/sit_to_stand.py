@@ -6,7 +6,12 @@ from amvel.movements.frames import Aim, Frame, Surface, Touch
 from amvel.movements.positions import both, sitting, standing, weight_between_feet
 from amvel.movements.seats import SEAT
 
-_DROPS = Fault("drops into the seat", "the last part of sitting down is a fall", "the thighs let go", "touch the seat like an egg")
+_DROPS = Fault(
+    "drops into the seat",
+    "the last part of sitting down is a fall",
+    "the thighs let go",
+    "touch the seat like an egg",
+)
 _HEEL_BACK_CM = 14.0
 # Over the heels: momentum of the lean carries the rest of the way (common practice, our reading).
 _OVER_FEET_CM = -3.5
@@ -18,13 +23,19 @@ def _leaning(s: Setting, over_cm: float = _OVER_FEET_CM) -> Frame:
     frame = sitting(s.body, s.number("seat_cm"), heel_back_cm=_HEEL_BACK_CM, lean_deg=30.0)
     frame = frame.unaim("com.upper_thorax")
     over = Aim("centre_of_mass", "x", over_cm, origin="right.ankle", weight=0.5)
-    return frame.aim(over, weight_between_feet(s.body)).with_("leaning over the feet", **both(shoulder_flexion=95.0, elbow_flexion=10.0)).facts_(seated=False)
+    return (
+        frame.aim(over, weight_between_feet(s.body))
+        .with_("leaning over the feet", **both(shoulder_flexion=95.0, elbow_flexion=10.0))
+        .facts_(seated=False)
+    )
 
 
 def _off(leaning: Frame) -> Frame:
     """The same pose, the seat no longer carrying."""
     lifted = leaning.lift(*(f"{x}.{p}" for x in ("left", "right") for p in ("sit_bone", "thigh_under")))
-    return lifted.touch(*(Touch(f"{x}.sit_bone", "seat", bears=False) for x in ("left", "right"))).with_("leaving the seat")
+    return lifted.touch(*(Touch(f"{x}.sit_bone", "seat", bears=False) for x in ("left", "right"))).with_(
+        "leaving the seat"
+    )
 
 
 def _risen(s: Setting) -> Frame:
@@ -32,7 +43,9 @@ def _risen(s: Setting) -> Frame:
     return standing(s.body).with_("standing tall").facts_(rises=1, seated=False, hand_support_level=1)
 
 
-def _two_legs(s: Setting, lean_over_cm: float = _OVER_FEET_CM, rise_over_cm: float = _OVER_FEET_CM) -> list[Frame]:
+def _two_legs(
+    s: Setting, lean_over_cm: float = _OVER_FEET_CM, rise_over_cm: float = _OVER_FEET_CM
+) -> list[Frame]:
     start = sitting(s.body, s.number("seat_cm"), heel_back_cm=_HEEL_BACK_CM)
     return [start, _leaning(s, lean_over_cm), _off(_leaning(s, rise_over_cm)), _risen(s)]
 
@@ -43,10 +56,18 @@ def _with_hands(s: Setting) -> list[Frame]:
     for frame in _two_legs(s, _WITH_HANDS_CM, _LETTING_GO_CM)[:3]:
         held = frame.touch(*(Touch(f"{x}.palm", "armrest") for x in ("left", "right")))
         held = held.with_(**both(shoulder_abduction=10.0, wrist_extension=40.0)).free_(
-            **{f"{x}_{j}": 0.2 for x in ("left", "right") for j in ("shoulder_flexion", "elbow_flexion")})
-        aims = (Aim(f"{x}.wrist", "x", 16.0, origin=f"{x}.hip", must_hold=False, weight=0.3) for x in ("left", "right"))
+            **{f"{x}_{j}": 0.2 for x in ("left", "right") for j in ("shoulder_flexion", "elbow_flexion")}
+        )
+        aims = (
+            Aim(f"{x}.wrist", "x", 16.0, origin=f"{x}.hip", must_hold=False, weight=0.3)
+            for x in ("left", "right")
+        )
         held = held.aim(*aims)
-        frames.append(Frame(**{**held.__dict__, "surfaces": {**held.surfaces, "armrest": armrest}}).facts_(hand_support_level=3))
+        frames.append(
+            Frame(**{**held.__dict__, "surfaces": {**held.surfaces, "armrest": armrest}}).facts_(
+                hand_support_level=3
+            )
+        )
     return [*frames, _risen(s).facts_(hand_support_level=3)]
 
 
@@ -58,28 +79,80 @@ def _staggered(s: Setting) -> list[Frame]:
         moved = frame.unaim("left.ankle").aim(*aims)
         over = [a for a in moved.aims if a.landmark == "centre_of_mass"]
         if over:
-            moved = moved.unaim("centre_of_mass").aim(Aim("centre_of_mass", "x", _OVER_FEET_CM + 0.25 * ahead, origin="right.ankle", weight=0.5),
-                                                       weight_between_feet(s.body))
+            moved = moved.unaim("centre_of_mass").aim(
+                Aim("centre_of_mass", "x", _OVER_FEET_CM + 0.25 * ahead, origin="right.ankle", weight=0.5),
+                weight_between_feet(s.body),
+            )
         frames.append(moved)
     return frames
 
 
 _STAGGER = Parameter("stagger_cm", "one foot ahead", "cm", 14, low=4, high=20, grid=2, easier="down")
 _FAULTS = (TRUNK_ROUNDS, KNEE_FALLS_IN, _DROPS, BREATH_HELD)
-_SETUP = ("Sit near the front edge of a firm chair without castors, a wall behind it.", "Feet flat, heels a little behind the knees.")
+_SETUP = (
+    "Sit near the front edge of a firm chair without castors, a wall behind it.",
+    "Feet flat, heels a little behind the knees.",
+)
 _BREATH = "in to lean, out to rise; out to sit down"
 _EVERY = "every other day"
 
 FAMILY = Family(
-    "sit_to_stand", "Sit to stand", "sitting", "The most useful strength of all, and the way every rise is done: lean from the hips, then push the floor away.",
+    "sit_to_stand",
+    "Sit to stand",
+    "sitting",
+    "The most useful strength of all, and the way every rise is done: lean from the hips, then push the floor away.",
     (
-        Step("with_hands", "Two legs, with the hands", _with_hands, (*_SETUP, "Hands on the arm rests."), ("breastbone forward over the toes", "push with legs and hands together"), _FAULTS,
-             "thighs and buttocks", "pinching at the front of the hips, the low back", _BREATH, Dose(6, 2, 6.0, note=_EVERY), {"sit_to_stand": 0.7, "leg_loading": 0.6}, effort=4,
-             parameters=(SEAT,), props=("firm chair with arms",), shown=(0, 1, -1)),
-        Step("two_legs", "Two legs", _two_legs, (*_SETUP, "Arms reach forward."), ("lean until the feet feel the weight, then rise", "sit back down slowly"), _FAULTS,
-             "thighs and buttocks", "the low back", _BREATH, Dose(8, 2, 6.0, note=_EVERY), {"sit_to_stand": 1.0, "leg_loading": 0.8, "balance": 0.2}, effort=5,
-             parameters=(SEAT,), props=("firm chair",), shown=(0, 1, -1)),
-        Step("staggered", "One foot ahead", _staggered, (*_SETUP, "One foot a little ahead; the one behind carries more."), ("the back foot does the pushing", "hips and shoulders stay square"), _FAULTS,
-             "thigh and buttock of the leg behind", "the low back, the knee", _BREATH, Dose(6, 2, 7.0, note=_EVERY), {"sit_to_stand": 1.0, "leg_loading": 1.0, "balance": 0.4}, effort=6,
-             sides=True, parameters=(_STAGGER, SEAT), props=("firm chair",), shown=(0, 1, -1)),
-    ))
+        Step(
+            "with_hands",
+            "Two legs, with the hands",
+            _with_hands,
+            (*_SETUP, "Hands on the arm rests."),
+            ("breastbone forward over the toes", "push with legs and hands together"),
+            _FAULTS,
+            "thighs and buttocks",
+            "pinching at the front of the hips, the low back",
+            _BREATH,
+            Dose(6, 2, 6.0, note=_EVERY),
+            {"sit_to_stand": 0.7, "leg_loading": 0.6},
+            effort=4,
+            parameters=(SEAT,),
+            props=("firm chair with arms",),
+            shown=(0, 1, -1),
+        ),
+        Step(
+            "two_legs",
+            "Two legs",
+            _two_legs,
+            (*_SETUP, "Arms reach forward."),
+            ("lean until the feet feel the weight, then rise", "sit back down slowly"),
+            _FAULTS,
+            "thighs and buttocks",
+            "the low back",
+            _BREATH,
+            Dose(8, 2, 6.0, note=_EVERY),
+            {"sit_to_stand": 1.0, "leg_loading": 0.8, "balance": 0.2},
+            effort=5,
+            parameters=(SEAT,),
+            props=("firm chair",),
+            shown=(0, 1, -1),
+        ),
+        Step(
+            "staggered",
+            "One foot ahead",
+            _staggered,
+            (*_SETUP, "One foot a little ahead; the one behind carries more."),
+            ("the back foot does the pushing", "hips and shoulders stay square"),
+            _FAULTS,
+            "thigh and buttock of the leg behind",
+            "the low back, the knee",
+            _BREATH,
+            Dose(6, 2, 7.0, note=_EVERY),
+            {"sit_to_stand": 1.0, "leg_loading": 1.0, "balance": 0.4},
+            effort=6,
+            sides=True,
+            parameters=(_STAGGER, SEAT),
+            props=("firm chair",),
+            shown=(0, 1, -1),
+        ),
+    ),
+)

@@ -1,22 +1,43 @@
 """Standing leg to the side at a worktop: balance and the side of the hip."""
 
-from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting, Step
+from amvel.movements.declaration import Dose, Family, Fault, Frames, Parameter, Setting, Step
 from amvel.movements.faults import BREATH_HELD, PELVIS_DROPS
 from amvel.movements.frames import Aim, Frame
 from amvel.movements.standing_support import at_the_counter
 
-_LEANS = Fault("trunk leans", "the trunk goes to the other side", "the leg is higher than the hip can carry", "stay tall, lift half as high")
+_LEANS = Fault(
+    "trunk leans",
+    "the trunk goes to the other side",
+    "the leg is higher than the hip can carry",
+    "stay tall, lift half as high",
+)
 
 
-def _frames(support: str):  # type: ignore[no-untyped-def]
+def _frames(support: str) -> Frames:
     def frames(s: Setting) -> list[Frame]:
         start = at_the_counter(s.body, support)
         over = Aim("centre_of_mass", "y", 0.0, origin="right.ankle", weight=0.5)
-        sideways = start.aim(over).free_(right_hip_abduction=0.1, left_hip_abduction=0.1, right_ankle_inversion=0.1, left_ankle_inversion=0.1)
+        sideways = start.aim(over).free_(
+            right_hip_abduction=0.1, left_hip_abduction=0.1, right_ankle_inversion=0.1, left_ankle_inversion=0.1
+        )
         sideways = sideways.with_("weight on one leg")
-        up = sideways.lift("left.heel", "left.ball").unaim("left.ankle").with_(
-            "leg to the side", left_hip_abduction=s.number("out_deg"), left_hip_flexion=0.0, left_knee_flexion=2.0, left_ankle_dorsiflexion=5.0)
-        return [start, sideways, up.aim(Aim("left.hip", "z", 0.0, origin="right.hip", weight=0.5, must_hold=False))]
+        up = (
+            sideways.lift("left.heel", "left.ball")
+            .unaim("left.ankle")
+            .with_(
+                "leg to the side",
+                left_hip_abduction=s.number("out_deg"),
+                left_hip_flexion=0.0,
+                left_knee_flexion=2.0,
+                left_ankle_dorsiflexion=5.0,
+            )
+        )
+        return [
+            start,
+            sideways,
+            up.aim(Aim("left.hip", "z", 0.0, origin="right.hip", weight=0.5, must_hold=False)),
+        ]
+
     return frames
 
 
@@ -26,15 +47,35 @@ _FAULTS = (PELVIS_DROPS, _LEANS, BREATH_HELD)
 
 
 def _step(id: str, title: str, support: str, extra: str, balance: float, effort: float) -> Step:
-    return Step(id, title, _frames(support), (*_SETUP, extra), ("grow tall on the standing leg", "toes look ahead, the leg goes straight out"), _FAULTS,
-                "the side of both hips", "the low back", "out to lift, in to lower", Dose(8, 2, 5.0), {"balance": balance, "hip_out": 0.8, "leg_loading": 0.5},
-                sides=True, effort=effort, parameters=(_OUT,), props=("worktop or sturdy chair back",), view="front", arrow="left.heel")
+    return Step(
+        id,
+        title,
+        _frames(support),
+        (*_SETUP, extra),
+        ("grow tall on the standing leg", "toes look ahead, the leg goes straight out"),
+        _FAULTS,
+        "the side of both hips",
+        "the low back",
+        "out to lift, in to lower",
+        Dose(8, 2, 5.0),
+        {"balance": balance, "hip_out": 0.8, "leg_loading": 0.5},
+        sides=True,
+        effort=effort,
+        parameters=(_OUT,),
+        props=("worktop or sturdy chair back",),
+        view="front",
+        arrow="left.heel",
+    )
 
 
 FAMILY = Family(
-    "standing_leg_to_the_side", "Standing leg to the side", "standing", "One leg carries, the other goes out; the hands help less and less.",
+    "standing_leg_to_the_side",
+    "Standing leg to the side",
+    "standing",
+    "One leg carries, the other goes out; the hands help less and less.",
     (
         _step("firm_hand", "Firm hand", "firm hand", "Both hands flat on the worktop.", 0.5, 3),
         _step("fingertips", "Fingertips", "fingertips", "Only the fingertips touch.", 0.8, 4),
         _step("hands_hover", "Hands hover", "hands hover", "The hands hover just above the worktop.", 1.0, 5),
-    ))
+    ),
+)

@@ -6,7 +6,12 @@ from amvel.movements.frames import Frame
 from amvel.movements.positions import both, sitting
 from amvel.movements.seats import SEAT
 
-_CHIN = Fault("chin leads", "the face looks up and the neck shortens", "the neck starts the lean", "crown of the head leads, eyes a metre ahead")
+_CHIN = Fault(
+    "chin leads",
+    "the face looks up and the neck shortens",
+    "the neck starts the lean",
+    "crown of the head leads, eyes a metre ahead",
+)
 
 
 def _lean(s: Setting, arms: bool) -> list[Frame]:
@@ -33,12 +38,45 @@ _FAULTS = (TRUNK_ROUNDS, _CHIN, BREATH_HELD)
 _SETUP = ("Sit tall near the front of a firm seat, feet flat, a little wider than the hips.",)
 
 FAMILY = Family(
-    "tall_hinge", "Tall hinge", "sitting", "The hips bend, the spine does not: the way to lean, reach and rise.",
+    "tall_hinge",
+    "Tall hinge",
+    "sitting",
+    "The hips bend, the spine does not: the way to lean, reach and rise.",
     (
-        Step("hands_on_thighs", "Hands on the thighs", _hands, (*_SETUP, "Hands on the thighs."), ("breastbone goes forward, sit bones stay back", "one long piece from tailbone to crown"),
-             _FAULTS, "buttocks and long back muscles", "a stretch in the low back", "in to lean, out to rise", Dose(8, 2, 6.0),
-             {"upper_back": 0.7, "hip_bend": 1.0, "sit_to_stand": 0.3}, effort=3, parameters=(_LEAN, SEAT), props=("firm chair",), arrow="vertex"),
-        Step("arms_raised", "Arms raised", _arms, (*_SETUP, "Arms long, forward and up."), ("arms stay beside the ears only as far as the ribs stay", "lean as one piece"),
-             _FAULTS, "the upper back", "pinching in the shoulder", "in to lean, out to rise", Dose(6, 2, 7.0),
-             {"upper_back": 1.0, "hip_bend": 1.0}, effort=4, parameters=(_LEAN, _ARM, SEAT), props=("firm chair",), arrow="vertex"),
-    ), replaces=("curl_family",))
+        Step(
+            "hands_on_thighs",
+            "Hands on the thighs",
+            _hands,
+            (*_SETUP, "Hands on the thighs."),
+            ("breastbone goes forward, sit bones stay back", "one long piece from tailbone to crown"),
+            _FAULTS,
+            "buttocks and long back muscles",
+            "a stretch in the low back",
+            "in to lean, out to rise",
+            Dose(8, 2, 6.0),
+            {"upper_back": 0.7, "hip_bend": 1.0, "sit_to_stand": 0.3},
+            effort=3,
+            parameters=(_LEAN, SEAT),
+            props=("firm chair",),
+            arrow="vertex",
+        ),
+        Step(
+            "arms_raised",
+            "Arms raised",
+            _arms,
+            (*_SETUP, "Arms long, forward and up."),
+            ("arms stay beside the ears only as far as the ribs stay", "lean as one piece"),
+            _FAULTS,
+            "the upper back",
+            "pinching in the shoulder",
+            "in to lean, out to rise",
+            Dose(6, 2, 7.0),
+            {"upper_back": 1.0, "hip_bend": 1.0},
+            effort=4,
+            parameters=(_LEAN, _ARM, SEAT),
+            props=("firm chair",),
+            arrow="vertex",
+        ),
+    ),
+    replaces=("curl_family",),
+)

@@ -7,17 +7,23 @@ from amvel.movements.frames import Frame
 from amvel.movements.positions import both, sitting
 from amvel.movements.seats import SEAT
 
-_SIT_BONE = Fault("sit bone lifts", "one sit bone gets light", "the pelvis turns along", "turn less; both sit bones heavy")
+_SIT_BONE = Fault(
+    "sit bone lifts", "one sit bone gets light", "the pelvis turns along", "turn less; both sit bones heavy"
+)
 
 
 def _turn(s: Setting, arms: dict[str, float]) -> list[Frame]:
     start = sitting(s.body, s.number("seat_cm")).with_(**arms)
-    turned = {f"{region}_rotation": s.number("turn_deg") * share for region, share in TRUNK_SHARE["rotation"].items()}
+    turned = {
+        f"{region}_rotation": s.number("turn_deg") * share for region, share in TRUNK_SHARE["rotation"].items()
+    }
     return [start, start.with_("turned", **turned)]
 
 
 def _hands(s: Setting) -> list[Frame]:
-    return _turn(s, both(shoulder_flexion=20.0, shoulder_abduction=25.0, elbow_flexion=105.0, shoulder_rotation=30.0))
+    return _turn(
+        s, both(shoulder_flexion=20.0, shoulder_abduction=25.0, elbow_flexion=105.0, shoulder_rotation=30.0)
+    )
 
 
 def _long(s: Setting) -> list[Frame]:
@@ -33,12 +39,48 @@ def _turn_by(default: float) -> Parameter:
 
 
 FAMILY = Family(
-    "tall_turn", "Tall turn", "sitting", "Turning alone, tall, within the range that is hers; never with a bend.",
+    "tall_turn",
+    "Tall turn",
+    "sitting",
+    "Turning alone, tall, within the range that is hers; never with a bend.",
     (
-        Step("hands_on_ribs", "Hands on the ribs", _hands, (*_SETUP, "Hands on the lowest ribs."), ("the ribs turn under the hands", "grow taller as you turn"), _FAULTS,
-             "the waist on both sides", "the low back or a rib", "out to turn, in to return", Dose(3, 2, 6.0), {"turning": 0.8, "upper_back": 0.3},
-             sides=True, effort=2, parameters=(_turn_by(15), SEAT), props=("firm chair",), view="front", arrow="breastbone"),
-        Step("arms_forward", "Arms forward", _long, (*_SETUP, "Arms long in front, palms together."), ("arms go only as far as the breastbone", "slow both ways"), _FAULTS,
-             "the waist and between the shoulder blades", "the low back or a rib", "out to turn, in to return", Dose(3, 2, 6.0), {"turning": 1.0, "upper_back": 0.4},
-             sides=True, effort=3, parameters=(_turn_by(20), SEAT), props=("firm chair",), view="top", arrow="left.fingertips"),
-    ))
+        Step(
+            "hands_on_ribs",
+            "Hands on the ribs",
+            _hands,
+            (*_SETUP, "Hands on the lowest ribs."),
+            ("the ribs turn under the hands", "grow taller as you turn"),
+            _FAULTS,
+            "the waist on both sides",
+            "the low back or a rib",
+            "out to turn, in to return",
+            Dose(3, 2, 6.0),
+            {"turning": 0.8, "upper_back": 0.3},
+            sides=True,
+            effort=2,
+            parameters=(_turn_by(15), SEAT),
+            props=("firm chair",),
+            view="front",
+            arrow="breastbone",
+        ),
+        Step(
+            "arms_forward",
+            "Arms forward",
+            _long,
+            (*_SETUP, "Arms long in front, palms together."),
+            ("arms go only as far as the breastbone", "slow both ways"),
+            _FAULTS,
+            "the waist and between the shoulder blades",
+            "the low back or a rib",
+            "out to turn, in to return",
+            Dose(3, 2, 6.0),
+            {"turning": 1.0, "upper_back": 0.4},
+            sides=True,
+            effort=3,
+            parameters=(_turn_by(20), SEAT),
+            props=("firm chair",),
+            view="top",
+            arrow="left.fingertips",
+        ),
+    ),
+)

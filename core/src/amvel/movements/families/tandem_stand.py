@@ -1,38 +1,71 @@
 """Tandem stand: one foot in front of the other in one line."""
 
-from amvel.movements.declaration import Dose, Family, Fault, Setting, Step
+from amvel.movements.declaration import Dose, Family, Fault, Frames, Setting, Step
 from amvel.movements.faults import BREATH_HELD
 from amvel.movements.frames import Aim, Frame
 from amvel.movements.standing_support import at_the_counter
 
-_GRIPS = Fault("toes grip", "the toes claw the floor", "balance is held in the feet only", "soft toes, tall crown")
+_GRIPS = Fault(
+    "toes grip", "the toes claw the floor", "balance is held in the feet only", "soft toes, tall crown"
+)
 
 
-def _frames(support: str):  # type: ignore[no-untyped-def]
+def _frames(support: str) -> Frames:
     def frames(s: Setting) -> list[Frame]:
         start = at_the_counter(s.body, support)
         length = 100 * s.body.lengths_m["foot"]
         in_line = start.unaim("left.ankle", "centre_of_mass").aim(
-            Aim("left.ankle", "x", length, origin="right.ankle"), Aim("left.ankle", "y", 0.0, origin="right.ankle"),
+            Aim("left.ankle", "x", length, origin="right.ankle"),
+            Aim("left.ankle", "y", 0.0, origin="right.ankle"),
             Aim("centre_of_mass", "x", 0.5 * length + 4.0, origin="right.ankle", weight=0.5),
-            Aim("centre_of_mass", "y", 0.0, origin="right.ankle", weight=0.5))
-        legs = {f"{x}_{j}": 0.1 for x in ("left", "right") for j in ("hip_abduction", "hip_rotation", "ankle_inversion")}
-        soft = in_line.with_("one foot in front of the other", left_hip_flexion=18.0, right_hip_flexion=2.0, left_knee_flexion=10.0, right_knee_flexion=12.0)
+            Aim("centre_of_mass", "y", 0.0, origin="right.ankle", weight=0.5),
+        )
+        legs = {
+            f"{x}_{j}": 0.1
+            for x in ("left", "right")
+            for j in ("hip_abduction", "hip_rotation", "ankle_inversion")
+        }
+        soft = in_line.with_(
+            "one foot in front of the other",
+            left_hip_flexion=18.0,
+            right_hip_flexion=2.0,
+            left_knee_flexion=10.0,
+            right_knee_flexion=12.0,
+        )
         knees_give = {f"{x}_{j}": 0.2 for x in ("left", "right") for j in ("hip_flexion", "knee_flexion")}
         return [soft.free_(**legs, **knees_give).facts_(hold_s=10.0)]
+
     return frames
 
 
 def _step(id: str, title: str, support: str, extra: str, balance: float, effort: float) -> Step:
-    return Step(id, title, _frames(support), ("Stand at a worktop.", "Heel of one foot in front of the toes of the other.", extra),
-                ("eyes on a point ahead", "breathe, soft knees"), (_GRIPS, BREATH_HELD), "small, quick work round the ankles", "dizziness",
-                "breathe on", Dose(2, 1, 15.0, hold_s=10), {"balance": balance}, sides=True, effort=effort, props=("worktop or sturdy chair back",), view="side")
+    return Step(
+        id,
+        title,
+        _frames(support),
+        ("Stand at a worktop.", "Heel of one foot in front of the toes of the other.", extra),
+        ("eyes on a point ahead", "breathe, soft knees"),
+        (_GRIPS, BREATH_HELD),
+        "small, quick work round the ankles",
+        "dizziness",
+        "breathe on",
+        Dose(2, 1, 15.0, hold_s=10),
+        {"balance": balance},
+        sides=True,
+        effort=effort,
+        props=("worktop or sturdy chair back",),
+        view="side",
+    )
 
 
 FAMILY = Family(
-    "tandem_stand", "Tandem stand", "standing", "A narrow base, held quietly; the hands help less and less.",
+    "tandem_stand",
+    "Tandem stand",
+    "standing",
+    "A narrow base, held quietly; the hands help less and less.",
     (
         _step("firm_hand", "Firm hand", "firm hand", "Both hands flat on the worktop.", 0.5, 2),
         _step("fingertips", "Fingertips", "fingertips", "Only the fingertips touch.", 0.8, 3),
         _step("hands_hover", "Hands hover", "hands hover", "The hands hover just above the worktop.", 1.0, 4),
-    ))
+    ),
+)

@@ -6,7 +6,12 @@ from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, PELVIS_DROPS, SHOUL
 from amvel.movements.frames import Aim, Frame, Touch
 from amvel.movements.positions import forearms_on_wall
 
-_PIKE = Fault("hips pike", "the seat goes back and the line breaks", "the belly has let go", "bring the front of the hips towards the wall")
+_PIKE = Fault(
+    "hips pike",
+    "the seat goes back and the line breaks",
+    "the belly has let go",
+    "bring the front of the hips towards the wall",
+)
 _FIRST_SHARE = 0.36
 _SHIFT_SHARE = 0.004
 
@@ -26,37 +31,106 @@ def _hold(s: Setting) -> list[Frame]:
 def _shifted(s: Setting) -> Frame:
     """A little weight over the standing foot, as much as the wall's grip does not give."""
     over = Aim("centre_of_mass", "y", 100 * _SHIFT_SHARE * s.body.stature_m, origin="right.ankle", weight=0.5)
-    free = {f"{x}_{j}": 0.1 for x in ("left", "right") for j in ("hip_abduction", "ankle_inversion", "shoulder_abduction")}
+    free = {
+        f"{x}_{j}": 0.1
+        for x in ("left", "right")
+        for j in ("hip_abduction", "ankle_inversion", "shoulder_abduction")
+    }
     return _plank(s).aim(over).free_(**free).with_("weight on one foot")
 
 
 def _unweight(s: Setting) -> list[Frame]:
     start = _shifted(s)
-    up = start.lift("left.heel", "left.ball").unaim("left.ball").touch(Touch("left.ball", "floor", strategy="rests"))
-    return [_plank(s), start, up.touch(Touch("left.heel", "floor", bears=False, gap_cm=4.0)).with_("one foot light").free_(
-        left_knee_flexion=0.3, left_hip_flexion=0.3, left_toes_extension=0.2)]
+    up = (
+        start.lift("left.heel", "left.ball")
+        .unaim("left.ball")
+        .touch(Touch("left.ball", "floor", strategy="rests"))
+    )
+    return [
+        _plank(s),
+        start,
+        up.touch(Touch("left.heel", "floor", bears=False, gap_cm=4.0))
+        .with_("one foot light")
+        .free_(left_knee_flexion=0.3, left_hip_flexion=0.3, left_toes_extension=0.2),
+    ]
 
 
 def _lift(s: Setting) -> list[Frame]:
     start = _shifted(s)
     up = start.lift("left.heel", "left.ball").unaim("left.ball")
-    return [_plank(s), start, up.with_("one foot lifted", left_hip_flexion=-8.0, left_knee_flexion=12.0, left_ankle_dorsiflexion=-8.0)]
+    return [
+        _plank(s),
+        start,
+        up.with_(
+            "one foot lifted", left_hip_flexion=-8.0, left_knee_flexion=12.0, left_ankle_dorsiflexion=-8.0
+        ),
+    ]
 
 
 _WALL = Parameter("wall_cm", "toes from the wall", "cm", _distance, low=30, high=90, grid=1, easier="down")
 _FAULTS = (BACK_ARCHES, _PIKE, PELVIS_DROPS, SHOULDER_CLIMBS, BREATH_HELD)
-_SETUP = ("Forearms on the wall at shoulder height, elbows under the hands.", "Walk the feet back to the mark; good soles or bare feet on a floor that grips.")
+_SETUP = (
+    "Forearms on the wall at shoulder height, elbows under the hands.",
+    "Walk the feet back to the mark; good soles or bare feet on a floor that grips.",
+)
 
 FAMILY = Family(
-    "wall_plank", "Wall plank", "at the wall", "One line from crown to heels, as steep as the wall distance makes it.",
+    "wall_plank",
+    "Wall plank",
+    "at the wall",
+    "One line from crown to heels, as steep as the wall distance makes it.",
     (
-        Step("forearms", "Both feet", _hold, _SETUP, ("forearms press the wall away, ribs down", "buttocks set, head in line"), _FAULTS,
-             "belly, buttocks and round the shoulder blades", "the low back", "breathe on, longer out than in", Dose(3, 1, 15.0, hold_s=10),
-             {"resist_extension": 0.8, "upper_back": 0.5, "deep_control": 0.3}, effort=3, parameters=(_WALL,), props=("wall",)),
-        Step("one_foot_light", "One foot light", _unweight, (*_SETUP, "One heel comes up, the foot becomes light."), ("pelvis stays level like a tray", "nothing else moves"), _FAULTS,
-             "the side of the standing hip and the belly", "the low back", "out to unweight, in to return", Dose(5, 1, 6.0),
-             {"resist_extension": 0.8, "turning": 0.6, "hip_out": 0.4, "balance": 0.3}, sides=True, effort=4, parameters=(_WALL,), props=("wall",), arrow="left.heel"),
-        Step("one_foot_lifted", "One foot lifted", _lift, (*_SETUP, "One foot leaves the floor a little, behind you."), ("lift from the buttock, low", "pelvis stays level"), _FAULTS,
-             "buttock of the lifted leg, belly", "the low back", "out to lift, in to return", Dose(5, 2, 6.0),
-             {"resist_extension": 0.9, "turning": 0.8, "hip_back": 0.6, "hip_out": 0.4, "balance": 0.4}, sides=True, effort=5, parameters=(_WALL,), props=("wall",), arrow="left.heel"),
-    ))
+        Step(
+            "forearms",
+            "Both feet",
+            _hold,
+            _SETUP,
+            ("forearms press the wall away, ribs down", "buttocks set, head in line"),
+            _FAULTS,
+            "belly, buttocks and round the shoulder blades",
+            "the low back",
+            "breathe on, longer out than in",
+            Dose(3, 1, 15.0, hold_s=10),
+            {"resist_extension": 0.8, "upper_back": 0.5, "deep_control": 0.3},
+            effort=3,
+            parameters=(_WALL,),
+            props=("wall",),
+        ),
+        Step(
+            "one_foot_light",
+            "One foot light",
+            _unweight,
+            (*_SETUP, "One heel comes up, the foot becomes light."),
+            ("pelvis stays level like a tray", "nothing else moves"),
+            _FAULTS,
+            "the side of the standing hip and the belly",
+            "the low back",
+            "out to unweight, in to return",
+            Dose(5, 1, 6.0),
+            {"resist_extension": 0.8, "turning": 0.6, "hip_out": 0.4, "balance": 0.3},
+            sides=True,
+            effort=4,
+            parameters=(_WALL,),
+            props=("wall",),
+            arrow="left.heel",
+        ),
+        Step(
+            "one_foot_lifted",
+            "One foot lifted",
+            _lift,
+            (*_SETUP, "One foot leaves the floor a little, behind you."),
+            ("lift from the buttock, low", "pelvis stays level"),
+            _FAULTS,
+            "buttock of the lifted leg, belly",
+            "the low back",
+            "out to lift, in to return",
+            Dose(5, 2, 6.0),
+            {"resist_extension": 0.9, "turning": 0.8, "hip_back": 0.6, "hip_out": 0.4, "balance": 0.4},
+            sides=True,
+            effort=5,
+            parameters=(_WALL,),
+            props=("wall",),
+            arrow="left.heel",
+        ),
+    ),
+)

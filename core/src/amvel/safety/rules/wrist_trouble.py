@@ -19,11 +19,31 @@ def answer(f: Findings) -> Answer:
         assert c.kind == "wrist_trouble"
         angle, load = c.tolerated_extension_deg, c.tolerated_load_percent_bw
         limits += [
-            Limit(f"wrist_trouble.angle_{c.side}_{i}", f"{c.side}.wrist_extension_loaded_deg", EXTENSION_DEG if angle is None else angle,
-                  f"the {c.side} wrist hurts when bent back under load", CAUTIOUS if angle is None else TOLERATED),
-            Limit(f"wrist_trouble.load_{c.side}_{i}", f"{c.side}.hand_support_percent_bw", LOAD_PERCENT_BW if load is None else load,
-                  f"the {c.side} wrist hurts when it carries", CAUTIOUS if load is None else TOLERATED)]
+            Limit(
+                f"wrist_trouble.angle_{c.side}_{i}",
+                f"{c.side}.wrist_extension_loaded_deg",
+                EXTENSION_DEG if angle is None else angle,
+                f"the {c.side} wrist hurts when bent back under load",
+                CAUTIOUS if angle is None else TOLERATED,
+            ),
+            Limit(
+                f"wrist_trouble.load_{c.side}_{i}",
+                f"{c.side}.hand_support_percent_bw",
+                LOAD_PERCENT_BW if load is None else load,
+                f"the {c.side} wrist hurts when it carries",
+                CAUTIOUS if load is None else TOLERATED,
+            ),
+        ]
     return Answer(tuple(limits))
 
 
-RULE = Rule("wrist_trouble", "Painful wrist", "What the wrist tolerates, as angle and as load.", (TOLERATED, CAUTIOUS), date(2026, 1, 1), date(2026, 11, 24), date(2027, 11, 24), answer)
+RULE = Rule(
+    "wrist_trouble",
+    "Painful wrist",
+    "What the wrist tolerates, as angle and as load.",
+    (TOLERATED, CAUTIOUS),
+    date(2026, 1, 1),
+    date(2026, 11, 24),
+    date(2027, 11, 24),
+    answer,
+)

@@ -5,12 +5,17 @@ from amvel.screening.declaration import Field, Reading, ScreenTest
 from amvel.sources import Source
 
 DROP = Source("Freeman et al. 2011, consensus on orthostatic hypotension")
-HIGH = Source("resting ≥ 180 or ≥ 110: no session; ≥ 140/90: no breath hold (exercise guidelines)", reading=True)
+HIGH = Source(
+    "resting ≥ 180 or ≥ 110: no session; ≥ 140/90: no breath hold (exercise guidelines)", reading=True
+)
 
 
 def drop_mmhg(result: BloodPressure) -> tuple[int, int] | None:
     """Largest systolic and diastolic drop on standing; None when standing was not taken."""
-    pairs = [(result.systolic_standing_1min_mmhg, result.diastolic_standing_1min_mmhg), (result.systolic_standing_3min_mmhg, result.diastolic_standing_3min_mmhg)]
+    pairs = [
+        (result.systolic_standing_1min_mmhg, result.diastolic_standing_1min_mmhg),
+        (result.systolic_standing_3min_mmhg, result.diastolic_standing_3min_mmhg),
+    ]
     systolic = [result.systolic_lying_mmhg - s for s, _ in pairs if s is not None]
     diastolic = [result.diastolic_lying_mmhg - d for _, d in pairs if d is not None]
     return (max(systolic), max(diastolic, default=0)) if systolic else None
@@ -37,14 +42,22 @@ def read(result: BloodPressure, case: Case) -> Reading:
     """The most serious statement first."""
     value = f"{result.systolic_lying_mmhg}/{result.diastolic_lying_mmhg}"
     if beyond_limit(result):
-        return Reading(f"{value}: no session today" + (", emergency with symptoms" if result.symptoms else "; refer"), "stop", HIGH)
+        return Reading(
+            f"{value}: no session today" + (", emergency with symptoms" if result.symptoms else "; refer"),
+            "stop",
+            HIGH,
+        )
     if drops(result):
         found = drop_mmhg(result)
         assert found is not None
         return Reading(f"{value}, falls by {found[0]}/{found[1]} on standing: few rises, pauses", "watch", DROP)
     if raised(result):
         return Reading(f"{value}: no breath hold, holds of at most 10 s", "watch", HIGH)
-    return Reading(f"{value}" + ("; standing not taken" if drop_mmhg(result) is None else "; stays on standing"), "ok", HIGH)
+    return Reading(
+        f"{value}" + ("; standing not taken" if drop_mmhg(result) is None else "; stays on standing"),
+        "ok",
+        HIGH,
+    )
 
 
 def _mmhg(name: str, title: str, low: int, high: int, optional: bool = True) -> Field:
@@ -52,12 +65,34 @@ def _mmhg(name: str, title: str, low: int, high: int, optional: bool = True) -> 
 
 
 TEST = ScreenTest(
-    "blood_pressure", "Blood pressure", "pressure lying, and what standing does to it",
-    ("Lie for 5 min, then measure.", "Stand; measure after 1 and after 3 min.", "Ask for dizziness, headache, chest pain."),
+    "blood_pressure",
+    "Blood pressure",
+    "pressure lying, and what standing does to it",
+    (
+        "Lie for 5 min, then measure.",
+        "Stand; measure after 1 and after 3 min.",
+        "Ask for dizziness, headache, chest pain.",
+    ),
     "A chair directly behind; sit down at once when dizzy.",
-    (_mmhg("systolic_lying_mmhg", "Systolic, lying", 60, 280, False), _mmhg("diastolic_lying_mmhg", "Diastolic, lying", 30, 180, False),
-     _mmhg("systolic_standing_1min_mmhg", "Systolic, 1 min", 40, 280), _mmhg("diastolic_standing_1min_mmhg", "Diastolic, 1 min", 20, 180),
-     _mmhg("systolic_standing_3min_mmhg", "Systolic, 3 min", 40, 280), _mmhg("diastolic_standing_3min_mmhg", "Diastolic, 3 min", 20, 180),
-     Field("resting_pulse_per_min", "Resting pulse", "per min", "count", 25, 220, optional=True), Field("symptoms", "Symptoms now", "", "yes_no")),
-    0, read, HIGH, gate=True, benign={"systolic_lying_mmhg": 126, "diastolic_lying_mmhg": 78, "systolic_standing_3min_mmhg": 122, "diastolic_standing_3min_mmhg": 78},
-    adverse={"systolic_lying_mmhg": 152, "diastolic_lying_mmhg": 92})
+    (
+        _mmhg("systolic_lying_mmhg", "Systolic, lying", 60, 280, False),
+        _mmhg("diastolic_lying_mmhg", "Diastolic, lying", 30, 180, False),
+        _mmhg("systolic_standing_1min_mmhg", "Systolic, 1 min", 40, 280),
+        _mmhg("diastolic_standing_1min_mmhg", "Diastolic, 1 min", 20, 180),
+        _mmhg("systolic_standing_3min_mmhg", "Systolic, 3 min", 40, 280),
+        _mmhg("diastolic_standing_3min_mmhg", "Diastolic, 3 min", 20, 180),
+        Field("resting_pulse_per_min", "Resting pulse", "per min", "count", 25, 220, optional=True),
+        Field("symptoms", "Symptoms now", "", "yes_no"),
+    ),
+    0,
+    read,
+    HIGH,
+    gate=True,
+    benign={
+        "systolic_lying_mmhg": 126,
+        "diastolic_lying_mmhg": 78,
+        "systolic_standing_3min_mmhg": 122,
+        "diastolic_standing_3min_mmhg": 78,
+    },
+    adverse={"systolic_lying_mmhg": 152, "diastolic_lying_mmhg": 92},
+)

@@ -30,9 +30,21 @@ def read(result: ChairStand, case: Case) -> Reading:
 
 
 TEST = ScreenTest(
-    "chair_stand_30s", "30-second chair stand", "strength of the legs",
-    ("Firm chair without arms, seat 43 cm, against a wall.", "Arms crossed on the chest, feet flat.", "Count full stands in 30 s; more than half-way up at the end counts.",
-     "If the arms are needed, tick it: the count is then 0."),
+    "chair_stand_30s",
+    "30-second chair stand",
+    "strength of the legs",
+    (
+        "Firm chair without arms, seat 43 cm, against a wall.",
+        "Arms crossed on the chest, feet flat.",
+        "Count full stands in 30 s; more than half-way up at the end counts.",
+        "If the arms are needed, tick it: the count is then 0.",
+    ),
     "Chair against the wall; stop at chest pain, dizziness or knee pain.",
-    (Field("count", "Stands", "count", "count", 0, 60), Field("arms_used", "Arms used", "", "yes_no")), 90, read, SOURCE, timer="counter",
-    benign={"count": 15, "arms_used": False}, adverse={"count": 3, "arms_used": False})
+    (Field("count", "Stands", "count", "count", 0, 60), Field("arms_used", "Arms used", "", "yes_no")),
+    90,
+    read,
+    SOURCE,
+    timer="counter",
+    benign={"count": 15, "arms_used": False},
+    adverse={"count": 3, "arms_used": False},
+)

@@ -25,11 +25,25 @@ def read(result: FourStageBalance, case: Case) -> Reading:
 
 _STAGE = "s"
 TEST = ScreenTest(
-    "four_stage_balance", "Four-stage balance", "standing on a base that gets smaller",
-    ("Stand beside a worktop; you may help into each stage, then let go.", "Feet together, then half-step, then heel to toe, then one leg: 10 s each.",
-     "Stop at the first stage that is not held for 10 s."),
+    "four_stage_balance",
+    "Four-stage balance",
+    "standing on a base that gets smaller",
+    (
+        "Stand beside a worktop; you may help into each stage, then let go.",
+        "Feet together, then half-step, then heel to toe, then one leg: 10 s each.",
+        "Stop at the first stage that is not held for 10 s.",
+    ),
     "Stand within reach behind the person; worktop in front.",
-    (Field("side_by_side_s", "Feet together", _STAGE, "number", 0, 10), Field("semi_tandem_s", "Half-step", _STAGE, "number", 0, 10, optional=True),
-     Field("tandem_s", "Heel to toe", _STAGE, "number", 0, 10, optional=True), Field("one_leg_s", "One leg", _STAGE, "number", 0, 10, optional=True)),
-    90, read, SOURCE, timer="stopwatch", benign={"side_by_side_s": 10, "semi_tandem_s": 10, "tandem_s": 10, "one_leg_s": 10},
-    adverse={"side_by_side_s": 10, "semi_tandem_s": 8})
+    (
+        Field("side_by_side_s", "Feet together", _STAGE, "number", 0, 10),
+        Field("semi_tandem_s", "Half-step", _STAGE, "number", 0, 10, optional=True),
+        Field("tandem_s", "Heel to toe", _STAGE, "number", 0, 10, optional=True),
+        Field("one_leg_s", "One leg", _STAGE, "number", 0, 10, optional=True),
+    ),
+    90,
+    read,
+    SOURCE,
+    timer="stopwatch",
+    benign={"side_by_side_s": 10, "semi_tandem_s": 10, "tandem_s": 10, "one_leg_s": 10},
+    adverse={"side_by_side_s": 10, "semi_tandem_s": 8},
+)

@@ -15,8 +15,29 @@ def read(result: StraightLegRaise, case: Case) -> Reading:
 
 
 TEST = ScreenTest(
-    "straight_leg_raise", "Straight-leg raise", "length of the back of the thigh, and the nerve's answer",
-    ("Lie on the back, knee straight, ankle relaxed.", "Raise the leg until it stops or pain begins.", "Ask what is felt: nothing, a stretch, or pain down the leg."),
+    "straight_leg_raise",
+    "Straight-leg raise",
+    "length of the back of the thigh, and the nerve's answer",
+    (
+        "Lie on the back, knee straight, ankle relaxed.",
+        "Raise the leg until it stops or pain begins.",
+        "Ask what is felt: nothing, a stretch, or pain down the leg.",
+    ),
     "Stop at the first leg pain; leave it out in acute sciatica.",
-    (Field("deg", "Angle", "deg", "number", 5, 120), Field("response", "What is felt", "", "choice", choices=(("none", "Nothing special"), ("stretch", "Stretch"), ("leg_pain", "Pain down the leg")))),
-    180, read, SOURCE, per_side=True, benign={"deg": 78, "response": "stretch"}, adverse={"deg": 45, "response": "stretch"})
+    (
+        Field("deg", "Angle", "deg", "number", 5, 120),
+        Field(
+            "response",
+            "What is felt",
+            "",
+            "choice",
+            choices=(("none", "Nothing special"), ("stretch", "Stretch"), ("leg_pain", "Pain down the leg")),
+        ),
+    ),
+    180,
+    read,
+    SOURCE,
+    per_side=True,
+    benign={"deg": 78, "response": "stretch"},
+    adverse={"deg": 45, "response": "stretch"},
+)

@@ -16,8 +16,21 @@ def read(result: TimedUpAndGo, case: Case) -> Reading:
 
 
 TEST = ScreenTest(
-    "timed_up_and_go", "Timed up and go", "walking, turning and rising in one",
-    ("Chair with arms, seat about 45 cm; a mark 3 m ahead.", "Usual shoes and walking aid.", "On 'go': rise, walk to the mark, turn, come back, sit.",
-     "Stop the clock when the back touches the chair."),
+    "timed_up_and_go",
+    "Timed up and go",
+    "walking, turning and rising in one",
+    (
+        "Chair with arms, seat about 45 cm; a mark 3 m ahead.",
+        "Usual shoes and walking aid.",
+        "On 'go': rise, walk to the mark, turn, come back, sit.",
+        "Stop the clock when the back touches the chair.",
+    ),
     "A second person walks along when balance is doubtful; stop at dizziness.",
-    (Field("seconds", "Time", "s", "number", 3, 180),), 90, read, SOURCE, timer="stopwatch", benign={"seconds": 9.0}, adverse={"seconds": 15.0})
+    (Field("seconds", "Time", "s", "number", 3, 180),),
+    90,
+    read,
+    SOURCE,
+    timer="stopwatch",
+    benign={"seconds": 9.0},
+    adverse={"seconds": 15.0},
+)

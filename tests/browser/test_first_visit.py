@@ -74,6 +74,8 @@ def keep_test(page: Page, title: str) -> None:
     with page.expect_response(lambda r: r.url.endswith("/tests") and r.request.method == "POST") as answered:
         page.get_by_role("button", name="Keep the result").click()
     assert answered.value.ok, title
+    expect(page.locator(".results li").first).to_contain_text(title)
+    expect(page.locator(".choice .tag").first).to_be_visible(timeout=120_000)
 
 
 def test_from_log_in_to_the_printed_page(page: Page) -> None:
@@ -105,12 +107,12 @@ def test_from_log_in_to_the_printed_page(page: Page) -> None:
     expect(page.locator(".choice .tag").first).to_be_visible(timeout=120_000)
     page.locator(".choice", has_text="Timed up and go").click()
     number(page, "Time", "11")
-    keep_test(page, "timed up and go")
+    keep_test(page, "Timed up and go")
     page.locator(".choice", has_text="Bone density").click()
-    page.get_by_role("combobox", name="Site").click()
+    page.locator(".el-select", has=page.get_by_role("combobox", name="Site")).click()
     page.get_by_role("option", name="Total hip").click()
     number(page, "T-score", "-2.8")
-    keep_test(page, "bone density")
+    keep_test(page, "Bone density")
     expect(page.get_by_text("osteoporosis range")).to_be_visible()
     page.get_by_role("link", name="Read the limits").click()
 

@@ -72,7 +72,7 @@ onMounted(() => {
         <div class="row facts"><b>{{ say('programme.minutes', { n: answer.minutes }) }}</b><b>{{ say('programme.changes', { n: answer.changes_of_position }) }}</b><span class="tag">{{ quality }}</span></div>
         <div v-if="client.programme!.violations.length" class="broken" role="alert"><b>{{ say('programme.broken') }}</b><p v-for="v in client.programme!.violations" :key="v.ref + v.side">{{ titleOf(v.ref) }}: {{ v.why }}</p></div>
         <p v-if="!answer.movements.length" class="sheet">{{ say('programme.empty') }}</p>
-        <ol class="strip">
+        <ol class="strip" tabindex="0" :aria-label="say('station.programme')">
           <li v-for="(m, i) in answer.movements" :key="m.ref" class="move">
             <span class="position" :class="{ same: !newPosition(i) }">{{ newPosition(i) ? m.position : ' ' }}</span>
             <div class="card">

@@ -30,7 +30,7 @@ async function begin(): Promise<void> {
 
 <template>
   <main class="new">
-    <form class="sheet stack" @submit.prevent="begin">
+    <form class="sheet stack" novalidate @submit.prevent="begin">
       <h1>{{ say('new.title') }}</h1>
       <p class="soft">{{ say('new.lead') }}</p>
       <label>{{ say('new.name') }}<el-input v-model="person.name" name="name" maxlength="120" /></label>

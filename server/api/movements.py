@@ -87,6 +87,7 @@ def drawing(
 ):
     """The picture of a step for this client as SVG; `values` is 'name:value,name:value'."""
     engine = engine_of(client_of(request, client_id).latest())
+    engine.warm()
     step = find(f"{family_id}/{step_id}")[1]
     wanted: dict[str, float | str] = {}
     for pair in filter(None, values.split(",")):

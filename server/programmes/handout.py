@@ -14,13 +14,17 @@ from django.utils.safestring import mark_safe
 from programmes.building import NotAllowed, newest, open_for, profile_for, violations_of
 
 
+def _unit(unit: str) -> str:
+    return {"deg": "°", "": ""}.get(unit, f" {unit}")
+
+
 def _movement(engine: Engine, movement: dict[str, Any]) -> dict[str, Any]:
     family, step = find(movement["ref"])
     side = movement["sides"][0]
     profile = profile_for(engine, movement, side)
     titles = {p.id: p for p in step.parameters}
     measures = [
-        f"{titles[k].title}: {v if isinstance(v, str) else format(v, 'g')} {titles[k].unit}".strip()
+        f"{titles[k].title}: {v if isinstance(v, str) else format(v, 'g')}{_unit(titles[k].unit)}"
         for k, v in movement["values"].items()
         if k in titles
     ]

@@ -9,8 +9,8 @@ from functools import cached_property
 from amvel.body import Anthropometry, Capacities, Measures, measure
 from amvel.case import Case
 from amvel.fitting import start_values
-from amvel.movements import MODEL_VERSION, Family, Profiler, Step
-from amvel.safety import CONTEXTS, RULEBOOK_VERSION, Envelope, Verdict, envelope, judge
+from amvel.movements import MODEL_VERSION, Family, Profiler, Request, Step, all_steps
+from amvel.safety import CONTEXTS, RULEBOOK_VERSION, Envelope, Verdict, envelope, judge, sides_of
 from amvel.screening import Findings, StopSign, find_out, stop_signs
 
 _MOST_PROFILERS = 6
@@ -85,6 +85,12 @@ class Engine:
             return (family is None or f.id == family) and (step is None or s.id == step)
 
         return judge(self.case, self.findings, self.envelope, self.profiler, self.values, only, contexts)
+
+    def warm(self) -> None:
+        """Solve the whole library for this body in one batch, so that single steps are there at once."""
+        self.profiler.profiles(
+            [Request(f, s, side, self.values(f, s)) for f, s in all_steps() for side in sides_of(s)]
+        )
 
     @property
     def digest(self) -> str:

@@ -19,6 +19,7 @@ _NECK = {"neck.flexion": 0.3, "head.nod": 0.3}
 _SIDES = ("left", "right")
 _LEVEL = Aim("left.hip", "z", 0.0, origin="right.hip", weight=0.5)
 _SQUARE = Aim("left.hip", "x", 0.0, origin="right.hip", must_hold=False)
+_SQUARE_LYING = Aim("left.hip", "x", 0.0, origin="right.hip", weight=0.3)
 _FEET_LEVEL = Aim("left.ankle", "x", 0.0, origin="right.ankle")
 
 
@@ -51,7 +52,7 @@ def _arms_by_the_side() -> dict[str, float]:
 
 def own_heel_distance_cm(body: Anthropometry) -> float:
     """Heels from the sit bones at which crook lying is easy for this stature (our estimate)."""
-    return 19.0 * body.stature_m
+    return 22.0 * body.stature_m
 
 
 def supine_crook(body: Anthropometry, heel_distance_cm: float | None = None, head_pad_cm: float = 0.0) -> Frame:
@@ -67,7 +68,7 @@ def supine_crook(body: Anthropometry, heel_distance_cm: float | None = None, hea
         angles,
         {**_NECK, **_legs_give("hip.flexion", "knee.flexion", "ankle.dorsiflexion")},
         (Touch("occiput", "head pad"), Touch("upper_back", "floor"), Touch("sacrum", "floor"), *feet()),
-        (*(Aim(f"{s}.heel", "x", heels_cm, origin=f"{s}.sit_bone") for s in _SIDES), _SQUARE, _LEVEL),
+        (*(Aim(f"{s}.heel", "x", heels_cm, origin=f"{s}.sit_bone") for s in _SIDES), _SQUARE_LYING, _LEVEL),
         surfaces={"floor": FLOOR, "head pad": Surface("head pad", "level", head_pad_cm, title="head pad")},
         facts=FrameFacts(on_floor=True, lying_flat=True),
     )
@@ -91,7 +92,7 @@ def supine_calves_up(body: Anthropometry, support_cm: float, hip_deg: float = 90
             Touch("sacrum", "floor"),
             *(Touch(f"{s}.calf_under", "calf support", strategy="rests") for s in _SIDES),
         ),
-        (_SQUARE, _LEVEL),
+        (_SQUARE_LYING, _LEVEL),
         surfaces={
             **frame.surfaces,
             "calf support": Surface("calf support", "level", support_cm, title="chair seat or box"),

@@ -7,6 +7,7 @@ import hashlib
 import json
 from collections import OrderedDict
 from dataclasses import dataclass, field, replace
+from threading import RLock
 
 import numpy as np
 
@@ -81,6 +82,7 @@ class Profiler:
         self._sketches: OrderedDict[str, Profile] = OrderedDict()
         self._kept: OrderedDict[str, Profile] = OrderedDict()
         self._keep = keep
+        self._lock = RLock()  # requests of one server share a profiler
 
     def digest(self) -> str:
         text = json.dumps([MODEL_VERSION, repr(self.body.measures), self.capacities.digest()])
@@ -98,6 +100,12 @@ class Profiler:
         return self._answer(requests, self._sketches, 0)
 
     def _answer(
+        self, requests: list[Request], kept: "OrderedDict[str, Profile]", between: int
+    ) -> list[Profile]:
+        with self._lock:
+            return self._answer_alone(requests, kept, between)
+
+    def _answer_alone(
         self, requests: list[Request], kept: "OrderedDict[str, Profile]", between: int
     ) -> list[Profile]:
         missing = {r.key(): r for r in requests if r.key() not in kept}

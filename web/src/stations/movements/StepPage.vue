@@ -45,7 +45,7 @@ watch(() => [props.movement, side.value], () => {
   <el-dialog :model-value="true" width="min(1180px, 96vw)" top="3vh" :title="movement.title" @close="emit('close')">
     <div class="page">
       <div class="stack">
-        <div class="figure big" v-html="tried?.svg || ''" />
+        <div v-if="tried?.svg" class="figure big" v-html="tried.svg" /><div v-else class="figure big waiting" role="status">{{ tried ? tried.profile.fault : say('app.loading') }}</div>
         <template v-if="tried?.modified_svg"><h3>{{ say('movements.solved') }}</h3><div class="figure big solved" v-html="tried.modified_svg" /></template>
         <p v-if="failed" role="alert">{{ failed }}</p>
       </div>
@@ -70,7 +70,7 @@ watch(() => [props.movement, side.value], () => {
 </template>
 
 <style scoped>
-.page { display: grid; grid-template-columns: 1.1fr 1fr; gap: var(--space-5); } .big { height: 330px; padding: 10px; } .solved { height: 250px; outline: 2px solid var(--straw); }
+.page { display: grid; grid-template-columns: 1.1fr 1fr; gap: var(--space-5); } .big { height: 330px; padding: 10px; } .waiting { display: grid; place-items: center; color: var(--ink-soft); } .solved { height: 250px; outline: 2px solid var(--straw); }
 .changed { background: var(--straw-wash); border-radius: var(--round-small); padding: 9px 14px; font-weight: 700; } .reasons { border-left: 5px solid var(--brick); padding-left: 14px; } .slider { display: grid; }
 .demand { border-collapse: collapse; width: 100%; } .demand th { text-align: left; font-weight: 400; padding: 4px 0; } .demand td { text-align: right; padding: 4px 0 4px 12px; font-variant-numeric: tabular-nums; } .demand tr { border-bottom: 1px solid var(--line); } .over td:nth-child(2) { color: var(--brick); font-weight: 700; }
 </style>

@@ -96,7 +96,11 @@ FAMILY = Family(
             "belt_round_waist",
             "Calves on a seat, belt round the waist",
             _calves,
-            ("As before, with a belt or a band laid loosely round the waist.",),
+            (
+                "Lie on your back with the buttocks close to the seat, both calves on it.",
+                "Pad the seat until the back of the pelvis lies fully on the floor.",
+                "Lay a belt or a band loosely round the waist.",
+            ),
             ("fill the belt on every side", "make it equal left and right"),
             (_CLIMBS, _SQUEEZE),
             "the belt growing tighter behind as well as in front",

@@ -67,7 +67,10 @@ FAMILY = Family(
             "larger_opening",
             "Larger opening",
             _frames,
-            ("As before; your back near a wall tells you when you roll.", _PAD),
+            (
+                "Lie on your side, hips and knees bent, hips stacked; your back near a wall tells you when you roll.",
+                _PAD,
+            ),
             ("open as far as the pelvis stays", "pause, then close slowly"),
             _FAULTS,
             "the side of the upper buttock",

@@ -17,6 +17,7 @@ _ROW_SCALE = 1000.0  # one millimetre of gap weighs one
 _ROOT_WEIGHT = 0.5
 _MAX_ITERATIONS = 70
 _STOP = 1e-7
+_LOOSE = 4.0  # keeps joints that give easily from drifting where nothing holds them
 _RELEASES = 4
 
 
@@ -96,7 +97,7 @@ def _compile(skeleton: Skeleton, specs: list[PoseSpec], stops: dict[str, tuple[f
         for name, value in spec.angles_rad.items():
             out.target[i, JOINT_INDEX[name]] = value
         for name, stiffness in spec.free.items():
-            out.spring[i, JOINT_INDEX[name]] = stiffness
+            out.spring[i, JOINT_INDEX[name]] = stiffness * (_LOOSE if stiffness <= 1.0 else 1.0)
     for name, (low, high) in stops.items():
         j = JOINT_INDEX[name]
         out.low[:, j], out.high[:, j] = low, high

@@ -1,0 +1,108 @@
+"""Supports: balance, friction, resting limbs, and independence of the sampling."""
+
+import numpy as np
+import pytest
+from amvel.body import GRAVITY_M_S2, Contact, PoseSpec, Row, Skeleton, demand, react, solve
+
+from tests.bodies import body, library_profiles, profiler
+
+
+def leaning(friction: float, degrees: float = 20.0) -> tuple[Skeleton, PoseSpec]:
+    """A stiff body leaning with the back of the hands' height on nothing: only the feet hold it."""
+    skeleton = Skeleton(body())
+    tilt = np.radians(degrees)
+    root = np.array([[np.cos(tilt), 0, np.sin(tilt)], [0, 1, 0], [-np.sin(tilt), 0, np.cos(tilt)]])
+    rows, contacts = [], []
+    for s in ("left", "right"):
+        rows.append(Row(f"{s} ball", f"{s}.ball", (0, 0, 1), 0.0))
+        contacts += [
+            Contact(f"{s}.heel", "floor", friction=friction),
+            Contact(f"{s}.ball", "floor", friction=friction),
+        ]
+    return skeleton, PoseSpec("leaning", root, (0, 0, 0.8), rows=tuple(rows), contacts=tuple(contacts))
+
+
+def test_a_body_that_leans_beyond_its_feet_does_not_stand() -> None:
+    skeleton, spec = leaning(0.6)
+    posed = solve(skeleton, [spec], {})
+    assert not react(skeleton, [spec], posed).stands().any()
+
+
+def test_standing_on_both_feet_shares_the_weight_evenly() -> None:
+    from amvel.movements import Request, find
+
+    p = profiler()
+    family, step = find("heel_raise/hands_hover")
+    first = p.profile(Request(family, step, "both", step.defaults(p.body)))
+    left, right = (first.columns[f"{s}.foot_support_percent_bw"][0] for s in ("left", "right"))
+    assert left == pytest.approx(right, abs=0.5)
+    assert left + right == pytest.approx(100, abs=0.5)
+
+
+def test_no_support_pulls_and_none_slips_beyond_its_friction() -> None:
+    p = profiler()
+    for profile in library_profiles():
+        reactions = react(p.skeleton, list(profile.specs), profile.posed)
+        for b, spec in enumerate(profile.specs):
+            for c, contact in enumerate(spec.contacts):
+                force = reactions.force[b, reactions.contact[b] == c]
+                normal = force @ np.array(contact.normal)
+                shear = np.linalg.norm(force - normal[:, None] * np.array(contact.normal), axis=1)
+                assert normal.min() > -1e-6, (profile.request.label, contact.point)
+                assert (shear <= contact.friction * normal + 1e-3).all(), (profile.request.label, contact.point)
+
+
+REFS = (
+    "knee_fold/single_fold",
+    "arm_or_leg_slide/leg_lift",
+    "wall_plank/forearms",
+    "tall_hinge/hands_on_thighs",
+    "tandem_stand/firm_hand",
+)
+
+
+@pytest.mark.parametrize("ref", REFS)
+def test_a_finer_sampling_of_the_contacts_changes_no_quantity_by_more_than_one_percent(ref: str) -> None:
+    p = profiler()
+    profile = next(x for x in library_profiles() if x.request.label == ref)
+    specs, facts = list(profile.specs), [f.facts for f in profile.frames]
+    coarse, fine = (
+        demand(p.skeleton, specs, profile.posed, react(p.skeleton, specs, profile.posed, n), facts)
+        for n in (3, 5)
+    )
+    for name, values in coarse.items():
+        assert fine[name] == pytest.approx(values, rel=0.01, abs=0.3), name
+
+
+def test_a_resting_foot_presses_no_more_than_its_own_limb() -> None:
+    p = profiler()
+    profile = next(x for x in library_profiles() if x.request.label == "knee_fold/single_fold")
+    leg = sum(
+        s.mass_kg
+        for s in p.body.segments
+        if s.name.startswith("right.") and s.name.split(".")[1] in ("thigh", "shank", "foot", "toes")
+    )
+    share = 100 * leg / p.body.mass_kg
+    assert 0 < profile.peak("right.foot_support_percent_bw") < share
+
+
+def test_moments_scale_with_mass_and_length() -> None:
+    """The same shape at another size: moments go with mass times length."""
+    from amvel.body import Measures, healthy, measure
+    from amvel.movements import Profiler, Request, find
+
+    family, step = find("knee_fold/both_lowered")
+    found = []
+    for stature in (1.50, 1.80):
+        q = Profiler(measure(Measures(stature, 23.0 * stature**2, "female")), healthy())
+        values = {**step.defaults(q.body), "lower_cm": 3.0 * stature / 1.5, "heel_distance_cm": 22.0 * stature}
+        profile = q.profile(Request(family, step, "both", values))
+        found.append(profile.peak("pelvic_flexion_moment_nm") / (q.body.mass_kg * stature))
+    assert found[0] == pytest.approx(found[1], rel=0.02)
+
+
+def test_weight_in_newtons_is_what_the_floor_carries() -> None:
+    p = profiler()
+    profile = next(x for x in library_profiles() if x.request.label == "breathing_rest/knees_bent")
+    reactions = react(p.skeleton, list(profile.specs), profile.posed)
+    assert reactions.force[0, :, 2].sum() == pytest.approx(p.body.mass_kg * GRAVITY_M_S2, abs=0.1)

@@ -4,6 +4,7 @@ from functools import lru_cache
 from math import radians
 
 import numpy as np
+
 from amvel.body import Anthropometry, Contact, Measures, PoseSpec, Row, Skeleton, healthy, measure
 from amvel.movements import Profiler, Request, all_steps
 from amvel.safety import sides_of

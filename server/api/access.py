@@ -2,9 +2,10 @@
 
 import uuid
 
+from django.http import Http404, HttpRequest
+
 from clients.casework import audit
 from clients.models import Client
-from django.http import Http404, HttpRequest
 
 
 def client_of(request: HttpRequest, client_id: str, action: str = "") -> Client:

@@ -2,18 +2,18 @@
 
 from typing import Any
 
-from amvel import answers
-from amvel.fitting import fits, refused_seats
-from clients.casework import SECTIONS, case_data, change, create_client, engine_of, judgement
-from clients.models import CaseRevision, Client
-from clients.stations import next_action, station_states
 from django.db.models import Max, OuterRef, Subquery
 from django.http import HttpRequest
 from ninja import Router, Schema, Status
 from pydantic import Field
 
+from amvel import answers
+from amvel.fitting import fits, refused_seats
 from api.access import client_of
 from api.problems import PROBLEMS
+from clients.casework import SECTIONS, case_data, change, create_client, engine_of, judgement
+from clients.models import CaseRevision, Client
+from clients.stations import next_action, station_states
 
 router = Router(tags=["clients"])
 

@@ -2,18 +2,18 @@
 
 from typing import Any
 
+from django.http import HttpRequest, HttpResponse
+from ninja import Router, Schema
+from pydantic import Field
+
 from amvel import answers
 from amvel.engine import Engine
 from amvel.movements import Profile, Request, UnknownMovement, find
 from amvel.movements.figure import figure
 from amvel.safety import judge_one, sides_of
-from clients.casework import engine_of, judgement
-from django.http import HttpRequest, HttpResponse
-from ninja import Router, Schema
-from pydantic import Field
-
 from api.access import client_of
 from api.problems import PROBLEMS, problem
+from clients.casework import engine_of, judgement
 
 router = Router(tags=["movements"])
 

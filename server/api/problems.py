@@ -1,13 +1,14 @@
 """Errors as problem details (RFC 9457), in one place."""
 
+from django.http import Http404, HttpRequest, JsonResponse
+from ninja import NinjaAPI, Schema
+from ninja.errors import AuthenticationError, HttpError, ValidationError
+
 from amvel.body import BodyError
 from amvel.case import CaseError
 from amvel.movements import UnknownMovement
 from amvel.planning import ProgrammeBlocked
 from clients.casework import Stale, case_data
-from django.http import Http404, HttpRequest, JsonResponse
-from ninja import NinjaAPI, Schema
-from ninja.errors import AuthenticationError, HttpError, ValidationError
 from programmes.building import NotAllowed
 
 

@@ -2,18 +2,18 @@
 
 from typing import Any
 
-from clients.casework import audit
-from clients.models import Client
 from django.db import transaction
 from django.http import Http404, HttpRequest, HttpResponse
 from ninja import Router, Schema, Status
-from programmes import building
-from programmes.handout import hand_out_html, hand_out_pdf
-from programmes.models import Programme
 from pydantic import Field
 
 from api.access import client_of
 from api.problems import PROBLEMS
+from clients.casework import audit
+from clients.models import Client
+from programmes import building
+from programmes.handout import hand_out_html, hand_out_pdf
+from programmes.models import Programme
 
 router = Router(tags=["programmes"])
 

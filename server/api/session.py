@@ -1,9 +1,5 @@
 """Logging in and out."""
 
-from amvel import answers
-from amvel.safety import RULEBOOK_VERSION
-from amvel.screening.stop_signs import QUESTIONS
-from clients.casework import audit
 from django.contrib.auth import authenticate, login, logout
 from django.http import HttpRequest
 from django.middleware.csrf import get_token
@@ -11,7 +7,11 @@ from ninja import Router, Schema
 from ninja.utils import check_csrf
 from pydantic import Field
 
+from amvel import answers
+from amvel.safety import RULEBOOK_VERSION
+from amvel.screening.stop_signs import QUESTIONS
 from api.problems import PROBLEMS, problem
+from clients.casework import audit
 
 router = Router(tags=["session"])
 

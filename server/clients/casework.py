@@ -2,14 +2,14 @@
 
 from typing import Any
 
+from django.db import IntegrityError, transaction
+from django.utils import timezone
+
 from accounts.models import User
 from amvel import answers
 from amvel.case import read_case
 from amvel.engine import Engine
 from amvel.planning.next_test import next_tests
-from django.db import IntegrityError, transaction
-from django.utils import timezone
-
 from clients.models import AuditEntry, CaseRevision, Client, Judgement
 
 SECTIONS = (

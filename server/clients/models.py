@@ -2,9 +2,10 @@
 
 import uuid
 
-from accounts.models import Organisation
 from django.conf import settings
 from django.db import models
+
+from accounts.models import Organisation
 
 
 class Client(models.Model):

@@ -1,9 +1,10 @@
 """Addresses: the API, and the web application for everything else."""
 
-from api.root import api
 from django.conf import settings
 from django.http import FileResponse, HttpResponse
 from django.urls import path, re_path
+
+from api.root import api
 
 
 def page(request, *args, **kwargs):

@@ -2,6 +2,8 @@
 
 from typing import Any
 
+from django.http import Http404
+
 from accounts.models import User
 from amvel import answers
 from amvel.engine import Engine
@@ -11,8 +13,6 @@ from amvel.safety import RULEBOOK_VERSION, plain_fault
 from amvel.safety.verdict import Breach
 from clients.casework import engine_of
 from clients.models import Client
-from django.http import Http404
-
 from programmes.models import Programme
 
 

@@ -2,15 +2,15 @@
 
 from typing import Any
 
+from django.conf import settings
+from django.template.loader import render_to_string
+from django.utils.safestring import mark_safe
+
 from amvel.engine import Engine
 from amvel.fitting import fits, seat_for
 from amvel.movements import find
 from amvel.movements.figure import figure
 from clients.models import Client
-from django.conf import settings
-from django.template.loader import render_to_string
-from django.utils.safestring import mark_safe
-
 from programmes.building import NotAllowed, newest, open_for, profile_for, violations_of
 
 

@@ -2,9 +2,10 @@
 
 import uuid
 
-from clients.models import AppendOnly, Client
 from django.conf import settings
 from django.db import models
+
+from clients.models import AppendOnly, Client
 
 
 class Programme(AppendOnly):

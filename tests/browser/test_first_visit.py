@@ -5,10 +5,10 @@ from collections.abc import Iterator
 from datetime import date
 
 import pytest
-from clients.casework import create_client
 from playwright.sync_api import Browser, Page, expect, sync_playwright
 from pypdf import PdfReader
 
+from clients.casework import create_client
 from tests.conftest import ROOT
 from tests.server.conftest import PASSWORD, today_case, user_of
 

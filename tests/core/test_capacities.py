@@ -3,6 +3,7 @@
 from math import degrees, radians
 
 import pytest
+
 from amvel.body import HEALTHY_DEG, cautious, healthy
 from amvel.case import read_case
 from amvel.screening import find_out

@@ -3,6 +3,7 @@
 import copy
 
 import pytest
+
 from amvel.case import Case, CaseError, read_case
 from amvel.engine import case_digest
 

@@ -4,8 +4,8 @@ import json
 from pathlib import Path
 
 import pytest
-from amvel.cli import main
 
+from amvel.cli import main
 from tests.conftest import ROOT
 
 CASE = str(ROOT / "demo" / "cases" / "low-bone-mass.json")

@@ -2,11 +2,11 @@
 
 import numpy as np
 import pytest
+
 from amvel.body import cautious, healthy
 from amvel.movements import DeclarationError, Dose, Family, Fault, Parameter, Request, Step, find
 from amvel.movements.frames import Aim, Touch, compile_frame, mirrored, other_side
 from amvel.movements.positions import sitting, supine_crook
-
 from tests.bodies import body, profiler
 
 

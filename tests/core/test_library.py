@@ -2,12 +2,12 @@
 
 import numpy as np
 import pytest
+
 from amvel.body import GRAVITY_M_S2, react
 from amvel.movements import POSITIONS, all_steps, library
 from amvel.movements.figure import figure
 from amvel.movements.frames import other_side
 from amvel.quantities import REGISTRY, base_id
-
 from tests.bodies import SIZES, library_profiles, profiler
 
 # This body's hips are too wide for the wide clam: it is offered the smaller opening instead.

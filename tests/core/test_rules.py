@@ -3,6 +3,7 @@
 from datetime import date, timedelta
 
 import pytest
+
 from amvel.case import read_case
 from amvel.safety import envelope, rulebook
 from amvel.screening import find_out, stop_signs

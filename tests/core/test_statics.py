@@ -2,8 +2,8 @@
 
 import numpy as np
 import pytest
-from amvel.body import GRAVITY_M_S2, Contact, PoseSpec, Row, Skeleton, demand, react, solve
 
+from amvel.body import GRAVITY_M_S2, Contact, PoseSpec, Row, Skeleton, demand, react, solve
 from tests.bodies import body, library_profiles, profiler
 
 

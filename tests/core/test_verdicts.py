@@ -4,11 +4,11 @@ import copy
 import math
 
 import pytest
+
 from amvel.case import read_case
 from amvel.engine import Engine
 from amvel.planning import ProgrammeBlocked, plan, swaps, violations
 from amvel.safety import describe
-
 from tests.conftest import DEMO, demo
 
 _engines: dict[str, Engine] = {}
@@ -191,7 +191,6 @@ def test_every_reason_is_a_finite_number_with_a_source() -> None:
 
 def test_fits_go_in_the_right_direction_and_amount() -> None:
     from amvel.fitting import fits, wall_distance_cm
-
     from tests.bodies import body, profiler
 
     room = read_case(demo("low-bone-mass")).room

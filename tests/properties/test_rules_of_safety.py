@@ -7,15 +7,15 @@ import copy
 from datetime import date, timedelta
 
 import pytest
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
 from amvel.case import CaseError, read_case
 from amvel.engine import Engine, case_digest
 from amvel.planning import Item, violations
 from amvel.safety import CONTEXTS, check, envelope
 from amvel.safety.verdict import adverse, valid_overrides
 from amvel.screening import find_out
-from hypothesis import given, settings
-from hypothesis import strategies as st
-
 from tests import bodies
 from tests.conftest import demo
 

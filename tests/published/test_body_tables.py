@@ -3,9 +3,9 @@
 import numpy as np
 import pytest
 import yeadon
+
 from amvel.body import JOINTS, Measures, Skeleton, measure
 from amvel.body.anthropometry import MASS_SHARE
-
 from tests.bodies import SIZES, body
 
 # de Leva 1996, table 4: share of body mass (from memory).

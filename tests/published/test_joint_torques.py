@@ -3,10 +3,10 @@
 import mujoco
 import numpy as np
 import pytest
+
 from amvel.body import JOINT_INDEX, JOINTS, Posed, PoseSpec, Skeleton
 from amvel.body.loads import _Cuts
 from amvel.body.statics import Reactions
-
 from tests.bodies import body
 
 POSES = 12

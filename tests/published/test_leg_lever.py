@@ -2,9 +2,9 @@
 
 import numpy as np
 import pytest
+
 from amvel.body import GRAVITY_M_S2, Measures, measure
 from amvel.movements import Request, find
-
 from tests.bodies import profiler
 
 

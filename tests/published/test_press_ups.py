@@ -1,8 +1,8 @@
 """Share of body weight at the hands in press-ups."""
 
 import pytest
-from amvel.body import GRAVITY_M_S2, Skeleton, react, solve
 
+from amvel.body import GRAVITY_M_S2, Skeleton, react, solve
 from tests.bodies import body, press_up
 
 # Ebben et al. 2011, J Strength Cond Res (from memory): share of body weight at the hands, arms perpendicular to the trunk.

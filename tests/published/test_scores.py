@@ -3,6 +3,7 @@
 from datetime import date
 
 import pytest
+
 from amvel import screening
 from amvel.case import read_case
 from amvel.screening import bone_status

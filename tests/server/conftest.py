@@ -3,11 +3,11 @@
 import json
 
 import pytest
+from django.test import Client as Browser
+
 from accounts.models import Organisation, User
 from clients.casework import create_client
 from clients.management.commands.load_demo import WRITTEN_AS_OF, moved
-from django.test import Client as Browser
-
 from tests.conftest import demo
 
 PASSWORD = "a-long-password-1"

@@ -1,10 +1,10 @@
 """Log-in, lock-out, CSRF, and the walls between organisations."""
 
 import pytest
-from clients.models import AuditEntry, CaseRevision
 from django.db import DatabaseError, connection, transaction
 from django.test import Client as Browser
 
+from clients.models import AuditEntry, CaseRevision
 from tests.server.conftest import Api
 
 pytestmark = pytest.mark.django_db

@@ -1,8 +1,8 @@
 """Clients over the API against a real PostgreSQL."""
 
 import pytest
-from clients.models import CaseRevision, Judgement
 
+from clients.models import CaseRevision, Judgement
 from tests.server.conftest import Api
 
 pytestmark = pytest.mark.django_db
@@ -100,7 +100,6 @@ def test_the_api_document_is_what_the_web_client_was_made_from(api: Api) -> None
     import json
 
     from api.root import api as ninja
-
     from tests.conftest import ROOT
 
     stored = json.loads((ROOT / "web" / "src" / "api" / "openapi.json").read_text())

@@ -4,12 +4,12 @@ import json
 from datetime import date, time, timedelta
 from typing import Any
 
-from accounts.models import Organisation, User
 from django.conf import settings
 from django.core.management.base import BaseCommand
 from django.db import transaction
 from django.utils import timezone
 
+from accounts.models import Organisation, User
 from clients.casework import create_client
 from clients.models import Client
 

@@ -105,6 +105,7 @@ def test_from_log_in_to_the_printed_page(page: Page) -> None:
 
     page.wait_for_url("**/measure")
     expect(page.locator(".choice .tag").first).to_be_visible(timeout=120_000)
+    no_serious_fault(page, "measure")
     page.locator(".choice", has_text="Timed up and go").click()
     number(page, "Time", "11")
     keep_test(page, "Timed up and go")
@@ -142,6 +143,7 @@ def test_from_log_in_to_the_printed_page(page: Page) -> None:
 
     link = page.get_by_role("link", name="Open the PDF")
     expect(link).to_be_visible()
+    no_serious_fault(page, "papers")
     answer = page.request.get(link.get_attribute("href"))
     text = " ".join(" ".join(p.extract_text() for p in PdfReader(io.BytesIO(answer.body())).pages).split())
     assert "Nell Arden" in text

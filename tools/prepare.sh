@@ -2,7 +2,7 @@
 set -euo pipefail
 ROOT=${ROOT:?}
 VAR="$ROOT/var"
-mkdir -p "$VAR"
+mkdir -p "$VAR/static"
 fail() { echo "amvel: $*" >&2; exit 1; }
 say() { echo "amvel: $*" >&2; }
 

@@ -8,7 +8,7 @@ from accounts.models import User
 from amvel import answers
 from amvel.engine import Engine
 from amvel.movements import MODEL_VERSION, Request, find
-from amvel.planning import Item, blocked_by, plan, swaps, violations, words
+from amvel.planning import SETUP_MINUTES, Item, blocked_by, plan, swaps, violations, words
 from amvel.safety import RULEBOOK_VERSION, plain_fault
 from amvel.safety.verdict import Breach
 from clients.casework import engine_of
@@ -109,7 +109,7 @@ def swap(client: Client, user: User, out: str, into: str) -> Programme:
     place = next((i for i, m in enumerate(movements) if m["ref"] == out), None)
     if place is None:
         raise Http404
-    minutes = step.dose.minutes(len(group)) + 0.7
+    minutes = step.dose.minutes(len(group)) + SETUP_MINUTES
     movements[place] = {
         "ref": into,
         "title": _title(into),

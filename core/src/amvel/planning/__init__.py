@@ -2,6 +2,7 @@
 
 from amvel.planning.programme import (
     NEEDS,
+    SETUP_MINUTES,
     Covered,
     Item,
     Programme,
@@ -15,6 +16,7 @@ from amvel.planning.recheck import Violation, violations
 
 __all__ = [
     "NEEDS",
+    "SETUP_MINUTES",
     "Covered",
     "Item",
     "Programme",

@@ -130,6 +130,9 @@ def choices(case: Case, verdicts: list[Verdict], context: str) -> tuple[list[_Ch
         lacking = missing_prop(case, family, step)
         if len(allowed) < len(group):
             why_not[ref] = _excluded_words([v for v in group if not v.allowed], both=not allowed)
+        elif any(v.profile.request.values != allowed[0].profile.request.values for v in allowed):
+            # One set-up serves both sides of a programme; a blend of two has been judged by nobody.
+            why_not[ref] = "left and right need different set-ups"
         elif lacking:
             why_not[ref] = f"needs {lacking}, which the room does not have"
         elif step.effort > case.wishes.effort_0_to_10:
@@ -295,10 +298,7 @@ def _item(c: _Choice, envelope: Envelope) -> Item:
     why = (
         "for " + " and ".join(words(p) for p in serves) + (f"; covers: {'; '.join(obliged)}" if obliged else "")
     )
-    values = {k: v for verdict_ in c.verdicts[:1] for k, v in verdict_.profile.request.values.items()}
-    for other in c.verdicts[1:]:
-        if other.profile.request.values != values:
-            values = _easier_of(c.step, values, other.profile.request.values)
+    values = dict(c.verdicts[0].profile.request.values)
     return Item(
         c.ref,
         c.family.position,
@@ -311,18 +311,6 @@ def _item(c: _Choice, envelope: Envelope) -> Item:
         verdict,
         why,
     )
-
-
-def _easier_of(step: Step, a: dict[str, float | str], b: dict[str, float | str]) -> dict[str, float | str]:
-    """When the sides differ the easier value stays for both."""
-    out = dict(a)
-    for p in step.parameters:
-        if p.choices:
-            out[p.id] = max(a[p.id], b[p.id], key=lambda v: p.choices.index(str(v)))
-        else:
-            pick = max if p.easier == "up" else min
-            out[p.id] = pick(float(a[p.id]), float(b[p.id]))
-    return out
 
 
 _WORDS = {

@@ -251,11 +251,25 @@ def svg_part(part: Part) -> str:
     return f'<path d="{path(part.shape)}" fill="{part.fill}" stroke="{INK}" stroke-width="{part.stroke}" stroke-linejoin="round"/>'
 
 
+SHORT_CM = 6.0  # below this a motion is drawn at this length, so that it can be seen
+
+
+def _lengthened(points: list[tuple[float, float]]) -> list[tuple[float, float]]:
+    (x0, y0), (x1, y1) = points[0], points[-1]
+    length = float(np.hypot(x1 - x0, y1 - y0))
+    if length < 0.2:
+        return [points[0], (x0, y0 + SHORT_CM)]
+    return [(x0, y0), (x0 + (x1 - x0) / length * SHORT_CM, y0 + (y1 - y0) / length * SHORT_CM)]
+
+
 def arrow(points: list[tuple[float, float]]) -> str:
-    """A motion arrow along a path, in the picture plane; empty when the path is shorter than 3 cm."""
+    """A motion arrow along a path, in the picture plane; a small motion gets a short straight arrow, none gets none."""
     line = LineString(points)
-    if line.length < 3:
+    if line.length < 0.3:
         return ""
+    if line.length < SHORT_CM:
+        points = _lengthened(points)
+        line = LineString(points)
     data = "M" + "L".join(f"{x:.1f} {-y:.1f}" for x, y in points)
     (x0, y0), (x1, y1) = line.interpolate(line.length - 2.5).coords[0], points[-1]
     d = np.array([x1 - x0, y1 - y0])

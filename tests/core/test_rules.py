@@ -48,10 +48,10 @@ def test_loaded_flexion_by_bone_tier(t: float, strength: str | None) -> None:
 
 
 def test_osteoporosis_limits_rotation_to_half_of_the_measured_range() -> None:
-    turn = {"test": "joint_range", "on": str(TODAY), "joint": "trunk_rotation", "deg": 40}
-    assert limits(tests=(bone(-3), turn))["low_bone_mass.rotation"].bound == 20
+    turn = {"test": "trunk_rotation", "side": "left", "on": str(TODAY), "deg": 40}
+    assert limits(tests=(bone(-3), turn))["low_bone_mass.rotation_left"].bound == 20
     assert (
-        limits(tests=(bone(-3),))["low_bone_mass.rotation"].bound == 11.25
+        limits(tests=(bone(-3),))["low_bone_mass.rotation_left"].bound == 11.25
     )  # half of the half that is assumed
 
 

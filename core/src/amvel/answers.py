@@ -2,12 +2,15 @@
 
 from typing import Any
 
+from amvel.case import CONDITIONS, Field, form_of
 from amvel.engine import Engine, finite
 from amvel.movements import Profile, all_steps, find
 from amvel.planning import Programme
 from amvel.quantities import quantity
 from amvel.safety import Breach, Limit, Verdict, describe, plain_fault, rulebook
-from amvel.screening import test_library
+from amvel.screening import contradictions, test_library
+from amvel.screening.real_change import mdc95
+from amvel.screening.stop_signs import asked_of
 
 Data = dict[str, Any]
 
@@ -30,6 +33,10 @@ def limit_data(limit: Limit) -> Data:
         "review_on": limit.review_on.isoformat() if limit.review_on else None,
         "valid_until": limit.valid_until.isoformat() if limit.valid_until else None,
         "next_grade": limit.next_grade,
+        "grade": limit.grade,
+        "grades": limit.grades,
+        "waits_for": limit.waits_for,
+        "only_step": limit.only_step,
     }
 
 
@@ -116,7 +123,21 @@ def screen(engine: Engine) -> Data:
         "referrals": [{"id": r.id, "text": r.text, "source": str(r.source)} for r in engine.envelope.referrals],
         "assumptions": [{"id": a.id, "text": a.text, "test": a.test} for a in f.assumptions],
         "aged": list(f.aged),
+        "contradictions": [{"path": c.path, "text": c.text} for c in contradictions(engine.case)],
+        "sign_offs": sign_offs(engine),
+        "stop_questions": asked_of(engine.case),
     }
+
+
+def sign_offs(engine: Engine) -> list[Data]:
+    """What waits for a clinician, one line per rule."""
+    waiting: dict[str, list[str]] = {}
+    for x in engine.envelope.limits:
+        if x.waits_for:
+            waiting.setdefault(x.id.split(".")[0], []).append(x.says())
+    return [
+        {"clears": rule, "title": rulebook()[rule].title, "limits": lines} for rule, lines in waiting.items()
+    ]
 
 
 def readings(engine: Engine) -> list[Data]:
@@ -187,40 +208,65 @@ def movements() -> list[Data]:
     return out
 
 
+def field_data(x: Field) -> Data:
+    return {
+        "name": x.name,
+        "title": x.title,
+        "unit": x.unit,
+        "kind": x.kind,
+        "low": x.low,
+        "high": x.high,
+        "optional": x.optional,
+        "first": x.first,
+        "choices": [{"value": v, "title": w} for v, w in x.choices],
+    }
+
+
 def tests() -> list[Data]:
     """The screening tests as data."""
     return [
         {
             "id": t.id,
             "title": t.title,
+            "group": t.group,
             "measures": t.measures,
             "protocol": list(t.protocol),
             "safety": t.safety,
+            "position": t.position,
             "per_side": t.per_side,
             "timer": t.timer,
+            "trials": t.trials,
             "gate": t.gate,
             "validity_days": t.validity_days,
+            "unlocks": t.unlocks,
+            "ages": list(t.ages),
+            "change_band": round(mdc95(t.change.sd, t.change.icc), 2) if t.change else None,
             "source": str(t.source),
-            "fields": [
-                {
-                    "name": x.name,
-                    "title": x.title,
-                    "unit": x.unit,
-                    "kind": x.kind,
-                    "low": x.low,
-                    "high": x.high,
-                    "optional": x.optional,
-                    "choices": [{"value": v, "title": w} for v, w in x.choices],
-                }
-                for x in t.fields
-            ],
+            "fields": [field_data(x) for x in t.fields],
         }
         for t in test_library().values()
     ]
 
 
+_NOT_ASKED = frozenset(("kind", "noted_on"))
+
+
+def conditions() -> list[Data]:
+    """What can be known of a client, with the questions each opens."""
+    return [
+        {
+            "kind": kind,
+            "title": model.TITLE,
+            "group": model.GROUP,
+            "about": (model.__doc__ or "").strip().splitlines()[0] if model.__doc__ else "",
+            "asks": [field_data(x) for x in form_of(model, _NOT_ASKED)],
+        }
+        for kind, model in CONDITIONS.items()
+    ]
+
+
 def rules() -> list[Data]:
-    """The rule-book as data."""
+    """The rule-book as data, with every version of its numbers."""
     return [
         {
             "id": r.id,
@@ -230,6 +276,18 @@ def rules() -> list[Data]:
             "since": r.since.isoformat(),
             "checked": r.checked.isoformat(),
             "check_again": r.check_again.isoformat(),
+            "numbers": [
+                {
+                    "id": n.id,
+                    "value": n.value,
+                    "unit": n.unit,
+                    "says": n.says,
+                    "source": str(n.source),
+                    "since": n.since.isoformat(),
+                }
+                for n in r.numbers
+            ],
+            "examples": [e.says for e in r.examples],
         }
         for r in rulebook().values()
     ]

@@ -7,13 +7,15 @@ from collections import OrderedDict
 from functools import cached_property
 
 from amvel.body import Anthropometry, Capacities, Measures, measure
-from amvel.case import Case
+from amvel.body.anthropometry import ADULT_FROM_YEARS
+from amvel.case import Case, age_years
+from amvel.case.conditions.spine import RoundedBack
 from amvel.fitting import start_values
 from amvel.movements import MODEL_VERSION, Family, Profiler, Request, Step, all_steps
-from amvel.safety import CONTEXTS, RULEBOOK_VERSION, Envelope, Verdict, envelope, judge, sides_of
+from amvel.safety import CONTEXTS, RULEBOOK_VERSION, Envelope, Table, Verdict, envelope, judge, sides_of
 from amvel.screening import Findings, StopSign, find_out, stop_signs
 
-_MOST_PROFILERS = 6
+_MOST_PROFILERS = 64
 _profilers: "OrderedDict[str, Profiler]" = OrderedDict()
 
 
@@ -24,8 +26,18 @@ def body_of(case: Case) -> Anthropometry:
     def metres(value_cm: float | None) -> float | None:
         return None if value_cm is None else value_cm / 100
 
+    age = age_years(p.birth_date, case.as_of)
+    rounded = max((c.extra_deg for c in case.conditions if isinstance(c, RoundedBack)), default=0.0)
     return measure(
-        Measures(p.stature_cm / 100, p.mass_kg, p.sex, metres(p.popliteal_height_cm), metres(p.arm_span_cm))
+        Measures(
+            p.stature_cm / 100,
+            p.mass_kg,
+            p.sex,
+            metres(p.popliteal_height_cm),
+            metres(p.arm_span_cm),
+            math.radians(rounded),
+            age if age < ADULT_FROM_YEARS else None,
+        )
     )
 
 
@@ -74,6 +86,15 @@ class Engine:
         """The step's parameters in this person's room."""
         return start_values(self.profiler, self.case.room, family, step)
 
+    def requests(self) -> list[Request]:
+        """Every step and side as this person would meet it."""
+        return [Request(f, s, side, self.values(f, s)) for f, s in all_steps() for side in sides_of(s)]
+
+    @cached_property
+    def table(self) -> Table:
+        """The whole library's worst values for this body, for comparing envelopes."""
+        return Table(self.profiler.profiles(self.requests()))
+
     @cached_property
     def verdicts(self) -> list[Verdict]:
         return self.judge()
@@ -88,9 +109,7 @@ class Engine:
 
     def warm(self) -> None:
         """Solve the whole library for this body in one batch, so that single steps are there at once."""
-        self.profiler.profiles(
-            [Request(f, s, side, self.values(f, s)) for f, s in all_steps() for side in sides_of(s)]
-        )
+        self.profiler.profiles(self.requests())
 
     @property
     def digest(self) -> str:

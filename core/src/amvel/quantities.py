@@ -225,6 +225,113 @@ _add(
 _add("floor_transfer", "floor transfer", "0/1", "1 when the step is done on the floor.", decimals=0)
 _add("lying_flat", "lying flat", "0/1", "1 when head and trunk lie flat.", decimals=0)
 
+for _id, _words, _sentence in (
+    ("performed", "this step", "1 whenever the step is done at all."),
+    ("on_the_back", "lying on the back", "1 while the back carries."),
+    ("face_down", "lying face down", "1 while the front of the trunk carries."),
+    ("on_hands_and_knees", "hands and knees", "1 on hands or forearms and knees."),
+    ("kneeling", "kneeling", "1 while a knee carries weight."),
+    ("sitting", "sitting", "1 while sitting."),
+    ("standing", "standing", "1 while the feet alone, or feet and hands, carry upright."),
+    ("unstable_surface", "unstable surface", "1 on a roller, a cushion or a ball."),
+    ("rolls_on_spine", "rolling on the spine", "1 when weight rolls along the spine or neck."),
+    ("jolt", "jolt", "1 when the movement asks for a bounce or a throw."),
+    ("uses_band", "stretch band", "1 when a stretch band is used."),
+    ("band_on_foot", "band round a foot", "1 when a band or strap presses on a foot."),
+    ("hard_prop", "hard prop", "1 when a roller, block or ball presses on the body."),
+):
+    _add(_id, _words, "0/1", _sentence, decimals=0)
+_add("lying_on", "lying on this side", "0/1", "1 while this side of the body is down.", sided=True, decimals=0)
+_add("time_flat_min", "time flat on the back", "min", "Minutes on the back at the first dose.")
+_add("effort_0_to_10", "effort", "0–10", "Effort of the step on the 0–10 scale.")
+_add("strained_hold_s", "hold with strain", "s", "How long an effort of 6 or more is held.")
+_add("speed_deg_s", "speed", "deg/s", "Fastest joint at the step's tempo.", decimals=0)
+_add(
+    "loaded_neck_bend_deg",
+    "neck bend without support",
+    "deg",
+    "Bend of the neck while nothing carries the head.",
+)
+_add("hip_difference_deg", "difference of the hips", "deg", "How much more one hip bends than the other.")
+_add("hip_spread_deg", "legs apart", "deg", "Both hips out, added.")
+_add(
+    "leg_load_difference_percent_bw",
+    "more on one leg",
+    "% of body weight",
+    "What one leg carries more than the other.",
+)
+_add(
+    "hip_adduction_in_flexion_deg",
+    "hip in while bent",
+    "deg",
+    "Hip in past the midline while it bends beyond 45°.",
+    sided=True,
+)
+_add(
+    "hip_abductor_moment_nm",
+    "lifting the leg sideways",
+    "N·m",
+    "Moment that lifts this leg outwards against gravity.",
+    sided=True,
+)
+_add(
+    "loaded_leg_rotation_deg",
+    "turned leg under load",
+    "deg",
+    "Turn of the hip, in or out, while this leg carries.",
+    sided=True,
+)
+_add(
+    "leg_support_percent_bw",
+    "load on this leg",
+    "% of body weight",
+    "What foot and knee of this leg press on the floor.",
+    sided=True,
+)
+_add(
+    "arm_support_percent_bw",
+    "load on this arm",
+    "% of body weight",
+    "What hand, forearm and shoulder press.",
+    sided=True,
+)
+_add("front_thigh_line_deg", "front of the thigh", "deg", "Hip reach back + knee bend.", sided=True)
+for _region, _words in (("thoracic", "upper spine"), ("lumbar", "low back")):
+    _add(
+        f"loaded_{_region}_side_bend_deg",
+        f"{_words} side bend under load",
+        "deg",
+        f"Bend of the {_words} to this side while the spine is loaded.",
+        sided=True,
+    )
+    _add(
+        f"loaded_{_region}_rotation_deg",
+        f"{_words} turn under load",
+        "deg",
+        f"Turn of the {_words} to this side while the spine is loaded.",
+        sided=True,
+    )
+_add(
+    "loaded_trunk_rotation_deg",
+    "turning under load",
+    "deg",
+    "Turn of the trunk to this side while the spine is loaded.",
+    sided=True,
+)
+_add(
+    "loaded_trunk_side_bend_deg",
+    "side bend under load",
+    "deg",
+    "Bend of the trunk to this side while the spine is loaded.",
+    sided=True,
+)
+_add(
+    "loaded_trunk_extension_deg",
+    "arching under load",
+    "deg",
+    "Backward bend of the trunk while the spine is loaded.",
+)
+
 
 def base_id(name: str) -> str:
     """The registry id of a profile column ('left.hip_flexion_deg' → 'hip_flexion_deg')."""

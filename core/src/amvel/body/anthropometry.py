@@ -13,7 +13,20 @@ LENGTHS = Source("Drillis & Contini 1966")
 MASSES = Source("de Leva 1996, J Biomech 29")
 SPINE_LEVELS = Source("joint heights along the spine: our estimate from vertebral heights", reading=True)
 
+GROWTH = Source(
+    "after Jensen 1986: mass shares of growing bodies; the head's share by age, legs lighter, the rest in proportion",
+    reading=True,
+)
 ADULT_FROM_YEARS = 18
+# Age in years: share of body mass in head and neck, and how heavy the legs are against an adult's share.
+GROWING = {
+    6: (0.170, 0.84),
+    8: (0.145, 0.88),
+    10: (0.123, 0.92),
+    12: (0.106, 0.95),
+    14: (0.092, 0.98),
+    16: (0.080, 0.99),
+}
 
 # Share of body mass (de Leva 1996, table 4).
 MASS_SHARE = {
@@ -104,6 +117,7 @@ class Measures:
     popliteal_height_m: float | None = None
     arm_span_m: float | None = None
     kyphosis_extra_rad: float = 0.0
+    growing_age_years: int | None = None  # below 18 only
 
 
 @dataclass(frozen=True)
@@ -152,9 +166,35 @@ def popliteal_height_m(stature_m: float) -> float:
     return 0.249 * stature_m
 
 
+def mass_shares(m: Measures) -> dict[str, float]:
+    """Share of body mass of each segment (limbs: one side); sums to one with both sides counted."""
+    adult = MASS_SHARE[m.sex]
+    if m.growing_age_years is None:
+        return adult
+    head, legs = _grown(m.growing_age_years, adult["head"])
+    weights = {
+        k: v * (legs if k in ("thigh", "shank", "foot") else 1.0) for k, v in adult.items() if k != "head"
+    }
+    paired = {k: 1 if "trunk" in k else 2 for k in weights}
+    rest = sum(v * paired[k] for k, v in weights.items())
+    return {"head": head, **{k: v * (1 - head) / rest for k, v in weights.items()}}
+
+
+def _grown(age: int, adult_head: float) -> tuple[float, float]:
+    """Interpolated between the ages of the table and the adult."""
+    table = {**GROWING, ADULT_FROM_YEARS: (adult_head, 1.0)}
+    ages = sorted(table)
+    at = min(max(age, ages[0]), ages[-1])
+    low = max(a for a in ages if a <= at)
+    high = min(a for a in ages if a >= at)
+    t = 0.0 if high == low else (at - low) / (high - low)
+    (h0, l0), (h1, l1) = table[low], table[high]
+    return h0 + t * (h1 - h0), l0 + t * (l1 - l0)
+
+
 def _slices(m: Measures) -> dict[str, tuple[float, float]]:
     """Mass (kg) and height of the centre (m above the hip axis) of pelvis, lumbar, lower and upper thorax."""
-    share, bounds = MASS_SHARE[m.sex], TRUNK_BOUNDS[m.sex]
+    share, bounds = mass_shares(m), TRUNK_BOUNDS[m.sex]
     top = SPINE["neck"][1]
     edges = [0.0, *(b * top for b in bounds)]
     parts = ("lower_trunk", "middle_trunk", "upper_trunk")
@@ -175,17 +215,17 @@ def _slices(m: Measures) -> dict[str, tuple[float, float]]:
 
 
 def measure(m: Measures) -> Anthropometry:
-    """Build the body of one adult.
+    """Build the body of one person, adult or growing.
 
     Raises BodyError when sex, stature or mass lies outside what the tables describe.
     """
     if m.sex not in MASS_SHARE:
         raise BodyError(f"sex: '{m.sex}' has no segment table; use 'female' or 'male' (choose by build)")
-    if not 1.20 <= m.stature_m <= 2.20:
-        raise BodyError(f"stature: {m.stature_m:.2f} m is outside 1.20–2.20 m")
-    if not 28 <= m.mass_kg <= 220:
-        raise BodyError(f"mass: {m.mass_kg:.0f} kg is outside 28–220 kg")
-    h, share, com = m.stature_m, MASS_SHARE[m.sex], COM_SHARE[m.sex]
+    if not 0.95 <= m.stature_m <= 2.20:
+        raise BodyError(f"stature: {m.stature_m:.2f} m is outside 0.95–2.20 m")
+    if not 14 <= m.mass_kg <= 220:
+        raise BodyError(f"mass: {m.mass_kg:.0f} kg is outside 14–220 kg")
+    h, share, com = m.stature_m, mass_shares(m), COM_SHARE[m.sex]
     girth = (m.mass_kg / (BMI_OF_TABLE * h * h)) ** 0.5
     lengths = _limb_lengths(m)
     trunk = _slices(m)

@@ -34,6 +34,8 @@ HEALTHY_DEG = {
     "wrist_extension": 70.0,
 }
 SIDED = (
+    "trunk_side_bend",
+    "trunk_rotation",
     "hip_flexion",
     "hip_extension",
     "hip_abduction",
@@ -79,8 +81,9 @@ class Capacities:
     assumed: frozenset[str] = frozenset()
 
     def digest(self) -> str:
-        """A short fingerprint: the same ranges give the same profiles."""
-        text = json.dumps(self.range_deg, sort_keys=True)
+        """A short fingerprint of the ranges that shape poses: the same ones give the same profiles."""
+        limbs = {k: v for k, v in self.range_deg.items() if not k.split(".")[-1].startswith(("trunk", "neck"))}
+        text = json.dumps(limbs, sort_keys=True)
         return hashlib.sha256(text.encode()).hexdigest()[:16]
 
     def of(self, name: str) -> float:
@@ -134,17 +137,18 @@ def healthy() -> Capacities:
     return Capacities(ranges)
 
 
-def cautious(measured: dict[str, float]) -> Capacities:
-    """Measured ranges where there are any; otherwise the cautious assumption.
+def cautious(measured: dict[str, float], shown: dict[str, float] | None = None) -> Capacities:
+    """Measured ranges where there are any; otherwise the cautious assumption, floored by what was seen (`shown`).
 
     A measured value never assumes more than was measured; unknown names raise KeyError.
     """
-    unknown = set(measured) - set(healthy().range_deg)
+    shown = shown or {}
+    unknown = (set(measured) | set(shown)) - set(healthy().range_deg)
     if unknown:
         raise KeyError(f"capacities: no such range: {', '.join(sorted(unknown))}")
     ranges: dict[str, float] = {}
     for name in healthy().range_deg:
         base = name.split(".")[-1]
         assumed = DAILY_DEG[base] if base in DAILY_DEG else HEALTHY_DEG[base] / 2
-        ranges[name] = measured.get(name, assumed)
+        ranges[name] = measured.get(name, max(assumed, shown.get(name, 0.0)))
     return Capacities(ranges, frozenset(set(ranges) - set(measured)))

@@ -28,6 +28,16 @@ class FrameFacts:
     lying_flat: bool = False
     rises: int = 0
     coordination: int = 0
+    position: str = ""
+    side_down: str = ""
+    minutes: float = 0.0
+    effort: float = 0.0
+    unstable: bool = False
+    rolls: bool = False
+    jolt: bool = False
+    band: bool = False
+    band_on_foot: bool = False
+    hard_prop: bool = False
 
 
 def demand(
@@ -42,6 +52,9 @@ def demand(
     _loads(profile, loads, weight_n, skeleton, specs)
     _supports(profile, skeleton, specs, reactions, weight_n)
     _combined(profile, skeleton, posed, facts)
+    _regions_under_load(profile)
+    _legs(profile, loads, facts)
+    _declared(profile, facts)
     return profile
 
 
@@ -147,6 +160,10 @@ def _supports(
         profile[f"{side}.wrist_extension_loaded_deg"] = np.where(carries, wrist, 0.0)
         bears = profile[f"{side}.foot_support_percent_bw"] > 25.0
         profile[f"{side}.loaded_knee_flexion_deg"] = np.where(bears, profile[f"{side}.knee_flexion_deg"], 0.0)
+        for whole, pieces in (("leg", ("foot", "knee")), ("arm", ("hand", "forearm", "shoulder"))):
+            profile[f"{side}.{whole}_support_percent_bw"] = np.sum(
+                [profile[f"{side}.{p}_support_percent_bw"] for p in pieces], axis=0
+            )
     profile["feet_supporting"] = np.sum(
         [profile[f"{s}.foot_support_percent_bw"] > 5.0 for s in ("left", "right")], axis=0
     ).astype(float)
@@ -186,3 +203,83 @@ def _combined(profile: dict[str, Array], skeleton: Skeleton, posed: Posed, facts
         profile[name] = fact(name)
     profile["floor_transfer"] = fact("on_floor")
     profile["lying_flat"] = fact("lying_flat")
+    for name in ("unstable_surface", "rolls_on_spine", "uses_band"):
+        profile[name] = fact(
+            {"unstable_surface": "unstable", "rolls_on_spine": "rolls", "uses_band": "band"}[name]
+        )
+    bend = profile["neck_flexion_deg"] + profile["neck_extension_deg"]
+    profile["loaded_neck_bend_deg"] = np.where(profile["head_support_percent_bw"] > 1.0, 0.0, bend)
+
+
+def _regions_under_load(profile: dict[str, Array]) -> None:
+    """Side bend, turn and arch of each part of the spine while it is loaded."""
+    loaded = profile["loaded"] > 0
+    for side in ("left", "right"):
+        for kind in ("side_bend", "rotation"):
+            upper = sum(profile[f"{side}.{r}_{kind}_deg"] for r in ("lower_thoracic", "upper_thoracic"))
+            parts = {
+                "thoracic": upper,
+                "lumbar": profile[f"{side}.lumbar_{kind}_deg"],
+                "trunk": profile[f"{side}.trunk_{kind}_deg"],
+            }
+            for region, value in parts.items():
+                profile[f"{side}.loaded_{region}_{kind}_deg"] = np.where(loaded, value, 0.0)
+    profile["loaded_trunk_extension_deg"] = np.where(loaded, profile["trunk_extension_deg"], 0.0)
+
+
+BENT_HIP_DEG = 45.0
+CARRIES_PERCENT_BW = 5.0
+
+
+def _legs(profile: dict[str, Array], loads: InnerLoads, facts: list[FrameFacts]) -> None:
+    """What compares or combines the legs."""
+    hips = [profile[f"{s}.hip_flexion_deg"] - profile[f"{s}.hip_extension_deg"] for s in ("left", "right")]
+    profile["hip_difference_deg"] = np.abs(hips[0] - hips[1])
+    profile["hip_spread_deg"] = profile["left.hip_abduction_deg"] + profile["right.hip_abduction_deg"]
+    profile["leg_load_difference_percent_bw"] = np.abs(
+        profile["left.leg_support_percent_bw"] - profile["right.leg_support_percent_bw"]
+    )
+    for s in ("left", "right"):
+        bent = profile[f"{s}.hip_flexion_deg"] > BENT_HIP_DEG
+        profile[f"{s}.hip_adduction_in_flexion_deg"] = np.where(bent, profile[f"{s}.hip_adduction_deg"], 0.0)
+        carries = profile[f"{s}.leg_support_percent_bw"] > CARRIES_PERCENT_BW
+        turned = profile[f"{s}.hip_internal_rotation_deg"] + profile[f"{s}.hip_external_rotation_deg"]
+        profile[f"{s}.loaded_leg_rotation_deg"] = np.where(carries, turned, 0.0)
+        profile[f"{s}.front_thigh_line_deg"] = (
+            profile[f"{s}.hip_extension_deg"] + profile[f"{s}.knee_flexion_deg"]
+        )
+        # Lying on the other side the leg goes out against gravity; standing it is held by its foot.
+        lying = np.array([f.side_down == {"left": "right", "right": "left"}[s] for f in facts])
+        profile[f"{s}.hip_abductor_moment_nm"] = np.where(lying, loads.joint_moment[f"{s}.hip_abductor"], 0.0)
+
+
+_POSITION = {
+    "on_the_back": "on the back",
+    "face_down": "face down",
+    "on_hands_and_knees": "hands and knees",
+}
+
+
+def _declared(profile: dict[str, Array], facts: list[FrameFacts]) -> None:
+    """What the declaration says: position, props, tempo."""
+
+    def column(value: list[float]) -> Array:
+        return np.array(value, dtype=float)
+
+    count = len(facts)
+    profile["performed"] = np.ones(count)
+    for name, position in _POSITION.items():
+        profile[name] = column([f.position == position for f in facts])
+    profile["sitting"] = column([f.seated for f in facts])
+    profile["standing"] = column([f.standing for f in facts])
+    knees = profile["left.knee_support_percent_bw"] + profile["right.knee_support_percent_bw"]
+    profile["kneeling"] = ((knees > CARRIES_PERCENT_BW) & (profile["face_down"] < 1)).astype(float)
+    for side in ("left", "right"):
+        profile[f"{side}.lying_on"] = column([f.side_down == side for f in facts])
+    for name in ("jolt", "band_on_foot", "hard_prop"):
+        profile[name] = column([getattr(f, name) for f in facts])
+    profile["time_flat_min"] = column(
+        [f.minutes if f.position == "on the back" and f.lying_flat else 0.0 for f in facts]
+    )
+    profile["effort_0_to_10"] = column([f.effort for f in facts])
+    profile["strained_hold_s"] = column([f.hold_s if f.effort >= 6 else 0.0 for f in facts])

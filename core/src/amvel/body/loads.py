@@ -158,6 +158,8 @@ class _Cuts:
                 _, moment = self.beyond(f"{side}.{dof}")
                 found[f"{side}.{joint}"] = np.linalg.norm(moment, axis=1)
                 if joint == "hip":
+                    out = self.posed.placement.axis[:, JOINT_INDEX[f"{side}.hip.abduction"]]
+                    found[f"{side}.hip_abductor"] = np.maximum(0.0, -np.einsum("bi,bi->b", moment, out))
                     axis = self.posed.placement.axis[:, JOINT_INDEX[f"{side}.{dof}"]]
                     # Gravity extends the hip when its moment is against the flexion axis: the hip flexor holds it.
                     found[f"{side}.hip_flexor"] = np.maximum(0.0, -np.einsum("bi,bi->b", moment, axis))

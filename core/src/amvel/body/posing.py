@@ -48,13 +48,16 @@ class _Batch:
     high: Array
 
 
-def solve(skeleton: Skeleton, specs: list[PoseSpec], stops_rad: dict[str, tuple[float, float]]) -> Posed:
-    """Place every spec.  `stops_rad` bounds free joints by name.
+Stops = dict[str, tuple[float, float]]
+
+
+def solve(skeleton: Skeleton, specs: list[PoseSpec], stops_rad: Stops | list[Stops]) -> Posed:
+    """Place every spec.  `stops_rad` bounds free joints by name, for all specs or for each.
 
     `faults` of the answer names, per pose, the contact that stays open by more than 5 mm ('' when none):
     such a pose cannot be taken by this body, and nothing may be judged from it.
     """
-    batch = _compile(skeleton, specs, stops_rad)
+    batch = _compile(skeleton, specs, stops_rad if isinstance(stops_rad, list) else [stops_rad] * len(specs))
     state = _State(skeleton, specs, batch)
     active = np.arange(len(specs))
     part = state.subset(active)
@@ -73,7 +76,7 @@ def solve(skeleton: Skeleton, specs: list[PoseSpec], stops_rad: dict[str, tuple[
     return state.finish(specs)
 
 
-def _compile(skeleton: Skeleton, specs: list[PoseSpec], stops: dict[str, tuple[float, float]]) -> _Batch:
+def _compile(skeleton: Skeleton, specs: list[PoseSpec], stops: list[Stops]) -> _Batch:
     count, rows = len(specs), max(len(s.rows) for s in specs)
     index = {**skeleton.landmarks.index, COM: -2}
     out = _Batch(
@@ -98,9 +101,9 @@ def _compile(skeleton: Skeleton, specs: list[PoseSpec], stops: dict[str, tuple[f
             out.target[i, JOINT_INDEX[name]] = value
         for name, stiffness in spec.free.items():
             out.spring[i, JOINT_INDEX[name]] = stiffness * (_LOOSE if stiffness <= 1.0 else 1.0)
-    for name, (low, high) in stops.items():
+    for name in stops[0]:
         j = JOINT_INDEX[name]
-        out.low[:, j], out.high[:, j] = low, high
+        out.low[:, j], out.high[:, j] = np.array([own[name] for own in stops]).T
     return out
 
 

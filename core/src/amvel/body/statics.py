@@ -43,7 +43,8 @@ class Reactions:
 def react(skeleton: Skeleton, specs: list[PoseSpec], posed: Posed, sampling: int = 3) -> Reactions:
     """Solve the supports of every pose with sampling×sampling points per patch."""
     problem = _Problem(skeleton, specs, posed, sampling)
-    twist = problem.settle()
+    placed = np.array([not fault for fault in posed.faults])
+    twist = problem.settle(placed)
     force = problem.world_force(problem.forces(twist)[0])
     force = np.where(problem.given[..., None] > 0, problem.given_force, force)
     return Reactions(problem.where, force, problem.segment, problem.contact, problem.unbalanced(twist))
@@ -203,25 +204,46 @@ class _Problem:
     def unbalanced(self, twist: Array) -> Array:
         return np.abs(self._gradient(self.forces(twist)[0])).max(1) / self.weight_n
 
-    def settle(self) -> Array:
+    def _part(self, rows: NDArray[np.int64]) -> "_Problem":
+        """The same problem for some of the poses."""
+        part: _Problem = object.__new__(_Problem)
+        part.weight_n = self.weight_n
+        for name in ("external", "root", "wrench", "cone"):
+            setattr(part, name, getattr(self, name)[rows])
+        return part
+
+    def settle(self, wanted: NDArray[np.bool_]) -> Array:
+        """How every wanted pose settles; those that have converged leave the work."""
         twist = np.zeros((len(self.specs), 6))
         twist[:, 2] = -0.01
-        damping = np.full(len(twist), 1e-2)
-        force, energy, slope = self.forces(twist)
-        value = (twist * self.external).sum(1) - energy
+        rows = np.flatnonzero(wanted)
+        if not len(rows):
+            return twist
+        part, own = self._part(rows), twist[rows]
+        damping = np.full(len(rows), 1e-2)
+        force, energy, slope = part.forces(own)
+        value = (own * part.external).sum(1) - energy
         for _ in range(_MAX_ITERATIONS):
-            gradient = self._gradient(force)
-            if (np.abs(gradient).max(1) < _BALANCED * self.weight_n).all():
-                break
-            trial = twist + self._newton(gradient, slope, damping)
-            new_force, new_energy, new_slope = self.forces(trial)
-            new_value = (trial * self.external).sum(1) - new_energy
+            gradient = part._gradient(force)
+            open_ = np.abs(gradient).max(1) >= _BALANCED * self.weight_n
+            if not open_.all():
+                twist[rows] = own
+                if not open_.any():
+                    return twist
+                if open_.sum() < 0.7 * len(rows):
+                    rows, own, damping = rows[open_], own[open_], damping[open_]
+                    force, slope, value, gradient = force[open_], slope[open_], value[open_], gradient[open_]
+                    part = self._part(rows)
+            trial = own + part._newton(gradient, slope, damping)
+            new_force, new_energy, new_slope = part.forces(trial)
+            new_value = (trial * part.external).sum(1) - new_energy
             better = new_value >= value - 1e-12 * np.abs(value)
             damping = np.clip(np.where(better, damping * 0.2, damping * 10), 1e-10, 1e10)
-            twist = np.where(better[:, None], trial, twist)
+            own = np.where(better[:, None], trial, own)
             value = np.where(better, new_value, value)
             force = np.where(better[:, None, None], new_force, force)
             slope = np.where(better[:, None, None, None], new_slope, slope)
+        twist[rows] = own
         return twist
 
     def _newton(self, gradient: Array, slope: Array, damping: Array) -> Array:

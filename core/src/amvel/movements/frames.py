@@ -209,6 +209,7 @@ def mirrored(frame: Frame) -> Frame:
             for a in frame.aims
         ),
         loads=tuple((other_side(p), flip(f)) for p, f in frame.loads),
+        facts=replace(frame.facts, side_down={"left": "right", "right": "left"}.get(frame.facts.side_down, "")),
     )
 
 

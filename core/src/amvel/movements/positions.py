@@ -144,7 +144,7 @@ def side_lying(
             "head pad": Surface("head pad", "level", pad, title="firm cushion"),
             "lower foot": Surface("lower foot", "level", 100 * body.stature_m * 0.044, title=""),
         },
-        facts=FrameFacts(on_floor=True, lying_flat=True),
+        facts=FrameFacts(on_floor=True, lying_flat=True, side_down="right"),
     )
 
 

@@ -28,7 +28,7 @@ from amvel.body.skeleton import Array
 from amvel.movements.declaration import Family, Setting, Step
 from amvel.movements.frames import Frame, compile_frame, mirrored
 
-MODEL_VERSION = "1"
+MODEL_VERSION = "2"
 BETWEEN = 5  # frames between two declared ones; the peaks are settled there (tests refine them)
 _MOVED_RAD = np.radians(8.0)
 _LIMBS = ("shoulder", "hip")
@@ -110,7 +110,8 @@ class Profiler:
     ) -> list[Profile]:
         missing = {r.key(): r for r in requests if r.key() not in kept}
         if missing:
-            for found in self._solve(list(missing.values()), between):
+            asked = [(self, r) for r in missing.values()]
+            for found in _solve(asked, between):
                 kept[found.request.key()] = found
         answer = [kept[r.key()] for r in requests]
         while len(kept) > self._keep:
@@ -126,89 +127,112 @@ class Profiler:
             )
         )
         frames = [mirrored(f) for f in frames] if request.side == "right" else frames
-        return [replace(f, facts=_facts(f, request.step)) for f in frames]
-
-    def _solve(self, requests: list[Request], between: int) -> list[Profile]:
-        declared = [self._declare(r) for r in requests]
-        keys = [
-            compile_frame(f, r.label, self.body, self.capacities)
-            for r, frames in zip(requests, declared, strict=True)
-            for f in frames
-        ]
-        stops = self.capacities.stops_rad()
-        first = solve(self.skeleton, keys, stops)
-        specs: list[PoseSpec] = []
-        frames: list[Frame] = []
-        spans: list[range] = []
-        at = 0
-        for group in declared:
-            start = len(specs)
-            for i in range(len(group)):
-                specs.append(_placed(keys[at + i], first, at + i))
-                frames.append(group[i])
-                if i + 1 < len(group):
-                    for t in np.linspace(0, 1, between + 2)[1:-1]:
-                        specs.append(
-                            _between(keys[at + i], keys[at + i + 1], first, at + i, at + i + 1, float(t))
-                        )
-                        frames.append(replace(group[i], name=f"{group[i].name} → {group[i + 1].name}"))
-            spans.append(range(start, len(specs)))
-            at += len(group)
-        posed = solve(self.skeleton, specs, stops)
-        reactions = react(self.skeleton, specs, posed)
-        facts = [f.facts for f in frames]
-        columns = demand(self.skeleton, specs, posed, reactions, facts)
-        return [
-            self._one(r, span, specs, frames, posed, reactions, columns, between)
-            for r, span in zip(requests, spans, strict=True)
-        ]
-
-    def _one(
-        self,
-        request: Request,
-        span: range,
-        specs: list[PoseSpec],
-        frames: list[Frame],
-        posed: Posed,
-        reactions: Reactions,
-        columns: dict[str, Array],
-        between: int,
-    ) -> Profile:
-        rows = slice(span.start, span.stop)
-        own = {name: values[rows].copy() for name, values in columns.items()}
-        own["coordination"] = np.full(len(span), float(_coordination(posed.angles[rows])))
-        fault = next((posed.faults[i] for i in span if posed.faults[i]), "")
-        if not fault:
-            falling = [i for i in span if not reactions.stands()[i]]
-            fault = f"{specs[falling[0]].name}: the supports cannot balance this pose" if falling else ""
-        own_posed = Posed(
-            posed.angles[rows],
-            posed.root_position[rows],
-            posed.root_rotation[rows],
-            posed.placement,
-            posed.points[rows],
-            posed.worst_gap_m[rows],
-            posed.faults[rows],
-        )
-        own_posed.placement = self.skeleton.place(
-            own_posed.root_position, own_posed.root_rotation, own_posed.angles
-        )
-        names = tuple(frames[i].name for i in span)
-        step = between + 1
-        return Profile(
-            request,
-            names,
-            own,
-            fault,
-            tuple(frames[i] for i in span),
-            tuple(specs[i] for i in span),
-            own_posed,
-            tuple(range(0, len(span), step)),
-        )
+        return [replace(f, facts=_facts(f, request)) for f in frames]
 
 
-def _facts(frame: Frame, step: Step) -> FrameFacts:
-    return replace(frame.facts, hold_s=max(frame.facts.hold_s, step.dose.hold_s))
+def solve_together(wanted: "list[tuple[Profiler, list[Request]]]") -> None:
+    """Solve what several profilers of one body lack in one batch; each keeps its own."""
+    lacking = [(p, r) for p, requests in wanted for r in requests if r.key() not in p._kept]
+    if lacking:
+        for (own, _), found in zip(lacking, _solve(lacking, lacking[0][0].between), strict=True):
+            own._kept[found.request.key()] = found
+
+
+def _solve(asked: "list[tuple[Profiler, Request]]", between: int) -> list[Profile]:
+    """Profiles of requests, each for the ranges of its own profiler; all share one body."""
+    skeleton = asked[0][0].skeleton
+    declared = [own._declare(r) for own, r in asked]
+    keys = [
+        compile_frame(f, r.label, skeleton.body, own.capacities)
+        for (own, r), frames in zip(asked, declared, strict=True)
+        for f in frames
+    ]
+    limits = [own.capacities.stops_rad() for own, _ in asked]
+    first = solve(skeleton, keys, [x for x, frames in zip(limits, declared, strict=True) for _ in frames])
+    specs: list[PoseSpec] = []
+    frames: list[Frame] = []
+    spans: list[range] = []
+    at = 0
+    for group in declared:
+        start = len(specs)
+        for i in range(len(group)):
+            specs.append(_placed(keys[at + i], first, at + i))
+            frames.append(group[i])
+            if i + 1 < len(group):
+                for t in np.linspace(0, 1, between + 2)[1:-1]:
+                    specs.append(_between(keys[at + i], keys[at + i + 1], first, at + i, at + i + 1, float(t)))
+                    frames.append(replace(group[i], name=f"{group[i].name} → {group[i + 1].name}"))
+        spans.append(range(start, len(specs)))
+        at += len(group)
+    posed = solve(skeleton, specs, [x for x, span in zip(limits, spans, strict=True) for _ in span])
+    reactions = react(skeleton, specs, posed)
+    facts = [f.facts for f in frames]
+    columns = demand(skeleton, specs, posed, reactions, facts)
+    return [
+        _one(skeleton, r, span, specs, frames, posed, reactions, columns, between)
+        for (_, r), span in zip(asked, spans, strict=True)
+    ]
+
+
+def _one(
+    skeleton: Skeleton,
+    request: Request,
+    span: range,
+    specs: list[PoseSpec],
+    frames: list[Frame],
+    posed: Posed,
+    reactions: Reactions,
+    columns: dict[str, Array],
+    between: int,
+) -> Profile:
+    rows = slice(span.start, span.stop)
+    own = {name: values[rows].copy() for name, values in columns.items()}
+    own["coordination"] = np.full(len(span), float(_coordination(posed.angles[rows])))
+    own["speed_deg_s"] = np.full(len(span), _speed_deg_s(posed.angles[rows], request.step.dose.seconds))
+    fault = next((posed.faults[i] for i in span if posed.faults[i]), "")
+    if not fault:
+        falling = [i for i in span if not reactions.stands()[i]]
+        fault = f"{specs[falling[0]].name}: the supports cannot balance this pose" if falling else ""
+    own_posed = Posed(
+        posed.angles[rows],
+        posed.root_position[rows],
+        posed.root_rotation[rows],
+        posed.placement,
+        posed.points[rows],
+        posed.worst_gap_m[rows],
+        posed.faults[rows],
+    )
+    own_posed.placement = skeleton.place(own_posed.root_position, own_posed.root_rotation, own_posed.angles)
+    names = tuple(frames[i].name for i in span)
+    step = between + 1
+    return Profile(
+        request,
+        names,
+        own,
+        fault,
+        tuple(frames[i] for i in span),
+        tuple(specs[i] for i in span),
+        own_posed,
+        tuple(range(0, len(span), step)),
+    )
+
+
+def _facts(frame: Frame, request: Request) -> FrameFacts:
+    """What the step declares, added to what its frames say."""
+    step = request.step
+    props = " ".join(step.props)
+    band = "band" in props
+    return replace(
+        frame.facts,
+        hold_s=max(frame.facts.hold_s, step.dose.hold_s),
+        position=request.family.position,
+        minutes=step.dose.minutes(1),
+        effort=step.effort,
+        band=band,
+        band_on_foot=frame.facts.band_on_foot or ("foot" in props and (band or "strap" in props)),
+        hard_prop=any(p in props for p in ("roller", "block", "ball")),
+        unstable=frame.facts.unstable or "unstable" in props or "roller" in props,
+    )
 
 
 def _swapped(capacities: Capacities) -> Capacities:
@@ -256,6 +280,11 @@ def _between(a: PoseSpec, b: PoseSpec, solved: Posed, i: int, j: int, t: float) 
     return PoseSpec(
         f"{a.name} → {b.name}", u @ v, tuple(root), _angles(angles), free, rows, contacts, a.loads, neutral
     )
+
+
+def _speed_deg_s(angles: Array, seconds: float) -> float:
+    """The joint that travels furthest, over half a repetition."""
+    return float(np.degrees(np.ptp(angles, axis=0).max()) / max(0.5, seconds / 2))
 
 
 def _coordination(angles: Array) -> int:

@@ -1,83 +1,248 @@
-"""Which test to do next: the one whose result would change most verdicts.
+"""Which test to do next: the safe, reachable one that would change most verdicts.
 
-Each test that is due is tried with a plausible good and a plausible adverse result; the count is the
-larger number of steps whose verdict would change.  Gates come first whatever they decide.
+Every test states possible outcomes with priors.  Each outcome is entered as if it had been found, and the steps
+whose admissibility changes are counted; the expected count ranks the tests.  Gates come first whatever they decide.
+Ranges change poses as well as limits: the steps whose joints stop there are solved again, so that the promise holds.
 """
 
+from dataclasses import dataclass
 from typing import Any
 
-from amvel.case import Case, CaseError, read_case
-from amvel.engine import Engine
-from amvel.movements import Request, all_steps
-from amvel.safety import CONTEXTS, check, sides_of
+import numpy as np
+
+from amvel.body import JOINT_INDEX, Capacities
+from amvel.case import CaseError, read_case
+from amvel.engine import Engine, profiler_for
+from amvel.movements import Profile, Profiler
+from amvel.movements.profile import solve_together
+from amvel.safety import CONTEXTS, Limit, Table
+from amvel.safety.table import Flags
 from amvel.screening import ScreenTest, test_library
-from amvel.screening.declaration import current
+from amvel.screening.declaration import Outcome, current
+
+# What a test's position asks of the person, as a quantity that a limit may close.
+_NEEDS = {
+    "standing": "standing",
+    "lying": "lying_flat",
+    "on the floor": "floor_transfer",
+    "hands and knees": "on_hands_and_knees",
+    "face down": "face_down",
+}
+_AT_STOP_RAD = np.radians(0.1)
+_TUCKED_DEG = 0.3
+
+
+@dataclass(frozen=True)
+class Promise:
+    """One outcome and the steps whose admissibility it would change."""
+
+    says: str
+    probability: float
+    steps: tuple[str, ...]
+
+
+@dataclass(frozen=True)
+class Due:
+    """A test that could be done now, with what it decides; `unsafe` says why not, `instead` what to do then."""
+
+    test: ScreenTest
+    promises: tuple[Promise, ...]
+    unsafe: str = ""
+
+    @property
+    def expected(self) -> float:
+        return sum(p.probability * len(p.steps) for p in self.promises)
 
 
 def next_tests(engine: Engine) -> list[dict[str, Any]]:
-    """Due tests, gates first, then by the number of steps they decide."""
-    baseline = _admissible(engine, engine)
-    out = []
-    for test in test_library().values():
-        if _fresh(engine.case, test):
-            continue
-        decides = max(
-            (
-                _differs(baseline, engine, test, result)
-                for result in (test.benign, test.adverse)
-                if result is not None
-            ),
-            default=0,
-        )
-        out.append(
-            {
-                "test": test.id,
-                "title": test.title,
-                "gate": test.gate,
-                "decides": decides,
-                "why": f"decides {decides} movement{'s' if decides != 1 else ''}"
-                if not test.gate
-                else "first, always: a gate",
-            }
-        )
-    return sorted(out, key=lambda t: (not t["gate"], -t["decides"], t["test"]))
+    """Due tests as data: gates first, then the safe ones by what they decide, then those to leave out with the reason."""
+    return [_data(d) for d in due_tests(engine)]
 
 
-def _fresh(case: Case, test: ScreenTest) -> bool:
-    """Done and still valid (both sides where it has sides)."""
-    results = current(case, test.id, test.validity_days)
-    if test.id == "joint_range":
-        return len(results) >= 2
+def due_tests(engine: Engine) -> list[Due]:
+    """Every test without a result that still holds, best first."""
+    trial = _Trials(engine)
+    tests = [t for t in test_library().values() if not fresh(engine, t)]
+    trial.prepare(tests)
+    found = [Due(t, trial.promises(t), unsafe(engine, trial, t)) for t in tests]
+    return sorted(found, key=lambda d: (bool(d.unsafe), not d.test.gate, -d.expected, d.test.id))
+
+
+def fresh(engine: Engine, test: ScreenTest) -> bool:
+    """Done and still valid (both sides where it has sides), or without meaning at this age."""
+    low, high = test.ages
+    if not low <= engine.findings.age <= high:
+        return True
+    results = current(engine.case, test.id, test.validity_days)
     return {r.side for r in results} >= {"left", "right"} if test.per_side else bool(results)
 
 
-def _admissible(engine: Engine, of: Engine) -> frozenset[tuple[str, str, str]]:
-    """Steps that pass as they are.  Profiles stay those of `of`, so that only limits differ."""
-    requests = [Request(f, s, side, of.values(f, s)) for f, s in all_steps() for side in sides_of(s)]
-    profiles = of.profiler.profiles(requests)
-    return frozenset(
-        (p.request.label, p.request.side, c)
-        for p in profiles
-        for c in CONTEXTS
-        if check(p, engine.envelope, c).allowed
+def unsafe(engine: Engine, trial: "_Trials", test: ScreenTest) -> str:
+    """Why this test is left out today; '' when nothing stands against it."""
+    reason = test.avoid(engine.case)
+    if reason:
+        return reason
+    closing = _closing(engine.envelope.limits, _NEEDS.get(test.position, ""))
+    if closing:
+        return closing
+    for ref in test.poses:
+        if not trial.allowed_in_visit(ref):
+            return f"it is itself a movement that is closed here ({ref.replace('/', ': ').replace('_', ' ')})"
+    return ""
+
+
+def _closing(limits: tuple[Limit, ...], quantity: str) -> str:
+    for x in limits:
+        if (
+            quantity
+            and x.quantity == quantity
+            and x.when == "always"
+            and x.strength != "caution"
+            and x.bound == 0
+            and not x.at_least
+            and not x.only_step
+        ):
+            return x.reason
+    return ""
+
+
+class _Trials:
+    """The case with outcomes entered one at a time."""
+
+    def __init__(self, engine: Engine) -> None:
+        self.engine, self.table = engine, engine.table
+        self.data = engine.case.model_dump(mode="json")
+        self.profilers: dict[str, Profiler] = {}
+        self.base = {c: self.table.allowed(engine.envelope, c) for c in CONTEXTS}
+
+    def allowed_in_visit(self, ref: str) -> bool:
+        rows = [i for i, label in enumerate(self.table.labels) if label == ref]
+        return not rows or bool(self.base["visit"][rows].any())
+
+    def promises(self, test: ScreenTest) -> tuple[Promise, ...]:
+        return tuple(
+            Promise(o.says, o.probability, self._changes(self.entered[test.id, i]))
+            for i, o in enumerate(test.outcomes)
+        )
+
+    def prepare(self, tests: list[ScreenTest]) -> None:
+        """Enter every outcome, and solve what other ranges would place otherwise in one batch."""
+        self.entered = {(t.id, i): self._entered(t, o) for t in tests for i, o in enumerate(t.outcomes)}
+        self.rows: dict[str, list[int]] = {}
+        old = self.engine.findings.capacities
+        for trial in self.entered.values():
+            new = trial.findings.capacities if trial is not None else old
+            if new.digest() not in self.rows and new.digest() != old.digest():
+                self.rows[new.digest()] = self._open_rows(old, new)
+                self.profilers[new.digest()] = profiler_for(self.engine.profiler.body, new)
+        solve_together(
+            [
+                (self.profilers[d], [self.table.profiles[i].request for i in rows])
+                for d, rows in self.rows.items()
+            ]
+        )
+
+    def _open_rows(self, old: Capacities, new: Capacities) -> list[int]:
+        """Poses that would be placed otherwise and whose answer may turn: a freer joint closes nothing, a shorter one opens nothing."""
+        freer = all(v >= old.of(k) for k, v in new.range_deg.items())
+        shorter = all(v <= old.of(k) for k, v in new.range_deg.items())
+        everywhere = np.logical_and.reduce([self.base[c] for c in CONTEXTS])
+        somewhere = np.logical_or.reduce([self.base[c] for c in CONTEXTS])
+        return [
+            i
+            for i, p in enumerate(self.table.profiles)
+            if not (freer and everywhere[i]) and not (shorter and not somewhere[i]) and _reshaped(p, old, new)
+        ]
+
+    def _changes(self, trial: Engine | None) -> tuple[str, ...]:
+        if trial is None:
+            return ()
+        now = self._under(trial)
+        changed: Flags = np.zeros(len(self.table.labels), dtype=bool)
+        for c in CONTEXTS:
+            changed |= now[c] ^ self.base[c]
+        return tuple(sorted({label for label, flag in zip(self.table.labels, changed, strict=True) if flag}))
+
+    def _entered(self, test: ScreenTest, outcome: Outcome) -> Engine | None:
+        sides: tuple[str | None, ...] = ("left", "right") if test.per_side else (None,)
+        today = self.engine.case.as_of.isoformat()
+        added = [{"test": test.id, "on": today, **({"side": s} if s else {}), **outcome.result} for s in sides]
+        try:
+            return Engine(read_case({**self.data, "tests": [*self.data["tests"], *added]}))
+        except CaseError:
+            return None
+
+    def _under(self, trial: Engine) -> dict[str, Flags]:
+        flags = {c: self.table.allowed(trial.envelope, c) for c in CONTEXTS}
+        digest = trial.findings.capacities.digest()
+        rows = self.rows.get(digest, [])
+        if rows:
+            solved = Table(self.profilers[digest].profiles([self.table.profiles[i].request for i in rows]))
+            for c in CONTEXTS:
+                flags[c][rows] = solved.allowed(trial.envelope, c)
+        return flags
+
+
+def _reshaped(profile: Profile, old: Capacities, new: Capacities) -> bool:
+    """Whether other ranges would place this pose otherwise: a joint lies at its old stop, or beyond the new one."""
+    before, after = old.stops_rad(), new.stops_rad()
+    moved = [name for name in after if after[name] != before[name]]
+    hips = any(
+        old.of(f"{s}.{r}") != new.of(f"{s}.{r}")
+        for s in ("left", "right")
+        for r in ("hip_flexion", "straight_leg_raise")
     )
+    if profile.fault or profile.posed is None:
+        return bool(moved) or hips
+    freed = set().union(*(s.free for s in profile.specs))
+    for name in moved:
+        own, (low, high) = profile.posed.angles[:, JOINT_INDEX[name]], before[name]
+        if name in freed and (own.max() > high - _AT_STOP_RAD or own.min() < low + _AT_STOP_RAD):
+            return True
+        if name in freed and (own.min() < after[name][0] or own.max() > after[name][1]):
+            return True
+    tucked = float(profile.columns["lumbar_flexion_deg"].max()) > _TUCKED_DEG
+    return hips and (tucked or _over_hip_stop(profile, new))
 
 
-def _differs(
-    baseline: frozenset[tuple[str, str, str]], engine: Engine, test: ScreenTest, result: dict[str, Any]
-) -> int:
-    sides = ("left", "right") if test.per_side and result.get("joint", "").split("_")[0] != "trunk" else (None,)
-    added = [
-        {"test": test.id, "on": engine.case.as_of.isoformat(), **({"side": s} if s else {}), **result}
-        for s in sides
-    ]
-    data = engine.case.model_dump(mode="json")
-    try:
-        trial = Engine(read_case({**data, "tests": [*data["tests"], *added]}))
-    except CaseError:
-        return 0
-    changed = baseline ^ _admissible(trial, engine)
-    return len({ref for ref, _, _ in changed})
+def _over_hip_stop(profile: Profile, new: Capacities) -> bool:
+    assert profile.posed is not None
+    for side in ("left", "right"):
+        hip = profile.posed.angles[:, JOINT_INDEX[f"{side}.hip.flexion"]]
+        knee = profile.posed.angles[:, JOINT_INDEX[f"{side}.knee.flexion"]]
+        if any(h > new.hip_stop_rad(side, float(k)) + 1e-6 for h, k in zip(hip, knee, strict=True)):
+            return True
+    return False
 
 
-__all__ = ["next_tests"]
+def _data(d: Due) -> dict[str, Any]:
+    count = round(d.expected, 1)
+    most = max((len(p.steps) for p in d.promises), default=0)
+    if d.unsafe:
+        why = f"left out: {d.unsafe}"
+    elif d.test.gate:
+        why = "first, always: a gate"
+    elif most == 0:
+        why = "changes nothing now"
+    else:
+        why = "; ".join(
+            f"{p.says}: {len(p.steps)} movement{'s' if len(p.steps) != 1 else ''} change" for p in d.promises
+        )
+    return {
+        "test": d.test.id,
+        "title": d.test.title,
+        "group": d.test.group,
+        "gate": d.test.gate,
+        "decides": most,
+        "expected": count,
+        "unsafe": d.unsafe,
+        "instead": d.test.instead if d.unsafe else "",
+        "outcomes": [
+            {"says": p.says, "probability": p.probability, "changes": len(p.steps), "steps": list(p.steps)}
+            for p in d.promises
+        ],
+        "why": why,
+    }
+
+
+__all__ = ["Due", "Promise", "due_tests", "fresh", "next_tests"]

@@ -13,7 +13,8 @@ from amvel.safety.judge import (
     sides_of,
 )
 from amvel.safety.limits import RULEBOOK_VERSION, Answer, Envelope, Limit, Obligation, Referral
-from amvel.safety.rulebook import Rule, envelope, rulebook
+from amvel.safety.rulebook import Draft, Number, Rule, envelope, rulebook
+from amvel.safety.table import Table
 from amvel.safety.verdict import CONTEXTS, Breach, Check, adverse, check
 
 __all__ = [
@@ -26,11 +27,14 @@ __all__ = [
     "Answer",
     "Breach",
     "Check",
+    "Draft",
     "Envelope",
     "Limit",
+    "Number",
     "Obligation",
     "Referral",
     "Rule",
+    "Table",
     "Verdict",
     "adverse",
     "check",

@@ -115,6 +115,7 @@ def judge_one(
 
 _RULE_ASSUMES = {"low_bone_mass": "bone", "falls_and_balance": "balance", "blood_pressure": "blood_pressure"}
 _BENDS = ("hip_flexion", "straight_leg_raise")
+_SIDES = ("left", "right")
 
 
 def _assumed(findings: Findings, breaches: tuple[Breach, ...]) -> tuple[str, ...]:
@@ -125,10 +126,10 @@ def _assumed(findings: Findings, breaches: tuple[Breach, ...]) -> tuple[str, ...
         ids |= {_RULE_ASSUMES[rule]} if rule in _RULE_ASSUMES else set()
         if b.limit.id.endswith(("unloaded_flexion", "caution_flexion")):
             ids.add("range.trunk_flexion")
-        if b.limit.id.endswith("rotation"):
-            ids.add("range.trunk_rotation")
+        if "rotation" in b.limit.id:
+            ids |= {f"range.{side}.trunk_rotation" for side in _SIDES}
         if "flexion" in b.quantity or "rounding" in b.quantity:
-            ids |= {f"range.{side}.{name}" for side in ("left", "right") for name in _BENDS}
+            ids |= {f"range.{side}.{name}" for side in _SIDES for name in _BENDS}
     return tuple(sorted(i for i in ids if findings.assumed(i)))
 
 

@@ -7,8 +7,21 @@ from amvel.quantities import quantity
 from amvel.sources import Source
 
 STRENGTHS = ("forbidden", "limit", "caution")  # strongest first
-WHEN = ("always", "standing", "home", "standing at home", "face down", "on the floor", "sitting")
-RULEBOOK_VERSION = "2026-11"
+# Where a limit looks, by the column that is 1 there; each may be followed by ' at home'.
+PLACES = {
+    "standing": "standing",
+    "sitting": "sitting",
+    "face down": "face_down",
+    "on the back": "on_the_back",
+    "hands and knees": "on_hands_and_knees",
+    "kneeling": "kneeling",
+    "lying flat": "lying_flat",
+    "on the floor": "floor_transfer",
+    "under load": "loaded",
+}
+AT_HOME = " at home"
+WHEN = ("always", "home", *PLACES, *(p + AT_HOME for p in PLACES))
+RULEBOOK_VERSION = "2026-11b"
 
 
 @dataclass(frozen=True)
@@ -16,7 +29,8 @@ class Limit:
     """A bound on one quantity.
 
     `quantity` is a profile column; an unsided name of a sided quantity means both sides.
-    `at_least` turns the bound into a lower one.  `when` narrows where it holds.
+    `at_least` turns the bound into a lower one.  `when` narrows where it holds, `only_step` to one step or family.
+    `waits_for` names who must clear it, `event_on` the day before which no clearing counts; `grade` of `grades` says how far a graded return has come.
     """
 
     id: str
@@ -32,6 +46,11 @@ class Limit:
     review_on: date | None = None
     valid_until: date | None = None
     next_grade: str = ""
+    only_step: str = ""
+    waits_for: str = ""
+    event_on: date | None = None
+    grade: int = 0
+    grades: int = 0
 
     def __post_init__(self) -> None:
         quantity(self.quantity)
@@ -52,7 +71,16 @@ class Limit:
         side = f"{self.quantity.split('.')[0]} " if "." in self.quantity else ""
         word = "at least" if self.at_least else "at most"
         place = "" if self.when == "always" else f" ({self.when})"
-        unit = "°" if self.unit == "deg" else "" if self.unit in ("count", "0/1", "0–3") else f" {self.unit}"
+        place += f" ({self.only_step.replace('/', ': ').replace('_', ' ')})" if self.only_step else ""
+        if self.unit == "0/1" and not self.at_least:
+            return f"{side}{title}: not" + place
+        unit = (
+            "°"
+            if self.unit == "deg"
+            else ""
+            if self.unit in ("count", "0/1", "0–3", "0–10")
+            else f" {self.unit}"
+        )
         return f"{side}{title} {word} {self.bound:g}{unit}{place}"
 
 

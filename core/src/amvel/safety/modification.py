@@ -7,12 +7,37 @@ from dataclasses import dataclass
 from itertools import product
 
 from amvel.movements import Parameter, Profile, Profiler, Request, Step
+from amvel.quantities import base_id
 from amvel.safety.limits import Envelope
 from amvel.safety.verdict import Breach, Check, check
 
 # Quantities that belong to the position or the step itself: no parameter changes them.
 _FIXED = frozenset(
-    ("floor_transfer", "lying_flat", "one_leg_stance", "hand_support_level", "hold_s", "breath_held", "rises")
+    (
+        "floor_transfer",
+        "lying_flat",
+        "one_leg_stance",
+        "hand_support_level",
+        "hold_s",
+        "strained_hold_s",
+        "breath_held",
+        "rises",
+        "performed",
+        "on_the_back",
+        "face_down",
+        "on_hands_and_knees",
+        "sitting",
+        "standing",
+        "lying_on",
+        "unstable_surface",
+        "rolls_on_spine",
+        "jolt",
+        "uses_band",
+        "band_on_foot",
+        "hard_prop",
+        "time_flat_min",
+        "effort_0_to_10",
+    )
 )
 _COARSE = 5
 _PAIR = 4
@@ -45,7 +70,7 @@ class Modified:
 
 def hopeless(first: Check) -> bool:
     """Whether some broken limit speaks of what no parameter changes (the floor, the position, one leg)."""
-    return any(b.limit.quantity in _FIXED for b in first.breaches)
+    return any(base_id(b.limit.quantity) in _FIXED for b in first.breaches)
 
 
 def distance(step: Step, start: dict[str, float | str], values: dict[str, float | str]) -> float:

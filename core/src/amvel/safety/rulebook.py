@@ -1,16 +1,49 @@
-"""The rule-book: rules found by file, each a short function with its sources."""
+"""The rule-book: rules found by file, each with its numbers, its sources and a short function under them."""
 
 import importlib
 import pkgutil
-from collections.abc import Callable
-from dataclasses import dataclass
+from collections.abc import Callable, Mapping
+from dataclasses import dataclass, field
 from datetime import date
 from functools import lru_cache
+from typing import Any
 
 from amvel.safety import rules as rule_files
 from amvel.safety.limits import Answer, Envelope
+from amvel.safety.words import apply_words
 from amvel.screening import Findings
 from amvel.sources import Source
+
+CHECKED, CHECK_AGAIN = date(2026, 11, 24), date(2027, 11, 24)
+Numbers = Mapping[str, float]
+Draft = Mapping[tuple[str, str], float]
+
+
+class NotInForce(LookupError):
+    """No version of this number was in force on that day; the message names rule, number and day."""
+
+
+@dataclass(frozen=True)
+class Number:
+    """One figure of a rule, in force since a day. Several of one name are its versions."""
+
+    id: str
+    value: float
+    unit: str
+    says: str
+    source: Source
+    since: date
+
+
+@dataclass(frozen=True)
+class Example:
+    """What a rule must say of a case fragment: limits by id with their bound, None for absent; obligations, referrals."""
+
+    says: str
+    given: dict[str, Any] = field(hash=False)
+    limits: dict[str, float | None] = field(hash=False, default_factory=dict)
+    obliges: tuple[str, ...] = ()
+    refers: tuple[str, ...] = ()
 
 
 @dataclass(frozen=True)
@@ -22,13 +55,28 @@ class Rule:
     about: str
     sources: tuple[Source, ...]
     since: date
-    checked: date
-    check_again: date
-    answer: Callable[[Findings], Answer]
+    answer: Callable[[Findings, Numbers], Answer]
+    numbers: tuple[Number, ...] = ()
+    examples: tuple[Example, ...] = ()
+    checked: date = CHECKED
+    check_again: date = CHECK_AGAIN
 
     def __post_init__(self) -> None:
-        if not self.sources or not self.about:
-            raise ValueError(f"rule {self.id}: sources or description missing")
+        for name in ("sources", "about", "examples"):
+            if not getattr(self, name):
+                raise ValueError(f"rule {self.id}: '{name}' is missing")
+
+    def in_force(self, on: date, draft: Draft | None = None) -> dict[str, float]:
+        """Every number as of a day; a draft replaces some to see what would change."""
+        found: dict[str, Number] = {}
+        for n in self.numbers:
+            if n.since <= on and (n.id not in found or found[n.id].since <= n.since):
+                found[n.id] = n
+        missing = {n.id for n in self.numbers} - set(found)
+        if missing:
+            raise NotInForce(f"rule {self.id}: no version of {', '.join(sorted(missing))} is in force on {on}")
+        values = {k: n.value for k, n in found.items()}
+        return {k: (draft or {}).get((self.id, k), v) for k, v in values.items()}
 
 
 @lru_cache(maxsize=1)
@@ -43,14 +91,17 @@ def rulebook() -> dict[str, Rule]:
     return {r.id: r for r in found}
 
 
-def envelope(findings: Findings) -> Envelope:
+def envelope(findings: Findings, draft: Draft | None = None) -> Envelope:
     """Every limit, obligation and referral that the rule-book draws from the findings.
 
     All limits are kept; on the same quantity the strictest decides and every one that breaks is named.
+    Clinicians' words and the specialist's own stricter limits come on top.
     """
-    answers = [rule.answer(findings) for rule in rulebook().values()]
+    day = findings.case.as_of
+    answers = [rule.answer(findings, rule.in_force(day, draft)) for rule in rulebook().values()]
+    limits, referrals = apply_words(findings.case, [x for a in answers for x in a.limits])
     return Envelope(
-        tuple(x for a in answers for x in a.limits),
+        tuple(limits),
         tuple(x for a in answers for x in a.obligations),
-        tuple(x for a in answers for x in a.referrals),
+        (*(x for a in answers for x in a.referrals), *referrals),
     )

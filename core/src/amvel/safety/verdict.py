@@ -7,9 +7,9 @@ from datetime import date
 import numpy as np
 
 from amvel.case import Override
-from amvel.movements import Family, Profile
+from amvel.movements import Profile
 from amvel.quantities import quantity
-from amvel.safety.limits import Envelope, Limit
+from amvel.safety.limits import AT_HOME, PLACES, Envelope, Limit
 from amvel.sources import Source
 
 CONTEXTS = ("visit", "home")
@@ -51,21 +51,24 @@ def columns_of(limit: Limit, profile: Profile) -> list[str]:
     return [f"{side}.{limit.quantity}" for side in ("left", "right")]
 
 
-def _applies(limit: Limit, family: Family, profile: Profile, context: str) -> np.ndarray:
+def place_of(limit: Limit) -> tuple[str, bool]:
+    """The column in which a limit looks ('' for everywhere), and whether only at home."""
+    if limit.when in ("always", "home"):
+        return "", limit.when == "home"
+    return PLACES[limit.when.removesuffix(AT_HOME)], limit.when.endswith(AT_HOME)
+
+
+def concerns(limit: Limit, label: str) -> bool:
+    """Whether a limit speaks of this step at all."""
+    return not limit.only_step or limit.only_step in (label, label.partition("/")[0])
+
+
+def _applies(limit: Limit, profile: Profile, context: str) -> np.ndarray:
     """Which frames a limit looks at."""
-    frames = profile.frames
-    everywhere = np.ones(len(frames), dtype=bool)
-    if "home" in limit.when and context != "home":
-        return ~everywhere
-    if limit.when.startswith("standing"):
-        return np.array([f.facts.standing for f in frames])
-    if limit.when == "sitting":
-        return np.array([f.facts.seated for f in frames])
-    if limit.when == "face down":
-        return everywhere & (family.position == "face down")
-    if limit.when == "on the floor":
-        return everywhere & family.on_floor
-    return everywhere
+    place, at_home = place_of(limit)
+    if (at_home and context != "home") or not concerns(limit, profile.request.label):
+        return np.zeros(len(profile.frames), dtype=bool)
+    return profile.columns[place] > 0 if place else np.ones(len(profile.frames), dtype=bool)
 
 
 def check(profile: Profile, envelope: Envelope, context: str, lifted: frozenset[str] = frozenset()) -> Check:
@@ -75,7 +78,7 @@ def check(profile: Profile, envelope: Envelope, context: str, lifted: frozenset[
     breaches: list[Breach] = []
     cautions: list[Breach] = []
     for limit in envelope.limits:
-        mask = _applies(limit, profile.request.family, profile, context)
+        mask = _applies(limit, profile, context)
         if limit.id in lifted or not mask.any():
             continue
         for name in columns_of(limit, profile):

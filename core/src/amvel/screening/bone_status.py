@@ -3,8 +3,11 @@
 from dataclasses import dataclass
 from datetime import timedelta
 
-from amvel.case import BoneDensity, Case, Fracture, age_years
-from amvel.screening.declaration import current
+from amvel.case import Case, age_years
+from amvel.case.conditions.bone import Denosumab, EarlyMenopause, Fracture, Glucocorticoid
+from amvel.case.results.bone import BoneDensity
+from amvel.case.results.vital import Stature
+from amvel.screening.declaration import current, has, results
 from amvel.sources import Source
 
 WHO = Source("WHO 1994; ISCD 2019")
@@ -14,6 +17,14 @@ NHANES = Source("NHANES III, Looker et al. 1998, on the Hologic scale")
 UNKNOWN_TIER = Source(
     "unknown bone status: women ≥ 65, men ≥ 70, early menopause, low body mass (screening ages)", reading=True
 )
+POSTURE_SIGN = Source("Green et al., JAMA 2004: wall to occiput > 0 cm, rib to pelvis ≤ 2 finger breadths")
+WALKING = Source(
+    "people who do not walk, spinal injury, severe cerebral palsy: weak bone at the knee end of thigh and shin"
+)
+SPINE_VALUES = Source(
+    "ISCD 2019: at least 2 vertebrae; osteophytes, calcium and curves raise spine values falsely"
+)
+FEWEST_VERTEBRAE = 2
 STATURE = Source("stature lost ≥ 4 cm from tallest or ≥ 2 cm since last measured (BHOF)")
 REBOUND = Source("denosumab more than 7 months ago: rebound fractures")
 
@@ -23,6 +34,7 @@ _REFERENCE = {"femoral_neck": (0.858, 0.120), "total_hip": (0.942, 0.122)}
 _MAJOR_SITES = ("lumbar_spine", "total_hip", "femoral_neck")
 _FRAGILITY_SITES = ("spine", "hip", "pelvis", "humerus", "forearm", "wrist", "rib")
 _LOW_BMI = 20.0
+ADULT_FROM_YEARS = 18  # below that body mass index is read against age, not against this figure
 
 
 class NotReadable(ValueError):
@@ -42,7 +54,7 @@ class BoneStatus:
 
 def uses_t_score(case: Case) -> bool:
     """T for postmenopausal women and men of 50 and over; menopause is taken from 50 unless early."""
-    early = any(c.kind == "early_menopause" for c in case.conditions)
+    early = any(isinstance(c, EarlyMenopause) for c in case.conditions)
     return age_years(case.person.birth_date, case.as_of) >= 50 or (case.person.sex == "female" and early)
 
 
@@ -69,9 +81,25 @@ def score(result: BoneDensity, case: Case) -> tuple[str, float]:
     return "T", (density - mean) / deviation
 
 
-def _lowest(case: Case, results: list[BoneDensity]) -> tuple[str, float, BoneDensity] | None:
+def usable(result: BoneDensity, case: Case) -> bool:
+    """Whether a good value of this site may clear a person: too few vertebrae or an altered spine may not."""
+    if result.site != "lumbar_spine":
+        return True
+    few = result.vertebrae_used is not None and result.vertebrae_used < FEWEST_VERTEBRAE
+    fused_or_curved = has(case, "scoliosis", "spinal_fusion") or any(
+        isinstance(c, Fracture) and c.site == "spine" for c in case.conditions
+    )
+    return not (few or result.spine_altered or fused_or_curved)
+
+
+def _lowest(
+    case: Case, found: list[BoneDensity], clearing: bool = False
+) -> tuple[str, float, BoneDensity] | None:
+    """The lowest readable score; with `clearing`, only sites that may clear. The radius counts when no other can."""
     readable = []
-    for result in results:
+    for result in found:
+        if clearing and not usable(result, case):
+            continue
         try:
             readable.append((*score(result, case), result))
         except NotReadable:
@@ -101,9 +129,10 @@ def fragility(case: Case) -> list[Fracture]:
 def bone_status(case: Case) -> BoneStatus:
     """The strictest tier that any evidence asks for; adverse results do not lapse, good ones do."""
     found: list[tuple[str, str, Source]] = []
-    everything = [t for t in case.tests if isinstance(t, BoneDensity)]
+    everything = results(case, BoneDensity)
     valid = _lowest(case, current(case, "bone_density", VALID_DAYS))
     ever = _lowest(case, everything)
+    clears = _lowest(case, current(case, "bone_density", VALID_DAYS), clearing=True)
     breaks = fragility(case)
     if valid is not None:
         found.append(
@@ -126,15 +155,17 @@ def bone_status(case: Case) -> BoneStatus:
             )
         )
     found += _fracture_tiers(breaks, valid)
-    found += _risk_tiers(case, measured=valid is not None)
+    found += _risk_tiers(case, measured=clears is not None)
+    found += _always(case)
     referrals = _referrals(case)
-    if any(source is STATURE for _, source in referrals):
-        found.append(
-            ("osteoporosis", "stature loss: a vertebral fracture is possible until it is ruled out", STATURE)
-        )
+    for sign, words in ((STATURE, "stature loss"), (POSTURE_SIGN, "posture")):
+        if any(source is sign for _, source in referrals):
+            found.append(
+                ("osteoporosis", f"{words}: a vertebral fracture is possible until it is ruled out", sign)
+            )
     tier = min((t for t, _, _ in found), key=TIERS.index, default="unrestricted")
     reasons = tuple(dict.fromkeys((text, source) for t, text, source in found if t == tier))
-    return BoneStatus(tier, reasons, valid is None, any(f.site == "spine" for f in breaks), tuple(referrals))
+    return BoneStatus(tier, reasons, clears is None, any(f.site == "spine" for f in breaks), tuple(referrals))
 
 
 def _fracture_tiers(
@@ -156,7 +187,7 @@ def _risk_tiers(case: Case, measured: bool) -> list[tuple[str, str, Source]]:
     age, person = age_years(case.person.birth_date, case.as_of), case.person
     out: list[tuple[str, str, Source]] = []
     for c in case.conditions:
-        if c.kind == "glucocorticoid" and c.mg_per_day >= 2.5 and c.months > 3:
+        if isinstance(c, Glucocorticoid) and c.mg_per_day >= 2.5 and c.months > 3:
             out.append(
                 (
                     "osteoporosis",
@@ -164,33 +195,77 @@ def _risk_tiers(case: Case, measured: bool) -> list[tuple[str, str, Source]]:
                     ACR,
                 )
             )
-        if c.kind == "early_menopause":
+        if isinstance(c, EarlyMenopause):
             out.append(("caution", "early menopause, bone not measured", UNKNOWN_TIER))
     if age >= (65 if person.sex == "female" else 70):
         out.append(("caution", f"{age} years, bone not measured", UNKNOWN_TIER))
-    if person.mass_kg / (person.stature_cm / 100) ** 2 < _LOW_BMI:
+    if age >= ADULT_FROM_YEARS and person.mass_kg / (person.stature_cm / 100) ** 2 < _LOW_BMI:
         out.append(("caution", "low body mass, bone not measured", UNKNOWN_TIER))
     return out
 
 
+NO_WALK_LEVEL = 4  # gross motor level from which cerebral palsy counts as severe
+
+
+def _always(case: Case) -> list[tuple[str, str, Source]]:
+    """What hip density does not clear."""
+    out: list[tuple[str, str, Source]] = []
+    severe = any(
+        c.kind == "cerebral_palsy" and getattr(c, "gross_motor_level", 1) >= NO_WALK_LEVEL
+        for c in case.conditions
+    )
+    if has(case, "does_not_walk", "spinal_cord_injury") or severe:
+        out.append(("osteoporosis", "legs that do not carry weight lose bone", WALKING))
+    if has(case, "osteogenesis_imperfecta"):
+        out.append(("osteoporosis", "brittle bone from birth", BHOF))
+    return out
+
+
+def stature_lost_cm(case: Case) -> tuple[float, float]:
+    """Lost from the tallest remembered, and since the measurement before the newest."""
+    p = case.person
+    measured = sorted(results(case, Stature), key=lambda r: r.on)
+    now = measured[-1].stature_cm if measured else p.stature_cm
+    earlier = [r.stature_cm for r in measured[:-1]] + ([p.last_stature_cm] if p.last_stature_cm else [])
+    tallest = max(
+        [x for x in (p.tallest_stature_cm, *[r.stature_cm for r in measured]) if x is not None], default=now
+    )
+    return max(0.0, tallest - now), max([0.0, *(e - now for e in earlier[-1:])])
+
+
 def _referrals(case: Case) -> list[tuple[str, Source]]:
-    p, out = case.person, []
-    if p.tallest_stature_cm is not None and p.tallest_stature_cm - p.stature_cm >= 4.0:
+    out: list[tuple[str, Source]] = []
+    from_tallest, since_last = stature_lost_cm(case)
+    if from_tallest >= 4.0:
         out.append(
             (
-                f"{p.tallest_stature_cm - p.stature_cm:.1f} cm shorter than at her or his tallest: rule out a vertebral fracture before loaded trunk work",
+                f"{from_tallest:.1f} cm shorter than at the tallest (BHOF from 4, Siminoski from 6): rule out a vertebral fracture before loaded trunk work",
                 STATURE,
             )
         )
-    if p.last_stature_cm is not None and p.last_stature_cm - p.stature_cm >= 2.0:
+    if since_last >= 2.0:
         out.append(
             (
-                f"{p.last_stature_cm - p.stature_cm:.1f} cm shorter than at the last measurement: rule out a vertebral fracture before loaded trunk work",
+                f"{since_last:.1f} cm shorter than at the last measurement: rule out a vertebral fracture before loaded trunk work",
                 STATURE,
+            )
+        )
+    if any(r.cm > 0 for r in current(case, "wall_to_occiput", 365)):
+        out.append(
+            (
+                "the back of the head does not reach the wall: rule out a vertebral fracture before loaded trunk work",
+                POSTURE_SIGN,
+            )
+        )
+    if any(r.finger_breadths <= 2 for r in current(case, "rib_to_pelvis", 365)):
+        out.append(
+            (
+                "two finger breadths or fewer between ribs and pelvis: rule out a vertebral fracture before loaded trunk work",
+                POSTURE_SIGN,
             )
         )
     for c in case.conditions:
-        if c.kind == "denosumab" and case.as_of > c.last_dose_on + timedelta(days=213):
+        if isinstance(c, Denosumab) and case.as_of > c.last_dose_on + timedelta(days=213):
             out.append(
                 ("last denosumab more than 7 months ago: ask the prescriber before loaded trunk work", REBOUND)
             )

@@ -1,11 +1,15 @@
 """What a screening test declares."""
 
 from collections.abc import Callable
-from dataclasses import dataclass
-from typing import Any
+from dataclasses import dataclass, field
+from typing import Any, TypeVar
 
-from amvel.case import Case
+from amvel.case import RESULTS, Case, Field, Result, form_of
 from amvel.sources import Source
+
+POSITIONS = ("paper", "sitting", "standing", "lying", "on the floor", "hands and knees", "face down")
+TIMERS = ("", "stopwatch", "counter")
+_HIDDEN = frozenset(("test", "on", "side", "trials"))
 
 
 @dataclass(frozen=True)
@@ -18,42 +22,89 @@ class Reading:
 
 
 @dataclass(frozen=True)
-class Field:
-    """One entry of a test's form."""
+class Outcome:
+    """A result that is thought possible, with its prior probability (our estimate, stated where it is used)."""
 
-    name: str
-    title: str
+    says: str
+    probability: float
+    result: dict[str, Any] = field(hash=False)
+
+
+@dataclass(frozen=True)
+class RealChange:
+    """What is known of a test's error: spread of results and agreement of two tests, from which the band follows."""
+
+    sd: float
+    icc: float
     unit: str
-    kind: str  # number, count, choice, yes_no
-    low: float = 0
-    high: float = 0
-    choices: tuple[tuple[str, str], ...] = ()
-    optional: bool = False
+    source: Source
 
 
 @dataclass(frozen=True)
 class ScreenTest:
-    """One test: how it is done, entered, read, and for how long it holds."""
+    """One test: how it is done, entered, read, and for how long it holds.
+
+    `poses` are steps of the library whose verdict decides whether the test is safe for this client;
+    `avoid` gives a reason to leave it out, '' when there is none; `instead` says what to do then.
+    """
 
     id: str
-    title: str
     measures: str
     protocol: tuple[str, ...]
     safety: str
-    fields: tuple[Field, ...]
     validity_days: int
     read: Callable[[Any, Case], Reading]
     source: Source
-    per_side: bool = False
-    timer: str = ""  # stopwatch, counter or ''
+    position: str
+    outcomes: tuple[Outcome, ...]
+    timer: str = ""
     gate: bool = False
-    benign: dict[str, Any] | None = None  # a plausible good result, used to count what the test can decide
-    adverse: dict[str, Any] | None = None
+    poses: tuple[str, ...] = ()
+    avoid: Callable[[Case], str] = lambda case: ""
+    instead: str = ""
+    unlocks: str = ""
+    ages: tuple[int, int] = (0, 130)
+    change: RealChange | None = None
+    fields: tuple[Field, ...] = field(init=False, default=())
 
     def __post_init__(self) -> None:
-        for name in ("protocol", "safety", "fields"):
+        for name in ("measures", "protocol", "safety", "outcomes", "unlocks"):
             if not getattr(self, name):
                 raise ValueError(f"screening/{self.id}: '{name}' is missing")
+        if self.position not in POSITIONS or self.timer not in TIMERS:
+            raise ValueError(f"screening/{self.id}: position or timer is not known")
+        if abs(sum(o.probability for o in self.outcomes) - 1) > 1e-6:
+            raise ValueError(f"screening/{self.id}: the priors of the outcomes do not sum to one")
+        object.__setattr__(self, "fields", form_of(self.model, _HIDDEN))
+
+    @property
+    def model(self) -> type[Result]:
+        return RESULTS[self.id]
+
+    @property
+    def title(self) -> str:
+        return self.model.TITLE
+
+    @property
+    def group(self) -> str:
+        return self.model.GROUP
+
+    @property
+    def per_side(self) -> bool:
+        return "side" in self.model.model_fields
+
+    @property
+    def trials(self) -> str:
+        """'' or what the protocol takes of several trials."""
+        return self.model.TAKES
+
+
+R = TypeVar("R", bound=Result)
+
+
+def results(case: Case, model: type[R]) -> list[R]:
+    """Every result of this kind, whatever its age."""
+    return [t for t in case.tests if isinstance(t, model)]
 
 
 def current(case: Case, test_id: str, validity_days: int) -> list[Any]:
@@ -69,3 +120,8 @@ def newest(case: Case, test_id: str, validity_days: int) -> list[Any]:
     """
     found = current(case, test_id, validity_days)
     return [t for t in found if t.on == found[0].on]
+
+
+def has(case: Case, *kinds: str) -> bool:
+    """Whether any of these conditions is known."""
+    return any(c.kind in kinds for c in case.conditions)

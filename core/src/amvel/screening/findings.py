@@ -2,16 +2,27 @@
 
 from dataclasses import dataclass
 from datetime import date
+from typing import Any, TypeVar
 
-from amvel.body import Capacities, cautious
-from amvel.case import BloodPressure, Case, Condition, age_years
+from amvel.body import HEALTHY_DEG, Capacities, cautious
+from amvel.case import Case, Condition, age_years
+from amvel.case.conditions.falls import Fall, FearOfFalling
+from amvel.case.results.ranges import Range
+from amvel.case.results.vital import BloodPressure
 from amvel.screening.bone_status import BoneStatus, bone_status
 from amvel.screening.declaration import current, newest
 from amvel.screening.library import test_library
 from amvel.screening.tests.blood_pressure import beyond_limit, drops, raised
 from amvel.screening.tests.chair_stand_30s import cut
+from amvel.screening.tests.five_stands import SLOW_S
+from amvel.screening.tests.five_stands import SOURCE as STANDS
 from amvel.screening.tests.four_stage_balance import SOURCE as BALANCE
 from amvel.screening.tests.four_stage_balance import tandem_failed
+from amvel.screening.tests.gait_4m import SLOW_M_S, speed_m_s
+from amvel.screening.tests.gait_4m import SOURCE as GAIT
+from amvel.screening.tests.observed_function import SHELF_DEG, STAIRS_DEG, hip_shown_deg
+from amvel.screening.tests.one_leg_stance import SHORT_S
+from amvel.screening.tests.one_leg_stance import SOURCE as ONE_LEG
 from amvel.screening.tests.timed_up_and_go import CUT_S
 from amvel.screening.tests.timed_up_and_go import SOURCE as TUG
 from amvel.sources import Source
@@ -20,7 +31,7 @@ STEADI_AGE = 65
 _RISES = ("unable", "with_help", "with_furniture", "alone")  # worst first
 YEAR_DAYS = 365
 FALLS = Source("CDC STEADI; World Falls Guidelines, Montero-Odasso et al. 2022")
-_SIDED_TESTS = {"hip_flexion": "hip_flexion", "straight_leg_raise": "straight_leg_raise"}
+C = TypeVar("C", bound=Condition)
 
 
 @dataclass(frozen=True)
@@ -46,8 +57,22 @@ class Findings:
     assumptions: tuple[Assumption, ...]
     aged: tuple[str, ...]
 
-    def conditions(self, kind: str) -> list[Condition]:
-        return [c for c in self.case.conditions if c.kind == kind]
+    def all(self, model: type[C]) -> list[C]:
+        """Every condition of this kind."""
+        return [c for c in self.case.conditions if isinstance(c, model)]
+
+    def one(self, model: type[C]) -> C | None:
+        """The first condition of this kind, or None."""
+        return next(iter(self.all(model)), None)
+
+    def results(self, test_id: str) -> list[Any]:
+        """Results of the last day on which this test was done, while they hold."""
+        return newest(self.case, test_id, test_library()[test_id].validity_days)
+
+    @property
+    def growing(self) -> bool:
+        """Under 18 years."""
+        return self.age < 18
 
     @property
     def pressure_drops(self) -> bool:
@@ -92,7 +117,9 @@ def find_out(case: Case) -> Findings:
     capacities = _capacities(case)
     for name in sorted(capacities.assumed):
         base = name.split(".")[-1]
-        test = base if base in _SIDED_TESTS else "joint_range"
+        if base not in test_library():
+            continue
+        test = base
         assumptions.append(
             Assumption(
                 f"range.{name}",
@@ -129,22 +156,8 @@ def _fall_signs(case: Case, age: int, assumptions: list[Assumption]) -> list[tup
         limit = cut(age, case.person.sex)
         if limit is not None and (0 if r.arms_used else r.count) < limit:
             signs.append((f"{0 if r.arms_used else r.count} chair stands, average is {limit} or more", FALLS))
-    recent = [c for c in case.conditions if c.kind == "fall" and (case.as_of - c.on).days <= YEAR_DAYS]
-    if len(recent) >= 2 or any(c.injury for c in recent):
-        signs.append(
-            (
-                f"{len(recent)} fall(s) in a year" + (", with injury" if any(c.injury for c in recent) else ""),
-                FALLS,
-            )
-        )
-    for c in case.conditions:
-        if c.kind == "fear_of_falling" and c.confidence_0_to_10 <= 5:
-            signs.append(
-                (
-                    f"confidence in standing {c.confidence_0_to_10} of 10",
-                    Source("World Falls Guidelines 2022: concern about falling", reading=True),
-                )
-            )
+    signs += _slow_signs(case, days)
+    signs += _told_signs(case)
     missing = [
         t
         for t, r in (("timed_up_and_go", walk), ("four_stage_balance", stages), ("chair_stand_30s", stands))
@@ -165,16 +178,68 @@ def _fall_signs(case: Case, age: int, assumptions: list[Assumption]) -> list[tup
     return signs
 
 
+def _slow_signs(case: Case, days: int) -> list[tuple[str, Source]]:
+    """Cautions from the further tests of walking and standing."""
+    out: list[tuple[str, Source]] = []
+    for r in newest(case, "gait_4m", days):
+        if speed_m_s(r) <= SLOW_M_S:
+            out.append((f"walks {speed_m_s(r):.2f} m/s", GAIT))
+    for r in newest(case, "five_stands", days):
+        if r.seconds is None or r.seconds > SLOW_S:
+            out.append(
+                (
+                    f"five stands {'not possible' if r.seconds is None else format(r.seconds, 'g') + ' s'}",
+                    STANDS,
+                )
+            )
+    worst = min((r.seconds for r in newest(case, "one_leg_stance", days)), default=None)
+    if worst is not None and worst < SHORT_S:
+        out.append((f"one-leg stance {worst:g} s", ONE_LEG))
+    return out
+
+
+def _told_signs(case: Case) -> list[tuple[str, Source]]:
+    """Falls and fear, as told."""
+    out: list[tuple[str, Source]] = []
+    recent = [c for c in case.conditions if isinstance(c, Fall) and (case.as_of - c.on).days <= YEAR_DAYS]
+    hurt = any(c.injury for c in recent)
+    if len(recent) >= 2 or hurt:
+        out.append((f"{len(recent)} fall(s) in a year" + (", with injury" if hurt else ""), FALLS))
+    for c in case.conditions:
+        if isinstance(c, FearOfFalling) and c.confidence_0_to_10 <= 5:
+            source = Source("World Falls Guidelines 2022: concern about falling", reading=True)
+            out.append((f"confidence in standing {c.confidence_0_to_10} of 10", source))
+    return out
+
+
 def _capacities(case: Case) -> Capacities:
+    """Measured ranges, and for the rest what daily life shows or the cautious value."""
     measured: dict[str, float] = {}
-    for test_id, name in _SIDED_TESTS.items():
-        results = current(case, test_id, test_library()[test_id].validity_days)
-        measured |= _smallest_of_newest_day([(f"{r.side}.{name}", r.on, r.deg) for r in results])
-    ranges = current(case, "joint_range", test_library()["joint_range"].validity_days)
-    measured |= _smallest_of_newest_day(
-        [(r.joint if r.side is None else f"{r.side}.{r.joint}", r.on, r.deg) for r in ranges]
-    )
-    return cautious(measured)
+    for test_id, test in test_library().items():
+        if issubclass(test.model, Range):
+            found = current(case, test_id, test.validity_days)
+            measured |= _smallest_of_newest_day(
+                [(f"{r.side}.{test_id}" if test.per_side else test_id, r.on, r.deg) for r in found]
+            )
+    return cautious({k: v for k, v in measured.items() if _is_capacity(k)}, _shown(case))
+
+
+def _is_capacity(name: str) -> bool:
+    return name.split(".")[-1] in HEALTHY_DEG
+
+
+def _shown(case: Case) -> dict[str, float]:
+    """What was seen in daily life; the least of one day, and only upwards of the cautious value."""
+    out: dict[str, float] = {}
+    for r in newest(case, "observed_function", test_library()["observed_function"].validity_days):
+        hips = [hip_shown_deg(r.sits_on_cm)] if r.sits_on_cm is not None else []
+        hips += [STAIRS_DEG] if r.climbs_stairs else []
+        for side in ("left", "right"):
+            if hips:
+                out[f"{side}.hip_flexion"] = max(hips)
+            if r.reaches_shelf in (side, "both"):
+                out[f"{side}.shoulder_elevation"] = SHELF_DEG
+    return out
 
 
 def _smallest_of_newest_day(results: list[tuple[str, date, float]]) -> dict[str, float]:

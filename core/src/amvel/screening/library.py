@@ -4,6 +4,7 @@ import importlib
 import pkgutil
 from functools import lru_cache
 
+from amvel.case import RESULTS
 from amvel.screening import tests
 from amvel.screening.declaration import ScreenTest
 
@@ -17,4 +18,7 @@ def test_library() -> dict[str, ScreenTest]:
         if not isinstance(test, ScreenTest) or test.id != module.name:
             raise ValueError(f"screening/tests/{module.name}.py: declares no TEST of that name")
         found.append(test)
+    without = set(RESULTS) - {t.id for t in found}
+    if without:
+        raise ValueError(f"screening/tests: no file for {', '.join(sorted(without))}")
     return {t.id: t for t in sorted(found, key=lambda t: (not t.gate, t.id))}

@@ -2,32 +2,81 @@
 
 from dataclasses import dataclass
 
-from amvel.case import BloodPressure, Case
-from amvel.screening.declaration import current
+from amvel.case import Case
+from amvel.case.conditions.back_and_pelvis import Pregnancy
+from amvel.case.conditions.heart_and_lungs import HeartDisease
+from amvel.case.results.vital import BloodPressure, BloodSugar, PulseAndSaturation
+from amvel.screening.declaration import current, has
+from amvel.screening.pregnancy_weeks import weeks_now
 from amvel.screening.tests.blood_pressure import HIGH, beyond_limit
+from amvel.screening.tests.blood_sugar import HIGH_MMOL_L, LOW_MMOL_L
+from amvel.screening.tests.blood_sugar import SOURCE as SUGAR
+from amvel.screening.tests.pulse_and_saturation import PULSE_LIMIT, lowest_saturation
+from amvel.screening.tests.pulse_and_saturation import SOURCE as PULSE
 from amvel.sources import Source
 
 RED_FLAGS = Source("Finucane et al., Red Flags, JOSPT 2020")
-PULSE_LIMIT = 120
+PREGNANCY = Source("ACOG 804, 2020; Mottola et al. 2018")
+HEART = Source(
+    "unstable angina, decompensated failure, severe symptomatic aortic stenosis: stop (exercise guidelines)"
+)
+PRAEVIA_FROM_WEEKS = 26
 
-QUESTIONS: dict[str, tuple[str, bool]] = {
-    "saddle_numbness": ("New numbness between the legs", True),
-    "bladder_or_bowel_change": ("New trouble holding or passing water or stool", True),
-    "weakness_of_both_legs": ("Both legs getting weaker", True),
-    "chest_pain": ("Chest pain or pressure", True),
-    "stroke_signs": ("Face, arm or speech suddenly changed", True),
-    "severe_breathlessness": ("Severe breathlessness at rest", True),
-    "sudden_midback_pain": ("Sudden strong mid-back pain after little or no force", False),
-    "weight_loss_or_fever_with_back_pain": ("Back pain with weight loss or fever", False),
-    "cancer_history_with_night_pain": ("A cancer in the past, and new pain at night or like a band", False),
-    "progressive_weakness": ("A limb that gets weaker from week to week", False),
-    "groin_or_thigh_pain_on_bone_medicine": ("New groin or thigh pain while on a bone medicine", False),
-    "fall_with_head_strike": ("A fall on the head since the last visit", False),
-    "unable_to_bear_weight": ("Cannot put weight on a leg after a fall", False),
-    "fainting": ("Fainted in the last days", False),
-    "acute_fever": ("Fever today", False),
-    "swollen_calf": ("One calf swollen, warm or tender", False),
-    "bleeding_or_contractions_in_pregnancy": ("Pregnant, with bleeding, fluid or contractions", False),
+
+@dataclass(frozen=True)
+class Question:
+    """One stop sign as it is asked. `only_with` are conditions without which it is not asked."""
+
+    title: str
+    emergency: bool = False
+    next_step: str = ""
+    only_with: tuple[str, ...] = ()
+
+
+_NOW = "Call the emergency number now; stay with the person."
+_REFER = "No session today; refer to the clinician the same day."
+
+QUESTIONS: dict[str, Question] = {
+    "saddle_numbness": Question("New numbness between the legs", True),
+    "bladder_or_bowel_change": Question("New trouble holding or passing water or stool", True),
+    "weakness_of_both_legs": Question("Both legs getting weaker", True),
+    "chest_pain": Question("Chest pain or pressure", True),
+    "stroke_signs": Question("Face, arm or speech suddenly changed", True),
+    "severe_breathlessness": Question("Severe breathlessness at rest", True),
+    "autonomic_dysreflexia": Question(
+        "Pounding headache, flushing or sweating, pressure well above the own usual value",
+        True,
+        "Sit up, loosen everything tight, check bladder and catheter, never lie down; call the emergency number.",
+        ("spinal_cord_injury",),
+    ),
+    "shunt_or_raised_pressure_signs": Question(
+        "Headache with vomiting, drowsiness or changed sight with a shunt", True, "", ("device",)
+    ),
+    "sudden_midback_pain": Question("Sudden strong mid-back pain after little or no force"),
+    "weight_loss_or_fever_with_back_pain": Question("Back pain with weight loss or fever"),
+    "cancer_history_with_night_pain": Question("A cancer in the past, and new pain at night or like a band"),
+    "progressive_weakness": Question("A limb that gets weaker from week to week"),
+    "groin_or_thigh_pain_on_bone_medicine": Question("New groin or thigh pain while on a bone medicine"),
+    "fall_with_head_strike": Question("A fall on the head since the last visit"),
+    "unable_to_bear_weight": Question("Cannot put weight on a leg after a fall"),
+    "fainting": Question("Fainted in the last days"),
+    "acute_fever": Question("Fever today"),
+    "swollen_calf": Question("One calf swollen, warm or tender"),
+    "upper_neck_signs": Question(
+        "New neck pain, wry neck, clumsy hands or change of walking",
+        False,
+        "",
+        ("down_syndrome", "neck_trouble"),
+    ),
+    "bleeding_or_contractions_in_pregnancy": Question(
+        "Bleeding, fluid or contractions", False, "No session; ring the maternity unit now.", ("pregnancy",)
+    ),
+    "pre_eclampsia_signs": Question(
+        "Headache, changed sight, pain under the ribs or sudden swelling in pregnancy",
+        False,
+        "No session; ring the maternity unit now.",
+        ("pregnancy",),
+    ),
 }
 
 
@@ -42,53 +91,103 @@ class StopSign:
     source: Source
 
 
-_NOW = "Call the emergency number now; stay with the person."
-_REFER = "No session today; refer to the clinician the same day."
+def asked_of(case: Case) -> list[str]:
+    """The questions for this person: those of everybody, and those that a condition adds."""
+    return [k for k, q in QUESTIONS.items() if not q.only_with or has(case, *q.only_with)]
 
 
 def stop_signs(case: Case) -> list[StopSign]:
     """Every stop sign that stands; answers that were not asked today count as not asked, not as no."""
-    found = []
-    if case.stop_signs is None or (case.stop_signs.asked_on != case.as_of and not case.stop_signs.present):
-        found.append(
-            StopSign(
+    found = [*_answers(case), *_consent(case), *_measured(case), *_conditions(case)]
+    return list({s.id: s for s in sorted(found, key=lambda s: s.emergency)}.values())
+
+
+def _sign(id: str, title: str, emergency: bool, source: Source, next_step: str = "") -> StopSign:
+    return StopSign(id, title, emergency, next_step or (_NOW if emergency else _REFER), source)
+
+
+def _answers(case: Case) -> list[StopSign]:
+    given = case.stop_signs
+    if given is None or (given.asked_on != case.as_of and not given.present):
+        return [
+            _sign(
                 "not_asked",
                 "Stop signs have not been asked today",
                 False,
+                RED_FLAGS,
                 "Ask the stop signs first.",
-                RED_FLAGS,
             )
+        ]
+    return [
+        _sign(name, QUESTIONS[name].title, QUESTIONS[name].emergency, RED_FLAGS, QUESTIONS[name].next_step)
+        for name in given.present
+    ]
+
+
+def _consent(case: Case) -> list[StopSign]:
+    c = case.consent
+    if c is not None and (c.capacity_confirmed or c.given_by == "proxy"):
+        return []
+    return [
+        _sign(
+            "no_consent",
+            "Consent is not recorded",
+            False,
+            RED_FLAGS,
+            "Record capacity and consent, or the proxy's consent.",
         )
-    else:
-        for name in case.stop_signs.present:
-            title, emergency = QUESTIONS[name]
-            found.append(StopSign(name, title, emergency, _NOW if emergency else _REFER, RED_FLAGS))
-    if case.consent is None or (not case.consent.capacity_confirmed and case.consent.given_by != "proxy"):
-        found.append(
-            StopSign(
-                "no_consent",
-                "Consent is not recorded",
-                False,
-                "Record capacity and consent, or the proxy's consent.",
-                RED_FLAGS,
-            )
-        )
-    for pressure in current(case, "blood_pressure", 0):
-        assert isinstance(pressure, BloodPressure)
-        if beyond_limit(pressure):
-            found.append(
-                StopSign(
-                    "pressure_beyond_limit",
-                    f"Blood pressure {pressure.systolic_lying_mmhg}/{pressure.diastolic_lying_mmhg}",
-                    pressure.symptoms,
-                    _NOW if pressure.symptoms else _REFER,
-                    HIGH,
-                )
-            )
-        if (pressure.resting_pulse_per_min or 0) > PULSE_LIMIT:
-            found.append(
-                StopSign(
-                    "resting_pulse", f"Resting pulse {pressure.resting_pulse_per_min}", False, _REFER, RED_FLAGS
-                )
-            )
-    return list({s.id: s for s in sorted(found, key=lambda s: s.emergency)}.values())
+    ]
+
+
+def _measured(case: Case) -> list[StopSign]:
+    out = []
+    for r in current(case, "blood_pressure", 0):
+        assert isinstance(r, BloodPressure)
+        if beyond_limit(r):
+            title = f"Blood pressure {r.systolic_lying_mmhg}/{r.diastolic_lying_mmhg}"
+            out.append(_sign("pressure_beyond_limit", title, r.symptoms, HIGH))
+        if (r.resting_pulse_per_min or 0) > PULSE_LIMIT:
+            out.append(_sign("resting_pulse", f"Resting pulse {r.resting_pulse_per_min}", False, RED_FLAGS))
+    for p in current(case, "pulse_and_saturation", 0):
+        assert isinstance(p, PulseAndSaturation)
+        if (p.pulse_per_min or 0) > PULSE_LIMIT:
+            out.append(_sign("resting_pulse", f"Resting pulse {p.pulse_per_min}", False, PULSE))
+        if p.saturation_percent is not None and p.saturation_percent < lowest_saturation(case):
+            out.append(_sign("saturation", f"Saturation {p.saturation_percent} %", False, PULSE))
+    for b in current(case, "blood_sugar", 0):
+        assert isinstance(b, BloodSugar)
+        if b.mmol_l > HIGH_MMOL_L and b.ketones:
+            out.append(_sign("sugar_with_ketones", f"Sugar {b.mmol_l:g} mmol/L with ketones", False, SUGAR))
+    if _low_sugar(case):
+        step = "Carbohydrate first; measure again after 15 min."
+        out.append(_sign("sugar_low", "Sugar below 5.0 mmol/L", False, SUGAR, step))
+    return out
+
+
+def _low_sugar(case: Case) -> bool:
+    """Every low value of the day needs a value in range after carbohydrate."""
+    if not has(case, "diabetes_medicine"):
+        return False
+    today = current(case, "blood_sugar", 0)
+    low = sum(r.mmol_l < LOW_MMOL_L for r in today)
+    mended = sum(r.mmol_l >= LOW_MMOL_L and r.after_carbohydrate for r in today)
+    return low > mended
+
+
+def _conditions(case: Case) -> list[StopSign]:
+    out = []
+    for c in case.conditions:
+        if isinstance(c, HeartDisease) and c.what != "stable":
+            out.append(_sign(f"heart_{c.what}", c.what.replace("_", " ").capitalize(), False, HEART))
+        if isinstance(c, Pregnancy):
+            for x in c.complications:
+                if x != "placenta_praevia" or weeks_now(c, case.as_of) >= PRAEVIA_FROM_WEEKS:
+                    out.append(
+                        _sign(
+                            f"pregnancy_{x}",
+                            x.replace("_", " ").capitalize() + " in pregnancy",
+                            False,
+                            PREGNANCY,
+                        )
+                    )
+    return out

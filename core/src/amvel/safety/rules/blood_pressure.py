@@ -2,37 +2,46 @@
 
 from datetime import date
 
-from amvel.safety.limits import Answer, Limit
-from amvel.safety.rulebook import Rule
+from amvel.safety.limits import Answer
+from amvel.safety.page import Page
+from amvel.safety.rulebook import Example, Number, Numbers, Rule
 from amvel.screening import Findings
 from amvel.screening.tests.blood_pressure import DROP, HIGH
 
-HOLD_S = 10.0
+SINCE = date(2011, 4, 1)
 
 
-def answer(f: Findings) -> Answer:
+def answer(f: Findings, n: Numbers) -> Answer:
     """Raised or unknown: no breath hold, short holds. A drop on standing: few rises, pauses."""
-    limits: list[Limit] = []
+    page = Page("blood_pressure", HIGH)
     unknown = f.assumed("blood_pressure")
     if f.pressure_raised or unknown:
         why = "pressure is raised" if f.pressure_raised else "pressure was not taken today"
-        limits += [
-            Limit("blood_pressure.breath", "breath_held", 0, f"{why}: the breath is never held", HIGH),
-            Limit("blood_pressure.hold", "hold_s", HOLD_S, f"{why}: holds stay short", HIGH),
-        ]
+        page.limit("breath", "breath_held", 0, f"{why}: the breath is never held")
+        page.limit("hold", "hold_s", n["hold_s"], f"{why}: holds stay short")
     if f.pressure_drops:
-        limits.append(
-            Limit(
-                "blood_pressure.drop",
-                "rises",
-                0,
-                "pressure falls on standing",
-                DROP,
-                "caution",
-                measure="sit for a minute before and after each rise; stop at dizziness",
-            )
+        page.care(
+            "drop",
+            "rises",
+            0,
+            "pressure falls on standing",
+            "sit for a minute before and after each rise; stop at dizziness",
+            source=DROP,
         )
-    return Answer(tuple(limits))
+    return page.done()
+
+
+def _pressure(systolic: int, diastolic: int, **more: int) -> dict:
+    return {
+        "tests": [
+            {
+                "test": "blood_pressure",
+                "systolic_lying_mmhg": systolic,
+                "diastolic_lying_mmhg": diastolic,
+                **more,
+            }
+        ]
+    }
 
 
 RULE = Rule(
@@ -40,8 +49,17 @@ RULE = Rule(
     "Blood pressure",
     "Raised pressure: no breath hold, holds of at most 10 s. A drop on standing: few rises, with pauses.",
     (HIGH, DROP),
-    date(2011, 4, 1),
-    date(2026, 11, 24),
-    date(2027, 11, 24),
+    SINCE,
     answer,
+    (Number("hold_s", 10.0, "s", "holds while pressure is raised or unknown", HIGH, SINCE),),
+    (
+        Example("140/80", _pressure(140, 80), {"blood_pressure.hold": 10.0}),
+        Example("139/89", _pressure(139, 89), {"blood_pressure.hold": None}),
+        Example(
+            "falls by 20", _pressure(130, 80, systolic_standing_3min_mmhg=110), {"blood_pressure.drop": 0.0}
+        ),
+        Example(
+            "falls by 19", _pressure(130, 80, systolic_standing_3min_mmhg=111), {"blood_pressure.drop": None}
+        ),
+    ),
 )

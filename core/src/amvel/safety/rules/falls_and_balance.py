@@ -2,8 +2,9 @@
 
 from datetime import date
 
-from amvel.safety.limits import Answer, Limit, Obligation
-from amvel.safety.rulebook import Rule
+from amvel.safety.limits import Answer
+from amvel.safety.page import Page
+from amvel.safety.rulebook import Example, Number, Numbers, Rule
 from amvel.screening import Findings
 from amvel.screening.findings import FALLS
 from amvel.sources import Source
@@ -11,71 +12,89 @@ from amvel.sources import Source
 HAND = Source(FALLS.cite, reading=True)
 
 
-def answer(f: Findings) -> Answer:
+def answer(f: Findings, n: Numbers) -> Answer:
     """One sign: hand support at home. Two: no one-leg stance without firm support, floor only with a tested rise."""
+    page = Page("falls_and_balance", HAND)
     if not f.fall_signs:
-        return Answer()
+        return page.done()
     why = "; ".join(text for text, _ in f.fall_signs)
-    limits = [
-        Limit(
-            "falls_and_balance.hand_at_home",
-            "hand_support_level",
-            3,
-            f"alone at home, standing only with a firm hand support ({why})",
-            HAND,
-            at_least=True,
+    page.limit(
+        "hand_at_home",
+        "hand_support_level",
+        n["hand_at_home"],
+        f"alone at home, standing only with a firm hand support ({why})",
+        at_least=True,
+        when="standing at home",
+    )
+    page.limit(
+        "hand_in_visit",
+        "hand_support_level",
+        n["hand_in_visit"],
+        f"with someone near, hands at least hovering over a support ({why})",
+        at_least=True,
+        when="standing",
+    )
+    if len(f.fall_signs) >= n["signs_for_more"]:
+        page.limit(
+            "one_leg",
+            "one_leg_stance",
+            0,
+            f"two signs of fall risk or more: no one-leg stance alone ({why})",
             when="standing at home",
-        ),
-        Limit(
-            "falls_and_balance.hand_in_visit",
-            "hand_support_level",
-            1,
-            f"with someone near, hands at least hovering over a support ({why})",
-            HAND,
-            at_least=True,
-            when="standing",
-        ),
-    ]
-    if len(f.fall_signs) >= 2:
-        limits.append(
-            Limit(
-                "falls_and_balance.one_leg",
-                "one_leg_stance",
-                0,
-                f"two signs of fall risk or more: no one-leg stance alone ({why})",
-                HAND,
-                when="standing at home",
-            )
+        )
+        page.limit(
+            "unstable", "unstable_surface", 0, f"two signs of fall risk or more: no unstable surface ({why})"
         )
         if f.floor_rise not in ("alone", "with_furniture"):
-            limits.append(
-                Limit(
-                    "falls_and_balance.floor",
-                    "floor_transfer",
-                    0,
-                    "two signs of fall risk or more, and getting up from the floor is "
-                    + ("not tested" if f.floor_rise is None else "not safe"),
-                    HAND,
-                )
+            tested = "not tested" if f.floor_rise is None else "not safe"
+            page.limit(
+                "floor",
+                "floor_transfer",
+                0,
+                f"two signs of fall risk or more, and getting up from the floor is {tested}",
             )
-    return Answer(
-        tuple(limits),
-        (
-            Obligation(
-                "falls_and_balance.balance", "Balance on 3 days a week or more", ("balance",), 3, why, FALLS
-            ),
-            Obligation("falls_and_balance.sit_to_stand", "Sit to stand", ("sit_to_stand",), 3, why, FALLS),
-        ),
-    )
+    page.owe("balance", "Balance on 3 days a week or more", ("balance",), 3, why)
+    page.owe("sit_to_stand", "Sit to stand", ("sit_to_stand",), 3, why)
+    return page.done()
 
 
+SINCE = date(2022, 9, 30)
+_SLOW = {"test": "timed_up_and_go", "seconds": 12}
 RULE = Rule(
     "falls_and_balance",
     "Falls and balance",
     "Any sign of fall risk: standing at home with a firm hand support; balance is trained under supervision. Two signs close one-leg stance at home and, until tested, the floor.",
     (FALLS,),
-    date(2022, 9, 30),
-    date(2026, 11, 24),
-    date(2027, 11, 24),
+    SINCE,
     answer,
+    (
+        Number("hand_at_home", 3, "0–3", "hand support in standing, alone at home", HAND, SINCE),
+        Number("hand_in_visit", 1, "0–3", "hand support in standing with someone near", HAND, SINCE),
+        Number(
+            "signs_for_more", 2, "count", "signs from which one-leg stance and the floor close", HAND, SINCE
+        ),
+    ),
+    (
+        Example(
+            "timed up and go of 12 s",
+            {"tests": [_SLOW]},
+            {"falls_and_balance.hand_at_home": 3.0, "falls_and_balance.one_leg": None},
+            ("falls_and_balance.balance",),
+        ),
+        Example(
+            "timed up and go of 11.9 s",
+            {"tests": [{**_SLOW, "seconds": 11.9}]},
+            {"falls_and_balance.hand_at_home": None},
+        ),
+        Example(
+            "two signs and an untested floor",
+            {
+                "tests": [
+                    _SLOW,
+                    {"test": "four_stage_balance", "side_by_side_s": 10, "semi_tandem_s": 10, "tandem_s": 9.9},
+                ]
+            },
+            {"falls_and_balance.one_leg": 0.0, "falls_and_balance.floor": 0.0},
+        ),
+    ),
 )

@@ -2,8 +2,11 @@
 
 from datetime import date, timedelta
 
-from amvel.safety.limits import Answer, Limit
-from amvel.safety.rulebook import Rule
+from amvel.case.conditions.spine import FlexionSciatica
+from amvel.safety.graded_return import progress
+from amvel.safety.limits import Answer
+from amvel.safety.page import Page
+from amvel.safety.rulebook import Example, Number, Numbers, Rule
 from amvel.screening import Findings
 from amvel.screening.declaration import current
 from amvel.sources import Source
@@ -11,10 +14,16 @@ from amvel.sources import Source
 PRACTICE = Source(
     "flexion-provoked sciatica: common practice, values our reading", from_memory=False, reading=True
 )
-FLEXION_DEG, SEATED_ROUNDING_DEG, TURN_DEG = 10.0, 3.0, 5.0
-BELOW_PROVOKING_DEG, UNKNOWN_LINE_DEG = 10.0, 40.0
 REVIEW_AFTER = timedelta(weeks=4)
 VALID_SLR_DAYS = 180
+# Grades of return: loaded, held, unloaded rounding and rounding in sitting, in degrees.
+GRADES = (
+    ("hinge from the hips", 10.0, 10.0, 10.0, 3.0),
+    ("small rounding without load", 10.0, 10.0, 20.0, 3.0),
+    ("larger rounding without load", 10.0, 20.0, 40.0, 5.0),
+    ("small rounding under load", 20.0, 30.0, 60.0, 10.0),
+    ("larger rounding under load", 40.0, 40.0, 80.0, 20.0),
+)
 
 
 def provoking_line_deg(f: Findings, side: str, noted: float | None) -> float | None:
@@ -28,60 +37,83 @@ def provoking_line_deg(f: Findings, side: str, noted: float | None) -> float | N
     return min(values) if values else None
 
 
-def answer(f: Findings) -> Answer:
-    """Rounding small, never seated; the nerve line 10° short of what provokes."""
-    limits: list[Limit] = []
-    for i, c in enumerate(f.conditions("flexion_sciatica")):
-        assert c.kind == "flexion_sciatica"
-        review = (c.noted_on or c.since) + REVIEW_AFTER
+def answer(f: Findings, n: Numbers) -> Answer:
+    """Rounding by grade, never more than one grade per passed review; the nerve line 10° short of what provokes."""
+    page = Page("flexion_sciatica", PRACTICE)
+    for i, c in enumerate(f.all(FlexionSciatica)):
+        way = progress(f.case, "flexion_sciatica", c.side, c.noted_on or c.since, REVIEW_AFTER)
+        if way.grade >= len(GRADES):
+            continue
+        name, loaded, held, free, seated = GRADES[way.grade]
+        following = GRADES[way.grade + 1][0] if way.grade + 1 < len(GRADES) else "no limit"
+        more = {
+            "review_on": way.review_on,
+            "next_grade": f"{following}, after a passed review",
+            "grade": way.grade,
+            "grades": len(GRADES),
+        }
+        due = f" (grade {way.grade + 1} of {len(GRADES)}: {name})" + (" Review is due." if way.overdue else "")
+        for id, quantity, bound, why in (
+            ("loaded_flexion", "loaded_trunk_flexion_deg", loaded, "bending forward provokes the leg pain"),
+            ("held_flexion", "held_trunk_flexion_deg", held, "held bending provokes the leg pain"),
+            ("unloaded_flexion", "unloaded_trunk_flexion_deg", free, "bending forward provokes the leg pain"),
+            ("seated_rounding", "seated_rounding_deg", seated, "sitting bent provokes the leg pain"),
+        ):
+            page.limit(f"{id}_{i}", quantity, bound, why + due, **more)
         line = provoking_line_deg(f, c.side, c.provoking_neural_line_deg)
-        bound = UNKNOWN_LINE_DEG if line is None else max(0.0, line - BELOW_PROVOKING_DEG)
-        overdue = " Review is due." if f.case.as_of >= review else ""
-
-        def add(
-            name: str,
-            quantity: str,
-            value: float,
-            reason: str,
-            i: int = i,
-            review: date = review,
-            overdue: str = overdue,
-        ) -> None:
-            limits.append(
-                Limit(
-                    f"flexion_sciatica.{name}_{i}",
-                    quantity,
-                    value,
-                    reason + overdue,
-                    PRACTICE,
-                    review_on=review,
-                    next_grade="small unloaded rounding, after a painless review",
-                )
-            )
-
-        add("loaded_flexion", "loaded_trunk_flexion_deg", FLEXION_DEG, "bending forward provokes the leg pain")
-        add("held_flexion", "held_trunk_flexion_deg", FLEXION_DEG, "held bending provokes the leg pain")
-        add("seated_rounding", "seated_rounding_deg", SEATED_ROUNDING_DEG, "sitting bent provokes the leg pain")
-        add(
-            f"nerve_line_{c.side}",
-            f"{c.side}.neural_line_deg",
-            bound,
+        bound = n["unknown_line_deg"] if line is None else max(0.0, line - n["below_provoking_deg"])
+        why = (
             "10° short of where the leg pain began"
             if line is not None
-            else "the provoking angle is not tested: cautious value",
+            else "the provoking angle is not tested: cautious value"
         )
+        page.limit(f"nerve_line_{c.side}_{i}", f"{c.side}.neural_line_deg", bound, why, **more)
         if c.rotation_provokes:
-            add("rotation", "trunk_rotation_deg", TURN_DEG, "turning provokes the leg pain")
-    return Answer(tuple(limits))
+            page.limit(
+                f"rotation_{i}",
+                "loaded_trunk_rotation_deg",
+                n["rotation_deg"],
+                "turning provokes the leg pain",
+                **more,
+            )
+    return page.done()
 
 
+SINCE = date(2026, 1, 1)
+_NOW = {"kind": "flexion_sciatica", "side": "left", "since": "2026-10-20", "noted_on": "2026-11-20"}
+_PASSED = {"rule": "flexion_sciatica", "done_strongly": True, "confidence_0_to_10": 8, "next_day_flare": False}
 RULE = Rule(
     "flexion_sciatica",
     "Sciatica provoked by bending",
-    "Rounding at most 10° under load or held, none while sitting; nerve line 10° short of pain; reviewed after four weeks.",
+    "Rounding at most 10° at first; one grade more after each passed review; nerve line 10° short of pain.",
     (PRACTICE,),
-    date(2026, 1, 1),
-    date(2026, 11, 24),
-    date(2027, 5, 24),
+    SINCE,
     answer,
+    (
+        Number("below_provoking_deg", 10.0, "deg", "nerve line short of what provokes", PRACTICE, SINCE),
+        Number("unknown_line_deg", 40.0, "deg", "nerve line when nobody tested it", PRACTICE, SINCE),
+        Number("rotation_deg", 5.0, "deg", "loaded turning when turning provokes", PRACTICE, SINCE),
+    ),
+    (
+        Example(
+            "at first",
+            {"conditions": [{**_NOW, "provoking_neural_line_deg": 52}]},
+            {
+                "flexion_sciatica.loaded_flexion_0": 10.0,
+                "flexion_sciatica.unloaded_flexion_0": 10.0,
+                "flexion_sciatica.nerve_line_left_0": 42.0,
+            },
+        ),
+        Example("not tested", {"conditions": [_NOW]}, {"flexion_sciatica.nerve_line_left_0": 40.0}),
+        Example(
+            "one passed review opens one grade",
+            {"conditions": [_NOW], "reviews": [{**_PASSED, "on": "2026-11-23"}]},
+            {"flexion_sciatica.unloaded_flexion_0": 20.0, "flexion_sciatica.loaded_flexion_0": 10.0},
+        ),
+        Example(
+            "a flare opens nothing",
+            {"conditions": [_NOW], "reviews": [{**_PASSED, "on": "2026-11-23", "next_day_flare": True}]},
+            {"flexion_sciatica.unloaded_flexion_0": 10.0},
+        ),
+    ),
 )

@@ -1,65 +1,80 @@
 """A painful knee."""
 
 from datetime import date
-from typing import Any
 
-from amvel.safety.limits import Answer, Limit
-from amvel.safety.rulebook import Rule
+from amvel.case.conditions.joints import KneeTrouble
+from amvel.safety.limits import Answer
+from amvel.safety.page import Page
+from amvel.safety.rulebook import Example, Number, Numbers, Rule
 from amvel.screening import Findings
 from amvel.sources import Source
 
 TOLERATED = Source("tolerated value as found; common practice", from_memory=False)
 CAUTIOUS = Source("cautious value for an untested painful knee: our estimate", from_memory=False, reading=True)
-LOADED_FLEXION_DEG, NO_KNEELING_PERCENT_BW = 75.0, 2.0
+SINCE = date(2026, 1, 1)
 
 
-def answer(f: Findings) -> Answer:
+def answer(f: Findings, n: Numbers) -> Answer:
     """Bend under load, and kneeling: not asked counts as not tolerated."""
-    limits = []
-    for i, c in enumerate(f.conditions("knee_trouble")):
-        assert c.kind == "knee_trouble"
+    page = Page("knee_trouble", TOLERATED)
+    for i, c in enumerate(f.all(KneeTrouble)):
         bend = c.tolerated_loaded_flexion_deg
-        limits.append(
-            Limit(
-                f"knee_trouble.bend_{c.side}_{i}",
-                f"{c.side}.loaded_knee_flexion_deg",
-                LOADED_FLEXION_DEG if bend is None else bend,
-                f"the {c.side} knee hurts when it is bent under load",
-                CAUTIOUS if bend is None else TOLERATED,
-            )
+        page.limit(
+            f"bend_{c.side}_{i}",
+            f"{c.side}.loaded_knee_flexion_deg",
+            n["loaded_flexion_deg"] if bend is None else bend,
+            f"the {c.side} knee hurts when it is bent under load",
+            source=CAUTIOUS if bend is None else TOLERATED,
         )
-        kneel: dict[str, Any] = dict(quantity=f"{c.side}.knee_support_percent_bw", bound=NO_KNEELING_PERCENT_BW)
+        name, quantity, bound = (
+            f"kneeling_{c.side}_{i}",
+            f"{c.side}.knee_support_percent_bw",
+            n["no_kneeling_percent_bw"],
+        )
         if c.kneeling == "padded":
-            limits.append(
-                Limit(
-                    f"knee_trouble.kneeling_{c.side}_{i}",
-                    reason=f"the {c.side} knee tolerates kneeling on a pad",
-                    source=TOLERATED,
-                    strength="caution",
-                    measure="thick pad under the knees",
-                    **kneel,
-                )
+            page.care(
+                name,
+                quantity,
+                bound,
+                f"the {c.side} knee tolerates kneeling on a pad",
+                "thick pad under the knees",
             )
         elif c.kneeling != "tolerated":
-            limits.append(
-                Limit(
-                    f"knee_trouble.kneeling_{c.side}_{i}",
-                    reason=f"the {c.side} knee does not tolerate kneeling"
-                    + (" (not tested)" if c.kneeling == "unknown" else ""),
-                    source=CAUTIOUS if c.kneeling == "unknown" else TOLERATED,
-                    **kneel,
-                )
+            tested = " (not tested)" if c.kneeling == "unknown" else ""
+            page.limit(
+                name,
+                quantity,
+                bound,
+                f"the {c.side} knee does not tolerate kneeling{tested}",
+                source=CAUTIOUS if tested else TOLERATED,
             )
-    return Answer(tuple(limits))
+    return page.done()
 
 
+_KNEE = {"kind": "knee_trouble", "side": "left"}
 RULE = Rule(
     "knee_trouble",
     "Painful knee",
     "Bend under load and kneeling, by what the knee tolerates.",
     (TOLERATED, CAUTIOUS),
-    date(2026, 1, 1),
-    date(2026, 11, 24),
-    date(2027, 11, 24),
+    SINCE,
     answer,
+    (
+        Number("loaded_flexion_deg", 75.0, "deg", "bent under load, untested", CAUTIOUS, SINCE),
+        Number(
+            "no_kneeling_percent_bw", 2.0, "% of body weight", "what counts as not kneeling", CAUTIOUS, SINCE
+        ),
+    ),
+    (
+        Example(
+            "not tested",
+            {"conditions": [_KNEE]},
+            {"knee_trouble.bend_left_0": 75.0, "knee_trouble.kneeling_left_0": 2.0},
+        ),
+        Example(
+            "kneeling tolerated",
+            {"conditions": [{**_KNEE, "kneeling": "tolerated"}]},
+            {"knee_trouble.kneeling_left_0": None},
+        ),
+    ),
 )

@@ -2,52 +2,40 @@
 
 from datetime import date
 
-from amvel.safety.limits import Answer, Limit
-from amvel.safety.rulebook import Rule
+from amvel.case.conditions.nervous_system import WheelchairUser
+from amvel.safety.limits import Answer
+from amvel.safety.page import Page
+from amvel.safety.rulebook import Example, Numbers, Rule
 from amvel.screening import Findings
 from amvel.sources import COMMON_PRACTICE
 
+_SAID = {
+    "lying_flat": ("flat", "lying_flat", "does not tolerate lying flat"),
+    "face_down": ("face_down", "face_down", "does not tolerate lying face down"),
+    "left_side": ("left_side", "left.lying_on", "does not tolerate lying on the left side"),
+    "right_side": ("right_side", "right.lying_on", "does not tolerate lying on the right side"),
+    "kneeling": ("kneeling", "kneeling", "does not tolerate kneeling"),
+    "standing": ("standing", "standing", "does not stand"),
+}
 
-def answer(f: Findings) -> Answer:
-    """No floor without getting there and up again; no lying flat or face down that is not tolerated."""
-    t, limits = f.case.tolerates, []
-    if t.floor == "no" or f.floor_rise == "unable":
-        limits.append(
-            Limit(
-                "reachable_positions.floor",
-                "floor_transfer",
-                0,
-                "cannot get down to the floor and up again; use the bed or the chair version",
-                COMMON_PRACTICE,
-            )
+
+def answer(f: Findings, n: Numbers) -> Answer:
+    """No floor without getting there and up again; no position that is not tolerated."""
+    page, t = Page("reachable_positions", COMMON_PRACTICE), f.case.tolerates
+    hoisted = any(c.transfers == "hoist" for c in f.all(WheelchairUser)) or t.bed_transfer == "hoist"
+    if t.floor == "no" or f.floor_rise == "unable" or hoisted:
+        page.limit(
+            "floor",
+            "floor_transfer",
+            0,
+            "cannot get down to the floor and up again; use the bed or the chair version",
         )
     elif f.floor_rise == "with_help":
-        limits.append(
-            Limit(
-                "reachable_positions.floor_home",
-                "floor_transfer",
-                0,
-                "gets up from the floor only with help",
-                COMMON_PRACTICE,
-                when="home",
-            )
-        )
-    if t.lying_flat == "no":
-        limits.append(
-            Limit("reachable_positions.flat", "lying_flat", 0, "does not tolerate lying flat", COMMON_PRACTICE)
-        )
-    if t.face_down == "no":
-        limits.append(
-            Limit(
-                "reachable_positions.face_down",
-                "lying_flat",
-                0,
-                "does not tolerate lying face down",
-                COMMON_PRACTICE,
-                when="face down",
-            )
-        )
-    return Answer(tuple(limits))
+        page.limit("floor_home", "floor_transfer", 0, "gets up from the floor only with help", when="home")
+    for name, (id, quantity, reason) in _SAID.items():
+        if getattr(t, name) == "no":
+            page.limit(id, quantity, 0, reason)
+    return page.done()
 
 
 RULE = Rule(
@@ -56,7 +44,20 @@ RULE = Rule(
     "Who cannot get to a position safely is never given it.",
     (COMMON_PRACTICE,),
     date(2026, 1, 1),
-    date(2026, 11, 24),
-    date(2027, 11, 24),
     answer,
+    (),
+    (
+        Example("no floor", {"tolerates": {"floor": "no"}}, {"reachable_positions.floor": 0.0}),
+        Example(
+            "unable to rise",
+            {"tests": [{"test": "floor_rise", "result": "unable"}]},
+            {"reachable_positions.floor": 0.0},
+        ),
+        Example(
+            "rises with furniture",
+            {"tests": [{"test": "floor_rise", "result": "with_furniture"}]},
+            {"reachable_positions.floor": None, "reachable_positions.floor_home": None},
+        ),
+        Example("no kneeling", {"tolerates": {"kneeling": "no"}}, {"reachable_positions.kneeling": 0.0}),
+    ),
 )

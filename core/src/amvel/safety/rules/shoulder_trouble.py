@@ -2,8 +2,10 @@
 
 from datetime import date
 
-from amvel.safety.limits import Answer, Limit
-from amvel.safety.rulebook import Rule
+from amvel.case.conditions.joints import ShoulderTrouble
+from amvel.safety.limits import Answer
+from amvel.safety.page import Page
+from amvel.safety.rulebook import Example, Number, Numbers, Rule
 from amvel.screening import Findings
 from amvel.sources import Source
 
@@ -11,44 +13,54 @@ TOLERATED = Source("tolerated value as found; common practice", from_memory=Fals
 CAUTIOUS = Source(
     "cautious value for an untested painful shoulder: our estimate", from_memory=False, reading=True
 )
-ELEVATION_DEG, LOAD_PERCENT_BW = 90.0, 15.0
+SINCE = date(2026, 1, 1)
 
 
-def answer(f: Findings) -> Answer:
+def answer(f: Findings, n: Numbers) -> Answer:
     """Height of the arm, and what hand, forearm and shoulder carry."""
-    limits = []
-    for i, c in enumerate(f.conditions("shoulder_trouble")):
-        assert c.kind == "shoulder_trouble"
+    page = Page("shoulder_trouble", TOLERATED)
+    for i, c in enumerate(f.all(ShoulderTrouble)):
         high, load = c.tolerated_elevation_deg, c.tolerated_load_percent_bw
-        limits.append(
-            Limit(
-                f"shoulder_trouble.elevation_{c.side}_{i}",
-                f"{c.side}.shoulder_elevation_deg",
-                ELEVATION_DEG if high is None else high,
-                f"the {c.side} shoulder hurts when the arm goes higher",
-                CAUTIOUS if high is None else TOLERATED,
-            )
+        page.limit(
+            f"elevation_{c.side}_{i}",
+            f"{c.side}.shoulder_elevation_deg",
+            n["elevation_deg"] if high is None else high,
+            f"the {c.side} shoulder hurts when the arm goes higher",
+            source=CAUTIOUS if high is None else TOLERATED,
         )
         for part in ("hand", "forearm", "shoulder"):
-            limits.append(
-                Limit(
-                    f"shoulder_trouble.{part}_load_{c.side}_{i}",
-                    f"{c.side}.{part}_support_percent_bw",
-                    LOAD_PERCENT_BW if load is None else load,
-                    f"the {c.side} shoulder hurts when it carries",
-                    CAUTIOUS if load is None else TOLERATED,
-                )
+            page.limit(
+                f"{part}_load_{c.side}_{i}",
+                f"{c.side}.{part}_support_percent_bw",
+                n["load_percent_bw"] if load is None else load,
+                f"the {c.side} shoulder hurts when it carries",
+                source=CAUTIOUS if load is None else TOLERATED,
             )
-    return Answer(tuple(limits))
+    return page.done()
 
 
+_SHOULDER = {"kind": "shoulder_trouble", "side": "right"}
 RULE = Rule(
     "shoulder_trouble",
     "Painful shoulder",
     "Height of the arm and load through it, by what the shoulder tolerates.",
     (TOLERATED, CAUTIOUS),
-    date(2026, 1, 1),
-    date(2026, 11, 24),
-    date(2027, 11, 24),
+    SINCE,
     answer,
+    (
+        Number("elevation_deg", 90.0, "deg", "arm raise, untested", CAUTIOUS, SINCE),
+        Number("load_percent_bw", 15.0, "% of body weight", "load, untested", CAUTIOUS, SINCE),
+    ),
+    (
+        Example(
+            "not tested",
+            {"conditions": [_SHOULDER]},
+            {"shoulder_trouble.elevation_right_0": 90.0, "shoulder_trouble.hand_load_right_0": 15.0},
+        ),
+        Example(
+            "tolerates 100°",
+            {"conditions": [{**_SHOULDER, "tolerated_elevation_deg": 100}]},
+            {"shoulder_trouble.elevation_right_0": 100.0},
+        ),
+    ),
 )

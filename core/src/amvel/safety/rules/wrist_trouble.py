@@ -2,48 +2,67 @@
 
 from datetime import date
 
-from amvel.safety.limits import Answer, Limit
-from amvel.safety.rulebook import Rule
+from amvel.case.conditions.joints import WristTrouble
+from amvel.safety.limits import Answer
+from amvel.safety.page import Page
+from amvel.safety.rulebook import Example, Number, Numbers, Rule
 from amvel.screening import Findings
 from amvel.sources import Source
 
 TOLERATED = Source("tolerated value as found; common practice", from_memory=False)
 CAUTIOUS = Source("cautious value for an untested painful wrist: our estimate", from_memory=False, reading=True)
-EXTENSION_DEG, LOAD_PERCENT_BW = 20.0, 15.0
+SINCE = date(2026, 1, 1)
 
 
-def answer(f: Findings) -> Answer:
+def answer(f: Findings, n: Numbers) -> Answer:
     """Angle and load are two limits: fists change the first, forearms or a raise the second."""
-    limits = []
-    for i, c in enumerate(f.conditions("wrist_trouble")):
-        assert c.kind == "wrist_trouble"
+    page = Page("wrist_trouble", TOLERATED)
+    for i, c in enumerate(f.all(WristTrouble)):
         angle, load = c.tolerated_extension_deg, c.tolerated_load_percent_bw
-        limits += [
-            Limit(
-                f"wrist_trouble.angle_{c.side}_{i}",
-                f"{c.side}.wrist_extension_loaded_deg",
-                EXTENSION_DEG if angle is None else angle,
-                f"the {c.side} wrist hurts when bent back under load",
-                CAUTIOUS if angle is None else TOLERATED,
-            ),
-            Limit(
-                f"wrist_trouble.load_{c.side}_{i}",
-                f"{c.side}.hand_support_percent_bw",
-                LOAD_PERCENT_BW if load is None else load,
-                f"the {c.side} wrist hurts when it carries",
-                CAUTIOUS if load is None else TOLERATED,
-            ),
-        ]
-    return Answer(tuple(limits))
+        page.limit(
+            f"angle_{c.side}_{i}",
+            f"{c.side}.wrist_extension_loaded_deg",
+            n["extension_deg"] if angle is None else angle,
+            f"the {c.side} wrist hurts when bent back under load",
+            source=CAUTIOUS if angle is None else TOLERATED,
+        )
+        page.limit(
+            f"load_{c.side}_{i}",
+            f"{c.side}.hand_support_percent_bw",
+            n["load_percent_bw"] if load is None else load,
+            f"the {c.side} wrist hurts when it carries",
+            source=CAUTIOUS if load is None else TOLERATED,
+        )
+    return page.done()
 
 
+_WRIST = {"kind": "wrist_trouble", "side": "right"}
 RULE = Rule(
     "wrist_trouble",
     "Painful wrist",
     "What the wrist tolerates, as angle and as load.",
     (TOLERATED, CAUTIOUS),
-    date(2026, 1, 1),
-    date(2026, 11, 24),
-    date(2027, 11, 24),
+    SINCE,
     answer,
+    (
+        Number("extension_deg", 20.0, "deg", "bent back under load, untested", CAUTIOUS, SINCE),
+        Number("load_percent_bw", 15.0, "% of body weight", "load, untested", CAUTIOUS, SINCE),
+    ),
+    (
+        Example(
+            "not tested",
+            {"conditions": [_WRIST]},
+            {"wrist_trouble.angle_right_0": 20.0, "wrist_trouble.load_right_0": 15.0},
+        ),
+        Example(
+            "tolerates 30° and 22 %",
+            {"conditions": [{**_WRIST, "tolerated_extension_deg": 30, "tolerated_load_percent_bw": 22}]},
+            {"wrist_trouble.angle_right_0": 30.0, "wrist_trouble.load_right_0": 22.0},
+        ),
+        Example(
+            "a healed fracture is no joint limit",
+            {"conditions": [{"kind": "fracture", "site": "wrist", "on": "2025-10-02"}]},
+            {"wrist_trouble.angle_right_0": None},
+        ),
+    ),
 )

@@ -1,1 +1,1 @@
-"""One file per screening test."""
+"""One screening test a file."""

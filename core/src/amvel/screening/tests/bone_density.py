@@ -1,8 +1,9 @@
 """Bone density, read from a report."""
 
-from amvel.case import BoneDensity, Case
+from amvel.case import Case
+from amvel.case.results.bone import BoneDensity
 from amvel.screening.bone_status import WHO, NotReadable, score
-from amvel.screening.declaration import Field, Reading, ScreenTest
+from amvel.screening.declaration import Outcome, Reading, ScreenTest
 
 
 def read(result: BoneDensity, case: Case) -> Reading:
@@ -29,7 +30,6 @@ def read(result: BoneDensity, case: Case) -> Reading:
 
 TEST = ScreenTest(
     "bone_density",
-    "Bone density (from a report)",
     "how much mineral the bone holds",
     (
         "Take site, T- or Z-score and date from the report.",
@@ -37,34 +37,14 @@ TEST = ScreenTest(
         "Enter every site; the lowest valid one decides.",
     ),
     "A paper test: nothing is asked of the body.",
-    (
-        Field(
-            "site",
-            "Site",
-            "",
-            "choice",
-            choices=(
-                ("lumbar_spine", "Lumbar spine"),
-                ("total_hip", "Total hip"),
-                ("femoral_neck", "Femoral neck"),
-                ("one_third_radius", "One-third radius"),
-            ),
-        ),
-        Field("t_score", "T-score", "", "number", -7, 5, optional=True),
-        Field("z_score", "Z-score", "", "number", -7, 5, optional=True),
-        Field("density_g_cm2", "Density", "g/cm²", "number", 0.2, 2.5, optional=True),
-        Field(
-            "device",
-            "Device",
-            "",
-            "choice",
-            choices=(("hologic", "Scale H (Hologic)"), ("lunar", "Scale L (Lunar)")),
-            optional=True,
-        ),
-    ),
     730,
     read,
     WHO,
-    benign={"site": "total_hip", "t_score": -0.5},
-    adverse={"site": "total_hip", "t_score": -2.8},
+    "paper",
+    (
+        Outcome("normal", 0.3, {"site": "total_hip", "t_score": -0.5}),
+        Outcome("low", 0.45, {"site": "total_hip", "t_score": -1.8}),
+        Outcome("osteoporosis", 0.25, {"site": "total_hip", "t_score": -2.8}),
+    ),
+    unlocks="rounding and turning",
 )

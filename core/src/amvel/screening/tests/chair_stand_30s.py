@@ -1,7 +1,9 @@
 """30-second chair stand."""
 
-from amvel.case import Case, ChairStand, age_years
-from amvel.screening.declaration import Field, Reading, ScreenTest
+from amvel.case import Case, age_years
+from amvel.case.results.balance_and_strength import ChairStand
+from amvel.screening.cautions import no_standing
+from amvel.screening.declaration import Outcome, Reading, ScreenTest
 from amvel.sources import Source
 
 SOURCE = Source("CDC STEADI, 30-Second Chair Stand, below-average scores")
@@ -31,7 +33,6 @@ def read(result: ChairStand, case: Case) -> Reading:
 
 TEST = ScreenTest(
     "chair_stand_30s",
-    "30-second chair stand",
     "strength of the legs",
     (
         "Firm chair without arms, seat 43 cm, against a wall.",
@@ -40,11 +41,18 @@ TEST = ScreenTest(
         "If the arms are needed, tick it: the count is then 0.",
     ),
     "Chair against the wall; stop at chest pain, dizziness or knee pain.",
-    (Field("count", "Stands", "count", "count", 0, 60), Field("arms_used", "Arms used", "", "yes_no")),
     90,
     read,
     SOURCE,
+    "standing",
+    (
+        Outcome("average or better", 0.6, {"count": 15, "arms_used": False}),
+        Outcome("below average", 0.4, {"count": 3, "arms_used": False}),
+    ),
     timer="counter",
-    benign={"count": 15, "arms_used": False},
-    adverse={"count": 3, "arms_used": False},
+    poses=("sit_to_stand/two_legs",),
+    avoid=no_standing,
+    instead="Five stands with the hands, counted as 0.",
+    unlocks="standing at home without a firm hand",
+    ages=(60, OLDEST),
 )

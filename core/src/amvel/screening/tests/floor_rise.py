@@ -1,7 +1,9 @@
 """Getting down to the floor and up again."""
 
-from amvel.case import Case, FloorRise
-from amvel.screening.declaration import Field, Reading, ScreenTest
+from amvel.case import Case
+from amvel.case.results.balance_and_strength import FloorRise
+from amvel.screening.cautions import fresh_vertebral_fracture, no_standing
+from amvel.screening.declaration import Outcome, Reading, ScreenTest
 from amvel.sources import COMMON_PRACTICE
 
 
@@ -20,7 +22,6 @@ def read(result: FloorRise, case: Case) -> Reading:
 
 TEST = ScreenTest(
     "floor_rise",
-    "Floor rise",
     "getting down to the floor and up again",
     (
         "A sturdy chair beside a mat.",
@@ -28,23 +29,17 @@ TEST = ScreenTest(
         "One try, unhurried.",
     ),
     "Two people when in doubt; left out after a fresh vertebral fracture.",
-    (
-        Field(
-            "result",
-            "Result",
-            "",
-            "choice",
-            choices=(
-                ("alone", "Alone"),
-                ("with_furniture", "With furniture"),
-                ("with_help", "With help"),
-                ("unable", "Unable"),
-            ),
-        ),
-    ),
     90,
     read,
     COMMON_PRACTICE,
-    benign={"result": "with_furniture"},
-    adverse={"result": "unable"},
+    "on the floor",
+    (
+        Outcome("alone", 0.4, {"result": "alone"}),
+        Outcome("with furniture", 0.3, {"result": "with_furniture"}),
+        Outcome("with help", 0.15, {"result": "with_help"}),
+        Outcome("unable", 0.15, {"result": "unable"}),
+    ),
+    avoid=lambda case: fresh_vertebral_fracture(case) or no_standing(case),
+    instead="The bed version of every position; no floor plan.",
+    unlocks="everything on the floor",
 )

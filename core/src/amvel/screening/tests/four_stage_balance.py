@@ -1,7 +1,9 @@
 """Four-stage balance."""
 
-from amvel.case import Case, FourStageBalance
-from amvel.screening.declaration import Field, Reading, ScreenTest
+from amvel.case import Case
+from amvel.case.results.balance_and_strength import FourStageBalance
+from amvel.screening.cautions import no_standing
+from amvel.screening.declaration import Outcome, Reading, ScreenTest
 from amvel.sources import Source
 
 SOURCE = Source("CDC STEADI, 4-Stage Balance Test: tandem under 10 s is at risk")
@@ -23,10 +25,8 @@ def read(result: FourStageBalance, case: Case) -> Reading:
     return Reading(f"tandem held {HOLD_S:g} s{tail}", "ok", SOURCE)
 
 
-_STAGE = "s"
 TEST = ScreenTest(
     "four_stage_balance",
-    "Four-stage balance",
     "standing on a base that gets smaller",
     (
         "Stand beside a worktop; you may help into each stage, then let go.",
@@ -34,16 +34,18 @@ TEST = ScreenTest(
         "Stop at the first stage that is not held for 10 s.",
     ),
     "Stand within reach behind the person; worktop in front.",
-    (
-        Field("side_by_side_s", "Feet together", _STAGE, "number", 0, 10),
-        Field("semi_tandem_s", "Half-step", _STAGE, "number", 0, 10, optional=True),
-        Field("tandem_s", "Heel to toe", _STAGE, "number", 0, 10, optional=True),
-        Field("one_leg_s", "One leg", _STAGE, "number", 0, 10, optional=True),
-    ),
     90,
     read,
     SOURCE,
+    "standing",
+    (
+        Outcome(
+            "tandem held", 0.6, {"side_by_side_s": 10, "semi_tandem_s": 10, "tandem_s": 10, "one_leg_s": 10}
+        ),
+        Outcome("tandem not held", 0.4, {"side_by_side_s": 10, "semi_tandem_s": 8}),
+    ),
     timer="stopwatch",
-    benign={"side_by_side_s": 10, "semi_tandem_s": 10, "tandem_s": 10, "one_leg_s": 10},
-    adverse={"side_by_side_s": 10, "semi_tandem_s": 8},
+    avoid=no_standing,
+    instead="Reaching while sitting is watched instead.",
+    unlocks="standing at home without a firm hand",
 )

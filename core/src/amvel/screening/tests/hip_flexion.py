@@ -1,7 +1,9 @@
 """Hip flexion, lying."""
 
-from amvel.case import Case, HipFlexion
-from amvel.screening.declaration import Field, Reading, ScreenTest
+from amvel.case import Case
+from amvel.case.results.ranges import HipFlexion
+from amvel.screening.declaration import Outcome, Reading, ScreenTest
+from amvel.screening.ranges import GONIOMETER
 from amvel.sources import Source
 
 SOURCE = Source("AAOS 1965; Norkin & White: healthy 120°")
@@ -21,19 +23,19 @@ def read(result: HipFlexion, case: Case) -> Reading:
 
 TEST = ScreenTest(
     "hip_flexion",
-    "Hip bend",
     "how far the hip bends before the pelvis tucks",
     (
         "Lie on the back, other leg long.",
         "Bring the knee up, knee bent, until the pelvis begins to tuck under your hand.",
-        "Read the angle of the thigh; both sides.",
+        "Read the angle of the thigh; both sides, the larger of three unforced tries.",
     ),
     "Not beyond 90° after a hip replacement; stop at groin pain.",
-    (Field("deg", "Hip bend", "deg", "number", 30, 150),),
     180,
     read,
     SOURCE,
-    per_side=True,
-    benign={"deg": 120},
-    adverse={"deg": 85},
+    "lying",
+    (Outcome("free", 0.6, {"deg": 115}), Outcome("short", 0.4, {"deg": 85})),
+    instead="What sitting and stairs show counts.",
+    unlocks="low seats, folds and hinges",
+    change=GONIOMETER,
 )

@@ -1,7 +1,9 @@
 """Straight-leg raise with response."""
 
-from amvel.case import Case, StraightLegRaise
-from amvel.screening.declaration import Field, Reading, ScreenTest
+from amvel.case import Case
+from amvel.case.results.ranges import StraightLegRaise
+from amvel.screening.declaration import Outcome, Reading, ScreenTest
+from amvel.screening.ranges import GONIOMETER
 from amvel.sources import Source
 
 SOURCE = Source("AAOS 1965; Norkin & White: healthy 70–80°")
@@ -16,7 +18,6 @@ def read(result: StraightLegRaise, case: Case) -> Reading:
 
 TEST = ScreenTest(
     "straight_leg_raise",
-    "Straight-leg raise",
     "length of the back of the thigh, and the nerve's answer",
     (
         "Lie on the back, knee straight, ankle relaxed.",
@@ -24,20 +25,16 @@ TEST = ScreenTest(
         "Ask what is felt: nothing, a stretch, or pain down the leg.",
     ),
     "Stop at the first leg pain; leave it out in acute sciatica.",
-    (
-        Field("deg", "Angle", "deg", "number", 5, 120),
-        Field(
-            "response",
-            "What is felt",
-            "",
-            "choice",
-            choices=(("none", "Nothing special"), ("stretch", "Stretch"), ("leg_pain", "Pain down the leg")),
-        ),
-    ),
     180,
     read,
     SOURCE,
-    per_side=True,
-    benign={"deg": 78, "response": "stretch"},
-    adverse={"deg": 45, "response": "stretch"},
+    "lying",
+    (
+        Outcome("free", 0.45, {"deg": 75, "response": "stretch"}),
+        Outcome("short", 0.45, {"deg": 50, "response": "stretch"}),
+        Outcome("leg pain", 0.1, {"deg": 45, "response": "leg_pain"}),
+    ),
+    instead="Knee extension at 90°, stopping at the first pain.",
+    unlocks="long legs, hinges",
+    change=GONIOMETER,
 )

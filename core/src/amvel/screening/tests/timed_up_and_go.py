@@ -1,7 +1,9 @@
 """Timed up and go."""
 
-from amvel.case import Case, TimedUpAndGo
-from amvel.screening.declaration import Field, Reading, ScreenTest
+from amvel.case import Case
+from amvel.case.results.balance_and_strength import TimedUpAndGo
+from amvel.screening.cautions import no_standing
+from amvel.screening.declaration import Outcome, Reading, RealChange, ScreenTest
 from amvel.sources import Source
 
 CUT_S = 12.0
@@ -17,20 +19,25 @@ def read(result: TimedUpAndGo, case: Case) -> Reading:
 
 TEST = ScreenTest(
     "timed_up_and_go",
-    "Timed up and go",
     "walking, turning and rising in one",
     (
         "Chair with arms, seat about 45 cm; a mark 3 m ahead.",
         "Usual shoes and walking aid.",
         "On 'go': rise, walk to the mark, turn, come back, sit.",
-        "Stop the clock when the back touches the chair.",
+        "Stop the clock when the back touches the chair; one practice, then two trials.",
     ),
     "A second person walks along when balance is doubtful; stop at dizziness.",
-    (Field("seconds", "Time", "s", "number", 3, 180),),
     90,
     read,
     SOURCE,
+    "standing",
+    (Outcome("below 12 s", 0.6, {"seconds": 9.0}), Outcome("12 s or more", 0.4, {"seconds": 15.0})),
     timer="stopwatch",
-    benign={"seconds": 9.0},
-    adverse={"seconds": 15.0},
+    poses=("sit_to_stand/with_hands",),
+    avoid=no_standing,
+    instead="Transfers are watched instead; fall risk counts as present.",
+    unlocks="standing at home without a firm hand",
+    change=RealChange(
+        2.1, 0.95, "s", Source("spread and agreement in older adults, several studies", reading=True)
+    ),
 )

@@ -1,0 +1,39 @@
+"""The open input: one client's case."""
+
+from amvel.case.client import (
+    CONDITIONS,
+    RESULTS,
+    Case,
+    CaseError,
+    ClinicianWord,
+    Override,
+    Review,
+    Room,
+    Seat,
+    age_years,
+    read_case,
+)
+from amvel.case.condition import Condition
+from amvel.case.forms import Field, form_of
+from amvel.case.parts import SPINE_LEVELS, Side
+from amvel.case.result import Result
+
+__all__ = [
+    "CONDITIONS",
+    "RESULTS",
+    "SPINE_LEVELS",
+    "Case",
+    "CaseError",
+    "ClinicianWord",
+    "Condition",
+    "Field",
+    "Override",
+    "Result",
+    "Review",
+    "Room",
+    "Seat",
+    "Side",
+    "age_years",
+    "form_of",
+    "read_case",
+]

@@ -1,0 +1,297 @@
+"""The open input: one client's case.  Units stand in the names; unknown fields are refused."""
+
+from datetime import date
+from functools import reduce
+from operator import or_
+from typing import TYPE_CHECKING, Annotated, Any, Literal
+
+from pydantic import Field, model_validator
+
+from amvel.case import conditions, results
+from amvel.case.condition import Condition as _AnyCondition
+from amvel.case.conditions.spine import Scoliosis
+from amvel.case.parts import Part, Sex, Side
+from amvel.case.registry import models_in
+from amvel.case.result import Result as _AnyResult
+
+CONDITIONS = models_in(conditions, _AnyCondition, "kind")
+RESULTS = models_in(results, _AnyResult, "test")
+if TYPE_CHECKING:  # the unions are made of what the folders hold
+    from amvel.case.condition import Condition
+    from amvel.case.result import Result as TestResult
+else:
+    Condition = Annotated[reduce(or_, CONDITIONS.values()), Field(discriminator="kind")]
+    TestResult = Annotated[reduce(or_, RESULTS.values()), Field(discriminator="test")]
+Reached = Literal["yes", "no", "unknown"]
+YOUNGEST, OLDEST = 6, 110
+
+
+class Person(Part):
+    """Who is screened. `tallest_stature_cm` is the tallest the person remembers."""
+
+    name: str = Field(default="", max_length=120)
+    birth_date: date
+    sex: Sex = Field(description="selects the segment and score tables")
+    stature_cm: float = Field(ge=95, le=220)
+    mass_kg: float = Field(ge=14, le=220)
+    tallest_stature_cm: float | None = Field(default=None, ge=95, le=225)
+    last_stature_cm: float | None = Field(
+        default=None, ge=95, le=225, description="stature at the last measurement before this one"
+    )
+    popliteal_height_cm: float | None = Field(default=None, ge=20, le=58)
+    arm_span_cm: float | None = Field(default=None, ge=90, le=240)
+
+
+class Consent(Part):
+    """Recorded before the first test."""
+
+    on: date
+    given_by: Literal["client", "proxy"]
+    capacity_confirmed: bool
+
+
+STOP_SIGNS = Literal[
+    "saddle_numbness",
+    "bladder_or_bowel_change",
+    "weakness_of_both_legs",
+    "chest_pain",
+    "stroke_signs",
+    "severe_breathlessness",
+    "sudden_midback_pain",
+    "weight_loss_or_fever_with_back_pain",
+    "cancer_history_with_night_pain",
+    "progressive_weakness",
+    "groin_or_thigh_pain_on_bone_medicine",
+    "fall_with_head_strike",
+    "unable_to_bear_weight",
+    "fainting",
+    "acute_fever",
+    "swollen_calf",
+    "bleeding_or_contractions_in_pregnancy",
+    "autonomic_dysreflexia",
+    "shunt_or_raised_pressure_signs",
+    "upper_neck_signs",
+    "pre_eclampsia_signs",
+]
+
+
+class StopSignAnswers(Part):
+    """All stop signs were asked on this day; `present` lists those answered yes."""
+
+    asked_on: date
+    present: tuple[STOP_SIGNS, ...] = ()
+
+
+class Seat(Part):
+    name: str = Field(max_length=60)
+    height_cm: float = Field(ge=20, le=90)
+    arms: bool = False
+    castors: bool = False
+
+
+class Room(Part):
+    """What is there. Props are everyday words from `fitting.PROPS`."""
+
+    name: str = Field(default="home", max_length=60)
+    seats: tuple[Seat, ...] = ()
+    wall: bool = True
+    worktop: bool = False
+    floor_mat: bool = False
+    bed_height_cm: float | None = Field(default=None, ge=20, le=90)
+    props: tuple[str, ...] = ()
+
+
+class Tolerates(Part):
+    """Positions the person can get to and stay in, as asked or tried."""
+
+    floor: Reached = "unknown"
+    lying_flat: Reached = "unknown"
+    face_down: Reached = "unknown"
+    left_side: Reached = "unknown"
+    right_side: Reached = "unknown"
+    kneeling: Reached = "unknown"
+    sitting_unsupported: Reached = "unknown"
+    standing: Reached = "unknown"
+    bed_transfer: Literal["alone", "with_help", "hoist", "unknown"] = "unknown"
+
+
+class Wishes(Part):
+    minutes: int = Field(default=25, ge=5, le=90)
+    effort_0_to_10: int = Field(default=6, ge=1, le=10)
+    days_per_week: int = Field(default=4, ge=1, le=7)
+    dislikes: tuple[str, ...] = ()
+    goals: tuple[str, ...] = ()
+
+
+class Understanding(Part):
+    """How instructions arrive best, and what is hard to bear."""
+
+    by: tuple[Literal["words", "showing", "touch", "pictures", "rhythm"], ...] = ()
+    dislikes: tuple[Literal["touch", "bands", "noise", "lying_flat", "closed_eyes"], ...] = ()
+
+
+class ClinicianWord(Part):
+    """What a clinician forbids, limits or clears, as it was written.
+
+    `quantity` and `bound` say what is forbidden or limited; `clears` names a rule, or one limit of it, whose
+    limits wait for a clinician.
+    """
+
+    kind: Literal["forbids", "limits", "clears"]
+    name: str = Field(min_length=2, max_length=120)
+    role: str = Field(min_length=2, max_length=80)
+    on: date
+    document: str = Field(default="", max_length=200)
+    reason: str = Field(default="", max_length=300)
+    quantity: str = ""
+    side: Side | None = None
+    bound: float | None = Field(default=None, ge=0, le=1000)
+    clears: str = ""
+    valid_until: date | None = None
+
+    @model_validator(mode="after")
+    def _says_something(self) -> "ClinicianWord":
+        if self.kind == "clears" and not self.clears:
+            raise ValueError("clears: name the rule or the limit that is cleared")
+        if self.kind != "clears" and not self.quantity:
+            raise ValueError("quantity: name what is forbidden or limited")
+        if self.kind == "limits" and self.bound is None:
+            raise ValueError("bound: give the number that must not be passed")
+        return self
+
+
+class OwnLimit(Part):
+    """A stricter bound by the specialist, with a reason and a day to look at it again."""
+
+    quantity: str = Field(min_length=3)
+    side: Side | None = None
+    bound: float = Field(ge=0, le=1000)
+    reason: str = Field(min_length=5, max_length=300)
+    by: str = Field(min_length=2, max_length=120)
+    on: date
+    review_on: date | None = None
+
+
+class Review(Part):
+    """A look at a temporary limit: it passes when the movement is done strongly, with confidence and without a flare."""
+
+    rule: str = Field(min_length=3, description="the rule whose limits were reviewed")
+    side: Side | None = None
+    on: date
+    done_strongly: bool
+    confidence_0_to_10: int = Field(ge=0, le=10)
+    next_day_flare: bool
+    by: str = Field(default="", max_length=120)
+
+    @property
+    def passed(self) -> bool:
+        return self.done_strongly and self.confidence_0_to_10 >= CONFIDENT and not self.next_day_flare
+
+
+CONFIDENT = 7  # of 10: our choice
+
+
+class Override(Part):
+    """One limit, one step, one side, opened by a person with the right to it until a day."""
+
+    limit_id: str
+    step: str
+    side: Side | Literal["both"]
+    by: str = Field(min_length=2)
+    role: Literal["specialist", "clinician"]
+    reason: str = Field(min_length=5)
+    on: date
+    expires_on: date
+
+
+class Case(Part):
+    """One client, as of one day."""
+
+    format: Literal["amvel-case-1"] = "amvel-case-1"
+    as_of: date
+    person: Person
+    consent: Consent | None = None
+    stop_signs: StopSignAnswers | None = None
+    conditions: tuple[Condition, ...] = ()
+    tests: tuple[TestResult, ...] = ()
+    room: Room = Room()
+    tolerates: Tolerates = Tolerates()
+    wishes: Wishes = Wishes()
+    overrides: tuple[Override, ...] = ()
+    understanding: Understanding = Understanding()
+    clinician_words: tuple[ClinicianWord, ...] = ()
+    own_limits: tuple[OwnLimit, ...] = ()
+    reviews: tuple[Review, ...] = ()
+    previous_steps: tuple[str, ...] = Field(
+        default=(), description="steps of the last programme, 'family/step'"
+    )
+
+    @model_validator(mode="after")
+    def _dates(self) -> "Case":
+        if self.person.birth_date > self.as_of:
+            raise ValueError("person.birth_date lies after as_of")
+        age = age_years(self.person.birth_date, self.as_of)
+        if not YOUNGEST <= age <= OLDEST:
+            raise ValueError(f"person.birth_date: {age} years is outside {YOUNGEST}–{OLDEST}")
+        for name in ("tests", "conditions", "clinician_words", "own_limits", "reviews"):
+            for i, item in enumerate(getattr(self, name)):
+                for field in ("on", "since", "last_dose_on", "noted_on"):
+                    day = getattr(item, field, None)
+                    if day is None:
+                        continue
+                    if day < self.person.birth_date:
+                        raise ValueError(f"{name}.{i}.{field}: {day} lies before the birth date")
+                    if day > self.as_of:
+                        raise ValueError(f"{name}.{i}.{field}: {day} lies after as_of {self.as_of}")
+        curves = [c.region for c in self.conditions if isinstance(c, Scoliosis)]
+        if len(set(curves)) < len(curves):
+            raise ValueError("conditions: two curves with the same apex contradict each other")
+        for i, override in enumerate(self.overrides):
+            if override.expires_on <= override.on:
+                raise ValueError(f"overrides.{i}.expires_on: must lie after the day it was given")
+        return self
+
+
+def age_years(birth: date, on: date) -> int:
+    """Completed years of age."""
+    return on.year - birth.year - ((on.month, on.day) < (birth.month, birth.day))
+
+
+class CaseError(ValueError):
+    """The case is refused; `faults` holds (path, reason) pairs."""
+
+    def __init__(self, faults: list[tuple[str, str]]) -> None:
+        super().__init__("; ".join(f"{path}: {reason}" for path, reason in faults))
+        self.faults = faults
+
+
+def read_case(data: Any) -> Case:
+    """Validate a case; raises CaseError with one fault per field."""
+    from pydantic import ValidationError
+
+    try:
+        return Case.model_validate(data)
+    except ValidationError as error:
+        faults = []
+        for e in error.errors():
+            path = "$" + "".join(
+                f"[{p}]" if isinstance(p, int) else f".{p}" for p in e["loc"] if not _is_tag(p)
+            )
+            faults.append((path, _reason(e)))
+        raise CaseError(faults) from error
+
+
+def _reason(error: Any) -> str:
+    """Pydantic's reason, short where it would list every kind there is."""
+    if error["type"] == "union_tag_invalid":
+        what = "test" if "test" in error["ctx"]["discriminator"] else "condition"
+        return f"there is no {what} '{error['ctx']['tag']}'"
+    return str(error["msg"]).removeprefix("Value error, ")
+
+
+# The words that pydantic puts into a path to say which kind of condition or test it tried.
+_TAGS = frozenset(CONDITIONS) | frozenset(RESULTS)
+
+
+def _is_tag(part: object) -> bool:
+    return part in _TAGS

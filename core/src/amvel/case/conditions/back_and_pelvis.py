@@ -1,0 +1,67 @@
+"""Pelvis, belly, pregnancy and after."""
+
+from datetime import date
+from typing import Literal
+
+from amvel.case.condition import Condition
+from amvel.case.parts import Side, ask, side
+
+GROUP = "Pelvis and belly"
+
+
+class SacroiliacPain(Condition):
+    TITLE, GROUP = "Sacroiliac pain", GROUP
+    EXAMPLES = ({"side": "right", "since": "2026-10-01", "noted_on": "2026-11-15"},)
+    kind: Literal["sacroiliac_pain"]
+    side: Side = side()
+    since: date = ask("Since")
+    stands_on_one_leg: Literal["yes", "hurts", "unknown"] = ask(
+        "Standing on that leg", default="unknown", titles={"yes": "Without pain"}
+    )
+
+
+class AbdominalSeparation(Condition):
+    TITLE, GROUP = "Abdominal separation", GROUP
+    EXAMPLES = ({"gap_finger_breadths": 3, "doming": True},)
+    kind: Literal["abdominal_separation"]
+    gap_finger_breadths: float | None = ask("Gap", "finger breadths", default=None, ge=0, le=10)
+    doming: bool = ask("Belly domes", default=True)
+
+
+class AfterBirth(Condition):
+    TITLE, GROUP = "Birth in the last year", GROUP
+    EXAMPLES = ({"on": "2026-10-25", "by": "vaginal"},)
+    kind: Literal["after_birth"]
+    on: date = ask("When")
+    by: Literal["vaginal", "caesarean"] = ask("How", first="vaginal")
+    complicated: bool = ask("With complications", default=False)
+
+
+class AbdominalSurgery(Condition):
+    TITLE, GROUP = "Operation on the belly", GROUP
+    EXAMPLES = ({"on": "2026-10-20"},)
+    kind: Literal["abdominal_surgery"]
+    on: date = ask("When")
+    complicated: bool = ask("With complications", default=False)
+
+
+class Pregnancy(Condition):
+    """Weeks as of `noted_on`; they go on counting from there."""
+
+    TITLE, GROUP = "Pregnancy", GROUP
+    EXAMPLES = (
+        {"weeks": 24, "noted_on": "2026-11-24"},
+        {"weeks": 28, "noted_on": "2026-11-24", "complications": ["placenta_praevia"]},
+    )
+    kind: Literal["pregnancy"]
+    weeks: int = ask("Weeks", "weeks", ge=1, le=43, first=20)
+    complications: tuple[
+        Literal["placenta_praevia", "cerclage", "pre_eclampsia", "ruptured_membranes"], ...
+    ] = ask("Complications", default=())
+
+
+class PelvicFloor(Condition):
+    TITLE, GROUP = "Pelvic-floor trouble", GROUP
+    EXAMPLES = ({"symptoms": ["leaking"]},)
+    kind: Literal["pelvic_floor"]
+    symptoms: tuple[Literal["leaking", "heaviness", "pain"], ...] = ask("What", default=())

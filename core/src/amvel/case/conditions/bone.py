@@ -1,0 +1,81 @@
+"""Bone: fractures and what weakens bone."""
+
+from datetime import date
+from typing import Literal
+
+from amvel.case.condition import Condition
+from amvel.case.parts import ask
+
+GROUP = "Bone"
+
+
+class Fracture(Condition):
+    """A broken bone; bone evidence even when healed."""
+
+    TITLE, GROUP = "Broken bone", GROUP
+    EXAMPLES = (
+        {"site": "wrist", "on": "2025-10-02", "from_standing_height_or_less": True},
+        {"site": "spine", "on": "2026-10-20", "from_standing_height_or_less": True, "painful": True},
+    )
+    kind: Literal["fracture"]
+    site: Literal[
+        "spine",
+        "hip",
+        "pelvis",
+        "humerus",
+        "forearm",
+        "wrist",
+        "rib",
+        "ankle",
+        "skull",
+        "face",
+        "hand",
+        "other",
+    ] = ask("Where", first="wrist", titles={"humerus": "Upper arm", "other": "Elsewhere"})
+    on: date = ask("When")
+    from_standing_height_or_less: bool | None = ask("From standing height or less", default=None, first=True)
+    healed: bool = ask("Healed", default=True)
+    painful: bool = ask("Still painful", default=False)
+
+
+class Glucocorticoid(Condition):
+    """Steroid tablets."""
+
+    TITLE, GROUP = "Steroid tablets", GROUP
+    EXAMPLES = ({"mg_per_day": 7.5, "months": 6},)
+    kind: Literal["glucocorticoid"]
+    mg_per_day: float = ask("Dose a day (as prednisolone)", "mg", gt=0, le=200, first=5)
+    months: float = ask("For how long", "months", gt=0, le=600, first=4)
+
+
+class EarlyMenopause(Condition):
+    """Menopause before 45 years."""
+
+    TITLE, GROUP = "Early menopause", GROUP
+    EXAMPLES = ({},)
+    kind: Literal["early_menopause"]
+
+
+class Denosumab(Condition):
+    """A bone medicine whose effect rebounds when a dose is missed."""
+
+    TITLE, GROUP = "Denosumab", GROUP
+    EXAMPLES = ({"last_dose_on": "2026-01-10"},)
+    kind: Literal["denosumab"]
+    last_dose_on: date = ask("Last dose")
+
+
+class DoesNotWalk(Condition):
+    """Weak bone at the knee end of thigh and shin."""
+
+    TITLE, GROUP = "Does not walk", GROUP
+    EXAMPLES = ({},)
+    kind: Literal["does_not_walk"]
+
+
+class OsteogenesisImperfecta(Condition):
+    """Brittle bone from birth."""
+
+    TITLE, GROUP = "Brittle bone from birth", GROUP
+    EXAMPLES = ({},)
+    kind: Literal["osteogenesis_imperfecta"]

@@ -1,0 +1,53 @@
+"""Conditions of development."""
+
+from typing import Literal
+
+from amvel.case.condition import Condition
+from amvel.case.parts import ask
+
+GROUP = "Development"
+
+
+class CerebralPalsy(Condition):
+    TITLE, GROUP = "Cerebral palsy", GROUP
+    EXAMPLES = ({"gross_motor_level": 2}, {"gross_motor_level": 4, "hip_migration_left_percent": 35})
+    kind: Literal["cerebral_palsy"]
+    gross_motor_level: int = ask("Gross motor level", "1–5", ge=1, le=5, first=2)
+    hip_migration_left_percent: float | None = ask("Hip migration, left", "%", default=None, ge=0, le=100)
+    hip_migration_right_percent: float | None = ask("Hip migration, right", "%", default=None, ge=0, le=100)
+
+
+class DownSyndrome(Condition):
+    TITLE, GROUP = "Down syndrome", GROUP
+    EXAMPLES = ({},)
+    kind: Literal["down_syndrome"]
+
+
+class Hypermobility(Condition):
+    TITLE, GROUP = "Very mobile joints", GROUP
+    EXAMPLES = ({"beighton": 7}, {"beighton": 6, "vascular_type": True})
+    kind: Literal["hypermobility"]
+    beighton: int | None = ask("Beighton score", "0–9", default=None, ge=0, le=9)
+    vascular_type: bool = ask("Vascular type", default=False)
+
+
+class Autism(Condition):
+    TITLE, GROUP = "Autism", GROUP
+    EXAMPLES = ({"dislikes": ["touch"]},)
+    kind: Literal["autism"]
+    dislikes: tuple[Literal["touch", "bands", "noise", "lying_flat", "closed_eyes"], ...] = ask(
+        "Hard to bear", default=()
+    )
+
+
+class CoordinationDisorder(Condition):
+    TITLE, GROUP = "Coordination disorder", GROUP
+    EXAMPLES = ({},)
+    kind: Literal["coordination_disorder"]
+
+
+class LearningDisability(Condition):
+    TITLE, GROUP = "Learning disability", GROUP
+    EXAMPLES = ({"severity": "moderate"},)
+    kind: Literal["learning_disability"]
+    severity: Literal["mild", "moderate", "severe"] = ask("How much", first="mild")

@@ -1,0 +1,84 @@
+"""Joints: pain, replacement, weight-bearing."""
+
+from datetime import date
+from typing import Literal
+
+from amvel.case.condition import Condition
+from amvel.case.parts import Side, ask, side
+
+GROUP = "Joints"
+
+
+class WristTrouble(Condition):
+    """A painful wrist; a healed fracture alone is not one."""
+
+    TITLE, GROUP = "Painful wrist", GROUP
+    EXAMPLES = ({"side": "right", "tolerated_extension_deg": 30, "tolerated_load_percent_bw": 22},)
+    kind: Literal["wrist_trouble"]
+    side: Side = side()
+    tolerated_extension_deg: float | None = ask(
+        "Bends back under load without pain", "°", default=None, ge=0, le=90
+    )
+    tolerated_load_percent_bw: float | None = ask(
+        "Carries without pain", "% of body weight", default=None, ge=0, le=100
+    )
+
+
+class KneeTrouble(Condition):
+    TITLE, GROUP = "Painful knee", GROUP
+    EXAMPLES = ({"side": "left", "kneeling": "padded"},)
+    kind: Literal["knee_trouble"]
+    side: Side = side()
+    tolerated_loaded_flexion_deg: float | None = ask(
+        "Bends under load without pain", "°", default=None, ge=0, le=140
+    )
+    kneeling: Literal["tolerated", "padded", "not_tolerated", "unknown"] = ask(
+        "Kneeling", default="unknown", titles={"padded": "On a pad", "unknown": "Not tried"}
+    )
+
+
+class ShoulderTrouble(Condition):
+    TITLE, GROUP = "Painful shoulder", GROUP
+    EXAMPLES = ({"side": "right", "tolerated_elevation_deg": 100},)
+    kind: Literal["shoulder_trouble"]
+    side: Side = side()
+    tolerated_elevation_deg: float | None = ask("Arm raises without pain", "°", default=None, ge=0, le=180)
+    tolerated_load_percent_bw: float | None = ask(
+        "Carries without pain", "% of body weight", default=None, ge=0, le=100
+    )
+
+
+class NeckTrouble(Condition):
+    TITLE, GROUP = "Neck trouble", GROUP
+    EXAMPLES = ({"what": "rheumatoid"}, {"what": "painful"})
+    kind: Literal["neck_trouble"]
+    what: Literal["painful", "rheumatoid", "fused"] = ask("What", first="painful")
+    tolerated_bend_deg: float | None = ask("Bends unsupported without pain", "°", default=None, ge=0, le=60)
+
+
+class HipReplacement(Condition):
+    """By the surgeon's protocol; temporary."""
+
+    TITLE, GROUP = "New hip", GROUP
+    EXAMPLES = tuple(
+        {"side": "right", "approach": a, "on": "2026-10-10"} for a in ("posterior", "anterior", "lateral")
+    )
+    kind: Literal["hip_replacement"]
+    side: Side = side()
+    approach: Literal["posterior", "anterior", "lateral", "unknown"] = ask("Approach", first="posterior")
+    on: date = ask("Operated on")
+    bears_percent: int | None = ask("May carry", "% of body weight", default=None, ge=0, le=100)
+
+
+class WeightBearing(Condition):
+    """A leg that may not carry everything yet (a recent fracture, an operation)."""
+
+    TITLE, GROUP = "Leg not to be loaded fully", GROUP
+    EXAMPLES = ({"side": "left", "status": "partial", "percent": 30, "since": "2026-11-01"},)
+    kind: Literal["weight_bearing"]
+    side: Side = side()
+    since: date = ask("Since")
+    status: Literal["none", "touch", "partial", "as_tolerated"] = ask(
+        "May carry", first="partial", titles={"none": "Nothing", "touch": "Touch only"}
+    )
+    percent: int | None = ask("How much", "% of body weight", default=None, ge=0, le=100)

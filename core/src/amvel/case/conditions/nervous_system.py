@@ -1,0 +1,115 @@
+"""Nervous system and senses."""
+
+from typing import Literal
+
+from amvel.case.condition import Condition
+from amvel.case.parts import Side, ask, side
+
+GROUP = "Nerves and senses"
+CordLevel = Literal[
+    "C4",
+    "C5",
+    "C6",
+    "C7",
+    "C8",
+    "T1",
+    "T2",
+    "T3",
+    "T4",
+    "T5",
+    "T6",
+    "T7",
+    "T8",
+    "T9",
+    "T10",
+    "T11",
+    "T12",
+    "L1",
+    "L2",
+    "L3",
+    "L4",
+    "L5",
+]
+
+
+class Parkinson(Condition):
+    TITLE, GROUP = "Parkinson’s disease", GROUP
+    EXAMPLES = ({"freezing": True, "good_from_hour": 10, "good_to_hour": 12},)
+    kind: Literal["parkinson"]
+    freezing: bool = ask("Steps freeze", default=False)
+    good_from_hour: int | None = ask("Medicine works from", "h", default=None, ge=0, le=24)
+    good_to_hour: int | None = ask("until", "h", default=None, ge=0, le=24)
+
+
+class MultipleSclerosis(Condition):
+    TITLE, GROUP = "Multiple sclerosis", GROUP
+    EXAMPLES = ({},)
+    kind: Literal["multiple_sclerosis"]
+    heat_sensitive: bool = ask("Heat makes it worse", default=True)
+
+
+class Stroke(Condition):
+    TITLE, GROUP = "Stroke", GROUP
+    EXAMPLES = ({"side": "left", "shoulder": "painful"},)
+    kind: Literal["stroke"]
+    side: Side = side("Weaker side")
+    shoulder: Literal["free", "painful", "uncontrolled"] = ask("That shoulder", first="free")
+
+
+class SpinalCordInjury(Condition):
+    TITLE, GROUP = "Spinal cord injury", GROUP
+    EXAMPLES = ({"level": "T4", "own_systolic_mmhg": 100}, {"level": "L2"})
+    kind: Literal["spinal_cord_injury"]
+    level: CordLevel = ask("Level", first="T10")
+    complete: bool = ask("Complete", default=True)
+    own_systolic_mmhg: int | None = ask("Own usual systolic", "mmHg", default=None, ge=60, le=180)
+
+
+class Neuropathy(Condition):
+    TITLE, GROUP = "Numb feet", GROUP
+    EXAMPLES = ({},)
+    kind: Literal["neuropathy"]
+
+
+class MuscleDisease(Condition):
+    TITLE, GROUP = "Muscle disease", GROUP
+    EXAMPLES = ({},)
+    kind: Literal["muscle_disease"]
+
+
+class Epilepsy(Condition):
+    TITLE, GROUP = "Epilepsy", GROUP
+    EXAMPLES = ({},)
+    kind: Literal["epilepsy"]
+
+
+class CognitiveImpairment(Condition):
+    TITLE, GROUP = "Memory and thinking", GROUP
+    EXAMPLES = ({"severity": "moderate"},)
+    kind: Literal["cognitive_impairment"]
+    severity: Literal["mild", "moderate", "severe"] = ask("How much", first="mild")
+
+
+class Vertigo(Condition):
+    TITLE, GROUP = "Dizziness with head movement", GROUP
+    EXAMPLES = ({},)
+    kind: Literal["vertigo"]
+
+
+class LowVision(Condition):
+    TITLE, GROUP = "Low vision", GROUP
+    EXAMPLES = ({},)
+    kind: Literal["low_vision"]
+
+
+class HearingLoss(Condition):
+    TITLE, GROUP = "Hearing loss", GROUP
+    EXAMPLES = ({},)
+    kind: Literal["hearing_loss"]
+
+
+class WheelchairUser(Condition):
+    TITLE, GROUP = "Uses a wheelchair", GROUP
+    EXAMPLES = ({"transfers": "with_help"},)
+    kind: Literal["wheelchair_user"]
+    transfers: Literal["alone", "with_help", "hoist"] = ask("Moves over", first="alone")

@@ -1,0 +1,33 @@
+"""Skin, blood, devices, materials."""
+
+from typing import Literal
+
+from amvel.case.condition import Condition
+from amvel.case.parts import ask
+
+GROUP = "Skin and devices"
+
+
+class BloodThinners(Condition):
+    TITLE, GROUP = "Blood thinners", GROUP
+    EXAMPLES = ({},)
+    kind: Literal["blood_thinners"]
+
+
+class PoorSkin(Condition):
+    TITLE, GROUP = "Fragile skin", GROUP
+    EXAMPLES = ({},)
+    kind: Literal["poor_skin"]
+
+
+class Device(Condition):
+    TITLE, GROUP = "Tube, stoma, pump or shunt", GROUP
+    EXAMPLES = ({"what": "gastrostomy"}, {"what": "shunt"})
+    kind: Literal["device"]
+    what: Literal["gastrostomy", "stoma", "pump", "shunt"] = ask("What", first="stoma")
+
+
+class LatexAllergy(Condition):
+    TITLE, GROUP = "Latex allergy", GROUP
+    EXAMPLES = ({},)
+    kind: Literal["latex_allergy"]

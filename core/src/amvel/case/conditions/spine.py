@@ -1,0 +1,168 @@
+"""Spine: curves, fusion, and pain that a direction provokes."""
+
+from datetime import date
+from typing import Literal
+
+from pydantic import model_validator
+
+from amvel.case.condition import Condition
+from amvel.case.parts import SPINE_LEVELS, Side, ask, side
+
+GROUP = "Spine"
+Level = Literal[
+    "T1",
+    "T2",
+    "T3",
+    "T4",
+    "T5",
+    "T6",
+    "T7",
+    "T8",
+    "T9",
+    "T10",
+    "T11",
+    "T12",
+    "L1",
+    "L2",
+    "L3",
+    "L4",
+    "L5",
+    "S1",
+]
+
+
+class Scoliosis(Condition):
+    """One curve, named by its convexity and apex; a double curve is two entries."""
+
+    TITLE, GROUP = "Scoliosis", GROUP
+    EXAMPLES = (
+        {"convexity": "right", "region": "thoracic", "cobb_deg": 28},
+        {
+            "convexity": "left",
+            "region": "thoracolumbar",
+            "cobb_deg": 18,
+            "risser": 1,
+            "menarche_or_voice_change": "not_yet",
+        },
+    )
+    kind: Literal["scoliosis"]
+    convexity: Side = side("Bulges to")
+    region: Literal["thoracic", "thoracolumbar", "lumbar"] = ask(
+        "Apex", first="thoracic", titles={"thoracolumbar": "T12–L1"}
+    )
+    cobb_deg: float | None = ask("Cobb angle of the report", "°", default=None, ge=0, le=150)
+    change_deg: float | None = ask("Change since the report before", "°", default=None, ge=-60, le=60)
+    idiopathic: bool = ask("No known cause (idiopathic)", default=True)
+    risser: int | None = ask("Risser sign", "0–5", default=None, ge=0, le=5)
+    menarche_or_voice_change: Literal["not_yet", "under_two_years", "two_years_or_more"] | None = ask(
+        "First period or voice change",
+        default=None,
+        titles={"under_two_years": "Less than 2 years ago", "two_years_or_more": "2 years or more"},
+    )
+    flat_thoracic: bool = ask("Flat upper back", default=False)
+    painful: bool = ask("Painful", default=False)
+    neurological_sign: bool = ask("Neurological sign", default=False)
+    onset_age_years: int | None = ask("Age when it was found", "years", default=None, ge=0, le=100)
+
+
+class SpinalFusion(Condition):
+    """Levels that were joined by an operation."""
+
+    TITLE, GROUP = "Fused spine", GROUP
+    EXAMPLES = ({"from_level": "T4", "to_level": "L1", "on": "2024-03-10"},)
+    kind: Literal["spinal_fusion"]
+    from_level: Level = ask("From", first="L4")
+    to_level: Level = ask("To", first="S1")
+    on: date = ask("Operated on")
+
+    @model_validator(mode="after")
+    def _downwards(self) -> "SpinalFusion":
+        if SPINE_LEVELS.index(self.from_level) >= SPINE_LEVELS.index(self.to_level):
+            raise ValueError(f"to_level: {self.to_level} must lie below {self.from_level}")
+        return self
+
+
+class FlexionSciatica(Condition):
+    """Leg pain that bending forward provokes; temporary, with a review date."""
+
+    TITLE, GROUP = "Leg pain when bending", GROUP
+    EXAMPLES = (
+        {"side": "left", "since": "2026-10-20", "provoking_neural_line_deg": 52, "noted_on": "2026-11-20"},
+    )
+    kind: Literal["flexion_sciatica"]
+    side: Side = side()
+    since: date = ask("Since")
+    provoking_neural_line_deg: float | None = ask(
+        "Leg raise at which the pain begins", "°", default=None, ge=0, le=160
+    )
+    rotation_provokes: bool = ask("Turning provokes it too", default=False)
+
+
+class Stenosis(Condition):
+    """A narrow canal: arching provokes, bending eases."""
+
+    TITLE, GROUP = "Narrow spinal canal", GROUP
+    EXAMPLES = ({"tolerated_extension_deg": 3},)
+    kind: Literal["stenosis"]
+    tolerated_extension_deg: float | None = ask("Arches without leg pain", "°", default=None, ge=0, le=30)
+
+
+class ExtensionPain(Condition):
+    """Back pain that arching provokes; temporary."""
+
+    TITLE, GROUP = "Back pain when arching", GROUP
+    EXAMPLES = ({"since": "2026-10-01", "noted_on": "2026-11-20"},)
+    kind: Literal["extension_pain"]
+    since: date = ask("Since")
+    tolerated_extension_deg: float | None = ask("Arches without pain", "°", default=None, ge=0, le=30)
+
+
+class Spondylolisthesis(Condition):
+    """A vertebra that has slipped forward."""
+
+    TITLE, GROUP = "Slipped vertebra", GROUP
+    EXAMPLES = ({"grade": 1},)
+    kind: Literal["spondylolisthesis"]
+    grade: int | None = ask("Grade", "1–4", default=None, ge=1, le=4)
+
+
+class DeepCurve(Condition):
+    """A low back that stands hollow."""
+
+    TITLE, GROUP = "Deep low-back curve", GROUP
+    EXAMPLES = ({},)
+    kind: Literal["deep_curve"]
+
+
+class RoundedBack(Condition):
+    """An upper back that stands round; it shapes the body model."""
+
+    TITLE, GROUP = "Rounded upper back", GROUP
+    EXAMPLES = ({"extra_deg": 15},)
+    kind: Literal["rounded_back"]
+    extra_deg: float = ask("More than usual, about", "°", ge=0, le=45, first=15)
+
+
+class ProvokedPain(Condition):
+    """One direction that was tested and provokes; only what provokes is limited. Temporary."""
+
+    TITLE, GROUP = "A direction that hurts", GROUP
+    EXAMPLES = (
+        {
+            "direction": "turning",
+            "side": "left",
+            "since": "2026-10-20",
+            "begins_at_deg": 20,
+            "noted_on": "2026-11-10",
+        },
+    )
+    kind: Literal["provoked_pain"]
+    direction: Literal["bending_forward", "arching", "turning", "side_bend", "leg_long"] = ask(
+        "Direction", first="turning", titles={"leg_long": "Lengthening the leg"}
+    )
+    side: Side | None = ask("To which side", default=None)
+    since: date = ask("Since")
+    begins_at_deg: float | None = ask("Pain begins at", "°", default=None, ge=0, le=120)
+    eased_by: Literal["bending_forward", "arching", "lying", "walking", "nothing"] | None = ask(
+        "Eased by", default=None
+    )

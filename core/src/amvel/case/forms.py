@@ -1,0 +1,90 @@
+"""Forms: what a part of a case asks, read from its own fields, so that a question is written once."""
+
+import types
+from dataclasses import dataclass
+from datetime import date
+from typing import Any, Literal, Union, get_args, get_origin
+
+from pydantic.fields import FieldInfo
+
+from amvel.case.parts import Part
+
+
+@dataclass(frozen=True)
+class Field:
+    """One entry of a form. `kind` is number, count, choice, choices (several), yes_no, date or text."""
+
+    name: str
+    title: str
+    unit: str
+    kind: str
+    low: float = 0
+    high: float = 0
+    choices: tuple[tuple[str, str], ...] = ()
+    optional: bool = False
+    first: Any = None
+
+
+def form_of(model: type[Part], skip: frozenset[str] = frozenset()) -> tuple[Field, ...]:
+    """The questions of a model; raises TypeError for a type that no form can show."""
+    return tuple(_field(n, f) for n, f in model.model_fields.items() if n not in skip and not _is_tag(f))
+
+
+def _is_tag(field: FieldInfo) -> bool:
+    return get_origin(field.annotation) is Literal and len(get_args(field.annotation)) == 1
+
+
+def _field(name: str, field: FieldInfo) -> Field:
+    extra: dict[str, Any] = field.json_schema_extra if isinstance(field.json_schema_extra, dict) else {}
+    inner, optional = _without_none(field.annotation)
+    kind, values = _kind(inner, name)
+    low, high = _bounds(field)
+    titles = extra.get("titles", {})
+    choices = tuple((str(v), titles.get(str(v), str(v).replace("_", " ").capitalize())) for v in values)
+    first = extra.get("first")
+    if first is None and not field.is_required() and not optional:
+        first = field.default
+    return Field(
+        name,
+        field.title or name.replace("_", " ").capitalize(),
+        extra.get("unit", ""),
+        kind,
+        low,
+        high,
+        choices,
+        optional or kind == "choices" or not field.is_required(),
+        list(first) if isinstance(first, tuple) else first,
+    )
+
+
+def _without_none(annotation: Any) -> tuple[Any, bool]:
+    if get_origin(annotation) in (Union, types.UnionType):
+        inner = [a for a in get_args(annotation) if a is not type(None)]
+        return inner[0], len(inner) < len(get_args(annotation))
+    return annotation, False
+
+
+_SIMPLE = {bool: "yes_no", date: "date", int: "count", float: "number", str: "text"}
+
+
+def _kind(annotation: Any, name: str) -> tuple[str, tuple[Any, ...]]:
+    if get_origin(annotation) is Literal:
+        return "choice", get_args(annotation)
+    if get_origin(annotation) is tuple:
+        inner = get_args(annotation)[0]
+        return ("choices", get_args(inner)) if get_origin(inner) is Literal else ("trials", ())
+    if annotation in _SIMPLE:
+        return _SIMPLE[annotation], ()
+    raise TypeError(f"{name}: no form can ask for {annotation}")
+
+
+def _bounds(field: FieldInfo) -> tuple[float, float]:
+    found = {"ge": 0.0, "le": 0.0, "gt": None, "lt": None}
+    for rule in field.metadata:
+        for key in found:
+            value = getattr(rule, key, None)
+            if value is not None:
+                found[key] = value
+    low = found["gt"] if found["gt"] is not None else found["ge"]
+    high = found["lt"] if found["lt"] is not None else found["le"]
+    return float(low or 0), float(high or 0)

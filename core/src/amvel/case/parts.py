@@ -1,0 +1,47 @@
+"""What every part of a case shares: strict fields, sides, and how a field asks for itself on a screen."""
+
+from typing import Any, ClassVar, Literal
+
+from pydantic import BaseModel, ConfigDict, Field
+
+Side = Literal["left", "right"]
+Sex = Literal["female", "male"]
+SPINE_LEVELS = (
+    *(f"C{i}" for i in range(1, 8)),
+    *(f"T{i}" for i in range(1, 13)),
+    *(f"L{i}" for i in range(1, 6)),
+    "S1",
+)
+
+
+class Part(BaseModel):
+    """Unknown fields are refused, and nothing changes once it is read."""
+
+    model_config = ConfigDict(extra="forbid", frozen=True)
+
+
+class Titled(Part):
+    """A part with a name, an optional group and examples of its own that every sweep of tests and reports runs."""
+
+    TITLE: ClassVar[str] = ""
+    GROUP: ClassVar[str] = ""
+    EXAMPLES: ClassVar[tuple[dict[str, Any], ...]] = ()
+
+
+def ask(
+    title: str,
+    unit: str = "",
+    *,
+    default: Any = ...,
+    titles: dict[str, str] | None = None,
+    first: Any = None,
+    **bounds: Any,
+) -> Any:
+    """A field that can be asked for: its question, unit, words of its choices, and the answer a form begins with."""
+    extra = {"unit": unit, "titles": titles or {}, "first": first}
+    return Field(default=default, title=title, json_schema_extra=extra, **bounds)
+
+
+def side(title: str = "Side") -> Any:
+    """Which side of the body."""
+    return ask(title, first="left", titles={"left": "Left", "right": "Right"})

@@ -1,0 +1,1 @@
+"""Results of screening tests, one file per group of tests."""

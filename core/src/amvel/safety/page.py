@@ -1,0 +1,99 @@
+"""What a rule writes: limits, cautions, obligations and referrals, with its id and source filled in."""
+
+from collections.abc import Iterable
+from datetime import date, timedelta
+from typing import Any
+
+from amvel.safety.limits import Answer, Limit, Obligation, Referral
+from amvel.sources import Source
+
+CLINICIAN = "clinician"
+NOT_CLEARED = "the usual time has passed, no clearing is recorded: begin low, ask the clinician"
+
+
+class Page:
+    """One rule's answer while it is being written."""
+
+    def __init__(self, rule: str, source: Source) -> None:
+        self.rule, self.source = rule, source
+        self._limits: list[Limit] = []
+        self._obligations: list[Obligation] = []
+        self._referrals: list[Referral] = []
+
+    def limit(self, name: str, quantity: str, bound: float, reason: str, **more: Any) -> None:
+        """A bound that must hold. `more` are fields of Limit."""
+        source = more.pop("source", self.source)
+        self._limits.append(Limit(f"{self.rule}.{name}", quantity, bound, reason, source, **more))
+
+    def forbid(self, name: str, quantity: str, bound: float, reason: str, **more: Any) -> None:
+        """A published contraindication."""
+        self.limit(name, quantity, bound, reason, strength="forbidden", **more)
+
+    def care(self, name: str, quantity: str, bound: float, reason: str, measure: str, **more: Any) -> None:
+        """Allowed beyond the bound with a measure that is printed with it."""
+        self.limit(name, quantity, bound, reason, strength="caution", measure=measure, **more)
+
+    def both_sides(
+        self, sides: Iterable[str], name: str, quantity: str, bound: float, reason: str, **more: Any
+    ) -> None:
+        """The same limit on each of these sides."""
+        for s in sides:
+            self.limit(f"{name}_{s}", f"{s}.{quantity}", bound, reason, **more)
+
+    def for_weeks(
+        self,
+        name: str,
+        quantity: str,
+        bound: float,
+        reason: str,
+        since: date,
+        weeks: float,
+        today: date,
+        **more: Any,
+    ) -> None:
+        """A limit by a usual protocol: holds for its weeks unless a clinician clears it, then is a caution as long again.
+
+        What has run out never opens silently: the caution says that no clearing is recorded.
+        """
+        end, gone = since + timedelta(weeks=weeks), since + timedelta(weeks=2 * weeks)
+        if today > gone:
+            return
+        if today <= end:
+            self.limit(
+                name,
+                quantity,
+                bound,
+                reason,
+                valid_until=end,
+                review_on=end,
+                waits_for=CLINICIAN,
+                event_on=since,
+                next_grade="with care, after a clearing",
+                **more,
+            )
+        else:
+            self.care(
+                name,
+                quantity,
+                bound,
+                reason,
+                NOT_CLEARED,
+                waits_for=CLINICIAN,
+                event_on=since,
+                valid_until=gone,
+                **more,
+            )
+
+    def owe(self, name: str, title: str, purposes: tuple[str, ...], days_per_week: int, reason: str) -> None:
+        """Something the programme must contain."""
+        self._obligations.append(
+            Obligation(f"{self.rule}.{name}", title, purposes, days_per_week, reason, self.source)
+        )
+
+    def refer(self, name: str, text: str, source: Source | None = None) -> None:
+        """Something to ask a clinician."""
+        self._referrals.append(Referral(f"{self.rule}.{name}", text, source or self.source))
+
+    def done(self) -> Answer:
+        """The finished answer."""
+        return Answer(tuple(self._limits), tuple(self._obligations), tuple(self._referrals))

@@ -1,0 +1,99 @@
+"""Abdominal separation."""
+
+from datetime import date
+
+from amvel.case.conditions.back_and_pelvis import AbdominalSeparation
+from amvel.safety.limits import Answer
+from amvel.safety.page import Page
+from amvel.safety.rulebook import Example, Number, Numbers, Rule
+from amvel.screening import Findings
+from amvel.sources import COMMON_PRACTICE
+
+SINCE = date(2026, 1, 1)
+# Where doming was seen, and which families it closes.
+STEPS = {
+    "toe_float": ("toe_float",),
+    "knee_fold": ("knee_fold",),
+    "leg_reach": ("leg_reach", "opposite_arm_and_leg_supine"),
+    "head_lift": ("curl_family",),
+    "sitting_up": ("balanced_lean_back",),
+    "hands_and_knees": ("arm_or_leg_slide", "hover"),
+}
+
+
+def answer(f: Findings, n: Numbers) -> Answer:
+    """Doming or a gap of two fingers or more: every position in which it domes is out, sit-back and sit-up out, roll instead, deep layer first."""
+    page = Page("abdominal_separation", COMMON_PRACTICE)
+    wide = any(
+        c.doming or c.gap_finger_breadths is None or c.gap_finger_breadths >= n["gap_fingers"]
+        for c in f.all(AbdominalSeparation)
+    )
+    seen = [r for r in f.results("doming") if r.seen_in or r.gap_finger_breadths >= n["gap_fingers"]]
+    if not (wide or seen):
+        return page.done()
+    page.limit(
+        "curl",
+        "loaded_trunk_flexion_deg",
+        n["flexion_deg"],
+        "curling and sitting up dome the belly; roll instead",
+    )
+    page.limit(
+        "lever",
+        "pelvic_moment_nm_per_kg_m",
+        n["lever_nm_per_kg_m"],
+        "no more than one bent leg until the belly stays flat",
+    )
+    page.forbid("breath", "breath_held", 0, "a held breath pushes the belly out")
+    for r in seen:
+        for where in r.seen_in:
+            for step in STEPS.get(where, ()):
+                page.limit(
+                    f"domes_{step.replace('/', '_')}",
+                    "performed",
+                    0,
+                    f"the belly domed in this on {r.on}",
+                    only_step=step,
+                )
+    page.owe(
+        "deep",
+        "The deep layer first, every day",
+        ("deep_control",),
+        7,
+        "the deep layer comes before the straight muscle",
+    )
+    return page.done()
+
+
+RULE = Rule(
+    "abdominal_separation",
+    "Abdominal separation",
+    "Doming or a gap of two fingers or more: every position in which it domes is out, sit-back and sit-up out, roll instead, deep layer first.",
+    (COMMON_PRACTICE,),
+    SINCE,
+    answer,
+    (
+        Number("gap_fingers", 2, "finger breadths", "gap from which it counts", COMMON_PRACTICE, SINCE),
+        Number("flexion_deg", 10, "deg", "rounding under load", COMMON_PRACTICE, SINCE),
+        Number(
+            "lever_nm_per_kg_m",
+            0.24,
+            "N·m/(kg·m)",
+            "pelvic control moment of one bent leg",
+            COMMON_PRACTICE,
+            SINCE,
+        ),
+    ),
+    (
+        Example(
+            "two fingers",
+            {"conditions": [{"kind": "abdominal_separation", "gap_finger_breadths": 2, "doming": False}]},
+            {"abdominal_separation.curl": 10.0, "abdominal_separation.lever": 0.24},
+            ("abdominal_separation.deep",),
+        ),
+        Example(
+            "one finger, flat",
+            {"conditions": [{"kind": "abdominal_separation", "gap_finger_breadths": 1, "doming": False}]},
+            {"abdominal_separation.curl": None},
+        ),
+    ),
+)

@@ -1,0 +1,54 @@
+"""Autism."""
+
+from datetime import date
+
+from amvel.case.conditions.development import Autism
+from amvel.safety.limits import Answer
+from amvel.safety.page import Page
+from amvel.safety.rulebook import Example, Number, Numbers, Rule
+from amvel.screening import Findings
+from amvel.sources import COMMON_PRACTICE
+
+SINCE = date(2026, 1, 1)
+_OUT = {"bands": "uses_band", "lying_flat": "lying_flat"}
+
+
+def answer(f: Findings, n: Numbers) -> Answer:
+    """What is hard to bear stays out; one cue style; the same order each time."""
+    page = Page("autism", COMMON_PRACTICE)
+    for i, c in enumerate(f.all(Autism)):
+        for dislike in c.dislikes:
+            if dislike in _OUT:
+                page.limit(f"{dislike}_{i}", _OUT[dislike], 0, f"{dislike.replace('_', ' ')} is hard to bear")
+        page.care(
+            f"order_{i}",
+            "performed",
+            0,
+            "surprises cost more than the exercise",
+            "same order, same place, say what comes; no touch without asking",
+        )
+        page.limit(f"coordination_{i}", "coordination", n["coordination"], "one new thing at a time")
+    return page.done()
+
+
+RULE = Rule(
+    "autism",
+    "Autism",
+    "What is hard to bear stays out; one cue style; the same order each time.",
+    (COMMON_PRACTICE,),
+    SINCE,
+    answer,
+    (Number("coordination", 3, "count", "limbs at once", COMMON_PRACTICE, SINCE),),
+    (
+        Example(
+            "bands are hard to bear",
+            {"conditions": [{"kind": "autism", "dislikes": ["bands"]}]},
+            {"autism.bands_0": 0.0},
+        ),
+        Example(
+            "nothing named",
+            {"conditions": [{"kind": "autism"}]},
+            {"autism.bands_0": None, "autism.coordination_0": 3.0},
+        ),
+    ),
+)

@@ -1,0 +1,40 @@
+"""Breathless or reflux when flat."""
+
+from datetime import date
+
+from amvel.case.conditions.heart_and_lungs import BreathlessLying
+from amvel.safety.limits import Answer
+from amvel.safety.page import Page
+from amvel.safety.rulebook import Example, Numbers, Rule
+from amvel.screening import Findings
+from amvel.sources import COMMON_PRACTICE
+
+SINCE = date(2026, 1, 1)
+
+
+def answer(f: Findings, n: Numbers) -> Answer:
+    """Head and trunk up 30–45°: not lying flat."""
+    page = Page("breathless_lying", COMMON_PRACTICE)
+    if f.one(BreathlessLying):
+        page.limit("flat", "lying_flat", 0, "breathless or reflux when flat: head and trunk up 30–45°")
+        page.limit("head", "head_below_heart_cm", 0, "the head is never lower than the heart")
+    return page.done()
+
+
+RULE = Rule(
+    "breathless_lying",
+    "Breathless or reflux when flat",
+    "Head and trunk up 30–45°: not lying flat.",
+    (COMMON_PRACTICE,),
+    SINCE,
+    answer,
+    (),
+    (
+        Example(
+            "breathless when flat",
+            {"conditions": [{"kind": "breathless_lying"}]},
+            {"breathless_lying.flat": 0.0},
+        ),
+        Example("none", {"conditions": []}, {"breathless_lying.flat": None}),
+    ),
+)

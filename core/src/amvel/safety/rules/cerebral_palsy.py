@@ -1,0 +1,93 @@
+"""Cerebral palsy."""
+
+from datetime import date
+
+from amvel.case.conditions.development import CerebralPalsy
+from amvel.safety.limits import Answer
+from amvel.safety.page import Page
+from amvel.safety.rulebook import Example, Number, Numbers, Rule
+from amvel.screening import Findings
+from amvel.sources import Source
+
+LEVELS = Source("gross motor levels I–V (Palisano); hip at risk from 30 % migration", reading=True)
+SINCE = date(2019, 1, 1)
+
+
+def answer(f: Findings, n: Numbers) -> Answer:
+    """The gross motor level sets positions; slow; a hip at risk is not brought in while bent."""
+    page = Page("cerebral_palsy", LEVELS)
+    for i, c in enumerate(f.all(CerebralPalsy)):
+        page.limit(f"speed_{i}", "speed_deg_s", n["speed_deg_s"], "quick stretches set off spasm")
+        if c.gross_motor_level >= n["supported_from"]:
+            page.limit(
+                f"standing_{i}",
+                "hand_support_level",
+                3,
+                f"gross motor level {c.gross_motor_level}: no unsupported standing",
+                at_least=True,
+                when="standing",
+            )
+        if c.gross_motor_level >= 5:
+            page.limit(f"full_{i}", "standing", 0, "gross motor level 5: fully supported only")
+            page.care(
+                f"sitting_{i}",
+                "sitting",
+                0,
+                "gross motor level 5: fully supported only",
+                "high back, head support, strap; hands on",
+            )
+        for side in ("left", "right"):
+            migration = getattr(c, f"hip_migration_{side}_percent")
+            if migration is not None and migration >= n["migration_percent"]:
+                page.limit(
+                    f"hip_{side}_{i}",
+                    f"{side}.hip_adduction_in_flexion_deg",
+                    0,
+                    f"the {side} hip is at risk ({migration:g} %): not past the midline while bent",
+                )
+    return page.done()
+
+
+RULE = Rule(
+    "cerebral_palsy",
+    "Cerebral palsy",
+    "The gross motor level sets positions; slow; a hip at risk is not brought in while bent.",
+    (LEVELS,),
+    SINCE,
+    answer,
+    (
+        Number("speed_deg_s", 60, "deg/s", "fastest joint", LEVELS, SINCE),
+        Number("supported_from", 3, "level", "level from which standing is supported", LEVELS, SINCE),
+        Number("migration_percent", 30, "%", "hip migration at risk", LEVELS, SINCE),
+    ),
+    (
+        Example(
+            "level 2",
+            {"conditions": [{"kind": "cerebral_palsy", "gross_motor_level": 2}]},
+            {"cerebral_palsy.speed_0": 60.0, "cerebral_palsy.standing_0": None},
+        ),
+        Example(
+            "level 3",
+            {"conditions": [{"kind": "cerebral_palsy", "gross_motor_level": 3}]},
+            {"cerebral_palsy.standing_0": 3.0},
+        ),
+        Example(
+            "hip at 30 %",
+            {
+                "conditions": [
+                    {"kind": "cerebral_palsy", "gross_motor_level": 2, "hip_migration_left_percent": 30}
+                ]
+            },
+            {"cerebral_palsy.hip_left_0": 0.0},
+        ),
+        Example(
+            "hip at 29 %",
+            {
+                "conditions": [
+                    {"kind": "cerebral_palsy", "gross_motor_level": 2, "hip_migration_left_percent": 29}
+                ]
+            },
+            {"cerebral_palsy.hip_left_0": None},
+        ),
+    ),
+)

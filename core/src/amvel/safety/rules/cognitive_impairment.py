@@ -1,0 +1,63 @@
+"""Memory and thinking."""
+
+from datetime import date
+
+from amvel.case.conditions.nervous_system import CognitiveImpairment
+from amvel.safety.limits import Answer
+from amvel.safety.page import Page
+from amvel.safety.rulebook import Example, Number, Numbers, Rule
+from amvel.screening import Findings
+from amvel.sources import COMMON_PRACTICE
+
+SINCE = date(2026, 1, 1)
+
+
+def answer(f: Findings, n: Numbers) -> Answer:
+    """How many limbs at once, one instruction at a time, supervised, picture plan."""
+    page = Page("cognitive_impairment", COMMON_PRACTICE)
+    for i, c in enumerate(f.all(CognitiveImpairment)):
+        page.limit(
+            f"coordination_{i}",
+            "coordination",
+            n[c.severity],
+            f"{c.severity}: that many limbs at once can be followed",
+        )
+        page.care(
+            f"words_{i}",
+            "performed",
+            0,
+            "instructions are kept one at a time",
+            "one short instruction, shown; the picture plan in sight",
+        )
+        if c.severity != "mild":
+            page.limit(
+                f"alone_{i}", "standing", 0, "standing work only with someone near", when="standing at home"
+            )
+    return page.done()
+
+
+RULE = Rule(
+    "cognitive_impairment",
+    "Memory and thinking",
+    "How many limbs at once, one instruction at a time, supervised, picture plan.",
+    (COMMON_PRACTICE,),
+    SINCE,
+    answer,
+    (
+        Number("mild", 3, "count", "limbs at once, mild", COMMON_PRACTICE, SINCE),
+        Number("moderate", 2, "count", "limbs at once, moderate", COMMON_PRACTICE, SINCE),
+        Number("severe", 1, "count", "limbs at once, severe", COMMON_PRACTICE, SINCE),
+    ),
+    (
+        Example(
+            "moderate",
+            {"conditions": [{"kind": "cognitive_impairment", "severity": "moderate"}]},
+            {"cognitive_impairment.coordination_0": 2.0, "cognitive_impairment.alone_0": 0.0},
+        ),
+        Example(
+            "mild",
+            {"conditions": [{"kind": "cognitive_impairment", "severity": "mild"}]},
+            {"cognitive_impairment.coordination_0": 3.0, "cognitive_impairment.alone_0": None},
+        ),
+    ),
+)

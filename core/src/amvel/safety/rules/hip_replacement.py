@@ -1,0 +1,125 @@
+"""New hip."""
+
+from datetime import date, timedelta
+
+from amvel.case.conditions.joints import HipReplacement
+from amvel.safety.limits import Answer
+from amvel.safety.page import Page
+from amvel.safety.rulebook import Example, Number, Numbers, Rule
+from amvel.screening import Findings
+from amvel.sources import Source
+
+HIP = Source("hip precautions by approach; the surgeon’s protocol prevails", reading=True)
+SINCE = date(2020, 1, 1)
+# Per approach: name, quantity, number (none means not at all), reason.
+BY_APPROACH = {
+    "posterior": (
+        ("bend", "hip_flexion_deg", "flexion_deg", "bends at most 90°"),
+        ("in", "hip_adduction_deg", "", "not in past the midline"),
+        ("turn_in", "hip_internal_rotation_deg", "", "not turned in"),
+    ),
+    "anterior": (
+        ("back", "hip_extension_deg", "", "not back past neutral"),
+        ("turn_out", "hip_external_rotation_deg", "", "not turned out"),
+    ),
+    "lateral": (("lift", "hip_abductor_moment_nm", "lift_nm", "not lifted sideways against gravity"),),
+}
+
+
+def answer(f: Findings, n: Numbers) -> Answer:
+    """By approach: posterior bends at most 90°, not in past the middle, not turned in; anterior not back past neutral, not turned out; lateral not lifted sideways. By the surgeon’s protocol, for a time."""
+    page = Page("hip_replacement", HIP)
+    for i, c in enumerate(f.all(HipReplacement)):
+        approaches = tuple(BY_APPROACH) if c.approach == "unknown" else (c.approach,)
+        for approach in approaches:
+            for name, quantity, number, why in BY_APPROACH[approach]:
+                weeks = n["lateral_weeks"] if approach == "lateral" else n["weeks"]
+                page.for_weeks(
+                    f"{approach}_{name}_{i}",
+                    f"{c.side}.{quantity}",
+                    n[number] if number else 0.0,
+                    f"{c.side} hip, {approach} approach: {why}",
+                    c.on,
+                    weeks,
+                    f.case.as_of,
+                )
+        if c.bears_percent is not None:
+            page.for_weeks(
+                f"bears_{i}",
+                f"{c.side}.leg_support_percent_bw",
+                float(c.bears_percent),
+                f"the {c.side} leg may carry {c.bears_percent} %",
+                c.on,
+                n["weeks"],
+                f.case.as_of,
+            )
+        if f.case.as_of <= c.on + timedelta(weeks=n["weeks"]):
+            page.refer(f"protocol_{i}", "ask for the surgeon’s protocol: approach, how long, how much weight")
+    return page.done()
+
+
+RULE = Rule(
+    "hip_replacement",
+    "New hip",
+    "By approach: posterior bends at most 90°, not in past the middle, not turned in; anterior not back past neutral, not turned out; lateral not lifted sideways. By the surgeon’s protocol, for a time.",
+    (HIP,),
+    SINCE,
+    answer,
+    (
+        Number("flexion_deg", 90, "deg", "hip bend, posterior approach", HIP, SINCE),
+        Number("lift_nm", 3, "N·m", "moment that counts as lifting the leg sideways", HIP, SINCE),
+        Number("weeks", 12, "weeks", "how long", HIP, SINCE),
+        Number("lateral_weeks", 8, "weeks", "how long, lateral approach", HIP, SINCE),
+    ),
+    (
+        Example(
+            "posterior",
+            {
+                "conditions": [
+                    {"kind": "hip_replacement", "side": "right", "approach": "posterior", "on": "2026-10-10"}
+                ]
+            },
+            {
+                "hip_replacement.posterior_bend_0": 90.0,
+                "hip_replacement.posterior_in_0": 0.0,
+                "hip_replacement.anterior_back_0": None,
+            },
+        ),
+        Example(
+            "anterior",
+            {
+                "conditions": [
+                    {"kind": "hip_replacement", "side": "right", "approach": "anterior", "on": "2026-10-10"}
+                ]
+            },
+            {"hip_replacement.anterior_back_0": 0.0, "hip_replacement.posterior_bend_0": None},
+        ),
+        Example(
+            "lateral",
+            {
+                "conditions": [
+                    {"kind": "hip_replacement", "side": "right", "approach": "lateral", "on": "2026-10-10"}
+                ]
+            },
+            {"hip_replacement.lateral_lift_0": 3.0},
+        ),
+        Example(
+            "unknown approach: all of them",
+            {
+                "conditions": [
+                    {"kind": "hip_replacement", "side": "right", "approach": "unknown", "on": "2026-10-10"}
+                ]
+            },
+            {"hip_replacement.posterior_bend_0": 90.0, "hip_replacement.anterior_back_0": 0.0},
+        ),
+        Example(
+            "a year ago",
+            {
+                "conditions": [
+                    {"kind": "hip_replacement", "side": "right", "approach": "posterior", "on": "2025-10-10"}
+                ]
+            },
+            {"hip_replacement.posterior_bend_0": None},
+        ),
+    ),
+)

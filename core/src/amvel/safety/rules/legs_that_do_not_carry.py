@@ -1,0 +1,59 @@
+"""Legs that do not carry weight: weak bone at the knee end of thigh and shin."""
+
+from datetime import date
+
+from amvel.case.conditions.bone import DoesNotWalk
+from amvel.case.conditions.development import CerebralPalsy
+from amvel.case.conditions.nervous_system import SpinalCordInjury
+from amvel.safety.limits import Answer
+from amvel.safety.page import Page
+from amvel.safety.rulebook import Example, Number, Numbers, Rule
+from amvel.screening import Findings
+from amvel.screening.bone_status import NO_WALK_LEVEL, WALKING
+
+
+def answer(f: Findings, n: Numbers) -> Answer:
+    """No forced, turned or jolted leg; standing only for who stands."""
+    page = Page("legs_that_do_not_carry", WALKING)
+    severe = any(c.gross_motor_level >= NO_WALK_LEVEL for c in f.all(CerebralPalsy))
+    if not (f.one(DoesNotWalk) or f.one(SpinalCordInjury) or severe):
+        return page.done()
+    page.limit(
+        "turned_leg",
+        "loaded_leg_rotation_deg",
+        n["turn_deg"],
+        "a turned leg under load may break near the knee",
+    )
+    page.limit("speed", "speed_deg_s", n["speed_deg_s"], "no quick or forced leg")
+    page.forbid("jolt", "jolt", 0, "no jolt through a weak leg")
+    if f.one(DoesNotWalk) or severe:
+        page.limit("standing", "standing", 0, "does not stand without full support")
+    page.refer("bone", "bone of the legs: ask for a plan of loading and vitamin D")
+    return page.done()
+
+
+SINCE = date(2019, 1, 1)
+RULE = Rule(
+    "legs_that_do_not_carry",
+    "Legs that do not carry weight",
+    "No forced, turned or jolted leg; a good hip density does not clear it.",
+    (WALKING,),
+    SINCE,
+    answer,
+    (
+        Number("turn_deg", 15.0, "deg", "turn of a leg under load", WALKING, SINCE),
+        Number("speed_deg_s", 40.0, "deg/s", "fastest joint", WALKING, SINCE),
+    ),
+    (
+        Example(
+            "who does not walk",
+            {"conditions": [{"kind": "does_not_walk"}]},
+            {"legs_that_do_not_carry.turned_leg": 15.0, "legs_that_do_not_carry.standing": 0.0},
+        ),
+        Example(
+            "a low lesion keeps standing",
+            {"conditions": [{"kind": "spinal_cord_injury", "level": "L4"}]},
+            {"legs_that_do_not_carry.standing": None},
+        ),
+    ),
+)

@@ -1,0 +1,58 @@
+"""Neck trouble."""
+
+from datetime import date
+
+from amvel.case.conditions.joints import NeckTrouble
+from amvel.safety.limits import Answer
+from amvel.safety.page import Page
+from amvel.safety.rulebook import Example, Number, Numbers, Rule
+from amvel.screening import Findings
+from amvel.sources import COMMON_PRACTICE
+
+SINCE = date(2026, 1, 1)
+
+
+def answer(f: Findings, n: Numbers) -> Answer:
+    """Rheumatoid or fused: head supported, no neck load. Painful: by what it tolerates."""
+    page = Page("neck_trouble", COMMON_PRACTICE)
+    for i, c in enumerate(f.all(NeckTrouble)):
+        bend = n[c.what] if c.tolerated_bend_deg is None or c.what != "painful" else c.tolerated_bend_deg
+        page.limit(f"bend_{i}", "loaded_neck_bend_deg", bend, f"a {c.what} neck: the head stays supported")
+        if c.what != "painful":
+            page.forbid(
+                f"load_{i}", "head_support_percent_bw", n["head_percent_bw"], f"a {c.what} neck carries nothing"
+            )
+            page.forbid(f"roll_{i}", "rolls_on_spine", 0, f"no rolling with a {c.what} neck")
+    return page.done()
+
+
+RULE = Rule(
+    "neck_trouble",
+    "Neck trouble",
+    "Rheumatoid or fused: head supported, no neck load. Painful: by what it tolerates.",
+    (COMMON_PRACTICE,),
+    SINCE,
+    answer,
+    (
+        Number(
+            "painful", 15, "deg", "bend of the unsupported neck, painful and not tested", COMMON_PRACTICE, SINCE
+        ),
+        Number("rheumatoid", 10, "deg", "bend of the unsupported neck, rheumatoid", COMMON_PRACTICE, SINCE),
+        Number("fused", 10, "deg", "bend of the unsupported neck, fused", COMMON_PRACTICE, SINCE),
+        Number(
+            "head_percent_bw", 12, "% of body weight", "more than the head’s own weight", COMMON_PRACTICE, SINCE
+        ),
+    ),
+    (
+        Example(
+            "rheumatoid",
+            {"conditions": [{"kind": "neck_trouble", "what": "rheumatoid"}]},
+            {"neck_trouble.bend_0": 10.0, "neck_trouble.load_0": 12.0},
+        ),
+        Example(
+            "painful, tolerates 30°",
+            {"conditions": [{"kind": "neck_trouble", "what": "painful", "tolerated_bend_deg": 30}]},
+            {"neck_trouble.bend_0": 30.0, "neck_trouble.load_0": None},
+        ),
+    ),
+)

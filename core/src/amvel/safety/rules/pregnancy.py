@@ -1,0 +1,74 @@
+"""Pregnancy."""
+
+from datetime import date
+
+from amvel.case.conditions.back_and_pelvis import Pregnancy
+from amvel.safety.limits import Answer
+from amvel.safety.page import Page
+from amvel.safety.rulebook import Example, Number, Numbers, Rule
+from amvel.screening import Findings
+from amvel.screening.pregnancy_weeks import weeks_now
+from amvel.sources import COMMON_PRACTICE, Source
+
+ACOG = Source("ACOG 804, 2020; Mottola et al. 2018", reading=True)
+SINCE = date(2020, 1, 1)
+
+
+def answer(f: Findings, n: Numbers) -> Answer:
+    """Not flat on the back for long after about 20 weeks, not prone, no breath hold."""
+    page = Page("pregnancy", ACOG)
+    for i, c in enumerate(f.all(Pregnancy)):
+        weeks = weeks_now(c, f.case.as_of)
+        page.forbid(f"breath_{i}", "breath_held", 0, "the breath is not held in pregnancy")
+        page.limit(f"prone_{i}", "face_down", 0, "not face down in pregnancy")
+        page.forbid(f"jolt_{i}", "jolt", 0, "no bounce and no risk of a fall")
+        page.limit(f"unstable_{i}", "unstable_surface", 0, "no risk of a fall")
+        if weeks >= n["flat_from_weeks"]:
+            page.limit(
+                f"flat_{i}",
+                "time_flat_min",
+                n["flat_min"],
+                f"{weeks} weeks: not flat on the back for long; on the side or raised",
+            )
+            page.limit(
+                f"curl_{i}",
+                "loaded_trunk_flexion_deg",
+                n["flexion_deg"],
+                f"{weeks} weeks: curling domes the belly",
+            )
+    return page.done()
+
+
+RULE = Rule(
+    "pregnancy",
+    "Pregnancy",
+    "Not flat on the back for long after about 20 weeks, not prone, no breath hold.",
+    (
+        ACOG,
+        COMMON_PRACTICE,
+    ),
+    SINCE,
+    answer,
+    (
+        Number("flat_from_weeks", 20, "weeks", "from when lying flat is short", ACOG, SINCE),
+        Number("flat_min", 3, "min", "flat on the back at a time (our reading of not for long)", ACOG, SINCE),
+        Number("flexion_deg", 10, "deg", "rounding under load", COMMON_PRACTICE, SINCE),
+    ),
+    (
+        Example(
+            "20 weeks",
+            {"conditions": [{"kind": "pregnancy", "weeks": 20, "noted_on": "2026-11-24"}]},
+            {"pregnancy.flat_0": 3.0, "pregnancy.prone_0": 0.0},
+        ),
+        Example(
+            "19 weeks",
+            {"conditions": [{"kind": "pregnancy", "weeks": 19, "noted_on": "2026-11-24"}]},
+            {"pregnancy.flat_0": None},
+        ),
+        Example(
+            "19 weeks noted a week ago are 20",
+            {"conditions": [{"kind": "pregnancy", "weeks": 19, "noted_on": "2026-11-17"}]},
+            {"pregnancy.flat_0": 3.0},
+        ),
+    ),
+)

@@ -1,0 +1,169 @@
+"""Scoliosis: what a curve may carry, and what is referred."""
+
+from datetime import date
+
+from amvel.case.conditions.spine import Scoliosis
+from amvel.safety.limits import Answer
+from amvel.safety.page import Page
+from amvel.safety.rulebook import Example, Number, Numbers, Rule
+from amvel.screening import Findings
+from amvel.screening.curves import curve_deg, growing_spine, progression_factor, regions_of
+from amvel.sources import COMMON_PRACTICE, Source
+
+SOSORT = Source("SOSORT, Negrini et al. 2018", reading=True)
+BUNNELL = Source("Bunnell: trunk rotation ≥ 7° refer")
+LONSTEIN = Source("Lonstein & Carlson 1984")
+_OTHER = {"left": "right", "right": "left"}
+
+
+def answer(f: Findings, n: Numbers) -> Answer:
+    """From 10°: no loaded bend into the hollow, no loaded turn to the bulge; equal sides; referrals by growth and size."""
+    page = Page("scoliosis", SOSORT)
+    for i, c in enumerate(f.all(Scoliosis)):
+        size = curve_deg(f.case, c)
+        if size is None or size >= n["curve_from_deg"]:
+            _limits(page, f, n, i, c, size)
+        _referrals(page, f, n, i, c, size)
+    for r in f.results("trunk_rotation_angle"):
+        if max(r.thoracic_deg, r.thoracolumbar_deg, r.lumbar_deg) >= n["trunk_rotation_refer_deg"]:
+            page.refer(
+                "trunk_rotation", "trunk rotation of 7° or more: ask for an examination of the spine", BUNNELL
+            )
+    return page.done()
+
+
+def _limits(page: Page, f: Findings, n: Numbers, i: int, c: Scoliosis, size: float | None) -> None:
+    known = "size not known, taken as a curve" if size is None else f"{size:g}°"
+    hollow = _OTHER[c.convexity]
+    for region in regions_of(c):
+        page.limit(
+            f"side_bend_{region}_{i}",
+            f"{hollow}.loaded_{region}_side_bend_deg",
+            n["loaded_bend_deg"],
+            f"no loaded bend into the hollow of the curve ({c.region}, bulges {c.convexity}, {known})",
+            source=COMMON_PRACTICE,
+        )
+        page.limit(
+            f"rotation_{region}_{i}",
+            f"{c.convexity}.loaded_{region}_rotation_deg",
+            n["loaded_turn_deg"],
+            f"no loaded turn towards the bulge ({c.region}, bulges {c.convexity}, {known})",
+            source=COMMON_PRACTICE,
+        )
+    page.care(
+        f"pad_{i}",
+        f"{c.convexity}.lying_on",
+        0,
+        "lying on the bulge",
+        "pad under the bulge so that the spine lies level",
+        source=COMMON_PRACTICE,
+    )
+    page.care(
+        f"sitting_{i}",
+        "sitting",
+        0,
+        "an uneven pelvis turns the spine above it",
+        "level the pelvis under the lower sit bone",
+        source=COMMON_PRACTICE,
+    )
+    if growing_spine(f.case, c) and c.flat_thoracic:
+        page.limit(
+            f"arching_{i}",
+            "trunk_extension_deg",
+            n["growing_extension_deg"],
+            "no end-range back bending of a flat, growing curve",
+            source=COMMON_PRACTICE,
+        )
+    page.owe(
+        f"even_{i}",
+        "Equal dose on both sides",
+        ("turning", "side_bend", "hip_out"),
+        2,
+        "a curve is trained on both sides alike",
+    )
+
+
+def _referrals(page: Page, f: Findings, n: Numbers, i: int, c: Scoliosis, size: float | None) -> None:
+    growing = growing_spine(f.case, c)
+    if growing and (size is None or size >= n["curve_from_deg"]):
+        factor = progression_factor(f.case, c)
+        tail = f"; progression factor {factor:.1f} (Lonstein & Carlson 1984)" if factor is not None else ""
+        page.refer(f"growing_{i}", f"growing, with a curve of 10° or more: specialist{tail}")
+    if (
+        growing
+        and size is not None
+        and n["brace_from_deg"] <= size <= n["brace_to_deg"]
+        and (c.risser is None or c.risser <= 2)
+    ):
+        page.refer(f"brace_{i}", "25–40° with Risser 0–2: ask about a brace")
+    for flag, words in (
+        (c.painful, "a painful curve"),
+        (c.neurological_sign, "a neurological sign with a curve"),
+        (c.region == "thoracic" and c.convexity == "left", "a left thoracic curve"),
+        (c.change_deg is not None and c.change_deg > 5, "a change of more than 5°"),
+        (c.onset_age_years is not None and c.onset_age_years < 10, "onset before 10 years"),
+    ):
+        if flag:
+            page.refer(f"{words.split()[1]}_{i}", f"{words}: refer")
+
+
+SINCE = date(2018, 1, 10)
+RULE = Rule(
+    "scoliosis",
+    "Scoliosis",
+    "From 10°: no loaded bend into the hollow and no loaded turn to the bulge beyond 5°; sides alike; growth decides on referral.",
+    (SOSORT, BUNNELL, LONSTEIN, COMMON_PRACTICE),
+    SINCE,
+    answer,
+    (
+        Number("curve_from_deg", 10.0, "deg", "Cobb angle from which limits hold", SOSORT, SINCE),
+        Number("loaded_bend_deg", 5.0, "deg", "loaded side bend into the hollow", COMMON_PRACTICE, SINCE),
+        Number("loaded_turn_deg", 5.0, "deg", "loaded turn to the bulge", COMMON_PRACTICE, SINCE),
+        Number(
+            "growing_extension_deg",
+            10.0,
+            "deg",
+            "arching in a growing client with a flat upper back",
+            COMMON_PRACTICE,
+            SINCE,
+        ),
+        Number("brace_from_deg", 25.0, "deg", "size from which a brace is asked about", SOSORT, SINCE),
+        Number("brace_to_deg", 40.0, "deg", "size up to which a brace is asked about", SOSORT, SINCE),
+        Number("trunk_rotation_refer_deg", 7.0, "deg", "trunk rotation to refer", BUNNELL, SINCE),
+    ),
+    (
+        Example(
+            "10° to the right, upper spine",
+            {"conditions": [{"kind": "scoliosis", "convexity": "right", "region": "thoracic", "cobb_deg": 10}]},
+            {
+                "scoliosis.side_bend_thoracic_0": 5.0,
+                "scoliosis.rotation_thoracic_0": 5.0,
+                "scoliosis.side_bend_lumbar_0": None,
+            },
+        ),
+        Example(
+            "9° is no curve",
+            {"conditions": [{"kind": "scoliosis", "convexity": "right", "region": "thoracic", "cobb_deg": 9}]},
+            {"scoliosis.side_bend_thoracic_0": None},
+        ),
+        Example(
+            "T12–L1 binds both regions",
+            {
+                "conditions": [
+                    {"kind": "scoliosis", "convexity": "left", "region": "thoracolumbar", "cobb_deg": 20}
+                ]
+            },
+            {"scoliosis.side_bend_thoracic_0": 5.0, "scoliosis.side_bend_lumbar_0": 5.0},
+        ),
+        Example(
+            "a left thoracic curve is referred",
+            {"conditions": [{"kind": "scoliosis", "convexity": "left", "region": "thoracic", "cobb_deg": 12}]},
+            refers=("scoliosis.left_0",),
+        ),
+        Example(
+            "trunk rotation of 7°",
+            {"tests": [{"test": "trunk_rotation_angle", "thoracic_deg": 7, "higher_side": "right"}]},
+            refers=("scoliosis.trunk_rotation",),
+        ),
+    ),
+)

@@ -1,0 +1,55 @@
+"""A slipped vertebra."""
+
+from datetime import date
+
+from amvel.case.conditions.spine import Spondylolisthesis
+from amvel.safety.arching import limit_arching
+from amvel.safety.limits import Answer
+from amvel.safety.page import Page
+from amvel.safety.rulebook import Example, Number, Numbers, Rule
+from amvel.screening import Findings
+from amvel.sources import Source
+
+SOURCE = Source(
+    "spondylolisthesis: extension to neutral or 5°; common practice, value our reading",
+    from_memory=False,
+    reading=True,
+)
+
+
+def answer(f: Findings, n: Numbers) -> Answer:
+    """Arching small; from grade 3, or a grade that is not known, ask first."""
+    page, found = Page("spondylolisthesis", SOURCE), f.all(Spondylolisthesis)
+    if found:
+        limit_arching(page, n["extension_deg"], "arching pushes the slipped vertebra forward")
+        page.forbid("jolt", "jolt", 0, "no bounce on a slipped vertebra")
+        if any(c.grade is None or c.grade >= n["refer_from_grade"] for c in found):
+            page.refer("grade", "a slipped vertebra of grade 3 or more, or not graded: ask what may be loaded")
+    return page.done()
+
+
+SINCE = date(2020, 1, 1)
+RULE = Rule(
+    "spondylolisthesis",
+    "Slipped vertebra",
+    "Arching at most neutral to 5°; no bounce.",
+    (SOURCE,),
+    SINCE,
+    answer,
+    (
+        Number("extension_deg", 3.0, "deg", "arching at most (between neutral and 5°)", SOURCE, SINCE),
+        Number("refer_from_grade", 3, "grade", "grade to refer", SOURCE, SINCE),
+    ),
+    (
+        Example(
+            "grade 2",
+            {"conditions": [{"kind": "spondylolisthesis", "grade": 2}]},
+            {"spondylolisthesis.arching": 3.0},
+        ),
+        Example(
+            "grade 3",
+            {"conditions": [{"kind": "spondylolisthesis", "grade": 3}]},
+            refers=("spondylolisthesis.grade",),
+        ),
+    ),
+)

@@ -1,0 +1,55 @@
+"""Breastbone opened."""
+
+from datetime import date
+
+from amvel.case.conditions.heart_and_lungs import Sternotomy
+from amvel.safety.limits import Answer
+from amvel.safety.page import Page
+from amvel.safety.rulebook import Example, Number, Numbers, Rule
+from amvel.screening import Findings
+from amvel.sources import Source
+
+STERNUM = Source("sternal precautions 8–12 weeks; local protocols prevail", reading=True)
+SINCE = date(2020, 1, 1)
+
+
+def answer(f: Findings, n: Numbers) -> Answer:
+    """8–12 weeks: both arms low, no push or pull."""
+    page = Page("sternotomy", STERNUM)
+    for i, c in enumerate(f.all(Sternotomy)):
+        for name, quantity, bound, why in (
+            ("raise", "shoulder_elevation_deg", n["raise_deg"], "both arms low while the breastbone heals"),
+            ("push", "arm_support_percent_bw", n["push_percent_bw"], "no pushing while the breastbone heals"),
+            ("band", "uses_band", 0, "no pulling while the breastbone heals"),
+            ("side_left", "left.lying_on", 0, "not on the side while the breastbone heals"),
+            ("side_right", "right.lying_on", 0, "not on the side while the breastbone heals"),
+        ):
+            page.for_weeks(f"{name}_{i}", quantity, bound, why, c.on, n["weeks"], f.case.as_of)
+    return page.done()
+
+
+RULE = Rule(
+    "sternotomy",
+    "Breastbone opened",
+    "8–12 weeks: both arms low, no push or pull.",
+    (STERNUM,),
+    SINCE,
+    answer,
+    (
+        Number("raise_deg", 90, "deg", "arm raise", STERNUM, SINCE),
+        Number("push_percent_bw", 5, "% of body weight", "what one arm carries", STERNUM, SINCE),
+        Number("weeks", 12, "weeks", "how long", STERNUM, SINCE),
+    ),
+    (
+        Example(
+            "12 weeks to the day",
+            {"conditions": [{"kind": "sternotomy", "on": "2026-09-01"}]},
+            {"sternotomy.push_0": 5.0},
+        ),
+        Example(
+            "a year ago",
+            {"conditions": [{"kind": "sternotomy", "on": "2025-09-01"}]},
+            {"sternotomy.push_0": None},
+        ),
+    ),
+)

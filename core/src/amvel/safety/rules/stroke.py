@@ -1,0 +1,80 @@
+"""Stroke."""
+
+from datetime import date
+
+from amvel.case.conditions.nervous_system import Stroke
+from amvel.safety.limits import Answer
+from amvel.safety.page import Page
+from amvel.safety.rulebook import Example, Number, Numbers, Rule
+from amvel.screening import Findings
+from amvel.sources import Source
+
+AHA = Source("Billinger et al. 2014", reading=True)
+SINCE = date(2014, 1, 1)
+
+
+def answer(f: Findings, n: Numbers) -> Answer:
+    """No load through and no lift above 90° of a painful or uncontrolled shoulder; support on the weaker side; each side by its own quality."""
+    page = Page("stroke", AHA)
+    for i, c in enumerate(f.all(Stroke)):
+        if c.shoulder != "free":
+            page.limit(
+                f"raise_{i}",
+                f"{c.side}.shoulder_elevation_deg",
+                n["raise_deg"],
+                f"the {c.side} shoulder is {c.shoulder}: not above 90°",
+            )
+            page.limit(
+                f"load_{i}",
+                f"{c.side}.arm_support_percent_bw",
+                n["arm_percent_bw"],
+                f"the {c.side} shoulder is {c.shoulder}: no load through it",
+            )
+            page.limit(
+                f"lying_{i}",
+                f"{c.side}.shoulder_support_percent_bw",
+                n["arm_percent_bw"],
+                f"not lying on the {c.shoulder} shoulder",
+            )
+        page.care(
+            f"side_{i}",
+            "standing",
+            0,
+            f"the {c.side} side may give way",
+            f"stand at the person’s {c.side} side; support within reach of the {'right' if c.side == 'left' else 'left'} hand",
+        )
+        page.care(
+            f"own_{i}",
+            "performed",
+            0,
+            "each side has its own quality",
+            f"dose the {c.side} side by its own clean repetitions; the other side goes on",
+        )
+        page.limit(f"breath_{i}", "breath_held", 0, "pressure rises with a held breath")
+    return page.done()
+
+
+RULE = Rule(
+    "stroke",
+    "Stroke",
+    "No load through and no lift above 90° of a painful or uncontrolled shoulder; support on the weaker side; each side by its own quality.",
+    (AHA,),
+    SINCE,
+    answer,
+    (
+        Number("raise_deg", 90, "deg", "arm raise of a painful or uncontrolled shoulder", AHA, SINCE),
+        Number("arm_percent_bw", 5, "% of body weight", "what that arm may carry", AHA, SINCE),
+    ),
+    (
+        Example(
+            "painful left shoulder",
+            {"conditions": [{"kind": "stroke", "side": "left", "shoulder": "painful"}]},
+            {"stroke.raise_0": 90.0, "stroke.load_0": 5.0},
+        ),
+        Example(
+            "free shoulder",
+            {"conditions": [{"kind": "stroke", "side": "left", "shoulder": "free"}]},
+            {"stroke.raise_0": None},
+        ),
+    ),
+)

@@ -1,0 +1,133 @@
+"""Leg not to be loaded fully."""
+
+from datetime import date
+
+from amvel.case.conditions.joints import WeightBearing
+from amvel.safety.limits import Answer
+from amvel.safety.page import CLINICIAN, Page
+from amvel.safety.rulebook import Example, Number, Numbers, Rule
+from amvel.screening import Findings
+from amvel.sources import Source
+
+PROTOCOL = Source("weight-bearing status as ordered; the clinician’s word prevails", reading=True)
+SINCE = date(2020, 1, 1)
+
+
+def answer(f: Findings, n: Numbers) -> Answer:
+    """What the leg may carry, until a clinician clears it."""
+    page = Page("weight_bearing", PROTOCOL)
+    for i, c in enumerate(f.all(WeightBearing)):
+        if c.status == "as_tolerated":
+            page.care(
+                f"tolerated_{i}",
+                f"{c.side}.leg_support_percent_bw",
+                n["touch_percent_bw"],
+                f"the {c.side} leg carries what it tolerates",
+                "hand support; stop at pain",
+                waits_for=CLINICIAN,
+                event_on=c.since,
+            )
+            continue
+        percent = (
+            0.0
+            if c.status == "none"
+            else n["touch_percent_bw"]
+            if c.status == "touch"
+            else float(c.percent if c.percent is not None else n["partial_percent_bw"])
+        )
+        # A lying leg rests with its own weight; the limit is on what it carries upright.
+        page.limit(
+            f"carries_{i}",
+            f"{c.side}.leg_support_percent_bw",
+            percent,
+            f"the {c.side} leg may carry {percent:g} % of body weight",
+            when="standing",
+            waits_for=CLINICIAN,
+            event_on=c.since,
+        )
+        page.limit(
+            f"kneels_{i}",
+            f"{c.side}.knee_support_percent_bw",
+            percent,
+            f"the {c.side} leg may carry {percent:g} % of body weight, kneeling too",
+            waits_for=CLINICIAN,
+            event_on=c.since,
+        )
+        page.limit(
+            f"rises_{i}",
+            f"{c.side}.leg_support_percent_bw",
+            max(percent, n["sitting_percent_bw"]),
+            f"the {c.side} leg may not push up from a seat",
+            when="sitting",
+            waits_for=CLINICIAN,
+            event_on=c.since,
+        )
+    return page.done()
+
+
+RULE = Rule(
+    "weight_bearing",
+    "Leg not to be loaded fully",
+    "What the leg may carry, until a clinician clears it.",
+    (PROTOCOL,),
+    SINCE,
+    answer,
+    (
+        Number("touch_percent_bw", 10, "% of body weight", "touch only", PROTOCOL, SINCE),
+        Number(
+            "partial_percent_bw", 25, "% of body weight", "partial, when no number was given", PROTOCOL, SINCE
+        ),
+        Number(
+            "sitting_percent_bw",
+            15,
+            "% of body weight",
+            "a foot resting on the floor in sitting",
+            PROTOCOL,
+            SINCE,
+        ),
+    ),
+    (
+        Example(
+            "nothing",
+            {
+                "conditions": [
+                    {"kind": "weight_bearing", "side": "left", "status": "none", "since": "2026-11-01"}
+                ]
+            },
+            {"weight_bearing.carries_0": 0.0},
+        ),
+        Example(
+            "30 %",
+            {
+                "conditions": [
+                    {
+                        "kind": "weight_bearing",
+                        "side": "left",
+                        "status": "partial",
+                        "percent": 30,
+                        "since": "2026-11-01",
+                    }
+                ]
+            },
+            {"weight_bearing.carries_0": 30.0},
+        ),
+        Example(
+            "cleared",
+            {
+                "conditions": [
+                    {"kind": "weight_bearing", "side": "left", "status": "partial", "since": "2026-11-01"}
+                ],
+                "clinician_words": [
+                    {
+                        "kind": "clears",
+                        "clears": "weight_bearing",
+                        "name": "Dr. Wend",
+                        "role": "surgeon",
+                        "on": "2026-11-20",
+                    }
+                ],
+            },
+            {"weight_bearing.carries_0": None},
+        ),
+    ),
+)

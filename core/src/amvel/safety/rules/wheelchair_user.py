@@ -1,0 +1,56 @@
+"""Uses a wheelchair."""
+
+from datetime import date
+
+from amvel.case.conditions.nervous_system import WheelchairUser
+from amvel.safety.limits import Answer
+from amvel.safety.page import Page
+from amvel.safety.rulebook import Example, Numbers, Rule
+from amvel.screening import Findings
+from amvel.sources import COMMON_PRACTICE
+
+SINCE = date(2026, 1, 1)
+
+
+def answer(f: Findings, n: Numbers) -> Answer:
+    """Brakes and transfers, the seated library first; stature from knee height or span."""
+    page = Page("wheelchair_user", COMMON_PRACTICE)
+    for i, c in enumerate(f.all(WheelchairUser)):
+        page.care(
+            f"brakes_{i}",
+            "sitting",
+            0,
+            "the chair rolls",
+            "brakes on, foot plates out of the way, firm cushion",
+        )
+        if c.transfers != "alone":
+            page.limit(f"floor_{i}", "floor_transfer", 0, "the floor needs people and a plan", when="home")
+            page.limit(f"standing_{i}", "standing", 0, "standing only with help", when="standing at home")
+        if f.case.person.arm_span_cm is None and f.case.person.popliteal_height_cm is None:
+            page.refer(
+                f"stature_{i}", "stature is better taken from knee height or arm span: measure one of them"
+            )
+    return page.done()
+
+
+RULE = Rule(
+    "wheelchair_user",
+    "Uses a wheelchair",
+    "Brakes and transfers, the seated library first; stature from knee height or span.",
+    (COMMON_PRACTICE,),
+    SINCE,
+    answer,
+    (),
+    (
+        Example(
+            "with help",
+            {"conditions": [{"kind": "wheelchair_user", "transfers": "with_help"}]},
+            {"wheelchair_user.floor_0": 0.0},
+        ),
+        Example(
+            "alone",
+            {"conditions": [{"kind": "wheelchair_user", "transfers": "alone"}]},
+            {"wheelchair_user.floor_0": None},
+        ),
+    ),
+)

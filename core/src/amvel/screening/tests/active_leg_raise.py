@@ -1,0 +1,40 @@
+"""Active straight-leg raise."""
+
+from amvel.case import Case
+from amvel.case.results.quiet_core import ActiveLegRaise
+from amvel.screening.cautions import fresh_vertebral_fracture
+from amvel.screening.declaration import Outcome, Reading, ScreenTest, has
+from amvel.sources import Source
+
+SOURCE = Source("Mens et al. 2001: 0–5 a side")
+
+
+def read(result: ActiveLegRaise, case: Case) -> Reading:
+    """Effort of lifting the straight leg 20 cm, by side."""
+    return Reading(f"{result.side} {result.score} of 5", "watch" if result.score >= 2 else "ok", SOURCE)
+
+
+TEST = ScreenTest(
+    "active_leg_raise",
+    "how the pelvis passes load to the leg",
+    (
+        "Lie on the back, legs long, 20 cm apart.",
+        "Lift one heel 20 cm; score 0 not difficult to 5 impossible.",
+        "Press the hip bones together with the hands: is it easier?",
+    ),
+    "Left out in acute sciatica.",
+    90,
+    read,
+    SOURCE,
+    "lying",
+    (
+        Outcome("0 or 1", 0.7, {"score": 0}),
+        Outcome("2 or more", 0.3, {"score": 3}),
+    ),
+    unlocks="single-leg work",
+    poses=("knee_fold/single_fold",),
+    avoid=lambda case: (
+        "leg pain when bending" if has(case, "flexion_sciatica") else fresh_vertebral_fracture(case)
+    ),
+    instead="Toe float instead of the straight leg.",
+)

@@ -1,0 +1,45 @@
+"""Back extensor hold."""
+
+from amvel.case import Case
+from amvel.case.results.endurance import BackExtensorHold
+from amvel.screening.cautions import no_strain
+from amvel.screening.declaration import Outcome, Reading, ScreenTest
+from amvel.screening.endurance import ENOUGH_S, compared
+from amvel.sources import Source
+
+SOURCE = Source("McGill, Low Back Disorders: mean seconds of young men/women")
+MEAN_S = {"male": 146, "female": 189}
+
+
+def read(result: BackExtensorHold, case: Case) -> Reading:
+    """Against the means of young adults, which is no norm for older people; right and left within 5 %."""
+    mean = MEAN_S[case.person.sex]
+    return Reading(
+        f"{result.seconds:g} s (young {'men' if case.person.sex == 'male' else 'women'}: {mean} s){compared(result, case)}",
+        "ok" if result.seconds >= ENOUGH_S else "watch",
+        SOURCE,
+    )
+
+
+TEST = ScreenTest(
+    "back_extensor_hold",
+    "endurance of the back",
+    (
+        "Face down over a firm bed edge, legs held, or chest lifted to level.",
+        "Stop when level is lost.",
+    ),
+    "Stop at pain, a held breath, or shaking; never with a held breath.",
+    90,
+    read,
+    SOURCE,
+    "face down",
+    (
+        Outcome("20 s or more", 0.5, {"seconds": 40}),
+        Outcome("less", 0.5, {"seconds": 8}),
+    ),
+    unlocks="upper-back work",
+    timer="stopwatch",
+    avoid=no_strain,
+    instead="The longest clean hold of an easier step.",
+    poses=("shoulder_blade_slide/slide",),
+)

@@ -1,0 +1,43 @@
+"""Blood sugar before a session."""
+
+from amvel.case import Case
+from amvel.case.results.vital import BloodSugar
+from amvel.screening.declaration import Outcome, Reading, ScreenTest, has
+from amvel.sources import Source
+
+SOURCE = Source(
+    "exercise with insulin or sulfonylurea: < 5.0 mmol/L carbohydrate first; > 13.9 with ketones no session",
+    reading=True,
+)
+LOW_MMOL_L, HIGH_MMOL_L = 5.0, 13.9
+
+
+def read(result: BloodSugar, case: Case) -> Reading:
+    """Low: carbohydrate first. High with ketones: no session."""
+    if result.mmol_l < LOW_MMOL_L:
+        return Reading(f"{result.mmol_l:g} mmol/L: carbohydrate first, then measure again", "refer", SOURCE)
+    if result.mmol_l > HIGH_MMOL_L and result.ketones:
+        return Reading(f"{result.mmol_l:g} mmol/L with ketones: no session", "stop", SOURCE)
+    return Reading(f"{result.mmol_l:g} mmol/L", "watch" if result.mmol_l > HIGH_MMOL_L else "ok", SOURCE)
+
+
+TEST = ScreenTest(
+    "blood_sugar",
+    "sugar before the session",
+    (
+        "With insulin or sulfonylurea only.",
+        "Finger prick by the person, within 30 min before.",
+        "Ketones when above 13.9 mmol/L.",
+    ),
+    "Sit; sugar at hand.",
+    0,
+    read,
+    SOURCE,
+    "paper",
+    (
+        Outcome("in range", 0.9, {"mmol_l": 7.5}),
+        Outcome("low", 0.1, {"mmol_l": 4.2}),
+    ),
+    unlocks="the session itself",
+    avoid=lambda case: "" if has(case, "diabetes_medicine") else "only with insulin or sulfonylurea",
+)

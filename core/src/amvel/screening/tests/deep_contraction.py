@@ -1,0 +1,36 @@
+"""Deep abdominal contraction under the fingertips."""
+
+from amvel.case import Case
+from amvel.case.results.quiet_core import DeepContraction
+from amvel.screening.declaration import Outcome, Reading, ScreenTest
+from amvel.sources import Source
+
+SOURCE = Source("common practice, no source", from_memory=False)
+
+
+def read(result: DeepContraction, case: Case) -> Reading:
+    """Firm while talking is the aim; a bulge means that the deep layer did not start."""
+    good = result.result in ("firm", "firm_while_talking")
+    text = result.result.replace("_", " ") + (f", cue: {result.cue.replace('_', ' ')}" if result.cue else "")
+    return Reading(text, "ok" if good else "watch", SOURCE)
+
+
+TEST = ScreenTest(
+    "deep_contraction",
+    "whether the deep layer firms up",
+    (
+        "Fingertips 2.5 cm in and down from the hip bones.",
+        "Breathe out and draw the two hip bones together.",
+        "Try the cues in order; note the one that works.",
+    ),
+    "Gentle; no breath hold.",
+    90,
+    read,
+    SOURCE,
+    "lying",
+    (
+        Outcome("firm", 0.6, {"result": "firm"}),
+        Outcome("bulge", 0.4, {"result": "bulge"}),
+    ),
+    unlocks="everything that loads the deep set",
+)

@@ -1,0 +1,45 @@
+"""Doming of the belly, and where it is seen."""
+
+from amvel.case import Case
+from amvel.case.results.quiet_core import Doming
+from amvel.screening.declaration import Outcome, Reading, ScreenTest, has
+from amvel.sources import Source
+
+SOURCE = Source("common practice, no source", from_memory=False)
+WIDE = 2.0
+
+
+def read(result: Doming, case: Case) -> Reading:
+    """A gap of two finger breadths or more, or doming in any position, limits loaded trunk work."""
+    text = f"gap {result.gap_finger_breadths:g} finger breadths" + (
+        f"; domes in: {', '.join(x.replace('_', ' ') for x in result.seen_in)}"
+        if result.seen_in
+        else "; no doming seen"
+    )
+    return Reading(text, "watch" if result.seen_in or result.gap_finger_breadths >= WIDE else "ok", SOURCE)
+
+
+TEST = ScreenTest(
+    "doming",
+    "gap of the belly wall and where it domes",
+    (
+        "Crook lying, fingers across the midline.",
+        "Small head lift only if nothing forbids it; watch the midline.",
+        "Then watch it in the steps of the day.",
+    ),
+    "No head lift with bone or disc limits: watch the toe float instead.",
+    90,
+    read,
+    SOURCE,
+    "lying",
+    (
+        Outcome("none", 0.6, {"gap_finger_breadths": 1}),
+        Outcome("domes", 0.4, {"gap_finger_breadths": 3, "seen_in": ["head_lift"]}),
+    ),
+    unlocks="loaded trunk work after birth or operation",
+    avoid=lambda case: (
+        ""
+        if has(case, "after_birth", "abdominal_separation", "abdominal_surgery", "pregnancy")
+        else "nothing points to it"
+    ),
+)

@@ -1,0 +1,44 @@
+"""Trunk flexor hold."""
+
+from amvel.case import Case
+from amvel.case.results.endurance import FlexorHold
+from amvel.screening.cautions import no_bending_test, no_strain
+from amvel.screening.declaration import Outcome, Reading, ScreenTest
+from amvel.screening.endurance import ENOUGH_S, compared
+from amvel.sources import Source
+
+SOURCE = Source("McGill, Low Back Disorders: mean seconds of young men/women")
+MEAN_S = {"male": 144, "female": 149}
+
+
+def read(result: FlexorHold, case: Case) -> Reading:
+    """Against the means of young adults, which is no norm for older people; right and left within 5 %."""
+    mean = MEAN_S[case.person.sex]
+    return Reading(
+        f"{result.seconds:g} s (young {'men' if case.person.sex == 'male' else 'women'}: {mean} s){compared(result, case)}",
+        "ok" if result.seconds >= ENOUGH_S else "watch",
+        SOURCE,
+    )
+
+
+TEST = ScreenTest(
+    "flexor_hold",
+    "endurance of the belly",
+    (
+        "Lean back 60° against a wedge, knees and hips at 90°, feet held.",
+        "Take the wedge away; stop when the back moves.",
+    ),
+    "Stop at pain, a held breath, or shaking; never with a held breath.",
+    90,
+    read,
+    SOURCE,
+    "sitting",
+    (
+        Outcome("20 s or more", 0.5, {"seconds": 40}),
+        Outcome("less", 0.5, {"seconds": 8}),
+    ),
+    unlocks="flexor work",
+    timer="stopwatch",
+    avoid=lambda case: no_bending_test(case) or no_strain(case),
+    instead="The longest clean hold of an easier step.",
+)

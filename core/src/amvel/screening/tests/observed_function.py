@@ -1,0 +1,48 @@
+"""What daily life shows of hips and shoulders."""
+
+from amvel.case import Case
+from amvel.case.results.ranges import ObservedFunction
+from amvel.screening.declaration import Outcome, Reading, ScreenTest
+from amvel.sources import Source
+
+SOURCE = Source("common practice, no source", from_memory=False)
+SHELF_DEG, STAIRS_DEG = 140.0, 70.0
+
+
+def hip_shown_deg(seat_cm: float) -> float:
+    """Hip bend that level sitting shows: 80° at 45 cm and lower, less on a higher seat (common practice)."""
+    return 80.0 if seat_cm <= 45 else max(50.0, 80.0 - 2.0 * (seat_cm - 45))
+
+
+def read(result: ObservedFunction, case: Case) -> Reading:
+    """Who sits level on a 45-cm seat has at least 80° of hip bend; who reaches a shelf has the shoulder for it."""
+    parts = []
+    if result.sits_on_cm is not None:
+        parts.append(
+            f"sits on {result.sits_on_cm:g} cm: at least {hip_shown_deg(result.sits_on_cm):g}° of hip bend"
+        )
+    if result.climbs_stairs:
+        parts.append("climbs stairs: at least 70° of hip bend")
+    if result.reaches_shelf != "none":
+        parts.append(f"reaches a shelf ({result.reaches_shelf}): at least 140°")
+    return Reading("; ".join(parts) or "nothing was seen", "ok", SOURCE)
+
+
+TEST = ScreenTest(
+    "observed_function",
+    "what sitting, stairs and a shelf show",
+    (
+        "Watch the person sit down, climb two steps and reach up.",
+        "Nothing is asked that is not done every day.",
+    ),
+    "Only what the person does anyway.",
+    365,
+    read,
+    SOURCE,
+    "sitting",
+    (
+        Outcome("sits and reaches", 0.8, {"sits_on_cm": 44, "climbs_stairs": True, "reaches_shelf": "both"}),
+        Outcome("sits only", 0.2, {"sits_on_cm": 48}),
+    ),
+    unlocks="hip bend and arm raise without a goniometer",
+)

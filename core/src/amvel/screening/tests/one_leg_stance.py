@@ -1,0 +1,42 @@
+"""One-leg stance, per side."""
+
+from amvel.case import Case
+from amvel.case.results.balance_and_strength import OneLegStance
+from amvel.screening.cautions import no_standing
+from amvel.screening.declaration import Outcome, Reading, ScreenTest
+from amvel.sources import Source
+
+SOURCE = Source("Vellas et al. 1997: under 5 s; used as our caution", reading=True)
+SHORT_S = 5.0
+
+
+def read(result: OneLegStance, case: Case) -> Reading:
+    """Under 5 s is a caution, by side."""
+    short = result.seconds < SHORT_S
+    return Reading(
+        f"{result.side} {result.seconds:g} s" + (": short" if short else ""), "watch" if short else "ok", SOURCE
+    )
+
+
+TEST = ScreenTest(
+    "one_leg_stance",
+    "standing on one leg",
+    (
+        "Worktop in front, hands hover.",
+        "Eyes open, arms free; up to 30 s; best of three.",
+    ),
+    "Someone behind, worktop in front.",
+    90,
+    read,
+    SOURCE,
+    "standing",
+    (
+        Outcome("5 s or more", 0.6, {"seconds": 12}),
+        Outcome("shorter", 0.4, {"seconds": 3}),
+    ),
+    unlocks="steps on one leg",
+    timer="stopwatch",
+    poses=("standing_leg_to_the_side/hands_hover",),
+    avoid=no_standing,
+    instead="The stage of the four-stage balance that is held.",
+)

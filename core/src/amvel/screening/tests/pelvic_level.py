@@ -1,0 +1,39 @@
+"""Level of the pelvis in sitting."""
+
+from amvel.case import Case
+from amvel.case.results.posture_and_curve import PelvicLevel
+from amvel.screening.declaration import Outcome, Reading, ScreenTest
+from amvel.sources import Source
+
+SOURCE = Source("common practice, no source", from_memory=False)
+
+
+def read(result: PelvicLevel, case: Case) -> Reading:
+    """A difference is levelled under the lower sit bone before sitting work."""
+    if result.lower_side == "none" or result.difference_cm == 0:
+        return Reading("level", "ok", SOURCE)
+    return Reading(
+        f"{result.difference_cm:g} cm lower on the {result.lower_side}: level it under that sit bone",
+        "watch",
+        SOURCE,
+    )
+
+
+TEST = ScreenTest(
+    "pelvic_level",
+    "whether the pelvis sits level",
+    (
+        "Firm seat, feet flat.",
+        "Thumbs on the tops of the pelvis from behind; slip paper or thin boards under until level.",
+    ),
+    "Ask before touching.",
+    365,
+    read,
+    SOURCE,
+    "sitting",
+    (
+        Outcome("level", 0.7, {"difference_cm": 0}),
+        Outcome("uneven", 0.3, {"difference_cm": 1.0, "lower_side": "left"}),
+    ),
+    unlocks="sitting work with a curve",
+)

@@ -1,0 +1,44 @@
+"""Plank hold."""
+
+from amvel.case import Case
+from amvel.case.results.endurance import PlankHold
+from amvel.screening.cautions import no_strain
+from amvel.screening.declaration import Outcome, Reading, ScreenTest
+from amvel.screening.endurance import ENOUGH_S, compared
+from amvel.sources import Source
+
+SOURCE = Source("plank 30–60 s: common practice, no source", from_memory=False)
+MEAN_S = {"male": 60, "female": 60}  # plank 30–60 s is the usual aim (common practice)
+
+
+def read(result: PlankHold, case: Case) -> Reading:
+    """Against the means of young adults, which is no norm for older people; right and left within 5 %."""
+    mean = MEAN_S[case.person.sex]
+    return Reading(
+        f"{result.seconds:g} s (usual aim {mean} s){compared(result, case)}",
+        "ok" if result.seconds >= ENOUGH_S else "watch",
+        SOURCE,
+    )
+
+
+TEST = ScreenTest(
+    "plank_hold",
+    "endurance of the front of the trunk",
+    (
+        "Forearms and toes, or forearms and knees, and say so.",
+        "Stop when the back sags or the breath is held.",
+    ),
+    "Stop at pain, a held breath, or shaking; never with a held breath.",
+    90,
+    read,
+    SOURCE,
+    "on the floor",
+    (
+        Outcome("20 s or more", 0.5, {"seconds": 40}),
+        Outcome("less", 0.5, {"seconds": 8}),
+    ),
+    unlocks="planks",
+    timer="stopwatch",
+    avoid=no_strain,
+    instead="The longest clean hold of an easier step.",
+)

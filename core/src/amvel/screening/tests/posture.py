@@ -1,0 +1,54 @@
+"""How the person stands and walks."""
+
+from amvel.case import Case
+from amvel.case.results.posture_and_curve import Posture
+from amvel.screening.cautions import no_standing
+from amvel.screening.declaration import Outcome, Reading, ScreenTest
+from amvel.sources import Source
+
+SOURCE = Source("common practice, no source", from_memory=False)
+_TITLES = {
+    "hitch": "hip hitched",
+    "lean": "leans to the",
+    "turn": "pelvis forward on the",
+    "leg_turn_out": "leg turned out,",
+    "shift_standing": "pelvis shifts to the",
+    "shift_walking": "pelvis drops on the",
+}
+
+
+def findings(result: Posture) -> list[tuple[str, str]]:
+    """What is not even."""
+    found = [
+        (words, getattr(result, name)) for name, words in _TITLES.items() if getattr(result, name) != "none"
+    ]
+    return [*found, *([("pelvis tilted", result.tilt)] if result.tilt != "even" else [])]
+
+
+def read(result: Posture, case: Case) -> Reading:
+    """Each finding by its side; findings steer set-up and faults to watch, they forbid nothing by themselves."""
+    found = [f"{title} {value}" for title, value in findings(result)]
+    return Reading("; ".join(found) if found else "stands even", "watch" if found else "ok", SOURCE)
+
+
+TEST = ScreenTest(
+    "posture",
+    "hitch, lean, turn, tilt, leg turn-out",
+    (
+        "Look from behind and from the side, relaxed.",
+        "Watch ten steps and standing on each leg.",
+        "Note only what is seen twice.",
+    ),
+    "Worktop near for standing on one leg.",
+    180,
+    read,
+    SOURCE,
+    "standing",
+    (
+        Outcome("even", 0.4, {}),
+        Outcome("hitches left", 0.6, {"hitch": "left", "lean": "right"}),
+    ),
+    unlocks="which side begins, and which faults are watched",
+    avoid=no_standing,
+    instead="The same sitting on a firm seat.",
+)

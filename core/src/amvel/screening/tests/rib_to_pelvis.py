@@ -1,0 +1,43 @@
+"""Rib to pelvis distance."""
+
+from amvel.case import Case
+from amvel.case.results.bone import RibToPelvis
+from amvel.screening.cautions import no_standing
+from amvel.screening.declaration import Outcome, Reading, ScreenTest
+from amvel.sources import Source
+
+SOURCE = Source("Green et al., JAMA 2004: 2 finger breadths or fewer suggests a lumbar vertebral fracture")
+FEW = 2.0
+
+
+def read(result: RibToPelvis, case: Case) -> Reading:
+    """Two finger breadths or fewer asks the question."""
+    few = result.finger_breadths <= FEW
+    text = f"{result.finger_breadths:g} finger breadths"
+    return Reading(
+        text + (": a vertebral fracture is possible; refer before loaded trunk work" if few else ""),
+        "refer" if few else "ok",
+        SOURCE,
+    )
+
+
+TEST = ScreenTest(
+    "rib_to_pelvis",
+    "room between ribs and pelvis",
+    (
+        "Stand behind the person, arms lifted a little.",
+        "Fingers between the lowest rib and the top of the pelvis, at the side.",
+    ),
+    "Say where you will touch; ask first.",
+    365,
+    read,
+    SOURCE,
+    "standing",
+    (
+        Outcome("three or more", 0.85, {"finger_breadths": 3}),
+        Outcome("two or fewer", 0.15, {"finger_breadths": 2}),
+    ),
+    unlocks="loaded trunk work",
+    instead="The same sitting.",
+    avoid=no_standing,
+)

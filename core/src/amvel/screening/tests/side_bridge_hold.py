@@ -1,0 +1,44 @@
+"""Side bridge hold, per side."""
+
+from amvel.case import Case
+from amvel.case.results.endurance import SideBridgeHold
+from amvel.screening.cautions import no_strain
+from amvel.screening.declaration import Outcome, Reading, ScreenTest
+from amvel.screening.endurance import ENOUGH_S, compared
+from amvel.sources import Source
+
+SOURCE = Source("McGill, Low Back Disorders: mean seconds of young men/women")
+MEAN_S = {"male": 94, "female": 72}
+
+
+def read(result: SideBridgeHold, case: Case) -> Reading:
+    """Against the means of young adults, which is no norm for older people; right and left within 5 %."""
+    mean = MEAN_S[case.person.sex]
+    return Reading(
+        f"{result.seconds:g} s (young {'men' if case.person.sex == 'male' else 'women'}: {mean} s){compared(result, case)}",
+        "ok" if result.seconds >= ENOUGH_S else "watch",
+        SOURCE,
+    )
+
+
+TEST = ScreenTest(
+    "side_bridge_hold",
+    "endurance of the side of the trunk",
+    (
+        "On the side, elbow under the shoulder; knees bent if the full length is too much, and say so.",
+        "Hips up; stop when the line is lost; both sides.",
+    ),
+    "Stop at pain, a held breath, or shaking; never with a held breath.",
+    90,
+    read,
+    SOURCE,
+    "on the floor",
+    (
+        Outcome("20 s or more", 0.5, {"seconds": 40}),
+        Outcome("less", 0.5, {"seconds": 8}),
+    ),
+    unlocks="side bridges and carries",
+    timer="stopwatch",
+    avoid=no_strain,
+    instead="The longest clean hold of an easier step.",
+)

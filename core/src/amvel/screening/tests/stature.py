@@ -1,0 +1,49 @@
+"""Stature and mass now."""
+
+from amvel.case import Case
+from amvel.case.results.vital import Stature
+from amvel.screening.cautions import no_standing
+from amvel.screening.declaration import Outcome, Reading, RealChange, ScreenTest
+from amvel.sources import Source
+
+SOURCE = Source("stature lost ≥ 4 cm from tallest or ≥ 2 cm since last measured (BHOF; Siminoski uses 6 and 2)")
+LOST_FROM_TALLEST_CM, LOST_SINCE_LAST_CM = 4.0, 2.0
+
+
+def read(result: Stature, case: Case) -> Reading:
+    """Lost against the tallest remembered and the last measured."""
+    tallest = case.person.tallest_stature_cm
+    lost = 0.0 if tallest is None else max(0.0, tallest - result.stature_cm)
+    if lost >= LOST_FROM_TALLEST_CM:
+        return Reading(
+            f"{result.stature_cm:g} cm, {lost:.1f} cm lost (BHOF: 4, Siminoski: 6): rule out a vertebral fracture",
+            "refer",
+            SOURCE,
+        )
+    return Reading(f"{result.stature_cm:g} cm" + (f", {lost:.1f} cm lost" if lost else ""), "ok", SOURCE)
+
+
+TEST = ScreenTest(
+    "stature",
+    "stature, to see whether it is lost",
+    (
+        "Barefoot, heels and back to the wall, eyes level.",
+        "Breathe in, read at the highest point of the head.",
+        "Three tries, stepping away between; the mean counts.",
+    ),
+    "Hand support near.",
+    365,
+    read,
+    SOURCE,
+    "standing",
+    (
+        Outcome("nothing lost", 0.8, {"stature_cm": 165}),
+        Outcome("lost", 0.2, {"stature_cm": 158}),
+    ),
+    unlocks="loaded trunk work",
+    avoid=no_standing,
+    instead="Knee height or half span, and say so.",
+    change=RealChange(
+        0.7, 0.87, "cm", Source("stadiometer, two tests on different days; common practice", reading=True)
+    ),
+)

@@ -1,0 +1,38 @@
+"""Toe float: the smallest clean lift."""
+
+from amvel.case import Case
+from amvel.case.results.quiet_core import ToeFloatClean
+from amvel.screening.declaration import Outcome, Reading, ScreenTest
+from amvel.sources import Source
+
+SOURCE = Source("common practice, no source", from_memory=False)
+
+
+def read(result: ToeFloatClean, case: Case) -> Reading:
+    """The clean range by side, and what gives first."""
+    tail = "" if result.gives == "nothing" else f", then {result.gives} gives"
+    return Reading(
+        f"{result.side} {result.cm:g} cm".strip() + tail, "ok" if result.gives == "nothing" else "watch", SOURCE
+    )
+
+
+TEST = ScreenTest(
+    "toe_float_clean",
+    "the smallest lift of one foot that stays clean",
+    (
+        "Crook lying, hands on the hip bones.",
+        "Lift one foot 2.5 cm, then 1.5, then 0.5 and slower.",
+        "Note the smallest that nothing else answers.",
+    ),
+    "Stop at the first sign; clean range only.",
+    90,
+    read,
+    SOURCE,
+    "lying",
+    (
+        Outcome("clean", 0.5, {"cm": 0.5, "gives": "nothing"}),
+        Outcome("gives", 0.5, {"cm": 2.5, "gives": "pelvis"}),
+    ),
+    unlocks="toe float and knee fold",
+    poses=("knee_fold/single_fold",),
+)

@@ -1,0 +1,46 @@
+"""Trunk rotation in forward bend, at three levels."""
+
+from amvel.case import Case
+from amvel.case.results.posture_and_curve import TrunkRotationAngle
+from amvel.screening.cautions import no_bending_test
+from amvel.screening.declaration import Outcome, Reading, RealChange, ScreenTest
+from amvel.sources import Source
+
+SOURCE = Source("Bunnell: trunk rotation ≥ 5° watch, ≥ 7° refer")
+WATCH_DEG, REFER_DEG = 5.0, 7.0
+
+
+def read(result: TrunkRotationAngle, case: Case) -> Reading:
+    """The largest level decides."""
+    worst = max(result.thoracic_deg, result.thoracolumbar_deg, result.lumbar_deg)
+    if worst >= REFER_DEG:
+        return Reading(f"{worst:g}°: refer", "refer", SOURCE)
+    return Reading(
+        f"{worst:g}°" + (": watch" if worst >= WATCH_DEG else ""),
+        "watch" if worst >= WATCH_DEG else "ok",
+        SOURCE,
+    )
+
+
+TEST = ScreenTest(
+    "trunk_rotation_angle",
+    "whether one side of the back stands higher",
+    (
+        "Sit or stand; hands together, roll forward only until the back is level at the level measured.",
+        "Scoliometer at the highest point of each level.",
+    ),
+    "With bone limits: sitting, hinged, arms on the thighs; never to the end.",
+    365,
+    read,
+    SOURCE,
+    "standing",
+    (
+        Outcome("below 5°", 0.7, {"thoracic_deg": 2}),
+        Outcome("5–6°", 0.2, {"thoracic_deg": 5.5}),
+        Outcome("7° or more", 0.1, {"thoracic_deg": 8}),
+    ),
+    unlocks="curve limits",
+    avoid=no_bending_test,
+    instead="Look at shoulder blades and waist in standing; take the report.",
+    change=RealChange(2.0, 0.9, "deg", Source("scoliometer, two raters; common practice", reading=True)),
+)

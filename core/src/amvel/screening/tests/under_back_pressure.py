@@ -1,0 +1,40 @@
+"""Pressure under the low back in a leg task."""
+
+from amvel.case import Case
+from amvel.case.results.endurance import UnderBackPressure
+from amvel.screening.declaration import Outcome, Reading, ScreenTest
+from amvel.sources import Source
+
+SOURCE = Source("Richardson et al.: baseline 40 mmHg, control lost beyond ± 10 mmHg; protocols differ")
+BAND_MMHG = 10
+
+
+def read(result: UnderBackPressure, case: Case) -> Reading:
+    """Control is lost when the pressure leaves ± 10 mmHg round the baseline."""
+    lost = (
+        result.lowest_mmhg < result.baseline_mmhg - BAND_MMHG
+        or result.highest_mmhg > result.baseline_mmhg + BAND_MMHG
+    )
+    text = f"{result.side} {result.lowest_mmhg}–{result.highest_mmhg} mmHg round {result.baseline_mmhg}"
+    return Reading(text + (": control lost" if lost else ": held"), "watch" if lost else "ok", SOURCE)
+
+
+TEST = ScreenTest(
+    "under_back_pressure",
+    "whether the low back stays while a leg moves",
+    (
+        "Cuff under the low back, 40 mmHg.",
+        "Fold one leg and put it down; watch the dial.",
+    ),
+    "Stop at pain.",
+    90,
+    read,
+    SOURCE,
+    "lying",
+    (
+        Outcome("held", 0.5, {"lowest_mmhg": 36, "highest_mmhg": 45}),
+        Outcome("lost", 0.5, {"lowest_mmhg": 24, "highest_mmhg": 60}),
+    ),
+    unlocks="leg work with less support",
+    poses=("knee_fold/single_fold",),
+)

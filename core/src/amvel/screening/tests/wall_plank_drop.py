@@ -1,0 +1,39 @@
+"""Wall plank: drop of the pelvis."""
+
+from amvel.case import Case
+from amvel.case.results.quiet_core import WallPlankDrop
+from amvel.screening.declaration import Outcome, Reading, ScreenTest
+from amvel.sources import Source
+
+SOURCE = Source("common practice, no source", from_memory=False)
+
+
+def read(result: WallPlankDrop, case: Case) -> Reading:
+    """The clean range by side, and what gives first."""
+    tail = "" if result.gives == "nothing" else f", then {result.gives} gives"
+    return Reading(
+        f"{result.side} {result.drop_cm:g} cm".strip() + tail,
+        "ok" if result.gives == "nothing" else "watch",
+        SOURCE,
+    )
+
+
+TEST = ScreenTest(
+    "wall_plank_drop",
+    "whether the pelvis drops when one foot is light",
+    (
+        "Forearms on the wall, stripe across the waistband.",
+        "Make one foot light; read the drop of the stripe.",
+    ),
+    "Stop at the first sign; clean range only.",
+    90,
+    read,
+    SOURCE,
+    "standing",
+    (
+        Outcome("clean", 0.5, {"drop_cm": 0.0, "gives": "nothing"}),
+        Outcome("gives", 0.5, {"drop_cm": 2.5, "gives": "pelvis"}),
+    ),
+    unlocks="wall plank on one foot",
+    poses=("wall_plank/one_foot_light",),
+)

@@ -1,0 +1,42 @@
+"""Wall to the back of the head."""
+
+from amvel.case import Case
+from amvel.case.results.bone import WallToOcciput
+from amvel.screening.cautions import no_standing
+from amvel.screening.declaration import Outcome, Reading, ScreenTest
+from amvel.sources import Source
+
+SOURCE = Source("Green et al., JAMA 2004: more than 0 cm suggests a thoracic vertebral fracture")
+
+
+def read(result: WallToOcciput, case: Case) -> Reading:
+    """Anything above zero asks the question."""
+    if result.cm > 0:
+        return Reading(
+            f"{result.cm:g} cm: a vertebral fracture is possible; refer before loaded trunk work",
+            "refer",
+            SOURCE,
+        )
+    return Reading("touches the wall", "ok", SOURCE)
+
+
+TEST = ScreenTest(
+    "wall_to_occiput",
+    "whether the head still reaches the wall",
+    (
+        "Heels and buttocks to the wall, chin level.",
+        "Measure wall to the back of the head.",
+    ),
+    "Hand support near.",
+    365,
+    read,
+    SOURCE,
+    "standing",
+    (
+        Outcome("touches", 0.75, {"cm": 0}),
+        Outcome("a gap", 0.25, {"cm": 3}),
+    ),
+    unlocks="loaded trunk work",
+    avoid=no_standing,
+    instead="Lying flat: how high a pad does the head need?",
+)

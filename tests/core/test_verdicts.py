@@ -105,21 +105,22 @@ def independent_violations(e: Engine, programme) -> list[str]:
         family, step = find(item.ref)
         for side in item.sides:
             columns = e.profiler.profile(Request(family, step, side, item.values)).columns
-            standing = [
-                f.facts.standing for f in e.profiler.profile(Request(family, step, side, item.values)).frames
-            ]
             for limit in e.envelope.limits:
-                if (
-                    limit.strength == "caution"
-                    or ("home" in limit.when and programme.context != "home")
-                    or (limit.when == "face down" and family.position != "face down")
-                ):
+                if limit.strength == "caution" or ("home" in limit.when and programme.context != "home"):
+                    continue
+                place = limit.when.removesuffix(" at home").replace(" ", "_")
+                looks = (
+                    columns["floor_transfer" if place == "on_the_floor" else place] > 0
+                    if place not in ("always", "home")
+                    else None
+                )
+                if limit.only_step and limit.only_step not in (item.ref, item.ref.split("/")[0]):
                     continue
                 for name, values in columns.items():
                     if name != limit.quantity and name.split(".")[-1] != limit.quantity:
                         continue
-                    for value, upright in zip(values, standing, strict=True):
-                        if limit.when.startswith("standing") and not upright:
+                    for k, value in enumerate(values):
+                        if looks is not None and not looks[k]:
                             continue
                         broken = value < limit.bound - 0.1 if limit.at_least else value > limit.bound + 0.1
                         if broken:

@@ -10,6 +10,7 @@ from pydantic import Field, model_validator
 from amvel.case import conditions, results
 from amvel.case.condition import Condition as _AnyCondition
 from amvel.case.conditions.spine import Scoliosis
+from amvel.case.imperial import to_metric
 from amvel.case.parts import Part, Sex, Side
 from amvel.case.registry import models_in
 from amvel.case.result import Result as _AnyResult
@@ -266,11 +267,11 @@ class CaseError(ValueError):
 
 
 def read_case(data: Any) -> Case:
-    """Validate a case; raises CaseError with one fault per field."""
+    """Validate a case, metric or imperial; raises CaseError with one fault per field."""
     from pydantic import ValidationError
 
     try:
-        return Case.model_validate(data)
+        return Case.model_validate(to_metric(data))
     except ValidationError as error:
         faults = []
         for e in error.errors():

@@ -35,9 +35,9 @@ TEST = ScreenTest(
     SOURCE,
     "standing",
     (
-        Outcome("below 5°", 0.7, {"thoracic_deg": 2}),
-        Outcome("5–6°", 0.2, {"thoracic_deg": 5.5}),
-        Outcome("7° or more", 0.1, {"thoracic_deg": 8}),
+        Outcome("below 5°", 0.7, {"thoracic_deg": 2, "higher_side": "right"}),
+        Outcome("5–6°", 0.2, {"thoracic_deg": 5.5, "higher_side": "right"}),
+        Outcome("7° or more", 0.1, {"thoracic_deg": 8, "higher_side": "right"}),
     ),
     unlocks="curve limits",
     avoid=no_bending_test,

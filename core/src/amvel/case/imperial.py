@@ -1,0 +1,23 @@
+"""Imperial measures at the border: inches and pounds become centimetres and kilograms, whatever field they stand in."""
+
+from typing import Any
+
+CM_PER_INCH = 2.54
+KG_PER_POUND = 0.45359237
+_FACTORS = {"_in": ("_cm", CM_PER_INCH), "_lb": ("_kg", KG_PER_POUND)}
+
+
+def to_metric(data: Any) -> Any:
+    """The same data with every number under a name in `_in` or `_lb` moved to its metric name; nothing else changes."""
+    if isinstance(data, list):
+        return [to_metric(x) for x in data]
+    if not isinstance(data, dict):
+        return data
+    return dict(_pair(k, v) for k, v in data.items())
+
+
+def _pair(name: str, value: Any) -> tuple[str, Any]:
+    for ending, (metric, factor) in _FACTORS.items():
+        if str(name).endswith(ending) and isinstance(value, int | float) and not isinstance(value, bool):
+            return str(name).removesuffix(ending) + metric, round(value * factor, 6)
+    return name, to_metric(value)

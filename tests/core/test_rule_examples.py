@@ -1,0 +1,122 @@
+"""Every rule's own examples, on both sides of its thresholds, and what every declaration must have."""
+
+from datetime import date
+
+import pytest
+
+from amvel.case import CONDITIONS, read_case
+from amvel.safety import envelope, rulebook
+from amvel.safety.rulebook import Example, NotInForce, Number, Rule
+from amvel.screening import find_out
+from amvel.sources import COMMON_PRACTICE
+from tests.generated import TODAY
+
+EXAMPLES = [(rule, e) for rule in rulebook().values() for e in rule.examples]
+
+
+def case_of(example: Example):
+    """The fragment in a healthy person of 45 whose results are of today."""
+    given = dict(example.given)
+    person = {
+        "birth_date": "1981-03-03",
+        "sex": "female",
+        "stature_cm": 165,
+        "mass_kg": 64,
+        **given.pop("person", {}),
+    }
+    tests = [{"on": str(TODAY), **t} for t in given.pop("tests", [])]
+    return read_case({"as_of": str(TODAY), "person": person, "tests": tests, **given})
+
+
+@pytest.mark.parametrize(("rule", "example"), EXAMPLES, ids=[f"{r.id}: {e.says}" for r, e in EXAMPLES])
+def test_a_rule_says_what_its_example_says(rule: Rule, example: Example) -> None:
+    found = envelope(find_out(case_of_at_age(rule, example)))
+    for id, bound in example.limits.items():
+        if bound is None:
+            assert id not in found.by_id
+        else:
+            assert found.by_id[id].bound == pytest.approx(bound), id
+    assert set(example.obliges) <= {o.id for o in found.obligations}
+    assert set(example.refers) <= {r.id for r in found.referrals}
+
+
+def case_of_at_age(rule: Rule, example: Example):
+    """Bone classes are for women after menopause: those examples are read at 70."""
+    case = case_of(example)
+    if rule.id != "low_bone_mass":
+        return case
+    older = {
+        **case.model_dump(mode="json"),
+        "person": {**case.person.model_dump(mode="json"), "birth_date": "1956-03-03"},
+    }
+    return read_case(older)
+
+
+@pytest.mark.parametrize("kind", list(CONDITIONS))
+def test_every_condition_has_a_rule_or_changes_a_finding(kind: str) -> None:
+    """A question that can change nothing would not be asked."""
+    plain = read_case(
+        {
+            "as_of": str(TODAY),
+            "person": {"birth_date": "1981-03-03", "sex": "female", "stature_cm": 165, "mass_kg": 64},
+        }
+    )
+    before = envelope(find_out(plain))
+    changed = False
+    for example in CONDITIONS[kind].EXAMPLES:
+        data = {
+            **plain.model_dump(mode="json"),
+            "conditions": [{"kind": kind, "noted_on": str(TODAY), **example}],
+        }
+        after = envelope(find_out(read_case(data)))
+        changed |= (
+            after.limits != before.limits
+            or after.obligations != before.obligations
+            or after.referrals != before.referrals
+        )
+        changed |= find_out(read_case(data)).bone != find_out(plain).bone
+    assert changed
+
+
+def test_every_rule_has_examples_on_both_sides() -> None:
+    for rule in rulebook().values():
+        assert len(rule.examples) >= 2, rule.id
+
+
+def test_every_number_has_a_source_and_is_used() -> None:
+    import inspect
+
+    for rule in rulebook().values():
+        text = inspect.getsource(inspect.getmodule(rule.answer))
+        for n in rule.numbers:
+            assert str(n.source), (rule.id, n.id)
+            assert text.count(n.id) >= 2 or "n[c." in text, (rule.id, n.id)
+
+
+def _versions() -> Rule:
+    numbers = (
+        Number("deg", 10.0, "deg", "", COMMON_PRACTICE, date(2020, 1, 1)),
+        Number("deg", 8.0, "deg", "", COMMON_PRACTICE, date(2026, 1, 1)),
+    )
+    example = Example("nothing", {})
+    return Rule("x", "X", "x", (COMMON_PRACTICE,), date(2020, 1, 1), lambda f, n: None, numbers, (example,))
+
+
+@pytest.mark.parametrize(
+    ("day", "value"), [(date(2025, 12, 31), 10.0), (date(2026, 1, 1), 8.0), (date(2026, 1, 2), 8.0)]
+)
+def test_the_version_in_force_on_the_day_counts(day: date, value: float) -> None:
+    assert _versions().in_force(day) == {"deg": value}
+
+
+def test_an_uncovered_day_raises_and_never_means_no_limit() -> None:
+    with pytest.raises(NotInForce, match="rule x: no version of deg is in force on 2019-12-31"):
+        _versions().in_force(date(2019, 12, 31))
+
+
+def test_a_draft_changes_one_number_of_one_rule() -> None:
+    example = next(e for r, e in EXAMPLES if r.id == "wrist_trouble" and e.says == "not tested")
+    f = find_out(case_of(example))
+    draft = envelope(f, {("wrist_trouble", "extension_deg"): 35.0})
+    assert draft.by_id["wrist_trouble.angle_right_0"].bound == 35.0
+    assert envelope(f).by_id["wrist_trouble.angle_right_0"].bound == 20.0

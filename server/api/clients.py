@@ -1,17 +1,30 @@
 """Clients: the day, the story, the tests, the limits."""
 
+from itertools import zip_longest
 from typing import Any
 
 from django.db.models import Max, OuterRef, Subquery
-from django.http import HttpRequest
+from django.http import Http404, HttpRequest, HttpResponse
 from ninja import Router, Schema, Status
 from pydantic import Field
 
 from amvel import answers
 from amvel.fitting import fits, refused_seats
+from amvel.movements.range_figure import range_figure
+from amvel.planning.effects import compare_limits, effects
+from amvel.safety.permitted import all_ranges, fans
 from api.access import client_of
 from api.problems import PROBLEMS
-from clients.casework import SECTIONS, case_data, change, create_client, engine_of, judgement
+from clients.casework import (
+    SECTIONS,
+    before_today,
+    case_data,
+    change,
+    create_client,
+    engine_of,
+    judgement,
+    refuse_while_stopped,
+)
 from clients.models import CaseRevision, Client
 from clients.stations import next_action, station_states
 
@@ -85,6 +98,7 @@ class ClientView(Schema):
     stations: list[dict[str, Any]]
     fits: list[dict[str, Any]]
     refused: list[dict[str, Any]]
+    ranges: list[dict[str, Any]]
 
 
 def view(client: Client) -> dict[str, Any]:
@@ -98,6 +112,7 @@ def view(client: Client) -> dict[str, Any]:
         "stations": station_states(engine, client.programmes.exists()),
         "fits": [vars(f) for f in fits(engine.profiler.body, engine.case.room)],
         "refused": [vars(r) for r in refused_seats(engine.case.room)],
+        "ranges": all_ranges(engine.findings.capacities, engine.envelope),
     }
 
 
@@ -138,7 +153,9 @@ class NewTest(Schema):
 def add_test(request: HttpRequest, client_id: str, body: NewTest):
     """Add a test result; older results stay."""
     client = client_of(request, client_id)
-    tests = client.latest().data.get("tests", [])
+    newest = client.latest()
+    refuse_while_stopped(engine_of(newest), str(body.result.get("test", "")))
+    tests = newest.data.get("tests", [])
     change(
         request.user,
         client,
@@ -147,6 +164,87 @@ def add_test(request: HttpRequest, client_id: str, body: NewTest):
         f"test: {body.result.get('test', '?')}",
     )
     return view(client)
+
+
+class Pulse(Schema):
+    """The least that a second device needs to know."""
+
+    revision: int
+    stop_signs: list[str]
+
+
+@router.get("/clients/{client_id}/pulse", response={200: Pulse, **PROBLEMS})
+def pulse(request: HttpRequest, client_id: str):
+    """Asked every few seconds by an open screen: has somebody changed this client, does a stop sign stand?"""
+    revision = client_of(request, client_id).latest()
+    return {"revision": revision.number, "stop_signs": [s.id for s in engine_of(revision).stop_signs]}
+
+
+class Entry(Schema):
+    """One change of the case."""
+
+    revision: int
+    on: str
+    by: str
+    reason: str
+    limits: list[dict[str, Any]]
+
+
+class History(Schema):
+    entries: list[Entry]
+
+
+@router.get("/clients/{client_id}/history", response={200: History, **PROBLEMS})
+def history(request: HttpRequest, client_id: str, most: int = 30):
+    """The newest changes, each with the limits that came, went or moved with it."""
+    client = client_of(request, client_id, "history opened")
+    most = max(1, min(most, 100))
+    rows = list(client.revisions.select_related("author").order_by("-number")[: most + 1])
+    entries = []
+    for row, earlier in zip_longest(rows[:most], rows[1 : most + 1]):
+        moved = [] if earlier is None else compare_limits(engine_of(earlier), engine_of(row))
+        by = row.author.get_full_name() or row.author.username if row.author else ""
+        entries.append(
+            {
+                "revision": row.number,
+                "on": row.created_at.isoformat(timespec="minutes"),
+                "by": by,
+                "reason": row.reason,
+                "limits": moved,
+            }
+        )
+    return {"entries": entries}
+
+
+class LimitsView(Schema):
+    """What each limit closes, what a grade more would open, and what moved since the last day."""
+
+    effects: dict[str, Any]
+    since: str
+    moved: list[dict[str, Any]]
+
+
+@router.get("/clients/{client_id}/limits/effects", response={200: LimitsView, **PROBLEMS})
+def limit_effects(request: HttpRequest, client_id: str):
+    """For the Limits station."""
+    client = client_of(request, client_id)
+    engine = engine_of(client.latest())
+    earlier = before_today(client)
+    return {
+        "effects": effects(engine),
+        "since": earlier.created_at.date().isoformat() if earlier else "",
+        "moved": compare_limits(engine_of(earlier), engine) if earlier else [],
+    }
+
+
+@router.get("/clients/{client_id}/ranges/{view}", response=PROBLEMS)
+def range_picture(request: HttpRequest, client_id: str, view: str):
+    """The body from the side, the front or above, with available and permitted ranges, as SVG."""
+    if view not in ("side", "front", "above"):
+        raise Http404
+    engine = engine_of(client_of(request, client_id).latest())
+    drawn = [f for f in fans(engine.findings.capacities, engine.envelope) if f.view == view]
+    return HttpResponse(range_figure(engine.profiler.body, view, drawn), content_type="image/svg+xml")
 
 
 class DueTests(Schema):

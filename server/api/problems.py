@@ -8,7 +8,7 @@ from amvel.body import BodyError
 from amvel.case import CaseError
 from amvel.movements import UnknownMovement
 from amvel.planning import ProgrammeBlocked
-from clients.casework import Stale, case_data
+from clients.casework import Stale, Stopped, case_data
 from programmes.building import NotAllowed
 
 
@@ -70,6 +70,10 @@ def install(api: NinjaAPI) -> None:
     @api.exception_handler(ProgrammeBlocked)
     def blocked(request: HttpRequest, error: ProgrammeBlocked):
         return problem(409, "A stop sign stands", str(error))
+
+    @api.exception_handler(Stopped)
+    def stopped(request: HttpRequest, error: Stopped):
+        return problem(409, "A stop sign stands: nothing is tested", str(error))
 
     @api.exception_handler(NotAllowed)
     def not_allowed(request: HttpRequest, error: NotAllowed):

@@ -3,7 +3,7 @@
 from ninja import NinjaAPI
 from ninja.security import django_auth
 
-from api import clients, movements, programmes, session
+from api import clients, movements, programmes, rulebook, session
 from api.problems import install
 
 api = NinjaAPI(title="Amvel", version="1", urls_namespace="v1", auth=django_auth, docs_url=None)
@@ -12,3 +12,4 @@ api.add_router("", session.router)
 api.add_router("", clients.router)
 api.add_router("", movements.router)
 api.add_router("", programmes.router)
+api.add_router("", rulebook.router)

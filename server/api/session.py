@@ -71,6 +71,8 @@ class Reference(Schema):
     """What never depends on a client: questions, tests, movements, rules."""
 
     stop_signs: list[dict]
+    conditions: list[dict]
+    quantities: list[dict]
     tests: list[dict]
     movements: list[dict]
     rules: list[dict]
@@ -80,9 +82,11 @@ class Reference(Schema):
 @router.get("/reference", response=Reference)
 def reference(request: HttpRequest):
     """Texts and forms for the stations."""
-    signs = [{"id": k, "title": title, "emergency": emergency} for k, (title, emergency) in QUESTIONS.items()]
+    signs = [{"id": k, "title": q.title, "emergency": q.emergency} for k, q in QUESTIONS.items()]
     return {
         "stop_signs": signs,
+        "conditions": answers.conditions(),
+        "quantities": answers.quantities(),
         "tests": answers.tests(),
         "movements": answers.movements(),
         "rules": answers.rules(),

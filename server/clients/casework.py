@@ -22,7 +22,23 @@ SECTIONS = (
     "tolerates",
     "wishes",
     "overrides",
+    "understanding",
+    "clinician_words",
+    "own_limits",
+    "reviews",
 )
+# Taken even while a stop sign stands: they may be what shows or settles it.
+VITAL_TESTS = ("blood_pressure", "pulse_and_saturation", "blood_sugar")
+
+
+class Stopped(Exception):
+    """A stop sign stands: nothing is tested; the message names it and the next step."""
+
+
+def refuse_while_stopped(engine: Engine, test: str) -> None:
+    """Raise Stopped for a test of the body while a stop sign, or a missing consent, stands."""
+    if engine.stop_signs and test not in VITAL_TESTS:
+        raise Stopped("; ".join(f"{s.title}: {s.next_step}" for s in engine.stop_signs))
 
 
 class Stale(Exception):
@@ -91,6 +107,11 @@ def judgement(client: Client, engine: Engine) -> Judgement:
         digest=engine.digest,
         defaults={"verdicts": verdicts, "next_tests": next_tests(engine)},
     )[0]
+
+
+def before_today(client: Client) -> CaseRevision | None:
+    """The newest revision of an earlier day, to compare with; None for a client of today."""
+    return client.revisions.filter(created_at__date__lt=timezone.localdate()).order_by("-number").first()
 
 
 def audit(user: User | None, client: Client | None, action: str, detail: str = "") -> None:

@@ -3,15 +3,22 @@
 from typing import Any
 
 from amvel.engine import Engine
+from amvel.screening import contradictions
+from amvel.screening.declaration import has
 
 _GATES = ("blood_pressure",)
 _BASICS = ("timed_up_and_go", "chair_stand_30s", "four_stage_balance")
 
 
+def answers_contradict(engine: Engine) -> bool:
+    return bool(contradictions(engine.case))
+
+
 def missing_tests(engine: Engine) -> list[str]:
     """Basic tests without a result that still holds."""
     assumed = {a.test for a in engine.findings.assumptions}
-    return [t for t in (*_GATES, *_BASICS) if t in assumed]
+    sugar = has(engine.case, "diabetes_medicine") and not engine.findings.results("blood_sugar")
+    return [*(["blood_sugar"] if sugar else []), *(t for t in (*_GATES, *_BASICS) if t in assumed)]
 
 
 def next_action(engine: Engine, has_programme: bool) -> tuple[str, str, str]:
@@ -25,10 +32,12 @@ def next_action(engine: Engine, has_programme: bool) -> tuple[str, str, str]:
     missing = missing_tests(engine)
     if missing:
         return "measure", f"Measure: {missing[0].replace('_', ' ')}", "due"
+    if answers_contradict(engine):
+        return "story", "Check an entry that contradicts another", "due"
     reviews = [x for x in engine.envelope.limits if x.review_on and x.review_on <= engine.case.as_of]
     if reviews:
         return "limits", f"Review due: {reviews[0].says()}", "due"
-    if engine.envelope.referrals:
+    if engine.envelope.referrals or any(x.waits_for for x in engine.envelope.limits):
         return "limits", "Ask the clinician", "due"
     if not has_programme:
         return "programme", "Build the programme", "ready"

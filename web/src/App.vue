@@ -10,7 +10,7 @@ const session = useSession()
 const router = useRouter()
 const route = useRoute()
 const help = ref(false)
-const KEYS = { d: 'day', s: 'story', m: 'measure', l: 'limits', v: 'movements', p: 'programme', a: 'papers' } as const
+const KEYS = { d: 'day', r: 'rulebook', s: 'story', m: 'measure', l: 'limits', v: 'movements', p: 'programme', a: 'papers' } as const
 
 function typing(event: KeyboardEvent): boolean {
   const target = event.target as HTMLElement
@@ -20,6 +20,7 @@ onKeyStroke(Object.keys(KEYS), (event) => {
   if (typing(event) || !session.user) return
   const name = KEYS[event.key as keyof typeof KEYS]
   if (name === 'day') void router.push('/day')
+  else if (name === 'rulebook') void router.push('/rules')
   else if (route.params.id) void router.push(`/client/${String(route.params.id)}/${name}`)
 })
 onKeyStroke('?', (event) => {
@@ -40,6 +41,7 @@ async function leave(): Promise<void> {
   <header v-if="session.user" class="top">
     <RouterLink to="/day" class="brand"><img src="/mark.svg" alt="" width="34" height="34" /><span>{{ say('app.name') }}</span></RouterLink>
     <span class="soft small house">{{ session.organisation }}</span>
+    <RouterLink to="/rules" class="quiet-action">{{ say('station.rulebook') }}</RouterLink>
     <button class="quiet-action" type="button" @click="help = true">{{ say('app.help') }} ?</button>
     <button class="quiet-action" type="button" @click="leave">{{ say('app.logout') }}</button>
   </header>

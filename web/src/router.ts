@@ -10,6 +10,7 @@ export const router = createRouter({
     { path: '/login', name: 'login', component: () => import('./stations/day/LogIn.vue') },
     { path: '/day', name: 'day', component: () => import('./stations/day/DayStation.vue') },
     { path: '/new', name: 'new', component: () => import('./stations/story/NewClient.vue') },
+    { path: '/rules', name: 'rulebook', component: () => import('./stations/rulebook/RulebookStation.vue') },
     {
       path: '/client/:id', component: () => import('./parts/ClientFrame.vue'), redirect: (to) => `${to.path}/story`,
       children: [

@@ -6,7 +6,7 @@ from amvel.case import CONDITIONS, Field, form_of
 from amvel.engine import Engine, finite
 from amvel.movements import Profile, all_steps, find
 from amvel.planning import Programme
-from amvel.quantities import quantity
+from amvel.quantities import REGISTRY, quantity
 from amvel.safety import Breach, Limit, Verdict, describe, plain_fault, rulebook
 from amvel.screening import contradictions, test_library
 from amvel.screening.real_change import mdc95
@@ -245,6 +245,14 @@ def tests() -> list[Data]:
             "fields": [field_data(x) for x in t.fields],
         }
         for t in test_library().values()
+    ]
+
+
+def quantities() -> list[Data]:
+    """What a limit may speak of."""
+    return [
+        {"id": q.id, "title": q.title, "unit": q.unit, "sentence": q.sentence, "sided": q.sided}
+        for q in REGISTRY.values()
     ]
 
 

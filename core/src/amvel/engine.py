@@ -12,7 +12,7 @@ from amvel.case import Case, age_years
 from amvel.case.conditions.spine import RoundedBack
 from amvel.fitting import start_values
 from amvel.movements import MODEL_VERSION, Family, Profiler, Request, Step, all_steps
-from amvel.safety import CONTEXTS, RULEBOOK_VERSION, Envelope, Table, Verdict, envelope, judge, sides_of
+from amvel.safety import CONTEXTS, RULEBOOK_VERSION, Draft, Envelope, Table, Verdict, envelope, judge, sides_of
 from amvel.screening import Findings, StopSign, find_out, stop_signs
 
 _MOST_PROFILERS = 64
@@ -63,8 +63,8 @@ def case_digest(case: Case) -> str:
 class Engine:
     """Lazy answers for one case."""
 
-    def __init__(self, case: Case) -> None:
-        self.case = case
+    def __init__(self, case: Case, draft: Draft | None = None) -> None:
+        self.case, self.draft = case, draft
 
     @cached_property
     def findings(self) -> Findings:
@@ -76,7 +76,7 @@ class Engine:
 
     @cached_property
     def envelope(self) -> Envelope:
-        return envelope(self.findings)
+        return envelope(self.findings, self.draft)
 
     @cached_property
     def profiler(self) -> Profiler:

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useDocumentVisibility, useIntervalFn } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { Refused } from '../api/client'
@@ -20,6 +21,12 @@ async function load(): Promise<void> {
     failed.value = error instanceof Refused ? error.message : say('app.failed')
   }
 }
+const LISTEN_MS = 3000
+const visibility = useDocumentVisibility()
+// A stop sign entered on another device must close what is open here within seconds.
+useIntervalFn(() => {
+  if (visibility.value === 'visible') void client.listen().catch(() => undefined)
+}, LISTEN_MS)
 watch(() => route.params.id, (id) => id && load(), { immediate: true })
 </script>
 
@@ -37,6 +44,7 @@ watch(() => route.params.id, (id) => id && load(), { immediate: true })
         <div><strong>{{ say('story.stopTitle') }}: {{ sign.title }}</strong><p>{{ sign.next_step }}</p></div>
       </div>
       <p v-if="client.stale" class="stale" role="status"><strong>{{ say('stale.title') }}.</strong> {{ say('stale.lead') }}</p>
+      <p v-if="client.changedElsewhere" class="stale" role="status">{{ say('elsewhere.title') }} <button class="quiet-action" type="button" @click="client.changedElsewhere = false">{{ say('app.close') }}</button></p>
       <RouterView :key="client.view.id" />
     </template>
   </main>

@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
 import { got, http, Refused } from '../api/client'
-import type { ClientView, DueTest, Programme, Tried, Values, Verdict } from '../api/types'
+import type { ClientView, DueTest, HistoryEntry, LimitEffects, Programme, Tried, Values, Verdict } from '../api/types'
 
 /** The client that is open, with everything the stations show of it. */
 export const useClient = defineStore('client', () => {
@@ -10,6 +10,8 @@ export const useClient = defineStore('client', () => {
   const due = ref<DueTest[]>()
   const programme = ref<Programme>()
   const stale = ref(false)
+  const effects = ref<LimitEffects>()
+  const changedElsewhere = ref(false)
   const id = computed(() => view.value?.id ?? '')
   const path = computed(() => ({ path: { client_id: id.value } }))
 
@@ -17,6 +19,7 @@ export const useClient = defineStore('client', () => {
     view.value = next
     verdicts.value = undefined
     due.value = undefined
+    effects.value = undefined
   }
   async function open(clientId: string): Promise<void> {
     if (id.value === clientId) return
@@ -41,6 +44,26 @@ export const useClient = defineStore('client', () => {
   }
   async function addTest(result: Record<string, unknown>): Promise<void> {
     take(await got<ClientView>(http.POST('/api/v1/clients/{client_id}/tests', { params: path.value, body: { base_revision: view.value!.revision, result } })))
+  }
+  /** Another device may have changed this client: fetch it when the revision moved. Returns whether it did. */
+  async function listen(): Promise<boolean> {
+    if (!view.value) return false
+    const pulse = await got<{ revision: number; stop_signs: string[] }>(http.GET('/api/v1/clients/{client_id}/pulse', { params: path.value }))
+    const known = view.value.screen.stop_signs.map((s) => s.id).sort().join()
+    if (pulse.revision === view.value.revision && [...pulse.stop_signs].sort().join() === known) return false
+    await refresh()
+    changedElsewhere.value = true
+    return true
+  }
+  async function askEffects(): Promise<void> {
+    if (!effects.value) effects.value = await got<LimitEffects>(http.GET('/api/v1/clients/{client_id}/limits/effects', { params: path.value }))
+  }
+  async function history(): Promise<HistoryEntry[]> {
+    return (await got<{ entries: HistoryEntry[] }>(http.GET('/api/v1/clients/{client_id}/history', { params: path.value }))).entries
+  }
+  /** Add one entry to a list of the case. */
+  async function add(section: 'reviews' | 'clinician_words' | 'own_limits', entry: Record<string, unknown>, reason: string): Promise<void> {
+    await keep({ [section]: [...view.value!.case[section], entry] }, reason)
   }
   async function judge(): Promise<void> {
     if (!verdicts.value) verdicts.value = (await got<{ verdicts: Verdict[] }>(http.GET('/api/v1/clients/{client_id}/verdicts', { params: path.value }))).verdicts
@@ -70,7 +93,7 @@ export const useClient = defineStore('client', () => {
   async function swap(out: string, into: string): Promise<void> {
     programme.value = await got<Programme>(http.POST('/api/v1/clients/{client_id}/programmes/latest/swap', { params: path.value, body: { out, into } }))
   }
-  return { view, verdicts, due, programme, stale, id, open, refresh, keep, addTest, judge, askDue, tryStep, build, openProgramme, swapChoices, swap }
+  return { view, verdicts, due, programme, stale, effects, changedElsewhere, id, listen, askEffects, history, add, open, refresh, keep, addTest, judge, askDue, tryStep, build, openProgramme, swapChoices, swap }
 })
 
 /** Address of a step's picture for this client. */

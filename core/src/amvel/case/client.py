@@ -77,9 +77,14 @@ STOP_SIGNS = Literal[
 
 
 class StopSignAnswers(Part):
-    """All stop signs were asked on this day; `present` lists those answered yes."""
+    """The stop signs asked on this day; `present` lists those answered yes.
+
+    `asked` names them one by one; left empty it means the questions that everybody is asked, not those that a
+    condition adds.
+    """
 
     asked_on: date
+    asked: tuple[STOP_SIGNS, ...] = ()
     present: tuple[STOP_SIGNS, ...] = ()
 
 

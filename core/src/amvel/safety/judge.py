@@ -8,8 +8,8 @@ from amvel.case import Case
 from amvel.movements import Family, Profile, Profiler, Request, Step, all_steps, library
 from amvel.quantities import quantity
 from amvel.safety.limits import Envelope
-from amvel.safety.modification import Change, Modified, nearest
-from amvel.safety.verdict import CONTEXTS, Breach, check, valid_overrides
+from amvel.safety.modification import Change, Modified, search, together
+from amvel.safety.verdict import CONTEXTS, Breach, Check, check, valid_overrides
 from amvel.screening import Findings
 
 AS_IS, MODIFIED, EXCLUDED, BY_OVERRIDE = "as_is", "modified", "excluded", "by_override"
@@ -61,55 +61,66 @@ def judge(
     chosen = [(f, s) for f, s in all_steps() if only(f, s)]
     requests = [Request(f, s, side, start_values(f, s)) for f, s in chosen for side in sides_of(s)]
     profiles = profiler.profiles(requests)
-    verdicts = [
-        judge_one(case, findings, envelope, profiler, p, context) for context in contexts for p in profiles
-    ]
-    return _with_instead(verdicts)
+    pairs = [(p, context) for context in contexts for p in profiles]
+    return _with_instead(_judge_all(case, findings, envelope, profiler, pairs))
 
 
 def judge_one(
     case: Case, findings: Findings, envelope: Envelope, profiler: Profiler, profile: Profile, context: str
 ) -> Verdict:
     """The verdict on one profile as it stands, or on its nearest admissible version."""
-    request = profile.request
-    ref, side = request.label, request.side
-    lifted = valid_overrides(case.overrides, envelope, case.as_of, ref, side)
+    return _judge_all(case, findings, envelope, profiler, [(profile, context)])[0]
+
+
+@dataclass(frozen=True)
+class _First:
+    """One profile in one context as it stands, with and without the overrides that are valid for it."""
+
+    profile: Profile
+    context: str
+    lifted: frozenset[str]
+    plain: Check
+    check: Check
+
+
+def _judge_all(
+    case: Case, findings: Findings, envelope: Envelope, profiler: Profiler, pairs: list[tuple[Profile, str]]
+) -> list[Verdict]:
+    firsts = [_first(case, envelope, p, context) for p, context in pairs]
+    open_ = [f for f in firsts if not f.check.allowed]
+    searches = [search(f.profile, f.check, envelope, f.context, f.lifted) for f in open_]
+    found = {id(f): m for f, m in zip(open_, together(profiler, searches), strict=True)}
+    return [_verdict(findings, envelope, f, found.get(id(f))) for f in firsts]
+
+
+def _first(case: Case, envelope: Envelope, profile: Profile, context: str) -> _First:
+    lifted = valid_overrides(case.overrides, envelope, case.as_of, profile.request.label, profile.request.side)
     plain = check(profile, envelope, context)
-    first = check(profile, envelope, context, lifted) if lifted else plain
-    base: dict[str, Any] = dict(
-        family=request.family.id, step=request.step.id, side=side, context=context, original=profile
+    return _First(
+        profile, context, lifted, plain, check(profile, envelope, context, lifted) if lifted else plain
     )
-    if first.allowed:
-        by = BY_OVERRIDE if not plain.allowed else AS_IS
+
+
+def _verdict(findings: Findings, envelope: Envelope, f: _First, found: Modified | None) -> Verdict:
+    request = f.profile.request
+    base: dict[str, Any] = dict(
+        family=request.family.id, step=request.step.id, side=request.side, context=f.context, original=f.profile
+    )
+    if f.check.allowed:
         return Verdict(
-            verdict=by,
-            profile=profile,
-            reasons=plain.breaches,
-            cautions=first.cautions,
-            assumed=_assumed(findings, first.cautions),
+            verdict=AS_IS if f.plain.allowed else BY_OVERRIDE,
+            profile=f.profile,
+            reasons=f.plain.breaches,
+            cautions=f.check.cautions,
+            assumed=_assumed(findings, f.check.cautions),
             **base,
         )
-    found: Modified | None = nearest(profiler, profile, first, envelope, context, lifted)
-    assumed = _assumed(findings, first.breaches)
+    base |= dict(reasons=f.check.breaches, fault=f.check.fault, assumed=_assumed(findings, f.check.breaches))
     if found is None:
-        return Verdict(
-            verdict=EXCLUDED,
-            profile=profile,
-            reasons=first.breaches,
-            fault=first.fault,
-            assumed=assumed,
-            **base,
-        )
-    kind = MODIFIED if check(found.profile, envelope, context).allowed else BY_OVERRIDE
+        return Verdict(verdict=EXCLUDED, profile=f.profile, **base)
+    kind = MODIFIED if check(found.profile, envelope, f.context).allowed else BY_OVERRIDE
     return Verdict(
-        verdict=kind,
-        profile=found.profile,
-        reasons=first.breaches,
-        fault=first.fault,
-        cautions=found.check.cautions,
-        changes=found.changes,
-        assumed=assumed,
-        **base,
+        verdict=kind, profile=found.profile, cautions=found.check.cautions, changes=found.changes, **base
     )
 
 

@@ -3,6 +3,7 @@
 The candidates of a step do not depend on findings; only which of them are admissible does.
 """
 
+from collections.abc import Callable, Generator
 from dataclasses import dataclass
 from itertools import product
 
@@ -111,61 +112,90 @@ def candidates(step: Step, start: dict[str, float | str]) -> list[dict[str, floa
     )
 
 
-def nearest(
-    profiler: Profiler,
-    original: Profile,
-    first: Check,
-    envelope: Envelope,
-    context: str,
-    lifted: frozenset[str],
-) -> Modified | None:
+@dataclass(frozen=True)
+class Ask:
+    """Profiles that a search needs next; `quick` ones are sketches, which can rule out but never allow."""
+
+    requests: tuple[Request, ...]
+    quick: bool
+
+
+Search = Generator[Ask, list[Profile], Modified | None]
+
+
+def together(profiler: Profiler, searches: list[Search]) -> list[Modified | None]:
+    """Run many searches side by side, so that what they need is solved in few large batches."""
+    answers: list[Modified | None] = [None] * len(searches)
+    waiting: dict[int, Ask] = {}
+
+    def go_on(i: int, got: list[Profile] | None) -> None:
+        try:
+            waiting[i] = next(searches[i]) if got is None else searches[i].send(got)
+        except StopIteration as end:
+            answers[i] = end.value
+            waiting.pop(i, None)
+
+    for i in range(len(searches)):
+        go_on(i, None)
+    while waiting:
+        for quick, solve in ((True, profiler.sketches), (False, profiler.profiles)):
+            solve([r for a in waiting.values() if a.quick == quick for r in a.requests])
+        for i, ask in list(waiting.items()):
+            go_on(i, (profiler.sketches if ask.quick else profiler.profiles)(list(ask.requests)))
+    return answers
+
+
+def search(original: Profile, first: Check, envelope: Envelope, context: str, lifted: frozenset[str]) -> Search:
     """The closest admissible version, refined to the parameter's grid; None when there is none."""
     step, start = original.request.step, original.request.values
     if not step.parameters or hopeless(first):
         return None
-    found: Profile | None = None
-    singles = [c for c in candidates(step, start) if sum(c[k] != start[k] for k in c) == 1]
-    doubles = [c for c in candidates(step, start) if sum(c[k] != start[k] for k in c) == 2]
-    for group in (singles, doubles):
-        found = _first_admissible(profiler, original, group, envelope, context, lifted)
-        if found is not None:
-            break
+
+    def fine(profile: Profile) -> bool:
+        return check(profile, envelope, context, lifted).allowed
+
+    all_of = candidates(step, start)
+    singles = [_version(original, c) for c in all_of if sum(c[k] != start[k] for k in c) == 1]
+    doubles = [_version(original, c) for c in all_of if sum(c[k] != start[k] for k in c) == 2]
+    sketches = yield Ask(tuple(singles), True)
+    found = yield from _first_fine(singles, sketches, fine)
+    if found is None and doubles and not _beyond_help(original, first, sketches):
+        sketches = yield Ask(tuple(doubles), True)
+        found = yield from _first_fine(doubles, sketches, fine)
     if found is None:
         return None
-    found = _refined(profiler, original, found, envelope, context, lifted)
+    found = yield from _refined(original, found, fine)
     return Modified(found, check(found, envelope, context, lifted), _changes(original, found, first))
 
 
-def _first_admissible(
-    profiler: Profiler,
-    original: Profile,
-    group: list[dict[str, float | str]],
-    envelope: Envelope,
-    context: str,
-    lifted: frozenset[str],
-) -> Profile | None:
-    requests = [
-        Request(original.request.family, original.request.step, original.request.side, v) for v in group
-    ]
-    if not requests:
-        return None
-    quick = profiler.sketches(requests)  # declared frames only: a version that fails there fails
-    for request, sketch in zip(requests, quick, strict=True):
-        if check(sketch, envelope, context, lifted).allowed:
-            full = profiler.profile(request)
-            if check(full, envelope, context, lifted).allowed:
-                return full
+def _version(original: Profile, values: dict[str, float | str]) -> Request:
+    return Request(original.request.family, original.request.step, original.request.side, values)
+
+
+def _first_fine(
+    versions: list[Request], sketches: list[Profile], fine: Callable[[Profile], bool]
+) -> Generator[Ask, list[Profile], Profile | None]:
+    for request, sketch in zip(versions, sketches, strict=True):
+        if fine(sketch):  # a version that fails in its declared frames fails
+            full = yield Ask((request,), False)
+            if fine(full[0]):
+                return full[0]
     return None
 
 
+def _beyond_help(original: Profile, first: Check, singles: list[Profile]) -> bool:
+    """Whether some broken limit is not eased by any parameter alone: then no pair of them will hold it either (our reading)."""
+    placed = [p for p in singles if not p.fault]
+    for b in first.breaches:
+        sign = -1.0 if b.limit.at_least else 1.0
+        if all(sign * _worst(p, b) >= sign * _worst(original, b) - 1e-6 for p in placed):
+            return True
+    return False
+
+
 def _refined(
-    profiler: Profiler,
-    original: Profile,
-    found: Profile,
-    envelope: Envelope,
-    context: str,
-    lifted: frozenset[str],
-) -> Profile:
+    original: Profile, found: Profile, fine: Callable[[Profile], bool]
+) -> Generator[Ask, list[Profile], Profile]:
     """Move each changed number back towards the original while everything still holds."""
     best = found
     start = original.request.values
@@ -177,16 +207,9 @@ def _refined(
         low, high = -1, path.index(value)
         while high - low > 1:
             middle = (low + high) // 2
-            trial = profiler.profile(
-                Request(
-                    best.request.family,
-                    best.request.step,
-                    best.request.side,
-                    {**best.request.values, p.id: path[middle]},
-                )
-            )
-            if check(trial, envelope, context, lifted).allowed:
-                high, best = middle, trial
+            trial = yield Ask((_version(original, {**best.request.values, p.id: path[middle]}),), False)
+            if fine(trial[0]):
+                high, best = middle, trial[0]
             else:
                 low = middle
     return best

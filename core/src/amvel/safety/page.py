@@ -17,12 +17,16 @@ class Page:
     def __init__(self, rule: str, source: Source) -> None:
         self.rule, self.source = rule, source
         self._limits: list[Limit] = []
+        self._named: dict[str, int] = {}
         self._obligations: list[Obligation] = []
         self._referrals: list[Referral] = []
 
     def limit(self, name: str, quantity: str, bound: float, reason: str, **more: Any) -> None:
         """A bound that must hold. `more` are fields of Limit."""
         source = more.pop("source", self.source)
+        self._named[name] = self._named.get(name, 0) + 1
+        if self._named[name] > 1:  # the same finding noted twice in a day: both bind
+            name = f"{name}_again_{self._named[name] - 1}"
         self._limits.append(Limit(f"{self.rule}.{name}", quantity, bound, reason, source, **more))
 
     def forbid(self, name: str, quantity: str, bound: float, reason: str, **more: Any) -> None:

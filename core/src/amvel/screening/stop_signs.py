@@ -109,19 +109,20 @@ def _sign(id: str, title: str, emergency: bool, source: Source, next_step: str =
 def _answers(case: Case) -> list[StopSign]:
     given = case.stop_signs
     if given is None or (given.asked_on != case.as_of and not given.present):
-        return [
-            _sign(
-                "not_asked",
-                "Stop signs have not been asked today",
-                False,
-                RED_FLAGS,
-                "Ask the stop signs first.",
-            )
-        ]
-    return [
+        return [_not_asked("Stop signs have not been asked today")]
+    found = [
         _sign(name, QUESTIONS[name].title, QUESTIONS[name].emergency, RED_FLAGS, QUESTIONS[name].next_step)
         for name in given.present
     ]
+    own = [k for k in asked_of(case) if QUESTIONS[k].only_with]
+    missing = [k for k in own if k not in given.asked and k not in given.present]
+    if missing and not found:
+        found.append(_not_asked(f"Not asked today: {QUESTIONS[missing[0]].title.lower()}"))
+    return found
+
+
+def _not_asked(title: str) -> StopSign:
+    return _sign("not_asked", title, False, RED_FLAGS, "Ask the stop signs first.")
 
 
 def _consent(case: Case) -> list[StopSign]:

@@ -1,66 +1,88 @@
 <script setup lang="ts">
-import { computed, onMounted, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { say } from '../../i18n'
 import type { MessageKey } from '../../i18n'
 import { useClient } from '../../stores/client'
-import RangeDial from './RangeDial.vue'
-import { dials } from './rangeDials'
+import { useSession } from '../../stores/session'
+import HistoryList from './HistoryList.vue'
+import { headline, rows } from './limitRows'
+import RangeFigures from './RangeFigures.vue'
+import ReviewForm from './ReviewForm.vue'
+import WordForms from './WordForms.vue'
 
 const client = useClient()
+const session = useSession()
 const screen = computed(() => client.view!.screen)
-const shown = computed(() => dials(screen.value))
-const limits = computed(() => [...screen.value.limits].sort((a, b) => order(a.strength) - order(b.strength)))
+const shown = computed(() => rows(screen.value.limits))
 const open = ref('')
+const word = ref<string>()
+const past = ref(false)
 const tested = computed(() => screen.value.assumptions.filter((a) => !a.id.startsWith('range.')))
-const ranges = computed(() => screen.value.assumptions.length - tested.value.length)
-const order = (s: string) => ['forbidden', 'limit', 'caution'].indexOf(s)
+const ranges = computed(() => screen.value.assumptions.filter((a) => a.id.startsWith('range.')))
+const effect = (id: string) => client.effects?.effects[id]
+const titleOf = (ref: string) => session.reference?.movements.find((m) => `${m.family}/${m.step}` === ref)?.title ?? ref
 
-/** Steps that a limit breaks in either context. */
-function closes(id: string): number {
-  return new Set((client.verdicts ?? []).filter((v) => v.reasons.some((r) => r.limit === id)).map((v) => `${v.family}/${v.step}`)).size
-}
-onMounted(() => void client.judge().catch(() => undefined))
+watch(() => client.view?.revision, () => void client.askEffects().catch(() => undefined), { immediate: true })
 </script>
 
 <template>
   <div class="limits">
     <section class="stack">
       <div class="sheet stack">
-        <div class="row spread"><h2>{{ say('limits.range') }}</h2><span class="row small key"><i class="a" />{{ say('limits.available') }}<i class="f" />{{ say('limits.unloaded') }}<i class="l" />{{ say('limits.loaded') }}</span></div>
-        <div class="dials"><RangeDial v-for="d in shown" :key="d.title + d.side" :dial="d" /></div>
+        <div class="row spread"><h2>{{ say('limits.range') }}</h2><span class="row small key"><i class="a" />{{ say('limits.available') }}<i class="f" />{{ say('limits.unloaded') }}<i class="l" />{{ say('limits.loaded') }}<i class="e" />{{ say('limits.edge') }}</span></div>
+        <RangeFigures />
+        <details><summary>{{ say('limits.numbers') }}</summary>
+          <table class="numbers"><thead><tr><th>{{ say('limits.what') }}</th><th>{{ say('limits.available') }}</th><th>{{ say('limits.unloaded') }}</th><th>{{ say('limits.loaded') }}</th></tr></thead>
+            <tbody><tr v-for="r in client.view!.ranges" :key="r.id"><td>{{ r.title }}</td><td>{{ Math.round(r.available) }}°</td><td>{{ Math.round(r.free) }}°</td><td :class="{ tight: r.loaded < r.available }">{{ Math.round(r.loaded) }}°</td></tr></tbody></table>
+        </details>
       </div>
       <div class="sheet stack">
-        <h2>{{ say('limits.title') }} <span class="soft">{{ limits.length || '' }}</span></h2>
-        <p v-if="!limits.length">{{ say('limits.none') }}</p>
+        <h2>{{ say('limits.title') }} <span class="soft">{{ shown.length || '' }}</span></h2>
+        <p v-if="!shown.length">{{ say('limits.none') }}</p>
         <ul class="list">
-          <li v-for="l in limits" :key="l.id">
+          <li v-for="{ limit: l, also } in shown" :key="l.id">
             <button type="button" class="limit" :class="l.strength" :aria-expanded="open === l.id" @click="open = open === l.id ? '' : l.id">
-              <span class="strength">{{ say(`strength.${l.strength}` as MessageKey) }}</span><span class="says">{{ l.says }}</span>
-              <span v-if="closes(l.id)" class="tag">{{ say('limits.closes', { n: closes(l.id) }) }}</span>
+              <span class="strength">{{ say(`strength.${l.strength}` as MessageKey) }}</span>
+              <span class="says">{{ headline(l) }}<span v-if="also" class="soft small"> {{ say('limits.also', { n: also }) }}</span></span>
+              <span class="tags"><span v-if="l.set_by !== 'rule-book'" class="tag who">{{ l.set_by.split(',')[0] }}</span><span v-if="l.grades" class="tag">{{ l.grade + 1 }}/{{ l.grades }}</span><span v-if="effect(l.id)?.closes.length" class="tag">{{ say('limits.closes', { n: effect(l.id)!.closes.length }) }}</span></span>
             </button>
-            <dl v-if="open === l.id" class="why"><dt>{{ say('limits.why') }}</dt><dd>{{ l.reason }}</dd><dt>{{ say('limits.source') }}</dt><dd>{{ l.source }}</dd>
-              <template v-if="l.review_on"><dt>{{ say('limits.review', { day: l.review_on }) }}</dt><dd>{{ l.next_grade }}</dd></template><template v-if="l.measure"><dt>{{ say('strength.caution') }}</dt><dd>{{ l.measure }}</dd></template></dl>
+            <div v-if="open === l.id" class="more">
+              <dl class="why"><dt>{{ say('limits.why') }}</dt><dd>{{ l.reason }}</dd><dt>{{ say('limits.source') }}</dt><dd>{{ l.source }}</dd><dt>{{ say('limits.who') }}</dt><dd>{{ l.set_by }}</dd>
+                <template v-if="l.review_on"><dt>{{ say('limits.reviewOn') }}</dt><dd>{{ l.review_on }}</dd></template>
+                <template v-if="l.valid_until"><dt>{{ say('limits.until') }}</dt><dd>{{ l.valid_until }}; {{ l.next_grade }}</dd></template>
+                <template v-if="l.waits_for"><dt>{{ say('limits.waits') }}</dt><dd>{{ l.waits_for }}</dd></template>
+                <template v-if="effect(l.id)?.closes.length"><dt>{{ say('limits.closed') }}</dt><dd>{{ effect(l.id)!.closes.map(titleOf).join('; ') }}<span class="soft"> ({{ say('limits.alone', { n: effect(l.id)!.alone.length }) }})</span></dd></template>
+                <template v-if="effect(l.id)?.next_grade_opens.length"><dt>{{ say('limits.wouldOpen') }}</dt><dd>{{ effect(l.id)!.next_grade_opens.map(titleOf).join('; ') }}</dd></template></dl>
+              <ReviewForm v-if="l.grades" :limit="l" :opens="effect(l.id)?.next_grade_opens ?? []" />
+            </div>
           </li>
         </ul>
+        <div class="row"><button type="button" class="quiet-action" @click="word = ''">{{ say('limits.addWord') }}</button><button type="button" class="quiet-action" :aria-expanded="past" @click="past = !past">{{ say('limits.history') }}</button></div>
+        <HistoryList v-if="past" />
       </div>
     </section>
     <aside class="stack">
       <RouterLink :to="`/client/${client.id}/movements`" class="main-action">{{ say('limits.toMovements') }}</RouterLink>
+      <div v-if="screen.sign_offs.length" class="sheet stack refer"><h2>{{ say('limits.signOff') }}</h2><div v-for="s in screen.sign_offs" :key="s.clears" class="row spread"><span>{{ s.title }}</span><button type="button" class="quiet-action" @click="word = s.clears">{{ say('limits.record') }}</button></div></div>
       <div v-if="screen.referrals.length" class="sheet stack refer"><h2>{{ say('limits.refer') }}</h2><p v-for="r in screen.referrals" :key="r.id">{{ r.text }}<br /><span class="soft small">{{ r.source }}</span></p></div>
+      <div v-if="client.effects?.moved.length" class="sheet stack"><h2>{{ say('limits.since', { day: client.effects.since }) }}</h2><p v-for="m in client.effects.moved" :key="m.id"><span class="tag">{{ say(`moved.${m.change}` as MessageKey) }}</span> {{ m.says || m.was }}</p></div>
       <div v-if="screen.obligations.length" class="sheet stack"><h2>{{ say('limits.must') }}</h2><p v-for="o in screen.obligations" :key="o.id"><b>{{ o.title }}</b><br /><span class="soft small">{{ o.source }}</span></p></div>
-      <div class="sheet stack"><h2>{{ say('limits.assumed') }}</h2><p v-for="a in tested" :key="a.id">{{ a.text }}</p><details v-if="ranges"><summary>{{ ranges }} × {{ say('limits.range').toLowerCase() }}</summary><p v-for="a in screen.assumptions.filter((x) => x.id.startsWith('range.'))" :key="a.id" class="small">{{ a.text }}</p></details></div>
+      <div class="sheet stack"><h2>{{ say('limits.assumed') }}</h2><p v-for="a in tested" :key="a.id">{{ a.text }}</p><details v-if="ranges.length"><summary>{{ say('limits.untested', { n: ranges.length }) }}</summary><p v-for="a in ranges" :key="a.id" class="small">{{ a.text }}</p></details></div>
       <div v-if="screen.aged.length" class="sheet stack"><h2>{{ say('limits.aged') }}</h2><p v-for="a in screen.aged" :key="a">{{ a }}</p></div>
+      <p class="soft small">{{ say('app.support') }}</p>
     </aside>
+    <el-dialog :model-value="word !== undefined" :title="say('limits.addWord')" width="620" @update:model-value="word = undefined"><WordForms v-if="word !== undefined" :clears="word" @kept="word = undefined" /></el-dialog>
   </div>
 </template>
 
 <style scoped>
-.limits { display: grid; grid-template-columns: 1fr 340px; gap: var(--space-4); align-items: start; }
-.dials { display: grid; grid-template-columns: repeat(4, 1fr); gap: var(--space-4) var(--space-3); } .key i { width: 16px; height: 10px; display: inline-block; border-radius: 3px; } .a { background: #9fb0ac; } .f { background: #5a8f92; } .l { background: var(--accent-deep); }
+.limits { display: grid; grid-template-columns: 1fr 330px; gap: var(--space-4); align-items: start; }
+.key i { width: 16px; height: 10px; display: inline-block; border-radius: 3px; } .a { background: #d6dcd8; border: 1px solid var(--ink); } .f { background: #8fbfbd; } .l { background: #2f6f73; } .e { background: var(--brick); height: 3px !important; }
 .list { list-style: none; margin: 0; padding: 0; display: grid; gap: 6px; }
 .limit { width: 100%; display: grid; grid-template-columns: 108px 1fr auto; gap: var(--space-3); align-items: center; text-align: left; min-height: 50px; border: 0; background: var(--ground); border-radius: var(--round-small); padding: 8px 14px; cursor: pointer; border-left: 6px solid var(--accent); }
 .limit.forbidden { border-left-color: var(--brick); } .limit.forbidden .strength { color: var(--brick); } .limit.caution { border-left-color: var(--straw); } .limit.caution .strength { color: var(--straw); }
-.strength { font-weight: 700; } .says { font-size: 18px; } .why { margin: 6px 0 10px 126px; display: grid; grid-template-columns: auto 1fr; gap: 4px 14px; } .why dt { font-weight: 700; } .why dd { margin: 0; }
-.refer { border-color: var(--straw); background: var(--straw-wash); } summary { min-height: 44px; cursor: pointer; } aside .main-action { justify-content: center; }
+.strength { font-weight: 700; } .says { font-size: 18px; } .tags { display: flex; gap: 6px; } .who { background: var(--straw-wash); } .more { margin: 6px 0 10px 20px; } .why { margin: 0 0 8px; display: grid; grid-template-columns: 120px 1fr; gap: 4px 14px; } .why dt { font-weight: 700; } .why dd { margin: 0; }
+.refer { border-color: var(--straw); background: var(--straw-wash); } summary { min-height: 44px; display: flex; align-items: center; cursor: pointer; text-decoration: underline dotted; } aside .main-action { justify-content: center; }
+.numbers { border-collapse: collapse; width: 100%; max-width: 560px; } .numbers th, .numbers td { text-align: right; padding: 6px 10px; border-bottom: 1px solid var(--line); } .numbers th:first-child, .numbers td:first-child { text-align: left; } .tight { font-weight: 700; color: var(--brick); }
 @media (max-width: 1100px) { .limits { grid-template-columns: 1fr; } }
 </style>

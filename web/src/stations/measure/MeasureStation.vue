@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { Refused } from '../../api/client'
+import type { DueTest } from '../../api/types'
 import { say } from '../../i18n'
 import { useClient } from '../../stores/client'
 import { useSession } from '../../stores/session'
@@ -11,8 +12,14 @@ const session = useSession()
 const chosen = ref('')
 const failed = ref('')
 const tests = computed(() => session.reference?.tests ?? [])
-const order = computed(() => client.due?.map((d) => d.test) ?? [])
+const able = computed(() => client.due?.filter((d) => !d.unsafe) ?? [])
+const helpful = computed(() => able.value.filter((d) => d.gate || d.decides > 0))
+const order = computed(() => helpful.value.map((d) => d.test))
+const unsafe = computed(() => client.due?.filter((d) => d.unsafe) ?? [])
+const others = computed(() => able.value.filter((d) => !helpful.value.includes(d)))
+const groups = computed(() => [...new Set(tests.value.map((t) => t.group))].map((g) => [g, tests.value.filter((t) => t.group === g)] as const))
 const current = computed(() => tests.value.find((t) => t.id === (chosen.value || order.value[0])))
+const inSteps = (d: DueTest) => say('measure.decides', { n: d.decides })
 const dueOf = (id: string) => client.due?.find((d) => d.test === id)
 const readings = computed(() => [...client.view!.screen.findings.readings].reverse())
 const titleOf = (id: string) => tests.value.find((t) => t.id === id)?.title ?? id
@@ -30,29 +37,36 @@ watch(() => client.view?.revision, async () => {
 <template>
   <div class="measure">
     <aside class="stack">
-      <h2>{{ say('measure.all') }}</h2>
+      <h2>{{ say('measure.next') }}</h2>
       <p v-if="!client.due && !failed" class="soft small" role="status">{{ say('measure.thinking') }}</p>
-      <button v-for="t in tests" :key="t.id" type="button" class="choice" :aria-current="current?.id === t.id ? 'true' : undefined" @click="chosen = t.id">
-        <span>{{ t.title }}</span>
-        <span v-if="dueOf(t.id)" class="tag">{{ dueOf(t.id)!.gate ? say('measure.gate') : say('measure.decides', { n: dueOf(t.id)!.decides }) }}</span>
-        <span v-else-if="client.due" class="soft small">✓</span>
+      <button v-for="d in helpful" :key="d.test" type="button" class="choice" :aria-current="current?.id === d.test ? 'true' : undefined" @click="chosen = d.test">
+        <span>{{ d.title }}</span><span class="tag">{{ d.gate ? say('measure.gate') : inSteps(d) }}</span>
       </button>
+      <p v-if="client.due && !helpful.length" class="soft">{{ say('measure.enough') }}</p>
+      <details><summary>{{ say('measure.all') }}</summary>
+        <div v-for="[group, own] in groups" :key="group"><h3 class="group">{{ group }}</h3>
+          <button v-for="t in own" :key="t.id" type="button" class="choice" :aria-current="current?.id === t.id ? 'true' : undefined" @click="chosen = t.id"><span>{{ t.title }}</span><span v-if="client.due && !dueOf(t.id)" class="soft small">✓</span></button></div>
+      </details>
     </aside>
     <section class="sheet stack main">
       <p v-if="failed" role="alert">{{ failed }}</p>
       <template v-if="current">
-        <div class="row spread"><h2>{{ current.title }}</h2><span v-if="dueOf(current.id)" class="tag">{{ dueOf(current.id)!.why }}</span></div>
-        <p class="soft">{{ current.measures }}</p>
-        <div class="how"><div><h3>{{ say('measure.how') }}</h3><ol><li v-for="line in current.protocol" :key="line">{{ line }}</li></ol></div><div class="care"><h3>{{ say('measure.safe') }}</h3><p>{{ current.safety }}</p></div></div>
+        <div class="row spread"><h2>{{ current.title }}</h2><span class="soft small">{{ current.group }}</span></div>
+        <p class="soft">{{ current.measures }}. {{ say('measure.unlocks', { what: current.unlocks }) }}</p>
+        <ul v-if="dueOf(current.id) && !dueOf(current.id)!.unsafe" class="promise"><li v-for="o in dueOf(current.id)!.outcomes" :key="o.says"><b>{{ o.says }}</b> <span class="soft small">{{ Math.round(o.probability * 100) }} %</span><span>{{ say('measure.changes', { n: o.changes }) }}</span></li></ul>
+        <div v-if="dueOf(current.id)?.unsafe" class="leave" role="status"><strong>{{ say('measure.leaveOut') }}:</strong> {{ dueOf(current.id)!.unsafe }}.<br v-if="dueOf(current.id)!.instead" /><template v-if="dueOf(current.id)!.instead">{{ say('measure.instead') }}: {{ dueOf(current.id)!.instead }}</template></div>
+        <div class="how"><div><h3>{{ say('measure.how') }}</h3><ol><li v-for="line in current.protocol" :key="line">{{ line }}</li></ol></div><div class="care"><h3>{{ say('measure.safe') }}</h3><p>{{ current.safety }}</p><p v-if="current.change_band" class="small">{{ say('measure.band', { n: current.change_band }) }}</p></div></div>
         <TestForm :test="current" @kept="chosen = ''" />
       </template>
       <p v-else-if="client.due">{{ say('measure.enough') }}</p>
     </section>
     <aside class="stack">
+      <RouterLink :to="`/client/${client.id}/limits`" class="main-action">{{ say('measure.toLimits') }}</RouterLink>
       <h2>{{ say('measure.results') }}</h2>
       <p v-if="!readings.length" class="soft">{{ say('measure.none') }}</p>
       <ul class="results"><li v-for="r in readings" :key="r.index" :class="r.level"><b>{{ titleOf(r.test) }}<template v-if="r.side">, {{ r.side }}</template></b><span>{{ r.text }}</span><span class="soft small">{{ r.on }} · {{ r.source }}</span></li></ul>
-      <RouterLink :to="`/client/${client.id}/limits`" class="main-action">{{ say('measure.toLimits') }}</RouterLink>
+      <details v-if="unsafe.length"><summary>{{ say('measure.leftOut', { n: unsafe.length }) }}</summary><p v-for="d in unsafe" :key="d.test" class="small"><b>{{ d.title }}</b>: {{ d.unsafe }}</p></details>
+      <details v-if="others.length"><summary>{{ say('measure.nothing', { n: others.length }) }}</summary><p class="small">{{ others.map((d) => d.title).join(', ') }}</p></details>
     </aside>
   </div>
 </template>
@@ -65,4 +79,6 @@ watch(() => client.view?.revision, async () => {
 .results { list-style: none; margin: 0; padding: 0; display: grid; gap: 8px; max-height: 480px; overflow: auto; } .results li { display: grid; background: var(--paper); border-radius: var(--round-small); border-left: 6px solid var(--accent); padding: 8px 12px; }
 .results li.watch { border-left-color: var(--straw); } .results li.stop, .results li.refer { border-left-color: var(--brick); } .results li.none { border-left-color: var(--line); }
 @media (max-width: 1100px) { .measure { grid-template-columns: 210px 1fr; } .measure > aside:last-child { grid-column: 1 / -1; } }
+.promise { list-style: none; margin: 0; padding: 0; display: grid; grid-template-columns: repeat(auto-fit, minmax(170px, 1fr)); gap: 8px; } .promise li { display: grid; grid-template-columns: 1fr auto; background: var(--accent-wash); border-radius: var(--round-small); padding: 8px 12px; } .promise li span:last-child { grid-column: 1 / -1; }
+.leave { background: var(--brick-wash); color: var(--brick); border-radius: var(--round-small); padding: var(--space-3); } .group { margin: 12px 0 2px; font-size: 16px; } summary { min-height: 44px; display: flex; align-items: center; cursor: pointer; text-decoration: underline dotted; } details .choice { width: 100%; min-height: 44px; } aside .main-action { justify-content: center; }
 </style>

@@ -3,59 +3,73 @@ import { computed, reactive, ref, watch } from 'vue'
 import { Refused } from '../../api/client'
 import type { TestInfo } from '../../api/types'
 import { say } from '../../i18n'
+import type { MessageKey } from '../../i18n'
+import FieldEntry from '../../parts/FieldEntry.vue'
 import { useClient } from '../../stores/client'
 import TestClock from './TestClock.vue'
 
 const props = defineProps<{ test: TestInfo }>()
 const emit = defineEmits<{ kept: [] }>()
 const client = useClient()
-const entry = reactive<Record<string, string | number | boolean | undefined>>({})
+const entry = reactive<Record<string, unknown>>({})
+const trials = ref<number[]>([])
 const side = ref('left')
 const on = ref(client.view!.case.as_of)
 const failed = ref('')
 const target = ref('')
-const needsSide = computed(() => props.test.per_side && !String(entry.joint ?? '').startsWith('trunk'))
-const complete = computed(() => props.test.fields.every((f) => f.optional || f.kind === 'yes_no' || (entry[f.name] !== undefined && entry[f.name] !== '')))
+const main = computed(() => props.test.fields.find((f) => (f.kind === 'number' || f.kind === 'count') && !f.optional) ?? props.test.fields[0])
+const complete = computed(() => trials.value.length > 0 || props.test.fields.every((f) => f.optional || f.kind === 'yes_no' || (entry[f.name] !== undefined && entry[f.name] !== '')))
 
-watch(() => props.test.id, () => {
+function clear(): void {
   for (const key of Object.keys(entry)) delete entry[key]
-  for (const f of props.test.fields) entry[f.name] = f.kind === 'yes_no' ? false : undefined
-  target.value = props.test.fields[0].name
+  for (const f of props.test.fields) entry[f.name] = f.first ?? (f.kind === 'yes_no' ? false : undefined)
+  trials.value = []
+  failed.value = ''
+}
+watch(() => props.test.id, () => {
+  clear()
+  target.value = main.value?.name ?? ''
   side.value = 'left'
   on.value = client.view!.case.as_of
-  failed.value = ''
 }, { immediate: true })
 
 async function keep(): Promise<void> {
   failed.value = ''
   try {
     const filled = Object.fromEntries(Object.entries(entry).filter(([, v]) => v !== undefined && v !== null && v !== ''))
-    await client.addTest({ test: props.test.id, on: on.value, ...filled, ...(needsSide.value ? { side: side.value } : {}) })
-    if (needsSide.value && side.value === 'left') {
+    if (trials.value.length) delete filled[main.value.name]
+    await client.addTest({ test: props.test.id, on: on.value, ...filled, ...(trials.value.length ? { trials: trials.value } : {}), ...(props.test.per_side ? { side: side.value } : {}) })
+    if (props.test.per_side && side.value === 'left') {
+      clear()
       side.value = 'right'
-      entry[props.test.fields[0].name] = undefined
     } else emit('kept')
   } catch (error) {
     failed.value = error instanceof Refused ? error.faults.map((f) => f.reason).join('; ') || error.message : say('app.failed')
   }
 }
 function timed(value: number): void {
-  const max = props.test.fields.find((f) => f.name === target.value)?.high ?? 999
-  entry[target.value] = Math.min(value, max)
+  const max = props.test.fields.find((f) => f.name === target.value)?.high || 999
+  const taken = Math.min(value, max)
+  if (props.test.trials && props.test.timer === 'stopwatch') trials.value.push(taken)
+  else entry[target.value] = taken
+}
+function another(): void {
+  const value = entry[main.value.name]
+  if (typeof value !== 'number') return
+  trials.value.push(value)
+  entry[main.value.name] = undefined
 }
 </script>
 
 <template>
   <form class="form" novalidate @submit.prevent="keep">
-    <el-radio-group v-if="needsSide" v-model="side" :aria-label="say('measure.side')"><el-radio-button value="left" :label="say('measure.left')" /><el-radio-button value="right" :label="say('measure.right')" /></el-radio-group>
+    <el-radio-group v-if="test.per_side" v-model="side" :aria-label="say('measure.side')"><el-radio-button value="left" :label="say('measure.left')" /><el-radio-button value="right" :label="say('measure.right')" /></el-radio-group>
     <TestClock v-if="test.timer" :key="test.id" :kind="test.timer" @value="timed" />
-    <div class="fields">
-      <component :is="f.kind === 'choice' || f.kind === 'yes_no' ? 'div' : 'label'" v-for="f in test.fields" :key="f.name" class="field">
-        <span>{{ f.title }}<span v-if="f.unit" class="soft"> ({{ f.unit }})</span></span>
-        <el-select v-if="f.kind === 'choice'" v-model="entry[f.name]" :clearable="f.optional" :aria-label="f.title"><el-option v-for="c in f.choices" :key="c.value" :value="c.value" :label="c.title" /></el-select>
-        <el-switch v-else-if="f.kind === 'yes_no'" v-model="entry[f.name] as boolean" :aria-label="f.title" />
-        <el-input-number v-else v-model="entry[f.name] as number" :name="f.name" :min="f.low" :max="f.high" :controls="false" :precision="f.kind === 'count' ? 0 : undefined" :aria-label="f.title" @focus="target = f.name" />
-      </component>
+    <div class="fields"><FieldEntry v-for="f in test.fields" :id="test.id" :key="f.name" v-model="entry[f.name]" :field="f" :today="client.view!.case.as_of" named @focusin="target = f.name" /></div>
+    <div v-if="test.trials" class="row trials">
+      <button type="button" class="quiet-action" :disabled="typeof entry[main.name] !== 'number'" @click="another">{{ say('measure.another') }}</button>
+      <span v-for="(t, i) in trials" :key="i" class="tag">{{ t }} <button type="button" :aria-label="say('story.remove')" @click="trials.splice(i, 1)">×</button></span>
+      <span class="soft small">{{ say(`measure.takes_${test.trials}` as MessageKey) }}</span>
     </div>
     <label class="row">{{ say('measure.on') }}<input v-model="on" type="date" class="date" :max="client.view!.case.as_of" /></label>
     <p v-if="failed" class="bad" role="alert">{{ failed }}</p>
@@ -64,7 +78,7 @@ function timed(value: number): void {
 </template>
 
 <style scoped>
-.form { display: grid; gap: var(--space-4); } .fields { display: grid; grid-template-columns: 1fr 1fr; gap: var(--space-3) var(--space-4); }
-.field { display: grid; gap: 4px; } .field .el-input-number { width: 100%; } .date { min-height: 46px; border: 1px solid var(--el-border-color); border-radius: var(--round-small); padding: 0 12px; background: var(--paper); }
-.bad { color: var(--brick); }
+.form { display: grid; gap: var(--space-3); } .fields { display: grid; gap: 8px; }
+.date { min-height: 46px; border: 1px solid var(--el-border-color); border-radius: var(--round-small); padding: 0 12px; background: var(--paper); }
+.bad { color: var(--brick); } .trials .tag button { border: 0; background: transparent; min-width: 30px; min-height: 30px; cursor: pointer; }
 </style>

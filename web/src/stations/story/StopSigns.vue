@@ -11,9 +11,10 @@ const today = computed(() => client.view!.case.as_of)
 const asked = computed(() => client.view!.case.stop_signs?.asked_on === today.value)
 const present = ref<string[]>([...(client.view!.case.stop_signs?.present ?? [])])
 const again = ref(false)
+const questions = computed(() => session.reference?.stop_signs.filter((s) => client.view!.screen.stop_questions.includes(s.id) || present.value.includes(s.id)) ?? [])
 
 async function keep(): Promise<void> {
-  await client.keep({ stop_signs: { asked_on: today.value, present: present.value } }, 'stop signs asked')
+  await client.keep({ stop_signs: { asked_on: today.value, present: present.value, asked: client.view!.screen.stop_questions } }, present.value.length ? 'stop sign recorded' : 'stop signs asked')
   again.value = false
   if (!present.value.length) emit('kept')
 }
@@ -31,7 +32,7 @@ function toggle(id: string): void {
     <template v-else>
       <p class="soft">{{ say('story.stopsLead') }}</p>
       <ul class="signs">
-        <li v-for="s in session.reference?.stop_signs" :key="s.id">
+        <li v-for="s in questions" :key="s.id">
           <button type="button" class="sign" :aria-pressed="present.includes(s.id)" @click="toggle(s.id)"><span>{{ s.title }}</span><span v-if="s.emergency" class="small">{{ say('story.now') }}</span></button>
         </li>
       </ul>

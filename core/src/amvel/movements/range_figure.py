@@ -1,0 +1,124 @@
+"""The body with its ranges: from the side, the front and above, what there is and the part of it that may be used.
+
+Each range is a fan at its joint.  The outline is what the person has, the light fill what may be used without load,
+the full fill what may be used under load.  Angles are degrees from neutral; the zero line is drawn.
+"""
+
+import math
+from dataclasses import dataclass
+from typing import Literal
+from xml.sax.saxutils import escape
+
+import numpy as np
+
+from amvel.body import Anthropometry, Skeleton, healthy, solve
+from amvel.body.figure import FROM_FRONT, FROM_LEFT, INK, View, paint, svg_part
+from amvel.movements.frames import compile_frame
+from amvel.movements.positions import standing
+
+ViewName = Literal["side", "front", "above"]
+AVAILABLE, FREE, LOADED, TIGHT = "#B9C4BF", "#8FBFBD", "#2F6F73", "#9A3B26"
+_FACING_UP = View((0, -1, 0), (1, 0, 0), (0, 0, 1))  # from above, the person looking up the page
+_VIEWS: dict[str, View] = {"side": FROM_LEFT, "front": FROM_FRONT, "above": _FACING_UP}
+_LABEL_CM = 40.0
+
+
+@dataclass(frozen=True)
+class Fan:
+    """One direction of one joint. `toward` is +1 or −1: which way the angle opens from the zero line in the picture."""
+
+    id: str
+    title: str
+    view: ViewName
+    at: str
+    zero_deg: float
+    toward: float
+    radius_cm: float
+    available_deg: float
+    free_deg: float
+    loaded_deg: float
+
+    @property
+    def tight(self) -> bool:
+        return self.loaded_deg < self.available_deg - 0.05 or self.free_deg < self.available_deg - 0.05
+
+
+def range_figure(body: Anthropometry, view: ViewName, fans: list[Fan]) -> str:
+    """An SVG document of one view with its fans."""
+    skeleton = Skeleton(body)
+    spec = compile_frame(standing(body), "ranges", body, healthy())
+    posed = solve(skeleton, [spec], healthy().stops_rad())
+    plane = _VIEWS[view]
+    parts = paint(skeleton, posed.placement, posed.points, 0, plane)
+    boxes = np.array([p.shape.bounds for p in parts])
+    x0, y0, x1, y1 = boxes[:, 0].min(), boxes[:, 1].min(), boxes[:, 2].max(), boxes[:, 3].max()
+    figure = "".join(svg_part(p) for p in parts)
+    drawn, corners = [], [(x0, y0), (x1, y1)]
+    for fan in fans:
+        centre = plane.flat(posed.points[0, skeleton.landmarks.index[fan.at]])
+        drawn.append(_fan(fan, centre))
+        corners += [(centre[0] - fan.radius_cm, centre[1]), (centre[0] + fan.radius_cm, centre[1] + 4)]
+    left, right = min(c[0] for c in corners) - _LABEL_CM, max(c[0] for c in corners) + _LABEL_CM
+    low, high = min(c[1] for c in corners) - 4, max(c[1] for c in corners) + 10
+    title = escape({"side": "from the side", "front": "from the front", "above": "from above"}[view])
+    return (
+        f'<svg xmlns="http://www.w3.org/2000/svg" viewBox="{left:.1f} {-high:.1f} {right - left:.1f} {high - low:.1f}" role="img" '
+        f'aria-label="{title}"><title>{title}</title><g opacity="0.42">{figure}</g>{"".join(drawn)}</svg>'
+    )
+
+
+def _fan(fan: Fan, centre: tuple[float, float]) -> str:
+    shapes = [
+        _sector(
+            fan,
+            centre,
+            fan.available_deg,
+            fan.radius_cm,
+            f'fill="{AVAILABLE}" fill-opacity="0.35" stroke="{INK}" stroke-width="0.5"',
+        ),
+        _sector(fan, centre, fan.free_deg, fan.radius_cm * 0.86, f'fill="{FREE}" fill-opacity="0.8"'),
+        _sector(fan, centre, fan.loaded_deg, fan.radius_cm * 0.68, f'fill="{LOADED}" fill-opacity="0.85"'),
+    ]
+    if fan.tight:
+        bounds = [(fan.loaded_deg, 0.68), (fan.free_deg, 0.86)]
+        shapes += [_edge(fan, centre, deg, share) for deg, share in bounds if deg < fan.available_deg - 0.05]
+    sx, sy = _at(fan, centre, 0.0, fan.radius_cm + 2)
+    zero = f'<line x1="{centre[0]:.1f}" y1="{-centre[1]:.1f}" x2="{sx:.1f}" y2="{sy:.1f}" stroke="{INK}" stroke-width="0.5" stroke-dasharray="1.6 1.4"/>'
+    return f'<g data-fan="{fan.id}"><title>{escape(fan.title)}</title>{"".join(shapes)}{zero}{_label(fan, centre)}</g>'
+
+
+def _edge(fan: Fan, centre: tuple[float, float], deg: float, share: float) -> str:
+    """Where the limit stands: a line across the band that may still be used, and a bit beyond."""
+    (ax, ay), (bx, by) = (_at(fan, centre, deg, fan.radius_cm * r) for r in (share - 0.3, share + 0.1))
+    return f'<line x1="{ax:.1f}" y1="{ay:.1f}" x2="{bx:.1f}" y2="{by:.1f}" stroke="{TIGHT}" stroke-width="1.8" stroke-linecap="round"/>'
+
+
+def _at(fan: Fan, centre: tuple[float, float], deg: float, radius: float) -> tuple[float, float]:
+    a = math.radians(fan.zero_deg + fan.toward * deg)
+    return centre[0] + radius * math.cos(a), -(centre[1] + radius * math.sin(a))
+
+
+def _sector(fan: Fan, centre: tuple[float, float], deg: float, radius: float, style: str) -> str:
+    if deg < 0.5:
+        return ""
+    (ax, ay), (bx, by) = _at(fan, centre, 0.0, radius), _at(fan, centre, deg, radius)
+    large = 1 if deg > 180 else 0
+    sweep = 0 if fan.toward > 0 else 1
+    return f'<path d="M{centre[0]:.1f} {-centre[1]:.1f}L{ax:.1f} {ay:.1f}A{radius:.1f} {radius:.1f} 0 {large} {sweep} {bx:.1f} {by:.1f}Z" {style}/>'
+
+
+def _label(fan: Fan, centre: tuple[float, float]) -> str:
+    narrow = fan.available_deg < 46
+    x, y = _at(fan, centre, fan.available_deg + 6 if narrow else fan.available_deg * 0.55, fan.radius_cm + 3.5)
+    anchor = "start" if x >= centre[0] else "end"
+    numbers = (
+        f"{fan.available_deg:.0f}°"
+        if not fan.tight
+        else f"{fan.available_deg:.0f} · {fan.free_deg:.0f} · {fan.loaded_deg:.0f}°"
+    )
+    weight = "700" if fan.tight else "400"
+    text = 'font-family="Atkinson Hyperlegible, DejaVu Sans, sans-serif"'
+    return (
+        f'<text x="{x:.1f}" y="{y:.1f}" font-size="5.6" text-anchor="{anchor}" fill="{INK}" {text}>{escape(fan.title)}</text>'
+        f'<text x="{x:.1f}" y="{y + 6.4:.1f}" font-size="6.4" font-weight="{weight}" text-anchor="{anchor}" fill="{TIGHT if fan.tight else INK}" {text}>{numbers}</text>'
+    )

@@ -1,0 +1,86 @@
+"""What each limit closes, and what one more grade of a temporary one would open."""
+
+from typing import Any
+
+import numpy as np
+
+from amvel.case import read_case
+from amvel.engine import Engine
+from amvel.safety import CONTEXTS, Draft, Limit
+from amvel.safety.table import Flags
+
+
+def effects(engine: Engine) -> dict[str, dict[str, Any]]:
+    """Per limit id: steps it closes, steps that only it closes, and steps that the next grade opens."""
+    broken = {
+        (x.id, c): engine.table.breaks(x, c)
+        for x in engine.envelope.limits
+        if x.strength != "caution"
+        for c in CONTEXTS
+    }
+    nothing = np.zeros(len(engine.table.labels), dtype=bool)
+    count = {c: np.sum([nothing, *(b for (_, k), b in broken.items() if k == c)], axis=0) for c in CONTEXTS}
+    out: dict[str, dict[str, Any]] = {}
+    for x in engine.envelope.limits:
+        if x.strength == "caution":
+            continue
+        closes: Flags = np.logical_or.reduce([broken[x.id, c] for c in CONTEXTS])
+        alone: Flags = np.logical_or.reduce([broken[x.id, c] & (count[c] == 1) for c in CONTEXTS])
+        out[x.id] = {
+            "closes": _labels(engine, closes),
+            "alone": _labels(engine, alone),
+            "next_grade_opens": next_grade_opens(engine, x) if x.grades else [],
+        }
+    return out
+
+
+def _labels(engine: Engine, flags: Flags) -> list[str]:
+    return sorted({label for label, flag in zip(engine.table.labels, flags, strict=True) if flag})
+
+
+def next_grade_opens(engine: Engine, limit: Limit) -> list[str]:
+    """Steps that would be admissible as they are if a review of this limit passed today."""
+    rule = limit.id.split(".")[0]
+    data = engine.case.model_dump(mode="json")
+    review = {
+        "rule": rule,
+        "on": engine.case.as_of.isoformat(),
+        "done_strongly": True,
+        "confidence_0_to_10": 10,
+        "next_day_flare": False,
+    }
+    trial = Engine(read_case({**data, "reviews": [*data["reviews"], review]}))
+    opened = np.zeros(len(engine.table.labels), dtype=bool)
+    for c in CONTEXTS:
+        opened |= engine.table.allowed(trial.envelope, c) & ~engine.table.allowed(engine.envelope, c)
+    return _labels(engine, opened)
+
+
+def compare_limits(before: Engine, now: Engine) -> list[dict[str, Any]]:
+    """Limits that came, went or moved between two states of one client."""
+    old, new = before.envelope.by_id, now.envelope.by_id
+    out = [{"id": i, "change": "new", "says": x.says(), "was": ""} for i, x in new.items() if i not in old]
+    out += [{"id": i, "change": "gone", "says": "", "was": x.says()} for i, x in old.items() if i not in new]
+    out += [
+        {"id": i, "change": "moved", "says": x.says(), "was": old[i].says()}
+        for i, x in new.items()
+        if i in old and (old[i].bound, old[i].strength) != (x.bound, x.strength)
+    ]
+    return out
+
+
+def dry_run(engine: Engine, draft: Draft) -> dict[str, Any] | None:
+    """What a changed number of the rule-book would do to one client; None when it touches nothing."""
+    trial = Engine(engine.case, draft)
+    moved = compare_limits(engine, trial)
+    if not moved:
+        return None
+    opened, closed = set(), set()
+    for c in CONTEXTS:
+        before, after = engine.table.allowed(engine.envelope, c), engine.table.allowed(trial.envelope, c)
+        opened |= set(_labels(engine, after & ~before))
+        closed |= set(_labels(engine, before & ~after))
+    return {"limits": moved, "opens": sorted(opened), "closes": sorted(closed)}
+
+
+__all__ = ["compare_limits", "dry_run", "effects", "next_grade_opens"]

@@ -1,0 +1,25 @@
+<script setup lang="ts">
+import { ref, watch } from 'vue'
+import type { HistoryEntry } from '../../api/types'
+import { say } from '../../i18n'
+import type { MessageKey } from '../../i18n'
+import { useClient } from '../../stores/client'
+
+const client = useClient()
+const entries = ref<HistoryEntry[]>()
+watch(() => client.view?.revision, async () => {
+  entries.value = await client.history().catch(() => [])
+}, { immediate: true })
+</script>
+
+<template>
+  <p v-if="!entries" class="soft">{{ say('app.loading') }}</p>
+  <ol class="history">
+    <li v-for="e in entries" :key="e.revision"><b>{{ e.reason }}</b> <span class="soft small">{{ e.on.slice(0, 16).replace('T', ' ') }} · {{ e.by }}</span>
+      <p v-for="m in e.limits" :key="m.id" class="small"><span class="tag">{{ say(`moved.${m.change}` as MessageKey) }}</span> {{ m.was }}<template v-if="m.change === 'moved'"> → </template>{{ m.says }}</p></li>
+  </ol>
+</template>
+
+<style scoped>
+.history { list-style: none; margin: 0; padding: 0; display: grid; gap: 12px; } .history li { border-left: 4px solid var(--line); padding-left: 12px; display: grid; gap: 4px; }
+</style>

@@ -1,0 +1,55 @@
+<script setup lang="ts">
+import { reactive, ref } from 'vue'
+import { Refused } from '../../api/client'
+import { say } from '../../i18n'
+import type { MessageKey } from '../../i18n'
+import { useClient } from '../../stores/client'
+
+const client = useClient()
+const emit = defineEmits<{ kept: [] }>()
+const POSITIONS = ['floor', 'lying_flat', 'face_down', 'left_side', 'right_side', 'kneeling', 'sitting_unsupported', 'standing'] as const
+const WAYS = ['words', 'showing', 'touch', 'pictures', 'rhythm'] as const
+const DISLIKES = ['touch', 'bands', 'noise', 'lying_flat', 'closed_eyes'] as const
+const tolerates = reactive({ ...client.view!.case.tolerates })
+const ways = reactive({ by: [...client.view!.case.understanding.by], dislikes: [...client.view!.case.understanding.dislikes] })
+const failed = ref('')
+
+function flip(list: string[], value: string): void {
+  const at = list.indexOf(value)
+  if (at >= 0) list.splice(at, 1)
+  else list.push(value)
+}
+async function keep(): Promise<void> {
+  failed.value = ''
+  try {
+    await client.keep({ tolerates, understanding: ways }, 'positions and ways')
+    emit('kept')
+  } catch (error) {
+    failed.value = error instanceof Refused ? error.message : say('app.failed')
+  }
+}
+</script>
+
+<template>
+  <section class="sheet stack">
+    <h2>{{ say('story.positions') }}</h2><p class="soft">{{ say('story.positionsLead') }}</p>
+    <div class="grid">
+      <div v-for="name in POSITIONS" :key="name" class="line">
+        <span :id="`position-${name}`">{{ say(`position.${name}` as MessageKey) }}</span>
+        <el-radio-group v-model="tolerates[name]" :aria-labelledby="`position-${name}`"><el-radio-button value="yes" :label="say('story.yes')" /><el-radio-button value="no" :label="say('story.no')" /><el-radio-button value="unknown" :label="say('story.unknown')" /></el-radio-group>
+      </div>
+      <div class="line"><span id="position-bed">{{ say('position.bed_transfer') }}</span>
+        <el-radio-group v-model="tolerates.bed_transfer" aria-labelledby="position-bed"><el-radio-button v-for="v in ['alone', 'with_help', 'hoist', 'unknown']" :key="v" :value="v" :label="say(`transfer.${v}` as MessageKey)" /></el-radio-group></div>
+    </div>
+    <h3>{{ say('story.ways') }}</h3>
+    <div class="row"><button v-for="w in WAYS" :key="w" type="button" class="quiet-action" :aria-pressed="ways.by.includes(w)" @click="flip(ways.by, w)">{{ say(`way.${w}` as MessageKey) }}</button></div>
+    <h3>{{ say('story.dislikes') }}</h3>
+    <div class="row"><button v-for="w in DISLIKES" :key="w" type="button" class="quiet-action" :aria-pressed="ways.dislikes.includes(w)" @click="flip(ways.dislikes, w)">{{ say(`dislike.${w}` as MessageKey) }}</button></div>
+    <p v-if="failed" role="alert" class="bad">{{ failed }}</p>
+    <div><button type="button" class="main-action" @click="keep">{{ say('story.save') }}</button></div>
+  </section>
+</template>
+
+<style scoped>
+.sheet { padding: var(--space-5); } .grid { display: grid; gap: 8px; } .line { display: flex; justify-content: space-between; align-items: center; gap: var(--space-3); flex-wrap: wrap; } .bad { color: var(--brick); }
+</style>

@@ -68,7 +68,7 @@ def _line(client: Client, revision: CaseRevision) -> dict[str, Any]:
         "action": action,
         "tone": tone,
         "visit_at": client.visit_at.strftime("%H:%M") if client.visit_at else None,
-        "conditions": sorted({c.kind.replace("_", " ") for c in engine.case.conditions}),
+        "conditions": sorted({c.TITLE for c in engine.case.conditions}),
     }
 
 

@@ -20,7 +20,8 @@ ViewName = Literal["side", "front", "above"]
 AVAILABLE, FREE, LOADED, TIGHT = "#B9C4BF", "#8FBFBD", "#2F6F73", "#9A3B26"
 _FACING_UP = View((0, -1, 0), (1, 0, 0), (0, 0, 1))  # from above, the person looking up the page
 _VIEWS: dict[str, View] = {"side": FROM_LEFT, "front": FROM_FRONT, "above": _FACING_UP}
-_LABEL_CM = 40.0
+_LABEL_CM = 56.0
+_SHOWN_FROM = 0.22  # of stature: feet and shins carry no range here
 
 
 @dataclass(frozen=True)
@@ -57,12 +58,15 @@ def range_figure(body: Anthropometry, view: ViewName, fans: list[Fan]) -> str:
     for fan in fans:
         centre = plane.flat(posed.points[0, skeleton.landmarks.index[fan.at]])
         drawn.append(_fan(fan, centre))
-        corners += [(centre[0] - fan.radius_cm, centre[1]), (centre[0] + fan.radius_cm, centre[1] + 4)]
+        ends = [_at(fan, centre, d, fan.radius_cm) for d in (0.0, fan.available_deg / 2, fan.available_deg)]
+        corners += [(x, -y) for x, y in ends]
     left, right = min(c[0] for c in corners) - _LABEL_CM, max(c[0] for c in corners) + _LABEL_CM
-    low, high = min(c[1] for c in corners) - 4, max(c[1] for c in corners) + 10
+    low, high = min(c[1] for c in corners) - 4, max(c[1] for c in corners) + 14
+    if view != "above":
+        low = _SHOWN_FROM * 100 * body.stature_m
     title = escape({"side": "from the side", "front": "from the front", "above": "from above"}[view])
     return (
-        f'<svg xmlns="http://www.w3.org/2000/svg" viewBox="{left:.1f} {-high:.1f} {right - left:.1f} {high - low:.1f}" role="img" '
+        f'<svg xmlns="http://www.w3.org/2000/svg" preserveAspectRatio="xMidYMax meet" viewBox="{left:.1f} {-high:.1f} {right - left:.1f} {high - low:.1f}" role="img" '
         f'aria-label="{title}"><title>{title}</title><g opacity="0.42">{figure}</g>{"".join(drawn)}</svg>'
     )
 
@@ -107,9 +111,14 @@ def _sector(fan: Fan, centre: tuple[float, float], deg: float, radius: float, st
     return f'<path d="M{centre[0]:.1f} {-centre[1]:.1f}L{ax:.1f} {ay:.1f}A{radius:.1f} {radius:.1f} 0 {large} {sweep} {bx:.1f} {by:.1f}Z" {style}/>'
 
 
+def _short(title: str) -> str:
+    """The side is seen in the picture."""
+    return title.removesuffix(" left").removesuffix(" right")
+
+
 def _label(fan: Fan, centre: tuple[float, float]) -> str:
     narrow = fan.available_deg < 46
-    x, y = _at(fan, centre, fan.available_deg + 6 if narrow else fan.available_deg * 0.55, fan.radius_cm + 3.5)
+    x, y = _at(fan, centre, fan.available_deg + 6 if narrow else fan.available_deg * 0.55, fan.radius_cm + 5)
     anchor = "start" if x >= centre[0] else "end"
     numbers = (
         f"{fan.available_deg:.0f}°"
@@ -119,6 +128,6 @@ def _label(fan: Fan, centre: tuple[float, float]) -> str:
     weight = "700" if fan.tight else "400"
     text = 'font-family="Atkinson Hyperlegible, DejaVu Sans, sans-serif"'
     return (
-        f'<text x="{x:.1f}" y="{y:.1f}" font-size="5.6" text-anchor="{anchor}" fill="{INK}" {text}>{escape(fan.title)}</text>'
-        f'<text x="{x:.1f}" y="{y + 6.4:.1f}" font-size="6.4" font-weight="{weight}" text-anchor="{anchor}" fill="{TIGHT if fan.tight else INK}" {text}>{numbers}</text>'
+        f'<text x="{x:.1f}" y="{y:.1f}" font-size="7.6" text-anchor="{anchor}" fill="{INK}" {text}>{escape(_short(fan.title))}</text>'
+        f'<text x="{x:.1f}" y="{y + 9:.1f}" font-size="9" font-weight="{weight}" text-anchor="{anchor}" fill="{TIGHT if fan.tight else INK}" {text}>{numbers}</text>'
     )

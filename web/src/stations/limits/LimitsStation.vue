@@ -31,10 +31,6 @@ watch(() => client.view?.revision, () => void client.askEffects().catch(() => un
       <div class="sheet stack">
         <div class="row spread"><h2>{{ say('limits.range') }}</h2><span class="row small key"><i class="a" />{{ say('limits.available') }}<i class="f" />{{ say('limits.unloaded') }}<i class="l" />{{ say('limits.loaded') }}<i class="e" />{{ say('limits.edge') }}</span></div>
         <RangeFigures />
-        <details><summary>{{ say('limits.numbers') }}</summary>
-          <table class="numbers"><thead><tr><th>{{ say('limits.what') }}</th><th>{{ say('limits.available') }}</th><th>{{ say('limits.unloaded') }}</th><th>{{ say('limits.loaded') }}</th></tr></thead>
-            <tbody><tr v-for="r in client.view!.ranges" :key="r.id"><td>{{ r.title }}</td><td>{{ Math.round(r.available) }}°</td><td>{{ Math.round(r.free) }}°</td><td :class="{ tight: r.loaded < r.available }">{{ Math.round(r.loaded) }}°</td></tr></tbody></table>
-        </details>
       </div>
       <div class="sheet stack">
         <h2>{{ say('limits.title') }} <span class="soft">{{ shown.length || '' }}</span></h2>
@@ -83,6 +79,5 @@ watch(() => client.view?.revision, () => void client.askEffects().catch(() => un
 .limit.forbidden { border-left-color: var(--brick); } .limit.forbidden .strength { color: var(--brick); } .limit.caution { border-left-color: var(--straw); } .limit.caution .strength { color: var(--straw); }
 .strength { font-weight: 700; } .says { font-size: 18px; } .tags { display: flex; gap: 6px; } .who { background: var(--straw-wash); } .more { margin: 6px 0 10px 20px; } .why { margin: 0 0 8px; display: grid; grid-template-columns: 120px 1fr; gap: 4px 14px; } .why dt { font-weight: 700; } .why dd { margin: 0; }
 .refer { border-color: var(--straw); background: var(--straw-wash); } summary { min-height: 44px; display: flex; align-items: center; cursor: pointer; text-decoration: underline dotted; } aside .main-action { justify-content: center; }
-.numbers { border-collapse: collapse; width: 100%; max-width: 560px; } .numbers th, .numbers td { text-align: right; padding: 6px 10px; border-bottom: 1px solid var(--line); } .numbers th:first-child, .numbers td:first-child { text-align: left; } .tight { font-weight: 700; color: var(--brick); }
 @media (max-width: 1100px) { .limits { grid-template-columns: 1fr; } }
 </style>

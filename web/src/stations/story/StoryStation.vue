@@ -71,7 +71,7 @@ const title = (p: string) => say(`story.${p}` as MessageKey)
         <p v-if="consent">{{ say('story.consentDone', { day: consent.on }) }}</p>
         <div class="row"><button type="button" class="main-action" @click="giveConsent('client')">{{ say('story.byClient') }}</button><button type="button" class="quiet-action" @click="giveConsent('proxy')">{{ say('story.byProxy') }}</button></div>
       </section>
-      <StopSigns v-else-if="part === 'stops'" :key="client.view!.revision" @kept="part = 'known'" />
+      <StopSigns v-else-if="part === 'stops'" @kept="part = 'known'" />
       <section v-else-if="part === 'known'" class="sheet stack">
         <div class="row spread"><h2>{{ say('story.known') }}</h2><el-input v-model="typed" class="find" clearable :placeholder="say('story.findCondition')" :aria-label="say('story.findCondition')" /></div>
         <div v-for="(c, i) in conditions" :key="i" ref="newest"><ConditionCard v-if="formOf(c.kind)" :model-value="c" :form="formOf(c.kind)!" :today="today" @update:model-value="conditions[i] = $event" @remove="conditions.splice(i, 1)" /></div>

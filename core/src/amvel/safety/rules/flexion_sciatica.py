@@ -52,7 +52,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
             "grade": way.grade,
             "grades": len(GRADES),
         }
-        due = f" (grade {way.grade + 1} of {len(GRADES)}: {name})" + (" Review is due." if way.overdue else "")
+        due = f" (grade {way.grade + 1} of {len(GRADES)}: {name})" + (". Review is due." if way.overdue else "")
         for id, quantity, bound, why in (
             ("loaded_flexion", "loaded_trunk_flexion_deg", loaded, "bending forward provokes the leg pain"),
             ("held_flexion", "held_trunk_flexion_deg", held, "held bending provokes the leg pain"),

@@ -1,0 +1,92 @@
+"""Shared by the browser tests: starting Chromium, logging in, filling the core's own forms, checking accessibility."""
+
+from collections.abc import Iterator
+from typing import Any
+
+import pytest
+from playwright.sync_api import Browser, Locator, Page, expect, sync_playwright
+
+from amvel.case import Field
+from tests.conftest import ROOT
+from tests.server.conftest import PASSWORD
+
+FLAGS = [
+    "--no-sandbox",
+    "--disable-gpu",
+    "--disable-quic",
+    "--no-first-run",
+    "--disable-background-networking",
+    "--disable-component-update",
+    "--disable-sync",
+]
+AXE = ROOT / "web" / "node_modules" / "axe-core" / "axe.min.js"
+
+
+@pytest.fixture(scope="module")
+def chromium() -> Iterator[Browser]:
+    with sync_playwright() as p:
+        browser = p.chromium.launch(executable_path="/usr/bin/chromium", args=FLAGS)
+        yield browser
+        browser.close()
+
+
+def open_page(chromium: Browser, url: str) -> Page:
+    context = chromium.new_context(viewport={"width": 1280, "height": 800}, base_url=url)
+    page = context.new_page()
+    page.set_default_timeout(30_000)
+    page.faults = []
+    page.on("pageerror", lambda e: page.faults.append(str(e)))
+    return page
+
+
+@pytest.fixture
+def page(chromium: Browser, live_server) -> Iterator[Page]:
+    page = open_page(chromium, live_server.url)
+    yield page
+    assert page.faults == []
+    page.context.close()
+
+
+def log_in(page: Page) -> None:
+    page.goto("/")
+    page.fill("input[name=username]", "ann")
+    page.fill("input[name=password]", PASSWORD)
+    page.get_by_role("button", name="Come in").click()
+    expect(page.get_by_role("heading", name="Today")).to_be_visible()
+
+
+def no_serious_fault(page: Page, where: str) -> None:
+    """axe-core: nothing of impact serious or critical."""
+    page.evaluate(AXE.read_text())
+    found = page.evaluate("axe.run(document, {resultTypes: ['violations']})")
+    bad = [
+        (v["id"], [n["target"] for n in v["nodes"]][:3])
+        for v in found["violations"]
+        if v["impact"] in ("serious", "critical")
+    ]
+    assert not bad, (where, bad)
+
+
+def fill(scope: Locator, field: Field, value: Any) -> None:
+    """One entry of a form, the way a person would."""
+    entry = scope.locator(".entry", has=scope.page.get_by_text(field.title, exact=False)).filter(
+        has_text=field.title
+    )
+    own = entry.first
+    words = dict(field.choices)
+    if field.kind == "choice" and len(field.choices) <= 6:
+        own.get_by_text(words[str(value)], exact=True).click()
+    elif field.kind == "choice":
+        own.locator(".el-select").click()
+        scope.page.get_by_role("option", name=words[str(value)], exact=True).click()
+    elif field.kind == "choices":
+        for v in value:
+            own.get_by_role("button", name=words[v], exact=True).click()
+    elif field.kind == "yes_no":
+        own.get_by_text("Yes" if value else "No", exact=True).click()
+    elif field.kind == "date":
+        own.locator("input[type=date]").fill(str(value))
+        own.locator("input[type=date]").dispatch_event("change")
+    else:
+        own.locator("input").fill(f"{value:g}" if isinstance(value, float) else str(value))
+        own.locator("input").press("Tab")

@@ -1,0 +1,84 @@
+"""Two devices, one client: a stop sign on one closes the other; a review opens one grade and the history shows it."""
+
+import pytest
+from playwright.sync_api import Browser, Page, expect
+
+from clients.casework import create_client
+from programmes.building import build
+from tests.browser.driving import chromium, log_in, no_serious_fault, open_page, page
+from tests.server.conftest import today_case, user_of
+
+__all__ = ["chromium", "page"]
+pytestmark = pytest.mark.django_db(transaction=True)
+
+
+def test_a_stop_sign_on_one_device_closes_the_programme_on_the_other(
+    chromium: Browser, page: Page, live_server
+) -> None:
+    user = user_of("ann")
+    client = create_client(user, today_case("low-bone-mass"))
+    build(client, user, "home", 15)
+    log_in(page)
+    page.goto(f"/client/{client.pk}/programme")
+    expect(page.locator(".move").first).to_be_visible(timeout=60_000)
+    other = open_page(chromium, live_server.url)
+    log_in(other)
+    other.goto(f"/client/{client.pk}/story")
+    other.get_by_role("button", name="Stop signs").click()
+    other.get_by_role("button", name="Ask again").click()
+    other.get_by_role("button", name="Chest pain or pressure").click()
+    other.get_by_role("button", name="Record 1 stop sign(s)").click()
+    expect(other.get_by_role("alert").first).to_contain_text("emergency number")
+    expect(page.get_by_text("A stop sign stands.").first).to_be_visible(timeout=8_000)
+    expect(page.locator(".move")).to_have_count(0)
+    other.context.close()
+
+
+def test_a_review_opens_the_next_grade_and_the_history_shows_it(page: Page) -> None:
+    user = user_of("ann")
+    client = create_client(user, today_case("sciatica"))
+    log_in(page)
+    page.goto(f"/client/{client.pk}/limits")
+    page.locator(".says").get_by_text("rounding without load at most 10°", exact=True).click()
+    form = page.locator("form.review")
+    expect(form.get_by_text("Grade 1 of 5")).to_be_visible()
+    form.get_by_role("radiogroup", name="Done strongly").get_by_text("Yes").click()
+    form.get_by_role("radiogroup", name="A flare the next day").get_by_text("No").click()
+    form.get_by_role("button", name="Keep the review").click()
+    expect(page.locator(".says").get_by_text("rounding without load at most 20°", exact=True)).to_be_visible()
+    expect(page.locator(".says").get_by_text("rounding under load at most 10°", exact=True)).to_be_visible()
+    page.get_by_role("button", name="History").click()
+    entry = page.locator(".history li").first
+    expect(entry).to_contain_text("review: flexion sciatica")
+    expect(entry).to_contain_text("rounding without load at most 10° → rounding without load at most 20°")
+    no_serious_fault(page, "limits with history")
+
+
+def test_a_clinicians_word_clears_what_waits_for_it(page: Page) -> None:
+    user = user_of("ann")
+    client = create_client(user, today_case("heart-operation"))
+    log_in(page)
+    page.goto(f"/client/{client.pk}/limits")
+    row = page.locator(".refer .row", has_text="Breastbone opened")
+    row.get_by_role("button", name="Record").click()
+    page.fill("input[name=word-name]", "Dr. Wend")
+    page.fill("input[name=word-role]", "surgeon")
+    page.get_by_role("button", name="Keep this word").click()
+    expect(row).to_have_count(0)
+
+
+def test_the_rule_book_tries_a_number_on_every_client(page: Page) -> None:
+    user = user_of("ann")
+    create_client(user, today_case("low-bone-mass"))
+    create_client(user, today_case("sciatica"))
+    log_in(page)
+    page.get_by_role("link", name="Rule-book").click()
+    page.get_by_placeholder("Find a rule").fill("fragility")
+    page.get_by_role("button", name="Low bone mass and fragility fracture").click()
+    no_serious_fault(page, "rule-book")
+    page.get_by_role("button", name="Try another").first.click()
+    page.locator(".trial input").fill("35")
+    page.locator(".trial input").press("Tab")
+    page.get_by_role("button", name="Try it on every client").click()
+    expect(page.get_by_text("1 of 2 clients would be touched")).to_be_visible(timeout=60_000)
+    expect(page.locator(".touched")).to_contain_text("Orla Brandt")

@@ -1,14 +1,18 @@
 """What things cost against each other, as ratios in one run; absolute times wander on shared machines."""
 
+import random
 import statistics
 from collections.abc import Callable
 from time import perf_counter
 
 from amvel.body import Measures, healthy, measure
-from amvel.case import read_case
+from amvel.case import CONDITIONS, read_case
+from amvel.case.results.ranges import Range
+from amvel.engine import Engine
 from amvel.movements import Profiler, Request, all_steps
-from amvel.safety import CONTEXTS, check, envelope, sides_of
-from amvel.screening import find_out
+from amvel.planning.next_test import due_tests
+from amvel.safety import CONTEXTS, Table, envelope, sides_of
+from amvel.screening import find_out, test_library
 
 RUNS = 3
 
@@ -46,13 +50,68 @@ def changed_limit() -> float:
     person = {"birth_date": "1950-01-01", "sex": "female", "stature_cm": 165, "mass_kg": 62}
     case = read_case({"as_of": "2026-11-24", "person": person})
 
+    table = Table(profiles)
+    for context in CONTEXTS:
+        table.allowed(envelope(find_out(case)), context)
+
     def judge_again() -> None:
         bounds = envelope(find_out(case))
-        for p in profiles:
-            for context in CONTEXTS:
-                check(p, bounds, context)
+        for context in CONTEXTS:
+            table.allowed(bounds, context)
 
     return seconds(judge_again)
+
+
+CLIENTS = 8
+
+
+def tests_needed() -> tuple[float, float]:
+    """Median number of tests until the admissible steps equal those after the full battery: adaptive, and in fixed order."""
+    adaptive, fixed = [], []
+    for seed in range(CLIENTS):
+        truth, data = a_client(random.Random(seed))
+        final = admissible(Engine(read_case({**data, "tests": [t for ts in truth.values() for t in ts]})))
+        adaptive.append(count_until(final, truth, data, adaptive_order))
+        fixed.append(count_until(final, truth, data, lambda engine, left: list(left)))
+    return statistics.median(adaptive), statistics.median(fixed)
+
+
+def a_client(rng: random.Random) -> tuple[dict, dict]:
+    """Somebody of 60–85 with one condition and a true result for every test that shapes limits but not poses."""
+    kind = rng.choice(sorted(CONDITIONS))
+    born = f"{2026 - rng.randint(60, 85)}-03-01"
+    person = {"birth_date": born, "sex": rng.choice(["female", "male"]), "stature_cm": 165, "mass_kg": 64}
+    condition = {"kind": kind, "noted_on": "2026-11-24", **CONDITIONS[kind].EXAMPLES[0]}
+    data = {"as_of": "2026-11-24", "person": person, "conditions": [condition]}
+    truth = {}
+    for t in test_library().values():
+        if issubclass(t.model, Range) or t.avoid(read_case(data)):
+            continue
+        outcome = rng.choices(t.outcomes, [o.probability for o in t.outcomes])[0]
+        sides = ("left", "right") if t.per_side else (None,)
+        truth[t.id] = [
+            {"test": t.id, "on": "2026-11-24", **({"side": s} if s else {}), **outcome.result} for s in sides
+        ]
+    return truth, data
+
+
+def admissible(engine: Engine) -> tuple:
+    return tuple(tuple(engine.table.allowed(engine.envelope, c)) for c in CONTEXTS)
+
+
+def adaptive_order(engine: Engine, left: dict) -> list[str]:
+    due = [d for d in due_tests(engine) if d.test.id in left]
+    return [d.test.id for d in due if d.test.gate or d.expected > 0] or list(left)
+
+
+def count_until(final: tuple, truth: dict, data: dict, order: Callable[[Engine, dict], list[str]]) -> int:
+    left, done = dict(truth), []
+    while left:
+        engine = Engine(read_case({**data, "tests": done}))
+        if admissible(engine) == final and not any(test_library()[t].gate for t in left):
+            break
+        done = [*done, *left.pop(order(engine, left)[0])]
+    return len(truth) - len(left)
 
 
 def main() -> None:
@@ -66,6 +125,10 @@ def main() -> None:
     )
     print(
         f"library for a new body: whole / half                           {whole / median['half_the_library']:6.2f}  (2 is linear)"
+    )
+    adaptive, fixed = tests_needed()
+    print(
+        f"tests until nothing more changes: adaptive / fixed order        {adaptive / fixed:6.2f}  (aim: 0.5 or less; {adaptive:g} against {fixed:g})"
     )
     print(
         f"a changed limit / a new body                                   {median['changed_limit'] / whole:6.3f}  (aim: 0.01 or less)"

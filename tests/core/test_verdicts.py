@@ -203,10 +203,61 @@ def test_fits_go_in_the_right_direction_and_amount() -> None:
 
 
 def test_next_test_says_why_and_keeps_its_promise() -> None:
-    from amvel.planning.next_test import next_tests
+    """Entering an outcome changes exactly the steps that were promised for it."""
+    from amvel.planning.next_test import due_tests, next_tests
+    from amvel.safety import CONTEXTS
 
     e = engine("knee-and-shoulder")
     found = next_tests(e)
-    assert {t["test"] for t in found} >= {"timed_up_and_go", "four_stage_balance"}
+    assert {t["test"] for t in found} >= {"four_stage_balance", "one_leg_stance"}
     assert all(t["why"] for t in found)
     assert "blood_pressure" not in {t["test"] for t in found}
+    safe = [d for d in due_tests(e) if not d.unsafe]
+    assert [d.expected for d in safe if not d.test.gate] == sorted(
+        (d.expected for d in safe if not d.test.gate), reverse=True
+    )
+    kept = 0
+    for due in safe[:4]:
+        for promise, outcome in zip(due.promises, due.test.outcomes, strict=True):
+            data = e.case.model_dump(mode="json")
+            sides = ("left", "right") if due.test.per_side else (None,)
+            for s in sides:
+                data["tests"].append(
+                    {"test": due.test.id, "on": data["as_of"], **({"side": s} if s else {}), **outcome.result}
+                )
+            after = Engine(read_case(data))
+            changed = set()
+            for c in CONTEXTS:
+                pairs = zip(
+                    e.table.labels,
+                    e.table.allowed(e.envelope, c),
+                    after.table.allowed(after.envelope, c),
+                    strict=True,
+                )
+                changed |= {label for label, was, now in pairs if was != now}
+            assert changed == set(promise.steps), (due.test.id, promise.says)
+            kept += bool(changed)
+    assert kept
+
+
+def test_tests_that_could_hurt_are_left_out_with_a_reason_and_a_way_round() -> None:
+    from amvel.planning.next_test import due_tests
+
+    due = {d.test.id: d for d in due_tests(engine("low-bone-mass"))}
+    assert "osteoporosis" in due["trunk_flexion"].unsafe
+    assert due["trunk_flexion"].test.instead
+    assert not due["wall_to_occiput"].unsafe
+
+
+@pytest.mark.parametrize("birth", ["1996-03-01", "1956-03-01"])
+def test_a_healthy_person_with_a_full_normal_screen_keeps_the_library(birth: str) -> None:
+    """Too strict is a fault too: at 30 and fit at 70 at least 95 % of the steps stay open."""
+    from datetime import date
+
+    from amvel.planning.reach import healthy_case
+
+    e = Engine(read_case(healthy_case(date(2026, 11, 24), date.fromisoformat(birth), [])))
+    for context in ("visit", "home"):
+        allowed = {v.ref for v in e.verdicts if v.context == context and v.allowed}
+        everything = {v.ref for v in e.verdicts}
+        assert len(allowed) >= 0.95 * len(everything), sorted(everything - allowed)

@@ -3,6 +3,7 @@
 import argparse
 import json
 import sys
+from datetime import date
 from pathlib import Path
 from typing import Any
 
@@ -144,6 +145,23 @@ def _next_test(args: argparse.Namespace) -> Any:
     return next_tests(_engine(args.case))
 
 
+def _reach(args: argparse.Namespace) -> None:
+    from amvel.planning.reach import report
+
+    text = report(args.on)
+    if args.output:
+        Path(args.output).write_text(text, encoding="utf-8")
+    else:
+        sys.stdout.write(text)
+
+
+def _day(text: str) -> date:
+    try:
+        return date.fromisoformat(text)
+    except ValueError as error:
+        raise argparse.ArgumentTypeError(f"'{text}' is not a day (YYYY-MM-DD)") from error
+
+
 def _parser() -> argparse.ArgumentParser:
     parser = argparse.ArgumentParser(
         prog="amvel", description="Screen, judge, modify and plan for one client's case."
@@ -163,6 +181,7 @@ def _parser() -> argparse.ArgumentParser:
     add("rules", _rules, "the rule-book").add_argument("--id")
     add("screen", lambda a: answers.screen(_engine(a.case)), "stop signs, findings, limits", case=True)
     p = add("judge", _judge, "verdict on every step", case=True)
+    p.add_argument("--all", action="store_true", help="every family and step (the default)")
     p.add_argument("--family")
     p.add_argument("--step")
     p.add_argument("--context", choices=("visit", "home"))
@@ -170,6 +189,9 @@ def _parser() -> argparse.ArgumentParser:
     p.add_argument("--minutes", type=_minutes)
     p.add_argument("--context", choices=("visit", "home"), default="home")
     add("next-test", _next_test, "which test would decide most", case=True)
+    p = add("reach", _reach, "how much of the library each condition leaves (Markdown)")
+    p.add_argument("--on", type=_day, required=True, help="the day to reckon with, YYYY-MM-DD")
+    p.add_argument("-o", "--output")
     for name, run, about in (
         ("profile", _profile, "the demand profile of a step"),
         ("figure", _figure, "the drawing of a step"),

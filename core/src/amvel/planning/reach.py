@@ -1,0 +1,138 @@
+"""How much of the library each single condition leaves, and whether every function keeps two admissible steps."""
+
+from collections import Counter
+from dataclasses import dataclass
+from datetime import date
+from typing import Any
+
+from amvel.case import CONDITIONS, read_case
+from amvel.engine import Engine
+from amvel.movements import PURPOSES, find
+from amvel.safety import AS_IS, EXCLUDED, MODIFIED, Verdict
+from amvel.screening import test_library
+
+ENOUGH = 2  # admissible steps per function
+SERVES = 0.3  # purpose weight from which a step serves a function
+# The functions that every condition should keep (job, § 1); those without a purpose yet are listed as such.
+FUNCTIONS = (
+    "breath",
+    "deep_control",
+    "resist_extension",
+    "turning",
+    "side_bend",
+    "hip_out",
+    "hip_back",
+    "upper_back",
+    "balance",
+    "foot",
+)
+
+
+@dataclass(frozen=True)
+class Reached:
+    """One condition: steps as is, changed and out in the visit, and functions with fewer than two steps, with why."""
+
+    title: str
+    as_is: int
+    modified: int
+    out: int
+    thin: dict[str, str]
+
+
+def healthy_case(as_of: date, birth: date, conditions: list[dict[str, Any]]) -> dict[str, Any]:
+    """A person with a full, normal screen: every test at its first, benign outcome, daily positions reached."""
+    tests = []
+    for t in test_library().values():
+        for side in ("left", "right") if t.per_side else (None,):
+            tests.append(
+                {
+                    "test": t.id,
+                    "on": as_of.isoformat(),
+                    **({"side": side} if side else {}),
+                    **t.outcomes[0].result,
+                }
+            )
+    healthy = {"deg"}
+    for entry in tests:
+        if healthy & set(entry):
+            entry["deg"] = _full_range(entry["test"], entry["deg"])
+    return {
+        "as_of": as_of.isoformat(),
+        "person": {"birth_date": birth.isoformat(), "sex": "female", "stature_cm": 165, "mass_kg": 63},
+        "consent": {"on": as_of.isoformat(), "given_by": "client", "capacity_confirmed": True},
+        "stop_signs": {"asked_on": as_of.isoformat()},
+        "conditions": conditions,
+        "tests": tests,
+        "room": {
+            "seats": [{"name": "chair", "height_cm": 43, "arms": True}],
+            "worktop": True,
+            "floor_mat": True,
+        },
+        "tolerates": {"floor": "yes", "lying_flat": "yes", "face_down": "yes"},
+    }
+
+
+def _full_range(test: str, deg: float) -> float:
+    from amvel.body import HEALTHY_DEG
+
+    return HEALTHY_DEG.get(test, deg)
+
+
+def reach(as_of: date) -> dict[str, Reached]:
+    """Every condition by its own first example, in a woman of 60 with a normal screen; 'none' is nobody's condition."""
+    birth = date(as_of.year - 60, 3, 1)
+    rows = {"none": _row("No condition", Engine(read_case(healthy_case(as_of, birth, []))))}
+    for kind, model in CONDITIONS.items():
+        condition = {"kind": kind, "noted_on": as_of.isoformat(), **model.EXAMPLES[0]}
+        engine = Engine(read_case(healthy_case(as_of, _birth(kind, as_of, birth), [condition])))
+        rows[kind] = _row(model.TITLE, engine)
+    return rows
+
+
+def _birth(kind: str, as_of: date, usual: date) -> date:
+    return date(as_of.year - 32, 3, 1) if kind in ("pregnancy", "after_birth") else usual
+
+
+def _row(title: str, engine: Engine) -> Reached:
+    verdicts = engine.judge(contexts=("visit",))
+    worst: dict[str, str] = {}
+    order = (AS_IS, MODIFIED, EXCLUDED)
+    for v in verdicts:
+        kind = v.verdict if v.verdict in order else MODIFIED
+        worst[v.ref] = max(worst.get(v.ref, AS_IS), kind, key=order.index)
+    count = Counter(worst.values())
+    return Reached(title, count[AS_IS], count[MODIFIED], count[EXCLUDED], _thin(verdicts, worst))
+
+
+def _thin(verdicts: list[Verdict], worst: dict[str, str]) -> dict[str, str]:
+    out = {}
+    for function in FUNCTIONS:
+        if function not in PURPOSES:
+            out[function] = "the library has no step for it yet"
+            continue
+        serving = [r for r in worst if find(r)[1].purposes.get(function, 0) >= SERVES]
+        left = [r for r in serving if worst[r] != EXCLUDED]
+        if len(left) < ENOUGH:
+            limits = sorted(
+                {b.limit.says() for v in verdicts if v.ref in serving and not v.allowed for b in v.reasons}
+            )
+            out[function] = "; ".join(limits) if limits else f"the library has {len(serving)} step(s) for it"
+    return out
+
+
+def report(as_of: date) -> str:
+    """The table as Markdown."""
+    lines = [
+        "# Reach of the rule-book",
+        "",
+        "How many steps of the library each single condition leaves as they are, changed or out, in a supervised visit: a woman of 60",
+        "(32 for pregnancy and birth) with a full, normal screen and the condition's own first example. Functions with fewer than two",
+        "admissible steps stand with the limits in the way. Made by `./amvel reach`.",
+        "",
+        "| condition | as is | changed | out | functions with fewer than two steps |",
+        "|---|--:|--:|--:|---|",
+    ]
+    for r in reach(as_of).values():
+        thin = "; ".join(f"**{k.replace('_', ' ')}**: {v}" for k, v in r.thin.items()) or "—"
+        lines.append(f"| {r.title} | {r.as_is} | {r.modified} | {r.out} | {thin} |")
+    return "\n".join(lines) + "\n"

@@ -1,5 +1,6 @@
 """Clients: the day, the story, the tests, the limits."""
 
+from datetime import date
 from itertools import zip_longest
 from typing import Any
 
@@ -10,11 +11,12 @@ from pydantic import Field
 
 from amvel import answers
 from amvel.fitting import fits, refused_seats
+from amvel.movements import find
 from amvel.movements.range_figure import range_figure
 from amvel.planning.effects import compare_limits, effects
 from amvel.safety.permitted import all_ranges, fans
 from api.access import client_of
-from api.problems import PROBLEMS
+from api.problems import PROBLEMS, problem
 from clients.casework import (
     SECTIONS,
     before_today,
@@ -162,6 +164,59 @@ def add_test(request: HttpRequest, client_id: str, body: NewTest):
         body.base_revision,
         {"tests": [*tests, body.result]},
         f"test: {body.result.get('test', '?')}",
+    )
+    return view(client)
+
+
+class NewOverride(Schema):
+    """Open one limit for one step and side until a day. A clinician's is recorded with the clinician's name."""
+
+    base_revision: int = Field(ge=1)
+    limit_id: str
+    step: str
+    side: str = Field(pattern="^(left|right|both)$")
+    role: str = Field(pattern="^(specialist|clinician)$")
+    clinician: str = Field(default="", max_length=120)
+    reason: str = Field(min_length=5, max_length=300)
+    expires_on: date
+
+
+@router.post("/clients/{client_id}/overrides", response={200: ClientView, **PROBLEMS})
+def add_override(request: HttpRequest, client_id: str, body: NewOverride):
+    """A specialist's override carries the name of who is logged in; 'forbidden' yields only to a clinician's recorded word."""
+    client = client_of(request, client_id)
+    newest = client.latest()
+    engine = engine_of(newest)
+    limit = engine.envelope.by_id.get(body.limit_id)
+    find(body.step)
+    if limit is None:
+        raise Http404
+    if limit.strength == "forbidden" and body.role != "clinician":
+        return problem(
+            409, "Only a clinician's word opens this", f"{limit.says()} is forbidden: {limit.reason}"
+        )
+    by = request.user.get_full_name() or request.user.username
+    if body.role == "clinician":
+        if len(body.clinician.strip()) < 2:
+            return problem(422, "The request is refused", "clinician: name who said it")
+        by = f"{body.clinician.strip()} (recorded by {by})"
+    entry = {
+        "limit_id": body.limit_id,
+        "step": body.step,
+        "side": body.side,
+        "by": by,
+        "role": body.role,
+        "reason": body.reason,
+        "on": engine.case.as_of.isoformat(),
+        "expires_on": body.expires_on.isoformat(),
+    }
+    overrides = newest.data.get("overrides", [])
+    change(
+        request.user,
+        client,
+        body.base_revision,
+        {"overrides": [*overrides, entry]},
+        f"override: {limit.says()}, {body.step}",
     )
     return view(client)
 

@@ -21,7 +21,6 @@ SECTIONS = (
     "room",
     "tolerates",
     "wishes",
-    "overrides",
     "understanding",
     "clinician_words",
     "own_limits",

@@ -168,6 +168,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/clients/{client_id}/overrides": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Add Override
+         * @description A specialist's override carries the name of who is logged in; 'forbidden' yields only to a clinician's recorded word.
+         */
+        post: operations["api_clients_add_override"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/clients/{client_id}/pulse": {
         parameters: {
             query?: never;
@@ -660,6 +680,34 @@ export interface components {
             result: {
                 [key: string]: unknown;
             };
+        };
+        /**
+         * NewOverride
+         * @description Open one limit for one step and side until a day. A clinician's is recorded with the clinician's name.
+         */
+        NewOverride: {
+            /** Base Revision */
+            base_revision: number;
+            /** Limit Id */
+            limit_id: string;
+            /** Step */
+            step: string;
+            /** Side */
+            side: string;
+            /** Role */
+            role: string;
+            /**
+             * Clinician
+             * @default
+             */
+            clinician: string;
+            /** Reason */
+            reason: string;
+            /**
+             * Expires On
+             * Format: date
+             */
+            expires_on: string;
         };
         /**
          * Pulse
@@ -1302,6 +1350,95 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["NewTest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClientView"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    api_clients_add_override: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewOverride"];
             };
         };
         responses: {

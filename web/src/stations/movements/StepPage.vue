@@ -7,6 +7,7 @@ import { say } from '../../i18n'
 import { useClient } from '../../stores/client'
 import VerdictMark from '../../parts/VerdictMark.vue'
 import { demandLines } from './demandLines'
+import OverrideForm from './OverrideForm.vue'
 
 const props = defineProps<{ movement: Movement; verdicts: Verdict[]; context: 'visit' | 'home' }>()
 const emit = defineEmits<{ close: []; go: [ref: string] }>()
@@ -17,6 +18,7 @@ const values = reactive<Record<string, number | string>>({})
 const tried = ref<Tried>()
 const failed = ref('')
 const lines = computed(() => (tried.value ? demandLines(tried.value.profile.peaks, client.view!.screen.limits) : []))
+const opening = ref('')
 let asked = 0
 
 async function attempt(): Promise<void> {
@@ -53,7 +55,8 @@ watch(() => [props.movement, side.value], () => {
         <div class="row spread"><VerdictMark v-if="tried" :verdict="tried.verdict.verdict" /><el-radio-group v-if="movement.sides" v-model="side" :aria-label="say('movements.side')"><el-radio-button value="left" :label="say('measure.left')" /><el-radio-button value="right" :label="say('measure.right')" /></el-radio-group></div>
         <p v-for="c in tried?.verdict.changes" :key="c.says" class="changed">{{ c.says }}</p>
         <div v-if="tried?.verdict.reasons.length || tried?.verdict.fault" class="stack reasons"><h3>{{ say('movements.reasons') }}</h3>
-          <p v-for="r in tried.verdict.reasons" :key="r.limit + r.quantity"><b>{{ r.says }}, here {{ r.value }}</b><br />{{ r.reason }}<br /><span class="soft small">{{ r.source }}</span></p><p v-if="tried.verdict.fault">{{ tried.verdict.fault }}</p></div>
+          <p v-for="r in tried.verdict.reasons" :key="r.limit + r.quantity"><b>{{ r.says }}, here {{ r.value }}</b><br />{{ r.reason }}<br /><span class="soft small">{{ r.source }}</span> <button type="button" class="quiet-action" :aria-expanded="opening === r.limit" @click="opening = opening === r.limit ? '' : r.limit">{{ say('override.open') }}</button></p>
+          <OverrideForm v-if="tried.verdict.reasons.some((r) => r.limit === opening)" :key="opening" :breach="tried.verdict.reasons.find((r) => r.limit === opening)!" :step="`${movement.family}/${movement.step}`" :side="side" @kept="opening = ''; attempt()" /><p v-if="tried.verdict.fault">{{ tried.verdict.fault }}</p></div>
         <div v-if="verdict.instead.length" class="row"><h3>{{ say('movements.instead') }}</h3><button v-for="i in verdict.instead" :key="i" type="button" class="quiet-action" @click="emit('go', i)">{{ i.replace('/', ': ').replaceAll('_', ' ') }}</button></div>
         <div v-if="movement.parameters.length" class="try stack"><h3>{{ say('movements.try') }}</h3>
           <label v-for="p in movement.parameters" :key="p.id" class="slider"><span class="row spread"><span>{{ p.title }}</span><b>{{ values[p.id] }} {{ p.unit }}</b></span>

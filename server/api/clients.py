@@ -23,8 +23,8 @@ from clients.casework import (
     case_data,
     change,
     create_client,
+    due_tests_of,
     engine_of,
-    judgement,
     refuse_while_stopped,
 )
 from clients.models import CaseRevision, Client
@@ -310,4 +310,4 @@ class DueTests(Schema):
 def due_tests(request: HttpRequest, client_id: str):
     """Which test would decide most, with the number."""
     client = client_of(request, client_id)
-    return {"tests": judgement(client, engine_of(client.latest())).next_tests}
+    return {"tests": due_tests_of(client, engine_of(client.latest()))}

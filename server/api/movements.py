@@ -13,7 +13,7 @@ from amvel.movements.figure import figure
 from amvel.safety import judge_one, sides_of
 from api.access import client_of
 from api.problems import PROBLEMS, problem
-from clients.casework import engine_of, judgement
+from clients.casework import engine_of, verdicts_of
 
 router = Router(tags=["movements"])
 
@@ -26,7 +26,7 @@ class Verdicts(Schema):
 def verdicts(request: HttpRequest, client_id: str):
     """Every step, side and context with its verdict and reasons."""
     client = client_of(request, client_id)
-    return {"verdicts": judgement(client, engine_of(client.latest())).verdicts}
+    return {"verdicts": verdicts_of(client, engine_of(client.latest()))}
 
 
 class Try(Schema):

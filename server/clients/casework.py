@@ -95,17 +95,26 @@ def _store(client: Client, number: int, data: dict[str, Any], reason: str, user:
     )
 
 
-def judgement(client: Client, engine: Engine) -> Judgement:
-    """Verdicts and due tests, from the store when this very case was judged before."""
-    found = Judgement.objects.filter(organisation=client.organisation, digest=engine.digest).first()
-    if found is not None:
-        return found
-    verdicts = [answers.verdict_data(v) for v in engine.verdicts]
-    return Judgement.objects.get_or_create(
-        organisation=client.organisation,
-        digest=engine.digest,
-        defaults={"verdicts": verdicts, "next_tests": next_tests(engine)},
-    )[0]
+def _judgement(client: Client, engine: Engine) -> Judgement:
+    return Judgement.objects.get_or_create(organisation=client.organisation, digest=engine.digest)[0]
+
+
+def verdicts_of(client: Client, engine: Engine) -> list[dict[str, Any]]:
+    """Every verdict as data, from the store when this very case was judged before."""
+    stored = _judgement(client, engine)
+    if stored.verdicts is None:
+        stored.verdicts = [answers.verdict_data(v) for v in engine.verdicts]
+        stored.save(update_fields=["verdicts"])
+    return stored.verdicts
+
+
+def due_tests_of(client: Client, engine: Engine) -> list[dict[str, Any]]:
+    """The tests that are due as data, from the store when this very case was asked about before."""
+    stored = _judgement(client, engine)
+    if stored.next_tests is None:
+        stored.next_tests = next_tests(engine)
+        stored.save(update_fields=["next_tests"])
+    return stored.next_tests
 
 
 def before_today(client: Client) -> CaseRevision | None:

@@ -55,8 +55,8 @@ class Judgement(models.Model):
 
     organisation = models.ForeignKey(Organisation, on_delete=models.CASCADE)
     digest = models.CharField(max_length=40)
-    verdicts = models.JSONField()
-    next_tests = models.JSONField()
+    verdicts = models.JSONField(null=True)
+    next_tests = models.JSONField(null=True)
     created_at = models.DateTimeField(auto_now_add=True)
 
     class Meta:

@@ -78,7 +78,9 @@ def fill(scope: Locator, field: Field, value: Any) -> None:
         own.get_by_text(words[str(value)], exact=True).click()
     elif field.kind == "choice":
         own.locator(".el-select").click()
-        scope.page.get_by_role("option", name=words[str(value)], exact=True).click()
+        scope.page.get_by_role("listbox", name=field.title, exact=True).get_by_role(
+            "option", name=words[str(value)], exact=True
+        ).click()
     elif field.kind == "choices":
         for v in value:
             own.get_by_role("button", name=words[v], exact=True).click()

@@ -19,6 +19,7 @@ _MAX_ITERATIONS = 70
 _STOP = 1e-7
 _LOOSE = 4.0  # keeps joints that give easily from drifting where nothing holds them
 _RELEASES = 4
+_SHRINK = 0.75  # a batch is cut when this share or less still moves
 
 
 @dataclass
@@ -63,13 +64,14 @@ def solve(skeleton: Skeleton, specs: list[PoseSpec], stops_rad: Stops | list[Sto
     part = state.subset(active)
     for _ in range(_MAX_ITERATIONS):
         moving = part.step() > _STOP
-        if moving.all():
-            continue
-        state.take(active, part)
-        active = active[moving]
-        if not len(active):
-            break
-        part = state.subset(active)
+        part.settled |= ~moving  # they stay where they are, so that the answer does not depend on the batch
+        left = ~part.settled
+        if not left.any() or left.sum() < _SHRINK * len(active):
+            state.take(active, part)
+            active = active[left]
+            if not len(active):
+                break
+            part = state.subset(active)
     if len(active):
         state.take(active, part)
     state.refresh()
@@ -121,6 +123,7 @@ class _State:
         self.rotation = np.array([s.root_rotation for s in specs], dtype=float)
         self.position0, self.rotation0 = self.position.copy(), self.rotation.copy()
         self.damping = np.full(len(specs), 1e-3)
+        self.settled = np.zeros(len(specs), dtype=bool)
         self.refresh()
 
     def refresh(self) -> None:
@@ -134,6 +137,7 @@ class _State:
         part.batch = _Batch(**{name: values[rows] for name, values in vars(self.batch).items()})
         for name in _CARRIED:
             setattr(part, name, getattr(self, name)[rows])
+        part.settled = np.zeros(len(rows), dtype=bool)
         part.refresh()
         return part
 
@@ -221,6 +225,7 @@ class _State:
                 break
             held |= pushed
             delta = self._direction(gradient, hessian, diagonal, held)
+        delta[self.settled] = 0.0
         return self._try(delta)
 
     def _pushed_out(self, delta: Array) -> NDArray[np.bool_]:

@@ -6,8 +6,17 @@ from dataclasses import dataclass, field
 from amvel.body import Anthropometry, Capacities
 from amvel.movements.frames import Frame
 
-POSITIONS = ("on the back", "on the side", "hands and knees", "face down", "sitting", "standing", "at the wall")
-ON_FLOOR = frozenset(("on the back", "on the side", "hands and knees", "face down"))
+POSITIONS = (
+    "on the back",
+    "on the side",
+    "hands and knees",
+    "face down",
+    "kneeling",
+    "sitting",
+    "standing",
+    "at the wall",
+)
+ON_FLOOR = frozenset(("on the back", "on the side", "hands and knees", "face down", "kneeling"))
 PURPOSES = (
     "breath",
     "deep_control",
@@ -22,6 +31,7 @@ PURPOSES = (
     "leg_loading",
     "flexion_strength",
     "hip_bend",
+    "foot",
 )
 
 

@@ -2,12 +2,16 @@
 
 from xml.sax.saxutils import escape
 
+import numpy as np
+
 from amvel.body.figure import FROM_ABOVE, FROM_FRONT, FROM_LEFT, FROM_RIGHT, INK, View, arrow, paint, svg_part
 from amvel.movements.declaration import Family
-from amvel.movements.frames import Surface, other_side
+from amvel.movements.frames import Prop, Surface, other_side
 from amvel.movements.profile import Profile, Profiler
 
+HELD, BAND = "#C9A45C", "#8A5A2B"
 PROP, PROP_EDGE, GROUND = "#E4D9C3", "#8B7B5E", "#B9AE98"
+LOW_SEAT_CM = 31.0
 _GAP_CM = 26.0
 _PAD_CM = 8.0
 _Box = tuple[float, float, float, float]
@@ -23,6 +27,16 @@ def view_of(family: Family, profile: Profile) -> View:
     if step.view == "front":
         return FROM_FRONT
     return FROM_LEFT if side == "left" else FROM_RIGHT
+
+
+def _towards(
+    start: tuple[float, float], end: tuple[float, float], shown_cm: float = 30.0
+) -> tuple[float, float]:
+    """The beginning of a band that runs out of the picture to its anchor."""
+    d = np.subtract(end, start)
+    length = float(np.hypot(*d))
+    x, y = np.asarray(start) + d * min(1.0, shown_cm / max(length, 1e-6))
+    return float(x), float(y)
 
 
 class _Panel:
@@ -65,10 +79,13 @@ class _Panel:
 
     def _surface(self, name: str, surface: Surface) -> None:
         if surface.kind == "wall":
-            self._wall(surface)
+            self._wall(surface, 1.0)
+        elif surface.kind == "back":
+            if surface.name == "wall behind":
+                self._wall(surface, -1.0)
         elif name == "seat":
             self._seat(surface)
-        elif name in ("worktop", "armrest", "calf support", "hand support") and surface.at_cm > 1:
+        elif name in ("worktop", "armrest", "calf support", "hand support", "box") and surface.at_cm > 1:
             points = self._touched(name) or (
                 [self.point(f"{s}.fingertips") for s in ("left", "right")] if name == "worktop" else []
             )
@@ -116,6 +133,9 @@ class _Panel:
             self.behind += [self._rect(x, x + 2.4, surface.at_cm - 4, 0) for x in (sit - 20, sit + 17.6)]
             return
         ahead = 1.0 if knee >= sit else -1.0
+        if surface.at_cm < LOW_SEAT_CM:  # a block or folded towel on the floor, no chair
+            self.behind.append(self._rect(sit - 13, sit + 13, surface.at_cm, 0.0))
+            return
         front, back = sit + ahead * 16.0, sit - ahead * 22.0
         self.behind.append(self._rect(min(front, back), max(front, back), surface.at_cm, surface.at_cm - 4))
         self.behind += [
@@ -127,11 +147,35 @@ class _Panel:
             )
         )
 
-    def _wall(self, surface: Surface) -> None:
+    def _wall(self, surface: Surface, ahead: float) -> None:
         x = surface.at_cm * self.view.right[0]
-        outward = 1.0 if self.view.right[0] > 0 else -1.0
+        outward = ahead * (1.0 if self.view.right[0] > 0 else -1.0)
         high = self.box[3] + 12
         self.behind.append(self._rect(min(x, x + outward * 5), max(x, x + outward * 5), high, 0.0, radius=0.0))
+
+    def _prop(self, prop: Prop) -> str:
+        """One held or worn prop, to scale."""
+        points = [self.point(a) for a in prop.at]
+        if prop.anchor_cm is not None:
+            points.append(_towards(points[-1], self.view.flat(np.array(prop.anchor_cm) / 100)))
+        self._grow(*points)
+        x, y = (sum(p[i] for p in points) / len(points) for i in (0, 1))
+        r = prop.size_cm / 2
+        paint = f'fill="{HELD}" stroke="{INK}" stroke-width="0.5"'
+        if prop.kind in ("ball", "cushion", "roller", "weight"):
+            return f'<ellipse cx="{x:.1f}" cy="{-y:.1f}" rx="{r:.1f}" ry="{r * (0.7 if prop.kind == "cushion" else 1):.1f}" {paint}/>'
+        if prop.kind == "bag":
+            return (
+                f'<path d="M{x:.1f} {-y:.1f}l{-r:.1f} 9h{2 * r:.1f}z" fill="none" stroke="{INK}" stroke-width="0.8"/>'
+                f'<rect x="{x - r:.1f}" y="{-y + 9:.1f}" width="{2 * r:.1f}" height="{2.2 * r:.1f}" rx="2" {paint}/>'
+            )
+        if prop.kind == "cloth":
+            return f'<rect x="{x - r:.1f}" y="-1.2" width="{2 * r:.1f}" height="1.8" rx="0.8" {paint}/>'
+        line = " ".join(f"{px:.1f},{-py:.1f}" for px, py in points)
+        width = 3.2 if prop.kind == "belt" else 1.6
+        if max(abs(px - x) + abs(py - y) for px, py in points) < 6:  # seen along the limbs it goes round
+            return f'<ellipse cx="{x:.1f}" cy="{-y:.1f}" rx="2.6" ry="7.5" fill="none" stroke="{BAND}" stroke-width="{width}"/>'
+        return f'<polyline points="{line}" fill="none" stroke="{BAND}" stroke-width="{width}" stroke-linecap="round"/>'
 
     def svg(self, right: float, down: float) -> str:
         ground = (
@@ -141,7 +185,7 @@ class _Panel:
                 f'<line x1="{self.box[0] - 4:.1f}" x2="{self.box[2] + 4:.1f}" y1="0.3" y2="0.3" stroke="{GROUND}" stroke-width="1.2" stroke-linecap="round"/>'
             )
         )
-        body = "".join(svg_part(p) for p in self.parts)
+        body = "".join(svg_part(p) for p in self.parts) + "".join(self._prop(p) for p in self.frame.props)
         return f'<g transform="translate({right:.1f} {down:.1f})">{ground}{"".join(self.behind)}{body}{"".join(self.front)}</g>'
 
 

@@ -55,12 +55,13 @@ _PATCH = {
     "toe_tip": (1, 3, ""),
     "elbow": (3, 3, "forearm"),
     "wrist": (3, 3, ""),
+    "waist_back": (4, 8, ""),
 }
 
 
 @dataclass(frozen=True)
 class Surface:
-    """Something to rest on: 'level' at a height, or a 'wall' at a distance in front (cm)."""
+    """Something to rest on: 'level' at a height, a 'wall' at a distance in front, or a 'back' rest behind (cm)."""
 
     name: str
     kind: str
@@ -71,7 +72,7 @@ class Surface:
 
     @property
     def normal(self) -> tuple[float, float, float]:
-        return (0.0, 0.0, 1.0) if self.kind == "level" else (-1.0, 0.0, 0.0)
+        return {"level": (0.0, 0.0, 1.0), "wall": (-1.0, 0.0, 0.0), "back": (1.0, 0.0, 0.0)}[self.kind]
 
 
 @dataclass(frozen=True)
@@ -108,6 +109,19 @@ class Aim:
 
 
 @dataclass(frozen=True)
+class Prop:
+    """Something held, worn or put between, as it is drawn: a ball between landmarks, a band along them, a bag under one."""
+
+    kind: str
+    at: tuple[str, ...]
+    size_cm: float = 12.0
+    anchor_cm: tuple[float, float, float] | None = None
+
+
+PROPS = ("ball", "cushion", "band", "belt", "bag", "weight", "roller", "cloth")
+
+
+@dataclass(frozen=True)
 class Frame:
     """One moment of a movement, in anatomical words."""
 
@@ -122,6 +136,15 @@ class Frame:
     surfaces: dict[str, Surface] = field(default_factory=dict)
     neutral: dict[str, float] = field(default_factory=dict)
     facts: FrameFacts = FrameFacts()
+    props: tuple[Prop, ...] = ()
+
+    def hold(self, *props: Prop) -> "Frame":
+        """Draw these props with the body."""
+        return replace(self, props=(*self.props, *props))
+
+    def pull(self, *loads: tuple[str, tuple[float, float, float]]) -> "Frame":
+        """Forces from outside in newtons, at landmarks: a bag, a band, a strap."""
+        return replace(self, loads=(*self.loads, *loads))
 
     def with_(self, name: str | None = None, /, **angles: float) -> "Frame":
         """Declare joint angles in degrees; 'left_hip_flexion' means 'left.hip.flexion'. Declared joints are no longer free."""
@@ -209,6 +232,12 @@ def mirrored(frame: Frame) -> Frame:
             for a in frame.aims
         ),
         loads=tuple((other_side(p), flip(f)) for p, f in frame.loads),
+        props=tuple(
+            replace(
+                p, at=tuple(other_side(a) for a in p.at), anchor_cm=flip(p.anchor_cm) if p.anchor_cm else None
+            )
+            for p in frame.props
+        ),
         facts=replace(frame.facts, side_down={"left": "right", "right": "left"}.get(frame.facts.side_down, "")),
     )
 
@@ -281,11 +310,12 @@ def _touch_row(touch: Touch, surface: Surface) -> Row:
             (0.0, 0.0, 1.0),
             (surface.at_cm + touch.gap_cm) / 100,
         )
+    away = touch.gap_cm if surface.kind == "back" else -touch.gap_cm
     return Row(
         f"{touch.landmark} on the {surface.name}",
         touch.landmark,
         (1.0, 0.0, 0.0),
-        (surface.at_cm - touch.gap_cm) / 100,
+        (surface.at_cm + away) / 100,
     )
 
 

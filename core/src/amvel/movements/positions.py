@@ -360,3 +360,34 @@ def forearms_on_wall(body: Anthropometry, wall_cm: float) -> Frame:
         surfaces={"floor": FLOOR, "wall": wall},
         facts=FrameFacts(standing=True, hand_support_level=3),
     )
+
+
+def kneeling(body: Anthropometry) -> Frame:
+    """Tall on both knees, shins on the floor, hips straight."""
+    angles = {
+        f"{s}.{k}": v
+        for s in _SIDES
+        for k, v in (
+            ("knee.flexion", 92.0),
+            ("hip.flexion", 2.0),
+            ("ankle.dorsiflexion", -35.0),
+            ("shoulder.flexion", 5.0),
+        )
+    }
+    return Frame(
+        "kneeling tall",
+        UPRIGHT,
+        (0, 0, 27 * body.stature_m),
+        angles,
+        {**_legs_give("hip.flexion", "knee.flexion"), **_legs_give("ankle.dorsiflexion", stiffness=0.5)},
+        tuple(Touch(f"{s}.{p}", "floor") for s in _SIDES for p in ("knee_front", "toe_tip")),
+        (
+            Aim("centre_of_mass", "x", -5.0, origin="right.knee", weight=0.5),
+            Aim("left.knee", "x", 0.0, origin="right.knee"),
+            Aim("centre_of_mass", "y", 100 * HIP_HALF_WIDTH * body.stature_m, origin="right.knee", weight=0.5),
+            _SQUARE,
+            *trunk_lean(body, 0.0),
+        ),
+        surfaces={"floor": FLOOR},
+        facts=FrameFacts(on_floor=True, hand_support_level=1),
+    )

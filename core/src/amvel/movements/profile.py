@@ -28,7 +28,7 @@ from amvel.body.skeleton import Array
 from amvel.movements.declaration import Family, Setting, Step
 from amvel.movements.frames import Frame, compile_frame, mirrored
 
-MODEL_VERSION = "2"
+MODEL_VERSION = "3"
 BETWEEN = 5  # frames between two declared ones; the peaks are settled there (tests refine them)
 _MOVED_RAD = np.radians(8.0)
 _LIMBS = ("shoulder", "hip")

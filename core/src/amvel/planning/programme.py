@@ -26,6 +26,8 @@ NEEDS = {
     "sit_to_stand": 5,
     "leg_loading": 4,
     "hip_bend": 2,
+    "side_bend": 2,
+    "foot": 1,
 }
 SETUP_MINUTES, CHANGE_MINUTES = 0.7, 1.5
 MOST_MOVEMENTS = 8
@@ -327,6 +329,7 @@ _WORDS = {
     "leg_loading": "loading legs and hips",
     "flexion_strength": "bending strength",
     "hip_bend": "bending from the hip",
+    "foot": "the foot",
 }
 
 

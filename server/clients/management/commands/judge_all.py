@@ -2,7 +2,7 @@
 
 from django.core.management.base import BaseCommand
 
-from clients.casework import engine_of, judgement
+from clients.casework import due_tests_of, engine_of, verdicts_of
 from clients.models import Client
 
 
@@ -11,4 +11,6 @@ class Command(BaseCommand):
 
     def handle(self, *args, **options):
         for client in Client.objects.all():
-            judgement(client, engine_of(client.latest()))
+            engine = engine_of(client.latest())
+            due_tests_of(client, engine)
+            verdicts_of(client, engine)

@@ -1,0 +1,116 @@
+"""Balanced lean back: the replacement for every roll on the back."""
+
+from amvel.movements.declaration import Dose, Parameter, Setting
+from amvel.movements.faults import BREATH_HELD, TRUNK_ROUNDS
+from amvel.movements.frames import Frame
+from amvel.movements.ladder import Ladder, fault
+from amvel.movements.positions import both, sitting
+from amvel.movements.seats import SEAT
+
+_FORWARD = both(shoulder_flexion=80.0, elbow_flexion=10.0, shoulder_abduction=0.0)
+
+
+def _leaned(s: Setting, name: str = "leaning back tall") -> Frame:
+    lean = s.number("lean_deg")
+    return (
+        sitting(s.body, s.number("seat_cm"), lean_deg=-lean)
+        .with_(name, **both(hip_flexion=85.0 - lean))
+        .free_(**both(hip_flexion=0.3))
+    )
+
+
+def _back(s: Setting) -> list[Frame]:
+    return [sitting(s.body, s.number("seat_cm")), _leaned(s)]
+
+
+def _arms(s: Setting) -> list[Frame]:
+    return [sitting(s.body, s.number("seat_cm")).with_(**_FORWARD), _leaned(s).with_(**_FORWARD)]
+
+
+def _one_light(s: Setting) -> list[Frame]:
+    back = _leaned(s).with_(**_FORWARD)
+    light = back.lift("left.heel", "left.ball").unaim("left.ankle")
+    return [
+        back,
+        light.with_("one foot light", left_hip_flexion=88.0 - s.number("lean_deg"), left_knee_flexion=88.0),
+    ]
+
+
+def _one_long(s: Setting) -> list[Frame]:
+    back = _leaned(s).with_(**_FORWARD)
+    off = back.lift("left.heel", "left.ball").unaim("left.ankle")
+    return [
+        back,
+        off.with_("one leg long", left_hip_flexion=80.0 - s.number("lean_deg"), left_knee_flexion=25.0),
+    ]
+
+
+def _lean(default: float) -> Parameter:
+    return Parameter("lean_deg", "how far you lean back", "deg", default, low=3, high=14, grid=1, easier="down")
+
+
+FAMILY = (
+    Ladder(
+        "balanced_lean_back",
+        "Balanced lean back",
+        "sitting",
+        "Tall, from the hips, as one piece; the belly holds.",
+        replaces=("rolling_back", "sit_up", "curl_family"),
+        setup=(
+            "Sit tall in the middle of a firm seat, feet flat.",
+            "A wall or a back rest within reach behind you.",
+        ),
+        cues=("lean from the hips, breastbone up", "only as far as the back stays long"),
+        faults=(
+            TRUNK_ROUNDS,
+            fault("neck juts", "the chin comes forward", "the neck helps", "long neck, eyes ahead"),
+            BREATH_HELD,
+        ),
+        felt="the belly from ribs to pubic bone",
+        not_felt="the front of the hips, the low back",
+        breath="out to lean, breathe on while you hold, in to come up",
+        arrow="breastbone",
+        props=("firm chair",),
+    )
+    .rung(
+        "lean",
+        "Lean and hold",
+        _back,
+        Dose(5, 2, 12.0, hold_s=10),
+        {"resist_extension": 0.7, "deep_control": 0.4, "flexion_strength": 0.3},
+        3,
+        parameters=(_lean(8), SEAT),
+    )
+    .rung(
+        "arms_forward",
+        "Arms forward",
+        _arms,
+        Dose(5, 2, 12.0, hold_s=10),
+        {"resist_extension": 0.7, "deep_control": 0.4, "flexion_strength": 0.3},
+        3,
+        parameters=(_lean(8), SEAT),
+    )
+    .rung(
+        "one_foot_light",
+        "One foot light",
+        _one_light,
+        Dose(4, 2, 10.0, hold_s=6),
+        {"resist_extension": 0.8, "turning": 0.5, "flexion_strength": 0.4},
+        4,
+        sides=True,
+        parameters=(_lean(8), SEAT),
+        arrow="left.heel",
+    )
+    .rung(
+        "one_leg_long",
+        "One leg long",
+        _one_long,
+        Dose(4, 2, 10.0, hold_s=6),
+        {"resist_extension": 0.9, "turning": 0.6, "flexion_strength": 0.5},
+        5,
+        sides=True,
+        parameters=(_lean(6), SEAT),
+        arrow="left.heel",
+    )
+    .family()
+)

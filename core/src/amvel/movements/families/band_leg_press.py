@@ -1,0 +1,91 @@
+"""Band leg press: the substitute for curls under bone limits."""
+
+from amvel.movements.declaration import Dose, Parameter, Setting
+from amvel.movements.families.knee_fold import leg_folded
+from amvel.movements.faults import BACK_ARCHES, BREATH_HELD
+from amvel.movements.frames import Frame, Prop
+from amvel.movements.ladder import Ladder, fault
+from amvel.movements.positions import both, supine_crook
+
+
+def _held(s: Setting, frame: Frame) -> Frame:
+    """The band runs from both hands round the heel: it pulls the leg towards the hands and the hands towards the leg."""
+    n = s.number("band_n")
+    out = frame.pull(("left.heel", (-0.94 * n, 0.0, 0.34 * n)))
+    out = out.pull(*((f"{x}.palm", (0.47 * n, 0.0, -0.17 * n)) for x in ("left", "right")))
+    return out.hold(Prop("band", ("left.palm", "left.heel", "right.palm"), 2))
+
+
+def _base(s: Setting) -> Frame:
+    arms = both(shoulder_flexion=25.0, elbow_flexion=75.0, shoulder_abduction=8.0, forearm_pronation=0.0)
+    return supine_crook(s.body).with_(**arms)
+
+
+def _press(s: Setting) -> list[Frame]:
+    start = leg_folded(leg_folded(_base(s), "right", 90.0), "left", 90.0, name="both legs at square")
+    away = leg_folded(start, "left", s.number("leg_hip_deg"), 12.0, "one leg pressed away")
+    return [_held(s, start), _held(s, away)]
+
+
+def _scissor(s: Setting) -> list[Frame]:
+    start = leg_folded(leg_folded(_base(s), "right", 70.0, 12.0), "left", 70.0, 12.0, "both legs long and up")
+    away = leg_folded(start, "left", s.number("leg_hip_deg"), 10.0, "one leg lower")
+    return [_held(s, start), _held(s, away)]
+
+
+def _to(default: float) -> Parameter:
+    return Parameter(
+        "leg_hip_deg", "hip bend when the leg is away", "deg", default, low=25, high=70, grid=5, easier="up"
+    )
+
+
+_BAND = Parameter("band_n", "pull of the band", "N", 30, low=10, high=60, grid=5, easier="down")
+FAMILY = (
+    Ladder(
+        "band_leg_press",
+        "Band leg press",
+        "on the back",
+        "The leg presses against a band; the trunk keeps still without bending.",
+        replaces=("curl_family", "sit_up"),
+        setup=(
+            "Lie on your back, a band or strap round one heel, an end in each hand.",
+            "Elbows rest, upper arms down.",
+        ),
+        cues=("both hips equally settled", "press through the heel, come back slowly"),
+        faults=(
+            fault(
+                "hip hitches",
+                "one hip bone slides up to the ribs",
+                "the waist shortens instead of the leg lengthening",
+                "long waist; a hand on the free sole gives contact",
+            ),
+            BACK_ARCHES,
+            BREATH_HELD,
+        ),
+        felt="waist and belly, the pressing thigh",
+        not_felt="the low back, the neck",
+        breath="in to press, out to come back",
+        sides=True,
+        arrow="left.heel",
+        props=("band or strap round the foot",),
+    )
+    .rung(
+        "press",
+        "Press out",
+        _press,
+        Dose(8, 2, 6.0),
+        {"resist_extension": 0.8, "turning": 0.6, "leg_loading": 0.5, "flexion_strength": 0.4},
+        4,
+        parameters=(_to(45), _BAND),
+    )
+    .rung(
+        "scissor",
+        "Both legs long",
+        _scissor,
+        Dose(8, 2, 6.0),
+        {"resist_extension": 0.9, "turning": 0.7, "leg_loading": 0.5},
+        6,
+        parameters=(_to(45), _BAND),
+    )
+    .family()
+)

@@ -1,0 +1,68 @@
+"""Band press-out, kneeling: the feet cannot help."""
+
+from amvel.movements.declaration import Dose, Setting
+from amvel.movements.families.band_press_out_seated import TURNS
+from amvel.movements.faults import BACK_ARCHES, BREATH_HELD
+from amvel.movements.frames import Aim, Frame
+from amvel.movements.ladder import Ladder
+from amvel.movements.positions import kneeling
+from amvel.movements.press_out import BAND, press_out
+
+
+def _wide(s: Setting, share: float) -> Frame:
+    """Knees apart: the wider, the steadier."""
+    frame = kneeling(s.body).free_(left_hip_abduction=0.1, right_hip_abduction=0.1)
+    apart = share * 100 * s.body.stature_m
+    return frame.aim(
+        Aim("left.knee", "y", apart, origin="right.knee"),
+        Aim("centre_of_mass", "y", apart / 2, origin="right.knee", weight=0.5),
+    )
+
+
+def _steady(s: Setting) -> list[Frame]:
+    return press_out(_wide(s, 0.20), s.number("band_n"), 45 * s.body.stature_m)
+
+
+def _narrow(s: Setting) -> list[Frame]:
+    return press_out(_wide(s, 0.12), s.number("band_n"), 45 * s.body.stature_m)
+
+
+FAMILY = (
+    Ladder(
+        "band_press_out_kneeling",
+        "Band press-out, kneeling",
+        "kneeling",
+        "On the knees the hips must do what feet did.",
+        replaces=("seated_twist", "curl_with_twist"),
+        setup=(
+            "Kneel on a thick pad, side on to the anchor, hips straight.",
+            "Both hands hold the band at the breastbone.",
+        ),
+        cues=("buttocks set, ribs over the pelvis", "press slowly, come back slower"),
+        faults=(TURNS, BACK_ARCHES, BREATH_HELD),
+        felt="waist and buttocks",
+        not_felt="knees, low back",
+        breath="out to press, in to come back",
+        sides=True,
+        view="front",
+        parameters=(BAND,),
+        props=("band", "anchor at chest height", "thick pad"),
+    )
+    .rung(
+        "knees_wide",
+        "Knees wide",
+        _steady,
+        Dose(8, 2, 5.0),
+        {"turning": 0.9, "hip_back": 0.3, "deep_control": 0.3},
+        4,
+    )
+    .rung(
+        "knees_narrow",
+        "Knees narrower",
+        _narrow,
+        Dose(8, 2, 6.0),
+        {"turning": 1.0, "hip_back": 0.3, "balance": 0.2},
+        5,
+    )
+    .family()
+)

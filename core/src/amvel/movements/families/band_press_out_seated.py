@@ -1,0 +1,52 @@
+"""Band press-out, sitting."""
+
+from amvel.movements.declaration import Dose, Setting
+from amvel.movements.faults import BREATH_HELD
+from amvel.movements.frames import Frame
+from amvel.movements.ladder import Ladder, fault
+from amvel.movements.positions import sitting
+from amvel.movements.press_out import BAND, press_out
+from amvel.movements.seats import SEAT
+
+TURNS = fault(
+    "turns towards the band",
+    "the breastbone follows the pull",
+    "the belly gives way",
+    "less band, hands nearer",
+)
+
+
+def _frames(s: Setting) -> list[Frame]:
+    return press_out(sitting(s.body, s.number("seat_cm")), s.number("band_n"), s.number("seat_cm") + 40.0)
+
+
+FAMILY = (
+    Ladder(
+        "band_press_out_seated",
+        "Band press-out, sitting",
+        "sitting",
+        "The band wants to turn you, and you do not turn.",
+        replaces=("seated_twist",),
+        setup=("Sit tall, side on to the anchor, feet flat.", "Both hands hold the band at the breastbone."),
+        cues=("breastbone, navel and nose look ahead", "press slowly, come back slower"),
+        faults=(TURNS, BREATH_HELD),
+        felt="the waist on both sides",
+        not_felt="neck and shoulders",
+        breath="out to press, in to come back",
+        sides=True,
+        view="front",
+        parameters=(BAND, SEAT),
+        props=("firm chair", "band", "anchor at chest height"),
+    )
+    .rung("press", "Press out", _frames, Dose(8, 2, 5.0), {"turning": 0.8, "deep_control": 0.3}, 3)
+    .rung(
+        "hold",
+        "Press out and hold",
+        _frames,
+        Dose(4, 2, 12.0, hold_s=8),
+        {"turning": 0.9, "deep_control": 0.3},
+        4,
+        cues=("hold, and breathe three times",),
+    )
+    .family()
+)

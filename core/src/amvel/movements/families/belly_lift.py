@@ -1,0 +1,50 @@
+"""Belly lift on hands and knees."""
+
+from amvel.movements.declaration import Dose, Setting
+from amvel.movements.families.arm_or_leg_slide import _HAND, _RAISED, _base
+from amvel.movements.faults import BREATH_HELD, SHOULDER_CLIMBS
+from amvel.movements.frames import Frame
+from amvel.movements.ladder import Ladder, fault
+
+
+def _lift(s: Setting) -> list[Frame]:
+    return [_base(s), _base(s).with_("belly lifted")]
+
+
+FAMILY = (
+    Ladder(
+        "belly_lift",
+        "Belly lift",
+        "hands and knees",
+        "The belly hangs and lifts; the spine does not know.",
+        setup=("Hands under the shoulders, knees under the hips, long neck.",),
+        cues=(
+            "breathe in and let the belly hang",
+            "breathe out and lift it, spine still",
+            "look under to check the line",
+        ),
+        faults=(
+            fault(
+                "back rounds", "the spine moves with the belly", "too much effort", "less; the back is a table"
+            ),
+            SHOULDER_CLIMBS,
+            BREATH_HELD,
+        ),
+        felt="low in the belly",
+        not_felt="the wrists, the neck",
+        breath="in to let go, out to lift",
+        parameters=(_HAND, _RAISED),
+        arrow="belly",
+    )
+    .rung("with_the_breath", "With the breath", _lift, Dose(8, 2, 6.0), {"deep_control": 0.7, "breath": 0.4}, 2)
+    .rung(
+        "held_while_breathing",
+        "Held while breathing",
+        _lift,
+        Dose(5, 2, 12.0, hold_s=10),
+        {"deep_control": 0.8, "breath": 0.3},
+        3,
+        cues=("lift the belly and breathe on above it",),
+    )
+    .family()
+)

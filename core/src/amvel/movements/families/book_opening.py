@@ -1,0 +1,75 @@
+"""Book opening: lying on the side, the upper arm opens until the pelvis would follow."""
+
+from amvel.body.capacities import TRUNK_SHARE
+from amvel.movements.declaration import Dose, Parameter, Setting
+from amvel.movements.faults import BREATH_HELD, ROLLS_BACK
+from amvel.movements.frames import Frame
+from amvel.movements.ladder import Ladder
+from amvel.movements.positions import side_lying
+
+
+def _open(s: Setting, elbow: float) -> list[Frame]:
+    turn = s.number("turn_deg")
+    start = side_lying(s.body, hip_deg=60.0).with_(
+        "arms in front", left_shoulder_flexion=85.0, left_shoulder_abduction=0.0, left_elbow_flexion=elbow
+    )
+    opened = {f"{r}_rotation": turn * TRUNK_SHARE["rotation"][r] for r in ("lower_thoracic", "upper_thoracic")}
+    return [
+        start,
+        start.with_(
+            "upper arm opening",
+            left_shoulder_flexion=80.0,
+            left_shoulder_abduction=55.0,
+            left_elbow_flexion=elbow,
+            **opened,
+        ),
+    ]
+
+
+def _bent(s: Setting) -> list[Frame]:
+    return _open(s, 100.0)
+
+
+def _long(s: Setting) -> list[Frame]:
+    return _open(s, 8.0)
+
+
+def _turn(default: float) -> Parameter:
+    return Parameter("turn_deg", "turn of the rib cage", "deg", default, low=5, high=30, grid=5, easier="down")
+
+
+FAMILY = (
+    Ladder(
+        "book_opening",
+        "Book opening",
+        "on the side",
+        "The rib cage turns, the pelvis stays stacked.",
+        setup=("Lie on your side, hips and knees bent, head on a cushion.",),
+        cues=("small; stop where the pelvis wants to follow", "eyes go with the hand"),
+        faults=(ROLLS_BACK, BREATH_HELD),
+        felt="between the shoulder blades, along the chest",
+        not_felt="the low back",
+        breath="in to open, out to close",
+        sides=True,
+        arrow="left.elbow",
+    )
+    .rung(
+        "bent_elbow",
+        "Bent elbow",
+        _bent,
+        Dose(4, 1, 7.0),
+        {"turning": 0.4, "upper_back": 0.4},
+        2,
+        parameters=(_turn(10),),
+    )
+    .rung(
+        "long_arm",
+        "Long arm",
+        _long,
+        Dose(4, 1, 8.0),
+        {"turning": 0.5, "upper_back": 0.5},
+        2,
+        parameters=(_turn(15),),
+    )
+    .family()
+)

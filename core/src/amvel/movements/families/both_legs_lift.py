@@ -1,0 +1,93 @@
+"""Both-legs lift, lying on the side."""
+
+from amvel.movements.declaration import Dose, Parameter, Setting
+from amvel.movements.faults import BREATH_HELD, RIBS_FLARE, ROLLS_BACK
+from amvel.movements.frames import Aim, Frame, Touch
+from amvel.movements.ladder import Ladder, fault
+from amvel.movements.positions import side_lying
+
+_HAND = {
+    "left_shoulder_flexion": 62.0,
+    "left_shoulder_abduction": -12.0,
+    "left_elbow_flexion": 62.0,
+    "left_forearm_pronation": 60.0,
+    "left_wrist_extension": 70.0,
+}
+
+
+def _lying(s: Setting, hand: bool) -> Frame:
+    frame = side_lying(s.body).lift("left.foot_inner")
+    for side in ("left", "right"):
+        frame = frame.with_(
+            "legs long, a little in front",
+            **{f"{side}_hip_flexion": 14.0, f"{side}_knee_flexion": 4.0, f"{side}_ankle_dorsiflexion": 0.0},
+        )
+    frame = frame.with_(left_hip_abduction=2.0)
+    if hand:
+        frame = frame.with_(**_HAND).free_(left_shoulder_flexion=0.3, left_elbow_flexion=0.3)
+        stacked = (
+            Aim("left.hip", "y", 0.0, origin="right.hip", weight=0.5),
+            Aim("left.shoulder", "y", 0.0, origin="right.shoulder", weight=0.5),
+        )
+        return frame.touch(Touch("left.palm", "floor")).aim(*stacked).free_(left_shoulder_abduction=0.3)
+    return frame.with_(left_shoulder_flexion=90.0, left_shoulder_abduction=-88.0, left_elbow_flexion=4.0)
+
+
+def _lift(s: Setting, hand: bool) -> list[Frame]:
+    start, up = _lying(s, hand), s.number("up_deg")
+    lifted = start.lift("right.knee_side").with_(
+        "both legs off", left_hip_abduction=up + 2.0, right_hip_abduction=-up
+    )
+    return [start, lifted]
+
+
+def _with_hand(s: Setting) -> list[Frame]:
+    return _lift(s, True)
+
+
+def _light(s: Setting) -> list[Frame]:
+    frames = _lift(s, True)
+    return [f.lift("left.palm").touch(Touch("left.fingertips", "floor")) for f in frames]
+
+
+_UP = Parameter("up_deg", "how far the legs lift", "deg", 9, low=4, high=14, grid=1, easier="down")
+FAMILY = (
+    Ladder(
+        "both_legs_lift",
+        "Both-legs lift",
+        "on the side",
+        "Both legs lift from a long waist and lower to hover.",
+        setup=(
+            "Lie on your side, legs long and a little in front, head padded level.",
+            "Lengthen the lower waist with the hand first.",
+        ),
+        cues=("the whole waist stays long, only the legs leave", "lower to hover, not to the floor"),
+        faults=(
+            RIBS_FLARE,
+            ROLLS_BACK,
+            fault(
+                "back of the waist pulls",
+                "the body bends backward",
+                "the back muscle has taken over",
+                "legs a little further in front",
+            ),
+            BREATH_HELD,
+        ),
+        felt="the side of the waist",
+        not_felt="the back of the waist, the lower hip",
+        breath="out to lift, in to lower",
+        sides=True,
+        arrow="left.ankle",
+        parameters=(_UP,),
+    )
+    .rung("hand_in_front", "Hand in front", _with_hand, Dose(8, 2, 5.0), {"side_bend": 0.8, "hip_out": 0.4}, 5)
+    .rung(
+        "lighter_hand",
+        "Lighter hand",
+        _light,
+        Dose(10, 2, 5.0),
+        {"side_bend": 0.9, "hip_out": 0.4, "turning": 0.3},
+        6,
+    )
+    .family()
+)

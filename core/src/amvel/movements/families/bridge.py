@@ -1,0 +1,130 @@
+"""Bridge: the pelvis lifts as one piece with trunk and thighs."""
+
+from amvel.movements.declaration import Dose, Parameter, Setting
+from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, PELVIS_DROPS, RIBS_FLARE
+from amvel.movements.frames import Frame, Prop, Touch
+from amvel.movements.ladder import Ladder, fault
+from amvel.movements.positions import both, own_heel_distance_cm, supine_crook
+
+
+def _up(s: Setting, name: str = "lifted") -> Frame:
+    hip = s.number("hip_deg")
+    frame = supine_crook(s.body, own_heel_distance_cm(s.body)).lift("sacrum")
+    lifted = frame.with_(name, **both(hip_flexion=hip, knee_flexion=95.0, shoulder_abduction=14.0))
+    arms = lifted.touch(*(Touch(f"{x}.palm", "floor", strategy="rests") for x in ("left", "right")))
+    give = both(knee_flexion=0.2, ankle_dorsiflexion=0.1, shoulder_flexion=0.1)
+    return arms.free_(**give, neck_flexion=0.1, head_nod=0.1)
+
+
+def _simple(s: Setting) -> list[Frame]:
+    return [supine_crook(s.body), _up(s)]
+
+
+def _cushion(s: Setting) -> list[Frame]:
+    prop = Prop("cushion", ("left.knee", "right.knee"), 12)
+    return [f.hold(prop) for f in _simple(s)]
+
+
+def _band(s: Setting) -> list[Frame]:
+    prop = Prop("band", ("left.knee_side", "right.knee_side"), 3)
+    return [f.hold(prop) for f in _simple(s)]
+
+
+def _march(s: Setting) -> list[Frame]:
+    up = _up(s)
+    off = up.lift("left.heel", "left.ball").unaim("left.heel")
+    return [up, off.with_("one foot off", left_hip_flexion=s.number("hip_deg") + 40.0, left_knee_flexion=95.0)]
+
+
+def _level(s: Setting) -> list[Frame]:
+    up = _up(s)
+    off = up.lift("left.heel", "left.ball").unaim("left.heel")
+    return [up, off.with_("one leg long", left_hip_flexion=s.number("hip_deg"), left_knee_flexion=6.0)]
+
+
+def _hip(default: float) -> Parameter:
+    return Parameter("hip_deg", "hip bend at the top", "deg", default, low=5, high=35, grid=5, easier="up")
+
+
+FAMILY = (
+    Ladder(
+        "bridge",
+        "Bridge",
+        "on the back",
+        "The buttocks lift, the back stays one piece.",
+        setup=("Lie on your back, knees bent, feet flat and hip-wide.", "Arms by the sides."),
+        cues=("fold and unfold in the hips only", "knees reach over the toes", "lower as one piece"),
+        faults=(
+            RIBS_FLARE,
+            BACK_ARCHES,
+            PELVIS_DROPS,
+            fault("knees fall out", "the knees drift apart", "the side of the hip sleeps", "knees hip-wide"),
+            BREATH_HELD,
+        ),
+        felt="the buttocks",
+        not_felt="the low back, cramp at the back of the thigh",
+        breath="out to lift, in at the top, out to lower",
+        arrow="pubis",
+    )
+    .rung(
+        "small_lift",
+        "Small lift",
+        _simple,
+        Dose(10, 2, 5.0),
+        {"hip_back": 0.6, "leg_loading": 0.3, "resist_extension": 0.2},
+        2,
+        parameters=(_hip(30),),
+    )
+    .rung(
+        "three_quarters",
+        "Three-quarter lift",
+        _simple,
+        Dose(10, 3, 6.0),
+        {"hip_back": 0.8, "leg_loading": 0.4, "resist_extension": 0.3},
+        3,
+        parameters=(_hip(15),),
+    )
+    .rung(
+        "with_cushion",
+        "Cushion between the knees",
+        _cushion,
+        Dose(10, 3, 6.0),
+        {"hip_back": 0.8, "leg_loading": 0.4, "deep_control": 0.4},
+        3,
+        parameters=(_hip(15),),
+        props=("cushion",),
+    )
+    .rung(
+        "march",
+        "Hold and march",
+        _march,
+        Dose(8, 2, 6.0),
+        {"hip_back": 0.9, "turning": 0.7, "leg_loading": 0.5},
+        5,
+        sides=True,
+        parameters=(_hip(15),),
+        arrow="left.knee",
+    )
+    .rung(
+        "one_leg_level",
+        "One leg level with the thigh",
+        _level,
+        Dose(10, 3, 6.0),
+        {"hip_back": 1.0, "turning": 0.8, "leg_loading": 0.6},
+        6,
+        sides=True,
+        parameters=(_hip(15),),
+        arrow="left.heel",
+    )
+    .rung(
+        "band_round_thighs",
+        "Band round the thighs",
+        _band,
+        Dose(10, 3, 6.0),
+        {"hip_back": 0.8, "hip_out": 0.5, "leg_loading": 0.4},
+        4,
+        parameters=(_hip(15),),
+        props=("band",),
+    )
+    .family()
+)

@@ -1,0 +1,114 @@
+"""Counter plank: hands on a worktop, the body in one line; then the floor."""
+
+from dataclasses import replace
+
+import numpy as np
+from numpy.typing import NDArray
+
+from amvel.body import Anthropometry
+from amvel.movements.declaration import Dose, Parameter, Setting
+from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, SHOULDER_CLIMBS
+from amvel.movements.frames import Aim, Frame, Surface, Touch
+from amvel.movements.ladder import Ladder, fault
+from amvel.movements.positions import UPRIGHT, _legs_give, feet
+
+_ON_THE_BALLS_SHARE = 0.45
+
+
+def _height(body: Anthropometry) -> float:
+    return 53.0 * body.stature_m
+
+
+def _plank(s: Setting) -> Frame:
+    height, stature = s.number("counter_cm"), s.body.stature_m
+    angles: dict[str, float] = {}
+    for x in ("left", "right"):
+        angles |= {
+            f"{x}.shoulder.flexion": 88.0,
+            f"{x}.elbow.flexion": 6.0,
+            f"{x}.forearm.pronation": 80.0,
+            f"{x}.wrist.extension": 70.0,
+        }
+    frame = Frame(
+        "hands on the worktop",
+        UPRIGHT,
+        (0, 0, 50 * stature),
+        angles,
+        _legs_give("ankle.dorsiflexion", "shoulder.flexion", "wrist.extension"),
+    )
+    surfaces = {
+        "floor": Surface("floor", "level", 0.0, friction=0.6),
+        "worktop": Surface("worktop", "level", height, friction=0.5, title="worktop"),
+    }
+    frame = replace(frame, surfaces=surfaces, root=_leaning(35.0 if height > 60 else 55.0))
+    low = height < _ON_THE_BALLS_SHARE * 100 * stature  # the ankles do not bend that far: heels lift
+    frame = frame.touch(
+        *(feet("ball") if low else feet()), *(Touch(f"{x}.palm", "worktop") for x in ("left", "right"))
+    )
+    frame = frame.aim(*(Aim(f"{x}.ball", "x", 0.0) for x in ("left", "right")))
+    if low:
+        frame = frame.free_(left_toes_extension=0.2, right_toes_extension=0.2)
+    return frame.facts_(standing=True, hand_support_level=3)
+
+
+def _leaning(deg: float) -> NDArray[np.float64]:
+    """Upright, leaning forward about the ankles."""
+    a = np.radians(deg)
+    return np.array([[np.cos(a), 0, np.sin(a)], [0, 1, 0], [-np.sin(a), 0, np.cos(a)]])
+
+
+def _hold(s: Setting) -> list[Frame]:
+    return [_plank(s)]
+
+
+_LOW = Parameter("counter_cm", "height of the support", "cm", 48, low=40, high=110, grid=4, easier="up")
+_COUNTER = Parameter(
+    "counter_cm", "height of the worktop", "cm", _height, low=55, high=110, grid=5, easier="up"
+)
+FAMILY = (
+    Ladder(
+        "counter_plank",
+        "Counter plank",
+        "standing",
+        "One line from heels to crown, hands on something firm.",
+        setup=(
+            "Hands on a worktop that cannot move, feet stepped back.",
+            "Body in one line, good shoes or bare feet.",
+        ),
+        cues=("push the worktop away", "buttocks set, ribs down"),
+        faults=(
+            BACK_ARCHES,
+            fault("hips pike", "the seat goes back", "the belly has let go", "front of the hips forward"),
+            SHOULDER_CLIMBS,
+            BREATH_HELD,
+        ),
+        felt="belly, chest and round the shoulder blades",
+        not_felt="wrists, low back",
+        breath="breathe on, longer out",
+        parameters=(_COUNTER,),
+        props=("worktop",),
+    )
+    .rung(
+        "short",
+        "Short",
+        _hold,
+        Dose(4, 1, 12.0, hold_s=8),
+        {"resist_extension": 0.8, "upper_back": 0.4, "deep_control": 0.3},
+        4,
+    )
+    .rung(
+        "lower",
+        "On a firm seat",
+        _hold,
+        Dose(3, 1, 14.0, hold_s=10),
+        {"resist_extension": 0.9, "upper_back": 0.5, "deep_control": 0.3},
+        6,
+        parameters=(_LOW,),
+        props=("firm chair",),
+        setup=(
+            "Hands on a firm seat against the wall, feet stepped back.",
+            "Body in one line, good shoes or bare feet.",
+        ),
+    )
+    .family()
+)

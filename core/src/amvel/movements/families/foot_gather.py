@@ -1,0 +1,90 @@
+"""Foot gather: cloth, ball of the foot, even pressure."""
+
+from amvel.movements.declaration import Dose, Setting
+from amvel.movements.faults import BREATH_HELD
+from amvel.movements.frames import Aim, Frame, Prop, Touch
+from amvel.movements.ladder import Ladder, fault
+from amvel.movements.positions import sitting
+from amvel.movements.seats import SEAT
+
+
+def _sit(s: Setting) -> Frame:
+    return sitting(s.body, s.number("seat_cm"))
+
+
+def _gather(s: Setting) -> list[Frame]:
+    start = _sit(s).hold(Prop("cloth", ("left.toe_tip",), 20))
+    return [start, start.with_("cloth drawn in", left_toes_extension=-18.0)]
+
+
+def _ball(s: Setting) -> list[Frame]:
+    start = _sit(s)
+    up = start.lift("left.ball").touch(Touch("left.ball", "floor", bears=False, gap_cm=3.0))
+    return [start, up.with_("ball of the foot lifted")]
+
+
+def _heel(s: Setting) -> list[Frame]:
+    start = _sit(s)
+    up = start.lift("left.heel").unaim("left.ankle").touch(Touch("left.heel", "floor", bears=False, gap_cm=4.0))
+    return [
+        start,
+        up.aim(Aim("left.ball", "x", 12.0, origin="right.ankle", must_hold=False)).with_(
+            "heel lifted, toes spread", left_toes_extension=25.0
+        ),
+    ]
+
+
+FAMILY = (
+    Ladder(
+        "foot_gather",
+        "Foot gather",
+        "sitting",
+        "The foot wakes up: gathers, lifts, spreads and presses evenly.",
+        setup=("Sit tall on a firm seat, feet bare and flat.",),
+        cues=("both sides of the forefoot rise level", "spread before you press"),
+        faults=(
+            fault(
+                "foot rolls out",
+                "the little toe side lifts less",
+                "the outside of the leg pulls",
+                "big toe and little toe together",
+            ),
+            BREATH_HELD,
+        ),
+        felt="the sole and the shin; cramp eases",
+        not_felt="the knee",
+        breath="in to spread, out to press",
+        sides=True,
+        parameters=(SEAT,),
+        props=("firm chair",),
+    )
+    .rung(
+        "draw_in_a_cloth",
+        "Draw in a cloth",
+        _gather,
+        Dose(5, 2, 5.0),
+        {"foot": 0.9, "balance": 0.1},
+        1,
+        arrow="left.toe_tip",
+        props=("firm chair", "cloth"),
+    )
+    .rung(
+        "lift_the_ball",
+        "Lift the ball of the foot",
+        _ball,
+        Dose(5, 2, 5.0),
+        {"foot": 0.8, "balance": 0.2},
+        1,
+        arrow="left.ball",
+    )
+    .rung(
+        "lift_the_heel",
+        "Lift the heel and spread",
+        _heel,
+        Dose(5, 2, 5.0),
+        {"foot": 0.8, "balance": 0.2},
+        1,
+        arrow="left.heel",
+    )
+    .family()
+)

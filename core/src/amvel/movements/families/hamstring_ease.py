@@ -1,0 +1,96 @@
+"""Hamstring and figure-four ease."""
+
+from amvel.movements.declaration import Dose, Parameter, Setting
+from amvel.movements.families.knee_fold import leg_folded
+from amvel.movements.faults import BREATH_HELD
+from amvel.movements.frames import Frame, Prop
+from amvel.movements.ladder import Ladder, fault
+from amvel.movements.positions import both, supine_crook
+
+
+def _base(s: Setting) -> Frame:
+    arms = both(shoulder_flexion=35.0, elbow_flexion=45.0, shoulder_abduction=5.0, forearm_pronation=10.0)
+    return (
+        supine_crook(s.body)
+        .with_(**arms)
+        .hold(Prop("band", ("left.palm", "left.thigh_under", "right.palm"), 2))
+    )
+
+
+def _straighten(s: Setting) -> list[Frame]:
+    start = leg_folded(_base(s), "left", 85.0, 95.0, "strap behind the thigh")
+    return [start, leg_folded(start, "left", 85.0, s.number("knee_deg"), "knee a little straighter")]
+
+
+def _pump(s: Setting) -> list[Frame]:
+    long = leg_folded(_base(s), "left", 85.0, s.number("knee_deg"), "foot pointed").with_(
+        left_ankle_dorsiflexion=-20.0
+    )
+    return [long, long.with_("foot drawn up", left_ankle_dorsiflexion=8.0)]
+
+
+def _four(s: Setting) -> list[Frame]:
+    start = supine_crook(s.body)
+    over = leg_folded(start, "left", s.number("hip_deg"), 95.0, "ankle over the other knee")
+    return [start, over.with_(left_hip_abduction=22.0, left_hip_rotation=-30.0)]
+
+
+_KNEE = Parameter("knee_deg", "bend left in the knee", "deg", 45, low=15, high=85, grid=5, easier="up")
+_HIP = Parameter("hip_deg", "hip bend of the upper leg", "deg", 70, low=55, high=85, grid=5, easier="down")
+FAMILY = (
+    Ladder(
+        "hamstring_ease",
+        "Hamstring and figure-four ease",
+        "on the back",
+        "Length for the back of the thigh and the buttock while the sacrum stays down.",
+        setup=("Lie on your back, knees bent.",),
+        cues=("the sacrum stays heavy", "stop before the pull, then breathe"),
+        faults=(
+            fault(
+                "pelvis tucks",
+                "the tailbone lifts",
+                "the leg has gone further than the hip lets it",
+                "a little less",
+            ),
+            BREATH_HELD,
+        ),
+        felt="the back of the thigh or the buttock",
+        not_felt="tingling, pain behind the knee",
+        breath="quiet breath, longer out",
+        sides=True,
+    )
+    .rung(
+        "strap",
+        "Strap behind the thigh",
+        _straighten,
+        Dose(5, 1, 8.0),
+        {"hip_bend": 0.4},
+        2,
+        parameters=(_KNEE,),
+        props=("strap",),
+        arrow="left.heel",
+    )
+    .rung(
+        "ankle_pump",
+        "Draw up and point the foot",
+        _pump,
+        Dose(5, 1, 6.0),
+        {"hip_bend": 0.3, "foot": 0.3},
+        2,
+        parameters=(_KNEE,),
+        props=("strap",),
+        arrow="left.toe_tip",
+    )
+    .rung(
+        "figure_four",
+        "Figure four",
+        _four,
+        Dose(3, 1, 12.0, hold_s=10),
+        {"hip_out": 0.2},
+        2,
+        parameters=(_HIP,),
+        arrow="left.knee",
+        view="side",
+    )
+    .family()
+)

@@ -1,0 +1,62 @@
+"""Knee hug: a rest that is itself a bend."""
+
+from amvel.movements.declaration import Dose, Parameter, Setting
+from amvel.movements.families.knee_fold import leg_folded
+from amvel.movements.faults import BREATH_HELD
+from amvel.movements.frames import Aim, Frame
+from amvel.movements.ladder import Ladder, fault
+from amvel.movements.positions import both, supine_crook
+
+
+def _hug(frame: Frame, hip: float, sides: tuple[str, ...], name: str) -> Frame:
+    for side in sides:
+        frame = leg_folded(frame, side, hip, 115.0, name)
+    arms = both(shoulder_flexion=38.0, elbow_flexion=40.0, shoulder_abduction=5.0, forearm_pronation=20.0)
+    hugged = frame.with_(name, **arms).free_(**both(shoulder_flexion=0.2, elbow_flexion=0.2))
+    near = "left" if len(sides) == 1 else None
+    return hugged.aim(
+        *(
+            Aim(f"{x}.wrist", axis, 2.0, origin=f"{near or x}.knee", must_hold=False)
+            for x in ("left", "right")
+            for axis in ("x", "z")
+        )
+    )
+
+
+def _one(s: Setting) -> list[Frame]:
+    start = supine_crook(s.body)
+    return [start, _hug(start, s.number("hug_deg"), ("left",), "one knee held")]
+
+
+def _both(s: Setting) -> list[Frame]:
+    start, hug = supine_crook(s.body), s.number("hug_deg")
+    return [
+        start,
+        _hug(start, hug, ("left",), "one knee held"),
+        _hug(start, hug, ("left", "right"), "both knees held"),
+    ]
+
+
+_HUG = Parameter("hug_deg", "how near the knee comes", "deg", 112, low=85, high=125, grid=3, easier="down")
+FAMILY = (
+    Ladder(
+        "knee_hug",
+        "Knee hug",
+        "on the back",
+        "A rest for the back; it bends the low back and is judged so.",
+        setup=("Lie on your back, knees bent.", "Take one knee after the other, never both at once."),
+        cues=("let the arms hold the weight", "breathe into the back of the pelvis"),
+        faults=(
+            fault("pulls hard", "the tailbone lifts far", "force instead of rest", "hold only, do not pull"),
+            BREATH_HELD,
+        ),
+        felt="the low back letting go",
+        not_felt="a pinch in the groin",
+        breath="two quiet breaths",
+        parameters=(_HUG,),
+        arrow="left.knee",
+    )
+    .rung("one_knee", "One knee", _one, Dose(2, 1, 8.0, hold_s=6), {"breath": 0.4}, 1, sides=True)
+    .rung("both_knees", "Both knees", _both, Dose(2, 1, 10.0, hold_s=6), {"breath": 0.4}, 1)
+    .family()
+)

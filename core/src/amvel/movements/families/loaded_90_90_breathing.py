@@ -1,0 +1,97 @@
+"""Breathing with the legs at square, then without their support: test and exercise in one."""
+
+from amvel.movements.declaration import Dose, Parameter, Setting
+from amvel.movements.families.breathing_rest import calf_support_cm
+from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, THIGH_TAKES_OVER
+from amvel.movements.frames import Frame
+from amvel.movements.ladder import Ladder, fault
+from amvel.movements.positions import supine_calves_up
+
+
+def _rest(s: Setting) -> Frame:
+    return supine_calves_up(s.body, s.number("calf_support_cm"))
+
+
+def _lifted(frame: Frame, side: str, name: str) -> Frame:
+    return frame.lift(f"{side}.calf_under").with_(
+        name, **{f"{side}_hip_flexion": 95.0, f"{side}_knee_flexion": 92.0, f"{side}_ankle_dorsiflexion": -10.0}
+    )
+
+
+def _one(s: Setting) -> list[Frame]:
+    return [_rest(s), _lifted(_rest(s), "left", "one leg off the seat")]
+
+
+def _both(s: Setting) -> list[Frame]:
+    one = _lifted(_rest(s), "left", "one leg off the seat")
+    return [_rest(s), one, _lifted(one, "right", "both legs off the seat")]
+
+
+_SUPPORT = Parameter(
+    "calf_support_cm",
+    "height of the seat under the calves",
+    "cm",
+    calf_support_cm,
+    low=30,
+    high=60,
+    grid=1,
+    easier="up",
+)
+FAMILY = (
+    Ladder(
+        "loaded_90_90_breathing",
+        "Breathing with the legs at square",
+        "on the back",
+        "Does lifting a leg change the breath? Left against right?",
+        setup=(
+            "Lie on your back, calves on a seat, hips and knees at a right angle.",
+            "Buttocks close to the seat, hands round the lowest ribs.",
+        ),
+        cues=(
+            "lift from the hip by a finger’s breadth",
+            "the breath goes on to all sides",
+            "knees over the navel",
+        ),
+        faults=(
+            fault(
+                "breath gets shallow",
+                "the ribs stop widening",
+                "the leg has become too heavy",
+                "put it down, begin again; fewer clean breaths count",
+            ),
+            fault(
+                "other leg presses",
+                "the other calf digs into the seat",
+                "it is used as a lever",
+                "let the other leg lie heavy",
+            ),
+            BACK_ARCHES,
+            BREATH_HELD,
+            THIGH_TAKES_OVER,
+        ),
+        felt="belly and waist round the breath",
+        not_felt="the front of the hip, the low back",
+        breath="full breaths on all sides, never held",
+        parameters=(_SUPPORT,),
+        props=("seat or box",),
+        arrow="left.knee",
+    )
+    .rung(
+        "one_leg",
+        "One leg lifted",
+        _one,
+        Dose(5, 2, 10.0),
+        {"breath": 0.7, "deep_control": 0.7, "turning": 0.4},
+        3,
+        sides=True,
+    )
+    .rung(
+        "both_legs",
+        "Both legs lifted",
+        _both,
+        Dose(5, 2, 12.0),
+        {"breath": 0.7, "deep_control": 0.8, "resist_extension": 0.6},
+        4,
+    )
+    .family()
+)

@@ -1,0 +1,39 @@
+"""Loaded side bend."""
+
+from amvel.body.capacities import TRUNK_SHARE
+from amvel.movements.declaration import Dose, Parameter, Setting
+from amvel.movements.families.one_side_carry import _stand
+from amvel.movements.faults import BREATH_HELD
+from amvel.movements.frames import Frame
+from amvel.movements.ladder import Ladder, fault
+
+
+def _bend(s: Setting) -> list[Frame]:
+    start, by = _stand(s), s.number("bend_deg")
+    bent = {f"{r}_side_bend": by * share for r, share in TRUNK_SHARE["side_bend"].items()}
+    return [start, start.with_("bent to the bag", **bent)]
+
+
+_BEND = Parameter("bend_deg", "side bend", "deg", 22, low=3, high=30, grid=1, easier="down")
+_LOAD = Parameter("load_kg", "what the bag holds", "kg", 4, low=0.5, high=8, grid=0.5, easier="down")
+FAMILY = (
+    Ladder(
+        "loaded_side_bend",
+        "Loaded side bend",
+        "standing",
+        "Often asked for: a bend to the side with a weight.",
+        setup=("Stand with a bag in one hand.",),
+        cues=("slide the bag down the leg and come up",),
+        faults=(fault("leans forward", "the chest drops", "the load is too much", "lighter"), BREATH_HELD),
+        felt="the other side of the waist",
+        not_felt="the low back",
+        breath="in to bend, out to come up",
+        sides=True,
+        view="front",
+        arrow="left.palm",
+        parameters=(_BEND, _LOAD),
+        props=("bag",),
+    )
+    .rung("with_bag", "With a bag", _bend, Dose(8, 1, 4.0), {"side_bend": 0.7}, 5)
+    .family()
+)

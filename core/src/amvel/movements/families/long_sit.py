@@ -1,0 +1,75 @@
+"""Long sit: tall with long legs, raised as much as the hamstrings need."""
+
+from amvel.movements.declaration import Dose, Parameter, Setting
+from amvel.movements.families.seated_rounding import long_sitting
+from amvel.movements.faults import BREATH_HELD, TRUNK_ROUNDS
+from amvel.movements.frames import Frame
+from amvel.movements.ladder import Ladder
+from amvel.movements.positions import both
+
+
+def _apart(s: Setting) -> list[Frame]:
+    return [long_sitting(s, s.number("apart_deg"), s.number("raise_cm"))]
+
+
+def _arms(s: Setting) -> list[Frame]:
+    start = long_sitting(s, s.number("apart_deg"), s.number("raise_cm"))
+    return [
+        start,
+        start.with_(
+            "arms overhead",
+            **both(shoulder_flexion=s.number("arm_deg"), elbow_flexion=8.0, shoulder_abduction=8.0),
+        ),
+    ]
+
+
+def _wide(default: float) -> Parameter:
+    return Parameter("apart_deg", "each leg out", "deg", default, low=5, high=30, grid=5, easier="down")
+
+
+_RAISE = Parameter("raise_cm", "firm raise under the seat", "cm", 8, low=4, high=30, grid=2, easier="up")
+_ARM = Parameter("arm_deg", "how high the arms go", "deg", 150, low=90, high=160, grid=10, easier="down")
+FAMILY = (
+    Ladder(
+        "long_sit",
+        "Long sit",
+        "sitting",
+        "Tall on the sit bones with long legs; the raise takes what the hamstrings do not give.",
+        setup=("Sit on a firm raise on the floor, never a soft pillow, legs long and apart.", "Feet drawn up."),
+        cues=("grow, heels reach away", "if the back rounds, raise the seat"),
+        faults=(TRUNK_ROUNDS, BREATH_HELD),
+        felt="the back of the thighs, the back holding tall",
+        not_felt="tingling down the leg",
+        breath="in to grow, out to soften",
+        props=("firm block or folded towel",),
+    )
+    .rung(
+        "legs_apart",
+        "Legs apart",
+        _apart,
+        Dose(5, 2, 7.0),
+        {"upper_back": 0.4, "hip_bend": 0.4, "breath": 0.3},
+        2,
+        parameters=(_RAISE, _wide(15)),
+    )
+    .rung(
+        "wider",
+        "Wider",
+        _apart,
+        Dose(5, 2, 7.0),
+        {"upper_back": 0.4, "hip_bend": 0.4, "breath": 0.3},
+        2,
+        parameters=(_RAISE, _wide(25)),
+    )
+    .rung(
+        "arms_overhead",
+        "Arms overhead",
+        _arms,
+        Dose(5, 2, 8.0),
+        {"upper_back": 0.6, "hip_bend": 0.4},
+        3,
+        parameters=(_RAISE, _wide(15), _ARM),
+        arrow="left.fingertips",
+    )
+    .family()
+)

@@ -1,0 +1,86 @@
+"""One-side carry: a bag in one hand, and no lean."""
+
+from amvel.movements.declaration import Dose, Parameter, Setting
+from amvel.movements.faults import BREATH_HELD, PELVIS_DROPS
+from amvel.movements.frames import Aim, Frame, Prop
+from amvel.movements.ladder import Ladder, fault
+from amvel.movements.positions import standing
+
+
+def _stand(s: Setting) -> Frame:
+    force = s.number("load_kg") * 9.81
+    frame = standing(s.body).with_(
+        left_shoulder_flexion=2.0, left_shoulder_abduction=6.0, left_elbow_flexion=2.0
+    )
+    frame = frame.free_(
+        **{f"{x}_{j}": 0.1 for x in ("left", "right") for j in ("hip_abduction", "ankle_inversion")}
+    )
+    return (
+        frame.pull(("left.palm", (0.0, 0.0, -force)))
+        .hold(Prop("bag", ("left.palm",), 16))
+        .facts_(hand_support_level=1)
+    )
+
+
+def _hold(s: Setting) -> list[Frame]:
+    return [_stand(s)]
+
+
+def _walk(s: Setting) -> list[Frame]:
+    start = _stand(s)
+    over = Aim("centre_of_mass", "y", 0.0, origin="right.ankle", weight=0.5)
+    shifted = start.aim(over).with_("weight on one foot")
+    step = shifted.lift("left.heel", "left.ball").unaim("left.ankle")
+    return [
+        start,
+        shifted,
+        step.with_("a slow step", left_hip_flexion=28.0, left_knee_flexion=38.0, left_ankle_dorsiflexion=4.0),
+    ]
+
+
+def _load(default: float) -> Parameter:
+    return Parameter("load_kg", "what the bag holds", "kg", default, low=0.5, high=8, grid=0.5, easier="down")
+
+
+FAMILY = (
+    Ladder(
+        "one_side_carry",
+        "One-side carry",
+        "standing",
+        "The bag hangs on one side, you stand as without it.",
+        replaces=("loaded_side_bend",),
+        setup=("A bag or jug in one hand, a worktop within reach of the other.",),
+        cues=("grow away from the bag, no lean and no hitch", "ribs over the pelvis"),
+        faults=(
+            fault("leans", "the shoulders go over to the free side", "the load is too much", "lighter"),
+            PELVIS_DROPS,
+            BREATH_HELD,
+        ),
+        felt="the side of the waist on the free side",
+        not_felt="the shoulder, the low back",
+        breath="breathe on",
+        sides=True,
+        view="front",
+        props=("bag", "worktop"),
+    )
+    .rung(
+        "stand_tall",
+        "Stand tall",
+        _hold,
+        Dose(3, 1, 22.0, hold_s=10),
+        {"side_bend": 0.7, "leg_loading": 0.3},
+        3,
+        parameters=(_load(3),),
+    )
+    .rung(
+        "slow_steps",
+        "Slow steps",
+        _walk,
+        Dose(6, 1, 6.0),
+        {"side_bend": 0.8, "balance": 0.6, "hip_out": 0.4, "leg_loading": 0.4},
+        5,
+        parameters=(_load(3),),
+        arrow="left.knee",
+    )
+    .family()
+)

@@ -1,0 +1,73 @@
+"""Pelvic tilt clock: tuck and tilt to find the middle."""
+
+from amvel.movements.declaration import Dose, Parameter, Setting
+from amvel.movements.faults import BREATH_HELD
+from amvel.movements.frames import Frame
+from amvel.movements.ladder import Ladder, fault
+from amvel.movements.positions import supine_crook
+
+
+def _start(s: Setting) -> Frame:
+    return supine_crook(s.body).rest("left.heel", "left.ball", "right.heel", "right.ball")
+
+
+def _tilt(s: Setting) -> list[Frame]:
+    start, by = _start(s), s.number("tilt_deg")
+    return [
+        start.with_("arched a little", lumbar_flexion=-0.6 * by),
+        start.with_("in the middle"),
+        start.with_("tucked", lumbar_flexion=by),
+    ]
+
+
+def _held(s: Setting) -> list[Frame]:
+    start = _start(s)
+    return [start, start.with_("tuck held", lumbar_flexion=s.number("tilt_deg"))]
+
+
+_BY = Parameter("tilt_deg", "how far the pelvis rocks", "deg", 8, low=3, high=14, grid=1, easier="down")
+FAMILY = (
+    Ladder(
+        "pelvic_tilt_clock",
+        "Pelvic tilt clock",
+        "on the back",
+        "The pelvis rocks between tuck and arch, and the middle is found.",
+        setup=(
+            "Lie on your back, knees bent, feet flat.",
+            "Heels of the hands on the hip bones, fingertips on the pubic bone.",
+        ),
+        cues=("the belly does it, the heels do not push", "rest where hip bones and pubic bone lie level"),
+        faults=(
+            fault(
+                "heels push",
+                "the thighs tighten and the heels drag",
+                "legs do the work of the belly",
+                "feet light as if on thin ice",
+            ),
+            fault(
+                "buttocks clench",
+                "the seat gets hard",
+                "the tuck comes from behind",
+                "let the buttocks be soft, belly only",
+            ),
+            BREATH_HELD,
+        ),
+        felt="low in the belly",
+        not_felt="the low back pinching, buttocks, thighs",
+        breath="out to tuck, in to let go",
+        parameters=(_BY,),
+        arrow="belly",
+        view="side",
+    )
+    .rung("find_the_middle", "Find the middle", _tilt, Dose(5, 1, 8.0), {"deep_control": 0.5, "breath": 0.2}, 1)
+    .rung(
+        "tuck_held",
+        "Tuck held for two breaths",
+        _held,
+        Dose(5, 1, 10.0, hold_s=8),
+        {"deep_control": 0.6, "resist_extension": 0.3},
+        2,
+        cues=("hold the tuck, let buttocks and shoulders go",),
+    )
+    .family()
+)

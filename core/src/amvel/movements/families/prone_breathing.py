@@ -1,0 +1,54 @@
+"""Prone breathing: a light weight on the low back."""
+
+from amvel.movements.declaration import Dose, Parameter, Setting
+from amvel.movements.families.shoulder_blade_slide import _FOREHEAD, _PELVIS, _base
+from amvel.movements.faults import BREATH_HELD
+from amvel.movements.frames import Frame, Prop
+from amvel.movements.ladder import Ladder, fault
+
+
+def _plain(s: Setting) -> list[Frame]:
+    return [_base(s)]
+
+
+def _weight(s: Setting) -> list[Frame]:
+    force = s.number("weight_kg") * 9.81
+    return [_base(s).pull(("waist_back", (0.0, 0.0, -force))).hold(Prop("weight", ("waist_back",), 11))]
+
+
+_KG = Parameter("weight_kg", "weight on the low back", "kg", 1.5, low=0.5, high=2, grid=0.5, easier="down")
+FAMILY = (
+    Ladder(
+        "prone_breathing",
+        "Prone breathing",
+        "face down",
+        "Breath into the back; a pattern, not strength.",
+        setup=("Lie face down, a towel under the forehead, a flat cushion under hips and lower ribs.",),
+        cues=("breathe into the hands of the weight", "the breath lifts the back of the waist"),
+        faults=(
+            fault(
+                "breath stays high",
+                "only the shoulders move",
+                "the chest does the work",
+                "wait for the breath, longer out",
+            ),
+            BREATH_HELD,
+        ),
+        felt="the back of the waist widening",
+        not_felt="the low back pinching",
+        breath="in to the back of the waist, long out",
+        parameters=(_FOREHEAD, _PELVIS),
+    )
+    .rung("hands_beside", "Without weight", _plain, Dose(8, 1, 7.0), {"breath": 0.7}, 1)
+    .rung(
+        "light_weight",
+        "Light weight on the low back",
+        _weight,
+        Dose(8, 1, 7.0),
+        {"breath": 0.8},
+        1,
+        parameters=(_KG, _FOREHEAD, _PELVIS),
+        props=("light weight",),
+    )
+    .family()
+)

@@ -1,0 +1,59 @@
+"""Rock back: the sit bones go back with the trunk as one straight unit."""
+
+from amvel.movements.declaration import Dose, Parameter, Setting
+from amvel.movements.families.arm_or_leg_slide import _HAND, _RAISED, _base
+from amvel.movements.faults import BREATH_HELD, TRUNK_ROUNDS
+from amvel.movements.frames import Frame
+from amvel.movements.ladder import Ladder
+from amvel.movements.positions import both
+
+
+def _rock(s: Setting) -> list[Frame]:
+    start, hip = _base(s), s.number("hip_deg")
+    back = start.unaim("left.knee", "right.knee", "left.wrist", "right.wrist", "left.elbow", "right.elbow")
+    return [
+        start,
+        back.with_("sit bones back", **both(hip_flexion=hip)).free_(
+            **both(hip_flexion=0.6, knee_flexion=0.1, shoulder_flexion=0.1)
+        ),
+    ]
+
+
+def _to(default: float) -> Parameter:
+    return Parameter("hip_deg", "hip bend at the back", "deg", default, low=90, high=125, grid=5, easier="down")
+
+
+FAMILY = (
+    Ladder(
+        "rock_back",
+        "Rock back",
+        "hands and knees",
+        "How far before the spine moves is a measure.",
+        setup=("Hands under the shoulders, knees under the hips, long neck.",),
+        cues=("fold in the hips only", "the belly stays lifted", "stop before the low back rounds"),
+        faults=(TRUNK_ROUNDS, BREATH_HELD),
+        felt="the buttocks getting long",
+        not_felt="the low back, the knees",
+        breath="out to go back, in to come forward",
+        arrow="left.hip_side",
+    )
+    .rung(
+        "a_little",
+        "A little",
+        _rock,
+        Dose(5, 2, 6.0),
+        {"hip_bend": 0.6, "deep_control": 0.3},
+        2,
+        parameters=(_to(100), _HAND, _RAISED),
+    )
+    .rung(
+        "further",
+        "Further",
+        _rock,
+        Dose(5, 2, 7.0),
+        {"hip_bend": 0.8, "deep_control": 0.3},
+        2,
+        parameters=(_to(112), _HAND, _RAISED),
+    )
+    .family()
+)

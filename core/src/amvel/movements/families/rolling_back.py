@@ -1,0 +1,52 @@
+"""Rolling on the back like a ball, and legs over the head onto the shoulders."""
+
+from amvel.movements.declaration import Dose, Setting
+from amvel.movements.families.knee_fold import leg_folded
+from amvel.movements.faults import BREATH_HELD
+from amvel.movements.frames import Frame, Touch
+from amvel.movements.ladder import Ladder, fault
+from amvel.movements.positions import both, supine_crook
+
+
+def _balled(s: Setting) -> Frame:
+    frame = supine_crook(s.body).lift("occiput", "upper_back", "sacrum")
+    frame = leg_folded(leg_folded(frame, "left", 118.0, 125.0), "right", 118.0, 125.0)
+    round_ = frame.with_(
+        "rolled up",
+        lumbar_flexion=34.0,
+        lower_thoracic_flexion=18.0,
+        upper_thoracic_flexion=10.0,
+        neck_flexion=28.0,
+        **both(shoulder_flexion=58.0, elbow_flexion=62.0, shoulder_abduction=6.0, forearm_pronation=20.0),
+    )
+    return round_.facts_(rolls=True, jolt=True)
+
+
+def _ball(s: Setting) -> list[Frame]:
+    low = _balled(s).touch(
+        Touch("sacrum", "floor"),
+        Touch("waist_back", "floor"),
+        Touch("mid_back", "floor", places=False),
+    )
+    return [low]
+
+
+FAMILY = (
+    Ladder(
+        "rolling_back",
+        "Rolling on the back",
+        "on the back",
+        "Often asked for: the spine rolls over its own knobs under the whole weight.",
+        setup=("Sit, take the shins, round the back.",),
+        cues=("roll to the shoulder blades and back",),
+        faults=(
+            fault("rolls onto the neck", "the head touches the floor", "too much swing", "stop"),
+            BREATH_HELD,
+        ),
+        felt="the belly",
+        not_felt="the neck, the knobs of the spine",
+        breath="in to roll back, out to come up",
+    )
+    .rung("like_a_ball", "Like a ball", _ball, Dose(5, 1, 4.0), {"flexion_strength": 0.4}, 5)
+    .family()
+)

@@ -1,0 +1,73 @@
+"""Round and lengthen on hands and knees."""
+
+from amvel.movements.declaration import Dose, Parameter, Setting
+from amvel.movements.families.arm_or_leg_slide import _HAND, _RAISED, _base
+from amvel.movements.faults import BREATH_HELD
+from amvel.movements.frames import Frame
+from amvel.movements.ladder import Ladder, fault
+
+
+def _round(s: Setting) -> list[Frame]:
+    start, by = _base(s), s.number("round_deg")
+    return [
+        start,
+        start.with_(
+            "rounded a little",
+            lumbar_flexion=0.45 * by,
+            lower_thoracic_flexion=0.35 * by,
+            upper_thoracic_flexion=0.2 * by,
+        ),
+    ]
+
+
+def _by(default: float) -> Parameter:
+    return Parameter(
+        "round_deg", "how far the back rounds", "deg", default, low=5, high=45, grid=5, easier="down"
+    )
+
+
+FAMILY = (
+    Ladder(
+        "round_and_lengthen",
+        "Round and lengthen",
+        "hands and knees",
+        "A small rounding on the breath out, length on the breath in; judged as a bend.",
+        setup=("Hands under the shoulders, knees under the hips, tops of the feet pressing.",),
+        cues=(
+            "in: the upper back opens, the belly held",
+            "out: pelvic floor, deep layer, then a small rounding",
+        ),
+        faults=(
+            fault(
+                "sags on the in-breath",
+                "the belly drops and the back hollows",
+                "the belly lets go",
+                "length, not hollow",
+            ),
+            BREATH_HELD,
+        ),
+        felt="between the shoulder blades, low belly",
+        not_felt="pinching in the low back",
+        breath="in to lengthen, out to round",
+        arrow="mid_back",
+    )
+    .rung(
+        "small",
+        "Small",
+        _round,
+        Dose(5, 1, 7.0),
+        {"breath": 0.3, "deep_control": 0.4},
+        2,
+        parameters=(_by(15), _HAND, _RAISED),
+    )
+    .rung(
+        "larger",
+        "Larger",
+        _round,
+        Dose(5, 1, 8.0),
+        {"breath": 0.3, "deep_control": 0.4},
+        2,
+        parameters=(_by(35), _HAND, _RAISED),
+    )
+    .family()
+)

@@ -1,0 +1,81 @@
+"""Seated forward rounding over straight legs, and turn-and-reach across to the foot."""
+
+from amvel.movements.declaration import Dose, Parameter, Setting
+from amvel.movements.faults import BREATH_HELD
+from amvel.movements.frames import Aim, Frame
+from amvel.movements.ladder import Ladder, fault
+from amvel.movements.positions import both, sitting
+
+_LOW_SEAT_CM = 6.0
+
+
+def long_sitting(s: Setting, apart_deg: float = 8.0, raise_cm: float = _LOW_SEAT_CM) -> Frame:
+    """On the floor or a firm raise, legs long and a little apart."""
+    frame = sitting(s.body, raise_cm).lift("left.ball", "right.ball").unaim("left.ankle")
+    frame = frame.with_(
+        "legs long",
+        **both(knee_flexion=6.0, hip_abduction=apart_deg, ankle_dorsiflexion=-5.0, hip_flexion=78.0),
+    )
+    frame = frame.free_(**both(hip_flexion=0.3)).unaim("left.ankle", "right.ankle")
+    return frame.aim(Aim("left.heel", "x", 0.0, origin="right.heel", must_hold=False)).facts_(on_floor=True)
+
+
+def _round(s: Setting) -> list[Frame]:
+    start, by = long_sitting(s), s.number("round_deg")
+    arms = both(shoulder_flexion=95.0, elbow_flexion=8.0)
+    down = start.with_(
+        "rounded over the legs",
+        lumbar_flexion=0.6 * by,
+        lower_thoracic_flexion=0.25 * by,
+        upper_thoracic_flexion=0.15 * by,
+        **arms,
+    )
+    return [start.with_(**arms), down]
+
+
+def _across(s: Setting) -> list[Frame]:
+    start, by = long_sitting(s, 18.0), s.number("round_deg")
+    down = start.with_(
+        "turned and reaching across",
+        lumbar_flexion=0.6 * by,
+        lower_thoracic_flexion=0.25 * by,
+        upper_thoracic_flexion=0.15 * by,
+        lower_thoracic_rotation=12.0,
+        upper_thoracic_rotation=8.0,
+        right_shoulder_flexion=100.0,
+        right_elbow_flexion=6.0,
+    )
+    return [start, down]
+
+
+_BY = Parameter("round_deg", "how far the back rounds", "deg", 42, low=5, high=55, grid=5, easier="down")
+FAMILY = (
+    Ladder(
+        "seated_rounding",
+        "Seated rounding over straight legs",
+        "sitting",
+        "Often asked for: the bend that sitting already begins, under the weight of the trunk and on a stretched nerve.",
+        setup=("Sit on the floor, legs long.",),
+        cues=("reach for the feet",),
+        faults=(
+            fault("bounces", "the trunk swings down", "momentum instead of length", "slowly, once"),
+            BREATH_HELD,
+        ),
+        felt="the back of the thighs",
+        not_felt="tingling, the low back",
+        breath="out to reach, in to come up",
+        arrow="breastbone",
+        parameters=(_BY,),
+    )
+    .rung("over_the_legs", "Over the legs", _round, Dose(5, 1, 6.0), {"hip_bend": 0.2}, 3)
+    .rung(
+        "turn_and_reach",
+        "Turn and reach across to the foot",
+        _across,
+        Dose(5, 1, 6.0),
+        {"hip_bend": 0.2, "turning": 0.2},
+        4,
+        sides=True,
+    )
+    .family()
+)

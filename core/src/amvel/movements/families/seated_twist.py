@@ -1,0 +1,46 @@
+"""Seated twist with a weight."""
+
+from amvel.body.capacities import TRUNK_SHARE
+from amvel.movements.declaration import Dose, Parameter, Setting
+from amvel.movements.faults import BREATH_HELD, TRUNK_ROUNDS
+from amvel.movements.frames import Frame, Prop
+from amvel.movements.ladder import Ladder
+from amvel.movements.positions import both, sitting
+from amvel.movements.seats import SEAT
+
+
+def _twist(s: Setting) -> list[Frame]:
+    force = s.number("weight_kg") * 9.81 / 2
+    start = sitting(s.body, s.number("seat_cm")).with_(
+        **both(shoulder_flexion=55.0, elbow_flexion=50.0, shoulder_abduction=-6.0)
+    )
+    start = start.pull(*((f"{x}.palm", (0.0, 0.0, -force)) for x in ("left", "right"))).hold(
+        Prop("weight", ("left.palm", "right.palm"), 12)
+    )
+    turned = {f"{r}_rotation": s.number("turn_deg") * share for r, share in TRUNK_SHARE["rotation"].items()}
+    return [start, start.with_("turned with the weight", **turned)]
+
+
+_TURN = Parameter("turn_deg", "turn of the rib cage", "deg", 38, low=5, high=45, grid=1, easier="down")
+_KG = Parameter("weight_kg", "weight in the hands", "kg", 3, low=0.5, high=5, grid=0.5, easier="down")
+FAMILY = (
+    Ladder(
+        "seated_twist",
+        "Seated twist with a weight",
+        "sitting",
+        "Often asked for: a loaded turn to its end.",
+        setup=("Sit tall, a weight in both hands.",),
+        cues=("turn the breastbone, not the arms",),
+        faults=(TRUNK_ROUNDS, BREATH_HELD),
+        felt="the waist",
+        not_felt="the low back",
+        breath="out to turn, in to come back",
+        sides=True,
+        arrow="left.palm",
+        view="front",
+        parameters=(_TURN, _KG, SEAT),
+        props=("firm chair", "household weight"),
+    )
+    .rung("with_weight", "With a weight", _twist, Dose(6, 1, 4.0), {"turning": 0.7}, 5)
+    .family()
+)

@@ -1,0 +1,69 @@
+"""Shoulder-blade draw: seated, without and with a band."""
+
+from amvel.movements.declaration import Dose, Parameter, Setting
+from amvel.movements.faults import BREATH_HELD, RIBS_FLARE, SHOULDER_CLIMBS
+from amvel.movements.frames import Frame, Prop
+from amvel.movements.ladder import Ladder
+from amvel.movements.positions import both, sitting
+from amvel.movements.seats import SEAT
+
+
+def _draw(s: Setting) -> list[Frame]:
+    start = sitting(s.body, s.number("seat_cm")).with_(**both(scapula_protraction=8.0))
+    return [start, start.with_("shoulder blades together", **both(scapula_protraction=-14.0))]
+
+
+def _row(s: Setting) -> list[Frame]:
+    n = s.number("band_n")
+    start = sitting(s.body, s.number("seat_cm"))
+    start = start.pull(*((f"{x}.palm", (n, 0.0, 0.0)) for x in ("left", "right")))
+    anchor = (100 * 0.62 * s.body.stature_m, 0.0, s.number("seat_cm") + 30.0)
+    start = start.hold(*(Prop("band", (f"{x}.palm",), 2, anchor) for x in ("left", "right")))
+    arms = both(shoulder_flexion=62.0, elbow_flexion=12.0, shoulder_abduction=0.0, forearm_pronation=10.0)
+    near = both(
+        shoulder_flexion=-4.0,
+        elbow_flexion=92.0,
+        shoulder_abduction=6.0,
+        forearm_pronation=10.0,
+        scapula_protraction=-12.0,
+    )
+    return [start.with_("arms long", **arms), start.with_("elbows back", **near)]
+
+
+_BAND = Parameter("band_n", "pull of the band in each hand", "N", 25, low=5, high=60, grid=5, easier="down")
+FAMILY = (
+    Ladder(
+        "shoulder_blade_draw",
+        "Shoulder-blade draw",
+        "sitting",
+        "The upper back works, ribs stay.",
+        setup=("Sit tall on a firm seat, feet flat.",),
+        cues=("shoulder blades slide together and down", "collar bones wide"),
+        faults=(RIBS_FLARE, SHOULDER_CLIMBS, BREATH_HELD),
+        felt="between the shoulder blades",
+        not_felt="the neck, the low back",
+        breath="out to draw, in to let go",
+        arrow="left.elbow",
+    )
+    .rung(
+        "hands_on_thighs",
+        "Hands on the thighs",
+        _draw,
+        Dose(10, 2, 5.0),
+        {"upper_back": 0.6},
+        1,
+        parameters=(SEAT,),
+        props=("firm chair",),
+    )
+    .rung(
+        "band_row",
+        "Band row",
+        _row,
+        Dose(10, 2, 5.0),
+        {"upper_back": 0.9, "resist_extension": 0.2},
+        3,
+        parameters=(_BAND, SEAT),
+        props=("firm chair", "band", "anchor at chest height"),
+    )
+    .family()
+)

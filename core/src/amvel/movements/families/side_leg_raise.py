@@ -1,0 +1,115 @@
+"""Straight-leg raise to the side."""
+
+from amvel.movements.declaration import Dose, Parameter, Setting
+from amvel.movements.faults import BREATH_HELD, ROLLS_BACK
+from amvel.movements.frames import Frame, Prop, Touch
+from amvel.movements.ladder import Ladder, fault
+from amvel.movements.positions import side_lying
+
+
+def _lying(s: Setting, lower_straight: bool) -> Frame:
+    frame = side_lying(s.body).lift("left.foot_inner")
+    frame = frame.with_(
+        "upper leg long",
+        left_hip_flexion=-2.0,
+        left_knee_flexion=2.0,
+        left_ankle_dorsiflexion=-5.0,
+        left_hip_abduction=4.0,
+    )
+    if lower_straight:
+        frame = frame.with_(right_hip_flexion=8.0, right_knee_flexion=4.0, right_ankle_dorsiflexion=0.0)
+        return frame.touch(Touch("right.foot_outer", "floor", places=False))
+    return frame.with_(right_hip_flexion=45.0, right_knee_flexion=90.0)
+
+
+def _raise(s: Setting, lower_straight: bool, cushion: bool = False) -> list[Frame]:
+    start = _lying(s, lower_straight)
+    if cushion:
+        start = start.hold(Prop("cushion", ("left.ankle", "right.ankle"), 10))
+        return [
+            start,
+            start.with_(
+                "cushion lifted by both", left_hip_abduction=s.number("out_deg"), right_hip_abduction=-2.0
+            ),
+        ]
+    return [
+        start,
+        start.with_("leg raised", left_hip_abduction=s.number("out_deg"), left_ankle_dorsiflexion=5.0),
+    ]
+
+
+def _bent(s: Setting) -> list[Frame]:
+    return _raise(s, False)
+
+
+def _long(s: Setting) -> list[Frame]:
+    return _raise(s, True)
+
+
+def _cushion(s: Setting) -> list[Frame]:
+    return _raise(s, True, cushion=True)
+
+
+def _out(default: float) -> Parameter:
+    return Parameter(
+        "out_deg", "how far the leg goes up", "deg", default, low=8, high=35, grid=3, easier="down"
+    )
+
+
+FAMILY = (
+    Ladder(
+        "side_leg_raise",
+        "Straight-leg raise to the side",
+        "on the side",
+        "The leg lifts in line with the body; the waist stays long.",
+        setup=(
+            "Lie on your side, head padded level, space under the waist.",
+            "Upper leg long, a little behind the body, toes slightly in.",
+        ),
+        cues=("lift from the side of the buttock", "the tempo is your breath", "as slow down as up"),
+        faults=(
+            ROLLS_BACK,
+            fault(
+                "leg drifts forward",
+                "the foot comes in front",
+                "the thigh has taken over",
+                "heel a little behind you",
+            ),
+            BREATH_HELD,
+        ),
+        felt="the side of the upper buttock; tiring by the fourth or fifth",
+        not_felt="the front of the thigh, the waist",
+        breath="in to lift, ankle pointing; out to lower, ankle flexing",
+        sides=True,
+        arrow="left.ankle",
+    )
+    .rung(
+        "lower_knee_bent",
+        "Lower knee bent",
+        _bent,
+        Dose(10, 2, 6.0),
+        {"hip_out": 0.9, "turning": 0.3},
+        3,
+        parameters=(_out(20),),
+    )
+    .rung(
+        "both_legs_long",
+        "Both legs long",
+        _long,
+        Dose(10, 2, 6.0),
+        {"hip_out": 0.9, "turning": 0.4, "side_bend": 0.2},
+        4,
+        parameters=(_out(20),),
+    )
+    .rung(
+        "with_cushion",
+        "Slow, a cushion between the legs",
+        _cushion,
+        Dose(8, 2, 8.0),
+        {"hip_out": 0.8, "side_bend": 0.3, "deep_control": 0.4},
+        5,
+        parameters=(_out(14),),
+        props=("cushion",),
+    )
+    .family()
+)

@@ -1,0 +1,46 @@
+"""Sit-up and roll-up: kept so that the mechanism and the substitute can be named."""
+
+from amvel.movements.declaration import Dose, Parameter, Setting
+from amvel.movements.faults import BELLY_DOMES, BREATH_HELD
+from amvel.movements.frames import Frame, Touch
+from amvel.movements.ladder import Ladder, fault
+from amvel.movements.positions import both, supine_crook
+
+
+def _half(s: Setting) -> list[Frame]:
+    start, up = supine_crook(s.body).touch(Touch("mid_back", "floor", places=False)), s.number("curl_deg")
+    risen = start.lift("occiput", "upper_back")
+    risen = risen.with_(
+        "half-way up",
+        lumbar_flexion=0.45 * up,
+        lower_thoracic_flexion=0.33 * up,
+        upper_thoracic_flexion=0.22 * up,
+        neck_flexion=25.0,
+        **both(shoulder_flexion=50.0, elbow_flexion=8.0),
+    )
+    return [start, risen]
+
+
+_UP = Parameter("curl_deg", "how far the trunk curls", "deg", 48, low=15, high=60, grid=3, easier="down")
+FAMILY = (
+    Ladder(
+        "sit_up",
+        "Sit-up and roll-up",
+        "on the back",
+        "Often asked for: the trunk curls up under its own weight. Loaded bending presses on the front of the vertebrae.",
+        setup=("Lie on your back, knees bent.",),
+        cues=("chin in, roll up bone by bone",),
+        faults=(
+            BELLY_DOMES,
+            fault("throws the arms", "momentum lifts the trunk", "the belly is not enough", "less high"),
+            BREATH_HELD,
+        ),
+        felt="the front of the belly",
+        not_felt="the neck, the front of the hips",
+        breath="out to come up, in to go down",
+        arrow="breastbone",
+        parameters=(_UP,),
+    )
+    .rung("half_way", "Half-way up", _half, Dose(5, 1, 6.0), {"flexion_strength": 0.8}, 5)
+    .family()
+)

@@ -1,0 +1,73 @@
+"""Small leg circles: both legs circle round a quiet pelvis."""
+
+from amvel.movements.declaration import Dose, Parameter, Setting
+from amvel.movements.families.knee_fold import leg_folded
+from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, PELVIS_ROCKS
+from amvel.movements.frames import Frame
+from amvel.movements.ladder import Ladder
+from amvel.movements.positions import supine_crook
+
+
+def _circle(s: Setting, hip: float, knee: float) -> list[Frame]:
+    base, r = supine_crook(s.body), s.number("circle_deg")
+
+    def legs(bend: float, sideways: float, name: str) -> Frame:
+        out = leg_folded(leg_folded(base, "left", hip + bend, knee), "right", hip + bend, knee, name)
+        return out.with_(left_hip_abduction=sideways, right_hip_abduction=-sideways)
+
+    return [
+        legs(0, r, "to the left"),
+        legs(-r, 0, "away"),
+        legs(0, -r, "to the right"),
+        legs(min(r, 90 - hip), 0, "near"),
+    ]
+
+
+def _bent(s: Setting) -> list[Frame]:
+    return _circle(s, 85.0, 95.0)
+
+
+def _long(s: Setting) -> list[Frame]:
+    return _circle(s, 72.0, 12.0)
+
+
+def _size(default: float) -> Parameter:
+    return Parameter("circle_deg", "size of the circle", "deg", default, low=3, high=12, grid=1, easier="down")
+
+
+FAMILY = (
+    Ladder(
+        "small_leg_circles",
+        "Small leg circles",
+        "on the back",
+        "A circle as small as a saucer; both directions.",
+        setup=("Lie on your back, both knees over the hips, knees together.", "Arms wide, palms up."),
+        cues=("the knees draw a saucer on the ceiling", "both hip bones stay heavy"),
+        faults=(PELVIS_ROCKS, BACK_ARCHES, BREATH_HELD),
+        felt="the belly all round",
+        not_felt="the low back, the front of the hips",
+        breath="in for half of the circle, out for the other half",
+        arrow="left.knee",
+        view="top",
+        shown=(0, 2),
+    )
+    .rung(
+        "knees_bent",
+        "Knees bent",
+        _bent,
+        Dose(3, 2, 8.0),
+        {"turning": 0.6, "resist_extension": 0.5, "deep_control": 0.4},
+        4,
+        parameters=(_size(6),),
+    )
+    .rung(
+        "legs_long",
+        "Legs long",
+        _long,
+        Dose(3, 2, 10.0),
+        {"turning": 0.8, "resist_extension": 0.8},
+        6,
+        parameters=(_size(5),),
+    )
+    .family()
+)

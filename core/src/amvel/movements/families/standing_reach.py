@@ -1,0 +1,90 @@
+"""Standing reach: leg back at a worktop, then the opposite arm, then less hand."""
+
+from amvel.movements.declaration import Dose, Frames, Parameter, Setting
+from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, PELVIS_DROPS
+from amvel.movements.frames import Aim, Frame
+from amvel.movements.ladder import Ladder
+from amvel.movements.standing_support import at_the_counter
+
+
+def _frames(support: str, arm: bool = False) -> Frames:
+    def frames(s: Setting) -> list[Frame]:
+        start = at_the_counter(s.body, support)
+        over = Aim("centre_of_mass", "y", 0.0, origin="right.ankle", weight=0.5)
+        sideways = {f"{x}_{j}": 0.1 for x in ("left", "right") for j in ("hip_abduction", "ankle_inversion")}
+        shifted = start.aim(over).free_(**sideways).with_("weight on one leg")
+        back = shifted.lift("left.heel", "left.ball").unaim("left.ankle")
+        back = back.with_(
+            "leg back, low",
+            left_hip_flexion=-s.number("back_deg"),
+            left_knee_flexion=4.0,
+            left_ankle_dorsiflexion=0.0,
+            left_hip_abduction=0.0,
+        )
+        back = back.aim(Aim("left.hip", "z", 0.0, origin="right.hip", weight=0.5, must_hold=False))
+        if arm:
+            back = back.lift("right.palm", "right.fingertips").unaim("right.wrist", "right.fingertips")
+            back = back.with_(
+                "leg back, opposite arm up",
+                right_shoulder_flexion=120.0,
+                right_elbow_flexion=8.0,
+                right_wrist_extension=0.0,
+            )
+        return [start, shifted, back]
+
+    return frames
+
+
+_BACK = Parameter("back_deg", "how far the leg goes back", "deg", 12, low=4, high=18, grid=2, easier="down")
+FAMILY = (
+    Ladder(
+        "standing_reach",
+        "Standing reach",
+        "standing",
+        "What opposite arm and leg does, standing: for who cannot kneel.",
+        replaces=("arm_or_leg_slide",),
+        setup=("Stand tall at a worktop, feet hip-wide.",),
+        cues=("low and long, from the buttock", "the hip bones look ahead"),
+        faults=(BACK_ARCHES, PELVIS_DROPS, BREATH_HELD),
+        felt="the buttock of the leg that goes back, the side of the standing hip",
+        not_felt="the low back",
+        breath="out to reach, in to come back",
+        sides=True,
+        parameters=(_BACK,),
+        props=("worktop",),
+        arrow="left.heel",
+    )
+    .rung(
+        "leg_back",
+        "Leg back, firm hands",
+        _frames("firm hand"),
+        Dose(6, 2, 6.0),
+        {"hip_back": 0.9, "balance": 0.5, "hip_out": 0.3},
+        3,
+    )
+    .rung(
+        "opposite_arm",
+        "Opposite arm, one hand",
+        _frames("firm hand", arm=True),
+        Dose(6, 2, 7.0),
+        {"hip_back": 0.9, "upper_back": 0.4, "turning": 0.5, "balance": 0.6},
+        4,
+    )
+    .rung(
+        "fingertips",
+        "Fingertips",
+        _frames("fingertips"),
+        Dose(6, 2, 7.0),
+        {"hip_back": 0.9, "balance": 0.8, "hip_out": 0.4},
+        4,
+    )
+    .rung(
+        "hands_hover",
+        "Hands hover",
+        _frames("hands hover"),
+        Dose(6, 2, 8.0),
+        {"hip_back": 0.9, "balance": 1.0, "hip_out": 0.5},
+        5,
+    )
+    .family()
+)

@@ -1,0 +1,70 @@
+"""Tall sitting and breath."""
+
+from dataclasses import replace
+
+from amvel.movements.declaration import Dose, Setting
+from amvel.movements.faults import BREATH_HELD, TRUNK_ROUNDS
+from amvel.movements.frames import Frame, Surface, Touch
+from amvel.movements.ladder import Ladder, fault
+from amvel.movements.positions import sitting
+from amvel.movements.seats import SEAT
+
+
+def supported(frame: Frame, stature_m: float) -> Frame:
+    """The back against a back rest."""
+    rest = Surface(
+        "back rest", "back", -13.0 * stature_m, friction=0.4, stiffness_n_per_m=8.0e3, title="back rest"
+    )
+    return replace(frame, surfaces={**frame.surfaces, "back rest": rest}).touch(
+        Touch("upper_back", "back rest", places=False)
+    )
+
+
+def _supported(s: Setting) -> list[Frame]:
+    return [supported(sitting(s.body, s.number("seat_cm"), lean_deg=-2.0), s.body.stature_m)]
+
+
+def _free(s: Setting) -> list[Frame]:
+    return [sitting(s.body, s.number("seat_cm"))]
+
+
+FAMILY = (
+    Ladder(
+        "tall_sitting",
+        "Tall sitting and breath",
+        "sitting",
+        "The pelvis upright on its sit bones, the breath all round.",
+        setup=(
+            "Firm seat, raised with a block or folded towel if the hips are tight; never a pillow.",
+            "Feet flat.",
+        ),
+        cues=("grow from the sit bones to the crown", "breathe into front, sides and back"),
+        faults=(
+            TRUNK_ROUNDS,
+            fault(
+                "hollow back",
+                "the breastbone juts forward",
+                "tall is made with the back",
+                "ribs over the pelvis",
+            ),
+            BREATH_HELD,
+        ),
+        felt="effortless height",
+        not_felt="the low back holding",
+        breath="in and out all round",
+        parameters=(SEAT,),
+        props=("firm chair",),
+    )
+    .rung(
+        "back_supported", "Back supported", _supported, Dose(5, 2, 7.0), {"breath": 0.7, "deep_control": 0.2}, 1
+    )
+    .rung(
+        "unsupported",
+        "Unsupported",
+        _free,
+        Dose(5, 2, 7.0),
+        {"breath": 0.7, "deep_control": 0.3, "upper_back": 0.2},
+        2,
+    )
+    .family()
+)

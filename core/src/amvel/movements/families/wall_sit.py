@@ -1,0 +1,89 @@
+"""Wall sit with a tuck."""
+
+from dataclasses import replace
+
+from amvel.movements.declaration import Dose, Parameter, Setting
+from amvel.movements.faults import BREATH_HELD, PELVIS_DROPS
+from amvel.movements.frames import Aim, Frame, Surface, Touch
+from amvel.movements.ladder import Ladder, fault
+from amvel.movements.positions import both, standing
+
+
+def _sat(s: Setting) -> Frame:
+    knee = s.number("knee_deg")
+    frame = standing(s.body).unaim("centre_of_mass", "com.upper_thorax", "left.ankle", "right.ankle")
+    wall = Surface("wall behind", "back", 0.0, friction=0.5, stiffness_n_per_m=1.5e4, title="wall")
+    frame = replace(frame, surfaces={**frame.surfaces, "wall behind": wall})
+    frame = frame.with_(
+        "sitting on the wall",
+        **both(knee_flexion=knee, hip_flexion=knee, shoulder_flexion=2.0),
+        lumbar_flexion=4.0,
+    )
+    frame = frame.free_(**both(hip_flexion=0.3, ankle_dorsiflexion=0.1))
+    frame = frame.touch(Touch("sacrum", "wall behind"), Touch("upper_back", "wall behind", places=False))
+    return frame.aim(Aim("left.ankle", "x", 0.0, origin="right.ankle")).facts_(hand_support_level=1)
+
+
+def _hold(s: Setting) -> list[Frame]:
+    return [_sat(s)]
+
+
+def _light(s: Setting) -> list[Frame]:
+    sat = _sat(s)
+    return [
+        sat,
+        sat.lift("left.heel")
+        .with_("one heel light")
+        .free_(left_ankle_dorsiflexion=0.1)
+        .touch(Touch("left.heel", "floor", bears=False, gap_cm=3.0)),
+    ]
+
+
+_KNEE = Parameter("knee_deg", "bend of the knees", "deg", 45, low=15, high=80, grid=5, easier="down")
+FAMILY = (
+    Ladder(
+        "wall_sit",
+        "Wall sit with tuck",
+        "at the wall",
+        "The wall carries the pelvis, the thighs carry you.",
+        setup=(
+            "Back of the pelvis on the wall, feet ahead of it, floor not slippery.",
+            "A slight tuck, upper body relaxed.",
+        ),
+        cues=("both feet equally heavy", "the back of the pelvis stays on the wall"),
+        faults=(
+            PELVIS_DROPS,
+            fault(
+                "leans on the upper back",
+                "the shoulders take the weight",
+                "the easy cheat",
+                "breastbone over the pelvis",
+            ),
+            BREATH_HELD,
+        ),
+        felt="thighs and low belly",
+        not_felt="the knees",
+        breath="breathe on; out to unweight",
+        parameters=(_KNEE,),
+        props=("wall",),
+    )
+    .rung(
+        "both_feet",
+        "Both feet",
+        _hold,
+        Dose(4, 2, 12.0, hold_s=10),
+        {"leg_loading": 0.7, "deep_control": 0.3, "sit_to_stand": 0.4},
+        4,
+    )
+    .rung(
+        "one_heel_light",
+        "One heel light",
+        _light,
+        Dose(4, 2, 8.0),
+        {"leg_loading": 0.8, "turning": 0.4, "hip_out": 0.4, "sit_to_stand": 0.4},
+        5,
+        sides=True,
+        arrow="left.heel",
+    )
+    .family()
+)

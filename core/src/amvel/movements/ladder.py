@@ -1,0 +1,50 @@
+"""A ladder under construction: what its rungs share is said once."""
+
+from dataclasses import replace
+from typing import Any
+
+from amvel.movements.declaration import Dose, Family, Fault, Frames, Step
+
+
+class Ladder:
+    """Collects rungs, easiest first.  Each rung may say its own set-up, cues, faults and words instead of the shared ones."""
+
+    def __init__(
+        self, id: str, title: str, position: str, about: str, replaces: tuple[str, ...] = (), **shared: Any
+    ) -> None:
+        self.id, self.title, self.position, self.about, self.replaces = id, title, position, about, replaces
+        self.shared = shared
+        self.steps: list[Step] = []
+
+    def rung(
+        self,
+        id: str,
+        title: str,
+        frames: Frames,
+        dose: Dose,
+        purposes: dict[str, float],
+        effort: float,
+        **own: Any,
+    ) -> "Ladder":
+        """One more step. `also` is added to the shared set-up, `more_faults` to the shared faults."""
+        said = {**self.shared, **own}
+        said["setup"] = (*said["setup"], *said.pop("also", ()))
+        said["faults"] = (*said["faults"], *said.pop("more_faults", ()))
+        self.steps.append(
+            Step(id=id, title=title, frames=frames, dose=dose, purposes=purposes, effort=effort, **said)
+        )
+        return self
+
+    def family(self) -> Family:
+        """The finished family; a malformed one fails here, at import."""
+        return Family(self.id, self.title, self.position, self.about, tuple(self.steps), self.replaces)
+
+
+def held(dose: Dose, seconds: float) -> Dose:
+    """The same dose with a hold."""
+    return replace(dose, hold_s=seconds, seconds=max(dose.seconds, seconds + 3))
+
+
+def fault(name: str, seen: str, means: str, cue: str) -> Fault:
+    """A fault that only one family has."""
+    return Fault(name, seen, means, cue)

@@ -1,0 +1,17 @@
+"""The press-out: a band from the side, pressed out in front; the trunk resists the turn.  Shared by its positions."""
+
+from amvel.movements.declaration import Parameter
+from amvel.movements.frames import Frame, Prop
+from amvel.movements.positions import both
+
+BAND = Parameter("band_n", "pull of the band", "N", 30, low=10, high=70, grid=5, easier="down")
+_NEAR = both(shoulder_flexion=32.0, elbow_flexion=112.0, shoulder_abduction=-6.0, shoulder_rotation=28.0)
+_FAR = both(shoulder_flexion=80.0, elbow_flexion=14.0, shoulder_abduction=-10.0, shoulder_rotation=0.0)
+
+
+def press_out(start: Frame, band_n: float, anchor_z_cm: float) -> list[Frame]:
+    """Hands at the breastbone, then pressed out; the band pulls both hands to the left."""
+    half = band_n / 2
+    pulled = start.pull(*((f"{x}.palm", (0.0, half, 0.0)) for x in ("left", "right")))
+    pulled = pulled.hold(Prop("band", ("left.palm", "right.palm"), 2, (20.0, 90.0, anchor_z_cm)))
+    return [pulled.with_("hands at the breastbone", **_NEAR), pulled.with_("pressed out", **_FAR)]

@@ -104,7 +104,7 @@ def verdicts_of(client: Client, engine: Engine) -> list[dict[str, Any]]:
     stored = _judgement(client, engine)
     if stored.verdicts is None:
         stored.verdicts = [answers.verdict_data(v) for v in engine.verdicts]
-        stored.save(update_fields=["verdicts"])
+        Judgement.objects.filter(pk=stored.pk).update(verdicts=stored.verdicts)
     return stored.verdicts
 
 
@@ -113,7 +113,7 @@ def due_tests_of(client: Client, engine: Engine) -> list[dict[str, Any]]:
     stored = _judgement(client, engine)
     if stored.next_tests is None:
         stored.next_tests = next_tests(engine)
-        stored.save(update_fields=["next_tests"])
+        Judgement.objects.filter(pk=stored.pk).update(next_tests=stored.next_tests)
     return stored.next_tests
 
 

@@ -67,7 +67,7 @@ def _context(client: Client) -> dict[str, Any]:
         "movements": [_movement(engine, m) for m in programme.answer["movements"]],
         "minutes": programme.answer["minutes"],
         "fits": [f.says for f in fits(engine.profiler.body, engine.case.room)] if seat else [],
-        "cautions": [c.measure for c in cautions],
+        "cautions": list(dict.fromkeys(c.measure for c in cautions)),
         "days": engine.case.wishes.days_per_week,
         "goals": engine.case.wishes.goals,
         "fonts": settings.ROOT / "web" / "node_modules" / "@fontsource",

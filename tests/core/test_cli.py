@@ -112,3 +112,12 @@ def test_every_fault_of_a_case_is_a_line(capsys: pytest.CaptureFixture[str], tmp
         "$.person.stature_cm: Input should be less than or equal to 220",
         "$.extra: Extra inputs are not permitted",
     ]
+
+
+def test_contact_sheets_hold_twenty_figures_at_most() -> None:
+    from amvel.movements.contact_sheet import contact_sheets
+
+    drawing = '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 10 10"></svg>'
+    pages = contact_sheets([(f"a/{i}", drawing) for i in range(41)] + [("b/0", "the joints do not reach")])
+    assert [page.count("<text") for page in pages] == [20, 20, 3]
+    assert "the joints do not reach" in pages[2]

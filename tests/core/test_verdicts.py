@@ -261,3 +261,35 @@ def test_a_healthy_person_with_a_full_normal_screen_keeps_the_library(birth: str
         allowed = {v.ref for v in e.verdicts if v.context == context and v.allowed}
         everything = {v.ref for v in e.verdicts}
         assert len(allowed) >= 0.95 * len(everything), sorted(everything - allowed)
+
+
+def test_what_is_only_asked_for_is_judged_but_never_planned() -> None:
+    from amvel.movements import library
+
+    e = engine("fit-seventy")
+    asked = {f.id for f in library().values() if f.asked_for}
+    assert {"sit_up", "rolling_back", "seated_twist"} <= asked
+    assert asked <= {v.family for v in e.verdicts}
+    for context in ("home", "visit"):
+        programme = plan(e.case, e.envelope, e.stop_signs, e.verdicts, context)
+        assert not {m.ref.split("/")[0] for m in programme.movements} & asked
+        assert all(
+            "often asked for" in programme.why_not[r]
+            for r in programme.why_not
+            if r.split("/")[0] in asked and r not in {v.ref for v in e.verdicts if not v.allowed}
+        )
+
+
+def test_weak_bone_closes_what_is_asked_for_with_its_mechanism_and_a_substitute() -> None:
+    e = engine("low-bone-mass")
+    found = {v.family: v for v in e.verdicts if v.context == "home"}
+    for family, quantity in (
+        ("sit_up", "loaded_trunk_flexion_deg"),
+        ("curl_with_twist", "flexion_with_rotation_deg"),
+        ("rolling_back", "rolls_on_spine"),
+        ("toe_touching", "jolt"),
+    ):
+        v = found[family]
+        assert v.verdict == "excluded", family
+        assert quantity in {b.limit.quantity for b in v.reasons}, family
+        assert v.instead, family

@@ -12,6 +12,7 @@ from amvel.body import BodyError
 from amvel.case import Case, CaseError, read_case
 from amvel.engine import Engine
 from amvel.movements import Family, Request, Step, UnknownMovement, find
+from amvel.movements.contact_sheet import contact_sheets
 from amvel.movements.figure import figure
 from amvel.planning import ProgrammeBlocked, plan
 from amvel.safety import rulebook, sides_of
@@ -120,6 +121,19 @@ def _figure(args: argparse.Namespace) -> None:
         sys.stdout.write(drawing + "\n")
 
 
+def _sheets(args: argparse.Namespace) -> Any:
+    """Every step's figure, twenty to a page."""
+    engine, folder = _engine(args.case), Path(args.output)
+    folder.mkdir(parents=True, exist_ok=True)
+    drawn = []
+    for profile in engine.profiler.profiles([r for r in engine.requests() if r.side != "right"]):
+        drawn.append((profile.request.label, profile.fault or figure(engine.profiler, profile)))
+    pages = contact_sheets(drawn)
+    for i, page in enumerate(pages, 1):
+        (folder / f"sheet-{i:02d}.svg").write_text(page, encoding="utf-8")
+    return {"figures": len(drawn), "sheets": [f"sheet-{i:02d}.svg" for i in range(1, len(pages) + 1)]}
+
+
 def _plan(args: argparse.Namespace) -> Any:
     engine = _engine(args.case)
     programme = plan(
@@ -189,6 +203,9 @@ def _parser() -> argparse.ArgumentParser:
     p.add_argument("--minutes", type=_minutes)
     p.add_argument("--context", choices=("visit", "home"), default="home")
     add("next-test", _next_test, "which test would decide most", case=True)
+    add("sheets", _sheets, "contact sheets of all figures", case=True).add_argument(
+        "-o", "--output", required=True, help="a folder"
+    )
     p = add("reach", _reach, "how much of the library each condition leaves (Markdown)")
     p.add_argument("--on", type=_day, required=True, help="the day to reckon with, YYYY-MM-DD")
     p.add_argument("-o", "--output")

@@ -156,7 +156,11 @@ class Step:
 
 @dataclass(frozen=True)
 class Family:
-    """A ladder of steps, easiest first."""
+    """A ladder of steps, easiest first.
+
+    `asked_for` families are those that clients ask for and that are usually screened out: they are judged, so that
+    mechanism and substitute can be named, but no programme is built of them.
+    """
 
     id: str
     title: str
@@ -164,6 +168,7 @@ class Family:
     about: str
     steps: tuple[Step, ...]
     replaces: tuple[str, ...] = ()
+    asked_for: bool = False
     index: dict[str, Step] = field(init=False, hash=False, compare=False, default_factory=dict)
 
     def __post_init__(self) -> None:

@@ -10,9 +10,17 @@ class Ladder:
     """Collects rungs, easiest first.  Each rung may say its own set-up, cues, faults and words instead of the shared ones."""
 
     def __init__(
-        self, id: str, title: str, position: str, about: str, replaces: tuple[str, ...] = (), **shared: Any
+        self,
+        id: str,
+        title: str,
+        position: str,
+        about: str,
+        replaces: tuple[str, ...] = (),
+        asked_for: bool = False,
+        **shared: Any,
     ) -> None:
         self.id, self.title, self.position, self.about, self.replaces = id, title, position, about, replaces
+        self.asked_for = asked_for
         self.shared = shared
         self.steps: list[Step] = []
 
@@ -37,7 +45,9 @@ class Ladder:
 
     def family(self) -> Family:
         """The finished family; a malformed one fails here, at import."""
-        return Family(self.id, self.title, self.position, self.about, tuple(self.steps), self.replaces)
+        return Family(
+            self.id, self.title, self.position, self.about, tuple(self.steps), self.replaces, self.asked_for
+        )
 
 
 def held(dose: Dose, seconds: float) -> Dose:

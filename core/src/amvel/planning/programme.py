@@ -99,6 +99,8 @@ def missing_prop(case: Case, family: Family, step: Step) -> str:
         return "a worktop or a sturdy chair"
     if "chair" in text and "worktop" not in text and not seat:
         return "a firm chair without castors"
+    if "band" in text and "strap" not in text and "band" not in room.props:
+        return "a stretch band"
     if "with arms" in text and not any(s.arms and not s.castors for s in room.seats):
         return "a chair with arms"
     return ""
@@ -137,6 +139,8 @@ def choices(case: Case, verdicts: list[Verdict], context: str) -> tuple[list[_Ch
             why_not[ref] = "left and right need different set-ups"
         elif lacking:
             why_not[ref] = f"needs {lacking}, which the room does not have"
+        elif family.asked_for:
+            why_not[ref] = "often asked for, never chosen: a movement with less risk serves the same"
         elif step.effort > case.wishes.effort_0_to_10:
             why_not[ref] = f"effort {step.effort:g} is above the {case.wishes.effort_0_to_10} that was chosen"
         else:

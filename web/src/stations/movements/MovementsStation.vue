@@ -14,6 +14,9 @@ const client = useClient()
 const session = useSession()
 const context = ref<'visit' | 'home'>('home')
 const wanted = ref<VerdictKind | ''>('')
+const place = ref('')
+const purpose = ref('')
+const typed = ref('')
 const open = ref<Movement>()
 const failed = ref('')
 const WORST: VerdictKind[] = ['excluded', 'modified', 'by_override', 'as_is']
@@ -27,9 +30,16 @@ const worst = (ref: string): Verdict | undefined => {
   const all = byRef.value.get(ref) ?? []
   return [...all].sort((a, b) => WORST.indexOf(a.verdict) - WORST.indexOf(b.verdict))[0]
 }
+const all = computed(() => session.reference?.movements ?? [])
+const places = computed(() => [...new Set(all.value.map((m) => m.position))])
+const purposes = computed(() => [...new Set(all.value.flatMap((m) => Object.keys(m.purposes)))].sort())
+function fits(m: Movement): boolean {
+  const words = `${m.title} ${m.about} ${m.props.join(' ')}`.toLowerCase()
+  return (!place.value || m.position === place.value) && (!purpose.value || (m.purposes[purpose.value] ?? 0) >= 0.3) && words.includes(typed.value.trim().toLowerCase())
+}
 const ladders = computed(() => {
   const out = new Map<string, Movement[]>()
-  for (const m of session.reference?.movements ?? []) {
+  for (const m of all.value.filter(fits)) {
     const v = worst(`${m.family}/${m.step}`)
     if (v && (!wanted.value || v.verdict === wanted.value)) out.set(m.family, [...(out.get(m.family) ?? []), m])
   }
@@ -61,8 +71,14 @@ onMounted(load)
         <RouterLink :to="`/client/${client.id}/programme`" class="main-action">{{ say('movements.toProgramme') }}</RouterLink>
       </div>
     </div>
+    <div class="row filters">
+      <el-select v-model="place" clearable :placeholder="say('movements.position')" :aria-label="say('movements.position')" class="pick"><el-option v-for="p in places" :key="p" :value="p" :label="p" /></el-select>
+      <el-select v-model="purpose" clearable :placeholder="say('movements.purpose')" :aria-label="say('movements.purpose')" class="pick"><el-option v-for="p in purposes" :key="p" :value="p" :label="p.replaceAll('_', ' ')" /></el-select>
+      <el-input v-model="typed" clearable :placeholder="say('movements.find')" :aria-label="say('movements.find')" class="pick" />
+    </div>
     <p v-if="failed" class="sheet" role="alert">{{ failed }} <button class="quiet-action" @click="load">{{ say('app.again') }}</button></p>
     <div v-else-if="!client.verdicts" class="sheet stack" role="status"><p>{{ say('movements.working') }}</p><el-skeleton :rows="5" animated /></div>
+    <p v-if="client.verdicts && !ladders.length" class="soft">{{ say('movements.none') }}</p>
     <section v-for="ladder in ladders" :key="ladder[0].family" class="ladder">
       <div class="about"><h2>{{ ladder[0].family_title }}</h2><p class="soft small">{{ ladder[0].position }}</p><p class="small">{{ ladder[0].about }}</p></div>
       <div class="steps">
@@ -79,6 +95,7 @@ onMounted(load)
 </template>
 
 <style scoped>
+.pick { width: 230px; }
 .ladder { display: grid; grid-template-columns: 210px 1fr; gap: var(--space-4); border-top: 1px solid var(--line); padding-top: var(--space-4); } .about { display: grid; gap: 4px; align-content: start; }
 .steps { display: grid; grid-template-columns: repeat(auto-fill, minmax(245px, 1fr)); gap: var(--space-3); }
 .step { text-align: left; background: var(--paper); border: 1.5px solid var(--line); border-radius: var(--round); padding: 10px 12px; display: grid; gap: 5px; cursor: pointer; align-content: start; } .step:hover { border-color: var(--accent); }

@@ -35,6 +35,7 @@ FAMILY = (
         "Curl with a twist",
         "on the back",
         "Often asked for: bending and turning at once, which weak bone and discs bear least.",
+        asked_for=True,
         setup=("Lie on your back, knees bent, hands behind the head.",),
         cues=("one shoulder towards the other knee",),
         faults=(

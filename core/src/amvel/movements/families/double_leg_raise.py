@@ -30,6 +30,7 @@ FAMILY = (
         "Both straight legs",
         "on the back",
         "Often asked for: the longest lever there is; the back arches or the belly domes.",
+        asked_for=True,
         setup=("Lie on your back, both legs long.",),
         cues=("only as low as the back still rests",),
         faults=(BACK_ARCHES, BELLY_DOMES, THIGH_TAKES_OVER, BREATH_HELD),

@@ -22,6 +22,7 @@ FAMILY = (
         "Loaded side bend",
         "standing",
         "Often asked for: a bend to the side with a weight.",
+        asked_for=True,
         setup=("Stand with a bag in one hand.",),
         cues=("slide the bag down the leg and come up",),
         faults=(fault("leans forward", "the chest drops", "the load is too much", "lighter"), BREATH_HELD),

@@ -37,6 +37,7 @@ FAMILY = (
         "Rolling on the back",
         "on the back",
         "Often asked for: the spine rolls over its own knobs under the whole weight.",
+        asked_for=True,
         setup=("Sit, take the shins, round the back.",),
         cues=("roll to the shoulder blades and back",),
         faults=(

@@ -55,6 +55,7 @@ FAMILY = (
         "Seated rounding over straight legs",
         "sitting",
         "Often asked for: the bend that sitting already begins, under the weight of the trunk and on a stretched nerve.",
+        asked_for=True,
         setup=("Sit on the floor, legs long.",),
         cues=("reach for the feet",),
         faults=(

@@ -29,6 +29,7 @@ FAMILY = (
         "Seated twist with a weight",
         "sitting",
         "Often asked for: a loaded turn to its end.",
+        asked_for=True,
         setup=("Sit tall, a weight in both hands.",),
         cues=("turn the breastbone, not the arms",),
         faults=(TRUNK_ROUNDS, BREATH_HELD),

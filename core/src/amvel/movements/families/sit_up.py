@@ -28,6 +28,7 @@ FAMILY = (
         "Sit-up and roll-up",
         "on the back",
         "Often asked for: the trunk curls up under its own weight. Loaded bending presses on the front of the vertebrae.",
+        asked_for=True,
         setup=("Lie on your back, knees bent.",),
         cues=("chin in, roll up bone by bone",),
         faults=(

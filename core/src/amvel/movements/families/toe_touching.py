@@ -26,6 +26,7 @@ FAMILY = (
         "Fast toe touching",
         "standing",
         "Often asked for: a quick, full bend under the whole weight of the trunk.",
+        asked_for=True,
         setup=("Stand, feet hip-wide.",),
         cues=("reach for the toes",),
         faults=(fault("bounces", "the trunk swings", "momentum", "stop"), BREATH_HELD),

@@ -116,8 +116,12 @@ class _Trials:
         self.base = {c: self.table.allowed(engine.envelope, c) for c in CONTEXTS}
 
     def allowed_in_visit(self, ref: str) -> bool:
+        """Whether some version of a step is open with someone near: as it is, or with its measures changed."""
         rows = [i for i, label in enumerate(self.table.labels) if label == ref]
-        return not rows or bool(self.base["visit"][rows].any())
+        if not rows or self.base["visit"][rows].any():
+            return True
+        family, _, step = ref.partition("/")
+        return any(v.allowed for v in self.engine.judge(family, step, ("visit",)))
 
     def promises(self, test: ScreenTest) -> tuple[Promise, ...]:
         return tuple(

@@ -31,6 +31,13 @@ def no_bending_test(case: Case) -> str:
     return fresh_vertebral_fracture(case)
 
 
+def no_turning_test(case: Case) -> str:
+    """Turning to its end is not tested on bone that may give, or where turning provokes."""
+    if bone_status(case).tier == "osteoporosis":
+        return "turning to the end is not tested with osteoporosis or a vertebral fracture"
+    return fresh_vertebral_fracture(case)
+
+
 def no_strain(case: Case) -> str:
     """Holds to exhaustion are not for everyone."""
     if has(case, "aneurysm"):

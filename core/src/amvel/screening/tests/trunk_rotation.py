@@ -2,7 +2,7 @@
 
 from amvel.case import Case
 from amvel.case.results.ranges import TrunkRotation
-from amvel.screening.cautions import fresh_vertebral_fracture
+from amvel.screening.cautions import no_turning_test
 from amvel.screening.declaration import Outcome, Reading, ScreenTest
 from amvel.screening.ranges import GONIOMETER, read_range
 from amvel.sources import Source
@@ -37,5 +37,5 @@ TEST = ScreenTest(
     change=GONIOMETER,
     poses=("tall_turn/hands_on_ribs",),
     instead="Half of the healthy range counts until it is measured.",
-    avoid=fresh_vertebral_fracture,
+    avoid=no_turning_test,
 )

@@ -47,7 +47,7 @@ const ladders = computed(() => {
 })
 const counts = computed(() => WORST.map((k) => [k, [...byRef.value.keys()].filter((r) => worst(r)?.verdict === k).length] as const).reverse())
 function line(v: Verdict): string {
-  if (v.verdict === 'excluded') return v.reasons[0] ? `${v.reasons[0].says}, here ${v.reasons[0].value}` : v.fault
+  if (v.verdict === 'excluded') return v.reasons[0] ? v.reasons[0].says + (v.reasons[0].unit === '0/1' ? '' : `, here ${v.reasons[0].value}`) : v.fault
   return v.changes[0]?.says ?? v.cautions[0]?.measure ?? ''
 }
 async function load(): Promise<void> {

@@ -266,7 +266,7 @@ def test_a_healthy_person_with_a_full_normal_screen_keeps_the_library(birth: str
 def test_what_is_only_asked_for_is_judged_but_never_planned() -> None:
     from amvel.movements import library
 
-    e = engine("fit-seventy")
+    e = engine("tall-man-low-chair")
     asked = {f.id for f in library().values() if f.asked_for}
     assert {"sit_up", "rolling_back", "seated_twist"} <= asked
     assert asked <= {v.family for v in e.verdicts}
@@ -290,6 +290,7 @@ def test_weak_bone_closes_what_is_asked_for_with_its_mechanism_and_a_substitute(
         ("toe_touching", "jolt"),
     ):
         v = found[family]
-        assert v.verdict == "excluded", family
+        assert v.verdict in ("excluded", "modified"), family
         assert quantity in {b.limit.quantity for b in v.reasons}, family
-        assert v.instead, family
+        assert v.verdict == "modified" or v.instead, family
+    assert {found[f].verdict for f in ("rolling_back", "toe_touching")} == {"excluded"}

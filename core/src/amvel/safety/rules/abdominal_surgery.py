@@ -1,9 +1,10 @@
 """Operation on the belly."""
 
-from datetime import date, timedelta
+from datetime import date
 
 from amvel.case.conditions.back_and_pelvis import AbdominalSurgery
 from amvel.safety.limits import Answer
+from amvel.safety.loaded_trunk_work import wait_for_clearing
 from amvel.safety.page import Page
 from amvel.safety.rulebook import Example, Number, Numbers, Rule
 from amvel.screening import Findings
@@ -17,19 +18,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
     """Breath and deep set from the first days if uncomplicated; loaded work after clearing, commonly from 6 weeks."""
     page = Page("abdominal_surgery", COMMON_PRACTICE)
     for i, c in enumerate(f.all(AbdominalSurgery)):
-        for name, quantity, bound in (
-            ("lever", "pelvic_moment_nm_per_kg_m", n["lever_nm_per_kg_m"]),
-            ("effort", "effort_0_to_10", n["effort"]),
-            ("curl", "loaded_trunk_flexion_deg", n["flexion_deg"]),
-        ):
-            page.for_weeks(f"{name}_{i}", quantity, bound, WHY, c.on, n["weeks"], f.case.as_of)
-        if f.case.as_of <= c.on + timedelta(weeks=2 * n["weeks"]):
-            page.limit(f"breath_{i}", "breath_held", 0, "the breath is not held")
-        if c.complicated:
-            page.refer(
-                f"complicated_{i}",
-                "with complications: nothing but breath and rest until the clinician has said so",
-            )
+        wait_for_clearing(page, f, n, i, c, WHY)
     return page.done()
 
 

@@ -4,6 +4,7 @@ from datetime import date, timedelta
 
 from amvel.case.conditions.back_and_pelvis import AfterBirth
 from amvel.safety.limits import Answer
+from amvel.safety.loaded_trunk_work import wait_for_clearing
 from amvel.safety.page import Page
 from amvel.safety.rulebook import Example, Number, Numbers, Rule
 from amvel.screening import Findings
@@ -21,19 +22,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
     """Breath, pelvic floor and deep set from the first days if uncomplicated; loaded work after clearing, commonly from 6 weeks."""
     page = Page("after_birth", BIRTH)
     for i, c in enumerate(f.all(AfterBirth)):
-        for name, quantity, bound in (
-            ("lever", "pelvic_moment_nm_per_kg_m", n["lever_nm_per_kg_m"]),
-            ("effort", "effort_0_to_10", n["effort"]),
-            ("curl", "loaded_trunk_flexion_deg", n["flexion_deg"]),
-        ):
-            page.for_weeks(f"{name}_{i}", quantity, bound, WHY, c.on, n["weeks"], f.case.as_of)
-        if f.case.as_of <= c.on + timedelta(weeks=2 * n["weeks"]):
-            page.limit(f"breath_{i}", "breath_held", 0, "the breath is not held")
-        if c.complicated:
-            page.refer(
-                f"complicated_{i}",
-                "with complications: nothing but breath and rest until the clinician has said so",
-            )
+        wait_for_clearing(page, f, n, i, c, WHY)
         if f.case.as_of <= c.on + timedelta(weeks=26):
             page.owe(
                 f"floor_{i}",

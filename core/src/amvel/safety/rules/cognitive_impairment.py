@@ -3,6 +3,7 @@
 from datetime import date
 
 from amvel.case.conditions.nervous_system import CognitiveImpairment
+from amvel.safety.attention import one_thing_at_a_time
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
 from amvel.safety.rulebook import Example, Number, Numbers, Rule
@@ -16,23 +17,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
     """How many limbs at once, one instruction at a time, supervised, picture plan."""
     page = Page("cognitive_impairment", COMMON_PRACTICE)
     for i, c in enumerate(f.all(CognitiveImpairment)):
-        page.limit(
-            f"coordination_{i}",
-            "coordination",
-            n[c.severity],
-            f"{c.severity}: that many limbs at once can be followed",
-        )
-        page.care(
-            f"words_{i}",
-            "performed",
-            0,
-            "instructions are kept one at a time",
-            "one short instruction, shown; the picture plan in sight",
-        )
-        if c.severity != "mild":
-            page.limit(
-                f"alone_{i}", "standing", 0, "standing work only with someone near", when="standing at home"
-            )
+        one_thing_at_a_time(page, i, c.severity, n[c.severity])
     return page.done()
 
 

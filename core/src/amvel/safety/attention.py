@@ -1,0 +1,14 @@
+"""How much can be followed at once: shared by conditions of memory, thinking and learning."""
+
+from amvel.safety.page import Page
+
+
+def one_thing_at_a_time(page: Page, i: int, severity: str, limbs: float) -> None:
+    """Few limbs at once, one instruction at a time; from moderate on, standing work only with someone near."""
+    page.limit(
+        f"coordination_{i}", "coordination", limbs, f"{severity}: that many limbs at once can be followed"
+    )
+    measure = "one short instruction, shown; the picture plan in sight"
+    page.care(f"words_{i}", "performed", 0, "instructions are kept one at a time", measure)
+    if severity != "mild":
+        page.limit(f"alone_{i}", "standing", 0, "standing work only with someone near", when="standing at home")

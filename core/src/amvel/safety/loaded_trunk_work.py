@@ -1,0 +1,25 @@
+"""Loaded trunk work that waits for a clearing, after a birth or an operation on the belly."""
+
+from datetime import timedelta
+
+from amvel.case.conditions.back_and_pelvis import AbdominalSurgery, AfterBirth
+from amvel.safety.page import Page
+from amvel.safety.rulebook import Numbers
+from amvel.screening import Findings
+
+
+def wait_for_clearing(
+    page: Page, f: Findings, n: Numbers, i: int, c: AfterBirth | AbdominalSurgery, why: str
+) -> None:
+    """Lever, effort and curling stay low and the breath is not held; with complications the clinician is asked first."""
+    for name, quantity, bound in (
+        ("lever", "pelvic_moment_nm_per_kg_m", n["lever_nm_per_kg_m"]),
+        ("effort", "effort_0_to_10", n["effort"]),
+        ("curl", "loaded_trunk_flexion_deg", n["flexion_deg"]),
+    ):
+        page.for_weeks(f"{name}_{i}", quantity, bound, why, c.on, n["weeks"], f.case.as_of)
+    if f.case.as_of <= c.on + timedelta(weeks=2 * n["weeks"]):
+        page.limit(f"breath_{i}", "breath_held", 0, "the breath is not held")
+    if c.complicated:
+        text = "with complications: nothing but breath and rest until the clinician has said so"
+        page.refer(f"complicated_{i}", text)

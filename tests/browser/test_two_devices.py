@@ -34,6 +34,25 @@ def test_a_stop_sign_on_one_device_closes_the_programme_on_the_other(
     other.context.close()
 
 
+def test_what_cannot_be_fetched_is_said(page: Page) -> None:
+    """Silence must never read as "nothing closed", "no history" or "no stop sign"."""
+    user = user_of("ann")
+    client = create_client(user, today_case("sciatica"))
+    log_in(page)
+    for route in ("pulse", "history", "limits/effects"):
+        page.route(f"**/{route}", lambda r: r.abort())
+    page.goto(f"/client/{client.pk}/limits")
+    expect(page.get_by_text("could not be reckoned")).to_be_visible()
+    page.get_by_role("button", name="History").click()
+    expect(page.get_by_text("The server cannot be reached").last).to_be_visible()
+    expect(page.get_by_text("No connection at the moment")).to_be_visible(timeout=8_000)
+    page.unroute("**/history")
+    page.get_by_role("button", name="Try again").last.click()
+    expect(page.locator(".history li").first).to_be_visible()
+    page.unroute("**/pulse")
+    expect(page.get_by_text("No connection at the moment")).to_have_count(0, timeout=8_000)
+
+
 def test_a_review_opens_the_next_grade_and_the_history_shows_it(page: Page) -> None:
     user = user_of("ann")
     client = create_client(user, today_case("sciatica"))

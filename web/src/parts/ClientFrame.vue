@@ -24,8 +24,14 @@ async function load(): Promise<void> {
 const LISTEN_MS = 3000
 const visibility = useDocumentVisibility()
 // A stop sign entered on another device must close what is open here within seconds.
-useIntervalFn(() => {
-  if (visibility.value === 'visible') void client.listen().catch(() => undefined)
+useIntervalFn(async () => {
+  if (visibility.value !== 'visible') return
+  try {
+    await client.listen()
+    client.outOfReach = false
+  } catch {
+    client.outOfReach = true
+  }
 }, LISTEN_MS)
 watch(() => route.params.id, (id) => id && load(), { immediate: true })
 </script>
@@ -43,6 +49,7 @@ watch(() => route.params.id, (id) => id && load(), { immediate: true })
         <svg width="34" height="34" viewBox="0 0 34 34" aria-hidden="true"><path d="M11 3h12l8 8v12l-8 8H11l-8-8V11z" fill="none" stroke="currentColor" stroke-width="3" /><path d="M17 9v10M17 24v1" stroke="currentColor" stroke-width="3.4" stroke-linecap="round" /></svg>
         <div><strong>{{ say('story.stopTitle') }}: {{ sign.title }}</strong><p>{{ sign.next_step }}</p></div>
       </div>
+      <p v-if="client.outOfReach" class="stale" role="alert"><strong>{{ say('reach.title') }}.</strong> {{ say('reach.lead') }}</p>
       <p v-if="client.stale" class="stale" role="status"><strong>{{ say('stale.title') }}.</strong> {{ say('stale.lead') }}</p>
       <p v-if="client.changedElsewhere" class="stale" role="status">{{ say('elsewhere.title') }} <button class="quiet-action" type="button" @click="client.changedElsewhere = false">{{ say('app.close') }}</button></p>
       <RouterView :key="client.view.id" />

@@ -12,6 +12,8 @@ export const useClient = defineStore('client', () => {
   const stale = ref(false)
   const effects = ref<LimitEffects>()
   const changedElsewhere = ref(false)
+  /** The last question whether another device changed this client went unanswered: a stop sign could be missing here. */
+  const outOfReach = ref(false)
   const id = computed(() => view.value?.id ?? '')
   const path = computed(() => ({ path: { client_id: id.value } }))
 
@@ -93,7 +95,7 @@ export const useClient = defineStore('client', () => {
   async function swap(out: string, into: string): Promise<void> {
     programme.value = await got<Programme>(http.POST('/api/v1/clients/{client_id}/programmes/latest/swap', { params: path.value, body: { out, into } }))
   }
-  return { view, verdicts, due, programme, stale, effects, changedElsewhere, id, listen, askEffects, history, add, open, refresh, keep, addTest, judge, askDue, tryStep, build, openProgramme, swapChoices, swap }
+  return { view, verdicts, due, programme, stale, effects, changedElsewhere, outOfReach, id, listen, askEffects, history, add, open, refresh, keep, addTest, judge, askDue, tryStep, build, openProgramme, swapChoices, swap }
 })
 
 /** Address of a step's picture for this client. */

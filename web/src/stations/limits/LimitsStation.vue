@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
+import { Refused } from '../../api/client'
 import { say } from '../../i18n'
 import type { MessageKey } from '../../i18n'
 import { useClient } from '../../stores/client'
@@ -22,7 +23,16 @@ const ranges = computed(() => screen.value.assumptions.filter((a) => a.id.starts
 const effect = (id: string) => client.effects?.effects[id]
 const titleOf = (ref: string) => session.reference?.movements.find((m) => `${m.family}/${m.step}` === ref)?.title ?? ref
 
-watch(() => client.view?.revision, () => void client.askEffects().catch(() => undefined), { immediate: true })
+const failed = ref('')
+async function loadEffects(): Promise<void> {
+  failed.value = ''
+  try {
+    await client.askEffects()
+  } catch (error) {
+    failed.value = error instanceof Refused ? error.message : say('app.failed')
+  }
+}
+watch(() => client.view?.revision, loadEffects, { immediate: true })
 </script>
 
 <template>
@@ -34,6 +44,7 @@ watch(() => client.view?.revision, () => void client.askEffects().catch(() => un
       </div>
       <div class="sheet stack">
         <h2>{{ say('limits.title') }} <span class="soft">{{ shown.length || '' }}</span></h2>
+        <p v-if="failed" role="alert">{{ say('limits.effectsFailed') }} {{ failed }} <button type="button" class="quiet-action" @click="loadEffects">{{ say('app.again') }}</button></p>
         <p v-if="!shown.length">{{ say('limits.none') }}</p>
         <ul class="list">
           <li v-for="{ limit: l, also } in shown" :key="l.id">

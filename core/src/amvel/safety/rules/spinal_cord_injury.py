@@ -1,8 +1,9 @@
 """Spinal cord injury."""
 
 from datetime import date
+from typing import get_args
 
-from amvel.case.conditions.nervous_system import SpinalCordInjury
+from amvel.case.conditions.nervous_system import CordLevel, SpinalCordInjury
 from amvel.safety.limits import Answer
 from amvel.safety.page import CLINICIAN, Page
 from amvel.safety.rulebook import Example, Numbers, Rule
@@ -14,11 +15,7 @@ CORD = Source(
     reading=True,
 )
 SINCE = date(2020, 1, 1)
-CORD_LEVELS = (
-    *(f"C{i}" for i in range(1, 9)),
-    *(f"T{i}" for i in range(1, 13)),
-    *(f"L{i}" for i in range(1, 6)),
-)
+CORD_LEVELS = get_args(CordLevel)
 
 
 def answer(f: Findings, n: Numbers) -> Answer:

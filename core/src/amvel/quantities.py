@@ -192,6 +192,13 @@ for _id, _words in (
     )
 _add("head_support_percent_bw", "load on the head", "% of body weight", "What the head presses on its surface.")
 _add(
+    "skin_percent_bw_min",
+    "pressure on one part of the skin over time",
+    "% of body weight × min",
+    "The largest share of body weight on head, hand, elbow, shoulder, knee, sit bone or foot, times the minutes of the step.",
+    decimals=0,
+)
+_add(
     "head_below_heart_cm",
     "head below heart",
     "cm",

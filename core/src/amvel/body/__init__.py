@@ -2,8 +2,9 @@
 
 from amvel.body.anthropometry import Anthropometry, BodyError, Measures, measure
 from amvel.body.capacities import HEALTHY_DEG, Capacities, cautious, healthy
+from amvel.body.clearance import clear_of_floor
 from amvel.body.demand import FrameFacts, demand
-from amvel.body.pose import COM, Contact, ExternalLoad, PoseError, PoseSpec, Row
+from amvel.body.pose import COM, BandPull, Contact, ExternalLoad, PoseError, PoseSpec, Row
 from amvel.body.posing import Posed, solve
 from amvel.body.skeleton import JOINT_INDEX, JOINTS, Skeleton
 from amvel.body.statics import GRAVITY_M_S2, Reactions, react
@@ -15,6 +16,7 @@ __all__ = [
     "JOINTS",
     "JOINT_INDEX",
     "Anthropometry",
+    "BandPull",
     "BodyError",
     "Capacities",
     "Contact",
@@ -28,6 +30,7 @@ __all__ = [
     "Row",
     "Skeleton",
     "cautious",
+    "clear_of_floor",
     "demand",
     "healthy",
     "measure",

@@ -253,6 +253,9 @@ def _legs(profile: dict[str, Array], loads: InnerLoads, facts: list[FrameFacts])
         profile[f"{s}.hip_abductor_moment_nm"] = np.where(lying, loads.joint_moment[f"{s}.hip_abductor"], 0.0)
 
 
+_ON_SKIN = tuple(
+    f"{part}_support_percent_bw" for part in ("head", "hand", "forearm", "shoulder", "knee", "sit_bone", "foot")
+)
 _POSITION = {
     "on_the_back": "on the back",
     "face_down": "face down",
@@ -280,6 +283,10 @@ def _declared(profile: dict[str, Array], facts: list[FrameFacts]) -> None:
         profile[name] = column([getattr(f, name) for f in facts])
     profile["time_flat_min"] = column(
         [f.minutes if f.position == "on the back" and f.lying_flat else 0.0 for f in facts]
+    )
+    minutes = column([f.minutes for f in facts])
+    profile["skin_percent_bw_min"] = minutes * np.max(
+        [v for name, v in profile.items() if name.endswith(_ON_SKIN)], axis=0
     )
     profile["effort_0_to_10"] = column([f.effort for f in facts])
     profile["strained_hold_s"] = column([f.hold_s if f.effort >= 6 else 0.0 for f in facts])

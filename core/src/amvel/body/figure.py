@@ -236,7 +236,7 @@ def paint(skeleton: Skeleton, placed: Placement, points: Array, row: int, view: 
 
 def path(shape: BaseGeometry) -> str:
     """SVG path data of a polygon (y turned down)."""
-    shape = shape.simplify(0.05)
+    shape = shape.simplify(0.1)
     polygons = list(shape.geoms) if isinstance(shape, MultiPolygon) else [shape]
     out = []
     for polygon in polygons:

@@ -98,7 +98,8 @@ class _Cuts:
         for b, spec in enumerate(specs):
             for i, load in enumerate(spec.loads):
                 row = self.s.landmarks.index[load.point]
-                where[b, i], force[b, i] = self.posed.points[b, row], load.force_n
+                where[b, i] = self.posed.points[b, row]
+                force[b, i] = load.force_at(self.posed.points[b], self.s.landmarks.index)
                 segment[b, i] = self.s.landmarks.segment[row]
         return where, force, segment
 
@@ -170,7 +171,7 @@ class _Cuts:
     ) -> tuple[dict[str, Array], dict[str, Array]]:
         moments, compressions = {}, {}
         carried = np.zeros(self.count)
-        flexor_n = (joints["left.hip_flexor"] + joints["right.hip_flexor"]) / HIP_FLEXOR_LEVER_M
+        flexor_n = sum(self._psoas_n(side, joints[f"{side}.hip_flexor"]) for side in ("left", "right"))
         for level, region in LEVELS.items():
             force, moment = self.beyond(f"{region}.flexion")
             parts = self._by_plane(region, moment)
@@ -194,6 +195,14 @@ class _Cuts:
                 axial + muscle + HIP_FLEXOR_SHARE[level] * flexor_n + COCONTRACTION_BW * self.weight_n
             )
         return moments, compressions
+
+    def _psoas_n(self, side: str, moment: Array) -> Array:
+        """Pull of the hip flexor of one side.  A leg that rests on knee or calf is carried there, not by it.
+
+        How such a leg shares the shear between knees and hands is not determined by statics (our reading).
+        """
+        rests = self.pressed((f"{side}.shank",)) > 0.01 * self.weight_n
+        return np.where(rests, 0.0, moment / HIP_FLEXOR_LEVER_M)
 
     def _against_stiffness(self, region: str, moment: Array) -> Array:
         """What it takes to hold the trunk round where gravity does not do it: lying on the back."""

@@ -41,7 +41,8 @@ class Contact:
 
     `normal` points out of the surface. `half_size_m` are the half lengths of the patch along the two
     directions in the surface. `strategy` 'rests' means: carries its own limb and does not press;
-    'pushes': the arm pushes along itself, from hand to shoulder, as far as the friction allows.
+    'pushes': the arm pushes along itself, from hand to shoulder, as far as the friction allows. `plane_m` is given for
+    a part that nothing places: it carries only where it comes near that surface (normal · point − plane_m is its height).
     """
 
     point: str
@@ -52,6 +53,7 @@ class Contact:
     friction: float = 0.5
     strategy: Strategy = "bears"
     part: str = ""
+    plane_m: float | None = None
 
 
 @dataclass(frozen=True)
@@ -61,10 +63,55 @@ class ExternalLoad:
     point: str
     force_n: Vector
 
+    def force_at(self, points: NDArray[np.float64], index: dict[str, int]) -> NDArray[np.float64]:
+        """Newtons in the world frame, wherever the body is."""
+        return np.array(self.force_n)
+
+
+SLACK_SHARE = 2 / 3  # a band pulls from about two thirds of the length at which it is set up: our estimate
+
+
+@dataclass(frozen=True)
+class BandPull:
+    """A stretch band on a landmark: to an anchor in the world, or to another landmark.
+
+    It pulls with `pull_n` at the length it has at the start of the movement, `start_m`, in proportion to the stretch
+    beyond slack; shorter than slack it does not pull.
+    """
+
+    point: str
+    pull_n: float
+    anchor_m: Vector | None = None
+    to: str | None = None
+    start_m: float | None = None
+
+    def length_m(self, points: NDArray[np.float64], index: dict[str, int]) -> float:
+        """From its point to its other end, for placed landmarks (N×3, m)."""
+        return float(np.linalg.norm(self._way(points, index)))
+
+    def force_at(self, points: NDArray[np.float64], index: dict[str, int]) -> NDArray[np.float64]:
+        """Newtons in the world frame for placed landmarks; raises PoseError before its start length is known."""
+        if self.start_m is None:
+            raise PoseError(f"band at {self.point}: its length at the start is not known")
+        way = self._way(points, index)
+        length, slack = float(np.linalg.norm(way)), SLACK_SHARE * self.start_m
+        if length <= slack:
+            return np.zeros(3)
+        pull: NDArray[np.float64] = self.pull_n * (length - slack) / (self.start_m - slack) * way / length
+        return pull
+
+    def _way(self, points: NDArray[np.float64], index: dict[str, int]) -> NDArray[np.float64]:
+        end = points[index[self.to]] if self.to is not None else np.array(self.anchor_m)
+        way: NDArray[np.float64] = end - points[index[self.point]]
+        return way
+
 
 @dataclass(frozen=True)
 class PoseSpec:
-    """One frame to be solved."""
+    """One frame to be solved.
+
+    Joints in `floor_rad` give only upwards from there: a pose that would need more cannot be taken.
+    """
 
     name: str
     root_rotation: NDArray[np.float64] = field(hash=False, compare=False)
@@ -73,8 +120,9 @@ class PoseSpec:
     free: dict[str, float] = field(default_factory=dict, hash=False)
     rows: tuple[Row, ...] = ()
     contacts: tuple[Contact, ...] = ()
-    loads: tuple[ExternalLoad, ...] = ()
+    loads: "tuple[ExternalLoad | BandPull, ...]" = ()
     neutral_rad: dict[str, float] = field(default_factory=dict, hash=False)
+    floor_rad: dict[str, float] = field(default_factory=dict, hash=False)
 
     def changed(self, **changes: Any) -> "PoseSpec":
         """A copy with some fields replaced."""

@@ -14,11 +14,13 @@ from amvel.body.skeleton import JOINT_INDEX, JOINTS, ROOT_DOF, Array, Placement,
 
 CONTACT_TOLERANCE_M = 0.005
 _ROW_SCALE = 1000.0  # one millimetre of gap weighs one
-_ROOT_WEIGHT = 0.5
+_ROOT_WEIGHT = 3.0  # nothing else holds where a body faces: it must not drift while contacts are met
 _MAX_ITERATIONS = 70
-_STOP = 1e-7
+_CHUNK = 400
+_STOP = 1e-5
 _LOOSE = 4.0  # keeps joints that give easily from drifting where nothing holds them
 _RELEASES = 4
+_COMMON_DAMPING = 0.05
 _SHRINK = 0.75  # a batch is cut when this share or less still moves
 
 
@@ -58,7 +60,71 @@ def solve(skeleton: Skeleton, specs: list[PoseSpec], stops_rad: Stops | list[Sto
     `faults` of the answer names, per pose, the contact that stays open by more than 5 mm ('' when none):
     such a pose cannot be taken by this body, and nothing may be judged from it.
     """
-    batch = _compile(skeleton, specs, stops_rad if isinstance(stops_rad, list) else [stops_rad] * len(specs))
+    stops = stops_rad if isinstance(stops_rad, list) else [stops_rad] * len(specs)
+    if not specs:
+        return _solve_chunk(skeleton, specs, stops)
+    # Poses with about as many rows together: little padding, and arrays that stay in the processor's cache.
+    order = sorted(range(len(specs)), key=lambda i: len(specs[i].rows))
+    chunks = [order[i : i + _CHUNK] for i in range(0, len(order), _CHUNK)]
+    solved = [_solve_chunk(skeleton, [specs[i] for i in c], [stops[i] for i in c]) for c in chunks]
+    return _in_order(solved, order)
+
+
+def put_back(posed: Posed, rows: list[int], found: Posed) -> None:
+    """Take poses found anew into their places."""
+
+    def put(into: Array, values: Array) -> None:
+        into[rows] = values
+
+    for name in ("angles", "root_position", "root_rotation", "points", "worst_gap_m"):
+        put(getattr(posed, name), getattr(found, name))
+    for name in ("origin", "rotation", "axis", "centre"):
+        put(getattr(posed.placement, name), getattr(found.placement, name))
+    for row, fault in zip(rows, found.faults, strict=True):
+        posed.faults[row] = fault
+
+
+def part_of(posed: Posed, rows: list[int]) -> Posed:
+    """Some of the placed bodies, in the order of `rows`."""
+    placement = Placement(
+        *(getattr(posed.placement, n)[rows] for n in ("origin", "rotation", "axis", "centre"))
+    )
+    return Posed(
+        posed.angles[rows],
+        posed.root_position[rows],
+        posed.root_rotation[rows],
+        placement,
+        posed.points[rows],
+        posed.worst_gap_m[rows],
+        [posed.faults[i] for i in rows],
+    )
+
+
+def _in_order(solved: list[Posed], order: list[int]) -> Posed:
+    """Chunks put together, in the order in which they were asked."""
+    back = np.argsort(np.array(order))
+
+    def joined(parts: list[Array]) -> Array:
+        whole: Array = np.concatenate(parts)[back]
+        return whole
+
+    placement = Placement(
+        *(joined([getattr(p.placement, n) for p in solved]) for n in ("origin", "rotation", "axis", "centre"))
+    )
+    faults = [f for p in solved for f in p.faults]
+    return Posed(
+        joined([p.angles for p in solved]),
+        joined([p.root_position for p in solved]),
+        joined([p.root_rotation for p in solved]),
+        placement,
+        joined([p.points for p in solved]),
+        joined([p.worst_gap_m for p in solved]),
+        [faults[i] for i in back],
+    )
+
+
+def _solve_chunk(skeleton: Skeleton, specs: list[PoseSpec], stops: list[Stops]) -> Posed:
+    batch = _compile(skeleton, specs, stops)
     state = _State(skeleton, specs, batch)
     active = np.arange(len(specs))
     part = state.subset(active)
@@ -79,7 +145,7 @@ def solve(skeleton: Skeleton, specs: list[PoseSpec], stops_rad: Stops | list[Sto
 
 
 def _compile(skeleton: Skeleton, specs: list[PoseSpec], stops: list[Stops]) -> _Batch:
-    count, rows = len(specs), max(len(s.rows) for s in specs)
+    count, rows = len(specs), max((len(s.rows) for s in specs), default=0)
     index = {**skeleton.landmarks.index, COM: -2}
     out = _Batch(
         np.full((count, rows), -1),
@@ -106,6 +172,10 @@ def _compile(skeleton: Skeleton, specs: list[PoseSpec], stops: list[Stops]) -> _
     for name in stops[0]:
         j = JOINT_INDEX[name]
         out.low[:, j], out.high[:, j] = np.array([own[name] for own in stops]).T
+    for i, spec in enumerate(specs):
+        for name, low in spec.floor_rad.items():
+            j = JOINT_INDEX[name]
+            out.low[i, j] = min(max(out.low[i, j], low), out.high[i, j])
     return out
 
 
@@ -122,7 +192,7 @@ class _State:
         self.position = np.array([s.root_position_m for s in specs], dtype=float)
         self.rotation = np.array([s.root_rotation for s in specs], dtype=float)
         self.position0, self.rotation0 = self.position.copy(), self.rotation.copy()
-        self.damping = np.full(len(specs), 1e-3)
+        self.damping = np.full(len(specs), 1e-4)
         self.settled = np.zeros(len(specs), dtype=bool)
         self.refresh()
 
@@ -216,24 +286,26 @@ class _State:
         gradient[:, 3:6] += _ROOT_WEIGHT**2 * self._tilt(self.rotation)
         diagonal = np.concatenate([np.full((len(self.angles), ROOT_DOF), _ROOT_WEIGHT**2), spring2], axis=1)
         held = self._held(gradient)
-        delta = self._direction(gradient, hessian, diagonal, held)
-        for _ in range(
-            _RELEASES
-        ):  # a joint at its stop that the others' movement would push through is held as well
-            pushed = self._pushed_out(delta) & ~held
-            if not pushed.any():
+        fixed = np.zeros(gradient.shape)
+        delta = self._direction(gradient, hessian, diagonal, held, fixed)
+        for _ in range(_RELEASES):  # a joint that would pass its stop goes there, and the others make up for it
+            passed = self._passed(delta) & ~held
+            if not passed.any():
                 break
-            held |= pushed
-            delta = self._direction(gradient, hessian, diagonal, held)
+            held |= passed
+            fixed[passed] = self._to_the_stop(delta)[passed]
+            delta = self._direction(gradient, hessian, diagonal, held, fixed)
         delta[self.settled] = 0.0
         return self._try(delta)
 
-    def _pushed_out(self, delta: Array) -> NDArray[np.bool_]:
-        turn = delta[:, ROOT_DOF:]
-        out = ((self.angles <= self.batch.low + 1e-9) & (turn < 0)) | (
-            (self.angles >= self.batch.high - 1e-9) & (turn > 0)
-        )
+    def _passed(self, delta: Array) -> NDArray[np.bool_]:
+        there = self.angles + delta[:, ROOT_DOF:]
+        out = (there < self.batch.low - 1e-9) | (there > self.batch.high + 1e-9)
         return np.concatenate([np.zeros((len(delta), ROOT_DOF), dtype=bool), out & self.free], axis=1)
+
+    def _to_the_stop(self, delta: Array) -> Array:
+        there = np.clip(self.angles + delta[:, ROOT_DOF:], self.batch.low, self.batch.high) - self.angles
+        return np.concatenate([np.zeros((len(delta), ROOT_DOF)), there], axis=1)
 
     def _held(self, gradient: Array) -> NDArray[np.bool_]:
         at_low = (self.angles <= self.batch.low + 1e-9) & (gradient[:, ROOT_DOF:] > 0)
@@ -242,16 +314,24 @@ class _State:
         held[:, ROOT_DOF:] = ~self.free | at_low | at_high
         return held
 
-    def _direction(self, gradient: Array, hessian: Array, diagonal: Array, held: NDArray[np.bool_]) -> Array:
+    def _direction(
+        self, gradient: Array, hessian: Array, diagonal: Array, held: NDArray[np.bool_], fixed: Array
+    ) -> Array:
+        """The damped step of what is not held; held ones move as `fixed` says."""
+        gradient = gradient + np.einsum("bij,bj->bi", hessian, fixed)
         used = np.flatnonzero(~held.all(0))
         keep = ~held[:, used]
         system = hessian[:, used[:, None], used] * keep[:, :, None] * keep[:, None, :]
         d = np.arange(len(used))
-        system[:, d, d] += np.where(
-            keep, diagonal[:, used] + self.damping[:, None] * (1.0 + system[:, d, d]), 1.0
+        own = system[:, d, d]
+        # A joint that hardly moves any point must not be the one that damping drives: it is damped like the others.
+        common = _COMMON_DAMPING * own.max(axis=1, keepdims=True)
+        system[:, d, d] += np.where(keep, diagonal[:, used] + self.damping[:, None] * (1.0 + common + own), 1.0)
+        delta = fixed.copy()
+        delta[:, used] = (
+            delta[:, used] * ~keep
+            - np.linalg.solve(system, np.where(keep, gradient[:, used], 0.0)[..., None])[..., 0]
         )
-        delta = np.zeros(gradient.shape)
-        delta[:, used] = -np.linalg.solve(system, np.where(keep, gradient[:, used], 0.0)[..., None])[..., 0]
         return delta
 
     def _try(self, delta: Array) -> Array:

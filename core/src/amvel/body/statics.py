@@ -7,19 +7,22 @@ Patches are sampled at Gauss points, so that a finer sampling gives the same res
 """
 
 from dataclasses import dataclass
+from functools import lru_cache
 
 import numpy as np
 from numpy.typing import NDArray
 
 from amvel.body.pose import Contact, PoseSpec
-from amvel.body.posing import Posed
+from amvel.body.posing import Posed, part_of
 from amvel.body.skeleton import Array, Skeleton
 
 GRAVITY_M_S2 = 9.81
 _SHEAR_TO_NORMAL = 0.5  # stiffness along the surface against into it: our estimate for skin, cloth and mat
 _LENGTH_M = 0.4  # scales rotation against translation
 _MAX_ITERATIONS = 120
+_CHUNK = 256  # poses with about as many contacts are solved together
 _BALANCED = 2e-6  # of body weight
+_SOFT_REACH = 0.04  # of stature and girth: flesh between a landmark and what it lies on (our estimate)
 _REST_LEVER_M = 0.06
 _LEFT_OVER_FRICTION = 0.05  # what a limb that already pushes at a slant has left
 _LEG = ("thigh", "shank", "foot", "toes")
@@ -42,6 +45,39 @@ class Reactions:
 
 def react(skeleton: Skeleton, specs: list[PoseSpec], posed: Posed, sampling: int = 3) -> Reactions:
     """Solve the supports of every pose with sampling×sampling points per patch."""
+    order = sorted(range(len(specs)), key=lambda i: len(specs[i].contacts))
+    chunks = [order[i : i + _CHUNK] for i in range(0, len(order), _CHUNK)]
+    return _in_order(
+        [_react(skeleton, [specs[i] for i in c], part_of(posed, c), sampling) for c in chunks], order
+    )
+
+
+def _in_order(solved: list[Reactions], order: list[int]) -> Reactions:
+    """Chunks put together in the order in which they were asked, padded to the most points."""
+    back = np.argsort(np.array(order))
+    most = max(r.where.shape[1] for r in solved)
+
+    def joined(name: str, empty: float) -> Array:
+        parts = [getattr(r, name) for r in solved]
+        padded = [
+            np.concatenate(
+                [p, np.full((p.shape[0], most - p.shape[1], *p.shape[2:]), empty, dtype=p.dtype)], axis=1
+            )
+            for p in parts
+        ]
+        whole: Array = np.concatenate(padded)[back]
+        return whole
+
+    return Reactions(
+        joined("where", 0.0),
+        joined("force", 0.0),
+        joined("segment", 0),  # type: ignore[arg-type]
+        joined("contact", -1),  # type: ignore[arg-type]
+        np.concatenate([r.unbalanced for r in solved])[back],
+    )
+
+
+def _react(skeleton: Skeleton, specs: list[PoseSpec], posed: Posed, sampling: int) -> Reactions:
     problem = _Problem(skeleton, specs, posed, sampling)
     placed = np.array([not fault for fault in posed.faults])
     twist = problem.settle(placed)
@@ -62,6 +98,7 @@ class _Problem:
     def __init__(self, skeleton: Skeleton, specs: list[PoseSpec], posed: Posed, sampling: int) -> None:
         self.skeleton, self.specs, self.posed = skeleton, specs, posed
         count = len(specs)
+        self.soft_reach_m = _SOFT_REACH * skeleton.body.stature_m * skeleton.body.girth
         nodes, weights = np.polynomial.legendre.leggauss(sampling)
         per = sampling * sampling
         size = max(1, max(len(s.contacts) for s in specs)) * per
@@ -98,14 +135,15 @@ class _Problem:
 
     def _add_loads(self, b: int, spec: PoseSpec) -> None:
         for load in spec.loads:
-            self._push(b, self._point(b, load.point), np.array(load.force_n))
+            force = load.force_at(self.posed.points[b], self.skeleton.landmarks.index)
+            self._push(b, self._point(b, load.point), force)
 
     def _add_contact(
         self, b: int, c: int, contact: Contact, rows: slice, grid: list[tuple[float, float, float]]
     ) -> None:
         at = self._point(b, contact.point)
         normal = np.array(contact.normal)
-        along, across = _patch_axes(normal)
+        along, across = _patch_axes(contact.normal)
         half_a, half_b = contact.half_size_m
         self.where[b, rows] = [at + along * half_a * x + across * half_b * y for x, y, _ in grid]
         self.normal[b, rows] = normal
@@ -116,6 +154,8 @@ class _Problem:
             self.normal[b, rows] = self._along_the_arm(b, contact, at)
             self.friction[b, rows] = _LEFT_OVER_FRICTION
         resting = self._resting_force(b, contact, at) if contact.strategy == "rests" else None
+        if contact.plane_m is not None and float(normal @ at) - contact.plane_m > self.soft_reach_m:
+            return
         if resting is None:
             self.stiff[b, rows] = [contact.stiffness_n_per_m * w for _, _, w in grid]
             return
@@ -255,8 +295,10 @@ class _Problem:
         return np.linalg.solve(hessian, gradient[..., None])[..., 0]
 
 
-def _patch_axes(normal: Array) -> tuple[Array, Array]:
+@lru_cache(maxsize=64)
+def _patch_axes(direction: tuple[float, float, float]) -> tuple[Array, Array]:
     """Two directions in the surface: along the body's usual x or the vertical, and sideways."""
+    normal = np.array(direction)
     along = np.array([1.0, 0, 0]) if abs(normal[0]) < 0.9 else np.array([0, 0, 1.0])
     along = along - normal * float(along @ normal)
     along /= np.linalg.norm(along)

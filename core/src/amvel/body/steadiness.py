@@ -1,0 +1,146 @@
+"""How steady a pose is: the push it can take, and the grip it needs, by linear programmes over its supports.
+
+Unlike the reactions, which settle elastically, these ask what the supports *could* do: a pose stands as long as some
+admissible set of contact forces balances it.  Handholds give no more than fingertips can.
+"""
+
+from dataclasses import dataclass
+
+import numpy as np
+from scipy.optimize import linprog
+
+from amvel.body.pose import Contact, PoseSpec
+from amvel.body.skeleton import Array, Skeleton
+from amvel.body.statics import GRAVITY_M_S2
+
+FINGERTIP_N = 15.0  # what fingertips on a worktop hold without a grip: our estimate
+MOST_N = 400.0
+_CONE_SIDES = 8
+_STEPS = 12
+_PUSHES = {"forward": (1, 0, 0), "back": (-1, 0, 0), "left": (0, 1, 0), "right": (0, -1, 0)}
+
+
+@dataclass(frozen=True)
+class Steadiness:
+    """Largest push at the chest in newtons and where it comes from, and the smallest friction that still holds."""
+
+    push_n: float
+    push_from: str
+    friction_needed: float
+
+
+def steadiness(skeleton: Skeleton, spec: PoseSpec, points: Array) -> Steadiness:
+    """Of one placed pose: `points` are its landmarks (N×3, m).
+
+    A pose that stands only because hands hold more than fingertips can, or a limb is carried by its own muscles, has
+    no push to spare: 0 N, at the full friction of its surfaces.
+    """
+    supports = _Supports(skeleton, spec, points)
+    if not supports.stands(1.0):
+        return Steadiness(0.0, "any side", max((c.friction for c in spec.contacts), default=0.0))
+    pushes = {name: supports.largest_push(np.array(d, dtype=float)) for name, d in _PUSHES.items()}
+    weakest = min(pushes, key=lambda name: pushes[name])
+    return Steadiness(pushes[weakest], weakest, supports.friction_needed())
+
+
+class _Supports:
+    def __init__(self, skeleton: Skeleton, spec: PoseSpec, points: Array) -> None:
+        self.index = skeleton.landmarks.index
+        self.spec, self.points = spec, points
+        mass = skeleton.mass_kg
+        self.centre = (mass[:, None] * points[skeleton.com_rows]).sum(0) / mass.sum()
+        self.weight = np.array([0.0, 0.0, -mass.sum() * GRAVITY_M_S2])
+        self.chest = points[self.index["heart"]]
+        corners = [self._corners(c) for c in spec.contacts if self._near(c)]
+        self.at = np.array([p for group, _ in corners for p in group])
+        self.contact = [c for group, c in corners for _ in group]
+
+    def _near(self, contact: Contact) -> bool:
+        return contact.plane_m is None or (
+            float(np.array(contact.normal) @ self.points[self.index[contact.point]]) - contact.plane_m < 0.06
+        )
+
+    def _corners(self, contact: Contact) -> tuple[list[Array], Contact]:
+        normal = np.array(contact.normal)
+        along = np.array([1.0, 0, 0]) if abs(normal[0]) < 0.9 else np.array([0, 0, 1.0])
+        across = np.cross(normal, along)
+        at = self.points[self.index[contact.point]]
+        a, b = contact.half_size_m
+        return [at + x * a * along + y * b * across for x in (-1, 1) for y in (-1, 1)], contact
+
+    def _external(self) -> tuple[Array, Array]:
+        """Weight and outside loads: force and moment about the world's origin."""
+        force, moment = self.weight.copy(), np.cross(self.centre, self.weight)
+        for load in self.spec.loads:
+            at = self.points[self.index[load.point]]
+            pull = load.force_at(self.points, self.index)
+            force, moment = force + pull, moment + np.cross(at, pull)
+        return force, moment
+
+    def _rays(self, share: float) -> tuple[Array, Array]:
+        """Edges of the friction cones (K×3) and the row of `at` that each belongs to; `share` scales the friction."""
+        rays, rows = [], []
+        for i, c in enumerate(self.contact):
+            normal = np.array(c.normal)
+            helper = np.array([1.0, 0, 0]) if abs(normal[0]) < 0.9 else np.array([0, 1.0, 0])
+            t1 = np.cross(normal, helper)
+            t1 /= np.linalg.norm(t1)
+            t2 = np.cross(normal, t1)
+            for k in range(_CONE_SIDES):
+                a = 2 * np.pi * k / _CONE_SIDES
+                rays.append(normal + share * c.friction * (np.cos(a) * t1 + np.sin(a) * t2))
+                rows.append(i)
+        return np.array(rays), np.array(rows)
+
+    def _solve(self, share: float, push: Array | None) -> float | None:
+        """The largest push along a direction (0 when none is asked), or None when nothing balances the pose."""
+        rays, rows = self._rays(share)
+        force, moment = self._external()
+        equal = np.concatenate([rays.T, np.cross(self.at[rows], rays).T])
+        cost = np.zeros(len(rays))
+        if push is not None:
+            column = np.concatenate([push, np.cross(self.chest, push)])[:, None]
+            equal = np.concatenate([equal, column], axis=1)
+            cost = np.append(cost, -1.0)
+        limits: list[tuple[float, float | None]] = [(0.0, None)] * len(rays)
+        if push is not None:
+            limits.append((0.0, MOST_N))
+        caps, most = self._caps(rows, equal.shape[1])
+        found = linprog(
+            cost,
+            A_ub=caps if len(caps) else None,
+            b_ub=most if len(caps) else None,
+            A_eq=equal,
+            b_eq=-np.concatenate([force, moment]),
+            bounds=limits,
+            method="highs",
+        )
+        if found.status != 0:
+            return None
+        return float(found.x[-1]) if push is not None else 0.0
+
+    def _caps(self, rows: Array, width: int) -> tuple[Array, Array]:
+        """Fingertips together press no more than they can without a grip, each hand for itself."""
+        tips = sorted({c.point for c in self.contact if c.point.endswith("fingertips")})
+        caps = np.zeros((len(tips), width))
+        for k, name in enumerate(tips):
+            for j, i in enumerate(rows):
+                if self.contact[int(i)].point == name:
+                    caps[k, j] = 1.0
+        return caps, np.full(len(tips), FINGERTIP_N)
+
+    def stands(self, share: float) -> bool:
+        return self._solve(share, None) is not None
+
+    def largest_push(self, direction: Array) -> float:
+        return self._solve(1.0, direction) or 0.0
+
+    def friction_needed(self) -> float:
+        """Bisection on a common share of every surface's friction."""
+        low, high = 0.0, 1.0
+        if self.stands(1e-6):
+            return 0.0
+        for _ in range(_STEPS):
+            middle = (low + high) / 2
+            low, high = (low, middle) if self.stands(middle) else (middle, high)
+        return high * max(c.friction for c in self.contact)

@@ -32,6 +32,7 @@ PURPOSES = (
     "flexion_strength",
     "hip_bend",
     "foot",
+    "position_change",
 )
 
 
@@ -113,6 +114,10 @@ class Setting:
     def word(self, name: str) -> str:
         return str(self.values[name])
 
+    def school(self, question: str) -> str:
+        """The school's answer that changes this pose; empty for the default."""
+        return str(self.values.get(f"school.{question}", ""))
+
 
 Frames = Callable[[Setting], list[Frame]]
 
@@ -141,6 +146,8 @@ class Step:
     arrow: str = ""
     view: str = "side"
     shown: tuple[int, ...] = (0, -1)
+    after: tuple[str, ...] = ()  # what goes before, 'family/step', beside the rung below
+    breath_custom: bool = False  # its breath is a custom of its own: no school changes it
 
     def __post_init__(self) -> None:
         for name in ("id", "title", "setup", "cues", "faults", "felt", "not_felt", "breath", "purposes"):
@@ -186,3 +193,10 @@ class Family:
 
     def ref(self, step: Step) -> str:
         return f"{self.id}/{step.id}"
+
+    def neighbours(self, step: Step) -> tuple[str, str]:
+        """The step below and the one above on this ladder; empty at its ends."""
+        at = self.steps.index(step)
+        below = self.ref(self.steps[at - 1]) if at else ""
+        above = self.ref(self.steps[at + 1]) if at + 1 < len(self.steps) else ""
+        return below, above

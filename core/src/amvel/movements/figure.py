@@ -5,6 +5,7 @@ from xml.sax.saxutils import escape
 import numpy as np
 
 from amvel.body.figure import FROM_ABOVE, FROM_FRONT, FROM_LEFT, FROM_RIGHT, INK, View, arrow, paint, svg_part
+from amvel.movements.bed import lies_on_bed
 from amvel.movements.declaration import Family
 from amvel.movements.frames import Prop, Surface, other_side
 from amvel.movements.profile import Profile, Profiler
@@ -39,7 +40,7 @@ def _towards(
     return float(x), float(y)
 
 
-class _Panel:
+class Panel:
     """One frame drawn, with its bounds in cm."""
 
     def __init__(self, profiler: Profiler, profile: Profile, row: int, view: View) -> None:
@@ -59,6 +60,8 @@ class _Panel:
         if view is not FROM_ABOVE:
             for name, surface in self.frame.surfaces.items():
                 self._surface(name, surface)
+            if lies_on_bed(profile.request.values):
+                self._mattress()
 
     def point(self, landmark: str) -> tuple[float, float]:
         assert self.profile.posed is not None
@@ -85,6 +88,10 @@ class _Panel:
                 self._wall(surface, -1.0)
         elif name == "seat":
             self._seat(surface)
+        elif name == "bed":
+            self._bed(surface)
+        elif name == "seat under the trunk":
+            self._seat_under_trunk(surface)
         elif name in ("worktop", "armrest", "calf support", "hand support", "box") and surface.at_cm > 1:
             points = self._touched(name) or (
                 [self.point(f"{s}.fingertips") for s in ("left", "right")] if name == "worktop" else []
@@ -97,7 +104,9 @@ class _Panel:
                 wide=10.0,
             )
         elif name in ("head pad", "pelvis pad") and surface.at_cm > 1:
-            self._block(self._touched(name), surface, legs=False, thick=surface.at_cm, wide=9.0)
+            under = self.frame.surfaces.get("bed")
+            thick = surface.at_cm - (under.at_cm if under else 0.0)
+            self._block(self._touched(name), surface, legs=False, thick=thick, wide=9.0)
 
     def _rect(
         self, x0: float, x1: float, top: float, bottom: float, fill: str = PROP, radius: float = 0.8
@@ -147,6 +156,29 @@ class _Panel:
             )
         )
 
+    def _mattress(self) -> None:
+        """The bed that takes the floor's place: its edge under the whole body, the legs cut off."""
+        x0, x1 = self.box[0] - 8.0, self.box[2] + 8.0
+        self.behind.append(self._rect(x0, x1, 0.0, -13.0, radius=3.0))
+        self.behind += [self._rect(x, x + 3.0, -13.0, -21.0) for x in (x0 + 5, x1 - 8)]
+
+    def _bed(self, surface: Surface) -> None:
+        """Mattress and legs under what lies or sits on it; from the front of a sitter only as deep as the thighs."""
+        lying = [p for p in (self.point("occiput"), self.point("left.hip"), self.point("right.hip")) if p]
+        x0, x1 = min(p[0] for p in lying) - 16.0, max(p[0] for p in lying) + 16.0
+        self.behind.append(self._rect(x0, x1, surface.at_cm, surface.at_cm - 14, radius=3.0))
+        self.behind += [self._rect(x, x + 3.0, surface.at_cm - 14, 0.0) for x in (x0 + 4, x1 - 7)]
+
+    def _seat_under_trunk(self, surface: Surface) -> None:
+        """A chair seen from the side, the body across its seat: front edge at the pelvis."""
+        edge, head = self.point("left.hip_bone")[0], self.point("vertex")[0]
+        ahead = 1.0 if head > edge else -1.0
+        x0, x1 = edge - ahead * 3.0, edge + ahead * 37.0
+        self.behind.append(self._rect(min(x0, x1), max(x0, x1), surface.at_cm, surface.at_cm - 6))
+        self.behind += [
+            self._rect(x - 1.2, x + 1.2, surface.at_cm - 6, 0) for x in (x0 + ahead * 3, x1 - ahead * 3)
+        ]
+
     def _wall(self, surface: Surface, ahead: float) -> None:
         x = surface.at_cm * self.view.right[0]
         outward = ahead * (1.0 if self.view.right[0] > 0 else -1.0)
@@ -161,6 +193,7 @@ class _Panel:
         self._grow(*points)
         x, y = (sum(p[i] for p in points) / len(points) for i in (0, 1))
         r = prop.size_cm / 2
+        y -= r if prop.below else 0.0
         paint = f'fill="{HELD}" stroke="{INK}" stroke-width="0.5"'
         if prop.kind in ("ball", "cushion", "roller", "weight"):
             return f'<ellipse cx="{x:.1f}" cy="{-y:.1f}" rx="{r:.1f}" ry="{r * (0.7 if prop.kind == "cushion" else 1):.1f}" {paint}/>'
@@ -209,7 +242,7 @@ def figure(profiler: Profiler, profile: Profile, measures: bool = True, frame: i
         raise ValueError(f"no figure: {profile.fault}")
     view = view_of(profile.request.family, profile)
     rows = [frame] if frame is not None else sorted({profile.rows[i] for i in profile.request.step.shown})
-    panels = [_Panel(profiler, profile, r, view) for r in rows]
+    panels = [Panel(profiler, profile, r, view) for r in rows]
     if measures:
         for panel in panels:
             _mark_measures(panel)
@@ -229,9 +262,9 @@ def figure(profiler: Profiler, profile: Profile, measures: bool = True, frame: i
 _Placed = tuple[str, tuple[float, float]]
 
 
-def _laid_out(panels: list[_Panel]) -> tuple[list[_Placed], float, float, float]:
+def _laid_out(panels: list[Panel]) -> tuple[list[_Placed], float, float, float]:
     """Panels beside each other, or under each other when the body lies; with total width, height and top."""
-    flat = len(panels) == 2 and all((p.box[2] - p.box[0]) > 1.5 * (p.box[3] - p.box[1]) for p in panels)
+    flat = len(panels) == 2 and all((p.box[2] - p.box[0]) > 1.35 * (p.box[3] - p.box[1]) for p in panels)
     pieces: list[_Placed] = []
     x = y = widest = 0.0
     top = -panels[0].box[3] if flat else -max(p.box[3] for p in panels)
@@ -269,7 +302,7 @@ def _then(flat: bool, shift: tuple[float, float], box: _Box, following: _Box) ->
 _MEASURED = {"seat_cm": "seat", "calf_support_cm": "calf support"}
 
 
-def _mark_measures(panel: _Panel) -> None:
+def _mark_measures(panel: Panel) -> None:
     values = panel.profile.request.values
     if panel.view in (FROM_ABOVE, FROM_FRONT):
         return

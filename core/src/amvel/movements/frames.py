@@ -11,7 +11,7 @@ from typing import Any
 import numpy as np
 from numpy.typing import NDArray
 
-from amvel.body import Anthropometry, Capacities, Contact, ExternalLoad, FrameFacts, PoseSpec, Row
+from amvel.body import Anthropometry, BandPull, Capacities, Contact, ExternalLoad, FrameFacts, PoseSpec, Row
 from amvel.body.pose import Strategy
 
 COUPLED_LUMBAR_STIFFNESS = 30.0
@@ -80,7 +80,8 @@ class Touch:
     """A landmark on a surface.
 
     `bears=False` only places it there (a hover, a guide); `places=False` only lets it carry, for soft
-    parts that meet the surface wherever the others put them.
+    parts that meet the surface wherever the others put them. `half_width_cm` is the half width of the patch where the
+    surface is narrower than the body part (a roller).
     """
 
     landmark: str
@@ -89,6 +90,7 @@ class Touch:
     bears: bool = True
     places: bool = True
     gap_cm: float = 0.0
+    half_width_cm: float | None = None
 
 
 @dataclass(frozen=True)
@@ -109,6 +111,24 @@ class Aim:
 
 
 @dataclass(frozen=True)
+class Band:
+    """A stretch band from a landmark to an anchor (cm) or to another landmark; `pull_n` is its pull at the start."""
+
+    at: str
+    pull_n: float
+    to: str | None = None
+    anchor_cm: tuple[float, float, float] | None = None
+
+    def pulls(self) -> tuple[BandPull, ...]:
+        """What the body feels: at one end, or at both when both are on the body."""
+        if self.to is None:
+            assert self.anchor_cm is not None
+            x, y, z = self.anchor_cm
+            return (BandPull(self.at, self.pull_n, (x / 100, y / 100, z / 100)),)
+        return (BandPull(self.at, self.pull_n, to=self.to), BandPull(self.to, self.pull_n, to=self.at))
+
+
+@dataclass(frozen=True)
 class Prop:
     """Something held, worn or put between, as it is drawn: a ball between landmarks, a band along them, a bag under one."""
 
@@ -116,6 +136,7 @@ class Prop:
     at: tuple[str, ...]
     size_cm: float = 12.0
     anchor_cm: tuple[float, float, float] | None = None
+    below: bool = False  # the body lies on it: its top is at the landmark
 
 
 PROPS = ("ball", "cushion", "band", "belt", "bag", "weight", "roller", "cloth")
@@ -133,6 +154,7 @@ class Frame:
     touches: tuple[Touch, ...] = ()
     aims: tuple[Aim, ...] = ()
     loads: tuple[tuple[str, tuple[float, float, float]], ...] = ()
+    bands: tuple[Band, ...] = ()
     surfaces: dict[str, Surface] = field(default_factory=dict)
     neutral: dict[str, float] = field(default_factory=dict)
     facts: FrameFacts = FrameFacts()
@@ -145,6 +167,11 @@ class Frame:
     def pull(self, *loads: tuple[str, tuple[float, float, float]]) -> "Frame":
         """Forces from outside in newtons, at landmarks: a bag, a band, a strap."""
         return replace(self, loads=(*self.loads, *loads))
+
+    def band(self, *bands: Band) -> "Frame":
+        """Stretch bands that pull more the longer they get; they are drawn where they run."""
+        drawn = (Prop("band", (b.at,) if b.to is None else (b.at, b.to), 2, b.anchor_cm) for b in bands)
+        return replace(self, bands=(*self.bands, *bands), props=(*self.props, *drawn))
 
     def with_(self, name: str | None = None, /, **angles: float) -> "Frame":
         """Declare joint angles in degrees; 'left_hip_flexion' means 'left.hip.flexion'. Declared joints are no longer free."""
@@ -199,6 +226,25 @@ def other_side(name: str) -> str:
     return {"head_side_left": "head_side_right", "head_side_right": "head_side_left"}.get(name, name)
 
 
+def faced(frame: Frame, turn_deg: float) -> Frame:
+    """The same frame facing elsewhere: turned to the left about the vertical.  Walls stay where they are."""
+    a = math.radians(turn_deg)
+    turn = np.array([[math.cos(a), -math.sin(a), 0.0], [math.sin(a), math.cos(a), 0.0], [0.0, 0.0, 1.0]])
+
+    def turned(v: tuple[float, float, float]) -> tuple[float, float, float]:
+        x, y, z = turn @ np.array(v)
+        return float(x), float(y), float(z)
+
+    return replace(
+        frame,
+        root=turn @ frame.root,
+        root_at_cm=turned(frame.root_at_cm),
+        aims=tuple(replace(a, direction=turned(a.direction or _AXES[a.axis])) for a in frame.aims),
+        loads=tuple((p, turned(f)) for p, f in frame.loads),
+        bands=tuple(replace(b, anchor_cm=turned(b.anchor_cm) if b.anchor_cm else None) for b in frame.bands),
+    )
+
+
 _FLIPPED = ("side_bend", "rotation")
 
 
@@ -232,6 +278,15 @@ def mirrored(frame: Frame) -> Frame:
             for a in frame.aims
         ),
         loads=tuple((other_side(p), flip(f)) for p, f in frame.loads),
+        bands=tuple(
+            replace(
+                b,
+                at=other_side(b.at),
+                to=other_side(b.to) if b.to else None,
+                anchor_cm=flip(b.anchor_cm) if b.anchor_cm else None,
+            )
+            for b in frame.bands
+        ),
         props=tuple(
             replace(
                 p, at=tuple(other_side(a) for a in p.at), anchor_cm=flip(p.anchor_cm) if p.anchor_cm else None
@@ -246,8 +301,10 @@ def compile_frame(frame: Frame, label: str, body: Anthropometry, capacities: Cap
     """The frame for one body, in SI units, with the hip–lumbar coupling applied."""
     angles = _couple({k: math.radians(v) for k, v in frame.angles.items()}, frame, capacities)
     free = dict(frame.free)
-    if any(f"{s}.hip.flexion" in free for s in ("left", "right")):
-        free.setdefault("lumbar.flexion", COUPLED_LUMBAR_STIFFNESS)
+    # A hip at its stop tucks the pelvis; an arch that nobody declared would only be the solver's slack.
+    coupled = "lumbar.flexion" not in free and any(f"{s}.hip.flexion" in free for s in ("left", "right"))
+    if coupled:
+        free["lumbar.flexion"] = COUPLED_LUMBAR_STIFFNESS
     neutral = {k: math.radians(v) for k, v in frame.neutral.items()}
     for name, value in neutral.items():
         angles[name] = angles.get(name, 0.0) + value
@@ -272,7 +329,10 @@ def compile_frame(frame: Frame, label: str, body: Anthropometry, capacities: Cap
         for a in frame.aims
     ]
     contacts = [_contact(t, frame.surfaces[t.surface]) for t in frame.touches if t.bears]
-    loads = tuple(ExternalLoad(p, f) for p, f in frame.loads)
+    loads: tuple[ExternalLoad | BandPull, ...] = (
+        *(ExternalLoad(p, f) for p, f in frame.loads),
+        *(pull for b in frame.bands for pull in b.pulls()),
+    )
     x, y, z = frame.root_at_cm
     return PoseSpec(
         f"{label}, {frame.name}",
@@ -284,6 +344,7 @@ def compile_frame(frame: Frame, label: str, body: Anthropometry, capacities: Cap
         tuple(contacts),
         loads,
         neutral,
+        {"lumbar.flexion": angles.get("lumbar.flexion", 0.0)} if coupled else {},
     )
 
 
@@ -323,13 +384,15 @@ def _contact(touch: Touch, surface: Surface) -> Contact:
     side, dot, base = touch.landmark.partition(".")
     half_a, half_b, part = _PATCH[(base if dot else side).removesuffix("_left").removesuffix("_right")]
     name = f"{side}.{part}" if dot and part else part
+    across_cm = half_b if touch.half_width_cm is None else min(half_b, touch.half_width_cm)
     return Contact(
         touch.landmark,
         surface.name,
         surface.normal,
-        (half_a / 100, half_b / 100),
+        (half_a / 100, across_cm / 100),
         surface.stiffness_n_per_m,
         surface.friction,
         touch.strategy,
         name,
+        None if touch.places else (-surface.at_cm if surface.kind == "wall" else surface.at_cm) / 100,
     )

@@ -5,6 +5,7 @@ import pkgutil
 from functools import lru_cache
 
 from amvel.movements import families
+from amvel.movements.bed import on_a_bed_too
 from amvel.movements.declaration import POSITIONS, DeclarationError, Family, Step
 
 
@@ -25,8 +26,19 @@ def library() -> dict[str, Family]:
                 f"families/{module.name}.py: the family's id is '{family.id}', not the file's name"
             )
         found.append(family)
+    found = [on_a_bed_too(f) for f in found]
+    _known_prerequisites(found)
     found.sort(key=_place)
     return {f.id: f for f in found}
+
+
+def _known_prerequisites(families: list[Family]) -> None:
+    refs = {f.ref(s) for f in families for s in f.steps}
+    for f in families:
+        for s in f.steps:
+            unknown = set(s.after) - refs
+            if unknown:
+                raise DeclarationError(f"{f.ref(s)}: goes after steps that nobody declares: {sorted(unknown)}")
 
 
 def _place(family: Family) -> tuple[int, bool, float, str]:

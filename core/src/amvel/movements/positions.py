@@ -282,6 +282,26 @@ def weight_between_feet(body: Anthropometry) -> Aim:
     return Aim("centre_of_mass", "y", 100 * HIP_HALF_WIDTH * body.stature_m, origin="right.ankle", weight=0.5)
 
 
+SIDEWAYS = {f"{s}_{j}": 0.1 for s in _SIDES for j in ("hip_abduction", "ankle_inversion")}
+
+
+def hip_wide(body: Anthropometry, landmark: str = "ankle") -> Aim:
+    """The feet stay hip-wide apart: what stands does not slide."""
+    return Aim(
+        f"left.{landmark}",
+        "y",
+        200 * HIP_HALF_WIDTH * body.stature_m,
+        origin=f"right.{landmark}",
+        weight=0.5,
+    )
+
+
+def weight_on_one_foot(frame: Frame, body: Anthropometry, name: str = "weight on one foot") -> Frame:
+    """The weight goes over the right foot while both feet stay where they are."""
+    over = Aim("centre_of_mass", "y", 0.0, origin="right.ankle", weight=0.5)
+    return frame.aim(over, hip_wide(body)).free_(**SIDEWAYS).with_(name)
+
+
 def trunk_lean(body: Anthropometry, lean_deg: float) -> tuple[Aim, ...]:
     """Keep the line from pelvis to upper thorax at a lean from upright (forward positive)."""
     lean = np.radians(lean_deg)
@@ -391,3 +411,26 @@ def kneeling(body: Anthropometry) -> Frame:
         surfaces={"floor": FLOOR},
         facts=FrameFacts(on_floor=True, hand_support_level=1),
     )
+
+
+def half_kneeling(body: Anthropometry, ahead_share: float = 0.20) -> Frame:
+    """Right knee and toes down, left foot flat ahead, trunk tall; `ahead_share` of the stature between knee and ankle."""
+    frame = kneeling(body).lift("left.knee_front", "left.toe_tip").unaim("left.knee", "centre_of_mass")
+    frame = frame.with_(
+        "half kneeling",
+        left_hip_flexion=84.0,
+        left_knee_flexion=88.0,
+        left_ankle_dorsiflexion=2.0,
+        right_hip_flexion=0.0,
+    )
+    frame = frame.touch(*feet(sides=("left",))).aim(
+        Aim("left.ankle", "x", 100 * ahead_share * body.stature_m, origin="right.knee"),
+        Aim("left.ankle", "y", 100 * 2 * HIP_HALF_WIDTH * body.stature_m, origin="right.knee"),
+        Aim("centre_of_mass", "x", 5.0 * body.stature_m, origin="right.knee", weight=0.5),
+        Aim("centre_of_mass", "y", 60 * HIP_HALF_WIDTH * body.stature_m, origin="right.knee", weight=0.5),
+    )
+    frame = frame.aim(
+        Aim("left.foot_inner", "z", 0.0, origin="left.foot_outer", weight=0.3)
+    )  # the sole stays flat
+    give = ("hip_flexion", "knee_flexion", "ankle_dorsiflexion", "hip_abduction")
+    return frame.free_(**both(**{j: 0.1 for j in give}), left_ankle_inversion=0.1)

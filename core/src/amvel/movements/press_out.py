@@ -1,7 +1,7 @@
 """The press-out: a band from the side, pressed out in front; the trunk resists the turn.  Shared by its positions."""
 
 from amvel.movements.declaration import Parameter
-from amvel.movements.frames import Frame, Prop
+from amvel.movements.frames import Band, Frame
 from amvel.movements.positions import both
 
 BAND = Parameter("band_n", "pull of the band", "N", 30, low=10, high=70, grid=5, easier="down")
@@ -11,7 +11,6 @@ _FAR = both(shoulder_flexion=80.0, elbow_flexion=14.0, shoulder_abduction=-10.0,
 
 def press_out(start: Frame, band_n: float, anchor_z_cm: float) -> list[Frame]:
     """Hands at the breastbone, then pressed out; the band pulls both hands to the left."""
-    half = band_n / 2
-    pulled = start.pull(*((f"{x}.palm", (0.0, half, 0.0)) for x in ("left", "right")))
-    pulled = pulled.hold(Prop("band", ("left.palm", "right.palm"), 2, (20.0, 90.0, anchor_z_cm)))
+    anchor = (20.0, 90.0, anchor_z_cm)
+    pulled = start.band(*(Band(f"{x}.palm", band_n / 2, anchor_cm=anchor) for x in ("left", "right")))
     return [pulled.with_("hands at the breastbone", **_NEAR), pulled.with_("pressed out", **_FAR)]

@@ -14,22 +14,27 @@ import numpy as np
 from amvel.body import (
     JOINTS,
     Anthropometry,
+    BandPull,
     Capacities,
     FrameFacts,
     Posed,
     PoseSpec,
     Reactions,
     Skeleton,
+    clear_of_floor,
     demand,
     react,
     solve,
 )
 from amvel.body.skeleton import Array
+from amvel.movements.bed import FLOOR, LYING_ON, lies_on_bed
 from amvel.movements.declaration import Family, Setting, Step
 from amvel.movements.frames import Frame, compile_frame, mirrored
+from amvel.movements.schools import with_school
 
-MODEL_VERSION = "3"
+MODEL_VERSION = "6"
 BETWEEN = 5  # frames between two declared ones; the peaks are settled there (tests refine them)
+_ON_THE_WAY = 10.0  # between two solved poses the blend is nearly right: joints give little there
 _MOVED_RAD = np.radians(8.0)
 _LIMBS = ("shoulder", "hip")
 
@@ -95,6 +100,10 @@ class Profiler:
         """All profiles, in the order asked; only what is new is solved."""
         return self._answer(requests, self._kept, self.between)
 
+    def known(self, requests: list[Request]) -> int:
+        """How many of these are solved already; asks nothing of whoever is solving now."""
+        return sum(on_the_floor(r).key() in self._kept for r in requests)
+
     def sketches(self, requests: list[Request]) -> list[Profile]:
         """The declared frames only: enough to rule a version out, never enough to allow it."""
         return self._answer(requests, self._sketches, 0)
@@ -108,12 +117,13 @@ class Profiler:
     def _answer_alone(
         self, requests: list[Request], kept: "OrderedDict[str, Profile]", between: int
     ) -> list[Profile]:
-        missing = {r.key(): r for r in requests if r.key() not in kept}
+        placed = [on_the_floor(r) for r in requests]
+        missing = {r.key(): r for r in placed if r.key() not in kept}
         if missing:
             asked = [(self, r) for r in missing.values()]
             for found in _solve(asked, between):
                 kept[found.request.key()] = found
-        answer = [kept[r.key()] for r in requests]
+        answer = [on_its_surface(r, kept[p.key()]) for r, p in zip(requests, placed, strict=True)]
         while len(kept) > self._keep:
             kept.popitem(last=False)
         return answer
@@ -126,8 +136,24 @@ class Profiler:
                 request.values,
             )
         )
+        frames = with_school(frames, request.values)
         frames = [mirrored(f) for f in frames] if request.side == "right" else frames
         return [replace(f, facts=_facts(f, request)) for f in frames]
+
+
+def on_the_floor(request: Request) -> Request:
+    """The same request on the floor: the pose is the same on a firm bed, so that it is solved only once."""
+    if not lies_on_bed(request.values):
+        return request
+    return Request(request.family, request.step, request.side, {**request.values, LYING_ON.id: FLOOR})
+
+
+def on_its_surface(request: Request, solved: Profile) -> Profile:
+    """The profile as asked for: on a bed, nobody has to get to the floor."""
+    if not lies_on_bed(request.values):
+        return solved
+    columns = {**solved.columns, "floor_transfer": np.zeros_like(solved.columns["floor_transfer"])}
+    return replace(solved, request=request, columns=columns)
 
 
 def solve_together(wanted: "list[tuple[Profiler, list[Request]]]") -> None:
@@ -149,6 +175,7 @@ def _solve(asked: "list[tuple[Profiler, Request]]", between: int) -> list[Profil
     ]
     limits = [own.capacities.stops_rad() for own, _ in asked]
     first = solve(skeleton, keys, [x for x, frames in zip(limits, declared, strict=True) for _ in frames])
+    keys = _bands_started(skeleton, keys, first, [len(group) for group in declared])
     specs: list[PoseSpec] = []
     frames: list[Frame] = []
     spans: list[range] = []
@@ -164,7 +191,9 @@ def _solve(asked: "list[tuple[Profiler, Request]]", between: int) -> list[Profil
                     frames.append(replace(group[i], name=f"{group[i].name} → {group[i + 1].name}"))
         spans.append(range(start, len(specs)))
         at += len(group)
-    posed = solve(skeleton, specs, [x for x, span in zip(limits, spans, strict=True) for _ in span])
+    stops = [x for x, span in zip(limits, spans, strict=True) for _ in span]
+    floors = [f.surfaces["floor"].at_cm / 100 for f in frames]
+    specs, posed = clear_of_floor(skeleton, specs, solve(skeleton, specs, stops), stops, floors)
     reactions = react(skeleton, specs, posed)
     facts = [f.facts for f in frames]
     columns = demand(skeleton, specs, posed, reactions, facts)
@@ -172,6 +201,24 @@ def _solve(asked: "list[tuple[Profiler, Request]]", between: int) -> list[Profil
         _one(skeleton, r, span, specs, frames, posed, reactions, columns, between)
         for (_, r), span in zip(asked, spans, strict=True)
     ]
+
+
+def _bands_started(skeleton: Skeleton, keys: list[PoseSpec], solved: Posed, sizes: list[int]) -> list[PoseSpec]:
+    """Every band learns the length that it has in the first frame of its movement."""
+    out = list(keys)
+    index = skeleton.landmarks.index
+    at = 0
+    for size in sizes:
+        for i in range(at, at + size):
+            loads = tuple(
+                replace(load, start_m=max(0.05, load.length_m(solved.points[at], index)))
+                if isinstance(load, BandPull)
+                else load
+                for load in keys[i].loads
+            )
+            out[i] = keys[i].changed(loads=loads)
+        at += size
+    return out
 
 
 def _one(
@@ -270,15 +317,25 @@ def _between(a: PoseSpec, b: PoseSpec, solved: Posed, i: int, j: int, t: float) 
     )
     shared = {c.point for c in b.contacts}
     contacts = tuple(c for c in a.contacts if c.point in shared)
-    free = {k: max(a.free.get(k, 0.0), b.free.get(k, 0.0)) for k in {*a.free, *b.free}}
+    free = {k: max(_ON_THE_WAY, a.free.get(k, 0.0), b.free.get(k, 0.0)) for k in {*a.free, *b.free}}
     root = (1 - t) * solved.root_position[i] + t * solved.root_position[j]
     u, _, v = np.linalg.svd((1 - t) * solved.root_rotation[i] + t * solved.root_rotation[j])
     neutral = {
         k: (1 - t) * a.neutral_rad.get(k, 0.0) + t * b.neutral_rad.get(k, 0.0)
         for k in {*a.neutral_rad, *b.neutral_rad}
     }
+    floor = {k: (1 - t) * a.floor_rad[k] + t * b.floor_rad[k] for k in a.floor_rad.keys() & b.floor_rad.keys()}
     return PoseSpec(
-        f"{a.name} → {b.name}", u @ v, tuple(root), _angles(angles), free, rows, contacts, a.loads, neutral
+        f"{a.name} → {b.name}",
+        u @ v,
+        tuple(root),
+        _angles(angles),
+        free,
+        rows,
+        contacts,
+        a.loads,
+        neutral,
+        floor,
     )
 
 

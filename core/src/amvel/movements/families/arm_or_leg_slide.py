@@ -4,7 +4,7 @@ import math
 
 from amvel.body.anthropometry import HIP_HALF_WIDTH, SHOULDER, SHOULDER_HALF_WIDTH
 from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting, Step
-from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, PELVIS_ROCKS, SHOULDER_CLIMBS
+from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, PELVIS_ROCKS, SHOULDER_CLIMBS, TRUNK_ROUNDS
 from amvel.movements.frames import Aim, Frame, Touch
 from amvel.movements.positions import hands_and_knees
 
@@ -79,19 +79,52 @@ def _lift(s: Setting) -> list[Frame]:
     return [start, leg_back(start, "left", s.number("leg_hip_deg"), slides=False).with_("one leg long and low")]
 
 
+def _weight_over(s: Setting) -> Frame:
+    """The weight over the hand and the knee that will stay."""
+    over = (
+        _base(s)
+        .aim(
+            _over_diagonal(s),
+            Aim(
+                "left.palm",
+                "y",
+                100 * (SHOULDER_HALF_WIDTH + HIP_HALF_WIDTH) * s.body.stature_m,
+                origin="right.knee",
+            ),
+        )
+        .free_(**{f"{x}_{j}": 0.1 for x in ("left", "right") for j in ("hip_abduction", "shoulder_abduction")})
+    )
+    return over.with_("weight over hand and knee")
+
+
 def _opposite(s: Setting) -> list[Frame]:
-    start = _base(s)
-    over = start.aim(
-        _over_diagonal(s),
-        Aim(
-            "left.palm",
-            "y",
-            100 * (SHOULDER_HALF_WIDTH + HIP_HALF_WIDTH) * s.body.stature_m,
-            origin="right.knee",
-        ),
-    ).free_(**{f"{x}_{j}": 0.1 for x in ("left", "right") for j in ("hip_abduction", "shoulder_abduction")})
+    over = _weight_over(s)
     away = leg_back(arm_off(over, "right", s.number("arm_deg")), "left", s.number("leg_hip_deg"), slides=False)
-    return [start, over.with_("weight over hand and knee"), away.with_("opposite arm and leg")]
+    return [_base(s), over, away.with_("opposite arm and leg")]
+
+
+def _opposite_slide(s: Setting) -> list[Frame]:
+    """Fingertips slide and carry no more than their arm; the toes steady the pose while they slide."""
+    shifted = _weight_over(s)
+    slid = leg_back(shifted, "left", 0.0, slides=True).lift("left.ball").touch(Touch("left.ball", "floor"))
+    hand = arm_off(slid, "right", 150.0).unaim("right.palm").with_("opposite hand and foot slid away")
+    hand = hand.free_(right_shoulder_flexion=0.1).touch(
+        Touch("right.fingertips", "hand support", strategy="rests")
+    )
+    return [_base(s), shifted, hand]
+
+
+def _draw(s: Setting) -> list[Frame]:
+    start, shifted, away = _opposite(s)
+    together = away.with_(
+        "elbow and knee drawn in",
+        left_hip_flexion=95.0,
+        left_knee_flexion=110.0,
+        left_ankle_dorsiflexion=0.0,
+        right_shoulder_flexion=70.0,
+        right_elbow_flexion=100.0,
+    )
+    return [start, shifted, away, together, away]
 
 
 def _over_diagonal(s: Setting) -> Aim:
@@ -133,6 +166,7 @@ FAMILY = Family(
             "out to reach, in to return",
             Dose(6, 2, 7.0),
             {"turning": 0.7, "upper_back": 0.7},
+            after=("belly_lift/with_the_breath",),
             sides=True,
             effort=4,
             parameters=(_HAND, _RAISED, _ARM),
@@ -173,6 +207,23 @@ FAMILY = Family(
             arrow="left.heel",
         ),
         Step(
+            "opposite_slide",
+            "Opposite arm and leg slide",
+            _opposite_slide,
+            _SETUP,
+            ("fingertips and toes keep touching the floor", "hips stay square"),
+            _FAULTS,
+            "buttock and shoulder blade across the back",
+            "turning, a sagging back",
+            "out to slide, in to return",
+            Dose(6, 2, 8.0),
+            {"turning": 0.8, "hip_back": 0.7, "upper_back": 0.6, "resist_extension": 0.4},
+            sides=True,
+            effort=5,
+            parameters=(_HAND, _RAISED),
+            arrow="left.heel",
+        ),
+        Step(
             "opposite_lift",
             "Opposite arm and leg lift",
             _opposite,
@@ -186,6 +237,42 @@ FAMILY = Family(
             {"turning": 1.0, "hip_back": 0.9, "upper_back": 0.9, "resist_extension": 0.5},
             sides=True,
             effort=6,
+            parameters=(_HAND, _RAISED, _LEG, _ARM),
+            arrow="left.heel",
+        ),
+        Step(
+            "hold_ten",
+            "Opposite arm and leg, held for ten seconds",
+            _opposite,
+            _SETUP,
+            ("grow longer on every breath out", "eyes on the floor between the hands"),
+            _FAULTS,
+            "back, buttock and belly together",
+            "turning, a sagging back",
+            "breathe on while you hold",
+            Dose(5, 3, 13.0, hold_s=10),
+            {"turning": 1.0, "hip_back": 0.9, "upper_back": 0.9, "resist_extension": 0.6},
+            sides=True,
+            effort=6,
+            parameters=(_HAND, _RAISED, _LEG, _ARM),
+            arrow="left.heel",
+            held=True,
+        ),
+        Step(
+            "draw_in_and_out",
+            "Draw elbow and knee in and out",
+            _draw,
+            _SETUP,
+            ("knee and elbow come under you, the back stays a table", "then out again to one long line"),
+            (*_FAULTS, TRUNK_ROUNDS),
+            "belly on the way in, buttock and back on the way out",
+            "rounding, a sagging back",
+            "in to draw together, out to reach",
+            Dose(6, 2, 8.0),
+            {"turning": 1.0, "hip_back": 0.9, "upper_back": 0.9, "deep_control": 0.5, "resist_extension": 0.5},
+            sides=True,
+            shown=(2, 3),
+            effort=7,
             parameters=(_HAND, _RAISED, _LEG, _ARM),
             arrow="left.heel",
         ),

@@ -45,6 +45,25 @@ def _one_long(s: Setting) -> list[Frame]:
     ]
 
 
+def _float(s: Setting, name: str, hip_deg: float, knee_deg: float) -> Frame:
+    """Both feet off the floor: only the seat carries, thighs and sit bones."""
+    off = _leaned(s).with_(**_FORWARD).lift("left.heel", "left.ball", "right.heel", "right.ball")
+    off = off.unaim("left.ankle", "right.ankle")
+    return off.with_(name, **both(hip_flexion=hip_deg - s.number("lean_deg"), knee_flexion=knee_deg))
+
+
+def _both_long(s: Setting) -> list[Frame]:
+    return [_float(s, "feet light", 80.0, 88.0), _float(s, "both legs long", 80.0, 25.0)]
+
+
+def _open_close(s: Setting) -> list[Frame]:
+    long = _float(s, "both legs long", 80.0, 25.0)
+    return [long, long.with_("legs open", **both(hip_abduction=s.number("open_deg")))]
+
+
+_OPEN = Parameter("open_deg", "each leg out", "deg", 12, low=4, high=20, grid=2, easier="down")
+
+
 def _lean(default: float) -> Parameter:
     return Parameter("lean_deg", "how far you lean back", "deg", default, low=3, high=14, grid=1, easier="down")
 
@@ -111,6 +130,27 @@ FAMILY = (
         sides=True,
         parameters=(_lean(6), SEAT),
         arrow="left.heel",
+    )
+    .rung(
+        "both_legs_long",
+        "Both legs long",
+        _both_long,
+        Dose(3, 2, 9.0, hold_s=5),
+        {"resist_extension": 1.0, "flexion_strength": 0.7},
+        7,
+        parameters=(_lean(6), SEAT),
+        arrow="left.heel",
+    )
+    .rung(
+        "open_and_close",
+        "Both legs long, open and close",
+        _open_close,
+        Dose(4, 2, 8.0, hold_s=5),
+        {"resist_extension": 1.0, "flexion_strength": 0.7, "hip_out": 0.4},
+        7,
+        parameters=(_lean(6), _OPEN, SEAT),
+        arrow="left.heel",
+        view="top",
     )
     .family()
 )

@@ -3,17 +3,15 @@
 from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.families.knee_fold import leg_folded
 from amvel.movements.faults import BACK_ARCHES, BREATH_HELD
-from amvel.movements.frames import Frame, Prop
+from amvel.movements.frames import Band, Frame
 from amvel.movements.ladder import Ladder, fault
 from amvel.movements.positions import both, supine_crook
 
 
 def _held(s: Setting, frame: Frame) -> Frame:
     """The band runs from both hands round the heel: it pulls the leg towards the hands and the hands towards the leg."""
-    n = s.number("band_n")
-    out = frame.pull(("left.heel", (-0.94 * n, 0.0, 0.34 * n)))
-    out = out.pull(*((f"{x}.palm", (0.47 * n, 0.0, -0.17 * n)) for x in ("left", "right")))
-    return out.hold(Prop("band", ("left.palm", "left.heel", "right.palm"), 2))
+    half = s.number("band_n") / 2
+    return frame.band(*(Band("left.heel", half, to=f"{x}.palm") for x in ("left", "right")))
 
 
 def _base(s: Setting) -> Frame:
@@ -39,7 +37,7 @@ def _to(default: float) -> Parameter:
     )
 
 
-_BAND = Parameter("band_n", "pull of the band", "N", 30, low=10, high=60, grid=5, easier="down")
+_BAND = Parameter("band_n", "pull of the band at the start", "N", 20, low=10, high=60, grid=5, easier="down")
 FAMILY = (
     Ladder(
         "band_leg_press",
@@ -65,6 +63,7 @@ FAMILY = (
         felt="waist and belly, the pressing thigh",
         not_felt="the low back, the neck",
         breath="in to press, out to come back",
+        breath_custom=True,
         sides=True,
         arrow="left.heel",
         props=("band or strap round the foot",),

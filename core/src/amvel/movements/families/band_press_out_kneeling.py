@@ -5,7 +5,7 @@ from amvel.movements.families.band_press_out_seated import TURNS
 from amvel.movements.faults import BACK_ARCHES, BREATH_HELD
 from amvel.movements.frames import Aim, Frame
 from amvel.movements.ladder import Ladder
-from amvel.movements.positions import kneeling
+from amvel.movements.positions import half_kneeling, kneeling
 from amvel.movements.press_out import BAND, press_out
 
 
@@ -25,6 +25,10 @@ def _steady(s: Setting) -> list[Frame]:
 
 def _narrow(s: Setting) -> list[Frame]:
     return press_out(_wide(s, 0.12), s.number("band_n"), 45 * s.body.stature_m)
+
+
+def _half(s: Setting) -> list[Frame]:
+    return press_out(half_kneeling(s.body), s.number("band_n"), 45 * s.body.stature_m)
 
 
 FAMILY = (
@@ -63,6 +67,18 @@ FAMILY = (
         Dose(8, 2, 6.0),
         {"turning": 1.0, "hip_back": 0.3, "balance": 0.2},
         5,
+    )
+    .rung(
+        "half_kneeling",
+        "Half kneeling",
+        _half,
+        Dose(8, 2, 6.0),
+        {"turning": 1.0, "hip_back": 0.4, "balance": 0.5, "hip_out": 0.3},
+        5,
+        setup=(
+            "One knee on a thick pad, the other foot flat ahead, side on to the anchor, hips square.",
+            "Both hands hold the band at the breastbone.",
+        ),
     )
     .family()
 )

@@ -1,9 +1,11 @@
 """Bent-knee fall-out: one knee leans out while the pelvis stays."""
 
+from dataclasses import replace
+
 from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting, Step
 from amvel.movements.faults import BREATH_HELD, PELVIS_ROCKS
-from amvel.movements.frames import Aim, Frame
-from amvel.movements.positions import supine_crook
+from amvel.movements.frames import Aim, Frame, Prop, Surface, Touch
+from amvel.movements.positions import both, supine_crook
 
 _OTHER = Fault(
     "other leg moves",
@@ -28,6 +30,36 @@ def _frames(s: Setting) -> list[Frame]:
         .free_(left_hip_rotation=0.1, left_ankle_inversion=0.5, left_ankle_dorsiflexion=0.5)
     )
     return [start, out.aim(Aim("left.heel", "y", pinned, origin="sacrum", must_hold=False))]
+
+
+def _on_roller(s: Setting) -> list[Frame]:
+    """Head, back and sacrum on a roller of its real width; feet and fingertips on the floor keep it from rolling."""
+    height = s.number("roller_cm")
+    roller = Surface("roller", "level", height, friction=0.6, title="long roller")
+    frames = []
+    for frame in _frames(s):
+        spine = ("occiput", "upper_back", "sacrum")
+        up = replace(frame.lift(*spine), surfaces={**frame.surfaces, "roller": roller})
+        up = up.touch(*(Touch(p, "roller", half_width_cm=_CONTACT_SHARE * height) for p in spine))
+        up = up.with_(**both(shoulder_flexion=-16.0, shoulder_abduction=38.0)).free_(
+            **both(shoulder_flexion=0.1, wrist_extension=0.2)
+        )
+        level = (Aim(f"{x}.fingertips", "z", 0.5, must_hold=False, weight=0.8) for x in ("left", "right"))
+        up = up.aim(*level)
+        up = up.touch(*(Touch(f"{x}.palm", "floor") for x in ("left", "right")))
+        frames.append(up.hold(Prop("roller", ("sacrum",), height, below=True)))
+    return frames
+
+
+# A soft back lies on about half of a roller's breadth (our estimate).
+_CONTACT_SHARE = 0.25
+_ROLLER = Parameter("roller_cm", "height of the roller", "cm", 10, low=6, high=15, grid=1, easier="down")
+_TIPS = Fault(
+    "roller tips",
+    "the roller rocks under the pelvis",
+    "the lean is faster than the belly",
+    "smaller, slower, fingers down",
+)
 
 
 def _open(default: float) -> Parameter:
@@ -80,6 +112,29 @@ FAMILY = Family(
             parameters=(_open(35),),
             arrow="left.knee",
             view="top",
+        ),
+        Step(
+            "on_a_long_roller",
+            "Lengthwise on a rolled mat",
+            _on_roller,
+            (
+                "Lie lengthwise on a rolled mat or a long roller: head, back and tailbone all on it.",
+                "Knees bent, feet flat and hip-wide; fingertips on the floor until it is quiet.",
+            ),
+            ("the roller tells you when the pelvis turns", "smaller than on the floor, and slower"),
+            (*_FAULTS, _TIPS),
+            "small, quick work deep in the belly",
+            "the knobs of the spine",
+            "out as the knee leans out, in to wait, out to return",
+            Dose(4, 1, 12.0),
+            {"turning": 1.0, "deep_control": 0.8, "balance": 0.3},
+            after=("bent_knee_fall_out/larger",),
+            sides=True,
+            effort=4,
+            parameters=(_open(15), _ROLLER),
+            props=("long roller or rolled mat (unstable)",),
+            arrow="left.knee",
+            view="front",
         ),
     ),
 )

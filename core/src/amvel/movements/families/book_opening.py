@@ -3,7 +3,7 @@
 from amvel.body.capacities import TRUNK_SHARE
 from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, ROLLS_BACK
-from amvel.movements.frames import Frame
+from amvel.movements.frames import Frame, Touch
 from amvel.movements.ladder import Ladder
 from amvel.movements.positions import side_lying
 
@@ -13,6 +13,7 @@ def _open(s: Setting, elbow: float) -> list[Frame]:
     start = side_lying(s.body, hip_deg=60.0).with_(
         "arms in front", left_shoulder_flexion=85.0, left_shoulder_abduction=0.0, left_elbow_flexion=elbow
     )
+    start = start.touch(Touch("right.foot_outer", "floor")).free_(right_hip_rotation=0.2)
     opened = {f"{r}_rotation": turn * TRUNK_SHARE["rotation"][r] for r in ("lower_thoracic", "upper_thoracic")}
     return [
         start,

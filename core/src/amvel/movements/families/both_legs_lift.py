@@ -12,6 +12,7 @@ _HAND = {
     "left_elbow_flexion": 62.0,
     "left_forearm_pronation": 60.0,
     "left_wrist_extension": 70.0,
+    "right_shoulder_flexion": 100.0,  # the lower arm makes room for the hand in front
 }
 
 
@@ -22,6 +23,8 @@ def _lying(s: Setting, hand: bool) -> Frame:
             "legs long, a little in front",
             **{f"{side}_hip_flexion": 14.0, f"{side}_knee_flexion": 4.0, f"{side}_ankle_dorsiflexion": 0.0},
         )
+    soft = Touch("right.knee_side", "floor", places=False)
+    frame = frame.lift("right.knee_side").touch(Touch("right.foot_outer", "floor"), soft)
     frame = frame.with_(left_hip_abduction=2.0)
     if hand:
         frame = frame.with_(**_HAND).free_(left_shoulder_flexion=0.3, left_elbow_flexion=0.3)
@@ -35,9 +38,11 @@ def _lying(s: Setting, hand: bool) -> Frame:
 
 def _lift(s: Setting, hand: bool) -> list[Frame]:
     start, up = _lying(s, hand), s.number("up_deg")
-    lifted = start.lift("right.knee_side").with_(
+    lifted = start.lift("right.knee_side", "right.foot_outer").with_(
         "both legs off", left_hip_abduction=up + 2.0, right_hip_abduction=-up
     )
+    if s.school("side_lift") == "side_crunch":
+        lifted = lifted.with_(lumbar_side_bend=_CRUNCH_DEG).free_(lower_thoracic_side_bend=2.0)
     return [start, lifted]
 
 
@@ -50,6 +55,14 @@ def _light(s: Setting) -> list[Frame]:
     return [f.lift("left.palm").touch(Touch("left.fingertips", "floor")) for f in frames]
 
 
+def _top_arm(s: Setting) -> list[Frame]:
+    """The upper arm points at the ceiling; nothing in front helps."""
+    frames = _lift(s, False)
+    up = {"left_shoulder_flexion": 0.0, "left_shoulder_abduction": 88.0, "left_elbow_flexion": 4.0}
+    return [f.with_(**up) for f in frames]
+
+
+_CRUNCH_DEG = 5.0  # "a small side bend": our reading
 _UP = Parameter("up_deg", "how far the legs lift", "deg", 9, low=4, high=14, grid=1, easier="down")
 FAMILY = (
     Ladder(
@@ -88,6 +101,15 @@ FAMILY = (
         Dose(10, 2, 5.0),
         {"side_bend": 0.9, "hip_out": 0.4, "turning": 0.3},
         6,
+    )
+    .rung(
+        "top_arm_up",
+        "Top arm to the ceiling",
+        _top_arm,
+        Dose(10, 2, 6.0),
+        {"side_bend": 1.0, "hip_out": 0.4, "turning": 0.5},
+        7,
+        also=("The upper arm points to the ceiling and stays there.",),
     )
     .family()
 )

@@ -2,7 +2,7 @@
 
 from amvel.body import Anthropometry
 from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting, Step
-from amvel.movements.frames import Frame
+from amvel.movements.frames import Frame, Prop
 from amvel.movements.positions import own_heel_distance_cm, supine_calves_up, supine_crook
 
 _CLIMBS = Fault(
@@ -29,6 +29,10 @@ def _crook(s: Setting) -> list[Frame]:
 
 def _calves(s: Setting) -> list[Frame]:
     return [supine_calves_up(s.body, s.number("calf_support_cm"))]
+
+
+def _belted(s: Setting) -> list[Frame]:
+    return [f.hold(Prop("belt", ("belly", "waist_back"))) for f in _calves(s)]
 
 
 _HEELS = Parameter(
@@ -95,7 +99,7 @@ FAMILY = Family(
         Step(
             "belt_round_waist",
             "Calves on a seat, belt round the waist",
-            _calves,
+            _belted,
             (
                 "Lie on your back with the buttocks close to the seat, both calves on it.",
                 "Pad the seat until the back of the pelvis lies fully on the floor.",

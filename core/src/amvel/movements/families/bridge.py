@@ -2,7 +2,7 @@
 
 from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, PELVIS_DROPS, RIBS_FLARE
-from amvel.movements.frames import Frame, Prop, Touch
+from amvel.movements.frames import Band, Frame, Prop, Touch
 from amvel.movements.ladder import Ladder, fault
 from amvel.movements.positions import both, own_heel_distance_cm, supine_crook
 
@@ -26,8 +26,7 @@ def _cushion(s: Setting) -> list[Frame]:
 
 
 def _band(s: Setting) -> list[Frame]:
-    prop = Prop("band", ("left.knee_side", "right.knee_side"), 3)
-    return [f.hold(prop) for f in _simple(s)]
+    return [f.band(Band("left.knee", s.number("band_n"), to="right.knee")) for f in _simple(s)]
 
 
 def _march(s: Setting) -> list[Frame]:
@@ -40,6 +39,9 @@ def _level(s: Setting) -> list[Frame]:
     up = _up(s)
     off = up.lift("left.heel", "left.ball").unaim("left.heel")
     return [up, off.with_("one leg long", left_hip_flexion=s.number("hip_deg"), left_knee_flexion=6.0)]
+
+
+_BAND = Parameter("band_n", "pull of the band", "N", 20, low=5, high=60, grid=5, easier="down")
 
 
 def _hip(default: float) -> Parameter:
@@ -123,7 +125,7 @@ FAMILY = (
         Dose(10, 3, 6.0),
         {"hip_back": 0.8, "hip_out": 0.5, "leg_loading": 0.4},
         4,
-        parameters=(_hip(15),),
+        parameters=(_hip(15), _BAND),
         props=("band",),
     )
     .family()

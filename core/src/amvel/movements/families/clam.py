@@ -2,7 +2,7 @@
 
 from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting, Step
 from amvel.movements.faults import BREATH_HELD, ROLLS_BACK
-from amvel.movements.frames import Aim, Frame
+from amvel.movements.frames import Aim, Band, Frame, Touch
 from amvel.movements.positions import side_lying
 
 _JERKS = Fault(
@@ -26,7 +26,24 @@ def _frames(s: Setting) -> list[Frame]:
         )
         .aim(*feet)
     )
+    start = start.touch(Touch("right.foot_outer", "floor")).free_(
+        right_hip_rotation=0.2, right_ankle_inversion=0.3
+    )
     return [start, start.with_("upper knee open", left_hip_abduction=s.number("open_deg"))]
+
+
+def _pulses(s: Setting) -> list[Frame]:
+    top = _frames(s)[-1]
+    return [top.with_(left_hip_abduction=s.number("open_deg") - 6.0), top]
+
+
+def _banded(s: Setting) -> list[Frame]:
+    """A closed loop: what the band takes from the upper knee it gives to the lower one."""
+    pull = s.number("band_n")
+    return [f.band(Band("left.knee", pull, to="right.knee")) for f in _frames(s)]
+
+
+_BAND = Parameter("band_n", "pull of the band at the start", "N", 10, low=5, high=60, grid=5, easier="down")
 
 
 def _open(default: float) -> Parameter:
@@ -82,6 +99,52 @@ FAMILY = Family(
             effort=3,
             parameters=(_open(30),),
             props=("cushion",),
+            arrow="left.knee",
+            view="front",
+        ),
+        Step(
+            "pulses",
+            "Ten small pulses at the top",
+            _pulses,
+            (
+                "Lie on your side, hips and knees bent, hips stacked.",
+                _PAD,
+                "Open to your own top, and stay there.",
+            ),
+            ("small, no bounce", "the waist stays long"),
+            _FAULTS,
+            "a burn in the side of the upper buttock",
+            "the front of the thigh, the lower hip",
+            "breathe on, out with every second pulse",
+            Dose(10, 2, 2.0, note="ten pulses without coming down"),
+            {"hip_out": 1.0, "turning": 0.3},
+            sides=True,
+            effort=4,
+            parameters=(_open(30),),
+            props=("cushion",),
+            arrow="left.knee",
+            view="front",
+        ),
+        Step(
+            "band_above_knees",
+            "Band above the knees",
+            _banded,
+            (
+                "Lie on your side, hips and knees bent, hips stacked.",
+                _PAD,
+                "A band round both thighs, above the knees.",
+            ),
+            ("open against the band, close slower", "the pelvis does not know"),
+            _FAULTS,
+            "the side of the upper buttock",
+            "the back of the waist, the knees",
+            "out to open, in to close",
+            Dose(10, 2, 6.0, note="every other day"),
+            {"hip_out": 1.0, "turning": 0.4},
+            sides=True,
+            effort=4,
+            parameters=(_open(20), _BAND),
+            props=("cushion", "band"),
             arrow="left.knee",
             view="front",
         ),

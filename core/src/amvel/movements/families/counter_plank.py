@@ -12,6 +12,8 @@ from amvel.movements.frames import Aim, Frame, Surface, Touch
 from amvel.movements.ladder import Ladder, fault
 from amvel.movements.positions import UPRIGHT, _legs_give, feet
 
+# The heel of the hand lies against the edge, which takes a push along the arm that a flat top would not (our estimate).
+_EDGE_FRICTION = 1.2
 _ON_THE_BALLS_SHARE = 0.45
 
 
@@ -38,12 +40,13 @@ def _plank(s: Setting) -> Frame:
     )
     surfaces = {
         "floor": Surface("floor", "level", 0.0, friction=0.6),
-        "worktop": Surface("worktop", "level", height, friction=0.5, title="worktop"),
+        "worktop": Surface("worktop", "level", height, friction=_EDGE_FRICTION, title="worktop"),
     }
     frame = replace(frame, surfaces=surfaces, root=_leaning(35.0 if height > 60 else 55.0))
     low = height < _ON_THE_BALLS_SHARE * 100 * stature  # the ankles do not bend that far: heels lift
     frame = frame.touch(
-        *(feet("ball") if low else feet()), *(Touch(f"{x}.palm", "worktop") for x in ("left", "right"))
+        *(feet("ball") if low else feet()),
+        *(Touch(f"{x}.palm", "worktop", strategy="pushes") for x in ("left", "right")),
     )
     frame = frame.aim(*(Aim(f"{x}.ball", "x", 0.0) for x in ("left", "right")))
     if low:
@@ -72,7 +75,7 @@ FAMILY = (
         "standing",
         "One line from heels to crown, hands on something firm.",
         setup=(
-            "Hands on a worktop that cannot move, feet stepped back.",
+            "Heels of the hands against the edge of a worktop that cannot move, feet stepped back.",
             "Body in one line, good shoes or bare feet.",
         ),
         cues=("push the worktop away", "buttocks set, ribs down"),

@@ -34,6 +34,11 @@ def _heel(s: Setting) -> list[Frame]:
     ]
 
 
+def _spread(s: Setting) -> list[Frame]:
+    start = _sit(s)
+    return [start.with_("toes lifted and spread", left_toes_extension=30.0), start.with_("pressed evenly")]
+
+
 FAMILY = (
     Ladder(
         "foot_gather",
@@ -85,6 +90,16 @@ FAMILY = (
         {"foot": 0.8, "balance": 0.2},
         1,
         arrow="left.heel",
+    )
+    .rung(
+        "spread_and_press",
+        "Spread, then press evenly",
+        _spread,
+        Dose(5, 2, 6.0),
+        {"foot": 0.9, "balance": 0.2},
+        1,
+        arrow="left.toe_tip",
+        also=("Big toe, little toe and heel press as one.",),
     )
     .family()
 )

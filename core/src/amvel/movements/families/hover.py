@@ -1,5 +1,6 @@
 """Hover: knees just off the floor, the spine does not change."""
 
+from amvel.body.anthropometry import HIP_HALF_WIDTH, SHOULDER_HALF_WIDTH
 from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.families.arm_or_leg_slide import _RAISED, arm_off
 from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, SHOULDER_CLIMBS
@@ -22,11 +23,24 @@ def _hover(s: Setting) -> list[Frame]:
     return [_tucked(s), _up(s)]
 
 
-def _over(frame: Frame, landmark: str) -> Frame:
-    aim = Aim("centre_of_mass", "y", 4.0, origin=landmark, must_hold=False, weight=0.4)
-    return frame.aim(aim).free_(
-        **{f"{x}_{j}": 0.1 for x in ("left", "right") for j in ("hip_abduction", "shoulder_abduction")}
+def _standing_fast(s: Setting) -> Frame:
+    """Hovering, with hands and feet that stay where they are."""
+    stature_cm = 100 * s.body.stature_m
+    apart = (SHOULDER_HALF_WIDTH - HIP_HALF_WIDTH) * stature_cm
+    frame = _up(s).aim(
+        Aim("right.palm", "y", -apart, origin="right.ball", weight=0.5),
+        Aim("left.palm", "y", apart, origin="left.ball", weight=0.5),
+        Aim("left.ball", "y", 2 * HIP_HALF_WIDTH * stature_cm, origin="right.ball", weight=0.5),
     )
+    joints = ("hip_abduction", "hip_rotation", "shoulder_abduction", "ankle_inversion")
+    give = {f"{x}_{j}": 0.1 for x in ("left", "right") for j in joints}
+    return frame.free_(**give)
+
+
+def _over_right_hand(s: Setting) -> Frame:
+    """The weight goes inside the triangle of one hand and both feet."""
+    over = Aim("centre_of_mass", "y", 4.5 * s.body.stature_m, origin="right.palm", weight=0.5)
+    return _standing_fast(s).aim(over).with_("weight over one hand")
 
 
 def _one_foot(s: Setting) -> list[Frame]:
@@ -36,8 +50,24 @@ def _one_foot(s: Setting) -> list[Frame]:
 
 
 def _one_arm(s: Setting) -> list[Frame]:
+    up, over = _standing_fast(s), _over_right_hand(s)
+    light = arm_off(over, "left", 100.0).unaim("left.palm")
+    return [up, over, light.with_("one hand light", left_elbow_flexion=45.0)]
+
+
+def _kick(up: Frame, side: str) -> Frame:
+    light = up.lift(f"{side}.ball", f"{side}.knee_front").unaim(f"{side}.toe_tip", f"{side}.knee")
+    return light.with_(f"{side} foot kicks back", **{f"{side}_hip_flexion": 60.0, f"{side}_knee_flexion": 55.0})
+
+
+def _kicks(s: Setting) -> list[Frame]:
     up = _up(s)
-    return [up, arm_off(_over(up, "right.wrist"), "left", 60.0).with_("one hand light")]
+    return [_tucked(s), up, _kick(up, "left"), up, _kick(up, "right"), up, _tucked(s)]
+
+
+def _staying(s: Setting) -> list[Frame]:
+    up = _up(s)
+    return [up, _kick(up, "left"), up, _kick(up, "right"), up]
 
 
 _KNEES = Parameter("knees_cm", "knees off the floor", "cm", 3, low=2, high=5, grid=1, easier="down")
@@ -72,6 +102,7 @@ FAMILY = (
         Dose(5, 2, 6.0),
         {"deep_control": 0.6, "resist_extension": 0.6, "upper_back": 0.4},
         4,
+        after=("belly_lift/held_while_breathing",),
         arrow="left.knee",
     )
     .rung(
@@ -92,6 +123,37 @@ FAMILY = (
         6,
         sides=True,
         arrow="left.heel",
+    )
+    .rung(
+        "one_hand",
+        "One hand light",
+        _one_arm,
+        Dose(4, 2, 7.0),
+        {"turning": 0.9, "upper_back": 0.6, "resist_extension": 0.7, "deep_control": 0.6},
+        6,
+        sides=True,
+        arrow="left.fingertips",
+    )
+    .rung(
+        "kicks_in_pairs",
+        "Alternating kicks, down between pairs",
+        _kicks,
+        Dose(4, 2, 9.0),
+        {"turning": 0.9, "resist_extension": 0.8, "deep_control": 0.6, "hip_back": 0.4},
+        7,
+        arrow="left.heel",
+        shown=(1, 2),
+        also=("Left foot, right foot, then both knees down and breathe.",),
+    )
+    .rung(
+        "staying_up",
+        "Alternating kicks, staying up",
+        _staying,
+        Dose(6, 2, 8.0, hold_s=8),
+        {"turning": 1.0, "resist_extension": 0.9, "deep_control": 0.6, "hip_back": 0.4},
+        8,
+        arrow="left.heel",
+        shown=(0, 1),
     )
     .family()
 )

@@ -1,7 +1,9 @@
 """Knee fold: one leg, then both, lifted from the floor while pelvis and ribs stay."""
 
 import math
+from dataclasses import replace
 
+from amvel.body import Anthropometry
 from amvel.movements.declaration import Dose, Family, Parameter, Setting, Step
 from amvel.movements.faults import (
     BACK_ARCHES,
@@ -31,9 +33,10 @@ def leg_folded(
 
 
 def _start(s: Setting) -> Frame:
-    return supine_crook(s.body, s.number("heel_distance_cm")).rest(
-        "left.heel", "left.ball", "right.heel", "right.ball"
-    )
+    frame = supine_crook(s.body, s.number("heel_distance_cm"))
+    if s.number("heel_distance_cm") > own_heel_distance_cm(s.body) + _SOLES_DOWN_CM:
+        frame = frame.lift("left.ball", "right.ball")  # ankles do not point that far: heels only
+    return frame.rest("left.heel", "left.ball", "right.heel", "right.ball")
 
 
 def _single(s: Setting) -> list[Frame]:
@@ -76,6 +79,14 @@ def _lowered(s: Setting) -> list[Frame]:
     swing = math.degrees(s.number("lower_cm") / (100 * s.body.lengths_m["shank"]))
     low = s.number("hip_deg") - swing
     return [up, leg_folded(leg_folded(_start(s), "left", low), "right", low, name="both legs a little lower")]
+
+
+_SOLES_DOWN_CM = 6.0
+
+
+def _further_cm(body: Anthropometry) -> float:
+    """A hand’s length (a tenth of the stature) beyond the easy heel distance (our reading of 'further')."""
+    return own_heel_distance_cm(body) + 10.0 * body.stature_m
 
 
 _HEELS = Parameter(
@@ -135,6 +146,23 @@ FAMILY = Family(
             {"deep_control": 0.8, "resist_extension": 0.6, "turning": 0.6},
             effort=4,
             parameters=(_RANGE, _HEELS),
+            arrow="left.knee",
+        ),
+        Step(
+            "heel_further",
+            "One leg, heel further away",
+            _single,
+            (*_SETUP, "One hand’s length further with both heels; then one leg lifts as before."),
+            ("the further the heel, the longer the lever", "start from the breath out, slowly"),
+            _FAULTS,
+            "more work low in the belly than with the heel near",
+            "the front of the hip, the low back",
+            _BREATH,
+            Dose(8, 2, 8.0),
+            {"deep_control": 0.8, "resist_extension": 0.7, "turning": 0.5},
+            sides=True,
+            effort=4,
+            parameters=(replace(_HEELS, default=_further_cm, high=56), _RANGE),
             arrow="left.knee",
         ),
         Step(

@@ -83,6 +83,7 @@ FAMILY = (
         Dose(5, 2, 10.0),
         {"breath": 0.7, "deep_control": 0.7, "turning": 0.4},
         3,
+        after=("breathing_rest/calves_on_seat",),
         sides=True,
     )
     .rung(

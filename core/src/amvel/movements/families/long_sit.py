@@ -1,5 +1,7 @@
 """Long sit: tall with long legs, raised as much as the hamstrings need."""
 
+from dataclasses import replace
+
 from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.families.seated_rounding import long_sitting
 from amvel.movements.faults import BREATH_HELD, TRUNK_ROUNDS
@@ -42,6 +44,16 @@ FAMILY = (
         not_felt="tingling down the leg",
         breath="in to grow, out to soften",
         props=("firm block or folded towel",),
+    )
+    .rung(
+        "on_a_high_raise",
+        "On a high raise",
+        _apart,
+        Dose(5, 2, 7.0),
+        {"upper_back": 0.3, "hip_bend": 0.4, "breath": 0.3},
+        1,
+        parameters=(replace(_RAISE, default=20), _wide(15)),
+        also=("A raise of two hands’ height: the back stays tall before the legs are long.",),
     )
     .rung(
         "legs_apart",

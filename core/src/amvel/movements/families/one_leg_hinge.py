@@ -1,10 +1,12 @@
 """Hinge at a chair back: on both legs, then on one."""
 
+from dataclasses import replace
+
 from amvel.movements.declaration import Dose, Frames, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, PELVIS_DROPS, TRUNK_ROUNDS
-from amvel.movements.frames import Aim, Frame
+from amvel.movements.frames import Frame
 from amvel.movements.ladder import Ladder
-from amvel.movements.positions import both, trunk_lean
+from amvel.movements.positions import both, trunk_lean, weight_on_one_foot
 from amvel.movements.standing_support import at_the_counter
 
 
@@ -12,9 +14,7 @@ def _frames(one_leg: bool) -> Frames:
     def frames(s: Setting) -> list[Frame]:
         start, lean = at_the_counter(s.body, "firm hand"), s.number("lean_deg")
         if one_leg:
-            over = Aim("centre_of_mass", "y", 0.0, origin="right.ankle", weight=0.5)
-            give = {f"{x}_{j}": 0.1 for x in ("left", "right") for j in ("hip_abduction", "ankle_inversion")}
-            start = start.aim(over).free_(**give).with_("weight on one leg")
+            start = weight_on_one_foot(start, s.body, "weight on one leg")
         down = start.aim(*trunk_lean(s.body, lean)).with_(
             "leaning from the hips", **both(hip_flexion=lean + 3.0, knee_flexion=10.0)
         )
@@ -24,11 +24,39 @@ def _frames(one_leg: bool) -> Frames:
         if one_leg:
             down = down.lift("left.heel", "left.ball").unaim("left.ankle")
             down = down.with_(
-                "one leg back, hinged", left_hip_flexion=0.0, left_knee_flexion=6.0, left_ankle_dorsiflexion=0.0
+                "one leg back, hinged",
+                left_hip_flexion=0.0,
+                left_knee_flexion=6.0,
+                left_ankle_dorsiflexion=0.0,
+                left_hip_abduction=0.0,
             )
         return [start, down]
 
     return frames
+
+
+def _one_hand(s: Setting) -> list[Frame]:
+    """The hand of the free side rests on the hip bone."""
+    hand = {"left_shoulder_flexion": -20.0, "left_shoulder_abduction": 30.0, "left_elbow_flexion": 85.0}
+    return [_let_go(f, **hand, left_wrist_extension=0.0, left_forearm_pronation=10.0) for f in _frames(True)(s)]
+
+
+def _hand_down(s: Setting) -> list[Frame]:
+    """The hand of the free side hangs towards the standing foot while the spine stays level."""
+    frames = _frames(True)(s)
+    start = [
+        _let_go(f, left_shoulder_flexion=5.0, left_elbow_flexion=10.0, left_wrist_extension=0.0)
+        for f in frames[:1]
+    ]
+    lean = s.number("lean_deg")
+    down = _let_go(
+        frames[1], left_shoulder_flexion=lean + 5.0, left_elbow_flexion=4.0, left_wrist_extension=0.0
+    )
+    return [*start, down.with_("opposite hand down")]
+
+
+def _let_go(frame: Frame, **arm: float) -> Frame:
+    return frame.lift("left.palm").unaim("left.wrist", "left.fingertips").with_(**arm)
 
 
 _LEAN = Parameter("lean_deg", "lean from the hips", "deg", 25, low=10, high=45, grid=5, easier="down")
@@ -65,6 +93,26 @@ FAMILY = (
         {"hip_bend": 0.9, "hip_back": 0.8, "balance": 0.6, "leg_loading": 0.5},
         5,
         sides=True,
+    )
+    .rung(
+        "one_hand",
+        "One leg, one hand",
+        _one_hand,
+        Dose(8, 2, 7.0),
+        {"hip_bend": 0.9, "hip_back": 0.9, "balance": 0.7, "turning": 0.3, "leg_loading": 0.5},
+        5,
+        sides=True,
+    )
+    .rung(
+        "hand_down",
+        "Opposite hand down, level spine",
+        _hand_down,
+        Dose(8, 2, 8.0),
+        {"hip_bend": 1.0, "hip_back": 0.9, "balance": 0.8, "turning": 0.6, "leg_loading": 0.5},
+        6,
+        sides=True,
+        arrow="left.fingertips",
+        parameters=(replace(_LEAN, default=40, high=55),),
     )
     .family()
 )

@@ -2,9 +2,9 @@
 
 from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, PELVIS_DROPS
-from amvel.movements.frames import Aim, Frame, Prop
+from amvel.movements.frames import Frame, Prop
 from amvel.movements.ladder import Ladder, fault
-from amvel.movements.positions import standing
+from amvel.movements.positions import SIDEWAYS, standing, weight_on_one_foot
 
 
 def _stand(s: Setting) -> Frame:
@@ -12,9 +12,7 @@ def _stand(s: Setting) -> Frame:
     frame = standing(s.body).with_(
         left_shoulder_flexion=2.0, left_shoulder_abduction=6.0, left_elbow_flexion=2.0
     )
-    frame = frame.free_(
-        **{f"{x}_{j}": 0.1 for x in ("left", "right") for j in ("hip_abduction", "ankle_inversion")}
-    )
+    frame = frame.free_(**SIDEWAYS)
     return (
         frame.pull(("left.palm", (0.0, 0.0, -force)))
         .hold(Prop("bag", ("left.palm",), 16))
@@ -28,13 +26,18 @@ def _hold(s: Setting) -> list[Frame]:
 
 def _walk(s: Setting) -> list[Frame]:
     start = _stand(s)
-    over = Aim("centre_of_mass", "y", 0.0, origin="right.ankle", weight=0.5)
-    shifted = start.aim(over).with_("weight on one foot")
+    shifted = weight_on_one_foot(start, s.body)
     step = shifted.lift("left.heel", "left.ball").unaim("left.ankle")
     return [
         start,
         shifted,
-        step.with_("a slow step", left_hip_flexion=28.0, left_knee_flexion=38.0, left_ankle_dorsiflexion=4.0),
+        step.with_(
+            "a slow step",
+            left_hip_flexion=28.0,
+            left_knee_flexion=38.0,
+            left_ankle_dorsiflexion=4.0,
+            left_hip_abduction=0.0,
+        ),
     ]
 
 

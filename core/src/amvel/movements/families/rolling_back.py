@@ -31,6 +31,17 @@ def _ball(s: Setting) -> list[Frame]:
     return [low]
 
 
+def _open(s: Setting) -> list[Frame]:
+    """Legs long and wide, hands at the ankles."""
+    return [
+        f.with_(
+            "rolled up, legs open",
+            **both(hip_abduction=25.0, knee_flexion=15.0, hip_flexion=100.0, elbow_flexion=10.0),
+        )
+        for f in _ball(s)
+    ]
+
+
 FAMILY = (
     Ladder(
         "rolling_back",
@@ -49,5 +60,6 @@ FAMILY = (
         breath="in to roll back, out to come up",
     )
     .rung("like_a_ball", "Like a ball", _ball, Dose(5, 1, 4.0), {"flexion_strength": 0.4}, 5)
+    .rung("open_legs", "With open legs", _open, Dose(3, 1, 5.0), {"flexion_strength": 0.4}, 6)
     .family()
 )

@@ -2,7 +2,7 @@
 
 from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, RIBS_FLARE, SHOULDER_CLIMBS
-from amvel.movements.frames import Frame, Prop
+from amvel.movements.frames import Band, Frame
 from amvel.movements.ladder import Ladder
 from amvel.movements.positions import both, sitting
 from amvel.movements.seats import SEAT
@@ -16,9 +16,8 @@ def _draw(s: Setting) -> list[Frame]:
 def _row(s: Setting) -> list[Frame]:
     n = s.number("band_n")
     start = sitting(s.body, s.number("seat_cm"))
-    start = start.pull(*((f"{x}.palm", (n, 0.0, 0.0)) for x in ("left", "right")))
-    anchor = (100 * 0.62 * s.body.stature_m, 0.0, s.number("seat_cm") + 30.0)
-    start = start.hold(*(Prop("band", (f"{x}.palm",), 2, anchor) for x in ("left", "right")))
+    anchor = (100 * _ANCHOR_SHARE * s.body.stature_m, 0.0, s.number("seat_cm") + 30.0)
+    start = start.band(*(Band(f"{x}.palm", n, anchor_cm=anchor) for x in ("left", "right")))
     arms = both(shoulder_flexion=62.0, elbow_flexion=12.0, shoulder_abduction=0.0, forearm_pronation=10.0)
     near = both(
         shoulder_flexion=-4.0,
@@ -30,7 +29,10 @@ def _row(s: Setting) -> list[Frame]:
     return [start.with_("arms long", **arms), start.with_("elbows back", **near)]
 
 
-_BAND = Parameter("band_n", "pull of the band in each hand", "N", 25, low=5, high=60, grid=5, easier="down")
+_ANCHOR_SHARE = 0.95  # of the stature ahead: far enough that the pull does not double on the way (our estimate)
+_BAND = Parameter(
+    "band_n", "pull of the band in each hand at the start", "N", 20, low=5, high=60, grid=5, easier="down"
+)
 FAMILY = (
     Ladder(
         "shoulder_blade_draw",

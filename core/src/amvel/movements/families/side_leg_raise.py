@@ -18,7 +18,9 @@ def _lying(s: Setting, lower_straight: bool) -> Frame:
     )
     if lower_straight:
         frame = frame.with_(right_hip_flexion=8.0, right_knee_flexion=4.0, right_ankle_dorsiflexion=0.0)
-        return frame.touch(Touch("right.foot_outer", "floor", places=False))
+        # The long lower leg lies from hip to foot; what the knee meets on the way is carried too.
+        soft = Touch("right.knee_side", "floor", places=False)
+        return frame.lift("right.knee_side").touch(Touch("right.foot_outer", "floor"), soft)
     return frame.with_(right_hip_flexion=45.0, right_knee_flexion=90.0)
 
 
@@ -80,6 +82,7 @@ FAMILY = (
         felt="the side of the upper buttock; tiring by the fourth or fifth",
         not_felt="the front of the thigh, the waist",
         breath="in to lift, ankle pointing; out to lower, ankle flexing",
+        breath_custom=True,
         sides=True,
         arrow="left.ankle",
     )

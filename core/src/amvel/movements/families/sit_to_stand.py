@@ -1,10 +1,13 @@
 """Sit to stand: from both legs with the hands to a staggered stand."""
 
+from dataclasses import replace
+
+from amvel.body import Anthropometry
 from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting, Step
 from amvel.movements.faults import BREATH_HELD, KNEE_FALLS_IN, TRUNK_ROUNDS
 from amvel.movements.frames import Aim, Frame, Surface, Touch
 from amvel.movements.positions import both, sitting, standing, weight_between_feet
-from amvel.movements.seats import SEAT
+from amvel.movements.seats import SEAT, own_seat_cm
 
 _DROPS = Fault(
     "drops into the seat",
@@ -50,10 +53,27 @@ def _two_legs(
     return [start, _leaning(s, lean_over_cm), _off(_leaning(s, rise_over_cm)), _risen(s)]
 
 
+def risen_frames(s: Setting) -> list[Frame]:
+    """Sitting, leaning, leaving the seat, standing: for tasks that begin with a rise."""
+    return _two_legs(s)
+
+
+def leaning_frames(s: Setting) -> list[Frame]:
+    """Sitting, then leaning until the feet carry most of the weight; the seat stays there."""
+    start = sitting(s.body, s.number("seat_cm"), heel_back_cm=_HEEL_BACK_CM)
+    return [start, _leaning(s, _WITH_HANDS_CM).facts_(seated=True)]
+
+
 def _with_hands(s: Setting) -> list[Frame]:
+    frames = hands_on_rests(s, _two_legs(s, _WITH_HANDS_CM, _LETTING_GO_CM)[:3])
+    return [*frames, _risen(s).facts_(hand_support_level=3)]
+
+
+def hands_on_rests(s: Setting, plain: list[Frame]) -> list[Frame]:
+    """The same frames with both palms on arm rests."""
     armrest = Surface("armrest", "level", s.number("seat_cm") + 20.0, title="arm rest", friction=0.5)
     frames = []
-    for frame in _two_legs(s, _WITH_HANDS_CM, _LETTING_GO_CM)[:3]:
+    for frame in plain:
         held = frame.touch(*(Touch(f"{x}.palm", "armrest") for x in ("left", "right")))
         held = held.with_(**both(shoulder_abduction=10.0, wrist_extension=40.0)).free_(
             **{f"{x}_{j}": 0.2 for x in ("left", "right") for j in ("shoulder_flexion", "elbow_flexion")}
@@ -68,7 +88,7 @@ def _with_hands(s: Setting) -> list[Frame]:
                 hand_support_level=3
             )
         )
-    return [*frames, _risen(s).facts_(hand_support_level=3)]
+    return frames
 
 
 def _staggered(s: Setting) -> list[Frame]:
@@ -85,6 +105,57 @@ def _staggered(s: Setting) -> list[Frame]:
             )
         frames.append(moved)
     return frames
+
+
+def _one_leg(s: Setting) -> list[Frame]:
+    """The left foot is off the floor from the lean on; everything goes over the right one."""
+    frames = []
+    for i, frame in enumerate(_two_legs(s)):
+        if i:
+            moved = frame.unaim("centre_of_mass", "left.ankle").lift("left.heel", "left.ball")
+            at = 4.0 if i == 3 else _OVER_FEET_CM
+            moved = moved.aim(
+                Aim("centre_of_mass", "x", at, origin="right.ankle", weight=0.5),
+                Aim("centre_of_mass", "y", 0.0, origin="right.ankle", weight=0.5),
+            ).free_(right_hip_abduction=0.1, right_ankle_inversion=0.1, right_hip_rotation=0.2)
+            high = (
+                {"left_hip_flexion": 42.0, "left_knee_flexion": 40.0} if i == 3 else {"left_knee_flexion": 55.0}
+            )
+            frames.append(moved.with_(**high, left_ankle_dorsiflexion=0.0))
+        else:
+            frames.append(frame)
+    return frames
+
+
+def _heel_ahead(s: Setting) -> list[Frame]:
+    """The left heel far ahead: it touches, the right leg carries."""
+    frames = []
+    ahead = 11.0 * s.body.stature_m
+    for frame in _two_legs(s):
+        moved = (
+            frame.unaim("left.ankle").lift("left.ball").aim(Aim("left.ankle", "x", ahead, origin="right.ankle"))
+        )
+        if any(a.landmark == "centre_of_mass" for a in moved.aims):
+            moved = moved.unaim("centre_of_mass").aim(
+                Aim("centre_of_mass", "x", -2.1 * s.body.stature_m, origin="right.ankle", weight=0.5),
+                Aim("centre_of_mass", "y", 3.0, origin="right.ankle", weight=0.5),
+            )
+            sides = {f"{x}_{j}": 0.1 for x in ("left", "right") for j in ("hip_abduction", "ankle_inversion")}
+            moved = moved.free_(**sides)
+        moved = moved.with_(left_ankle_dorsiflexion=4.0).aim(
+            Aim("left.hip", "x", 0.0, origin="right.hip", weight=0.3)
+        )
+        if not frame.facts.seated and frame.facts.rises:  # the standing knee gives so that the long leg reaches
+            moved = moved.with_(right_knee_flexion=18.0, right_hip_flexion=14.0, left_knee_flexion=6.0)
+            frames.append(moved.free_(right_knee_flexion=0.2, **both(hip_flexion=0.1)))
+        else:
+            frames.append(moved.free_(**both(knee_flexion=0.2, hip_flexion=0.1)))
+    return frames
+
+
+def _high_seat_cm(body: Anthropometry) -> float:
+    """A hand's breadth above the own seat: where one leg begins (common practice, no source)."""
+    return own_seat_cm(body) + 10.0
 
 
 _STAGGER = Parameter("stagger_cm", "one foot ahead", "cm", 14, low=4, high=20, grid=2, easier="down")
@@ -113,7 +184,7 @@ FAMILY = Family(
             "pinching at the front of the hips, the low back",
             _BREATH,
             Dose(6, 2, 6.0, note=_EVERY),
-            {"sit_to_stand": 0.7, "leg_loading": 0.6},
+            {"sit_to_stand": 0.7, "leg_loading": 0.6, "position_change": 0.5},
             effort=4,
             parameters=(SEAT,),
             props=("firm chair with arms",),
@@ -130,7 +201,7 @@ FAMILY = Family(
             "the low back",
             _BREATH,
             Dose(8, 2, 6.0, note=_EVERY),
-            {"sit_to_stand": 1.0, "leg_loading": 0.8, "balance": 0.2},
+            {"sit_to_stand": 1.0, "leg_loading": 0.8, "balance": 0.2, "position_change": 0.5},
             effort=5,
             parameters=(SEAT,),
             props=("firm chair",),
@@ -147,11 +218,48 @@ FAMILY = Family(
             "the low back, the knee",
             _BREATH,
             Dose(6, 2, 7.0, note=_EVERY),
-            {"sit_to_stand": 1.0, "leg_loading": 1.0, "balance": 0.4},
+            {"sit_to_stand": 1.0, "leg_loading": 1.0, "balance": 0.4, "position_change": 0.4},
             effort=6,
             sides=True,
             parameters=(_STAGGER, SEAT),
             props=("firm chair",),
+            shown=(0, 1, -1),
+        ),
+        Step(
+            "heel_ahead",
+            "One heel ahead, the other leg works",
+            _heel_ahead,
+            (*_SETUP, "One leg long ahead on its heel: it steadies and does not push."),
+            ("the back foot does nearly all of it", "hips and shoulders stay square"),
+            _FAULTS,
+            "thigh and buttock of the leg behind",
+            "the low back, the knee",
+            _BREATH,
+            Dose(6, 2, 7.0, note=_EVERY),
+            {"sit_to_stand": 1.0, "leg_loading": 1.0, "balance": 0.5, "hip_out": 0.3},
+            sides=True,
+            effort=7,
+            parameters=(replace(SEAT, default=_high_seat_cm),),
+            props=("firm chair",),
+            shown=(0, 1, -1),
+        ),
+        Step(
+            "one_leg",
+            "One leg",
+            _one_leg,
+            (*_SETUP, "One foot off the floor, a worktop within reach in front."),
+            ("thigh level, knee square at the start", "slow down as if onto an egg"),
+            _FAULTS,
+            "thigh and buttock of the standing leg",
+            "the low back, the knee",
+            _BREATH,
+            Dose(6, 2, 8.0, note=_EVERY),
+            {"sit_to_stand": 1.0, "leg_loading": 1.0, "balance": 0.8, "hip_out": 0.5},
+            sides=True,
+            effort=8,
+            needs_unsupported_stand=True,
+            parameters=(replace(SEAT, default=_high_seat_cm),),
+            props=("firm chair", "worktop"),
             shown=(0, 1, -1),
         ),
     ),

@@ -21,6 +21,16 @@ def _half(s: Setting) -> list[Frame]:
     return [start, risen]
 
 
+def _roll_up(s: Setting) -> list[Frame]:
+    """The same curl with legs long: the hip flexors pull at the low back as well."""
+    long = both(hip_flexion=6.0, knee_flexion=3.0, ankle_dorsiflexion=-15.0)
+    frames = []
+    for frame in _half(s):
+        legs = frame.lift("left.ball", "right.ball").unaim("left.heel", "right.heel").with_(**long)
+        frames.append(legs.free_(**both(hip_flexion=0.2)))
+    return frames
+
+
 _UP = Parameter("curl_deg", "how far the trunk curls", "deg", 48, low=15, high=60, grid=3, easier="down")
 FAMILY = (
     Ladder(
@@ -43,5 +53,6 @@ FAMILY = (
         parameters=(_UP,),
     )
     .rung("half_way", "Half-way up", _half, Dose(5, 1, 6.0), {"flexion_strength": 0.8}, 5)
+    .rung("roll_up", "Roll-up, legs long", _roll_up, Dose(5, 1, 8.0), {"flexion_strength": 0.9}, 7)
     .family()
 )

@@ -8,7 +8,8 @@ from amvel.movements.ladder import Ladder
 from amvel.movements.positions import supine_crook
 
 
-def _circle(s: Setting, hip: float, knee: float) -> list[Frame]:
+def circle(s: Setting, hip: float, knee: float) -> list[Frame]:
+    """Both legs together round a middle of the given hip and knee bend; the size is the parameter circle_deg."""
     base, r = supine_crook(s.body), s.number("circle_deg")
 
     def legs(bend: float, sideways: float, name: str) -> Frame:
@@ -24,11 +25,11 @@ def _circle(s: Setting, hip: float, knee: float) -> list[Frame]:
 
 
 def _bent(s: Setting) -> list[Frame]:
-    return _circle(s, 85.0, 95.0)
+    return circle(s, 85.0, 95.0)
 
 
 def _long(s: Setting) -> list[Frame]:
-    return _circle(s, 72.0, 12.0)
+    return circle(s, 72.0, 12.0)
 
 
 def _size(default: float) -> Parameter:

@@ -3,6 +3,7 @@
 from amvel.movements.declaration import Dose, Family, Fault, Frames, Parameter, Setting, Step
 from amvel.movements.faults import BREATH_HELD, PELVIS_DROPS
 from amvel.movements.frames import Aim, Frame
+from amvel.movements.positions import weight_on_one_foot
 from amvel.movements.standing_support import at_the_counter
 
 _LEANS = Fault(
@@ -16,11 +17,7 @@ _LEANS = Fault(
 def _frames(support: str) -> Frames:
     def frames(s: Setting) -> list[Frame]:
         start = at_the_counter(s.body, support)
-        over = Aim("centre_of_mass", "y", 0.0, origin="right.ankle", weight=0.5)
-        sideways = start.aim(over).free_(
-            right_hip_abduction=0.1, left_hip_abduction=0.1, right_ankle_inversion=0.1, left_ankle_inversion=0.1
-        )
-        sideways = sideways.with_("weight on one leg")
+        sideways = weight_on_one_foot(start, s.body, "weight on one leg")
         up = (
             sideways.lift("left.heel", "left.ball")
             .unaim("left.ankle")

@@ -4,15 +4,14 @@ from amvel.movements.declaration import Dose, Frames, Parameter, Setting
 from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, PELVIS_DROPS
 from amvel.movements.frames import Aim, Frame
 from amvel.movements.ladder import Ladder
+from amvel.movements.positions import trunk_lean, weight_on_one_foot
 from amvel.movements.standing_support import at_the_counter
 
 
 def _frames(support: str, arm: bool = False) -> Frames:
     def frames(s: Setting) -> list[Frame]:
         start = at_the_counter(s.body, support)
-        over = Aim("centre_of_mass", "y", 0.0, origin="right.ankle", weight=0.5)
-        sideways = {f"{x}_{j}": 0.1 for x in ("left", "right") for j in ("hip_abduction", "ankle_inversion")}
-        shifted = start.aim(over).free_(**sideways).with_("weight on one leg")
+        shifted = weight_on_one_foot(start, s.body, "weight on one leg")
         back = shifted.lift("left.heel", "left.ball").unaim("left.ankle")
         back = back.with_(
             "leg back, low",
@@ -35,6 +34,26 @@ def _frames(support: str, arm: bool = False) -> Frames:
     return frames
 
 
+def _hinge(s: Setting) -> list[Frame]:
+    """Trunk and free leg tip together over the standing hip."""
+    frames, lean = _frames("firm hand")(s), s.number("lean_deg")
+    tipped = (
+        frames[-1]
+        .aim(*trunk_lean(s.body, lean))
+        .with_(
+            "tipped forward as one piece",
+            left_hip_flexion=-s.number("back_deg"),
+            right_hip_flexion=lean + 3.0,
+            right_knee_flexion=8.0,
+        )
+    )
+    give = {f"{x}_{j}": 0.1 for x in ("left", "right") for j in ("shoulder_flexion", "elbow_flexion")}
+    return [*frames, tipped.free_(**give, right_hip_flexion=0.2, right_ankle_dorsiflexion=0.1)]
+
+
+_LEAN = Parameter(
+    "lean_deg", "lean of trunk and leg together", "deg", 15, low=5, high=30, grid=5, easier="down"
+)
 _BACK = Parameter("back_deg", "how far the leg goes back", "deg", 12, low=4, high=18, grid=2, easier="down")
 FAMILY = (
     Ladder(
@@ -69,6 +88,15 @@ FAMILY = (
         Dose(6, 2, 7.0),
         {"hip_back": 0.9, "upper_back": 0.4, "turning": 0.5, "balance": 0.6},
         4,
+    )
+    .rung(
+        "hinge_as_one",
+        "Hinge forward as one piece",
+        _hinge,
+        Dose(6, 2, 8.0),
+        {"hip_back": 1.0, "hip_bend": 0.5, "upper_back": 0.4, "balance": 0.7, "turning": 0.4},
+        5,
+        parameters=(_BACK, _LEAN),
     )
     .rung(
         "fingertips",

@@ -4,7 +4,7 @@ from amvel.body.capacities import TRUNK_SHARE
 from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting, Step
 from amvel.movements.faults import BREATH_HELD, TRUNK_ROUNDS
 from amvel.movements.frames import Frame
-from amvel.movements.positions import both, sitting
+from amvel.movements.positions import both, sitting, trunk_lean
 from amvel.movements.seats import SEAT
 
 _SIT_BONE = Fault(
@@ -30,6 +30,19 @@ def _long(s: Setting) -> list[Frame]:
     return _turn(s, both(shoulder_flexion=80.0, elbow_flexion=12.0, shoulder_abduction=0.0))
 
 
+def _hinged(s: Setting) -> list[Frame]:
+    """The turn is kept while the hips fold; turning and bending of the spine are never combined."""
+    arms = both(shoulder_flexion=20.0, shoulder_abduction=25.0, elbow_flexion=105.0, shoulder_rotation=30.0)
+    lean = s.number("lean_deg")
+    turned = _turn(s, arms)[-1]
+    hips = both(hip_flexion=85.0 + lean)
+    folded = (
+        turned.aim(*trunk_lean(s.body, lean)).with_("turned and hinged", **hips).free_(**both(hip_flexion=0.3))
+    )
+    return [_turn(s, arms)[0], turned, folded]
+
+
+_LEAN = Parameter("lean_deg", "lean from the hips", "deg", 15, low=5, high=30, grid=5, easier="down")
 _FAULTS = (_SIT_BONE, TRUNK_ROUNDS, BREATH_HELD)
 _SETUP = ("Sit tall on a firm seat, feet flat.",)
 
@@ -81,6 +94,25 @@ FAMILY = Family(
             props=("firm chair",),
             view="top",
             arrow="left.fingertips",
+        ),
+        Step(
+            "with_a_hinge",
+            "Turned, then a hinge",
+            _hinged,
+            (*_SETUP, "Hands on the lowest ribs; turn first, then fold in the hips."),
+            ("the turn stays as it is while the hips fold", "breastbone leads, low back long"),
+            _FAULTS,
+            "the waist, the buttocks, between the shoulder blades",
+            "the low back or a rib",
+            "out to turn, in to fold, out to come up",
+            Dose(3, 2, 9.0),
+            {"turning": 0.9, "hip_bend": 0.6, "upper_back": 0.5},
+            sides=True,
+            effort=4,
+            parameters=(_turn_by(15), _LEAN, SEAT),
+            props=("firm chair",),
+            view="side",
+            arrow="breastbone",
         ),
     ),
 )

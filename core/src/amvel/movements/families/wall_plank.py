@@ -4,7 +4,7 @@ from amvel.body import Anthropometry
 from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting, Step
 from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, PELVIS_DROPS, SHOULDER_CLIMBS
 from amvel.movements.frames import Aim, Frame, Touch
-from amvel.movements.positions import forearms_on_wall
+from amvel.movements.positions import forearms_on_wall, hip_wide
 
 _PIKE = Fault(
     "hips pike",
@@ -36,7 +36,7 @@ def _shifted(s: Setting) -> Frame:
         for x in ("left", "right")
         for j in ("hip_abduction", "ankle_inversion", "shoulder_abduction")
     }
-    return _plank(s).aim(over).free_(**free).with_("weight on one foot")
+    return _plank(s).aim(over, hip_wide(s.body, "ball")).free_(**free).with_("weight on one foot")
 
 
 def _unweight(s: Setting) -> list[Frame]:
@@ -62,7 +62,11 @@ def _lift(s: Setting) -> list[Frame]:
         _plank(s),
         start,
         up.with_(
-            "one foot lifted", left_hip_flexion=-8.0, left_knee_flexion=12.0, left_ankle_dorsiflexion=-8.0
+            "one foot lifted",
+            left_hip_flexion=-8.0,
+            left_knee_flexion=12.0,
+            left_ankle_dorsiflexion=-8.0,
+            left_hip_abduction=0.0,
         ),
     ]
 

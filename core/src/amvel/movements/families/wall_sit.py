@@ -6,7 +6,7 @@ from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, PELVIS_DROPS
 from amvel.movements.frames import Aim, Frame, Surface, Touch
 from amvel.movements.ladder import Ladder, fault
-from amvel.movements.positions import both, standing
+from amvel.movements.positions import both, standing, weight_on_one_foot
 
 
 def _sat(s: Setting) -> Frame:
@@ -36,6 +36,24 @@ def _light(s: Setting) -> list[Frame]:
         .with_("one heel light")
         .free_(left_ankle_dorsiflexion=0.1)
         .touch(Touch("left.heel", "floor", bears=False, gap_cm=3.0)),
+    ]
+
+
+def _lifted(s: Setting) -> list[Frame]:
+    """The weight goes over one foot before the other leaves; the wall keeps the back of the pelvis."""
+    sat = _sat(s)
+    shifted = weight_on_one_foot(sat, s.body)
+    off = shifted.lift("left.heel", "left.ball").unaim("left.ankle")
+    knee = s.number("knee_deg")
+    return [
+        sat,
+        shifted,
+        off.with_(
+            "one foot lifted",
+            left_hip_flexion=knee + 15.0,
+            left_knee_flexion=knee + 20.0,
+            left_hip_abduction=0.0,
+        ),
     ]
 
 
@@ -84,6 +102,17 @@ FAMILY = (
         5,
         sides=True,
         arrow="left.heel",
+    )
+    .rung(
+        "one_foot_lifted",
+        "One foot lifted",
+        _lifted,
+        Dose(3, 2, 8.0),
+        {"leg_loading": 0.9, "turning": 0.6, "hip_out": 0.5, "sit_to_stand": 0.5, "deep_control": 0.3},
+        7,
+        sides=True,
+        arrow="left.knee",
+        parameters=(replace(_KNEE, default=30),),
     )
     .family()
 )

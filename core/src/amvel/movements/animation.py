@@ -1,0 +1,24 @@
+"""The frames of a step as pictures that lie exactly over each other, for playing them."""
+
+from xml.sax.saxutils import escape
+
+from amvel.movements.figure import Panel, view_of
+from amvel.movements.profile import Profile, Profiler
+
+_PAD_CM = 8.0
+
+
+def animation(profiler: Profiler, profile: Profile) -> list[str]:
+    """One SVG document per frame, all with the same view box.  Raises ValueError when this body cannot take the pose."""
+    if profile.fault or profile.posed is None:
+        raise ValueError(f"no figure: {profile.fault}")
+    view = view_of(profile.request.family, profile)
+    panels = [Panel(profiler, profile, row, view) for row in range(len(profile.frames))]
+    left, low = (min(p.box[i] for p in panels) - _PAD_CM for i in (0, 1))
+    right, high = (max(p.box[i] for p in panels) + _PAD_CM for i in (2, 3))
+    box = f"{left:.1f} {-high:.1f} {right - left:.1f} {high - low:.1f}"
+    title = escape(f"{profile.request.family.title}: {profile.request.step.title}")
+    return [
+        f'<svg xmlns="http://www.w3.org/2000/svg" viewBox="{box}" role="img" aria-label="{title}">{p.svg(0.0, 0.0)}</svg>'
+        for p in panels
+    ]

@@ -1,0 +1,31 @@
+"""The bed instead of the floor: what is done lying can be done on a firm bed by who cannot get down and up again.
+
+A firm bed carries like a mat (our assumption: firmer than the contact patches are soft), so the pose is the same; only
+the way there differs.  Steps that need furniture at floor height, a roller or the wall stay on the floor.
+"""
+
+from dataclasses import replace
+
+from amvel.movements.declaration import Family, Parameter, Step
+
+FLOOR, BED = "floor", "firm bed"
+LYING_ON = Parameter("lying_on", "where you lie", "", FLOOR, choices=(FLOOR, BED))
+_LYING = frozenset(("on the back", "on the side", "face down"))
+_FLOOR_ONLY = ("chair", "box", "roller", "wall", "table", "bed")
+
+
+def on_a_bed_too(family: Family) -> Family:
+    """The family, with the choice of the bed added to every step that can be done there."""
+    if family.position not in _LYING or family.asked_for:
+        return family
+    steps = tuple(replace(s, parameters=(*s.parameters, LYING_ON)) if _fits(s) else s for s in family.steps)
+    return replace(family, steps=steps)
+
+
+def _fits(step: Step) -> bool:
+    return not any(word in prop for prop in step.props for word in _FLOOR_ONLY)
+
+
+def lies_on_bed(values: dict[str, float | str]) -> bool:
+    """Whether these values put the step on the bed."""
+    return values.get(LYING_ON.id) == BED

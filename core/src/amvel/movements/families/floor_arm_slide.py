@@ -1,0 +1,60 @@
+"""Upper back lying: elbows press the floor, then the arms slide along it overhead."""
+
+from amvel.movements.declaration import Dose, Parameter, Setting
+from amvel.movements.faults import BREATH_HELD, RIBS_FLARE, SHOULDER_CLIMBS
+from amvel.movements.frames import Frame, Touch
+from amvel.movements.ladder import Ladder
+from amvel.movements.positions import both, supine_crook
+
+_SIDES = ("left", "right")
+
+
+def _press(s: Setting) -> list[Frame]:
+    """Upper arms out, elbows bent, backs of the elbows on the floor: they carry part of the chest."""
+    arms = both(shoulder_flexion=-6.0, shoulder_abduction=48.0, elbow_flexion=88.0, forearm_pronation=0.0)
+    start = supine_crook(s.body).with_("elbows on the floor", **arms)
+    down = start.free_(**both(shoulder_flexion=0.2)).touch(*(Touch(f"{x}.elbow_tip", "floor") for x in _SIDES))
+    return [start, down.with_("elbows pressing", **both(scapula_protraction=-14.0))]
+
+
+def _slide(s: Setting) -> list[Frame]:
+    """The backs of the hands slide along the floor as far as the ribs stay."""
+    near = both(shoulder_flexion=-10.0, shoulder_abduction=30.0, elbow_flexion=12.0, forearm_pronation=-40.0)
+    start = supine_crook(s.body).with_("arms by the side", **near)
+    return [
+        start,
+        start.with_("arms slid up", **both(shoulder_abduction=s.number("arm_deg"), shoulder_flexion=-4.0)),
+    ]
+
+
+_ARM = Parameter("arm_deg", "how far the arms slide", "deg", 95, low=50, high=120, grid=5, easier="down")
+FAMILY = (
+    Ladder(
+        "floor_arm_slide",
+        "Elbow press and arm slide",
+        "on the back",
+        "The upper back straightens against the floor; the low back has nothing to do.",
+        setup=("Lie on your back, knees bent, head padded as high as the back needs.",),
+        cues=("shoulder blades wide and down", "breastbone opens, ribs stay heavy"),
+        faults=(RIBS_FLARE, SHOULDER_CLIMBS, BREATH_HELD),
+        felt="between the shoulder blades, the front of the chest opening",
+        not_felt="the low back, tingling in the arms",
+        breath="out to press or slide, in to let go",
+        arrow="left.elbow",
+    )
+    .rung(
+        "elbows_press", "Elbows press", _press, Dose(6, 2, 6.0, hold_s=3), {"upper_back": 0.6, "breath": 0.2}, 1
+    )
+    .rung(
+        "arms_slide",
+        "Arms slide along the floor",
+        _slide,
+        Dose(6, 2, 7.0),
+        {"upper_back": 0.6, "resist_extension": 0.2},
+        2,
+        parameters=(_ARM,),
+        view="top",
+        arrow="left.fingertips",
+    )
+    .family()
+)

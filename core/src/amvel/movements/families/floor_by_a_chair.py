@@ -1,0 +1,191 @@
+"""Up from the floor, and down to it, by a chair: knees, half kneeling, standing; hands on the seat."""
+
+from dataclasses import replace
+
+from amvel.body.anthropometry import HIP_HALF_WIDTH
+from amvel.movements.declaration import Dose, Parameter, Setting
+from amvel.movements.faults import BREATH_HELD, KNEE_FALLS_IN
+from amvel.movements.frames import Aim, Frame, Surface, Touch
+from amvel.movements.ladder import Ladder, fault
+from amvel.movements.positions import both, half_kneeling, kneeling, standing, trunk_lean
+
+_SIDES = ("left", "right")
+
+
+def _hands_on_seat(frame: Frame, s: Setting, ahead_cm: float, lean_deg: float) -> Frame:
+    """Both palms on the seat in front, the trunk leaning to it."""
+    seat = Surface(
+        "worktop", "level", s.number("seat_cm"), friction=0.5, stiffness_n_per_m=6.0e3, title="firm seat"
+    )
+    frame = replace(frame, surfaces={**frame.surfaces, "worktop": seat})
+    arms = both(shoulder_flexion=50.0, elbow_flexion=25.0, forearm_pronation=75.0, wrist_extension=60.0)
+    frame = frame.with_(**arms).free_(**both(shoulder_flexion=0.1, elbow_flexion=0.1, wrist_extension=0.3))
+    aims = (
+        Aim(f"{x}.wrist", "x", ahead_cm, origin=f"{x}.shoulder", must_hold=False, weight=0.3) for x in _SIDES
+    )
+    frame = frame.touch(*(Touch(f"{x}.palm", "worktop") for x in _SIDES)).aim(*aims)
+    return frame.aim(*trunk_lean(s.body, lean_deg)).facts_(hand_support_level=3, on_floor=True)
+
+
+def _kneeling(s: Setting) -> Frame:
+    """On both knees, hands on the seat, weight a little forward."""
+    frame = (
+        kneeling(s.body)
+        .unaim("centre_of_mass")
+        .aim(
+            Aim("centre_of_mass", "x", 8.0 * s.body.stature_m, origin="right.knee", weight=0.5),
+        )
+    )
+    frame = frame.with_("on both knees, hands on the seat", **both(hip_flexion=25.0)).free_(
+        **both(hip_flexion=0.1)
+    )
+    return _hands_on_seat(frame, s, 22.0 * s.body.stature_m, 25.0)
+
+
+def _half(s: Setting) -> Frame:
+    frame = half_kneeling(s.body, ahead_share=0.16).unaim("centre_of_mass")
+    frame = frame.aim(
+        Aim("centre_of_mass", "x", 10.0 * s.body.stature_m, origin="right.knee", weight=0.5),
+        Aim("left.ball", "y", 0.0, origin="left.heel", weight=0.5),
+        Aim("right.toe_tip", "y", -200 * HIP_HALF_WIDTH * s.body.stature_m, origin="left.ankle", weight=0.3),
+    )
+    return _hands_on_seat(frame.with_("one foot ahead"), s, 20.0 * s.body.stature_m, 25.0)
+
+
+def _over_the_foot(s: Setting) -> Frame:
+    """Weight over the foot ahead and the hands: the knee behind is about to leave."""
+    return (
+        _half(s)
+        .unaim("centre_of_mass")
+        .aim(
+            Aim("centre_of_mass", "x", 13.0 * s.body.stature_m, origin="right.knee", weight=0.5),
+            Aim("centre_of_mass", "y", -3.0, origin="left.ankle", weight=0.3),
+        )
+        .with_("weight over the foot and the hands")
+    )
+
+
+def _lifting(s: Setting) -> Frame:
+    """The knee behind has left; foot, toes behind and hands carry."""
+    over = Aim("centre_of_mass", "x", -5.0, origin="left.ankle", weight=0.5)
+    frame = _over_the_foot(s).lift("right.knee_front").unaim("centre_of_mass")
+    frame = frame.aim(over, Aim("centre_of_mass", "y", -3.0, origin="left.ankle", weight=0.3))
+    frame = frame.with_(
+        "the knee behind lifts", right_knee_flexion=70.0, right_hip_flexion=20.0, left_hip_flexion=95.0
+    )
+    give = both(hip_flexion=0.1, knee_flexion=0.1)
+    return frame.touch(Touch("right.knee_front", "floor", bears=False, gap_cm=12.0)).free_(**give)
+
+
+def _pushing(s: Setting) -> Frame:
+    """Half-way up: the front leg and the arms push, only the toes of the leg behind still touch."""
+    over = Aim("centre_of_mass", "x", 3.0, origin="left.ankle", weight=0.5)
+    frame = _lifting(s).lift("right.knee_front").unaim("centre_of_mass")
+    frame = frame.aim(over, Aim("centre_of_mass", "y", -0.5, origin="left.ankle", weight=0.3))
+    frame = frame.with_("half-way up", left_hip_flexion=92.0, left_knee_flexion=60.0, right_hip_flexion=25.0)
+    frame = frame.touch(Touch("right.ball", "floor", places=False))
+    return frame.with_(right_knee_flexion=50.0).free_(**both(hip_flexion=0.1, knee_flexion=0.2))
+
+
+def _half_kneel(s: Setting) -> list[Frame]:
+    """The hands carry while the foot comes ahead."""
+    light = _kneeling(s).lift("left.toe_tip", "left.knee_front").unaim("left.knee")
+    light = light.aim(Aim("centre_of_mass", "y", 0.0, origin="right.knee", weight=0.3))
+    light = light.with_(
+        "one knee light", left_hip_flexion=66.0, left_knee_flexion=100.0, left_ankle_dorsiflexion=0.0
+    )
+    return [_kneeling(s), light.free_(**both(hip_abduction=0.2)), _half(s)]
+
+
+def _push_up(s: Setting) -> list[Frame]:
+    return [_half(s), _over_the_foot(s), _lifting(s)]
+
+
+def _all(s: Setting) -> list[Frame]:
+    return [*_half_kneel(s), _over_the_foot(s), _lifting(s), _pushing(s), _bent_stand(s)]
+
+
+def _bent_stand(s: Setting) -> Frame:
+    """Both feet down, hips hinged, hands still on the seat."""
+    frame = standing(s.body).unaim("left.ankle", "centre_of_mass")
+    frame = frame.aim(
+        Aim("left.ankle", "x", 16.0, origin="right.ankle"),
+        Aim("left.ball", "y", 0.0, origin="left.heel", weight=0.5),
+        Aim("centre_of_mass", "x", 4.0, origin="left.ankle", weight=0.5),
+        Aim("centre_of_mass", "y", -1.0, origin="left.ankle", weight=0.3),
+    )
+    frame = frame.with_("both feet down, hands still there", **both(hip_flexion=70.0, knee_flexion=30.0))
+    frame = frame.free_(**both(hip_flexion=0.1, knee_flexion=0.3))
+    return _hands_on_seat(frame, s, 6.0, 55.0).facts_(rises=1)
+
+
+_SEAT = Parameter("seat_cm", "height of the seat", "cm", 44, low=36, high=54, grid=1, easier="up")
+FAMILY = (
+    Ladder(
+        "floor_by_a_chair",
+        "Up from the floor by a chair",
+        "kneeling",
+        "The rise that makes every floor plan possible: knees, half kneeling, stand; and the same way down.",
+        setup=(
+            "A heavy chair against the wall, a pad for the knees.",
+            "Kneel before it, both hands flat on the seat.",
+        ),
+        cues=(
+            "hands push down, breastbone forward",
+            "the stronger leg comes ahead",
+            "down is the same way, slower",
+        ),
+        faults=(
+            KNEE_FALLS_IN,
+            fault(
+                "pulls on the back rest",
+                "the chair tips",
+                "hands are in the wrong place",
+                "hands flat on the seat",
+            ),
+            fault(
+                "rounds over",
+                "the back bends as the knee lifts",
+                "weight too far behind",
+                "nose over the hands first",
+            ),
+            BREATH_HELD,
+        ),
+        felt="thigh and buttock of the leg ahead, the arms",
+        not_felt="the low back, the knee behind",
+        breath="in to get ready, out to push",
+        sides=True,
+        props=("firm chair", "thick pad"),
+        parameters=(_SEAT,),
+    )
+    .rung(
+        "to_half_kneeling",
+        "One foot comes ahead",
+        _half_kneel,
+        Dose(4, 1, 8.0),
+        {"position_change": 0.7, "leg_loading": 0.4, "balance": 0.4},
+        4,
+        arrow="left.knee",
+    )
+    .rung(
+        "knee_lifts",
+        "The knee behind lifts and lands",
+        _push_up,
+        Dose(4, 1, 8.0),
+        {"position_change": 0.8, "leg_loading": 0.8, "balance": 0.4},
+        6,
+        after=("sit_to_stand/two_legs",),
+        arrow="right.knee",
+    )
+    .rung(
+        "all_the_way_up",
+        "All the way up, and down again",
+        _all,
+        Dose(2, 1, 20.0),
+        {"position_change": 1.0, "leg_loading": 0.8, "balance": 0.5},
+        6,
+        shown=(0, 3, -1),
+        arrow="vertex",
+    )
+    .family()
+)

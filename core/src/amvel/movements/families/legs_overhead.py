@@ -1,0 +1,56 @@
+"""Legs over the head onto the shoulders: kept so that the mechanism and the substitute can be named."""
+
+import numpy as np
+
+from amvel.movements.declaration import Dose, Parameter, Setting
+from amvel.movements.faults import BREATH_HELD
+from amvel.movements.frames import Aim, Frame, Touch
+from amvel.movements.ladder import Ladder, fault
+from amvel.movements.positions import FACE_UP, both, supine_crook
+
+
+def _over(s: Setting) -> list[Frame]:
+    """Head, shoulders and upper arms carry; the trunk is rounded and nearly upside down."""
+    up = s.number("over_deg")
+    a = np.radians(-up)
+    root = FACE_UP @ np.array([[np.cos(a), 0, np.sin(a)], [0, 1.0, 0], [-np.sin(a), 0, np.cos(a)]])
+    frame = supine_crook(s.body)
+    frame = Frame(**{**frame.__dict__, "root": root, "root_at_cm": (0, 0, 40)})
+    frame = frame.lift("sacrum", *(f"{x}.{p}" for x in ("left", "right") for p in ("heel", "ball")))
+    frame = frame.unaim("left.heel", "right.heel").touch(
+        *(Touch(f"{x}.elbow_tip", "floor", places=False) for x in ("left", "right"))
+    )
+    frame = frame.with_(
+        "legs over the head",
+        lumbar_flexion=30.0,
+        lower_thoracic_flexion=18.0,
+        upper_thoracic_flexion=10.0,
+        neck_flexion=40.0,
+        **both(hip_flexion=95.0, knee_flexion=20.0, shoulder_flexion=-35.0),
+    )
+    level = Aim("centre_of_mass", "x", 0.0, origin="upper_back", weight=0.5)
+    return [frame.aim(level).facts_(rolls=True, jolt=False)]
+
+
+_OVER = Parameter("over_deg", "how far the pelvis goes over", "deg", 80, low=50, high=95, grid=5, easier="down")
+FAMILY = (
+    Ladder(
+        "legs_overhead",
+        "Legs over the head",
+        "on the back",
+        "Often asked for: the whole weight on neck and upper back, bent, with the head below the heart.",
+        asked_for=True,
+        setup=("Lie on your back.",),
+        cues=("roll onto the shoulders",),
+        faults=(
+            fault("neck is pressed", "the chin digs into the chest", "the neck carries", "come down"),
+            BREATH_HELD,
+        ),
+        felt="the back of the body",
+        not_felt="the neck, pressure in the head",
+        breath="out to roll over, in to roll back",
+        parameters=(_OVER,),
+    )
+    .rung("onto_the_shoulders", "Onto the shoulders", _over, Dose(3, 1, 8.0), {"flexion_strength": 0.3}, 6)
+    .family()
+)

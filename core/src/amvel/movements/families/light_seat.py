@@ -1,0 +1,57 @@
+"""Light seat: the lean before the rise; buttocks and thighs take the weight, the seat stays there."""
+
+from amvel.movements.declaration import Dose, Setting
+from amvel.movements.families.sit_to_stand import hands_on_rests, leaning_frames
+from amvel.movements.faults import BREATH_HELD, KNEE_FALLS_IN, TRUNK_ROUNDS
+from amvel.movements.frames import Frame
+from amvel.movements.ladder import Ladder
+from amvel.movements.seats import SEAT
+
+
+def _hands(s: Setting) -> list[Frame]:
+    return hands_on_rests(s, leaning_frames(s))
+
+
+def _free(s: Setting) -> list[Frame]:
+    return leaning_frames(s)
+
+
+FAMILY = (
+    Ladder(
+        "light_seat",
+        "Light seat",
+        "sitting",
+        "The back of the hips at work without leaving the chair.",
+        setup=("Sit near the front edge of a firm chair, heels a little behind the knees.",),
+        cues=(
+            "lean from the hips until the feet feel you",
+            "press the floor away, the seat gets light",
+            "come back slowly",
+        ),
+        faults=(TRUNK_ROUNDS, KNEE_FALLS_IN, BREATH_HELD),
+        felt="buttocks and thighs",
+        not_felt="the low back, the knees",
+        breath="in to lean, out to press, in to come back",
+        props=("firm chair",),
+        parameters=(SEAT,),
+        arrow="breastbone",
+    )
+    .rung(
+        "with_hands",
+        "With the hands",
+        _hands,
+        Dose(6, 1, 7.0, hold_s=3),
+        {"hip_back": 0.5, "leg_loading": 0.4, "hip_bend": 0.5, "sit_to_stand": 0.4, "position_change": 0.3},
+        2,
+        props=("firm chair with arms",),
+    )
+    .rung(
+        "without_hands",
+        "Without hands",
+        _free,
+        Dose(6, 2, 7.0, hold_s=3),
+        {"hip_back": 0.7, "leg_loading": 0.6, "hip_bend": 0.5, "sit_to_stand": 0.5, "position_change": 0.3},
+        3,
+    )
+    .family()
+)

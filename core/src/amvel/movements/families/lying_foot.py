@@ -1,0 +1,48 @@
+"""Foot and ankle, lying: for who does not stand, and before the first step of the day."""
+
+from amvel.movements.declaration import Dose, Setting
+from amvel.movements.faults import BREATH_HELD
+from amvel.movements.frames import Aim, Frame
+from amvel.movements.ladder import Ladder, fault
+from amvel.movements.positions import supine_crook
+
+
+def _long(s: Setting) -> Frame:
+    """One leg long, the heel resting."""
+    start = supine_crook(s.body).rest("left.heel", "left.ball", "right.heel", "right.ball")
+    frame = start.lift("left.ball").unaim("left.heel").with_("one leg long")
+    reach = Aim("left.heel", "x", 44.0 * s.body.stature_m, origin="left.sit_bone")
+    return frame.aim(reach).with_(left_ankle_dorsiflexion=-30.0)
+
+
+def _pump(s: Setting) -> list[Frame]:
+    return [_long(s), _long(s).with_("foot drawn up", left_ankle_dorsiflexion=8.0)]
+
+
+def _spread(s: Setting) -> list[Frame]:
+    start = _long(s).with_(left_ankle_dorsiflexion=0.0, left_toes_extension=-12.0)
+    return [start, start.with_("toes spread and drawn up", left_toes_extension=28.0)]
+
+
+FAMILY = (
+    Ladder(
+        "lying_foot",
+        "Foot and ankle, lying",
+        "on the back",
+        "The calf pumps and the toes wake up before they carry.",
+        setup=("Lie on your back, one leg long, heel resting, the other knee bent.",),
+        cues=("long slow strokes", "big toe and little toe reach apart"),
+        faults=(
+            fault("foot rolls", "the foot turns in or out", "one side pulls", "draw both sides up"),
+            BREATH_HELD,
+        ),
+        felt="shin, calf and sole",
+        not_felt="tingling down the leg",
+        breath="in to draw up, out to point",
+        sides=True,
+        arrow="left.toe_tip",
+    )
+    .rung("ankle_pump", "Ankle pump", _pump, Dose(10, 1, 3.0), {"foot": 0.6}, 1)
+    .rung("toes_spread", "Toes spread", _spread, Dose(6, 1, 5.0), {"foot": 0.7}, 1)
+    .family()
+)

@@ -1,0 +1,203 @@
+"""Over-chair upper-back lift: kneeling, belly over a cushioned seat, the upper back lengthens to level."""
+
+from dataclasses import replace
+
+from amvel.movements.declaration import Dose, Parameter, Setting
+from amvel.movements.faults import BREATH_HELD, SHOULDER_CLIMBS
+from amvel.movements.frames import Aim, Frame, Surface, Touch
+from amvel.movements.ladder import Ladder, fault
+from amvel.movements.positions import FACE_DOWN
+
+_SIDES = ("left", "right")
+_FRAME_SHARE = 0.20  # the rail of the chair that the hands press, as a share of the seat height (our estimate)
+
+
+def _over(s: Setting) -> Frame:
+    """Front of the pelvis and belly on the seat, knees on the floor, hands on the chair's rail."""
+    seat = s.number("seat_cm")
+    angles = {
+        f"{x}.{k}": v
+        for x in _SIDES
+        for k, v in (
+            ("hip.flexion", 78.0),
+            ("knee.flexion", 84.0),
+            ("ankle.dorsiflexion", -25.0),
+            ("toes.extension", 30.0),
+            ("shoulder.flexion", 84.0),
+            ("elbow.flexion", 40.0),
+            ("forearm.pronation", 40.0),
+        )
+    }
+    give = {
+        f"{x}.{k}": v
+        for x in _SIDES
+        for k, v in (
+            ("hip.flexion", 0.1),
+            ("knee.flexion", 0.1),
+            ("ankle.dorsiflexion", 0.3),
+            ("shoulder.flexion", 0.1),
+            ("elbow.flexion", 0.1),
+            ("wrist.extension", 0.2),
+        )
+    }
+    surfaces = {
+        "floor": Surface("floor", "level", 0.0, friction=0.6, title="floor or mat"),
+        "seat under the trunk": Surface(
+            "seat under the trunk", "level", seat, friction=0.5, title="cushioned seat"
+        ),
+        "rail": Surface(
+            "rail",
+            "level",
+            _FRAME_SHARE * seat,
+            friction=0.5,
+            stiffness_n_per_m=3.0e3,
+            title="rail of the chair",
+        ),
+    }
+    frame = Frame(
+        "over the seat, upper back hanging", FACE_DOWN, (0, 0, seat + 9), angles, give, surfaces=surfaces
+    )
+    frame = frame.with_(upper_thoracic_flexion=10.0, lower_thoracic_flexion=6.0, neck_flexion=14.0)
+    frame = frame.touch(
+        *(Touch(f"{x}.hip_bone", "seat under the trunk") for x in _SIDES),
+        Touch("belly", "seat under the trunk"),
+        *(Touch(f"{x}.{p}", "floor") for x in _SIDES for p in ("knee_front", "toe_tip")),
+        *(Touch(f"{x}.knuckles", "rail") for x in _SIDES),
+    )
+    frame = frame.free_(lumbar_flexion=8.0)
+    under = (Aim(f"{x}.wrist", "x", 5.0, origin=f"{x}.shoulder", must_hold=False, weight=0.5) for x in _SIDES)
+    return frame.aim(Aim("left.hip", "x", 0.0, origin="right.hip", must_hold=False), *under).facts_(
+        on_floor=True, hand_support_level=3
+    )
+
+
+def _level(frame: Frame, name: str) -> Frame:
+    return frame.with_(name, upper_thoracic_flexion=-1.0, lower_thoracic_flexion=0.0, neck_flexion=-4.0)
+
+
+def _lift(s: Setting) -> list[Frame]:
+    return [_over(s), _level(_over(s), "upper back level")]
+
+
+def _less_hand(s: Setting) -> list[Frame]:
+    """Only the fingertips stay on the rail."""
+
+    def light(frame: Frame) -> Frame:
+        soft = Surface("rail", "level", frame.surfaces["rail"].at_cm, 0.4, 1.5e2, title="rail of the chair")
+        frame = replace(frame, surfaces={**frame.surfaces, "rail": soft})
+        return frame.lift("left.knuckles", "right.knuckles").touch(
+            *(Touch(f"{x}.fingertips", "rail") for x in _SIDES)
+        )
+
+    return [light(_over(s)), light(_level(_over(s), "upper back level, fingertips"))]
+
+
+def _reach(s: Setting) -> list[Frame]:
+    """One arm leaves the rail, low beside the body, then reached."""
+    start = _level(_over(s), "upper back level")
+    off = (
+        start.lift("left.knuckles")
+        .unaim("left.wrist")
+        .with_(
+            "one arm reached low",
+            left_shoulder_flexion=s.number("arm_deg"),
+            left_elbow_flexion=6.0,
+            left_wrist_extension=0.0,
+        )
+    )
+    return [start, off]
+
+
+def _leg_long(frame: Frame, side: str, name: str, hip_deg: float) -> Frame:
+    off = frame.lift(f"{side}.knee_front", f"{side}.toe_tip")
+    return off.with_(
+        name,
+        **{
+            f"{side}_hip_flexion": hip_deg,
+            f"{side}_knee_flexion": 6.0,
+            f"{side}_ankle_dorsiflexion": -20.0,
+            f"{side}_hip_abduction": 6.0,
+        },
+    )
+
+
+def _one_leg(s: Setting) -> list[Frame]:
+    start = _level(_over(s), "upper back level")
+    return [start, _leg_long(start, "left", "one leg long and low", s.number("leg_hip_deg"))]
+
+
+def _both_legs(s: Setting) -> list[Frame]:
+    """A little further onto the seat, so that it carries under the pubic bone as well."""
+    start = _level(_over(s), "upper back level").touch(Touch("pubis", "seat under the trunk", places=False))
+    one = _leg_long(start, "left", "one leg long and low", s.number("leg_hip_deg"))
+    return [start, one, _leg_long(one, "right", "both legs long and low", s.number("leg_hip_deg"))]
+
+
+_SEAT = Parameter("seat_cm", "height of seat and cushion", "cm", 42, low=36, high=52, grid=1, easier="down")
+_ARM = Parameter("arm_deg", "how far the arm reaches", "deg", 130, low=10, high=160, grid=10, easier="down")
+_LEG = Parameter("leg_hip_deg", "hip bend of the long leg", "deg", 12, low=4, high=40, grid=4, easier="up")
+FAMILY = (
+    Ladder(
+        "over_chair_lift",
+        "Over-chair upper-back lift",
+        "face down",
+        "The seat carries pelvis and low back; its edge shows when the low back does the lifting.",
+        setup=(
+            "Kneel on a pad before a firm chair against the wall, a cushion on the seat.",
+            "Front of the pelvis at the seat’s edge, belly on the cushion, hands on the rail.",
+        ),
+        cues=("crown of the head away, not up", "upper back to level and no further", "legs a little apart"),
+        faults=(
+            fault(
+                "low back lifts",
+                "the belly leaves the seat’s edge",
+                "the low back has taken over",
+                "lift half as high",
+            ),
+            fault("neck shortens", "the eyes look ahead", "the neck does the lifting", "eyes on the floor"),
+            SHOULDER_CLIMBS,
+            BREATH_HELD,
+        ),
+        felt="between the shoulder blades; buttocks with the legs",
+        not_felt="the low back, the neck",
+        breath="out to lengthen, breathe on in the last hold",
+        props=("firm chair", "cushion", "thick pad"),
+        arrow="breastbone",
+        parameters=(_SEAT,),
+    )
+    .rung("hands_press", "Hands press", _lift, Dose(5, 2, 8.0), {"upper_back": 0.7}, 3)
+    .rung("less_hand", "Less hand", _less_hand, Dose(5, 2, 8.0), {"upper_back": 0.9}, 4)
+    .rung(
+        "arm_reached",
+        "One arm reached",
+        _reach,
+        Dose(5, 2, 8.0),
+        {"upper_back": 1.0, "turning": 0.4},
+        5,
+        sides=True,
+        parameters=(_ARM, _SEAT),
+        arrow="left.fingertips",
+    )
+    .rung(
+        "one_leg",
+        "Alternate leg lift",
+        _one_leg,
+        Dose(5, 2, 8.0),
+        {"upper_back": 0.7, "hip_back": 0.9, "turning": 0.4},
+        5,
+        sides=True,
+        parameters=(_LEG, _SEAT),
+        arrow="left.heel",
+    )
+    .rung(
+        "both_legs",
+        "Both legs",
+        _both_legs,
+        Dose(4, 2, 9.0),
+        {"upper_back": 0.7, "hip_back": 1.0},
+        7,
+        parameters=(_LEG, _SEAT),
+        arrow="left.heel",
+    )
+    .family()
+)

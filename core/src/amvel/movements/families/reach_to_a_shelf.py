@@ -1,0 +1,81 @@
+"""Carry-over: a diagonal reach to a shelf, one hand on the worktop."""
+
+from amvel.body.capacities import TRUNK_SHARE
+from amvel.movements.declaration import Dose, Parameter, Setting
+from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, RIBS_FLARE, SHOULDER_CLIMBS
+from amvel.movements.frames import Aim, Frame, Prop
+from amvel.movements.ladder import Ladder
+from amvel.movements.standing_support import at_the_counter
+
+
+def _reach(s: Setting, load_kg: float) -> list[Frame]:
+    start = at_the_counter(s.body, "firm hand")
+    free = start.lift("left.palm").unaim("left.wrist", "left.fingertips")
+    low = free.with_(
+        "hand at the hip", left_shoulder_flexion=20.0, left_elbow_flexion=70.0, left_wrist_extension=0.0
+    )
+    over = Aim("centre_of_mass", "x", 7.0, origin="right.ankle")
+    turn = s.number("turn_deg")
+    turned = {f"{r}_rotation": -turn * share for r, share in TRUNK_SHARE["rotation"].items()}
+    high = low.aim(over).with_(
+        "reached across and up",
+        left_shoulder_flexion=s.number("arm_deg"),
+        left_elbow_flexion=10.0,
+        left_shoulder_abduction=-8.0,
+        **turned,
+    )
+    frames = [low, high]
+    if load_kg:
+        jar = Prop("weight", ("left.palm",), 9)
+        frames = [f.pull(("left.palm", (0.0, 0.0, -load_kg * 9.81))).hold(jar) for f in frames]
+    return frames
+
+
+def _empty(s: Setting) -> list[Frame]:
+    return _reach(s, 0.0)
+
+
+def _jar(s: Setting) -> list[Frame]:
+    return _reach(s, s.number("load_kg"))
+
+
+_ARM = Parameter("arm_deg", "how high the arm goes", "deg", 125, low=70, high=150, grid=5, easier="down")
+_TURN = Parameter("turn_deg", "turn of the rib cage", "deg", 10, low=0, high=20, grid=1, easier="down")
+_LOAD = Parameter("load_kg", "what is put up", "kg", 0.5, low=0.25, high=2, grid=0.25, easier="down")
+FAMILY = (
+    Ladder(
+        "reach_to_a_shelf",
+        "Reach to a shelf",
+        "standing",
+        "Across and up, with ribs that stay on the pelvis: what kitchens ask for.",
+        setup=("Stand at a worktop, one hand flat on it, a shelf ahead to the other side.",),
+        cues=("breathe out, ribs stay, then the arm leaves", "grow from the feet, not from the low back"),
+        faults=(BACK_ARCHES, RIBS_FLARE, SHOULDER_CLIMBS, BREATH_HELD),
+        felt="the waist and round the shoulder blade",
+        not_felt="the low back, the top of the shoulder",
+        breath="out to reach, in to come back",
+        sides=True,
+        props=("worktop",),
+        arrow="left.fingertips",
+        parameters=(_ARM, _TURN),
+    )
+    .rung(
+        "empty_hand",
+        "Empty hand",
+        _empty,
+        Dose(6, 1, 6.0),
+        {"turning": 0.6, "upper_back": 0.5, "resist_extension": 0.4},
+        2,
+    )
+    .rung(
+        "with_a_jar",
+        "With a jar",
+        _jar,
+        Dose(6, 1, 7.0),
+        {"turning": 0.7, "upper_back": 0.6, "resist_extension": 0.6},
+        4,
+        parameters=(_ARM, _TURN, _LOAD),
+        props=("worktop", "weight"),
+    )
+    .family()
+)

@@ -1,0 +1,79 @@
+"""Seated weight shift: onto one sit bone, then with a reach; balance and the side of the waist, sitting."""
+
+import numpy as np
+
+from amvel.movements.declaration import Dose, Parameter, Setting
+from amvel.movements.faults import BREATH_HELD
+from amvel.movements.frames import Frame, Touch
+from amvel.movements.ladder import Ladder, fault
+from amvel.movements.positions import sitting
+from amvel.movements.seats import SEAT
+
+
+def _shifted(s: Setting) -> Frame:
+    """The right sit bone gets light: the pelvis tips a little, the spine bends back so that the trunk stays tall."""
+    lift = s.number("lift_cm")
+    frame = sitting(s.body, s.number("seat_cm")).lift("right.sit_bone", "right.thigh_under")
+    frame = frame.touch(Touch("right.sit_bone", "seat", bears=False, gap_cm=lift))
+    tilt = np.degrees(np.arctan2(lift, 7.2 * s.body.stature_m))
+    sides = {f"{x}_{j}": 0.1 for x in ("left", "right") for j in ("hip_abduction", "hip_rotation")}
+    return frame.with_(
+        "weight on one sit bone", lumbar_side_bend=-0.6 * tilt, left_shoulder_abduction=20.0
+    ).free_(**sides)
+
+
+def _shift(s: Setting) -> list[Frame]:
+    return [sitting(s.body, s.number("seat_cm")), _shifted(s)]
+
+
+def _reach(s: Setting) -> list[Frame]:
+    return [
+        sitting(s.body, s.number("seat_cm")),
+        _shifted(s).with_(
+            "reached to the side",
+            left_shoulder_flexion=0.0,
+            left_shoulder_abduction=82.0,
+            left_elbow_flexion=6.0,
+        ),
+    ]
+
+
+_SHIFT = Parameter(
+    "lift_cm", "how light the other sit bone gets", "cm", 1, low=0.5, high=2, grid=0.5, easier="down"
+)
+FAMILY = (
+    Ladder(
+        "seated_weight_shift",
+        "Seated weight shift",
+        "sitting",
+        "Balance for who does not stand: the trunk stays long over one sit bone.",
+        setup=("Sit tall in the middle of a firm seat, feet flat; a table or arm rest within reach.",),
+        cues=("grow on the side you load", "the other sit bone gets light, it does not lift"),
+        faults=(
+            fault(
+                "collapses", "the loaded side gets short", "the waist lets go", "reach the ear to the ceiling"
+            ),
+            fault("feet push", "a foot presses to help", "the trunk is late", "light feet"),
+            BREATH_HELD,
+        ),
+        felt="the side of the waist, the loaded sit bone",
+        not_felt="the low back",
+        breath="out to shift, in to come back",
+        sides=True,
+        view="front",
+        props=("firm chair",),
+        arrow="breastbone",
+        parameters=(_SHIFT, SEAT),
+    )
+    .rung("shift", "Shift", _shift, Dose(6, 1, 5.0), {"balance": 0.3, "side_bend": 0.4}, 1)
+    .rung(
+        "reach",
+        "Shift and reach",
+        _reach,
+        Dose(6, 1, 6.0),
+        {"balance": 0.45, "side_bend": 0.6},
+        2,
+        arrow="left.fingertips",
+    )
+    .family()
+)

@@ -1,0 +1,63 @@
+"""Foot in standing: weight rolls from heel to ball, then the toes spread under it."""
+
+from amvel.movements.declaration import Dose, Setting
+from amvel.movements.faults import BREATH_HELD
+from amvel.movements.frames import Aim, Frame
+from amvel.movements.ladder import Ladder, fault
+from amvel.movements.standing_support import at_the_counter
+
+
+def _rock(s: Setting) -> list[Frame]:
+    start = at_the_counter(s.body, "firm hand")
+    sway = {"heels": -1.5, "balls": 9.0}
+    return [
+        start.aim(Aim("centre_of_mass", "x", cm, origin="right.ankle")).with_(f"weight over the {name}")
+        for name, cm in sway.items()
+    ]
+
+
+def _spread(s: Setting) -> list[Frame]:
+    start = at_the_counter(s.body, "firm hand")
+    lifted = {f"{x}_toes_extension": 30.0 for x in ("left", "right")}
+    return [start.with_("toes lifted and spread", **lifted), start.with_("pressed evenly")]
+
+
+FAMILY = (
+    Ladder(
+        "standing_foot",
+        "Foot in standing",
+        "standing",
+        "The sole learns where the weight is.",
+        setup=("Stand at a worktop, both hands flat on it, feet bare and hip-wide.",),
+        cues=("from heel to ball like a slow wave", "spread before you press"),
+        faults=(
+            fault(
+                "toes grip",
+                "the toes claw the floor",
+                "the weight is too far ahead",
+                "soft toes, back a little",
+            ),
+            fault(
+                "bends in the hips", "the seat goes back instead", "the ankles are stiff", "move as one piece"
+            ),
+            BREATH_HELD,
+        ),
+        felt="the whole sole, the calf",
+        not_felt="cramp that does not ease",
+        breath="in to the heels, out to the balls",
+        props=("worktop",),
+    )
+    .rung(
+        "heel_to_ball", "Heel to ball", _rock, Dose(8, 1, 5.0), {"foot": 0.7, "balance": 0.4}, 1, arrow="vertex"
+    )
+    .rung(
+        "spread_and_press",
+        "Spread and press",
+        _spread,
+        Dose(6, 1, 5.0),
+        {"foot": 0.8, "balance": 0.3},
+        1,
+        arrow="left.toe_tip",
+    )
+    .family()
+)

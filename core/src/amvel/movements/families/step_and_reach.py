@@ -1,0 +1,105 @@
+"""Step and reach: one foot steps ahead, the opposite arm reaches; the hands help less and less."""
+
+from amvel.movements.declaration import Dose, Frames, Parameter, Setting
+from amvel.movements.faults import BREATH_HELD, KNEE_FALLS_IN, PELVIS_DROPS
+from amvel.movements.frames import Aim, Frame
+from amvel.movements.ladder import Ladder, fault
+from amvel.movements.positions import SIDEWAYS, hip_wide
+from amvel.movements.standing_support import at_the_counter
+
+
+def _frames(support: str) -> Frames:
+    def frames(s: Setting) -> list[Frame]:
+        start = at_the_counter(s.body, support).aim(Aim("left.hip", "x", 0.0, origin="right.hip", weight=0.3))
+        step = s.number("step_cm")
+        over = start.free_(**SIDEWAYS)
+        forward = Aim("centre_of_mass", "x", _FOREFOOT_CM, origin="right.ankle")
+        over = over.unaim("centre_of_mass").aim(
+            forward, Aim("centre_of_mass", "y", 0.0, origin="right.ankle", weight=0.5), hip_wide(s.body)
+        )
+        over = over.with_("weight on one foot")
+        light = over.lift("left.heel", "left.ball").unaim("left.ankle")
+        light = light.with_(
+            "foot on its way",
+            left_hip_flexion=28.0,
+            left_knee_flexion=34.0,
+            left_ankle_dorsiflexion=6.0,
+            left_hip_abduction=0.0,
+        )
+        landed = over.unaim("left.ankle").aim(
+            Aim("left.ankle", "x", step, origin="right.ankle"), hip_wide(s.body)
+        )
+        landed = landed.with_(
+            "foot landed", left_hip_flexion=24.0, left_knee_flexion=14.0, right_knee_flexion=24.0
+        )
+        landed = landed.with_(right_hip_flexion=14.0)
+        landed = landed.free_(right_knee_flexion=0.2, right_hip_flexion=0.1, left_hip_flexion=0.1)
+        between = landed.unaim("centre_of_mass").aim(
+            Aim("centre_of_mass", "x", 0.5 * step + 4.0, origin="right.ankle", weight=0.5),
+            Aim("centre_of_mass", "y", 8.0 * s.body.stature_m * 0.6, origin="right.ankle", weight=0.5),
+        )
+        ahead = start.unaim("left.ankle", "centre_of_mass").aim(
+            Aim("left.ankle", "x", step, origin="right.ankle"),
+            hip_wide(s.body),
+            Aim("centre_of_mass", "x", 0.6 * step + 6.0, origin="right.ankle", weight=0.5),
+            Aim("centre_of_mass", "y", 6.0 * s.body.stature_m, origin="right.ankle", weight=0.5),
+        )
+        ahead = ahead.lift("right.palm", "right.fingertips").unaim("right.wrist", "right.fingertips")
+        reached = ahead.with_(
+            "stepped and reaching",
+            left_hip_flexion=22.0,
+            left_knee_flexion=14.0,
+            right_hip_flexion=-4.0,
+            right_knee_flexion=6.0,
+            right_shoulder_flexion=s.number("reach_deg"),
+            right_elbow_flexion=8.0,
+            right_wrist_extension=0.0,
+        )
+        give = {"left_hip_flexion": 0.1, "left_knee_flexion": 0.2, "right_hip_flexion": 0.1}
+        reached = reached.lift("right.heel").free_(**give, **SIDEWAYS, right_toes_extension=0.2)
+        return [start, over, light, landed, between.with_("weight between the feet"), reached]
+
+    return frames
+
+
+_FOREFOOT_CM = 9.0  # ahead of the ankle, still over the standing foot
+_STEP = Parameter("step_cm", "length of the step", "cm", 26, low=12, high=50, grid=2, easier="down")
+_REACH = Parameter("reach_deg", "how high the arm reaches", "deg", 95, low=30, high=150, grid=5, easier="down")
+_WORDS = {
+    "firm hand": ("firm_hand", "Firm hand", "The hand of the stepping side stays flat on the worktop."),
+    "fingertips": ("fingertips", "Fingertips", "Only the fingertips touch."),
+    "hands hover": ("hands_hover", "Hands hover", "The hand hovers just above the worktop."),
+}
+_LADDER = Ladder(
+    "step_and_reach",
+    "Step and reach",
+    "standing",
+    "The step that catches a stumble, practised slowly with an arm that asks for something.",
+    setup=("Stand sideways along a worktop, feet hip-wide, the way ahead free.",),
+    cues=("step, arrive, then reach", "ribs over the pelvis, eyes on the hand", "push back to the start"),
+    faults=(
+        KNEE_FALLS_IN,
+        PELVIS_DROPS,
+        fault("reaches before arriving", "the arm pulls the trunk after it", "hurry", "step, count one, reach"),
+        BREATH_HELD,
+    ),
+    felt="thigh and buttock of the leg ahead",
+    not_felt="the low back, dizziness",
+    breath="in to step, out to reach, in to come back",
+    sides=True,
+    parameters=(_STEP, _REACH),
+    props=("worktop",),
+    arrow="left.heel",
+)
+for _support, _balance, _effort in (("firm hand", 0.5, 3), ("fingertips", 0.8, 4), ("hands hover", 1.0, 5)):
+    _id, _title, _line = _WORDS[_support]
+    _LADDER.rung(
+        _id,
+        _title,
+        _frames(_support),
+        Dose(8, 1, 6.0),
+        {"balance": _balance, "leg_loading": 0.5, "turning": 0.3, "hip_out": 0.3},
+        _effort,
+        also=(_line,),
+    )
+FAMILY = _LADDER.family()

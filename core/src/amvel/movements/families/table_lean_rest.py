@@ -1,0 +1,70 @@
+"""Table lean: sitting, leaning onto a cushioned table at a height inside the limit; the rest of the chair."""
+
+from dataclasses import replace
+
+from amvel.body import Anthropometry
+from amvel.movements.declaration import Dose, Parameter, Setting
+from amvel.movements.faults import BREATH_HELD, TRUNK_ROUNDS
+from amvel.movements.frames import Frame, Surface, Touch
+from amvel.movements.ladder import Ladder
+from amvel.movements.positions import both, sitting, trunk_lean
+from amvel.movements.seats import SEAT
+
+_SIDES = ("left", "right")
+
+
+def _table_cm(body: Anthropometry) -> float:
+    """Forearms a hand's breadth under the shoulders of a trunk that has come part of the way (our estimate)."""
+    return 50.0 * body.stature_m
+
+
+def _leaned(s: Setting) -> Frame:
+    lean = s.number("lean_deg")
+    frame = sitting(s.body, s.number("seat_cm")).aim(*trunk_lean(s.body, lean))
+    table = Surface(
+        "worktop", "level", s.number("table_cm"), friction=0.5, stiffness_n_per_m=1.5e3, title="cushioned table"
+    )
+    frame = replace(frame, surfaces={**frame.surfaces, "worktop": table})
+    frame = frame.with_(
+        "forearms on the cushions",
+        **both(hip_flexion=85.0 + lean, shoulder_flexion=60.0, elbow_flexion=80.0, forearm_pronation=30.0),
+    )
+    give = both(hip_flexion=0.3, shoulder_flexion=0.1, elbow_flexion=0.1, shoulder_abduction=0.3)
+    return frame.free_(**give).touch(
+        *(Touch(f"{x}.{p}", "worktop") for x in _SIDES for p in ("elbow_tip", "forearm_side"))
+    )
+
+
+def _lean(s: Setting) -> list[Frame]:
+    return [sitting(s.body, s.number("seat_cm")), _leaned(s)]
+
+
+def _head_down(s: Setting) -> list[Frame]:
+    """The forehead comes to the hands: the neck lets go."""
+    return [_leaned(s), _leaned(s).with_("head on the hands", neck_flexion=22.0, upper_thoracic_flexion=4.0)]
+
+
+_LEAN = Parameter("lean_deg", "lean from the hips", "deg", 25, low=10, high=45, grid=5, easier="down")
+_TABLE = Parameter(
+    "table_cm", "height of table and cushions", "cm", _table_cm, low=60, high=110, grid=2, easier="up"
+)
+FAMILY = (
+    Ladder(
+        "table_lean_rest",
+        "Table lean",
+        "sitting",
+        "The rest for who cannot kneel: the table and its cushions carry the trunk, the hips fold, the back stays long.",
+        setup=("Sit in front of a table that cannot move, cushions on it to the marked height.",),
+        cues=("let the table have the weight", "breathe into the back of the ribs and the pelvis"),
+        faults=(TRUNK_ROUNDS, BREATH_HELD),
+        felt="widening of the back with every breath in",
+        not_felt="the low back, the neck",
+        breath="in to the back, out to let go",
+        props=("firm chair", "table", "cushion"),
+        held=True,
+        parameters=(_LEAN, _TABLE, SEAT),
+    )
+    .rung("forearms", "Forearms on the cushions", _lean, Dose(4, 1, 8.0), {"breath": 0.7, "hip_bend": 0.3}, 1)
+    .rung("head_on_hands", "Head on the hands", _head_down, Dose(4, 1, 8.0), {"breath": 0.8}, 1)
+    .family()
+)

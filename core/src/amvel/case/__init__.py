@@ -8,18 +8,19 @@ from amvel.case.client import (
     ClinicianWord,
     Override,
     Review,
-    Room,
-    Seat,
     age_years,
     read_case,
 )
 from amvel.case.condition import Condition
 from amvel.case.forms import Field, form_of
 from amvel.case.parts import SPINE_LEVELS, Side
+from amvel.case.props import PROPS
 from amvel.case.result import Result
+from amvel.case.room import Prop, Room, Seat
 
 __all__ = [
     "CONDITIONS",
+    "PROPS",
     "RESULTS",
     "SPINE_LEVELS",
     "Case",
@@ -28,6 +29,7 @@ __all__ = [
     "Condition",
     "Field",
     "Override",
+    "Prop",
     "Result",
     "Review",
     "Room",

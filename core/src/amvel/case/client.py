@@ -1,6 +1,6 @@
 """The open input: one client's case.  Units stand in the names; unknown fields are refused."""
 
-from datetime import date
+from datetime import date, time
 from functools import reduce
 from operator import or_
 from typing import TYPE_CHECKING, Annotated, Any, Literal
@@ -14,6 +14,8 @@ from amvel.case.imperial import to_metric
 from amvel.case.parts import Part, Sex, Side
 from amvel.case.registry import models_in
 from amvel.case.result import Result as _AnyResult
+from amvel.case.room import Room
+from amvel.case.schools import unknown_answers
 
 CONDITIONS = models_in(conditions, _AnyCondition, "kind")
 RESULTS = models_in(results, _AnyResult, "test")
@@ -88,25 +90,6 @@ class StopSignAnswers(Part):
     present: tuple[STOP_SIGNS, ...] = ()
 
 
-class Seat(Part):
-    name: str = Field(max_length=60)
-    height_cm: float = Field(ge=20, le=90)
-    arms: bool = False
-    castors: bool = False
-
-
-class Room(Part):
-    """What is there. Props are everyday words from `fitting.PROPS`."""
-
-    name: str = Field(default="home", max_length=60)
-    seats: tuple[Seat, ...] = ()
-    wall: bool = True
-    worktop: bool = False
-    floor_mat: bool = False
-    bed_height_cm: float | None = Field(default=None, ge=20, le=90)
-    props: tuple[str, ...] = ()
-
-
 class Tolerates(Part):
     """Positions the person can get to and stay in, as asked or tried."""
 
@@ -125,6 +108,10 @@ class Wishes(Part):
     minutes: int = Field(default=25, ge=5, le=90)
     effort_0_to_10: int = Field(default=6, ge=1, le=10)
     days_per_week: int = Field(default=4, ge=1, le=7)
+    at: time = Field(default=time(10, 0), description="when a session suits best")
+    medicine_hours: tuple[time, ...] = Field(
+        default=(), description="when medicine is taken that movement goes better with"
+    )
     dislikes: tuple[str, ...] = ()
     goals: tuple[str, ...] = ()
 
@@ -221,6 +208,9 @@ class Case(Part):
     conditions: tuple[Condition, ...] = ()
     tests: tuple[TestResult, ...] = ()
     room: Room = Room()
+    other_rooms: tuple[Room, ...] = Field(
+        default=(), description="rooms beside the first, such as the centre's"
+    )
     tolerates: Tolerates = Tolerates()
     wishes: Wishes = Wishes()
     overrides: tuple[Override, ...] = ()
@@ -228,6 +218,10 @@ class Case(Part):
     clinician_words: tuple[ClinicianWord, ...] = ()
     own_limits: tuple[OwnLimit, ...] = ()
     reviews: tuple[Review, ...] = ()
+    schools: dict[str, str] = Field(default={}, description="answers to the schools' questions, by question")
+    family_schools: dict[str, dict[str, str]] = Field(
+        default={}, description="other answers for single families"
+    )
     previous_steps: tuple[str, ...] = Field(
         default=(), description="steps of the last programme, 'family/step'"
     )
@@ -252,10 +246,25 @@ class Case(Part):
         curves = [c.region for c in self.conditions if isinstance(c, Scoliosis)]
         if len(set(curves)) < len(curves):
             raise ValueError("conditions: two curves with the same apex contradict each other")
+        for name, chosen in (
+            ("schools", self.schools),
+            *((f"family_schools.{k}", v) for k, v in self.family_schools.items()),
+        ):
+            for fault in unknown_answers(chosen):
+                raise ValueError(f"{name}: {fault}")
+        names = [r.name for r in (self.room, *self.other_rooms)]
+        if len(set(names)) < len(names):
+            raise ValueError("other_rooms: two rooms share a name")
         for i, override in enumerate(self.overrides):
             if override.expires_on <= override.on:
                 raise ValueError(f"overrides.{i}.expires_on: must lie after the day it was given")
         return self
+
+    def room_for(self, context: str) -> Room:
+        """The room of a context: the one named for it, else the first that serves both, else the first."""
+        rooms = (self.room, *self.other_rooms)
+        named = [r for r in rooms if r.used_for == context]
+        return (named or [r for r in rooms if r.used_for == "both"] or [self.room])[0]
 
 
 def age_years(birth: date, on: date) -> int:

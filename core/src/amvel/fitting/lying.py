@@ -1,0 +1,166 @@
+"""Lying: the height under the calves, padding under head and waist, and the floor that is needed."""
+
+import math
+
+import numpy as np
+
+from amvel.case import Room
+from amvel.fitting.fit import Drawing, Fit, Mark, posed, standing_cm
+from amvel.fitting.furniture import seat_for
+from amvel.fitting.stacking import FOR_THE_HEAD, STACKABLE, Stack, stack
+from amvel.movements import Profiler
+from amvel.movements.families.breathing_rest import calf_support_cm
+from amvel.sources import COMMON_PRACTICE, Source
+
+OUTLINE = Source(
+    "from the outline of the body model: our estimate, give way to what looks level",
+    from_memory=False,
+    reading=True,
+)
+_CALVES, _SIDE = "breathing_rest/calves_on_seat", "clam/small_opening"
+_LONGEST = (
+    "opposite_arm_and_leg_supine/full_reach",
+    "side_leg_raise/both_legs_long",
+    "two_knee_roll/arms_wide",
+)
+_SPARE_CM = 30.0
+
+
+def calf_support(profiler: Profiler, room: Room) -> list[Fit]:
+    """What carries the calves with hips and knees at a right angle and the tailbone down."""
+    height = calf_support_cm(profiler.body)
+    shown = float(min(60, max(30, round(height))))
+    drawing = Drawing(
+        _CALVES, "both", {"calf_support_cm": shown}, 0, (Mark("up", "right.calf_under", value_cm=shown),)
+    )
+    seat = seat_for(profiler.body, room)
+    if seat is None:
+        words = f"Calves at {height:.0f} cm on a chair or box."
+        return [
+            Fit(
+                "calf_support",
+                "calf support",
+                round(height),
+                height - 2,
+                height + 2,
+                words,
+                COMMON_PRACTICE,
+                drawing=drawing,
+            )
+        ]
+    gap = height - seat.height_cm
+    made = stack(abs(gap), room, 1.5, kinds=STACKABLE)
+    if abs(gap) <= 1.5:
+        how = f"{seat.name} as it is"
+    elif gap > 0:
+        how = f"{seat.name} and {made.says() if made else 'nothing here makes up the rest'}"
+    else:
+        how = f"{seat.name}, and under the whole back and pelvis {made.says() if made else 'a folded blanket'}"
+    words = f"Calves at {height:.0f} cm: {how}. The tailbone stays down."
+    return [
+        Fit(
+            "calf_support",
+            "calf support",
+            round(height),
+            height - 2,
+            height + 2,
+            words,
+            COMMON_PRACTICE,
+            made_of=made.says() if made and abs(gap) > 1.5 else "",
+            fits=abs(gap) <= 1.5 or made is not None,
+            drawing=drawing,
+        )
+    ]
+
+
+def head_on_the_side(profiler: Profiler, room: Room) -> list[Fit]:
+    """The pad between ear and floor that keeps the neck in line, lying on the side."""
+    profile = posed(profiler, _SIDE, "left")
+    if profile.fault:
+        return []
+    pad = profile.frames[0].surfaces["head pad"].at_cm
+    made = stack(pad, room, 1.5, kinds=FOR_THE_HEAD)
+    words = f"On the side: {pad:.0f} cm under the head, the nose in line with the breastbone{_of(made)}."
+    return [
+        Fit(
+            "head_side",
+            "head pad on the side",
+            round(pad),
+            pad - 1.5,
+            pad + 1.5,
+            words,
+            OUTLINE,
+            made_of=made.says() if made else "",
+            drawing=Drawing(_SIDE, "left", {}, 0, (Mark("up", "head_side_right", value_cm=round(pad)),)),
+        )
+    ]
+
+
+def head_on_the_back(profiler: Profiler, room: Room) -> list[Fit]:
+    """With a rounded upper back the head does not reach the floor lying down: what fills the gap."""
+    at = standing_cm(profiler, profiler.body.measures.kyphosis_extra_rad)
+    back = min(at[n][0] for n in ("sacrum", "mid_back", "upper_back"))
+    gap = at["occiput"][0] - back
+    if gap < 1.0:
+        words = "On the back: no pad, or a folded towel for comfort."
+        return [Fit("head_back", "head pad on the back", 0.0, 0.0, 2.0, words, OUTLINE)]
+    made = stack(gap, room, 1.5, kinds=FOR_THE_HEAD)
+    words = f"On the back: {gap:.0f} cm under the head, the face level{_of(made)}."
+    return [
+        Fit(
+            "head_back",
+            "head pad on the back",
+            round(gap),
+            gap - 1.5,
+            gap + 1.5,
+            words,
+            OUTLINE,
+            made_of=made.says() if made else "",
+            drawing=Drawing(
+                "breathing_rest/knees_bent", "both", {}, 0, (Mark("up", "occiput", value_cm=round(gap)),)
+            ),
+        )
+    ]
+
+
+def waist_roll(profiler: Profiler) -> list[Fit]:
+    """A roll that fills the hollow of the waist in side lying and is neither crushed nor left."""
+    at, h, g = standing_cm(profiler), 100 * profiler.body.stature_m, profiler.body.girth
+    hip, chest = abs(at["right.hip_side"][1]), 0.086 * h * (0.5 + 0.5 * g)
+    gap = (hip + chest) / 2 - 0.072 * h * g
+    if gap < 1.0:
+        return [
+            Fit("waist_roll", "waist roll", 0.0, 0.0, 1.0, "On the side: the waist needs no roll.", OUTLINE)
+        ]
+    words = f"On the side: a loose towel roll of {gap:.0f} cm under the waist, neither crushed nor left."
+    return [Fit("waist_roll", "waist roll", round(gap), gap - 1, gap + 1, words, OUTLINE)]
+
+
+def free_floor(profiler: Profiler, room: Room) -> list[Fit]:
+    """The free floor that lying takes: the longest reach of the library's lying steps and a hand's breadth of air."""
+    spans = []
+    for ref in _LONGEST:
+        profile = posed(profiler, ref, "left")
+        if not profile.fault and profile.posed is not None:
+            points = 100 * profile.posed.points[:, :, :2]
+            spans.append((np.ptp(points[..., 0]), np.ptp(points[..., 1])))
+    if not spans:
+        return []
+    long, wide = (math.ceil((max(s[i] for s in spans) + _SPARE_CM) / 5) * 5 for i in (0, 1))
+    there = room.free_floor_cm
+    fits = there is None or there >= long
+    words = f"Free floor of {long} × {wide} cm for lying work" + (
+        "."
+        if there is None
+        else f"; {there:g} cm is there."
+        if fits
+        else f"; only {there:g} cm is there: shorter reaches, or the bed."
+    )
+    return [Fit("free_floor", "free floor", long, long, 1000.0, words, OUTLINE, fits=fits)]
+
+
+def _of(made: Stack | None) -> str:
+    return f": {made.says()}" if made is not None and made.pieces else ""
+
+
+__all__ = ["calf_support", "free_floor", "head_on_the_back", "head_on_the_side", "waist_roll"]

@@ -1,0 +1,68 @@
+"""Making up a height from what is there: the fewest pieces that come near enough."""
+
+from dataclasses import dataclass
+from itertools import combinations_with_replacement
+
+from amvel.case import PROPS, Room
+
+# What may be stacked under a seat, a calf, a hand or a head, firmest first; every household has books and towels.
+STACKABLE = ("block", "books", "thick_pad", "blanket", "towel", "cushion")
+FIRM = ("block", "books")
+FOR_THE_HEAD = ("cushion", "blanket", "towel")
+_ALWAYS = {"books": 12, "towel": 6, "blanket": 1}
+_MOST_PIECES = 6
+
+
+@dataclass(frozen=True)
+class Stack:
+    """Pieces, their height in cm, and how they read."""
+
+    pieces: tuple[str, ...]
+    height_cm: float
+
+    def says(self) -> str:
+        """'1 firm block and 2 books (14 cm)'; 'nothing' for an empty stack."""
+        if not self.pieces:
+            return "nothing"
+        parts = []
+        for kind in STACKABLE:
+            count = self.pieces.count(kind)
+            if count:
+                one = PROPS[kind].title.removesuffix("s") if kind == "books" else PROPS[kind].title
+                parts.append(f"{count} {one}{'s' if count > 1 else ''}")
+        return f"{' and '.join(parts)} ({self.height_cm:g} cm)"
+
+
+def stack(gap_cm: float, room: Room, tolerance_cm: float, kinds: tuple[str, ...] = FIRM) -> Stack | None:
+    """The stack nearest to a gap; of those within the tolerance the one with the fewest pieces.
+
+    `kinds` says what may be used; only what is firm unless told otherwise.  None when nothing comes within twice the tolerance.
+    """
+    if gap_cm <= tolerance_cm / 2:
+        return Stack((), 0.0)
+    height = {k: _height(room, k) for k in kinds}
+    most = {k: max(_ALWAYS.get(k, 0), _count(room, k)) for k in kinds}
+    there = [k for k in kinds if most[k]]
+    best: Stack | None = None
+    for size in range(1, _MOST_PIECES + 1):
+        for pieces in combinations_with_replacement(there, size):
+            if any(pieces.count(k) > most[k] for k in set(pieces)):
+                continue
+            made = Stack(pieces, round(sum(height[k] for k in pieces), 1))
+            if best is None or abs(made.height_cm - gap_cm) < abs(best.height_cm - gap_cm) - 1e-9:
+                best = made
+        if best is not None and abs(best.height_cm - gap_cm) <= tolerance_cm:
+            return best
+    return best if best is not None and abs(best.height_cm - gap_cm) <= 2 * tolerance_cm else None
+
+
+def _height(room: Room, kind: str) -> float:
+    own = room.prop(kind)
+    return own.size_cm if own is not None and own.size_cm is not None else PROPS[kind].usual_cm
+
+
+def _count(room: Room, kind: str) -> int:
+    return sum(p.count for p in room.props if p.kind == kind)
+
+
+__all__ = ["FIRM", "FOR_THE_HEAD", "STACKABLE", "Stack", "stack"]

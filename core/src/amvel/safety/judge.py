@@ -6,6 +6,7 @@ from typing import Any
 
 from amvel.case import Case
 from amvel.movements import Family, Profile, Profiler, Request, Step, all_steps, library
+from amvel.movements.bed import LYING_ON
 from amvel.quantities import quantity
 from amvel.safety.limits import Envelope
 from amvel.safety.modification import Change, Modified, search, together
@@ -14,7 +15,7 @@ from amvel.screening import Findings
 
 AS_IS, MODIFIED, EXCLUDED, BY_OVERRIDE = "as_is", "modified", "excluded", "by_override"
 _INSTEAD = 3
-StartValues = Callable[[Family, Step], dict[str, float | str]]
+StartValues = Callable[[Family, Step, str], dict[str, float | str]]  # the last one is the context
 
 
 @dataclass(frozen=True)
@@ -59,9 +60,10 @@ def judge(
 ) -> list[Verdict]:
     """Verdicts in library order.  Deterministic: the same case, rule-book and model give the same answer."""
     chosen = [(f, s) for f, s in all_steps() if only(f, s)]
-    requests = [Request(f, s, side, start_values(f, s)) for f, s in chosen for side in sides_of(s)]
-    profiles = profiler.profiles(requests)
-    pairs = [(p, context) for context in contexts for p in profiles]
+    pairs = []
+    for context in contexts:
+        requests = [Request(f, s, side, start_values(f, s, context)) for f, s in chosen for side in sides_of(s)]
+        pairs += [(p, context) for p in profiler.profiles(requests)]
     return _with_instead(_judge_all(case, findings, envelope, profiler, pairs))
 
 
@@ -172,6 +174,8 @@ def _with_instead(verdicts: list[Verdict]) -> list[Verdict]:
 def describe(change: Change) -> str:
     """'seat height 38 → 45 cm: rounding under load 14.2° → 9.8°, limit 10°'."""
     p = change.parameter
+    if p.id == LYING_ON.id:
+        return f"on a {change.after} instead of the {change.before}: nobody has to get down and up again"
     unit = f" {p.unit}" if p.unit else ""
     text = f"{p.title} {_show(change.before)} → {_show(change.after)}{unit}"
     if not change.limit_id:

@@ -8,6 +8,7 @@ from dataclasses import dataclass
 from itertools import product
 
 from amvel.movements import Parameter, Profile, Profiler, Request, Step
+from amvel.movements.bed import LYING_ON
 from amvel.quantities import base_id
 from amvel.safety.limits import Envelope
 from amvel.safety.verdict import Breach, Check, check
@@ -69,9 +70,11 @@ class Modified:
     changes: tuple[Change, ...]
 
 
-def hopeless(first: Check) -> bool:
-    """Whether some broken limit speaks of what no parameter changes (the floor, the position, one leg)."""
-    return any(base_id(b.limit.quantity) in _FIXED for b in first.breaches)
+def hopeless(step: Step, first: Check) -> bool:
+    """Whether some broken limit speaks of what no parameter of this step changes (the position, one leg, the floor)."""
+    bed = any(p.id == LYING_ON.id for p in step.parameters)
+    fixed = _FIXED - {"floor_transfer"} if bed else _FIXED
+    return any(base_id(b.limit.quantity) in fixed for b in first.breaches)
 
 
 def distance(step: Step, start: dict[str, float | str], values: dict[str, float | str]) -> float:
@@ -148,7 +151,7 @@ def together(profiler: Profiler, searches: list[Search]) -> list[Modified | None
 def search(original: Profile, first: Check, envelope: Envelope, context: str, lifted: frozenset[str]) -> Search:
     """The closest admissible version, refined to the parameter's grid; None when there is none."""
     step, start = original.request.step, original.request.values
-    if not step.parameters or hopeless(first):
+    if not step.parameters or hopeless(step, first):
         return None
 
     def fine(profile: Profile) -> bool:

@@ -20,7 +20,7 @@ from amvel.screening.tests.four_stage_balance import SOURCE as BALANCE
 from amvel.screening.tests.four_stage_balance import tandem_failed
 from amvel.screening.tests.gait_4m import SLOW_M_S, speed_m_s
 from amvel.screening.tests.gait_4m import SOURCE as GAIT
-from amvel.screening.tests.observed_function import SHELF_DEG, STAIRS_DEG, hip_shown_deg
+from amvel.screening.tests.observed_function import RISING_DEG, SHELF_DEG, STAIRS_DEG, hip_shown_deg
 from amvel.screening.tests.one_leg_stance import SHORT_S
 from amvel.screening.tests.one_leg_stance import SOURCE as ONE_LEG
 from amvel.screening.tests.timed_up_and_go import CUT_S
@@ -231,15 +231,28 @@ def _is_capacity(name: str) -> bool:
 def _shown(case: Case) -> dict[str, float]:
     """What was seen in daily life; the least of one day, and only upwards of the cautious value."""
     out: dict[str, float] = {}
+    if _rises_without_arms(case):
+        out |= {f"{side}.hip_flexion": RISING_DEG for side in ("left", "right")}
     for r in newest(case, "observed_function", test_library()["observed_function"].validity_days):
         hips = [hip_shown_deg(r.sits_on_cm)] if r.sits_on_cm is not None else []
         hips += [STAIRS_DEG] if r.climbs_stairs else []
         for side in ("left", "right"):
             if hips:
-                out[f"{side}.hip_flexion"] = max(hips)
+                out[f"{side}.hip_flexion"] = max(*hips, out.get(f"{side}.hip_flexion", 0.0))
             if r.reaches_shelf in (side, "both"):
                 out[f"{side}.shoulder_elevation"] = SHELF_DEG
     return out
+
+
+def _rises_without_arms(case: Case) -> bool:
+    """Whether every stand test of its newest day shows a rise without the arms, and at least one was done."""
+    days = test_library()["chair_stand_30s"].validity_days
+    stands = [r.count >= 1 and not r.arms_used for r in newest(case, "chair_stand_30s", days)]
+    five = [
+        r.seconds is not None and not r.arms_used_or_unable
+        for r in newest(case, "five_stands", test_library()["five_stands"].validity_days)
+    ]
+    return bool(stands or five) and all((*stands, *five))
 
 
 def _smallest_of_newest_day(results: list[tuple[str, date, float]]) -> dict[str, float]:

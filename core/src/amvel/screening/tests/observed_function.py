@@ -7,6 +7,10 @@ from amvel.sources import Source
 
 SOURCE = Source("common practice, no source", from_memory=False)
 SHELF_DEG, STAIRS_DEG = 140.0, 70.0
+RISES = Source(
+    "hip bend in rising from a chair without arms, about 105° and more in motion studies", reading=True
+)
+RISING_DEG = 105.0  # who rises from the 43-cm chair of the stand tests without the arms bends the hips so far
 
 
 def hip_shown_deg(seat_cm: float) -> float:

@@ -1,0 +1,85 @@
+"""Which answers to the schools' questions stand for this client, and which are refused, with the reason.
+
+Flattening the low back drives pressure down: not with abdominal separation or pelvic-floor symptoms, and not where
+bending provokes.  One-sided work for a curve needs a certified sign-off.  What is refused falls back to the default.
+"""
+
+from dataclasses import dataclass
+
+from amvel.case import Case
+from amvel.case.schools import QUESTIONS
+from amvel.safety.words import valid
+
+SIGN_OFF = "schools.curve_specific"
+_PRESSES_DOWN = {
+    "abdominal_separation": "abdominal separation: flattening drives pressure down",
+    "pelvic_floor": "pelvic-floor trouble: flattening drives pressure down",
+    "after_birth": "birth in the last year: flattening drives pressure down",
+    "pregnancy": "pregnancy: flattening drives pressure down",
+    "flexion_sciatica": "bending provokes the leg: no tuck",
+}
+_BREATH_LED = {
+    "pelvic_floor": "pelvic-floor trouble",
+    "after_birth": "birth in the last year",
+    "pregnancy": "pregnancy",
+}
+
+
+@dataclass(frozen=True)
+class Refusal:
+    """A chosen answer that does not stand."""
+
+    question: str
+    option: str
+    reason: str
+
+
+@dataclass(frozen=True)
+class Schools:
+    """The answers that stand: for the client, and by family where another one was chosen."""
+
+    choices: dict[str, str]
+    by_family: dict[str, dict[str, str]]
+    refused: tuple[Refusal, ...]
+    because: dict[str, str]
+
+    def of(self, family: str) -> dict[str, str]:
+        """Every question's answer for one family."""
+        return {**self.choices, **self.by_family.get(family, {})}
+
+
+def schools_for(case: Case) -> Schools:
+    """Defaults, then the client's choices, then those of single families; refused ones left out with the reason."""
+    kinds = {c.kind for c in case.conditions}
+    refused: list[Refusal] = []
+    because: dict[str, str] = {}
+    choices = {q.id: q.default for q in QUESTIONS.values()}
+    led = next((why for kind, why in _BREATH_LED.items() if kind in kinds), "")
+    if led:
+        choices["switching_on"] = "breath"
+        because["switching_on"] = f"{led}: the breath leads"
+    choices |= _standing(case, kinds, case.schools, refused)
+    by_family = {f: _standing(case, kinds, own, refused) for f, own in case.family_schools.items()}
+    return Schools(choices, by_family, tuple(refused), because)
+
+
+def _standing(case: Case, kinds: set[str], wanted: dict[str, str], refused: list[Refusal]) -> dict[str, str]:
+    out = {}
+    for question, option in wanted.items():
+        reason = _reason_against(case, kinds, question, option)
+        if reason:
+            refused.append(Refusal(question, option, reason))
+        else:
+            out[question] = option
+    return out
+
+
+def _reason_against(case: Case, kinds: set[str], question: str, option: str) -> str:
+    if (question, option) == ("low_back", "flat"):
+        return next((why for kind, why in _PRESSES_DOWN.items() if kind in kinds), "")
+    if (question, option) == ("scoliosis", "curve_specific"):
+        signed = any(
+            w.kind == "clears" and w.clears == SIGN_OFF and valid(w, case.as_of) for w in case.clinician_words
+        )
+        return "" if signed else "one-sided work for a curve needs the sign-off of someone certified"
+    return ""

@@ -2,12 +2,16 @@
 
 from typing import Any
 
+from amvel.body.endurance import FREY_LAW_AVIN
+from amvel.body.steadiness import steadiness
 from amvel.case import CONDITIONS, Field, form_of
+from amvel.case.schools import QUESTIONS
 from amvel.engine import Engine, finite
-from amvel.movements import Profile, all_steps, find
-from amvel.planning import Programme
+from amvel.movements import Profile, Profiler, all_steps
+from amvel.planning.holds import Capacity, estimated_holds
 from amvel.quantities import REGISTRY, quantity
 from amvel.safety import Breach, Limit, Verdict, describe, plain_fault, rulebook
+from amvel.safety.schools import Schools
 from amvel.screening import contradictions, test_library
 from amvel.screening.real_change import mdc95
 from amvel.screening.stop_signs import asked_of
@@ -173,6 +177,9 @@ def movements() -> list[Data]:
                 "about": family.about,
                 "position": family.position,
                 "purposes": step.purposes,
+                "below": family.neighbours(step)[0],
+                "above": family.neighbours(step)[1],
+                "after": list(step.after),
                 "sides": step.sides,
                 "effort": step.effort,
                 "props": list(step.props),
@@ -316,38 +323,81 @@ def profile_data(profile: Profile) -> Data:
     }
 
 
-def programme_data(p: Programme) -> Data:
-    items = []
-    for i in p.movements:
-        family, step = find(i.ref)
-        items.append(
+def steady_data(profiler: Profiler, profile: Profile) -> list[Data]:
+    """Largest push at the chest and friction needed, for each declared frame; empty when the pose cannot be taken."""
+    if profile.fault or profile.posed is None:
+        return []
+    out = []
+    for row in profile.rows:
+        found = steadiness(profiler.skeleton, profile.specs[row], profile.posed.points[row])
+        out.append(
             {
-                "ref": i.ref,
-                "title": f"{family.title}: {step.title}",
-                "position": i.position,
-                "sides": list(i.sides),
-                "values": i.values,
-                "repetitions": i.repetitions,
-                "sets": i.sets,
-                "hold_s": i.hold_s,
-                "minutes": i.minutes,
-                "verdict": i.verdict,
-                "why": i.why,
-                "effort": step.effort,
+                "frame": profile.frame_names[row],
+                "push_n": round(found.push_n, 1),
+                "push_from": found.push_from,
+                "friction_needed": round(found.friction_needed, 3),
             }
         )
+    return out
+
+
+def capacity_data(c: Capacity) -> Data:
+    """A measured hold and what follows from it."""
     return {
-        "context": p.context,
-        "movements": items,
-        "changes_of_position": p.changes_of_position,
-        "minutes": p.minutes,
-        "optimal": p.optimal,
-        "gap": p.gap,
-        "obligations": [
-            {"id": c.id, "title": c.title, "covered_by": list(c.by), "why_not": c.why_not}
-            for c in p.obligations
+        "test": c.test,
+        "side": c.side,
+        "measured_s": c.measured_s,
+        "demand_nm": round(c.demand_nm, 1),
+        "capacity_nm": round(c.capacity_nm, 1),
+        "source": str(FREY_LAW_AVIN),
+        "holds": [
+            {
+                "ref": h.ref,
+                "side": h.side,
+                "demand_nm": round(h.demand_nm, 1),
+                "seconds": round(h.estimate.seconds, 1),
+                "low_s": round(h.estimate.low_s, 1),
+                "high_s": round(h.estimate.high_s, 1),
+                "suggested_s": h.suggested_s,
+            }
+            for h in c.holds
         ],
-        "why": {i.ref: i.why for i in p.movements},
-        "why_not": p.why_not,
-        "uncovered": p.uncovered,
     }
+
+
+def hold_data(engine: Engine, ref: str, side: str) -> Data | None:
+    """The suggested hold of one step from a measured one, the weakest where several speak; None when none does."""
+    found = [
+        (h, c) for c in estimated_holds(engine) for h in c.holds if h.ref == ref and h.side in (side, "both")
+    ]
+    if not found:
+        return None
+    h, c = min(found, key=lambda pair: pair[0].estimate.seconds)
+    return {
+        "suggested_s": h.suggested_s,
+        "low_s": round(h.estimate.low_s, 1),
+        "high_s": round(h.estimate.high_s, 1),
+        "from_test": c.test,
+        "measured_s": c.measured_s,
+        "source": str(FREY_LAW_AVIN),
+    }
+
+
+def schools_data(s: Schools) -> list[Data]:
+    """Every question with its answers, what stands, why, and what was refused."""
+    refused = {(r.question, r.option): r.reason for r in s.refused}
+    return [
+        {
+            "id": q.id,
+            "title": q.title,
+            "chosen": s.choices[q.id],
+            "because": s.because.get(q.id, ""),
+            "changes": list(q.changes),
+            "options": [
+                {"id": o.id, "title": o.title, "why": o.why, "refused": refused.get((q.id, o.id), "")}
+                for o in q.options
+            ],
+            "by_family": {f: own[q.id] for f, own in s.by_family.items() if q.id in own},
+        }
+        for q in QUESTIONS.values()
+    ]

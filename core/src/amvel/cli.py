@@ -7,14 +7,16 @@ from datetime import date
 from pathlib import Path
 from typing import Any
 
-from amvel import answers
+from amvel import answers, programme_answers
 from amvel.body import BodyError
 from amvel.case import Case, CaseError, read_case
 from amvel.engine import Engine
 from amvel.movements import Family, Request, Step, UnknownMovement, find
 from amvel.movements.contact_sheet import contact_sheets
 from amvel.movements.figure import figure
+from amvel.movements.texts import catalogue
 from amvel.planning import ProgrammeBlocked, plan
+from amvel.planning.holds import estimated_holds
 from amvel.safety import rulebook, sides_of
 
 
@@ -105,7 +107,8 @@ def _request(args: argparse.Namespace, engine: Engine) -> Request:
 
 def _profile(args: argparse.Namespace) -> Any:
     engine = _engine(args.case)
-    return answers.profile_data(engine.profiler.profile(_request(args, engine)))
+    profile = engine.profiler.profile(_request(args, engine))
+    return {**answers.profile_data(profile), "steady": answers.steady_data(engine.profiler, profile)}
 
 
 def _figure(args: argparse.Namespace) -> None:
@@ -136,15 +139,8 @@ def _sheets(args: argparse.Namespace) -> Any:
 
 def _plan(args: argparse.Namespace) -> Any:
     engine = _engine(args.case)
-    programme = plan(
-        engine.case,
-        engine.envelope,
-        engine.stop_signs,
-        engine.judge(contexts=(args.context,)),
-        args.context,
-        args.minutes,
-    )
-    return {**answers.programme_data(programme), "case_digest": engine.digest}
+    programme = plan(engine, args.context, args.minutes, verdicts=engine.judge(contexts=(args.context,)))
+    return {**programme_answers.programme_data(programme), "case_digest": engine.digest}
 
 
 def _rules(args: argparse.Namespace) -> Any:
@@ -203,6 +199,9 @@ def _parser() -> argparse.ArgumentParser:
     p.add_argument("--minutes", type=_minutes)
     p.add_argument("--context", choices=("visit", "home"), default="home")
     add("next-test", _next_test, "which test would decide most", case=True)
+    add("texts", lambda a: catalogue(), "every text of the library by key: what a second language says")
+    add("schools", _schools, "the schools' questions with this client's answers", case=True)
+    add("holds", _holds, "holds of other steps, estimated from measured ones", case=True)
     add("sheets", _sheets, "contact sheets of all figures", case=True).add_argument(
         "-o", "--output", required=True, help="a folder"
     )
@@ -221,6 +220,14 @@ def _parser() -> argparse.ArgumentParser:
         if name == "figure":
             p.add_argument("-o", "--output")
     return parser
+
+
+def _schools(args: argparse.Namespace) -> Any:
+    return answers.schools_data(_engine(args.case).schools)
+
+
+def _holds(args: argparse.Namespace) -> Any:
+    return [answers.capacity_data(c) for c in estimated_holds(_engine(args.case))]
 
 
 def _minutes(text: str) -> int:

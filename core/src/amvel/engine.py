@@ -12,10 +12,13 @@ from amvel.case import Case, age_years
 from amvel.case.conditions.spine import RoundedBack
 from amvel.fitting import start_values
 from amvel.movements import MODEL_VERSION, Family, Profiler, Request, Step, all_steps
+from amvel.movements.schools import pose_values
 from amvel.safety import CONTEXTS, RULEBOOK_VERSION, Draft, Envelope, Table, Verdict, envelope, judge, sides_of
+from amvel.safety.schools import Schools, schools_for
 from amvel.screening import Findings, StopSign, find_out, stop_signs
 
 _MOST_PROFILERS = 64
+_PART = 60  # large enough to be a batch, small enough to show that something happens
 _profilers: "OrderedDict[str, Profiler]" = OrderedDict()
 
 
@@ -65,6 +68,13 @@ class Engine:
 
     def __init__(self, case: Case, draft: Draft | None = None) -> None:
         self.case, self.draft = case, draft
+        self._judged_by: Engine | None = None
+
+    def after(self, steps: tuple[str, ...]) -> "Engine":
+        """The same client with another programme behind them; no verdict depends on it, so none is judged again."""
+        other = Engine(self.case.model_copy(update={"previous_steps": steps}), self.draft)
+        other._judged_by = self
+        return other
 
     @cached_property
     def findings(self) -> Findings:
@@ -82,9 +92,14 @@ class Engine:
     def profiler(self) -> Profiler:
         return profiler_for(body_of(self.case), self.findings.capacities)
 
-    def values(self, family: Family, step: Step) -> dict[str, float | str]:
-        """The step's parameters in this person's room."""
-        return start_values(self.profiler, self.case.room, family, step)
+    def values(self, family: Family, step: Step, context: str = "home") -> dict[str, float | str]:
+        """The step's parameters in the room of this context."""
+        values = start_values(self.profiler, self.case.room_for(context), family, step)
+        return {**values, **pose_values(family, step, self.schools.of(family.id))}
+
+    @cached_property
+    def schools(self) -> Schools:
+        return schools_for(self.case)
 
     def requests(self) -> list[Request]:
         """Every step and side as this person would meet it."""
@@ -97,6 +112,9 @@ class Engine:
 
     @cached_property
     def verdicts(self) -> list[Verdict]:
+        if self._judged_by is not None:
+            return self._judged_by.verdicts
+        self.warm()
         return self.judge()
 
     def judge(
@@ -108,8 +126,15 @@ class Engine:
         return judge(self.case, self.findings, self.envelope, self.profiler, self.values, only, contexts)
 
     def warm(self) -> None:
-        """Solve the whole library for this body in one batch, so that single steps are there at once."""
-        self.profiler.profiles(self.requests())
+        """Solve the whole library for this body, so that single steps are there at once; in parts, for `solved_share`."""
+        requests = self.requests()
+        for i in range(0, len(requests), _PART):
+            self.profiler.profiles(requests[i : i + _PART])
+
+    def solved_share(self) -> float:
+        """How much of the library is solved for this body, 0 to 1."""
+        requests = self.requests()
+        return self.profiler.known(requests) / len(requests)
 
     @property
     def digest(self) -> str:

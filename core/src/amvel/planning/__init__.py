@@ -1,21 +1,19 @@
 """Planning: the programme by constraint solving, swaps, and the re-check of stored programmes."""
 
+from amvel.planning.choices import SETUP_MINUTES
 from amvel.planning.programme import (
-    NEEDS,
-    SETUP_MINUTES,
     Covered,
     Item,
     Programme,
     ProgrammeBlocked,
     blocked_by,
     plan,
-    swaps,
-    words,
 )
+from amvel.planning.purposes import words
 from amvel.planning.recheck import Violation, violations
+from amvel.planning.swaps import chosen_by_hand, swaps
 
 __all__ = [
-    "NEEDS",
     "SETUP_MINUTES",
     "Covered",
     "Item",
@@ -23,6 +21,7 @@ __all__ = [
     "ProgrammeBlocked",
     "Violation",
     "blocked_by",
+    "chosen_by_hand",
     "plan",
     "swaps",
     "violations",

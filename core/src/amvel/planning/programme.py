@@ -1,40 +1,43 @@
-"""The programme: which steps, in which order, by constraint solving, with reasons.
+"""The programme: which steps, in which order, how often, with the reason for each one and for each that is not there."""
 
-Deterministic: one worker, fixed seed, a deterministic work limit and no wall clock.
-"""
+from collections.abc import Sequence
+from dataclasses import dataclass, field, replace
 
-from collections import defaultdict
-from dataclasses import dataclass, field
-
-from ortools.sat.python import cp_model
-
-from amvel.case import Case
-from amvel.movements import POSITIONS, Family, Step, find
-from amvel.safety import Envelope, Obligation, Verdict
+from amvel.engine import Engine
+from amvel.movements import find
+from amvel.planning.choices import Choice, Setting, choices
+from amvel.planning.conflicts import Conflict, conflict
+from amvel.planning.holds import estimated_holds
+from amvel.planning.needs import needs
+from amvel.planning.order import ordered
+from amvel.planning.problem import CHANGE_S, Problem, changes_of, covered, serves, spent_seconds, worth
+from amvel.planning.purposes import COVERS, words
+from amvel.planning.rests import Rests, rests_for
+from amvel.planning.rungs import readiness
+from amvel.planning.solve import solve_problem
+from amvel.safety import Obligation, Verdict
 from amvel.screening import StopSign
+from amvel.sources import Source
 
-# What a session serves when nothing else is known; obligations and goals come on top (our choice).
-NEEDS = {
-    "breath": 3,
-    "deep_control": 6,
-    "resist_extension": 5,
-    "turning": 4,
-    "hip_out": 4,
-    "hip_back": 3,
-    "upper_back": 5,
-    "balance": 5,
-    "sit_to_stand": 5,
-    "leg_loading": 4,
-    "hip_bend": 2,
-    "side_bend": 2,
-    "foot": 1,
-}
-SETUP_MINUTES, CHANGE_MINUTES = 0.7, 1.5
-MOST_MOVEMENTS = 8
-COVERS = 0.5  # a step counts for an obligation from this purpose weight
-_WORK_LIMIT = 20.0
-# In points; a fully covered need is worth 100 times its weight.
-_CHANGE, _DISLIKE, _NEW, _OBLIGED = 120, 250, 15, 5000
+NEW_A_WEEK = 1  # a comfortable rate (common practice, no source)
+EFFORT_SHARE = 0.75  # the mean of a session lies below its hardest minute (our choice)
+BUDGET = Source(
+    "lumbar load of a session: 25 standing minutes, seven tenths of it with a back or bone limit; our choice",
+    from_memory=False,
+    reading=True,
+)
+LOAD_MINUTES, CAREFUL_SHARE = 25.0, 0.7
+_BACK = frozenset(
+    (
+        "flexion_sciatica",
+        "stenosis",
+        "extension_pain",
+        "spondylolisthesis",
+        "sacroiliac_pain",
+        "vertebral_fracture",
+    )
+)
+OLD_YEARS, FEW_CHANGES, MORE_CHANGES, FEWEST_CHANGES = 75, 3, 5, 2
 
 
 class ProgrammeBlocked(RuntimeError):
@@ -55,6 +58,8 @@ class Item:
     minutes: float = 0.0
     verdict: str = ""
     why: str = ""
+    extra_side: str = ""
+    stand_ins: tuple[str, ...] = ()
 
 
 @dataclass(frozen=True)
@@ -65,6 +70,18 @@ class Covered:
     title: str
     by: tuple[str, ...]
     why_not: str = ""
+    days_per_week: int = 0
+
+
+@dataclass(frozen=True)
+class Served:
+    """A need: how far it is covered in hundredths, and what it rests on."""
+
+    purpose: str
+    title: str
+    weight: int
+    percent: int
+    because: tuple[str, ...]
 
 
 @dataclass(frozen=True)
@@ -80,6 +97,12 @@ class Programme:
     gap: float
     why_not: dict[str, str] = field(hash=False, default_factory=dict)
     uncovered: dict[str, str] = field(hash=False, default_factory=dict)
+    needs: tuple[Served, ...] = ()
+    load_minutes: float = 0.0
+    load_budget_minutes: float = 0.0
+    worth: int = 0
+    conflict: Conflict | None = None
+    rests: Rests = Rests()
 
 
 def blocked_by(signs: list[StopSign]) -> None:
@@ -88,280 +111,189 @@ def blocked_by(signs: list[StopSign]) -> None:
         raise ProgrammeBlocked("; ".join(f"{s.title}: {s.next_step}" for s in signs))
 
 
-def missing_prop(case: Case, family: Family, step: Step) -> str:
-    """What the room lacks for this step; '' when nothing."""
-    room = case.room
-    text = " ".join(step.props)
-    seat = any(not s.castors for s in room.seats)
-    if family.position == "at the wall" and not room.wall:
-        return "a free wall"
-    if "worktop" in text and not (room.worktop or seat):
-        return "a worktop or a sturdy chair"
-    if "chair" in text and "worktop" not in text and not seat:
-        return "a firm chair without castors"
-    if "band" in text and "strap" not in text and "band" not in room.props:
-        return "a stretch band"
-    if "with arms" in text and not any(s.arms and not s.castors for s in room.seats):
-        return "a chair with arms"
-    return ""
+def setting_of(engine: Engine, context: str) -> Setting:
+    """Where and how the choice is made for one client in one context."""
+    holds: dict[str, float] = {}
+    for capacity in estimated_holds(engine):
+        for h in capacity.holds:
+            if h.suggested_s > 0:
+                holds[h.ref] = min(h.suggested_s, holds.get(h.ref, h.suggested_s))
+    return Setting(
+        engine.case,
+        engine.profiler.body,
+        engine.case.room_for(context),
+        context,
+        readiness(engine.case, engine.findings),
+        holds,
+        engine.schools,
+        engine.envelope,
+        rests_for(engine.case, engine.findings),
+    )
 
 
-@dataclass(frozen=True)
-class _Choice:
-    family: Family
-    step: Step
-    verdicts: tuple[Verdict, ...]
-
-    @property
-    def ref(self) -> str:
-        return self.family.ref(self.step)
-
-    @property
-    def minutes(self) -> float:
-        return self.step.dose.minutes(len(self.verdicts)) + SETUP_MINUTES
+def distinct(obligations: Sequence[Obligation]) -> tuple[Obligation, ...]:
+    """Obligations that ask the same once, whoever asks: of those alike the one with the most days."""
+    found: dict[tuple[str, tuple[str, ...]], Obligation] = {}
+    for o in obligations:
+        key = (o.title, o.purposes)
+        if key not in found or o.days_per_week > found[key].days_per_week:
+            found[key] = o
+    return tuple(found.values())
 
 
-def choices(case: Case, verdicts: list[Verdict], context: str) -> tuple[list[_Choice], dict[str, str]]:
-    """What may be used in this context and room, and why the rest may not."""
-    grouped: dict[str, list[Verdict]] = defaultdict(list)
-    for v in verdicts:
-        if v.context == context:
-            grouped[v.ref].append(v)
-    found, why_not = [], {}
-    for ref, group in grouped.items():
-        family, step = find(ref)
-        allowed = tuple(v for v in group if v.allowed)
-        lacking = missing_prop(case, family, step)
-        if len(allowed) < len(group):
-            why_not[ref] = _excluded_words([v for v in group if not v.allowed], both=not allowed)
-        elif any(v.profile.request.values != allowed[0].profile.request.values for v in allowed):
-            # One set-up serves both sides of a programme; a blend of two has been judged by nobody.
-            why_not[ref] = "left and right need different set-ups"
-        elif lacking:
-            why_not[ref] = f"needs {lacking}, which the room does not have"
-        elif family.asked_for:
-            why_not[ref] = "often asked for, never chosen: a movement with less risk serves the same"
-        elif step.effort > case.wishes.effort_0_to_10:
-            why_not[ref] = f"effort {step.effort:g} is above the {case.wishes.effort_0_to_10} that was chosen"
-        else:
-            found.append(_Choice(family, step, allowed))
-    return found, why_not
-
-
-def _excluded_words(out: list[Verdict], both: bool) -> str:
-    v = out[0]
-    side = "" if both or v.side == "both" else f"{v.side} side: "
-    if v.reasons:
-        return side + "; ".join(f"{b.limit.says()}, here {b.value:g}" for b in v.reasons[:2])
-    return side + (v.fault or "excluded")
+def problem_for(engine: Engine, pool: Sequence[Choice], minutes: int, locked: tuple[str, ...] = ()) -> Problem:
+    """The question for one client: needs, obligations and everything that limits a session."""
+    case, findings, envelope = engine.case, engine.findings, engine.envelope
+    # What fell out of the last programme may be replaced; beyond that one new movement a week.
+    gone = len(set(case.previous_steps) - {c.ref for c in pool})
+    careful = findings.bone.tier == "osteoporosis" or any(c.kind in _BACK for c in case.conditions)
+    most = FEW_CHANGES if findings.age > OLD_YEARS else MORE_CHANGES
+    return Problem(
+        tuple(pool),
+        needs(case, findings, envelope),
+        distinct(envelope.obligations),
+        60 * minutes,
+        round(EFFORT_SHARE * case.wishes.effort_0_to_10, 1),
+        int(60 * LOAD_MINUTES * (CAREFUL_SHARE if careful else 1.0)),
+        FEWEST_CHANGES if findings.pressure_drops else most,
+        NEW_A_WEEK + gone if case.previous_steps else None,
+        frozenset(case.previous_steps),
+        frozenset(case.wishes.dislikes),
+        locked,
+    )
 
 
 def plan(
-    case: Case,
-    envelope: Envelope,
-    signs: list[StopSign],
-    verdicts: list[Verdict],
+    engine: Engine,
     context: str = "home",
     minutes: int | None = None,
     locked: tuple[str, ...] = (),
     barred: tuple[str, ...] = (),
+    verdicts: list[Verdict] | None = None,
+    near: tuple[str, ...] = (),
 ) -> Programme:
-    """Build the best programme.  `locked` steps stay in, `barred` stay out.
+    """Build the best programme.  `locked` steps stay in, `barred` stay out, those in `near` stay where they do as well.
 
     Raises ProgrammeBlocked while a stop sign stands.
     """
-    blocked_by(signs)
-    time = minutes if minutes is not None else case.wishes.minutes
-    pool, why_not = choices(case, verdicts, context)
+    blocked_by(engine.stop_signs)
+    judged = verdicts if verdicts is not None else engine.verdicts
+    pool, why_not = choices(setting_of(engine, context), judged)
     pool = [c for c in pool if c.ref not in barred]
     why_not |= {ref: "taken out by hand" for ref in barred}
-    solved = _Model(case, envelope, pool, time, locked).solve()
-    chosen = [pool[i] for i in solved.chosen]
-    chosen.sort(key=lambda c: (POSITIONS.index(c.family.position), _lie_order(c), c.ref))
-    items = tuple(_item(c, envelope) for c in chosen)
-    positions = list(dict.fromkeys(i.position for i in items))
+    problem = problem_for(engine, pool, minutes if minutes is not None else engine.case.wishes.minutes, locked)
+    solved = solve_problem(replace(problem, near=frozenset(near)))
+    chosen = ordered([pool[i] for i in solved.chosen], engine.findings.pressure_drops, engine.schools.choices)
     for c in pool:
-        if c.ref not in {i.ref for i in items}:
-            why_not[c.ref] = _left_out(c, chosen)
-    obligations = tuple(_covered(o, items, verdicts, context) for o in envelope.obligations)
-    uncovered = {
-        p: _conflict((p,), verdicts, context) for p in NEEDS if not any(_weight(i.ref, (p,)) > 0 for i in items)
-    }
-    total = sum(i.minutes for i in items) + CHANGE_MINUTES * max(0, len(positions) - 1)
+        if c not in chosen:
+            why_not[c.ref] = _left_out(problem, c, chosen)
     return Programme(
         context,
-        items,
-        obligations,
-        max(0, len(positions) - 1),
-        round(total, 1),
-        solved.optimal,
+        tuple(item_of(problem, c) for c in chosen),
+        tuple(_covered(problem, i, chosen, judged, context) for i in range(len(problem.obligations))),
+        changes_of(chosen),
+        round(spent_seconds(chosen) / 60, 1),
+        solved.optimal and solved.feasible,
         solved.gap,
         why_not,
-        uncovered,
+        {p: _closed((p,), judged, context) for p in problem.needs if not covered(chosen, p)},
+        _served(problem, chosen),
+        round(sum(c.load_seconds for c in chosen) / 60, 1),
+        round(problem.load_seconds / 60, 1),
+        worth(problem, chosen),
+        None if solved.feasible else conflict(problem),
+        rests_for(engine.case, engine.findings),
     )
 
 
-def _lie_order(c: _Choice) -> float:
-    """Breath first, then the deep set, then what loads it."""
-    first = c.step.purposes.get("breath", 0) + 0.5 * c.step.purposes.get("deep_control", 0)
-    return c.step.effort - 3 * first
-
-
-@dataclass(frozen=True)
-class _Solved:
-    chosen: list[int]
-    optimal: bool
-    gap: float
-
-
-class _Model:
-    def __init__(
-        self, case: Case, envelope: Envelope, pool: list[_Choice], minutes: int, locked: tuple[str, ...]
-    ) -> None:
-        self.m = cp_model.CpModel()
-        self.pool = pool
-        self.x = [self.m.new_bool_var(c.ref) for c in pool]
-        self._families(locked)
-        changes = self._time(minutes)
-        gain = self._coverage(case)
-        obliged = [self._obligation(o.purposes) for o in envelope.obligations]
-        taste = sum(self.x[i] * self._taste(case, c) for i, c in enumerate(pool))
-        self.m.maximize(gain + taste - _CHANGE * changes + _OBLIGED * sum(obliged))
-
-    def _families(self, locked: tuple[str, ...]) -> None:
-        by_family: dict[str, list[int]] = defaultdict(list)
-        for i, c in enumerate(self.pool):
-            by_family[c.family.id].append(i)
-            if c.ref in locked:
-                self.m.add(self.x[i] == 1)
-        for rows in by_family.values():
-            fixed = sum(self.pool[i].ref in locked for i in rows)
-            self.m.add(sum(self.x[i] for i in rows) <= max(1, fixed))
-        self.m.add(sum(self.x) <= max(MOST_MOVEMENTS, len(locked)))
-
-    def _time(self, minutes: int) -> cp_model.LinearExpr | int:
-        used = {}
-        for p in POSITIONS:
-            rows = [i for i, c in enumerate(self.pool) if c.family.position == p]
-            if rows:
-                used[p] = self.m.new_bool_var(f"in {p}")
-                self.m.add_max_equality(used[p], [self.x[i] for i in rows])
-        changes = sum(used.values()) - 1 if used else 0
-        work = sum(int(round(60 * c.minutes)) * self.x[i] for i, c in enumerate(self.pool))
-        self.m.add(work + int(60 * CHANGE_MINUTES) * changes <= 60 * minutes)
-        return changes
-
-    def _coverage(self, case: Case) -> cp_model.LinearExpr | int:
-        total: cp_model.LinearExpr | int = 0
-        for purpose, weight in NEEDS.items():
-            rows = [
-                (i, int(100 * c.step.purposes[purpose]))
-                for i, c in enumerate(self.pool)
-                if purpose in c.step.purposes
-            ]
-            if rows:
-                got = self.m.new_int_var(0, 120, purpose)
-                self.m.add(got <= sum(w * self.x[i] for i, w in rows))
-                total += weight * got
-        return total
-
-    def _obligation(self, purposes: tuple[str, ...]) -> cp_model.IntVar:
-        met = self.m.new_bool_var("+".join(purposes))
-        rows = [
-            i for i, c in enumerate(self.pool) if any(c.step.purposes.get(p, 0) >= COVERS for p in purposes)
-        ]
-        self.m.add(met <= sum(self.x[i] for i in rows)) if rows else self.m.add(met == 0)
-        return met
-
-    def _taste(self, case: Case, c: _Choice) -> int:
-        score = -_NEW if case.previous_steps and c.ref not in case.previous_steps else 0
-        score -= _DISLIKE if c.family.id in case.wishes.dislikes or c.ref in case.wishes.dislikes else 0
-        return score - 10 * sum(v.verdict == "modified" for v in c.verdicts)
-
-    def solve(self) -> _Solved:
-        solver = cp_model.CpSolver()
-        p = solver.parameters
-        p.num_workers, p.random_seed, p.max_deterministic_time = 1, 7, _WORK_LIMIT
-        status = solver.solve(self.m)
-        if status not in (cp_model.OPTIMAL, cp_model.FEASIBLE):
-            return _Solved([], status == cp_model.INFEASIBLE, 0.0)
-        gap = abs(solver.best_objective_bound - solver.objective_value) / max(1.0, abs(solver.objective_value))
-        return _Solved(
-            [i for i, x in enumerate(self.x) if solver.value(x)], status == cp_model.OPTIMAL, round(gap, 4)
-        )
-
-
-def _weight(ref: str, purposes: tuple[str, ...]) -> float:
-    step = find(ref)[1]
-    return max(step.purposes.get(p, 0.0) for p in purposes)
-
-
-def _item(c: _Choice, envelope: Envelope) -> Item:
-    dose = c.step.dose
-    verdict = next((v.verdict for v in c.verdicts if v.verdict != "as_is"), "as_is")
-    serves = sorted(c.step.purposes, key=lambda p: -c.step.purposes[p])[:2]
-    obliged = [o.title for o in envelope.obligations if _weight(c.ref, o.purposes) >= COVERS]
-    why = (
-        "for " + " and ".join(words(p) for p in serves) + (f"; covers: {'; '.join(obliged)}" if obliged else "")
-    )
-    values = dict(c.verdicts[0].profile.request.values)
+def item_of(problem: Problem, c: Choice) -> Item:
+    """One chosen step as it is written into a programme."""
     return Item(
         c.ref,
         c.family.position,
         tuple(v.side for v in c.verdicts),
-        values,
-        dose.repetitions,
-        dose.sets,
-        dose.hold_s,
+        dict(c.verdicts[0].profile.request.values),
+        c.dosed.repetitions,
+        c.dosed.sets,
+        c.dosed.hold_s,
         round(c.minutes, 1),
-        verdict,
-        why,
+        next((v.verdict for v in c.verdicts if v.verdict != "as_is"), "as_is"),
+        _why(problem, c),
+        c.dosed.extra_side,
+        c.room.stand_ins,
     )
 
 
-_WORDS = {
-    "breath": "breath",
-    "deep_control": "deep control",
-    "resist_extension": "resisting an arch",
-    "turning": "resisting a turn",
-    "side_bend": "side control",
-    "hip_out": "the side of the hip",
-    "hip_back": "the back of the hip",
-    "upper_back": "the upper back",
-    "balance": "balance",
-    "sit_to_stand": "rising from a seat",
-    "leg_loading": "loading legs and hips",
-    "flexion_strength": "bending strength",
-    "hip_bend": "bending from the hip",
-    "foot": "the foot",
-}
+def _why(problem: Problem, c: Choice) -> str:
+    """Why a step is in: what it serves, what that rests on, which obligation it covers, which rung it is."""
+    mine = sorted(c.step.purposes, key=lambda p: -c.step.purposes[p] * _weight(problem, p))[:2]
+    text = "for " + " and ".join(words(p) for p in mine)
+    because = [b for p in mine for b in (problem.needs[p].because if p in problem.needs else ())]
+    obliged = [o.title for o in problem.obligations if serves(c, o.purposes)]
+    because = [b for b in dict.fromkeys(because) if b not in obliged][:2]
+    text += f"; covers: {'; '.join(obliged)}" if obliged else ""
+    text += f"; because of {'; '.join(because)}" if because else ""
+    text += f"; {c.dosed.why}" if c.dosed.why else ""
+    return text + f" ({c.ready.why})"
 
 
-def words(purpose: str) -> str:
-    """A purpose in plain words."""
-    return _WORDS[purpose]
+def _weight(problem: Problem, purpose: str) -> int:
+    return problem.needs[purpose].weight if purpose in problem.needs else 0
 
 
-def _left_out(c: _Choice, chosen: list[_Choice]) -> str:
+def _served(problem: Problem, chosen: Sequence[Choice]) -> tuple[Served, ...]:
+    found = [
+        Served(p, words(p), n.weight, min(100, covered(chosen, p)), n.because) for p, n in problem.needs.items()
+    ]
+    return tuple(sorted(found, key=lambda s: (-s.weight, s.purpose)))
+
+
+def _left_out(problem: Problem, c: Choice, chosen: Sequence[Choice]) -> str:
+    """Why an admissible step was not chosen."""
     same = next((o for o in chosen if o.family.id == c.family.id), None)
     if same is not None:
         return f"another rung of this ladder is in: {same.step.title}"
+    if problem.is_new(c) and any(problem.is_new(o) for o in chosen):
+        return "one new movement a week, and another one is in"
+    if {c.family.id, c.ref} & problem.dislikes:
+        return "not liked"
+    over = []
+    if spent_seconds([*chosen, c]) > problem.seconds:
+        over.append(f"it would take {(spent_seconds([*chosen, c]) - problem.seconds) / 60:.0f} min too long")
+    if changes_of([*chosen, c]) > changes_of(chosen):
+        over.append("it needs another change of position")
     rivals = [o for o in chosen if max(o.step.purposes, key=lambda p: o.step.purposes[p]) in c.step.purposes]
-    if rivals:
-        return f"its purpose is served by {rivals[0].family.title}; time or a change of position would go over"
-    return "would cost more time or changes of position than it adds"
+    served = f"its purpose is served by {rivals[0].family.title}" if rivals else "it adds less than it costs"
+    return f"{served}; {' and '.join(over)}" if over else served
 
 
-def _covered(o: Obligation, items: tuple[Item, ...], verdicts: list[Verdict], context: str) -> Covered:
-    by = tuple(i.ref for i in items if _weight(i.ref, o.purposes) >= COVERS)
-    return Covered(o.id, o.title, by, "" if by else _conflict(o.purposes, verdicts, context))
+def _covered(
+    problem: Problem, i: int, chosen: Sequence[Choice], verdicts: list[Verdict], context: str
+) -> Covered:
+    o = problem.obligations[i]
+    by = tuple(c.ref for c in chosen if serves(c, o.purposes))
+    return Covered(
+        o.id, o.title, by, "" if by else _uncovered(problem, i, o, verdicts, context), o.days_per_week
+    )
 
 
-def _conflict(purposes: tuple[str, ...], verdicts: list[Verdict], context: str) -> str:
+def _uncovered(problem: Problem, i: int, o: Obligation, verdicts: list[Verdict], context: str) -> str:
+    """Which wishes, or else which limits, keep an obligation from being covered."""
+    if any(serves(c, o.purposes) for c in problem.pool):
+        found = conflict(problem, (i,))
+        return found.says() if found is not None and found.wishes else "other needs weigh more in this time"
+    return _closed(o.purposes, verdicts, context)
+
+
+def _closed(purposes: tuple[str, ...], verdicts: list[Verdict], context: str) -> str:
     """Which limits stand in the way of a purpose, in words."""
-    about = [v for v in verdicts if v.context == context and _weight(v.ref, purposes) >= COVERS]
+    about = [
+        v
+        for v in verdicts
+        if v.context == context and any(find(v.ref)[1].purposes.get(p, 0.0) >= COVERS for p in purposes)
+    ]
     if any(v.allowed for v in about):
-        return "admissible steps exist; the time, effort, room or number of movements left no place"
+        return "admissible steps exist; the time, effort, room, rung or number of movements left no place"
     names = sorted({b.limit.says() for v in about for b in v.reasons})
     return (
         "no admissible step; in the way: " + "; ".join(names)
@@ -370,33 +302,29 @@ def _conflict(purposes: tuple[str, ...], verdicts: list[Verdict], context: str) 
     )
 
 
-def swaps(
-    case: Case, envelope: Envelope, verdicts: list[Verdict], context: str, ref: str, in_use: tuple[str, ...]
-) -> list[tuple[str, float, str]]:
-    """Admissible replacements of a step, best first: (ref, score 0–1, reason)."""
-    family, step = find(ref)
-    pool, _ = choices(case, verdicts, context)
-    out = []
-    for c in pool:
-        if c.ref in in_use:
-            continue
-        shared = sum(min(w, c.step.purposes.get(p, 0.0)) for p, w in step.purposes.items()) / sum(
-            step.purposes.values()
-        )
-        score = (
-            shared
-            + (0.15 if c.family.id == family.id else 0.0)
-            + (0.1 if c.family.position == family.position else 0.0)
-        )
-        serves = [words(p) for p in step.purposes if p in c.step.purposes]
-        out.append(
-            (
-                c.ref,
-                round(min(1.0, score), 2),
-                "serves " + (" and ".join(serves[:2]) if serves else "another purpose"),
-            )
-        )
-    return sorted(out, key=lambda s: (-s[1], s[0]))
+def total_minutes(items: Sequence[Item]) -> float:
+    """Minutes of a programme as it stands, with its changes of position."""
+    return round(sum(i.minutes for i in items) + CHANGE_S / 60 * changes_in(items), 1)
 
 
-__all__ = ["Covered", "Item", "Programme", "ProgrammeBlocked", "blocked_by", "plan", "swaps", "words"]
+def changes_in(items: Sequence[Item]) -> int:
+    """How often the position changes in the order in which the movements stand."""
+    return sum(a.position != b.position for a, b in zip(items, items[1:], strict=False))
+
+
+__all__ = [
+    "BUDGET",
+    "Covered",
+    "Item",
+    "Programme",
+    "ProgrammeBlocked",
+    "Served",
+    "blocked_by",
+    "changes_in",
+    "distinct",
+    "item_of",
+    "plan",
+    "problem_for",
+    "setting_of",
+    "total_minutes",
+]

@@ -25,6 +25,8 @@ FUNCTIONS = (
     "upper_back",
     "balance",
     "foot",
+    "hip_bend",
+    "position_change",
 )
 
 

@@ -5,6 +5,7 @@ from dataclasses import dataclass
 
 from amvel.case import Case
 from amvel.movements import Profiler, Request, UnknownMovement, find
+from amvel.planning.dose import at_dose
 from amvel.planning.programme import Item
 from amvel.safety import Breach, Envelope, check
 from amvel.safety.verdict import valid_overrides
@@ -33,8 +34,13 @@ def violations(
             continue
         for side in item.sides:
             profile = profiler.profile(Request(family, step, side, item.values))
+            rounds = item.sets + (1 if item.extra_side == side else 0)
+            profile = at_dose(profile, item.repetitions, rounds, item.hold_s)
             lifted = valid_overrides(case.overrides, envelope, case.as_of, item.ref, side)
             answer = check(profile, envelope, context, lifted)
             if not answer.allowed:
                 out.append(Violation(item.ref, side, answer.breaches, answer.fault))
     return out
+
+
+__all__ = ["Violation", "violations"]

@@ -1,0 +1,111 @@
+"""The week as a calendar file (RFC 5545), written by the icalendar library: sessions that repeat, with a reminder before each.
+
+Hours are wall-clock hours of the person's own time zone, so that ten o'clock stays ten o'clock when summer time comes.
+Nothing in it says more of a person's health than the names of the movements.
+"""
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from datetime import UTC, date, datetime, time, timedelta
+from zoneinfo import ZoneInfo, ZoneInfoNotFoundError
+
+from icalendar import Alarm, Calendar, Event, vRecur
+
+from amvel.movements import find
+from amvel.planning.programme import Item
+from amvel.planning.week import Session, Week
+
+_DAY = ("MO", "TU", "WE", "TH", "FR", "SA", "SU")
+MOST_WEEKS = 26
+
+
+class CalendarError(ValueError):
+    """The calendar cannot be written; the message names the field and what is wrong with it."""
+
+
+@dataclass(frozen=True)
+class CalendarAsk:
+    """From which day, for how many weeks, in which time zone; `version` grows with every change of the programme."""
+
+    first: date
+    weeks: int
+    zone: str
+    uid: str
+    written: datetime
+    version: int = 0
+    remind_minutes: int = 15
+
+
+def calendar(week: Week, items: Sequence[Item], ask: CalendarAsk) -> bytes:
+    """The calendar file; raises CalendarError for an unknown time zone or a length outside 1–26 weeks."""
+    zone = _zone(ask.zone)
+    if not 1 <= ask.weeks <= MOST_WEEKS:
+        raise CalendarError(f"weeks: {ask.weeks} is outside 1–{MOST_WEEKS}")
+    book = Calendar()
+    book.add("prodid", "-//Amvel//programme//EN")
+    book.add("version", "2.0")
+    book.add("method", "PUBLISH")
+    book.add("x-wr-calname", "Exercises")
+    for i, group in enumerate(_alike(week.sessions)):
+        book.add_component(_event(group, items, ask, zone, i))
+    if week.sessions:
+        # A reader has to know which time stood before the first event: two years back hold a change of either kind.
+        book.add_missing_timezones(date(ask.first.year - 2, 1, 1), date(ask.first.year + 2, 1, 1))
+    return bytes(book.to_ical())
+
+
+def _zone(name: str) -> ZoneInfo:
+    try:
+        return ZoneInfo(name)
+    except (ZoneInfoNotFoundError, ValueError) as error:
+        raise CalendarError(f"zone: there is no time zone '{name}'") from error
+
+
+def _alike(sessions: Sequence[Session]) -> list[list[Session]]:
+    """Sessions of the same hour with the same movements, each group one repeating event."""
+    groups: dict[tuple[time, tuple[int, ...]], list[Session]] = {}
+    for s in sessions:
+        groups.setdefault((s.at, s.rows), []).append(s)
+    return list(groups.values())
+
+
+def _event(group: list[Session], items: Sequence[Item], ask: CalendarAsk, zone: ZoneInfo, number: int) -> Event:
+    one = group[0]
+    start_day = min(_on_or_after(ask.first, s.day) for s in group)
+    start = datetime.combine(start_day, one.at, zone)
+    last_day = ask.first + timedelta(days=7 * ask.weeks - 1)
+    event = Event()
+    event.add("uid", f"{ask.uid}-{number}")
+    event.add("sequence", ask.version)
+    event.add("dtstamp", ask.written.astimezone(UTC))
+    event.add("dtstart", start)
+    event.add("dtend", start + timedelta(minutes=max(5, round(one.minutes))))
+    event.add("summary", "Short practice" if one.light else "Exercises")
+    event.add("description", "\n".join(_line(items[i]) for i in one.rows))
+    # RFC 5545: with a start in local time and a zone, the end of a rule is given in UTC.
+    until = datetime.combine(last_day, time(23, 59, 59), zone).astimezone(UTC)
+    event.add("rrule", vRecur(freq="WEEKLY", byday=[_DAY[s.day] for s in group], until=until))
+    event.add_component(_reminder(ask.remind_minutes))
+    return event
+
+
+def _reminder(minutes: int) -> Alarm:
+    alarm = Alarm()
+    alarm.add("action", "DISPLAY")
+    alarm.add("description", "Exercises")
+    alarm.add("trigger", timedelta(minutes=-minutes))
+    return alarm
+
+
+def _on_or_after(first: date, weekday: int) -> date:
+    return first + timedelta(days=(weekday - first.weekday()) % 7)
+
+
+def _line(item: Item) -> str:
+    family, step = find(item.ref)
+    each = " each side" if len(item.sides) == 2 else ""
+    rounds = f", {item.sets} rounds" if item.sets > 1 else ""
+    return f"{family.title}: {step.title} – {item.repetitions} times{each}{rounds}"
+
+
+__all__ = ["MOST_WEEKS", "CalendarAsk", "CalendarError", "calendar"]

@@ -1,0 +1,165 @@
+"""What may be used in a programme: every admissible step that is ready and can be done in this room, with its costs.
+
+Whatever is left out here says why.
+"""
+
+from collections import defaultdict
+from collections.abc import Callable
+from dataclasses import dataclass
+from functools import cached_property
+
+from amvel.body import Anthropometry
+from amvel.case import Case, Room
+from amvel.fitting.needs import RoomCheck, check_room
+from amvel.movements import Family, Step, find
+from amvel.planning.dose import Dosed, at_dose, dose_of, without_extra
+from amvel.planning.rests import Rests
+from amvel.planning.rungs import Readiness
+from amvel.planning.schooling import barred_by_school
+from amvel.safety import Envelope, Verdict, check
+from amvel.safety.modification import distance
+from amvel.safety.schools import Schools
+from amvel.safety.verdict import valid_overrides
+from amvel.sources import Source
+
+SETUP_MINUTES = 0.7
+LOAD = Source(
+    "lumbar load as minutes of standing: mean compression at L4/5 against standing, times working minutes; our measure",
+    from_memory=False,
+    reading=True,
+)
+EASIER = 0.5  # of what it serves is lost by a version at the easy end of its range (our choice)
+_COMPRESSION = "compression_l4_l5_percent_bw"
+STANDING_PERCENT_BW = 95.0  # what the model gives for standing tall, about; only the unit of the budget
+
+
+@dataclass(frozen=True)
+class Choice:
+    """One step that may be chosen: its verdicts, what it uses, its dose and its costs."""
+
+    family: Family
+    step: Step
+    verdicts: tuple[Verdict, ...]
+    room: RoomCheck
+    dosed: Dosed
+    ready: Readiness
+    rest_s: int = 0
+
+    @property
+    def ref(self) -> str:
+        return self.family.ref(self.step)
+
+    @cached_property
+    def purposes(self) -> dict[str, float]:
+        """What the step serves in the version that is allowed: an easier one trains less."""
+        moved = max(
+            distance(self.step, v.original.request.values, v.profile.request.values) for v in self.verdicts
+        )
+        return {p: w * (1.0 - EASIER * min(1.0, moved)) for p, w in self.step.purposes.items()}
+
+    @cached_property
+    def seconds(self) -> int:
+        """Set-up, work and its share of the planned rests."""
+        return int(round(60 * (self.dosed.minutes + SETUP_MINUTES))) + self.rest_s
+
+    @property
+    def minutes(self) -> float:
+        return self.seconds / 60
+
+    @cached_property
+    def load_seconds(self) -> int:
+        """Lumbar load in seconds of standing."""
+        mean = max(float(v.profile.columns[_COMPRESSION].mean()) for v in self.verdicts)
+        return int(round(60 * self.dosed.minutes * mean / STANDING_PERCENT_BW))
+
+    @property
+    def rung(self) -> int:
+        return self.family.steps.index(self.step)
+
+    @property
+    def props(self) -> frozenset[str]:
+        """Small props that have to be fetched."""
+        return frozenset(u.id for u in self.room.uses if not u.id[0].isupper())
+
+
+@dataclass(frozen=True)
+class Setting:
+    """Where and how the choice is made: the body, the room, the context and what is asked of them."""
+
+    case: Case
+    body: Anthropometry
+    room: Room
+    context: str
+    ready: dict[str, Readiness]
+    holds: dict[str, float]
+    schools: Schools
+    envelope: Envelope
+    rests: Rests = Rests()
+
+
+def choices(at: Setting, verdicts: list[Verdict]) -> tuple[list[Choice], dict[str, str]]:
+    """What may be used in this context and room, and why the rest may not."""
+    grouped: dict[str, list[Verdict]] = defaultdict(list)
+    for v in verdicts:
+        if v.context == at.context:
+            grouped[v.ref].append(v)
+    found: list[Choice] = []
+    why_not: dict[str, str] = {}
+    for ref, group in grouped.items():
+        family, step = find(ref)
+        values = group[0].profile.request.values
+        room = check_room(at.body, at.room, family, step, values)
+        reason = _barred(at, family, step, group, room)
+        if reason:
+            why_not[ref] = reason
+        else:
+            dosed = _dosed(at, step, group)
+            found.append(Choice(family, step, tuple(group), room, dosed, at.ready[ref], at.rests.share_s))
+    return found, why_not
+
+
+def _dosed(at: Setting, step: Step, group: list[Verdict]) -> Dosed:
+    """The dose; a round more for the weaker side only where that side's limits bear the longer time."""
+    hold = at.holds.get(group[0].ref)
+    full = dose_of(at.case, step, tuple(v.side for v in group), hold)
+    weak = next((v for v in group if v.side == full.extra_side), None)
+    if weak is None:
+        return full
+    longer = at_dose(weak.profile, full.repetitions, full.sets + 1, full.hold_s)
+    lifted = valid_overrides(at.case.overrides, at.envelope, at.case.as_of, weak.ref, weak.side)
+    return full if check(longer, at.envelope, at.context, lifted).allowed else without_extra(step, full)
+
+
+def _barred(at: Setting, family: Family, step: Step, group: list[Verdict], room: RoomCheck) -> str:
+    """Why a step may not be chosen; '' when it may."""
+    ref = family.ref(step)
+    allowed = [v for v in group if v.allowed]
+    if len(allowed) < len(group):
+        return excluded_words([v for v in group if not v.allowed], both=not allowed)
+    if any(v.profile.request.values != allowed[0].profile.request.values for v in allowed):
+        # One set-up serves both sides of a programme; a blend of two has been judged by nobody.
+        return "left and right need different set-ups"
+    checks: tuple[tuple[bool, Callable[[], str]], ...] = (
+        (bool(room.lacking), lambda: f"needs {' and '.join(room.lacking)}, which the room does not have"),
+        (family.asked_for, lambda: "often asked for, never chosen: a movement with less risk serves the same"),
+        (
+            step.effort > at.case.wishes.effort_0_to_10,
+            lambda: f"effort {step.effort:g} is above the {at.case.wishes.effort_0_to_10} that was chosen",
+        ),
+        (not at.ready[ref].ready, lambda: f"a rung too high yet; {at.ready[ref].why}"),
+    )
+    return next((says() for holds, says in checks if holds), "") or barred_by_school(
+        at.case, at.schools.of(family.id), family, step
+    )
+
+
+def excluded_words(out: list[Verdict], both: bool) -> str:
+    """The limits that close a step, the first two of them."""
+    v = out[0]
+    side = "" if both or v.side == "both" else f"{v.side} side: "
+    if v.reasons:
+        return side + "; ".join(f"{b.limit.says()}, here {b.value:g}" for b in v.reasons[:2])
+    return side + (v.fault or "excluded")
+
+
+__all__ = ["LOAD", "SETUP_MINUTES", "STANDING_PERCENT_BW", "Choice", "Setting", "choices", "excluded_words"]

@@ -1,0 +1,51 @@
+"""When wishes contradict each other: the smallest set of them that cannot stand together, and what to give up.
+
+A limit is never offered: only what was asked for can give way.
+"""
+
+from dataclasses import dataclass
+
+from amvel.planning.problem import Problem, Wish
+from amvel.planning.solve import solve_problem
+
+
+@dataclass(frozen=True)
+class Conflict:
+    """Wishes of which at least one has to give way; none are named when only limits stand in the way."""
+
+    wishes: tuple[Wish, ...]
+
+    def says(self) -> str:
+        if not self.wishes:
+            return ""
+        names = [w.says for w in self.wishes]
+        asked = names[0] if len(names) == 1 else f"{', '.join(names[:-1])} and {names[-1]}"
+        return (
+            f"{asked} do not go together; {' or '.join(dict.fromkeys(w.relax for w in self.wishes))} would help"
+            if len(names) > 1
+            else f"{asked} stands in the way; {self.wishes[0].relax} would help"
+        )
+
+
+def conflict(problem: Problem, must_meet: tuple[int, ...] = ()) -> Conflict | None:
+    """The smallest such set by deletion: each wish is given up in turn, and stays given up while that does not help.
+
+    None when there is no conflict.  No single wish of the answer can be left out of it.
+    """
+    wishes = problem.wishes()
+    if _possible(problem, frozenset(), must_meet):
+        return None
+    if not _possible(problem, frozenset(w.id for w in wishes), must_meet):
+        return Conflict(())
+    given_up: set[str] = set()
+    for wish in wishes:
+        if not _possible(problem, frozenset(given_up | {wish.id}), must_meet):
+            given_up.add(wish.id)  # it contradicts all the same: this wish is not part of it
+    return Conflict(tuple(w for w in wishes if w.id not in given_up))
+
+
+def _possible(problem: Problem, given_up: frozenset[str], must_meet: tuple[int, ...]) -> bool:
+    return solve_problem(problem, given_up, must_meet).feasible
+
+
+__all__ = ["Conflict", "conflict"]

@@ -1,0 +1,110 @@
+"""The dose of a step for this person: the first dose, sides by their difference, holds from what was measured.
+
+A weaker side gets an extra set; where a paresis is the reason, each side goes its own way instead and the stronger one
+is not held back (`safety.md`, stroke).  A hold is never longer than what was judged.
+"""
+
+from dataclasses import dataclass, replace
+
+import numpy as np
+
+from amvel.case import Case, Result
+from amvel.case.results.balance_and_strength import OneLegStance
+from amvel.case.results.endurance import SideBridgeHold
+from amvel.case.results.quiet_core import FallOutClean, LimbLiftClean
+from amvel.movements import Profile, Step
+from amvel.sources import Source
+
+SYMMETRY = Source("limb symmetry of 90 % as common threshold, e.g. Grindem et al., BJSM 2016")
+WEAK_SHARE = 0.9
+REST_S = 30.0
+# What grows with the time that a dose takes; profiles carry it for the first dose.
+_BY_TIME = ("time_flat_min", "skin_percent_bw_min")
+_PARESIS = frozenset(("stroke", "cerebral_palsy"))
+# Which result speaks for which purposes, and its number.
+_SIDED: tuple[tuple[type[Result], str, tuple[str, ...]], ...] = (
+    (SideBridgeHold, "seconds", ("side_bend",)),
+    (OneLegStance, "seconds", ("balance", "hip_out")),
+    (FallOutClean, "deg", ("turning",)),
+    (LimbLiftClean, "repetitions", ("hip_back",)),
+)
+
+
+@dataclass(frozen=True)
+class Dosed:
+    """What is done: repetitions a side, rounds, hold; `extra_side` does one round more."""
+
+    repetitions: int
+    sets: int
+    hold_s: float
+    minutes: float
+    extra_side: str = ""
+    why: str = ""
+
+
+def dose_of(case: Case, step: Step, sides: tuple[str, ...], hold_s: float | None = None) -> Dosed:
+    """The dose of one step; `hold_s` is the clean hold estimated from a measured one."""
+    first = step.dose
+    hold = first.hold_s
+    why = ""
+    if hold and hold_s is not None and 0 < hold_s < hold:
+        hold, why = hold_s, "hold from what was measured"
+    per_repetition = first.seconds - first.hold_s + hold
+    weak, says = weaker_side(case, step) if len(sides) == 2 else ("", "")
+    rounds = first.sets * len(sides) + (1 if weak else 0)
+    work = first.repetitions * per_repetition * rounds + REST_S * (first.sets - 1)
+    return Dosed(
+        first.repetitions, first.sets, hold, round(work / 60, 2), weak, "; ".join(x for x in (why, says) if x)
+    )
+
+
+def weaker_side(case: Case, step: Step) -> tuple[str, str]:
+    """The side that gets a round more, and the results that say so; ('', '') when they are alike or a paresis speaks."""
+    if any(c.kind in _PARESIS for c in case.conditions):
+        return "", ""
+    for model, field, purposes in _SIDED:
+        if not any(step.purposes.get(p, 0) >= 0.5 for p in purposes):
+            continue
+        best = _by_side(case, model, field)
+        if len(best) == 2 and max(best.values()) > 0:
+            weak = min(best, key=lambda s: best[s])
+            share = best[weak] / max(best.values())
+            if share < WEAK_SHARE:
+                return weak, f"{weak} side has {100 * share:.0f} % of the other in {model.TITLE.lower()}"
+    return "", ""
+
+
+def _by_side(case: Case, model: type[Result], field: str) -> dict[str, float]:
+    """The newest result of each side."""
+    found: dict[str, float] = {}
+    for r in sorted((t for t in case.tests if isinstance(t, model)), key=lambda t: t.on):
+        found[str(getattr(r, "side", ""))] = float(getattr(r, field))
+    return found
+
+
+def without_extra(step: Step, dosed: Dosed) -> Dosed:
+    """The same dose without the round more."""
+    per_repetition = step.dose.seconds - step.dose.hold_s + dosed.hold_s
+    minutes = round(dosed.minutes - dosed.repetitions * per_repetition / 60, 2)
+    return replace(dosed, extra_side="", minutes=minutes, why="")
+
+
+def at_dose(profile: Profile, repetitions: int, rounds: int, hold_s: float) -> Profile:
+    """The profile of one side with another dose: a longer hold, more minutes flat and on the skin.
+
+    Never less than the first dose, for which the profile stands.
+    """
+    if profile.fault or not repetitions:
+        return profile
+    first = profile.request.step.dose
+    minutes = repetitions * (first.seconds - first.hold_s + hold_s) * rounds / 60
+    share = max(1.0, minutes / max(first.minutes(1), 1e-6))
+    columns = {n: values * share if n in _BY_TIME else values for n, values in profile.columns.items()}
+    if hold_s > first.hold_s:
+        columns["hold_s"] = np.maximum(columns["hold_s"], hold_s)
+        strained = columns["strained_hold_s"]
+        columns["strained_hold_s"] = np.where(strained > 0, np.maximum(strained, hold_s), strained)
+    return replace(profile, columns=columns)
+
+
+__all__ = ["REST_S", "SYMMETRY", "WEAK_SHARE", "Dosed", "at_dose", "dose_of", "weaker_side", "without_extra"]

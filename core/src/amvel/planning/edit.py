@@ -1,0 +1,136 @@
+"""Hand edits of a programme: every one gives a new list of movements, or says why it is refused.
+
+What an edit makes is judged by the same code as what the solver makes; an edit can make a session longer than was
+wished, and that is said, but it can never put in what is not allowed.
+"""
+
+from collections.abc import Sequence
+from dataclasses import dataclass, replace
+
+from amvel.engine import Engine
+from amvel.movements import find
+from amvel.planning.choices import SETUP_MINUTES
+from amvel.planning.dose import REST_S
+from amvel.planning.programme import Item, changes_in, distinct, total_minutes
+from amvel.planning.purposes import COVERS
+from amvel.planning.recheck import Violation, violations
+from amvel.planning.swaps import chosen_by_hand
+from amvel.safety import plain_fault
+
+
+class EditRefused(ValueError):
+    """This edit is not possible for this client; the message says why."""
+
+
+@dataclass(frozen=True)
+class Summary:
+    """A programme as it stands after an edit: time, changes of position, obligations and what it goes over."""
+
+    minutes: float
+    changes_of_position: int
+    covered: dict[str, tuple[str, ...]]
+    warnings: tuple[str, ...]
+
+
+def reordered(items: Sequence[Item], refs: Sequence[str]) -> list[Item]:
+    """The same movements in another order; raises EditRefused when they are not the same."""
+    by_ref = {i.ref: i for i in items}
+    if sorted(by_ref) != sorted(refs):
+        raise EditRefused("the order has to name every movement of the programme, each once")
+    return [by_ref[r] for r in refs]
+
+
+def removed(items: Sequence[Item], ref: str) -> list[Item]:
+    """Without one movement."""
+    _place(items, ref)
+    return [i for i in items if i.ref != ref]
+
+
+def dosed(items: Sequence[Item], ref: str, repetitions: int, sets: int, hold_s: float) -> list[Item]:
+    """With another dose for one movement: 1–30 repetitions, 1–6 rounds, a hold no longer than the step's own."""
+    place = _place(items, ref)
+    item, first = items[place], find(ref)[1].dose
+    if not 1 <= repetitions <= 30 or not 1 <= sets <= 6:
+        raise EditRefused("repetitions lie between 1 and 30, rounds between 1 and 6")
+    if hold_s < 0 or hold_s > first.hold_s:
+        raise EditRefused(
+            f"the hold lies between 0 and {first.hold_s:g} s here; a longer one is the next rung"
+            if first.hold_s
+            else "this movement is not held"
+        )
+    rounds = sets * len(item.sides) + (1 if item.extra_side else 0)
+    work = repetitions * (first.seconds - first.hold_s + hold_s) * rounds + REST_S * (sets - 1)
+    minutes = round(work / 60 + SETUP_MINUTES, 1)
+    return _with(
+        items, place, replace(item, repetitions=repetitions, sets=sets, hold_s=hold_s, minutes=minutes)
+    )
+
+
+def exchanged(engine: Engine, context: str, items: Sequence[Item], out: str, into: str) -> list[Item]:
+    """One movement for another, at the same place; raises EditRefused when the new one is not allowed."""
+    place = _place(items, out)
+    return _with(items, place, _new(engine, context, items, into))
+
+
+def added(engine: Engine, context: str, items: Sequence[Item], ref: str) -> list[Item]:
+    """With one movement more, after the last one of its position."""
+    new = _new(engine, context, items, ref)
+    places = [i + 1 for i, item in enumerate(items) if item.position == new.position]
+    place = places[-1] if places else len(items)
+    return [*items[:place], new, *items[place:]]
+
+
+def _new(engine: Engine, context: str, items: Sequence[Item], ref: str) -> Item:
+    if ref in {i.ref for i in items}:
+        raise EditRefused("it is in the programme already")
+    found = chosen_by_hand(engine, context, ref)
+    if isinstance(found, str):
+        family, step = find(ref)
+        raise EditRefused(f"{family.title}: {step.title}: {found}")
+    return replace(found, why=f"chosen by hand, {found.why}")
+
+
+def _place(items: Sequence[Item], ref: str) -> int:
+    for i, item in enumerate(items):
+        if item.ref == ref:
+            return i
+    raise EditRefused(f"{ref} is not in the programme")
+
+
+def _with(items: Sequence[Item], place: int, item: Item) -> list[Item]:
+    return [*items[:place], item, *items[place + 1 :]]
+
+
+def judged(engine: Engine, context: str, items: Sequence[Item]) -> Summary:
+    """The edited programme judged as a whole; raises EditRefused with the limits it would break."""
+    broken = violations(engine.case, engine.envelope, engine.profiler, items, context)
+    if broken:
+        raise EditRefused("; ".join(f"{v.ref}: {_says(v)}" for v in broken))
+    return summary(engine, items)
+
+
+def _says(v: Violation) -> str:
+    return "; ".join(f"{b.limit.says()}, here {b.value:g}" for b in v.breaches) or plain_fault(v.fault)
+
+
+def summary(engine: Engine, items: Sequence[Item]) -> Summary:
+    """What a list of movements comes to; what is over a wish is said and stays possible."""
+    minutes, changes = total_minutes(items), changes_in(items)
+    covered = {
+        o.id: tuple(
+            i.ref for i in items if any(find(i.ref)[1].purposes.get(p, 0.0) >= COVERS for p in o.purposes)
+        )
+        for o in distinct(engine.envelope.obligations)
+    }
+    warnings = []
+    if minutes > engine.case.wishes.minutes:
+        warnings.append(
+            f"{minutes - engine.case.wishes.minutes:.0f} min over the {engine.case.wishes.minutes} that were wished"
+        )
+    warnings += [
+        f"nothing covers: {o.title}" for o in distinct(engine.envelope.obligations) if not covered[o.id]
+    ]
+    return Summary(minutes, changes, covered, tuple(warnings))
+
+
+__all__ = ["EditRefused", "Summary", "added", "dosed", "exchanged", "judged", "removed", "reordered", "summary"]

@@ -1,0 +1,36 @@
+"""In which order a session goes: by position, and inside one from breath to load.
+
+Lying comes first and standing last, so that nothing cold is loaded upright; whoever loses pressure on standing goes the
+other way round and ends lying, with one rise fewer.  Inside a position breath comes first, then the deep set, then what
+loads it, lighter before heavier (common practice, no source).
+"""
+
+from collections.abc import Sequence
+
+from amvel.movements import POSITIONS
+from amvel.planning.choices import Choice
+
+_FIRST_ON_HANDS_AND_KNEES = {"leg": ("leg_slide", "leg_lift"), "arm": ("arm_reach",)}
+
+
+def ordered(chosen: Sequence[Choice], pressure_drops: bool, schools: dict[str, str]) -> list[Choice]:
+    """The same choices in the order of the session."""
+    way = -1 if pressure_drops else 1
+    return sorted(
+        chosen,
+        key=lambda c: (way * POSITIONS.index(c.family.position), _lies_late(c), _school(c, schools), c.ref),
+    )
+
+
+def _lies_late(c: Choice) -> float:
+    """Breath first, then the deep set, then what loads it."""
+    first = c.step.purposes.get("breath", 0) + 0.5 * c.step.purposes.get("deep_control", 0)
+    return c.step.effort - 3 * first
+
+
+def _school(c: Choice, schools: dict[str, str]) -> int:
+    first = _FIRST_ON_HANDS_AND_KNEES.get(schools.get("hands_and_knees_first", ""), ())
+    return 0 if c.step.id in first else 1
+
+
+__all__ = ["ordered"]

@@ -1,0 +1,46 @@
+"""What a session serves, in words, and how much each counts when nothing else is known."""
+
+# Weights of a general session; findings, tests and goals add to them (our choice).
+GENERAL = {
+    "breath": 3,
+    "deep_control": 6,
+    "resist_extension": 5,
+    "turning": 4,
+    "hip_out": 4,
+    "hip_back": 3,
+    "upper_back": 5,
+    "balance": 5,
+    "sit_to_stand": 5,
+    "leg_loading": 4,
+    "hip_bend": 2,
+    "side_bend": 2,
+    "foot": 1,
+    "position_change": 1,
+}
+COVERS = 0.5  # a step counts for an obligation from this purpose weight
+COVERS_WELL = 0.8  # and does it in full from this one
+_WORDS = {
+    "breath": "breath",
+    "deep_control": "deep control",
+    "resist_extension": "resisting an arch",
+    "turning": "resisting a turn",
+    "side_bend": "side control",
+    "hip_out": "the side of the hip",
+    "hip_back": "the back of the hip",
+    "upper_back": "the upper back",
+    "balance": "balance",
+    "sit_to_stand": "rising from a seat",
+    "leg_loading": "loading legs and hips",
+    "flexion_strength": "bending strength",
+    "hip_bend": "bending from the hip",
+    "foot": "the foot",
+    "position_change": "changing position",
+}
+
+
+def words(purpose: str) -> str:
+    """A purpose in plain words."""
+    return _WORDS[purpose]
+
+
+__all__ = ["COVERS", "COVERS_WELL", "GENERAL", "words"]

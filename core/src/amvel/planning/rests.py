@@ -1,0 +1,51 @@
+"""Planned rests: for older people and where fatigue, heart or nerves ask for them, a minute after every third movement.
+
+Common practice, no source; multiple sclerosis: planned rests, Kalb et al. 2020.
+"""
+
+from dataclasses import dataclass
+
+from amvel.case import Case
+from amvel.screening import Findings
+
+OLD_YEARS = 75
+EVERY, REST_S = 3, 60
+_FOR = {
+    "multiple_sclerosis": "multiple sclerosis",
+    "parkinson": "Parkinson\u2019s disease",
+    "stroke": "a stroke",
+    "muscle_disease": "a muscle disease",
+    "heart_disease": "the heart",
+    "oxygen_therapy": "oxygen",
+    "cerebral_palsy": "cerebral palsy",
+}
+
+
+@dataclass(frozen=True)
+class Rests:
+    """A rest of `seconds` after every `every` movements, and because of what; none when `every` is 0."""
+
+    every: int = 0
+    seconds: int = 0
+    because: str = ""
+
+    @property
+    def share_s(self) -> int:
+        """What the rests add to each movement."""
+        return round(self.seconds / self.every) if self.every else 0
+
+    def says(self) -> str:
+        if not self.every:
+            return ""
+        return f"rest a minute after every {self.every} movements, because of {self.because}"
+
+
+def rests_for(case: Case, findings: Findings) -> Rests:
+    """The rests that this person gets."""
+    why = [words for kind, words in _FOR.items() if any(c.kind == kind for c in case.conditions)]
+    if findings.age >= OLD_YEARS:
+        why.append(f"the age of {findings.age} years")
+    return Rests(EVERY, REST_S, " and ".join(why)) if why else Rests()
+
+
+__all__ = ["EVERY", "REST_S", "Rests", "rests_for"]

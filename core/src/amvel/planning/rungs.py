@@ -1,0 +1,171 @@
+"""Which rung of each ladder this person is ready for.
+
+A ladder is entered at its light rungs.  A heavier one waits until the rung below was in the last programme, or a test
+of these days has shown that it is there.  What is ready may still be out for its limits, and the other way round.
+"""
+
+from collections.abc import Callable
+from dataclasses import dataclass
+from typing import Any
+
+from amvel.case import Case
+from amvel.movements import Family, Step, find, library
+from amvel.screening import Findings
+from amvel.sources import COMMON_PRACTICE
+
+ENTRY_EFFORT, ENTRY_RUNGS = (
+    3.0,
+    2,
+)  # the first two rungs up to this effort need nothing before them (our choice)
+FIRST_BY_TEST = COMMON_PRACTICE
+
+
+@dataclass(frozen=True)
+class Shown:
+    """A test result that shows how far somebody is on a ladder: every rung up to `step`."""
+
+    test: str
+    holds: Callable[[Any], bool]
+    family: str
+    step: str
+    says: str
+
+
+# What a result shows of a ladder (common practice, no source): the test is the rung, or close to it.
+_SHOWN: tuple[Shown, ...] = (
+    Shown("toe_float_clean", lambda r: r.cm <= 0.5, "toe_float", "paper_thin", "a clean float of half a cm"),
+    Shown("fall_out_clean", lambda r: r.deg >= 20, "bent_knee_fall_out", "larger", "20° clean in the fall-out"),
+    Shown(
+        "limb_lift_clean", lambda r: r.repetitions >= 8, "arm_or_leg_slide", "leg_lift", "8 clean limb lifts"
+    ),
+    Shown("leg_reach_clean", lambda r: r.hip_deg <= 45, "leg_reach", "lower", "a clean leg reach below 45°"),
+    Shown(
+        "chair_stand_30s",
+        lambda r: r.count >= 5 and not r.arms_used,
+        "sit_to_stand",
+        "two_legs",
+        "rises without arms",
+    ),
+    Shown(
+        "chair_stand_30s",
+        lambda r: r.count >= 14 and not r.arms_used,
+        "sit_to_stand",
+        "staggered",
+        "14 stands or more in 30 s",
+    ),
+    Shown(
+        "chair_stand_30s",
+        lambda r: r.count >= 5 and not r.arms_used,
+        "rise_and_carry",
+        "rise_with_a_cup",
+        "rises without arms",
+    ),
+    Shown("plank_hold", lambda r: r.seconds >= 10, "wall_plank", "one_foot_light", "plank held for 10 s"),
+    Shown("plank_hold", lambda r: r.seconds >= 20, "counter_plank", "lower", "plank held for 20 s"),
+    Shown("plank_hold", lambda r: r.seconds >= 20, "floor_plank", "on_knees", "plank held for 20 s"),
+    Shown("plank_hold", lambda r: r.seconds >= 45, "floor_plank", "full_length", "plank held for 45 s"),
+    Shown(
+        "side_bridge_hold",
+        lambda r: r.seconds >= 10,
+        "side_bridge",
+        "on_the_shoulder",
+        "side bridge held for 10 s",
+    ),
+    Shown(
+        "side_bridge_hold", lambda r: r.seconds >= 20, "side_bridge", "knees_bent", "side bridge held for 20 s"
+    ),
+    Shown(
+        "side_bridge_hold", lambda r: r.seconds >= 45, "side_bridge", "full_length", "side bridge held for 45 s"
+    ),
+    Shown(
+        "four_stage_balance",
+        lambda r: (r.tandem_s or 0) >= 10,
+        "tandem_stand",
+        "fingertips",
+        "10 s heel to toe",
+    ),
+    Shown(
+        "four_stage_balance", lambda r: (r.tandem_s or 0) >= 10, "heel_raise", "fingertips", "10 s heel to toe"
+    ),
+    Shown(
+        "four_stage_balance",
+        lambda r: (r.one_leg_s or 0) >= 10,
+        "standing_reach",
+        "opposite_arm",
+        "10 s on one leg",
+    ),
+    Shown(
+        "four_stage_balance",
+        lambda r: (r.one_leg_s or 0) >= 10,
+        "step_and_reach",
+        "fingertips",
+        "10 s on one leg",
+    ),
+    Shown(
+        "one_leg_stance", lambda r: r.seconds >= 10, "standing_leg_to_the_side", "fingertips", "10 s on one leg"
+    ),
+    Shown("one_leg_stance", lambda r: r.seconds >= 10, "standing_reach", "opposite_arm", "10 s on one leg"),
+    Shown("one_leg_stance", lambda r: r.seconds >= 10, "one_leg_hinge", "one_leg", "10 s on one leg"),
+    Shown("one_leg_stance", lambda r: r.seconds >= 10, "one_side_carry", "slow_steps", "10 s on one leg"),
+    Shown(
+        "one_leg_stance",
+        lambda r: r.seconds >= 20,
+        "standing_leg_to_the_side",
+        "hands_hover",
+        "20 s on one leg",
+    ),
+)
+
+
+@dataclass(frozen=True)
+class Readiness:
+    """Whether a rung is ready, and what says so or what is missing."""
+
+    ready: bool
+    why: str
+
+
+def readiness(case: Case, findings: Findings) -> dict[str, Readiness]:
+    """Every step of the library, 'family/step'."""
+    shown = _shown_rungs(findings)
+    out: dict[str, Readiness] = {}
+    for family in library().values():
+        for i, step in enumerate(family.steps):
+            out[family.ref(step)] = _one(case, family, i, step, shown)
+    return out
+
+
+def _one(case: Case, family: Family, i: int, step: Step, shown: dict[str, tuple[int, str]]) -> Readiness:
+    ref = family.ref(step)
+    if ref in case.previous_steps:
+        return Readiness(True, "done in the last programme")
+    below = family.ref(family.steps[i - 1]) if i else ""
+    missing = [r for r in step.after if r not in case.previous_steps]
+    level, says = shown.get(family.id, (-1, ""))
+    if i <= level:
+        return Readiness(True, says)
+    if step.effort <= ENTRY_EFFORT and i < ENTRY_RUNGS:
+        return Readiness(True, "a light rung to begin with")
+    if i == 0 and not missing:
+        return Readiness(True, "the first rung of its ladder")
+    if below in case.previous_steps and not missing:
+        return Readiness(True, "the rung below was in the last programme")
+    before = below if i and below not in case.previous_steps else missing[0]
+    other, one = find(before)
+    return Readiness(False, f"first: {one.title if other is family else f'{other.title}, {one.title}'}")
+
+
+def _shown_rungs(findings: Findings) -> dict[str, tuple[int, str]]:
+    """The highest rung that results show, by family; of two sides the weaker one speaks."""
+    found: dict[str, tuple[int, str]] = {}
+    for s in _SHOWN:
+        results = findings.results(s.test)
+        if results and all(s.holds(r) for r in results):
+            family = library()[s.family]
+            at = family.steps.index(family.index[s.step])
+            if at > found.get(s.family, (-1, ""))[0]:
+                found[s.family] = (at, s.says)
+    return found
+
+
+__all__ = ["ENTRY_EFFORT", "ENTRY_RUNGS", "Readiness", "readiness"]

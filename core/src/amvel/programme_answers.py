@@ -1,0 +1,108 @@
+"""A programme and its week as plain data: the fields that the command line prints and the server stores and passes on."""
+
+from typing import Any
+
+from amvel.engine import Engine
+from amvel.movements import find
+from amvel.planning import Item, Programme, words
+from amvel.planning.needs import needs
+from amvel.planning.week import DAYS, Week
+
+Data = dict[str, Any]
+
+
+def item_data(i: Item) -> Data:
+    """One movement of a programme."""
+    family, step = find(i.ref)
+    return {
+        "ref": i.ref,
+        "title": f"{family.title}: {step.title}",
+        "position": i.position,
+        "sides": list(i.sides),
+        "values": i.values,
+        "repetitions": i.repetitions,
+        "sets": i.sets,
+        "hold_s": i.hold_s,
+        "minutes": i.minutes,
+        "verdict": i.verdict,
+        "why": i.why,
+        "extra_side": i.extra_side,
+        "stand_ins": list(i.stand_ins),
+        "effort": step.effort,
+    }
+
+
+def programme_data(p: Programme) -> Data:
+    return {
+        "context": p.context,
+        "movements": [item_data(i) for i in p.movements],
+        "changes_of_position": p.changes_of_position,
+        "minutes": p.minutes,
+        "optimal": p.optimal,
+        "gap": p.gap,
+        "worth": p.worth,
+        "load_minutes": p.load_minutes,
+        "load_budget_minutes": p.load_budget_minutes,
+        "obligations": [
+            {
+                "id": c.id,
+                "title": c.title,
+                "covered_by": list(c.by),
+                "why_not": c.why_not,
+                "days_per_week": c.days_per_week,
+            }
+            for c in p.obligations
+        ],
+        "needs": [
+            {
+                "purpose": n.purpose,
+                "title": n.title,
+                "weight": n.weight,
+                "percent": n.percent,
+                "because": list(n.because),
+            }
+            for n in p.needs
+        ],
+        "conflict": p.conflict.says() if p.conflict else "",
+        "rests": {"every": p.rests.every, "seconds": p.rests.seconds, "says": p.rests.says()},
+        "why": {i.ref: i.why for i in p.movements},
+        "why_not": p.why_not,
+        "uncovered": p.uncovered,
+    }
+
+
+def needs_data(engine: Engine, items: list[Item]) -> list[Data]:
+    """How far each need is covered by these movements."""
+    found = []
+    for need in needs(engine.case, engine.findings, engine.envelope).values():
+        percent = sum(int(100 * find(i.ref)[1].purposes.get(need.purpose, 0.0)) for i in items)
+        found.append(
+            {
+                "purpose": need.purpose,
+                "title": words(need.purpose),
+                "weight": need.weight,
+                "percent": min(100, percent),
+                "because": list(need.because),
+            }
+        )
+    return sorted(found, key=lambda n: (-n["weight"], n["purpose"]))
+
+
+def week_data(week: Week) -> Data:
+    """A week as data."""
+    return {
+        "sessions": [
+            {
+                "day": s.day,
+                "title": DAYS[s.day],
+                "at": s.at.isoformat("minutes"),
+                "rows": list(s.rows),
+                "minutes": s.minutes,
+                "light": s.light,
+            }
+            for s in week.sessions
+        ],
+        "short": week.short,
+        "rest_days": list(week.rest_days),
+        "optimal": week.optimal,
+    }

@@ -10,7 +10,6 @@ from ninja import Router, Schema, Status
 from pydantic import Field
 
 from amvel import answers
-from amvel.fitting import fits, refused_seats
 from amvel.movements import find
 from amvel.movements.range_figure import range_figure
 from amvel.planning.effects import compare_limits, effects
@@ -98,8 +97,6 @@ class ClientView(Schema):
     case: dict[str, Any]
     screen: dict[str, Any]
     stations: list[dict[str, Any]]
-    fits: list[dict[str, Any]]
-    refused: list[dict[str, Any]]
     ranges: list[dict[str, Any]]
 
 
@@ -112,8 +109,6 @@ def view(client: Client) -> dict[str, Any]:
         "case": case_data(revision),
         "screen": answers.screen(engine),
         "stations": station_states(engine, client.programmes.exists()),
-        "fits": [vars(f) for f in fits(engine.profiler.body, engine.case.room)],
-        "refused": [vars(r) for r in refused_seats(engine.case.room)],
         "ranges": all_ranges(engine.findings.capacities, engine.envelope),
     }
 

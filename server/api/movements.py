@@ -1,6 +1,6 @@
 """Movements: verdicts, figures, and trying a step with other measures."""
 
-from typing import Any
+from typing import Any, Literal
 
 from django.http import HttpRequest, HttpResponse
 from ninja import Router, Schema
@@ -9,7 +9,10 @@ from pydantic import Field
 from amvel import answers
 from amvel.engine import Engine
 from amvel.movements import Profile, Request, UnknownMovement, find
+from amvel.movements.animation import animation
 from amvel.movements.figure import figure
+from amvel.movements.pacing import beats
+from amvel.movements.schools import school_lines
 from amvel.safety import judge_one, sides_of
 from api.access import client_of
 from api.problems import PROBLEMS, problem
@@ -29,28 +32,45 @@ def verdicts(request: HttpRequest, client_id: str):
     return {"verdicts": verdicts_of(client, engine_of(client.latest()))}
 
 
-class Try(Schema):
-    """A step with chosen parameter values."""
+class Shown(Schema):
+    """One side of a step with chosen parameter values."""
 
     side: str = Field(pattern="^(left|right|both)$")
-    context: str = Field(default="visit", pattern="^(visit|home)$")
     values: dict[str, float | str] = {}
 
 
+class Try(Shown):
+    """A step with chosen parameter values.
+
+    `quick` answers while a slider still moves: only the declared frames are posed, and nothing is allowed yet.
+    """
+
+    context: str = Field(default="visit", pattern="^(visit|home)$")
+    quick: bool = False
+
+
 class Tried(Schema):
-    verdict: dict[str, Any]
+    verdict: dict[str, Any] | None = None
     profile: dict[str, Any]
     svg: str
     modified_svg: str = ""
+    lines: dict[str, str] = {}
+    steady: list[dict[str, Any]] = []
+    hold: dict[str, Any] | None = None
 
 
 def _request(
-    engine: Engine, family_id: str, step_id: str, side: str, values: dict[str, float | str]
+    engine: Engine,
+    family_id: str,
+    step_id: str,
+    side: str,
+    values: dict[str, float | str],
+    context: str = "home",
 ) -> Request:
     family, step = find(f"{family_id}/{step_id}")
     if side not in sides_of(step):
         raise UnknownMovement(f"{family_id}/{step_id} has no side '{side}'")
-    start = engine.values(family, step)
+    start = engine.values(family, step, context)
     for p in step.parameters:
         if p.id not in values:
             continue
@@ -70,7 +90,11 @@ def _drawn(engine: Engine, profile: Profile) -> str:
 def try_step(request: HttpRequest, client_id: str, family_id: str, step_id: str, body: Try):
     """Pose, loads, verdict and picture for these values."""
     engine = engine_of(client_of(request, client_id).latest())
-    profile = engine.profiler.profile(_request(engine, family_id, step_id, body.side, body.values))
+    wanted = _request(engine, family_id, step_id, body.side, body.values, body.context)
+    if body.quick:
+        sketch = engine.profiler.sketches([wanted])[0]
+        return {"profile": answers.profile_data(sketch), "svg": _drawn(engine, sketch)}
+    profile = engine.profiler.profile(wanted)
     verdict = judge_one(engine.case, engine.findings, engine.envelope, engine.profiler, profile, body.context)
     changed = verdict.profile is not profile and verdict.allowed
     return {
@@ -78,7 +102,49 @@ def try_step(request: HttpRequest, client_id: str, family_id: str, step_id: str,
         "profile": answers.profile_data(profile),
         "svg": _drawn(engine, profile),
         "modified_svg": _drawn(engine, verdict.profile) if changed else "",
+        "lines": school_lines(*find(f"{family_id}/{step_id}"), engine.schools.of(family_id)),
+        "steady": answers.steady_data(engine.profiler, profile),
+        "hold": answers.hold_data(engine, f"{family_id}/{step_id}", body.side),
     }
+
+
+class BeatData(Schema):
+    """Which frame is shown for how long, and the breath at it."""
+
+    frame: int
+    seconds: float
+    breath: Literal["in", "out", "on"]
+
+
+class Movie(Schema):
+    """All frames of a step as pictures over each other, and one repetition as beats."""
+
+    frames: list[str]
+    beats: list[BeatData]
+
+
+@router.post("/clients/{client_id}/movie/{family_id}/{step_id}", response={200: Movie, **PROBLEMS})
+def movie(request: HttpRequest, client_id: str, family_id: str, step_id: str, body: Shown):
+    """The step in motion, for these values."""
+    engine = engine_of(client_of(request, client_id).latest())
+    profile = engine.profiler.profile(_request(engine, family_id, step_id, body.side, body.values))
+    if profile.fault:
+        return problem(422, "No figure", answers.plain_fault(profile.fault))
+    frames = animation(engine.profiler, profile)
+    paced = beats(profile.request.step, len(frames), engine.schools.of(family_id)["breath"])
+    return {"frames": frames, "beats": [vars(b) for b in paced]}
+
+
+class SchoolsView(Schema):
+    """Every question with its answers, what stands for this client, and what was refused."""
+
+    questions: list[dict[str, Any]]
+
+
+@router.get("/clients/{client_id}/schools", response={200: SchoolsView, **PROBLEMS})
+def schools(request: HttpRequest, client_id: str):
+    """The questions on which practitioners disagree, with this client's answers."""
+    return {"questions": answers.schools_data(engine_of(client_of(request, client_id).latest()).schools)}
 
 
 @router.get("/clients/{client_id}/figure/{family_id}/{step_id}", response=PROBLEMS)

@@ -6,10 +6,13 @@ from ninja.errors import AuthenticationError, HttpError, ValidationError
 
 from amvel.body import BodyError
 from amvel.case import CaseError
+from amvel.formats import CalendarError
 from amvel.movements import UnknownMovement
 from amvel.planning import ProgrammeBlocked
+from amvel.planning.edit import EditRefused
 from clients.casework import Stale, Stopped, case_data
-from programmes.building import NotAllowed
+from papers.texts import TextRefused
+from programmes.building import NotAllowed, StaleProgramme
 
 
 class Fault(Schema):
@@ -78,6 +81,27 @@ def install(api: NinjaAPI) -> None:
     @api.exception_handler(NotAllowed)
     def not_allowed(request: HttpRequest, error: NotAllowed):
         return problem(409, "Not allowed for this client", str(error))
+
+    @api.exception_handler(EditRefused)
+    def edit_refused(request: HttpRequest, error: EditRefused):
+        return problem(409, "Not possible for this client", str(error))
+
+    @api.exception_handler(StaleProgramme)
+    def stale_programme(request: HttpRequest, error: StaleProgramme):
+        return problem(
+            409,
+            "Changed in between",
+            str(error),
+            current={"number": error.current.number, "answer": error.current.answer},
+        )
+
+    @api.exception_handler(CalendarError)
+    def no_calendar(request: HttpRequest, error: CalendarError):
+        return problem(422, "The request is refused", str(error))
+
+    @api.exception_handler(TextRefused)
+    def text_refused(request: HttpRequest, error: TextRefused):
+        return problem(422, "The text is refused", str(error))
 
     @api.exception_handler(UnknownMovement)
     def unknown(request: HttpRequest, error: UnknownMovement):

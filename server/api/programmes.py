@@ -1,18 +1,21 @@
 """Programmes: build, swap, open, print."""
 
-from typing import Any
+from typing import Any, Literal
 
 from django.db import transaction
-from django.http import Http404, HttpRequest, HttpResponse
+from django.http import Http404, HttpRequest
 from ninja import Router, Schema, Status
 from pydantic import Field
 
+from amvel import programme_answers
+from amvel.planning import edit, plan
+from amvel.planning.whatif import CHANGES, what_if
 from api.access import client_of
-from api.problems import PROBLEMS
-from clients.casework import audit
+from api.problems import PROBLEMS, problem
+from clients.casework import audit, engine_of
 from clients.models import Client
+from papers.schedule import week_of
 from programmes import building
-from programmes.handout import hand_out_html, hand_out_pdf
 from programmes.models import Programme
 
 router = Router(tags=["programmes"])
@@ -34,6 +37,8 @@ class ProgrammeView(Schema):
     rulebook_version: str
     answer: dict[str, Any]
     violations: list[dict[str, Any]]
+    can_undo: bool
+    can_redo: bool
 
 
 def _view(client: Client, programme: Programme) -> dict[str, Any]:
@@ -47,6 +52,8 @@ def _view(client: Client, programme: Programme) -> dict[str, Any]:
         "rulebook_version": programme.rulebook_version,
         "answer": programme.answer,
         "violations": broken,
+        "can_undo": programme.before is not None,
+        "can_redo": programme.undone is not None,
     }
 
 
@@ -87,34 +94,160 @@ def swap_choices(request: HttpRequest, client_id: str, family_id: str, step_id: 
     return {"swaps": building.swap_choices(client, f"{family_id}/{step_id}")}
 
 
-class Swap(Schema):
-    out: str
-    into: str
+class Edit(Schema):
+    """A change of the programme on top of version `base`.
+
+    `order` names every movement in its new order; `swap` needs `ref` and `into`; `dose` needs `ref` and the numbers;
+    `remove` and `add` need `ref`; `lock` names in `refs` what has to stay when it is built again.
+    """
+
+    base: int = Field(ge=1)
+    kind: Literal["order", "swap", "dose", "remove", "add", "lock"]
+    ref: str = ""
+    into: str = ""
+    refs: list[str] = []
+    repetitions: int = Field(default=0, ge=0, le=30)
+    sets: int = Field(default=0, ge=0, le=6)
+    hold_s: float = Field(default=0, ge=0, le=120)
 
 
-@router.post("/clients/{client_id}/programmes/latest/swap", response={201: ProgrammeView, **PROBLEMS})
-def swap(request: HttpRequest, client_id: str, body: Swap):
-    """Exchange one movement by hand; judged by the same code."""
+def _change(body: Edit) -> building.Edit:
+    if body.kind == "order":
+        return lambda engine, context, items: edit.reordered(items, body.refs)
+    if body.kind == "swap":
+        return lambda engine, context, items: edit.exchanged(engine, context, items, body.ref, body.into)
+    if body.kind == "dose":
+        return lambda engine, context, items: edit.dosed(
+            items, body.ref, body.repetitions, body.sets, body.hold_s
+        )
+    if body.kind == "remove":
+        return lambda engine, context, items: edit.removed(items, body.ref)
+    if body.kind == "add":
+        return lambda engine, context, items: edit.added(engine, context, items, body.ref)
+    return lambda engine, context, items: list(items)
+
+
+@router.post("/clients/{client_id}/programmes/latest/edit", response={201: ProgrammeView, **PROBLEMS})
+def change(request: HttpRequest, client_id: str, body: Edit):
+    """One hand edit, judged at once by the same code; refused with the reason, and then nothing is stored."""
     client = client_of(request, client_id)
-    with transaction.atomic():
-        Client.objects.select_for_update().get(pk=client.pk)
-        programme = building.swap(client, request.user, body.out, body.into)
-    audit(request.user, client, "movement swapped", f"{body.out} → {body.into}")
-    return Status(201, _view(client, programme))
-
-
-@router.get("/clients/{client_id}/programmes/latest/hand-out.pdf", response=PROBLEMS)
-def pdf(request: HttpRequest, client_id: str):
-    """The hand-out as PDF."""
-    client = client_of(request, client_id, "hand-out printed")
-    response = HttpResponse(hand_out_pdf(client), content_type="application/pdf")
-    response["Content-Disposition"] = 'inline; filename="hand-out.pdf"'
-    return response
-
-
-@router.get("/clients/{client_id}/programmes/latest/hand-out", response=PROBLEMS)
-def page(request: HttpRequest, client_id: str):
-    """The same hand-out as a page."""
-    return HttpResponse(
-        hand_out_html(client_of(request, client_id, "hand-out shown")), content_type="text/html; charset=utf-8"
+    locked = body.refs if body.kind == "lock" else None
+    made = building.edit(
+        client, request.user, body.base, _change(body), f"{body.kind} {body.ref} {body.into}".strip(), locked
     )
+    return Status(201, _view(client, made))
+
+
+class Base(Schema):
+    base: int = Field(ge=1)
+
+
+@router.post("/clients/{client_id}/programmes/latest/undo", response={201: ProgrammeView, **PROBLEMS})
+def undo(request: HttpRequest, client_id: str, body: Base):
+    """Back to what stood before the newest change; 404 when nothing did."""
+    client = client_of(request, client_id)
+    return Status(201, _view(client, building.step_back(client, request.user, body.base)))
+
+
+@router.post("/clients/{client_id}/programmes/latest/redo", response={201: ProgrammeView, **PROBLEMS})
+def redo(request: HttpRequest, client_id: str, body: Base):
+    """On to what was undone; 404 when nothing was."""
+    client = client_of(request, client_id)
+    return Status(201, _view(client, building.step_on(client, request.user, body.base)))
+
+
+class Version(Schema):
+    """One stored version, and what it has beside the newest one."""
+
+    number: int
+    made_by: str
+    context: str
+    created_at: str
+    minutes: float
+    movements: list[str]
+    only_here: list[str]
+    only_now: list[str]
+
+
+class Versions(Schema):
+    versions: list[Version]
+
+
+@router.get("/clients/{client_id}/programmes", response={200: Versions, **PROBLEMS})
+def versions(request: HttpRequest, client_id: str):
+    """Every version, newest first, each compared with the newest."""
+    client = client_of(request, client_id)
+    found = list(client.programmes.order_by("-number")[:40])
+    now = [m["ref"] for m in found[0].answer["movements"]] if found else []
+    return {"versions": [_version(p, now) for p in found]}
+
+
+def _version(p: Programme, now: list[str]) -> dict[str, Any]:
+    refs = [m["ref"] for m in p.answer["movements"]]
+    return {
+        "number": p.number,
+        "made_by": p.made_by,
+        "context": p.context,
+        "created_at": p.created_at.isoformat(),
+        "minutes": p.answer["minutes"],
+        "movements": [building.title_of(r) for r in refs],
+        "only_here": [building.title_of(r) for r in refs if r not in now],
+        "only_now": [building.title_of(r) for r in now if r not in refs],
+    }
+
+
+class WhatIfs(Schema):
+    answers: list[dict[str, Any]]
+
+
+@router.get("/clients/{client_id}/programmes/latest/what-if", response={200: WhatIfs, **PROBLEMS})
+def what_would_change(request: HttpRequest, client_id: str, only: str = ""):
+    """What would change with less time, able to kneel, or with a band; nothing is stored."""
+    client = client_of(request, client_id)
+    engine, programme = building.open_for(client), building.newest(client)
+    if only and only not in CHANGES:
+        raise Http404
+    now = plan(engine, programme.context, near=tuple(m["ref"] for m in programme.answer["movements"]))
+    found = what_if(engine, now, only)
+    return {
+        "answers": [
+            {
+                "id": w.id,
+                "says": w.says,
+                "comes": [building.title_of(r) for r in w.comes],
+                "goes": [building.title_of(r) for r in w.goes],
+                "worth": w.worth,
+                "minutes": w.minutes,
+            }
+            for w in found
+        ]
+    }
+
+
+class WeekView(Schema):
+    sessions: list[dict[str, Any]]
+    short: dict[str, str]
+    rest_days: list[int]
+    optimal: bool
+
+
+@router.get("/clients/{client_id}/programmes/latest/week", response={200: WeekView, **PROBLEMS})
+def week(request: HttpRequest, client_id: str, days: int | None = None):
+    """The week of the newest programme; `days` tries another number of days."""
+    client = client_of(request, client_id)
+    if days is not None and not 1 <= days <= 7:
+        return problem(422, "The request is refused", "days: between 1 and 7")
+    engine, programme = building.open_for(client), building.newest(client)
+    return programme_answers.week_data(week_of(engine, programme, days))
+
+
+class Progress(Schema):
+    """How much of this client's library is solved, 0 to 1."""
+
+    share: float
+
+
+@router.get("/clients/{client_id}/progress", response={200: Progress, **PROBLEMS})
+def progress(request: HttpRequest, client_id: str):
+    """For the bar while a programme is built: solved steps against all."""
+    return {"share": engine_of(client_of(request, client_id).latest()).solved_share()}

@@ -3,7 +3,7 @@
 from ninja import NinjaAPI
 from ninja.security import django_auth
 
-from api import clients, movements, programmes, rulebook, session
+from api import clients, movements, papers, programmes, rooms, rulebook, session
 from api.problems import install
 
 api = NinjaAPI(title="Amvel", version="1", urls_namespace="v1", auth=django_auth, docs_url=None)
@@ -12,4 +12,6 @@ api.add_router("", session.router)
 api.add_router("", clients.router)
 api.add_router("", movements.router)
 api.add_router("", programmes.router)
+api.add_router("", papers.router)
+api.add_router("", rooms.router)
 api.add_router("", rulebook.router)

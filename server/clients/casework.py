@@ -1,5 +1,6 @@
 """Loading a client's case, changing it, and asking the core about it."""
 
+from collections import OrderedDict
 from typing import Any
 
 from django.db import IntegrityError, transaction
@@ -19,12 +20,15 @@ SECTIONS = (
     "conditions",
     "tests",
     "room",
+    "other_rooms",
     "tolerates",
     "wishes",
     "understanding",
     "clinician_words",
     "own_limits",
     "reviews",
+    "schools",
+    "family_schools",
 )
 # Taken even while a stop sign stands: they may be what shows or settles it.
 VITAL_TESTS = ("blood_pressure", "pulse_and_saturation", "blood_sugar")
@@ -57,8 +61,20 @@ def case_data(revision: CaseRevision) -> dict[str, Any]:
     return {**revision.data, "as_of": today()}
 
 
+_MOST_ENGINES = 12
+_engines: "OrderedDict[tuple[str, str], Engine]" = OrderedDict()
+
+
 def engine_of(revision: CaseRevision) -> Engine:
-    return Engine(read_case(case_data(revision)))
+    """The engine of a revision today; kept, since a revision never changes and its verdicts are asked again and again."""
+    key = (str(revision.pk), today())
+    engine = _engines.get(key)
+    if engine is None:
+        engine = Engine(read_case(case_data(revision)))
+        _engines[key] = engine
+        while len(_engines) > _MOST_ENGINES:
+            _engines.popitem(last=False)
+    return engine
 
 
 def create_client(user: User, data: dict[str, Any]) -> Client:

@@ -3,6 +3,7 @@
 from typing import Any
 
 from amvel.engine import Engine
+from amvel.fitting import refused, usable_seats
 from amvel.screening import contradictions
 from amvel.screening.declaration import has
 
@@ -44,6 +45,14 @@ def next_action(engine: Engine, has_programme: bool) -> tuple[str, str, str]:
     return "papers", "Print the hand-out", "ready"
 
 
+def _room(engine: Engine) -> tuple[str, str]:
+    """Done once there is a seat that may be used; due when something in use is refused."""
+    room, body = engine.case.room, engine.profiler.body
+    if refused(room, body):
+        return "due", "something in the room is not used"
+    return ("done", "") if usable_seats(room, body) else ("due", "no seat yet")
+
+
 def station_states(engine: Engine, has_programme: bool) -> list[dict[str, Any]]:
     """Each station: done, due or open, and what is missing."""
     blocked = bool(engine.stop_signs)
@@ -60,6 +69,7 @@ def station_states(engine: Engine, has_programme: bool) -> list[dict[str, Any]]:
         ("measure", "due" if missing else "done", f"{len(missing)} basic test(s) missing" if missing else ""),
         ("limits", "done" if engine.envelope.limits else "open", f"{len(engine.envelope.limits)} limits"),
         ("movements", "open", ""),
+        ("room", *_room(engine)),
         (
             "programme",
             "stop" if blocked else "done" if has_programme else "due",

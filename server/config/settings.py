@@ -21,6 +21,7 @@ INSTALLED_APPS = [
     "accounts",
     "clients",
     "programmes",
+    "papers",
 ]
 MIDDLEWARE = [
     "django.middleware.security.SecurityMiddleware",
@@ -84,6 +85,15 @@ SECURE_HSTS_SECONDS = 31536000 if SECURE_SSL else 0
 SECURE_CONTENT_TYPE_NOSNIFF = True
 X_FRAME_OPTIONS = "SAMEORIGIN"
 DATA_UPLOAD_MAX_MEMORY_SIZE = 1_000_000
+# Until a mail server is named, mail lands in a folder of the project: a stand-in mailbox.
+EMAIL_HOST = os.environ.get("AMVEL_MAIL_HOST", "")
+EMAIL_PORT = int(os.environ.get("AMVEL_MAIL_PORT", "587"))
+EMAIL_USE_TLS = os.environ.get("AMVEL_MAIL_TLS", "1") == "1"
+EMAIL_HOST_USER = os.environ.get("AMVEL_MAIL_USER", "")
+EMAIL_HOST_PASSWORD = os.environ.get("AMVEL_MAIL_PASSWORD", "")
+EMAIL_BACKEND = f"django.core.mail.backends.{'smtp' if EMAIL_HOST else 'filebased'}.EmailBackend"
+EMAIL_FILE_PATH = ROOT / "var" / "mailbox"
+DEFAULT_FROM_EMAIL = os.environ.get("AMVEL_MAIL_FROM", "exercises@localhost")
 LOGGING = {
     "version": 1,
     "disable_existing_loggers": False,

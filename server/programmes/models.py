@@ -9,7 +9,11 @@ from clients.models import AppendOnly, Client
 
 
 class Programme(AppendOnly):
-    """One version of a client's programme: the solver's answer or a hand edit of it."""
+    """One version of a client's programme: the solver's answer, a hand edit of it, or an earlier one taken up again.
+
+    `shows` is the number of the version whose content this one has (its own unless it undoes or redoes), `before` the
+    version that it was edited from: following both, undo and redo never change what was stored.
+    """
 
     id = models.UUIDField(primary_key=True, default=uuid.uuid4, editable=False)
     client = models.ForeignKey(Client, on_delete=models.PROTECT, related_name="programmes")
@@ -22,6 +26,14 @@ class Programme(AppendOnly):
     model_version = models.CharField(max_length=20)
     author = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.PROTECT, null=True)
     created_at = models.DateTimeField(auto_now_add=True)
+    shows = models.PositiveIntegerField(null=True)
+    before = models.PositiveIntegerField(null=True)
+    undone = models.PositiveIntegerField(null=True)
 
     class Meta:
         constraints = [models.UniqueConstraint(fields=["client", "number"], name="one_programme_per_number")]
+
+    @property
+    def content(self) -> int:
+        """The number of the version whose content this is."""
+        return self.shows if self.shows is not None else self.number

@@ -1,0 +1,40 @@
+"""The fridge sheet: the whole programme on one page, pictures first, to hang where it is seen."""
+
+from django.template.loader import render_to_string
+
+from amvel.planning.week import DAYS
+from clients.models import Client
+from papers.hand_out import page_context
+from papers.schedule import week_of
+
+_SMALL = 6  # from so many movements on the pictures get smaller
+
+
+def fridge_html(client: Client, specialist: str = "") -> str:
+    """One page; raises ProgrammeBlocked or NotAllowed."""
+    context = page_context(client, specialist)
+    week = week_of(context["engine"], context["programme"])
+    full = {s.day: s for s in week.sessions if not s.light}
+    days = [
+        {
+            "title": title[:2],
+            "at": full[d].at.isoformat("minutes") if d in full else "",
+            "numbers": [r + 1 for r in full[d].rows] if d in full else [],
+        }
+        for d, title in enumerate(DAYS)
+    ]
+    light = next((s for s in week.sessions if s.light), None)
+    count = len(context["movements"])
+    return render_to_string(
+        "fridge.html",
+        {
+            **context,
+            "week": days,
+            "light": {"at": light.at.isoformat("minutes"), "numbers": [r + 1 for r in light.rows]}
+            if light
+            else None,
+            "card_mm": 93 if count <= 4 else 60.6 if count <= _SMALL else 44.5,
+            "high_mm": 58 if count <= 4 else 50 if count <= _SMALL else 46,
+            "size_pt": 13 if count <= _SMALL else 11,
+        },
+    )

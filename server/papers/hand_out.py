@@ -1,0 +1,136 @@
+"""What every paper of a client holds, and the hand-out: large print, this client's pictures and furniture."""
+
+import base64
+from functools import lru_cache
+from typing import Any
+
+from django.conf import settings
+from django.template.loader import render_to_string
+from django.utils.safestring import mark_safe
+
+from amvel.engine import Engine
+from amvel.fitting import fit_figure, fits, fits_used, to_prepare
+from amvel.movements import find
+from amvel.movements.figure import figure
+from amvel.movements.schools import school_lines
+from clients.models import Client
+from papers.texts import filled, texts_of
+from programmes.building import NotAllowed, newest, open_for, profile_for, violations_of
+from programmes.models import Programme
+
+_OTHER = {"left": "right", "right": "left"}
+
+
+def _unit(unit: str) -> str:
+    return {"deg": "°", "": ""}.get(unit, f" {unit}")
+
+
+def dose_words(movement: dict[str, Any]) -> str:
+    """'8 times each side, 2 rounds with a rest between, one round more on the left'."""
+    each = " each side" if len(movement["sides"]) == 2 else ""
+    hold = f", hold {movement['hold_s']:g} s" if movement["hold_s"] else ""
+    rounds = f", {movement['sets']} rounds with a rest between" if movement["sets"] > 1 else ""
+    extra = f", one round more on the {movement['extra_side']}" if movement.get("extra_side") else ""
+    return f"{movement['repetitions']} times{each}{hold}{rounds}{extra}"
+
+
+def _movement(engine: Engine, movement: dict[str, Any], pictures: bool) -> dict[str, Any]:
+    family, step = find(movement["ref"])
+    titles = {p.id: p for p in step.parameters}
+    measures = [
+        f"{titles[k].title}: {v if isinstance(v, str) else format(v, 'g')}{_unit(titles[k].unit)}"
+        for k, v in movement["values"].items()
+        if k in titles
+    ]
+    lines = school_lines(family, step, engine.schools.of(family.id))
+    profile = profile_for(engine, movement, movement["sides"][0]) if pictures else None
+    return {
+        "title": family.title,
+        "step": step.title,
+        "svg": mark_safe(figure(engine.profiler, profile)) if profile is not None else "",
+        "setup": step.setup,
+        "cues": step.cues,
+        "breath": lines.pop("breath"),
+        "lines": list(lines.values()),
+        "dose": dose_words(movement),
+        "note": step.dose.note,
+        "measures": measures,
+        "stand_ins": movement.get("stand_ins", []),
+        "fault": step.faults[0],
+        "felt": step.felt,
+        "not_felt": step.not_felt,
+        "position": family.position,
+    }
+
+
+def opened(client: Client) -> tuple[Engine, Programme]:
+    """Engine and newest programme; raises ProgrammeBlocked while a stop sign stands, NotAllowed when it no longer fits."""
+    engine, programme = open_for(client), newest(client)
+    broken = violations_of(client, programme, engine)
+    if broken:
+        raise NotAllowed(
+            "the programme no longer fits today's limits; build it again: "
+            + "; ".join(f"{b['ref']}: {b['why']}" for b in broken)
+        )
+    return engine, programme
+
+
+@lru_cache(maxsize=1)
+def _fonts() -> dict[str, str]:
+    """The print font by weight as data addresses: the same page prints and shows without fetching anything."""
+    folder = settings.ROOT / "web" / "node_modules" / "@fontsource" / "atkinson-hyperlegible" / "files"
+    return {
+        f"w{w}": "data:font/woff2;base64,"
+        + base64.b64encode((folder / f"atkinson-hyperlegible-latin-{w}-normal.woff2").read_bytes()).decode()
+        for w in (400, 700)
+    }
+
+
+def page_context(client: Client, specialist: str = "", pictures: bool = True) -> dict[str, Any]:
+    """Everything that a paper may show."""
+    engine, programme = opened(client)
+    case = engine.case
+    room = case.room_for(programme.context)
+    movements = programme.answer["movements"]
+    used = frozenset().union(*(fits_used(*find(m["ref"])) for m in movements)) if movements else frozenset()
+    names = {
+        "name": case.person.name,
+        "minutes": f"{programme.answer['minutes']:.0f}",
+        "days": str(case.wishes.days_per_week),
+        "specialist": specialist,
+        "organisation": client.organisation.name,
+        "date": f"{case.as_of:%-d %B %Y}",
+    }
+    cautions = [x for x in engine.envelope.limits if x.strength == "caution"]
+    return {
+        "name": case.person.name,
+        "programme": programme,
+        "day": case.as_of,
+        "movements": [_movement(engine, m, pictures) for m in movements],
+        "minutes": programme.answer["minutes"],
+        "rest_every": programme.answer.get("rests", {}).get("every", 0),
+        "fits": [
+            {"says": f.says, "svg": mark_safe(fit_figure(engine.profiler, f)) if pictures else ""}
+            for f in to_prepare(fits(engine.profiler, room, engine.envelope, used))
+        ],
+        "cautions": list(dict.fromkeys(c.measure for c in cautions)),
+        "days": case.wishes.days_per_week,
+        "goals": case.wishes.goals,
+        "texts": {k: mark_safe(v) for k, v in filled(texts_of(client.organisation), names).items()},
+        "organisation": client.organisation.name,
+        "specialist": specialist,
+        "fonts": _fonts(),
+        "engine": engine,
+    }
+
+
+def hand_out_html(client: Client, specialist: str = "", pictures: bool = True) -> str:
+    """The page; raises ProgrammeBlocked or NotAllowed."""
+    return render_to_string("hand_out.html", page_context(client, specialist, pictures))
+
+
+def pdf_of(html: str) -> bytes:
+    """A page as PDF, with its fonts in it."""
+    from weasyprint import HTML
+
+    return HTML(string=html, base_url=str(settings.ROOT)).write_pdf()

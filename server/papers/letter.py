@@ -1,0 +1,64 @@
+"""The letter to the referrer: limits, tests with their change, the programme, and what we have to ask."""
+
+from typing import Any
+
+from django.template.loader import render_to_string
+
+from amvel.engine import Engine
+from amvel.screening.changes import changes
+from clients.models import Client
+from papers.hand_out import page_context
+
+_STRENGTH = {"forbidden": "Forbidden", "limit": "Limited", "caution": "With care"}
+
+
+def letter_html(client: Client, specialist: str = "") -> str:
+    """The letter; raises ProgrammeBlocked or NotAllowed."""
+    context = page_context(client, specialist, pictures=False)
+    engine: Engine = context["engine"]
+    return render_to_string(
+        "letter.html",
+        {
+            **context,
+            "birth": engine.case.person.birth_date,
+            "conditions": list(dict.fromkeys(c.TITLE for c in engine.case.conditions)),
+            "limits": _limits(engine),
+            "tests": [_test(t) for t in changes(engine.case)],
+            "questions": _questions(engine),
+            "obligations": context["programme"].answer["obligations"],
+        },
+    )
+
+
+def _limits(engine: Engine) -> list[dict[str, Any]]:
+    """What binds, strongest first; cautions stand apart as measures on the hand-out."""
+    order = list(_STRENGTH)
+    found = [x for x in engine.envelope.limits if x.strength != "caution" and not x.only_step]
+    return [
+        {
+            "says": x.says(),
+            "strength": _STRENGTH[x.strength],
+            "reason": x.reason,
+            "source": str(x.source),
+            "review_on": x.review_on,
+        }
+        for x in sorted(found, key=lambda x: (order.index(x.strength), x.id))
+    ]
+
+
+def _test(t) -> dict[str, Any]:
+    return {
+        "title": t.title,
+        "side": t.side,
+        "on": t.newest_on,
+        "reading": t.reading,
+        "change": t.compared.text if t.compared else "",
+        "first_on": t.first_on,
+    }
+
+
+def _questions(engine: Engine) -> list[str]:
+    """What only a clinician can answer: referrals, and limits that wait for a word."""
+    asked = [r.text for r in engine.envelope.referrals]
+    asked += [f"May this be eased: {x.says()}? ({x.waits_for})" for x in engine.envelope.limits if x.waits_for]
+    return list(dict.fromkeys(asked))

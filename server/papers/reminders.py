@@ -1,0 +1,86 @@
+"""Reminders by mail, a little before each session, to who asked for them.
+
+Mail goes through Django; here it lands in a folder that ships with the application, until a real server is configured.
+A reminder names no condition and no limit.
+"""
+
+from datetime import datetime, timedelta
+from zoneinfo import ZoneInfo, ZoneInfoNotFoundError
+
+from django.core.exceptions import ValidationError
+from django.core.mail import EmailMessage
+from django.core.validators import validate_email
+from django.db import IntegrityError, transaction
+from django.utils import timezone
+
+from amvel.planning import ProgrammeBlocked
+from clients.models import Client
+from papers.hand_out import opened
+from papers.models import ReminderWish, SentReminder
+from papers.schedule import week_of
+from programmes.building import NotAllowed
+
+AHEAD = timedelta(minutes=60)
+
+
+def wish_of(client: Client) -> dict[str, str]:
+    found = ReminderWish.objects.filter(client=client).first()
+    return {"address": found.address, "zone": found.zone} if found else {"address": "", "zone": ""}
+
+
+def keep_wish(client: Client, address: str, zone: str) -> None:
+    """Keep or end the reminders of a client; raises ValueError naming the field that is wrong."""
+    if not address:
+        ReminderWish.objects.filter(client=client).delete()
+        return
+    try:
+        validate_email(address)
+    except ValidationError as error:
+        raise ValueError("address: this is no mail address") from error
+    zone = zone or timezone.get_default_timezone_name()
+    try:
+        ZoneInfo(zone)
+    except (ZoneInfoNotFoundError, ValueError) as error:
+        raise ValueError(f"zone: there is no time zone '{zone}'") from error
+    ReminderWish.objects.update_or_create(
+        client=client, defaults={"address": address, "zone": zone, "since": timezone.localdate()}
+    )
+
+
+def send_due(now: datetime) -> tuple[int, list[str]]:
+    """Send what is due within the hour after `now`; returns how many went and why others did not."""
+    sent, left = 0, []
+    for wish in ReminderWish.objects.select_related("client").order_by("client_id"):
+        try:
+            sent += _send_for(wish, now)
+        except (ProgrammeBlocked, NotAllowed) as error:
+            left.append(f"{wish.client_id}: {error}")
+    return sent, left
+
+
+def _send_for(wish: ReminderWish, now: datetime) -> int:
+    if not wish.client.programmes.exists():
+        return 0
+    engine, programme = opened(wish.client)
+    local = now.astimezone(ZoneInfo(wish.zone))
+    sent = 0
+    for session in week_of(engine, programme).sessions:
+        at = datetime.combine(local.date(), session.at, local.tzinfo)
+        if session.day == local.weekday() and local <= at < local + AHEAD:
+            sent += _once(wish, at, "short practice" if session.light else "exercises", session.minutes)
+    return sent
+
+
+def _once(wish: ReminderWish, at: datetime, what: str, minutes: float) -> int:
+    """Send one reminder unless it went before; the record and the mail stand or fall together."""
+    try:
+        with transaction.atomic():
+            SentReminder.objects.create(client=wish.client, day=at.date(), at=at.time())
+            EmailMessage(
+                f"Your {what} at {at:%H:%M}",
+                f"Your {what} at {at:%H:%M}, about {minutes:.0f} minutes. Your sheet shows how.\n\nAnswer nothing to this message; ring us when something is new or worse.",
+                to=[wish.address],
+            ).send()
+    except IntegrityError:
+        return 0
+    return 1

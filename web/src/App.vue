@@ -10,7 +10,7 @@ const session = useSession()
 const router = useRouter()
 const route = useRoute()
 const help = ref(false)
-const KEYS = { d: 'day', r: 'rulebook', s: 'story', m: 'measure', l: 'limits', v: 'movements', p: 'programme', a: 'papers' } as const
+const KEYS = { d: 'day', r: 'rulebook', s: 'story', m: 'measure', l: 'limits', v: 'movements', o: 'room', p: 'programme', a: 'papers' } as const
 
 function typing(event: KeyboardEvent): boolean {
   const target = event.target as HTMLElement

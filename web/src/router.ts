@@ -1,7 +1,7 @@
 import { createRouter, createWebHistory } from 'vue-router'
 import { useSession } from './stores/session'
 
-export const STATIONS = ['story', 'measure', 'limits', 'movements', 'programme', 'papers'] as const
+export const STATIONS = ['story', 'measure', 'limits', 'movements', 'room', 'programme', 'papers'] as const
 
 export const router = createRouter({
   history: createWebHistory(),
@@ -18,6 +18,7 @@ export const router = createRouter({
         { path: 'measure', name: 'measure', component: () => import('./stations/measure/MeasureStation.vue') },
         { path: 'limits', name: 'limits', component: () => import('./stations/limits/LimitsStation.vue') },
         { path: 'movements', name: 'movements', component: () => import('./stations/movements/MovementsStation.vue') },
+        { path: 'room', name: 'room', component: () => import('./stations/room/RoomStation.vue') },
         { path: 'programme', name: 'programme', component: () => import('./stations/programme/ProgrammeStation.vue') },
         { path: 'papers', name: 'papers', component: () => import('./stations/papers/PapersStation.vue') },
       ],

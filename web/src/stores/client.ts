@@ -1,14 +1,13 @@
 import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
 import { got, http, Refused } from '../api/client'
-import type { ClientView, DueTest, HistoryEntry, LimitEffects, Programme, Tried, Values, Verdict } from '../api/types'
+import type { ClientView, DueTest, HistoryEntry, LimitEffects, Movie, Room, RoomFits, SchoolQuestion, Tried, Values, Verdict } from '../api/types'
 
 /** The client that is open, with everything the stations show of it. */
 export const useClient = defineStore('client', () => {
   const view = ref<ClientView>()
   const verdicts = ref<Verdict[]>()
   const due = ref<DueTest[]>()
-  const programme = ref<Programme>()
   const stale = ref(false)
   const effects = ref<LimitEffects>()
   const changedElsewhere = ref(false)
@@ -26,7 +25,6 @@ export const useClient = defineStore('client', () => {
   async function open(clientId: string): Promise<void> {
     if (id.value === clientId) return
     view.value = undefined
-    programme.value = undefined
     take(await got<ClientView>(http.GET('/api/v1/clients/{client_id}', { params: { path: { client_id: clientId } } })))
   }
   async function refresh(): Promise<void> {
@@ -73,29 +71,19 @@ export const useClient = defineStore('client', () => {
   async function askDue(): Promise<void> {
     if (!due.value) due.value = (await got<{ tests: DueTest[] }>(http.GET('/api/v1/clients/{client_id}/next-tests', { params: path.value }))).tests
   }
-  async function tryStep(family: string, step: string, side: string, context: 'visit' | 'home', values: Values): Promise<Tried> {
-    return got<Tried>(http.POST('/api/v1/clients/{client_id}/try/{family_id}/{step_id}', { params: { path: { client_id: id.value, family_id: family, step_id: step } }, body: { side, context, values } }))
+  async function tryStep(family: string, step: string, side: string, context: 'visit' | 'home', values: Values, quick = false): Promise<Tried> {
+    return got<Tried>(http.POST('/api/v1/clients/{client_id}/try/{family_id}/{step_id}', { params: { path: { client_id: id.value, family_id: family, step_id: step } }, body: { side, context, values, quick } }))
   }
-  async function build(context: string, minutes: number, barred: string[] = []): Promise<void> {
-    programme.value = await got<Programme>(http.POST('/api/v1/clients/{client_id}/programmes', { params: path.value, body: { context, minutes, barred, locked: [] } }))
-    await refresh()
+  async function movie(family: string, step: string, side: string, values: Values): Promise<Movie> {
+    return got<Movie>(http.POST('/api/v1/clients/{client_id}/movie/{family_id}/{step_id}', { params: { path: { client_id: id.value, family_id: family, step_id: step } }, body: { side, context: 'visit', values } }))
   }
-  async function openProgramme(): Promise<void> {
-    try {
-      programme.value = await got<Programme>(http.GET('/api/v1/clients/{client_id}/programmes/latest', { params: path.value }))
-    } catch (error) {
-      programme.value = undefined
-      if (!(error instanceof Refused && error.status === 404)) throw error
-    }
+  async function schools(): Promise<SchoolQuestion[]> {
+    return (await got<{ questions: SchoolQuestion[] }>(http.GET('/api/v1/clients/{client_id}/schools', { params: path.value }))).questions
   }
-  async function swapChoices(ref: string): Promise<{ ref: string; score: number; why: string; title: string }[]> {
-    const [family_id, step_id] = ref.split('/')
-    return (await got<{ swaps: { ref: string; score: number; why: string; title: string }[] }>(http.GET('/api/v1/clients/{client_id}/programmes/latest/swaps/{family_id}/{step_id}', { params: { path: { client_id: id.value, family_id, step_id } } }))).swaps
+  async function fitsIn(room: Room): Promise<RoomFits> {
+    return got<RoomFits>(http.POST('/api/v1/clients/{client_id}/fits', { params: path.value, body: { room: room as unknown as Record<string, unknown> } }))
   }
-  async function swap(out: string, into: string): Promise<void> {
-    programme.value = await got<Programme>(http.POST('/api/v1/clients/{client_id}/programmes/latest/swap', { params: path.value, body: { out, into } }))
-  }
-  return { view, verdicts, due, programme, stale, effects, changedElsewhere, outOfReach, id, listen, askEffects, history, add, open, refresh, keep, addTest, judge, askDue, tryStep, build, openProgramme, swapChoices, swap }
+  return { view, verdicts, due, stale, effects, changedElsewhere, outOfReach, id, listen, askEffects, history, add, open, refresh, keep, addTest, judge, askDue, tryStep, movie, schools, fitsIn }
 })
 
 /** Address of a step's picture for this client. */

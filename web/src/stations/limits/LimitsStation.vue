@@ -6,6 +6,7 @@ import type { MessageKey } from '../../i18n'
 import { useClient } from '../../stores/client'
 import { useSession } from '../../stores/session'
 import HistoryList from './HistoryList.vue'
+import LibraryMap from './LibraryMap.vue'
 import { headline, rows } from './limitRows'
 import RangeFigures from './RangeFigures.vue'
 import ReviewForm from './ReviewForm.vue'
@@ -16,6 +17,8 @@ const session = useSession()
 const screen = computed(() => client.view!.screen)
 const shown = computed(() => rows(screen.value.limits))
 const open = ref('')
+/** The limit under the pointer or the keyboard: the movements that it closes light up. */
+const lit = ref('')
 const word = ref<string>()
 const past = ref(false)
 const tested = computed(() => screen.value.assumptions.filter((a) => !a.id.startsWith('range.')))
@@ -23,6 +26,14 @@ const ranges = computed(() => screen.value.assumptions.filter((a) => a.id.starts
 const effect = (id: string) => client.effects?.effects[id]
 const titleOf = (ref: string) => session.reference?.movements.find((m) => `${m.family}/${m.step}` === ref)?.title ?? ref
 
+const told = computed(() => {
+  const looked = lit.value || open.value
+  const limit = screen.value.limits.find((l) => l.id === looked)
+  if (!limit || !client.effects) return ''
+  return say('limits.closesMap', { what: headline(limit), n: effect(looked)?.closes.length ?? 0 })
+})
+/** Two curves owe the same thing once. */
+const owed = computed(() => screen.value.obligations.filter((o, i, all) => all.findIndex((x) => x.title === o.title && x.source === o.source) === i))
 const failed = ref('')
 async function loadEffects(): Promise<void> {
   failed.value = ''
@@ -46,12 +57,12 @@ watch(() => client.view?.revision, loadEffects, { immediate: true })
         <h2>{{ say('limits.title') }} <span class="soft">{{ shown.length || '' }}</span></h2>
         <p v-if="failed" role="alert">{{ say('limits.effectsFailed') }} {{ failed }} <button type="button" class="quiet-action" @click="loadEffects">{{ say('app.again') }}</button></p>
         <p v-if="!shown.length">{{ say('limits.none') }}</p>
-        <ul class="list">
-          <li v-for="{ limit: l, also } in shown" :key="l.id">
+        <div class="binds"><ul class="list">
+          <li v-for="{ limit: l, also } in shown" :key="l.id" @mouseenter="lit = l.id" @mouseleave="lit = ''" @focusin="lit = l.id" @focusout="lit = ''">
             <button type="button" class="limit" :class="l.strength" :aria-expanded="open === l.id" @click="open = open === l.id ? '' : l.id">
               <span class="strength">{{ say(`strength.${l.strength}` as MessageKey) }}</span>
               <span class="says">{{ headline(l) }}<span v-if="also" class="soft small"> {{ say('limits.also', { n: also }) }}</span></span>
-              <span class="tags"><span v-if="l.set_by !== 'rule-book'" class="tag who">{{ l.set_by.split(',')[0] }}</span><span v-if="l.grades" class="tag">{{ l.grade + 1 }}/{{ l.grades }}</span><span v-if="effect(l.id)?.closes.length" class="tag">{{ say('limits.closes', { n: effect(l.id)!.closes.length }) }}</span></span>
+              <span class="tags"><span v-if="l.set_by !== 'rule-book'" class="tag who">{{ l.set_by.split(',')[0] }}</span><span v-if="l.grades" class="tag">{{ l.grade + 1 }}/{{ l.grades }}</span><span v-if="effect(l.id)?.closes.length" class="tag">{{ say(effect(l.id)!.closes.length === 1 ? 'limits.closesOne' : 'limits.closes', { n: effect(l.id)!.closes.length }) }}</span></span>
             </button>
             <div v-if="open === l.id" class="more">
               <dl class="why"><dt>{{ say('limits.why') }}</dt><dd>{{ l.reason }}</dd><dt>{{ say('limits.source') }}</dt><dd>{{ l.source }}</dd><dt>{{ say('limits.who') }}</dt><dd>{{ l.set_by }}</dd>
@@ -63,7 +74,7 @@ watch(() => client.view?.revision, loadEffects, { immediate: true })
               <ReviewForm v-if="l.grades" :limit="l" :opens="effect(l.id)?.next_grade_opens ?? []" />
             </div>
           </li>
-        </ul>
+        </ul><LibraryMap v-if="shown.length" :movements="session.reference?.movements ?? []" :closed="effect(lit || open)?.closes ?? []" :says="told" /></div>
         <div class="row"><button type="button" class="quiet-action" @click="word = ''">{{ say('limits.addWord') }}</button><button type="button" class="quiet-action" :aria-expanded="past" @click="past = !past">{{ say('limits.history') }}</button></div>
         <HistoryList v-if="past" />
       </div>
@@ -73,7 +84,7 @@ watch(() => client.view?.revision, loadEffects, { immediate: true })
       <div v-if="screen.sign_offs.length" class="sheet stack refer"><h2>{{ say('limits.signOff') }}</h2><div v-for="s in screen.sign_offs" :key="s.clears" class="row spread"><span>{{ s.title }}</span><button type="button" class="quiet-action" @click="word = s.clears">{{ say('limits.record') }}</button></div></div>
       <div v-if="screen.referrals.length" class="sheet stack refer"><h2>{{ say('limits.refer') }}</h2><p v-for="r in screen.referrals" :key="r.id">{{ r.text }}<br /><span class="soft small">{{ r.source }}</span></p></div>
       <div v-if="client.effects?.moved.length" class="sheet stack"><h2>{{ say('limits.since', { day: client.effects.since }) }}</h2><p v-for="m in client.effects.moved" :key="m.id"><span class="tag">{{ say(`moved.${m.change}` as MessageKey) }}</span> {{ m.says || m.was }}</p></div>
-      <div v-if="screen.obligations.length" class="sheet stack"><h2>{{ say('limits.must') }}</h2><p v-for="o in screen.obligations" :key="o.id"><b>{{ o.title }}</b><br /><span class="soft small">{{ o.source }}</span></p></div>
+      <div v-if="screen.obligations.length" class="sheet stack"><h2>{{ say('limits.must') }}</h2><p v-for="o in owed" :key="o.id"><b>{{ o.title }}</b><br /><span class="soft small">{{ o.source }}</span></p></div>
       <div class="sheet stack"><h2>{{ say('limits.assumed') }}</h2><p v-for="a in tested" :key="a.id">{{ a.text }}</p><details v-if="ranges.length"><summary>{{ say('limits.untested', { n: ranges.length }) }}</summary><p v-for="a in ranges" :key="a.id" class="small">{{ a.text }}</p></details></div>
       <div v-if="screen.aged.length" class="sheet stack"><h2>{{ say('limits.aged') }}</h2><p v-for="a in screen.aged" :key="a">{{ a }}</p></div>
       <p class="soft small">{{ say('app.support') }}</p>
@@ -85,8 +96,8 @@ watch(() => client.view?.revision, loadEffects, { immediate: true })
 <style scoped>
 .limits { display: grid; grid-template-columns: 1fr 330px; gap: var(--space-4); align-items: start; }
 .key i { width: 16px; height: 10px; display: inline-block; border-radius: 3px; } .a { background: #d6dcd8; border: 1px solid var(--ink); } .f { background: #8fbfbd; } .l { background: #2f6f73; } .e { background: var(--brick); height: 3px !important; }
-.list { list-style: none; margin: 0; padding: 0; display: grid; gap: 6px; }
-.limit { width: 100%; display: grid; grid-template-columns: 108px 1fr auto; gap: var(--space-3); align-items: center; text-align: left; min-height: 50px; border: 0; background: var(--ground); border-radius: var(--round-small); padding: 8px 14px; cursor: pointer; border-left: 6px solid var(--accent); }
+.binds { display: grid; grid-template-columns: 1fr 232px; gap: var(--space-4); align-items: start; } .list { list-style: none; margin: 0; padding: 0; display: grid; gap: 6px; align-content: start; }
+.limit { width: 100%; display: grid; grid-template-columns: 84px 1fr auto; gap: var(--space-2); align-items: center; text-align: left; min-height: 50px; border: 0; background: var(--ground); border-radius: var(--round-small); padding: 8px 14px; cursor: pointer; border-left: 6px solid var(--accent); }
 .limit.forbidden { border-left-color: var(--brick); } .limit.forbidden .strength { color: var(--brick); } .limit.caution { border-left-color: var(--straw); } .limit.caution .strength { color: var(--straw); }
 .strength { font-weight: 700; } .says { font-size: 18px; } .tags { display: flex; gap: 6px; } .who { background: var(--straw-wash); } .more { margin: 6px 0 10px 20px; } .why { margin: 0 0 8px; display: grid; grid-template-columns: 120px 1fr; gap: 4px 14px; } .why dt { font-weight: 700; } .why dd { margin: 0; }
 .refer { border-color: var(--straw); background: var(--straw-wash); } summary { min-height: 44px; display: flex; align-items: center; cursor: pointer; text-decoration: underline dotted; } aside .main-action { justify-content: center; }

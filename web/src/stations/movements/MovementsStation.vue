@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, onMounted, ref } from 'vue'
+import { computed, onMounted, ref, watch } from 'vue'
 import { Refused } from '../../api/client'
 import type { Movement, Verdict, VerdictKind } from '../../api/types'
 import { say } from '../../i18n'
@@ -8,6 +8,7 @@ import { useClient } from '../../stores/client'
 import { useSession } from '../../stores/session'
 import StepFigure from '../../parts/StepFigure.vue'
 import VerdictMark from '../../parts/VerdictMark.vue'
+import SchoolsPanel from './SchoolsPanel.vue'
 import StepPage from './StepPage.vue'
 
 const client = useClient()
@@ -19,6 +20,7 @@ const purpose = ref('')
 const typed = ref('')
 const open = ref<Movement>()
 const failed = ref('')
+const teaching = ref(false)
 const WORST: VerdictKind[] = ['excluded', 'modified', 'by_override', 'as_is']
 
 const byRef = computed(() => {
@@ -59,6 +61,8 @@ async function load(): Promise<void> {
   }
 }
 onMounted(load)
+// A kept choice or override makes the old verdicts void: ask again.
+watch(() => client.verdicts, (now) => { if (!now && client.view) void load() })
 </script>
 
 <template>
@@ -74,6 +78,7 @@ onMounted(load)
     <div class="row filters">
       <el-select v-model="place" clearable :placeholder="say('movements.position')" :aria-label="say('movements.position')" class="pick"><el-option v-for="p in places" :key="p" :value="p" :label="p" /></el-select>
       <el-select v-model="purpose" clearable :placeholder="say('movements.purpose')" :aria-label="say('movements.purpose')" class="pick"><el-option v-for="p in purposes" :key="p" :value="p" :label="p.replaceAll('_', ' ')" /></el-select>
+      <button type="button" class="quiet-action" @click="teaching = true">{{ say('schools.open') }}</button>
       <el-input v-model="typed" clearable :placeholder="say('movements.find')" :aria-label="say('movements.find')" class="pick" />
     </div>
     <p v-if="failed" class="sheet" role="alert">{{ failed }} <button class="quiet-action" @click="load">{{ say('app.again') }}</button></p>
@@ -89,7 +94,8 @@ onMounted(load)
         </button>
       </div>
     </section>
-    <StepPage v-if="open" :movement="open" :verdicts="byRef.get(`${open.family}/${open.step}`)!" :context="context" @close="open = undefined" @go="open = session.reference!.movements.find((m) => `${m.family}/${m.step}` === $event)" />
+    <SchoolsPanel v-if="teaching" @close="teaching = false" />
+    <StepPage v-if="open && byRef.has(`${open.family}/${open.step}`)" :movement="open" :verdicts="byRef.get(`${open.family}/${open.step}`)!" :context="context" @close="open = undefined" @go="open = session.reference!.movements.find((m) => `${m.family}/${m.step}` === $event)" />
     <p class="visually-hidden">{{ say(`context.${context}` as MessageKey) }}</p>
   </div>
 </template>

@@ -1,19 +1,32 @@
 <script setup lang="ts">
-import { computed, onMounted, ref } from 'vue'
+import { computed, onMounted, ref, watch } from 'vue'
 import { Refused } from '../../api/client'
 import { say } from '../../i18n'
+import type { MessageKey } from '../../i18n'
 import { useClient } from '../../stores/client'
+import { useProgramme } from '../../stores/programme'
+import OwnTexts from './OwnTexts.vue'
+import ReminderForm from './ReminderForm.vue'
 
+const KINDS: [string, MessageKey][] = [['hand-out', 'papers.handOut'], ['fridge', 'papers.fridge'], ['letter', 'papers.letter']]
 const client = useClient()
+const programme = useProgramme()
 const failed = ref('')
+const kind = ref('hand-out')
+const written = ref(0)
+const texts = ref(false)
+const loading = ref(true)
+watch([kind, written], () => { loading.value = true })
 const blocked = computed(() => client.view!.screen.stop_signs.length > 0)
-const base = computed(() => `/api/v1/clients/${client.id}/programmes/latest/hand-out`)
-const ready = computed(() => !blocked.value && !!client.programme && !client.programme.violations.length && client.programme.answer.movements.length > 0)
+const latest = computed(() => `/api/v1/clients/${client.id}/programmes/latest`)
+const current = computed(() => programme.current)
+const ready = computed(() => !blocked.value && !!current.value && !current.value.violations.length && current.value.answer.movements.length > 0)
+const zone = Intl.DateTimeFormat().resolvedOptions().timeZone
 
 onMounted(async () => {
   if (blocked.value) return
   try {
-    await client.openProgramme()
+    await programme.open()
   } catch (error) {
     failed.value = error instanceof Refused ? error.message : say('app.failed')
   }
@@ -23,17 +36,24 @@ onMounted(async () => {
 <template>
   <div class="papers">
     <section class="sheet stack">
-      <h2>{{ say('papers.title') }}</h2><p class="soft">{{ say('papers.lead') }}</p>
+      <h2>{{ say('station.papers') }}</h2><p class="soft">{{ say('papers.lead') }}</p>
       <p v-if="blocked" role="alert">{{ say('programme.blocked') }}</p><p v-else-if="failed" role="alert">{{ failed }}</p>
-      <p v-for="v in client.programme?.violations" :key="v.ref + v.side" role="alert" class="bad">{{ say('programme.broken') }}: {{ v.ref }} – {{ v.why }}</p>
-      <div class="row"><a v-if="ready" class="main-action" :href="`${base}.pdf`" target="_blank" rel="noopener">{{ say('papers.open') }}</a>
-        <RouterLink v-else :to="`/client/${client.id}/${blocked ? 'story' : 'programme'}`" class="main-action">{{ blocked ? say('station.story') : say('papers.needs') }}</RouterLink></div>
-      <p v-for="f in client.view!.fits" :key="f.what">{{ f.says }}</p><p v-for="r in client.view!.refused" :key="r.what" class="bad">{{ r.what }}: {{ r.reason }}</p>
+      <p v-for="v in current?.violations" :key="v.ref + v.side" role="alert" class="bad">{{ say('programme.broken') }}: {{ v.ref }} – {{ v.why }}</p>
+      <template v-if="ready">
+        <div class="stack kinds" role="group" :aria-label="say('papers.prepare')"><button v-for="[id, title] in KINDS" :key="id" type="button" class="quiet-action" :aria-pressed="kind === id" @click="kind = id">{{ say(title) }}</button></div>
+        <a class="main-action" :href="`${latest}/${kind}.pdf`" target="_blank" rel="noopener">{{ say('papers.open') }}</a>
+        <a class="quiet-action" :href="`${latest}/calendar.ics?zone=${encodeURIComponent(zone)}`" download="exercises.ics">{{ say('papers.calendar') }}</a>
+        <ReminderForm />
+      </template>
+      <RouterLink v-else :to="`/client/${client.id}/${blocked ? 'story' : 'programme'}`" class="main-action">{{ blocked ? say('station.story') : say('papers.needs') }}</RouterLink>
+      <div><button type="button" class="quiet-action" @click="texts = true">{{ say('papers.texts') }}</button></div>
     </section>
-    <iframe v-if="ready" :src="base" :title="say('papers.title')" class="page" />
+    <p v-if="ready && loading" class="soft" role="status">{{ say('app.loading') }}</p>
+    <iframe v-if="ready" v-show="!loading" :key="kind + written" @load="loading = false" :src="`${latest}/${kind}`" :title="say(KINDS.find(([id]) => id === kind)![1])" class="page" />
+    <el-drawer v-model="texts" size="560px" :title="say('papers.texts')"><OwnTexts v-if="texts" @kept="written++" /></el-drawer>
   </div>
 </template>
 
 <style scoped>
-.papers { display: grid; grid-template-columns: 360px 1fr; gap: var(--space-4); align-items: start; } .page { width: 100%; height: 74vh; border: 1px solid var(--line); border-radius: var(--round); background: #fff; } .bad { color: var(--brick); }
+.papers { display: grid; grid-template-columns: 340px 1fr; gap: var(--space-4); align-items: start; } .page { width: 100%; height: 76vh; border: 1px solid var(--line); border-radius: var(--round); background: #fff; } .bad { color: var(--brick); } .kinds { gap: 8px; }
 </style>

@@ -1,17 +1,25 @@
 <script setup lang="ts">
-import { reactive } from 'vue'
+import { computed, reactive, ref } from 'vue'
 import type { CaseData } from '../../api/types'
 import { say } from '../../i18n'
 import { useClient } from '../../stores/client'
+import { emptySeat } from '../room/rooms'
 
 const client = useClient()
 const emit = defineEmits<{ kept: [] }>()
 const room = reactive(JSON.parse(JSON.stringify(client.view!.case.room)) as CaseData['room'])
 const wishes = reactive(JSON.parse(JSON.stringify(client.view!.case.wishes)) as CaseData['wishes'])
-if (!room.seats.length) room.seats.push({ name: say('story.seat'), height_cm: 45, arms: false, castors: false })
+if (!room.seats.length) room.seats.push(emptySeat(say('story.seat')))
 const goal = reactive({ text: wishes.goals.join('; ') })
 
+const hour = ref(wishes.at.slice(0, 5))
+const medicine = ref(wishes.medicine_hours.map((t) => t.slice(0, 5)).join(', '))
+const wrongHour = computed(() => medicine.value.split(',').map((t) => t.trim()).find((t) => t && !/^([01]\d|2[0-3]):[0-5]\d$/.test(t)) ?? '')
+
 async function keep(): Promise<void> {
+  if (wrongHour.value) return
+  wishes.at = `${hour.value}:00`
+  wishes.medicine_hours = medicine.value.split(',').map((t) => t.trim()).filter(Boolean).map((t) => `${t}:00`)
   wishes.goals = goal.text ? goal.text.split(';').map((g) => g.trim()).filter(Boolean) : []
   await client.keep({ room, wishes }, 'room and wishes')
   emit('kept')
@@ -29,10 +37,14 @@ async function keep(): Promise<void> {
       <button type="button" class="quiet-action" @click="room.seats.splice(i, 1)">{{ say('story.remove') }}</button>
     </div>
     <div class="row">
-      <button type="button" class="quiet-action" @click="room.seats.push({ name: say('story.seat'), height_cm: 45, arms: false, castors: false })">{{ say('story.addSeat') }}</button>
+      <button type="button" class="quiet-action" @click="room.seats.push(emptySeat(say('story.seat')))">{{ say('story.addSeat') }}</button>
       <el-checkbox v-model="room.wall" :label="say('story.wall')" /><el-checkbox v-model="room.worktop" :label="say('story.worktop')" /><el-checkbox v-model="room.floor_mat" :label="say('story.mat')" />
     </div>
-    <div class="row"><label class="row">{{ say('story.minutes') }}<el-input-number v-model="wishes.minutes" :min="5" :max="90" :step="5" /></label></div>
+    <div class="row"><label class="row">{{ say('story.minutes') }}<el-input-number v-model="wishes.minutes" :min="5" :max="90" :step="5" /></label><label class="row">{{ say('week.days') }}<el-input-number v-model="wishes.days_per_week" :min="1" :max="7" /></label>
+      <label class="row">{{ say('story.effort') }}<el-input-number v-model="wishes.effort_0_to_10" :min="1" :max="10" /></label></div>
+    <div class="row"><label class="row">{{ say('story.at') }}<el-time-select v-model="hour" start="06:00" step="00:30" end="21:00" :clearable="false" /></label>
+      <label class="row grow">{{ say('story.medicineHours') }}<el-input v-model="medicine" placeholder="08:00, 13:00" /></label></div>
+    <p v-if="wrongHour" role="alert" class="bad">{{ say('story.wrongHour', { what: wrongHour }) }}</p>
     <label class="stack">{{ say('story.goal') }}<el-input v-model="goal.text" maxlength="200" /></label>
     <div><button type="button" class="main-action" @click="keep">{{ say('story.save') }}</button></div>
   </section>
@@ -40,4 +52,5 @@ async function keep(): Promise<void> {
 
 <style scoped>
 .seat { display: grid; grid-template-columns: 1fr auto auto auto auto; gap: var(--space-3); align-items: center; }
+.grow { flex: 1; } .bad { color: var(--brick); }
 </style>

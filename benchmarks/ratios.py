@@ -5,6 +5,8 @@ import statistics
 from collections.abc import Callable
 from time import perf_counter
 
+from hand_out_cost import paper_line
+
 from amvel.body import Measures, healthy, measure
 from amvel.case import CONDITIONS, read_case
 from amvel.case.results.ranges import Range
@@ -13,6 +15,7 @@ from amvel.movements import Profiler, Request, all_steps
 from amvel.planning.next_test import due_tests
 from amvel.safety import CONTEXTS, Table, envelope, sides_of
 from amvel.screening import find_out, test_library
+from programmes import programme_lines
 
 RUNS = 3
 
@@ -126,12 +129,15 @@ def main() -> None:
     print(
         f"library for a new body: whole / half                           {whole / median['half_the_library']:6.2f}  (2 is linear)"
     )
+    print(
+        f"a changed limit / a new body                                   {median['changed_limit'] / whole:6.3f}  (aim: 0.01 or less)"
+    )
+    for line in programme_lines():
+        print(line, flush=True)
+    print(paper_line(), flush=True)
     adaptive, fixed = tests_needed()
     print(
         f"tests until nothing more changes: adaptive / fixed order        {adaptive / fixed:6.2f}  (aim: 0.5 or less; {adaptive:g} against {fixed:g})"
-    )
-    print(
-        f"a changed limit / a new body                                   {median['changed_limit'] / whole:6.3f}  (aim: 0.01 or less)"
     )
 
 

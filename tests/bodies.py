@@ -14,6 +14,8 @@ SIZES = {
     "small": (1.50, 46, "female"),
     "tall": (1.88, 84, "male"),
     "heavy": (1.70, 105, "male"),
+    "smallest": (1.40, 38, "female"),
+    "largest": (1.98, 140, "male"),
 }
 
 

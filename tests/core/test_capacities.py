@@ -67,3 +67,35 @@ def test_sides_are_kept_apart() -> None:
 @pytest.mark.parametrize(("on", "holds"), [("2026-05-28", True), ("2026-05-27", False)])
 def test_a_range_holds_a_hundred_and_eighty_days(on: str, holds: bool) -> None:
     assert (ranges(hip(120, on))["left.hip_flexion"] == 120) == holds
+
+
+@pytest.mark.parametrize(
+    ("result", "deg"),
+    [
+        ({"test": "chair_stand_30s", "count": 9}, 105.0),
+        ({"test": "chair_stand_30s", "count": 1}, 105.0),
+        ({"test": "chair_stand_30s", "count": 0}, 90.0),
+        ({"test": "chair_stand_30s", "count": 9, "arms_used": True}, 90.0),
+        ({"test": "five_stands", "seconds": 14}, 105.0),
+        ({"test": "five_stands", "arms_used_or_unable": True}, 90.0),
+    ],
+)
+def test_who_rises_without_the_arms_has_the_hips_for_it(result: dict, deg: float) -> None:
+    """About 105° and more of hip bend in rising from a chair (motion studies, our reading, from memory)."""
+    from tests.generated import TODAY, base
+
+    case = read_case(base("1950-01-01", "female", [], [{"on": TODAY.isoformat(), **result}]))
+    found = find_out(case).capacities
+    assert found.of("left.hip_flexion") == found.of("right.hip_flexion") == deg
+
+
+def test_a_measured_hip_is_taken_as_it_was_measured_whatever_was_shown() -> None:
+    from tests.generated import TODAY, base
+
+    tests = [
+        {"on": TODAY.isoformat(), "test": "chair_stand_30s", "count": 9},
+        {"on": TODAY.isoformat(), "test": "hip_flexion", "side": "left", "deg": 92},
+    ]
+    found = find_out(read_case(base("1950-01-01", "female", [], tests))).capacities
+    assert found.of("left.hip_flexion") == 92
+    assert found.of("right.hip_flexion") == 105

@@ -7,9 +7,9 @@ import pytest
 
 from amvel.case import read_case
 from amvel.engine import Engine
-from amvel.planning import ProgrammeBlocked, plan, swaps, violations
+from amvel.planning import Item, ProgrammeBlocked, plan, swaps, violations
 from amvel.safety import describe
-from tests.conftest import DEMO, demo
+from tests.conftest import demo
 
 _engines: dict[str, Engine] = {}
 
@@ -128,40 +128,59 @@ def independent_violations(e: Engine, programme) -> list[str]:
     return out
 
 
-@pytest.mark.parametrize("name", [p.stem for p in DEMO])
+# One case of each kind of limit; the others are judged whole by the server's and the browser's tests.
+PLANNED = (
+    "low-bone-mass",
+    "low-bone-mass-slow-walk",
+    "painful-wrist",
+    "tall-man-low-chair",
+    "sciatica",
+    "scoliosis-growing",
+    "stroke",
+    "new-hip",
+    "two-falls-high-pressure",
+    "after-birth",
+)
+
+
+@pytest.mark.parametrize("name", PLANNED)
 def test_a_plan_breaks_nothing_and_owes_nothing_unexplained(name: str) -> None:
     e = engine(name)
     for context in ("home", "visit"):
         if e.stop_signs:
             with pytest.raises(ProgrammeBlocked):
-                plan(e.case, e.envelope, e.stop_signs, e.verdicts, context)
+                plan(e, context)
             continue
-        programme = plan(e.case, e.envelope, e.stop_signs, e.verdicts, context)
+        programme = plan(e, context)
         assert programme.movements
         assert independent_violations(e, programme) == []
         assert violations(e.case, e.envelope, e.profiler, programme.movements, context) == []
         assert programme.minutes <= e.case.wishes.minutes
         for covered in programme.obligations:
             assert covered.by or covered.why_not
-        assert plan(e.case, e.envelope, e.stop_signs, e.verdicts, context) == programme
+        assert plan(e, context) == programme
 
 
 def test_a_stored_programme_is_checked_against_new_findings() -> None:
     e = engine("low-bone-mass")
-    programme = plan(e.case, e.envelope, e.stop_signs, e.verdicts, "home")
+    stored = [
+        Item(v.ref, "standing", (v.side,), dict(v.profile.request.values), 8, 2)
+        for v in e.verdicts
+        if v.context == "home" and v.allowed and v.step == "hands_hover"
+    ]
+    assert stored
     data = copy.deepcopy(demo("low-bone-mass"))
     data["tests"] = [t if t["test"] != "timed_up_and_go" else {**t, "seconds": 16.0} for t in data["tests"]]
     later = Engine(read_case(data))
-    broken = violations(later.case, later.envelope, later.profiler, programme.movements, "home")
-    assert {b.ref for b in broken} >= {m.ref for m in programme.movements if m.ref.endswith("hands_hover")}
-    assert broken
+    broken = violations(later.case, later.envelope, later.profiler, stored, "home")
+    assert {b.ref for b in broken} == {m.ref for m in stored}
 
 
 def test_swaps_are_admissible_and_ranked() -> None:
     e = engine("low-bone-mass")
-    programme = plan(e.case, e.envelope, e.stop_signs, e.verdicts, "home")
+    programme = plan(e, "home")
     out = programme.movements[0].ref
-    found = swaps(e.case, e.envelope, e.verdicts, "home", out, tuple(m.ref for m in programme.movements))
+    found = swaps(e, "home", out, tuple(m.ref for m in programme.movements))
     assert found
     assert [s for _, s, _ in found] == sorted((s for _, s, _ in found), reverse=True)
     allowed = {v.ref for v in e.verdicts if v.context == "home" and v.allowed}
@@ -170,16 +189,7 @@ def test_swaps_are_admissible_and_ranked() -> None:
 
 def test_more_minutes_never_cover_less() -> None:
     e = engine("low-bone-mass")
-    counts = [
-        len(
-            [
-                c
-                for c in plan(e.case, e.envelope, e.stop_signs, e.verdicts, "home", minutes=m).obligations
-                if c.by
-            ]
-        )
-        for m in (8, 15, 25, 40)
-    ]
+    counts = [len([c for c in plan(e, "home", minutes=m).obligations if c.by]) for m in (8, 15, 25, 40)]
     assert counts == sorted(counts)
 
 
@@ -190,14 +200,10 @@ def test_every_reason_is_a_finite_number_with_a_source() -> None:
             assert str(b.limit.source)
 
 
-def test_fits_go_in_the_right_direction_and_amount() -> None:
-    from amvel.fitting import fits, wall_distance_cm
-    from tests.bodies import body, profiler
+def test_farther_from_the_wall_carries_more_on_the_arms() -> None:
+    from amvel.fitting import wall_distance_cm
+    from tests.bodies import profiler
 
-    room = read_case(demo("low-bone-mass")).room
-    small, tall = ({f.what: f.value_cm for f in fits(body(s), room)} for s in ("small", "tall"))
-    assert tall["seat"] - small["seat"] == pytest.approx(24.9 * (1.88 - 1.50), abs=1.5)
-    assert tall["calf support"] > small["calf support"] + 5
     near, far = wall_distance_cm(profiler("middle"), 10.0), wall_distance_cm(profiler("middle"), 25.0)
     assert far > near + 5
 
@@ -271,7 +277,7 @@ def test_what_is_only_asked_for_is_judged_but_never_planned() -> None:
     assert {"sit_up", "rolling_back", "seated_twist"} <= asked
     assert asked <= {v.family for v in e.verdicts}
     for context in ("home", "visit"):
-        programme = plan(e.case, e.envelope, e.stop_signs, e.verdicts, context)
+        programme = plan(e, context)
         assert not {m.ref.split("/")[0] for m in programme.movements} & asked
         assert all(
             "often asked for" in programme.why_not[r]

@@ -105,6 +105,7 @@ def test_the_next_action_follows_the_path() -> None:
             "measure",
             "limits",
             "movements",
+            "room",
             "programme",
             "papers",
         }

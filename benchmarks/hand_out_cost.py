@@ -1,0 +1,60 @@
+"""What pictures cost in a PDF: the hand-out with them against the same pages without."""
+
+import os
+import re
+import statistics
+import sys
+from pathlib import Path
+from time import perf_counter
+
+RUNS = 3
+ROOT = Path(__file__).resolve().parent.parent
+
+
+def paper_line() -> str:
+    """One line: a programme of eight movements, made into a PDF by the server's own template; no database."""
+    sys.path.insert(0, str(ROOT / "server"))
+    os.environ.setdefault("AMVEL_SECRET_KEY", "only-for-the-bench")
+    os.environ.setdefault("DJANGO_SETTINGS_MODULE", "config.settings")
+    import django
+
+    django.setup()
+    import json
+
+    from django.template.loader import render_to_string
+
+    from amvel import programme_answers
+    from amvel.case import read_case
+    from amvel.engine import Engine
+    from amvel.planning import plan
+    from papers.hand_out import _fonts, _movement, pdf_of
+
+    engine = Engine(read_case(json.loads((ROOT / "demo" / "cases" / "low-bone-mass.json").read_text())))
+    answer = programme_answers.programme_data(plan(engine, "home"))
+    movements = [_movement(engine, m, pictures=True) for m in answer["movements"]]
+    html = render_to_string(
+        "hand_out.html",
+        {
+            "name": "Bench",
+            "movements": movements,
+            "minutes": answer["minutes"],
+            "days": 4,
+            "day": engine.case.as_of,
+            "fonts": _fonts(),
+            "texts": {},
+            "programme": {"number": 1, "rulebook_version": "", "case_digest": ""},
+        },
+    )
+    bare = re.sub(r"<svg.*?</svg>", "", html, flags=re.DOTALL)
+    times = {
+        name: [_seconds(lambda page=page: pdf_of(page)) for _ in range(RUNS)]
+        for name, page in (("full", html), ("bare", bare))
+    }
+    full, without = (statistics.median(times[n]) for n in ("full", "bare"))
+    return f"hand-out PDF: with pictures / without                           {full / without:6.2f}  (aim: 2 or less)"
+
+
+def _seconds(work) -> float:
+    start = perf_counter()
+    work()
+    return perf_counter() - start

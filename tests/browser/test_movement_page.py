@@ -1,0 +1,76 @@
+"""The movement page: it moves, it follows the slider, it is taught as chosen; and the limits light up what they close."""
+
+import pytest
+from playwright.sync_api import Page, expect
+
+from clients.casework import create_client
+from tests.browser.driving import chromium, log_in, no_serious_fault, page
+from tests.server.conftest import today_case, user_of
+
+__all__ = ["chromium", "page"]
+pytestmark = pytest.mark.django_db(transaction=True)
+
+
+def test_a_step_plays_follows_its_slider_and_is_taught_as_chosen(page: Page) -> None:
+    client = create_client(user_of("ann"), today_case("fit-seventy"))
+    log_in(page)
+    page.goto(f"/client/{client.pk}/movements")
+    page.get_by_placeholder("Name or prop").fill("knee fold")
+    page.locator(".step", has_text="One leg, heel further away").click(timeout=240_000)
+    page.get_by_role("button", name="Watch it move").click()
+    stage = page.get_by_test_id("player")
+    expect(stage.locator("svg")).to_be_visible()
+    first = stage.inner_html()
+    page.get_by_role("button", name="Pause").click()
+    page.get_by_role("button", name="One frame on").click()
+    page.get_by_role("button", name="One frame on").click()
+    page.get_by_role("button", name="One frame on").click()
+    assert stage.inner_html() != first
+    no_serious_fault(page, "player")
+    page.get_by_role("button", name="Start and end").click()
+    demand = page.locator("table.demand")
+    expect(demand).to_be_visible()
+    before = demand.inner_text()
+    slider = page.get_by_role("slider", name="hip bend at the top")
+    slider.focus()
+    for _ in range(4):
+        slider.press("ArrowLeft")
+    expect(demand).not_to_have_text(before)
+    page.get_by_role("dialog", name="Knee fold: One leg, heel further away").get_by_role(
+        "button", name="How you teach"
+    ).click()
+    page.get_by_role("radio", name="in on the lift").check()
+    expect(page.get_by_role("radio", name="in on the lift")).to_be_checked(timeout=60_000)
+    no_serious_fault(page, "schools")
+    client.refresh_from_db()
+    assert client.latest().data["family_schools"] == {"knee_fold": {"breath": "in_on_the_lift"}}
+
+
+def test_a_refused_answer_is_struck_and_says_why(page: Page) -> None:
+    data = today_case("after-birth")
+    client = create_client(user_of("ann"), data)
+    log_in(page)
+    page.goto(f"/client/{client.pk}/movements")
+    page.get_by_role("button", name="How you teach").first.click()
+    expect(page.get_by_role("radio", name="press the low back flat")).to_be_enabled()
+    page.get_by_role("radio", name="press the low back flat").check()
+    expect(page.get_by_text("flattening drives pressure down")).to_be_visible(timeout=30_000)
+    expect(page.get_by_role("radio", name="keep the natural curve")).to_be_checked()
+
+
+def test_what_a_limit_closes_lights_up_under_pointer_and_keyboard(page: Page) -> None:
+    client = create_client(user_of("ann"), today_case("low-bone-mass"))
+    log_in(page)
+    page.goto(f"/client/{client.pk}/limits")
+    row = page.locator(".limit", has_text="closes").first
+    expect(row).to_be_visible(timeout=240_000)
+    struck = page.get_by_test_id("library-map").locator("i.closed")
+    expect(struck).to_have_count(0)
+    row.hover()
+    expect(struck.first).to_be_visible()
+    said = page.get_by_test_id("library-map").get_by_role("status").inner_text()
+    assert f"closes {struck.count()} steps" in said
+    page.mouse.move(5, 5)
+    expect(struck).to_have_count(0)
+    row.focus()
+    expect(struck.first).to_be_visible()

@@ -1,0 +1,72 @@
+"""Push and grip by linear programme, against blocks worked by hand."""
+
+import numpy as np
+import pytest
+
+from amvel.body import GRAVITY_M_S2, Contact, PoseSpec
+from amvel.body.steadiness import FINGERTIP_N, steadiness
+from amvel.movements import Request, find
+from tests.bodies import profiler
+
+
+def of_step(ref: str, frame: int = -1, **values: float):
+    p = profiler()
+    family, step = find(ref)
+    side = "left" if step.sides else "both"
+    profile = p.profile(Request(family, step, side, {**step.defaults(p.body), **values}))
+    row = profile.rows[frame]
+    assert profile.posed is not None
+    return steadiness(p.skeleton, profile.specs[row], profile.posed.points[row])
+
+
+def test_standing_tips_where_the_hand_calculation_says() -> None:
+    """Two feet as one rectangle: a push at the chest tips the body when push × height = weight × distance to the edge."""
+    p = profiler()
+    points = np.zeros((len(p.skeleton.landmarks.index), 3))
+    index = p.skeleton.landmarks.index
+    points[p.skeleton.com_rows] = (0.0, 0.0, 0.9)
+    points[index["heart"]] = (0.0, 0.0, 1.2)
+    points[index["left.heel"]] = (0.0, 0.0, 0.0)
+    spec = PoseSpec(
+        "block", np.eye(3), contacts=(Contact("left.heel", "floor", half_size_m=(0.1, 0.1), friction=0.9),)
+    )
+    weight = p.skeleton.mass_kg.sum() * GRAVITY_M_S2
+    found = steadiness(p.skeleton, spec, points)
+    assert found.push_n == pytest.approx(weight * 0.1 / 1.2, rel=0.01)
+    assert found.friction_needed == 0.0
+
+
+def test_a_block_on_a_slippery_floor_slides_before_it_tips() -> None:
+    p = profiler()
+    points = np.zeros((len(p.skeleton.landmarks.index), 3))
+    index = p.skeleton.landmarks.index
+    points[p.skeleton.com_rows] = (0.0, 0.0, 0.2)
+    points[index["heart"]] = (0.0, 0.0, 0.2)
+    spec = PoseSpec(
+        "block", np.eye(3), contacts=(Contact("left.heel", "floor", half_size_m=(0.3, 0.3), friction=0.1),)
+    )
+    weight = p.skeleton.mass_kg.sum() * GRAVITY_M_S2
+    assert steadiness(p.skeleton, spec, points).push_n == pytest.approx(0.1 * weight, rel=0.02)
+
+
+def test_fingertips_steady_less_than_a_hand_and_more_than_none() -> None:
+    hand, tips, none = (
+        of_step(f"tandem_stand/{rung}").push_n for rung in ("firm_hand", "fingertips", "hands_hover")
+    )
+    assert hand > tips > none
+    assert tips - none < 4 * FINGERTIP_N
+
+
+def test_wider_feet_are_steadier() -> None:
+    """Common practice, no source."""
+    narrow, wide = of_step("tandem_stand/hands_hover").push_n, of_step("standing_breath/free_standing").push_n
+    assert wide > narrow
+
+
+def test_farther_from_the_wall_needs_more_grip() -> None:
+    near, far = (of_step("wall_plank/forearms", wall_cm=w).friction_needed for w in (40, 75))
+    assert 0 < near < far <= 0.6
+
+
+def test_standing_tall_needs_no_grip() -> None:
+    assert of_step("standing_breath/free_standing").friction_needed == 0.0

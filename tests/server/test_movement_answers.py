@@ -1,0 +1,103 @@
+"""What the server says of a step: motion, steadiness, how it is taught; and what it refuses."""
+
+import pytest
+
+pytestmark = pytest.mark.django_db
+
+
+def tried(api, client_id: str, ref: str, side: str = "left", **values):
+    return api.post(
+        f"/clients/{client_id}/try/{ref}", {"side": side, "context": "visit", "values": values}
+    ).json()
+
+
+def test_a_quick_try_shows_the_pose_and_allows_nothing(api, client_id: str) -> None:
+    answer = api.post(
+        f"/clients/{client_id}/try/sit_to_stand/two_legs",
+        {"side": "both", "context": "visit", "values": {"seat_cm": 50}, "quick": True},
+    ).json()
+    assert answer["verdict"] is None
+    assert answer["svg"].startswith("<svg")
+    assert answer["profile"]["values"]["seat_cm"] == 50
+
+
+def test_a_movie_has_frames_in_one_box_and_starts_where_the_figure_starts(api, client_id: str) -> None:
+    answer = api.post(f"/clients/{client_id}/movie/knee_fold/single_fold", {"side": "left"})
+    movie = answer.json()
+    assert answer.status_code == 200
+    boxes = {frame.split('viewBox="')[1].split('"')[0] for frame in movie["frames"]}
+    assert len(movie["frames"]) == 7
+    assert len(boxes) == 1
+    assert {b["frame"] for b in movie["beats"]} == set(range(7))
+    assert {b["breath"] for b in movie["beats"]} == {"in", "out", "on"}
+
+
+def test_the_pacer_follows_the_school_of_this_client(api, client_id: str) -> None:
+    revision = api.get(f"/clients/{client_id}").json()["revision"]
+    api.patch(
+        f"/clients/{client_id}",
+        {"base_revision": revision, "sections": {"schools": {"breath": "continuous"}}, "reason": "choice"},
+    )
+    movie = api.post(f"/clients/{client_id}/movie/knee_fold/single_fold", {"side": "left"}).json()
+    assert {b["breath"] for b in movie["beats"] if 0 < b["frame"] < 6} == {"out"}
+
+
+def test_a_pose_that_this_body_cannot_take_has_no_movie(api, client_id: str) -> None:
+    answer = api.post(
+        f"/clients/{client_id}/movie/sit_back_rest/on_the_floor", {"side": "both", "values": {"back_cm": 30}}
+    )
+    assert answer.status_code == 422
+    assert answer.json()["title"] == "No figure"
+
+
+def test_an_unknown_step_is_named(api, client_id: str) -> None:
+    answer = api.post(f"/clients/{client_id}/movie/knee_fold/no_such", {"side": "left"})
+    assert answer.status_code == 404
+    assert "no_such" in answer.json()["detail"]
+
+
+def test_a_tried_step_says_how_steady_it_is_and_how_it_is_taught(api, client_id: str) -> None:
+    answer = tried(api, client_id, "wall_plank/forearms", "both")
+    assert {s["frame"] for s in answer["steady"]} == {"forearms on the wall"}
+    assert answer["steady"][0]["friction_needed"] > 0
+    assert "out" in answer["lines"]["breath"]
+    assert answer["hold"] is None
+
+
+def test_a_measured_hold_gives_a_suggested_one(api, client_id: str) -> None:
+    revision = api.get(f"/clients/{client_id}").json()["revision"]
+    on = api.get(f"/clients/{client_id}").json()["case"]["as_of"]
+    result = {"test": "plank_hold", "on": on, "seconds": 40}
+    assert (
+        api.post(f"/clients/{client_id}/tests", {"base_revision": revision, "result": result}).status_code
+        == 200
+    )
+    hold = tried(api, client_id, "counter_plank/short", "both")["hold"]
+    assert hold["low_s"] <= hold["high_s"]
+    assert 0 < hold["suggested_s"] <= hold["low_s"]
+    assert hold["from_test"] == "plank_hold"
+
+
+def test_schools_are_kept_through_the_case_and_a_wrong_answer_is_refused_by_name(api, client_id: str) -> None:
+    revision = api.get(f"/clients/{client_id}").json()["revision"]
+    wrong = api.patch(
+        f"/clients/{client_id}",
+        {"base_revision": revision, "sections": {"schools": {"low_back": "hollow"}}, "reason": "teaching"},
+    )
+    assert wrong.status_code == 422
+    assert "hollow" in wrong.content.decode()
+    kept = api.patch(
+        f"/clients/{client_id}",
+        {"base_revision": revision, "sections": {"schools": {"breath": "continuous"}}, "reason": "teaching"},
+    )
+    assert kept.status_code == 200
+    questions = {q["id"]: q for q in api.get(f"/clients/{client_id}/schools").json()["questions"]}
+    assert questions["breath"]["chosen"] == "continuous"
+    assert "both phases" in tried(api, client_id, "knee_fold/single_fold")["lines"]["breath"]
+
+
+def test_another_house_sees_nothing_of_it(stranger, client_id: str) -> None:
+    assert stranger.get(f"/clients/{client_id}/schools").status_code == 404
+    assert (
+        stranger.post(f"/clients/{client_id}/movie/knee_fold/single_fold", {"side": "left"}).status_code == 404
+    )

@@ -162,10 +162,9 @@ def hands_and_knees(body: Anthropometry, hand: str = "flat", hands_raised_cm: fl
             f"{s}.toes.extension": 60.0,
             f"{s}.shoulder.flexion": 88.0,
         }
-        touches += [Touch(f"{s}.knee_front", "floor"), Touch(f"{s}.ball", "floor")]
+        touches += [Touch(f"{s}.knee_front", "floor"), Touch(f"{s}.toe_under", "floor")]
         aims += [
             Aim(f"{s}.knee", "x", 0.0, origin=f"{s}.hip", must_hold=False),
-            Aim(f"{s}.toe_tip", "z", 1.0, must_hold=False, weight=0.5),
         ]
         free |= {f"{s}.toes.extension": 0.2}
         if hand == "forearms":

@@ -44,7 +44,7 @@ def arm_off(frame: Frame, side: str, reach_deg: float) -> Frame:
 
 def leg_back(frame: Frame, side: str, hip_deg: float, slides: bool) -> Frame:
     """One leg long behind, toes sliding on the floor or off it."""
-    off = frame.lift(f"{side}.knee_front", f"{side}.ball").unaim(f"{side}.knee", f"{side}.toe_tip")
+    off = frame.lift(f"{side}.knee_front", f"{side}.toe_under").unaim(f"{side}.knee", f"{side}.toe_tip")
     if slides:
         gone = off.with_(
             None,
@@ -56,7 +56,7 @@ def leg_back(frame: Frame, side: str, hip_deg: float, slides: bool) -> Frame:
             },
         )
         return gone.free_(**{f"{side}_hip_flexion": 0.1}).touch(
-            Touch(f"{side}.ball", "floor", strategy="rests")
+            Touch(f"{side}.toe_under", "floor", strategy="rests")
         )
     return off.with_(
         None,
@@ -106,7 +106,11 @@ def _opposite(s: Setting) -> list[Frame]:
 def _opposite_slide(s: Setting) -> list[Frame]:
     """Fingertips slide and carry no more than their arm; the toes steady the pose while they slide."""
     shifted = _weight_over(s)
-    slid = leg_back(shifted, "left", 0.0, slides=True).lift("left.ball").touch(Touch("left.ball", "floor"))
+    slid = (
+        leg_back(shifted, "left", 0.0, slides=True)
+        .lift("left.toe_under")
+        .touch(Touch("left.toe_under", "floor"))
+    )
     hand = arm_off(slid, "right", 150.0).unaim("right.palm").with_("opposite hand and foot slid away")
     hand = hand.free_(right_shoulder_flexion=0.1).touch(
         Touch("right.fingertips", "hand support", strategy="rests")

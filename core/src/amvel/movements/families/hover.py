@@ -45,7 +45,7 @@ def _over_right_hand(s: Setting) -> Frame:
 
 def _one_foot(s: Setting) -> list[Frame]:
     up = _up(s)
-    light = up.lift("left.ball", "left.knee_front").unaim("left.toe_tip", "left.knee")
+    light = up.lift("left.toe_under", "left.knee_front").unaim("left.toe_tip", "left.knee")
     return [up, light.with_("one foot off", left_hip_flexion=92.0, left_knee_flexion=116.0)]
 
 
@@ -56,7 +56,7 @@ def _one_arm(s: Setting) -> list[Frame]:
 
 
 def _kick(up: Frame, side: str) -> Frame:
-    light = up.lift(f"{side}.ball", f"{side}.knee_front").unaim(f"{side}.toe_tip", f"{side}.knee")
+    light = up.lift(f"{side}.toe_under", f"{side}.knee_front").unaim(f"{side}.toe_tip", f"{side}.knee")
     return light.with_(f"{side} foot kicks back", **{f"{side}_hip_flexion": 60.0, f"{side}_knee_flexion": 55.0})
 
 

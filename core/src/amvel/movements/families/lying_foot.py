@@ -11,7 +11,9 @@ def _long(s: Setting) -> Frame:
     """One leg long, the heel resting."""
     start = supine_crook(s.body).rest("left.heel", "left.ball", "right.heel", "right.ball")
     frame = start.lift("left.ball").unaim("left.heel").with_("one leg long")
-    reach = Aim("left.heel", "x", 44.0 * s.body.stature_m, origin="left.sit_bone")
+    # The flesh under the pelvis holds the hip up, so that the heel reaches less far along the floor.
+    reach_cm = (44.0 - 8.0 * max(0.0, s.body.girth - 1.0)) * s.body.stature_m
+    reach = Aim("left.heel", "x", reach_cm, origin="left.sit_bone")
     return frame.aim(reach).with_(left_ankle_dorsiflexion=-30.0)
 
 

@@ -19,7 +19,9 @@ def _back(s: Setting) -> list[Frame]:
     wide = wide.with_(**both(toes_extension=10.0, ankle_dorsiflexion=-38.0)).unaim(
         "left.toe_tip", "right.toe_tip"
     )
-    wide = wide.lift("left.ball", "right.ball").touch(*(Touch(f"{x}.instep", "floor") for x in _SIDES))
+    wide = wide.lift("left.toe_under", "right.toe_under").touch(
+        *(Touch(f"{x}.instep", "floor") for x in _SIDES)
+    )
     wide = wide.unaim("left.elbow", "right.elbow").with_("on forearms, knees wide")
     back = wide.unaim("left.knee", "right.knee").aim(
         Aim("left.knee", "y", 26.0 * s.body.stature_m, origin="right.knee", weight=0.3),

@@ -5,7 +5,7 @@ from amvel.body.capacities import HEALTHY_DEG, Capacities, cautious, healthy
 from amvel.body.clearance import clear_of_floor
 from amvel.body.demand import FrameFacts, demand
 from amvel.body.pose import COM, BandPull, Contact, ExternalLoad, PoseError, PoseSpec, Row
-from amvel.body.posing import Posed, solve
+from amvel.body.posing import Posed, Stops, put_together, solve
 from amvel.body.skeleton import JOINT_INDEX, JOINTS, Skeleton
 from amvel.body.statics import GRAVITY_M_S2, Reactions, react
 
@@ -29,11 +29,13 @@ __all__ = [
     "Reactions",
     "Row",
     "Skeleton",
+    "Stops",
     "cautious",
     "clear_of_floor",
     "demand",
     "healthy",
     "measure",
+    "put_together",
     "react",
     "solve",
 ]

@@ -4,6 +4,8 @@ Contacts are placed by the pose solver; a limb that is free in the air is declar
 toes or fingers would end below the floor.  Only such poses are solved again, with the small joints of that limb given.
 """
 
+import numpy as np
+
 from amvel.body.pose import PoseSpec, Row
 from amvel.body.posing import Posed, Stops, put_back, solve
 from amvel.body.skeleton import JOINTS, Skeleton
@@ -31,9 +33,10 @@ def clear_of_floor(
     specs = list(specs)
     for _ in range(_PASSES):
         low = {
-            i: found for i in range(len(specs)) if (found := _below(skeleton, specs[i], posed, i, floor_m[i]))
+            i: found
+            for i in _candidates(skeleton, posed, floor_m)
+            if not posed.faults[i] and (found := _below(skeleton, specs[i], posed, i, floor_m[i]))
         }
-        low = {i: found for i, found in low.items() if not posed.faults[i]}
         if not low:
             break
         again = [_raised(specs[i], posed, i, found, floor_m[i]) for i, found in low.items()]
@@ -41,6 +44,14 @@ def clear_of_floor(
         for i, spec in zip(low, again, strict=True):
             specs[i] = spec
     return specs, posed
+
+
+def _candidates(skeleton: Skeleton, posed: Posed, floor_m: list[float]) -> list[int]:
+    """Poses with any landmark of a hand or foot under the floor."""
+    marks = [skeleton.landmarks.index[f"{s}.{p}"] for s in ("left", "right") for p in (*_FOOT, *_HAND)]
+    lowest = posed.points[:, marks, 2].min(axis=1)
+    found: list[int] = np.flatnonzero(lowest < np.array(floor_m) - TOLERANCE_M).tolist()
+    return found
 
 
 def _below(skeleton: Skeleton, spec: PoseSpec, posed: Posed, i: int, floor_m: float) -> list[str]:

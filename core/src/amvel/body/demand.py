@@ -3,6 +3,7 @@
 from dataclasses import dataclass
 
 import numpy as np
+from numpy.typing import NDArray
 
 from amvel.body.loads import COMPRESSION_MODEL, LEVELS, LYING_REFERENCE_BW, InnerLoads, inner_loads
 from amvel.body.pose import PoseSpec
@@ -145,15 +146,10 @@ def _supports(
             for p in ("hand", "forearm", "shoulder", "knee", "sit_bone", "foot")
         ),
     ]
-    for part in parts:
-        total = np.zeros(len(specs))
-        for b, spec in enumerate(specs):
-            rows = [c for c, contact in enumerate(spec.contacts) if contact.part == part]
-            if rows:
-                force = reactions.force[b, np.isin(reactions.contact[b], rows)].sum(0)
-                total[b] = 100 * float(np.linalg.norm(force)) / weight_n
-        name = f"{part}_support_percent_bw"
-        profile[name] = total
+    own = _parts_of_points(specs, reactions, parts)
+    for k, part in enumerate(parts):
+        force = np.where((own == k)[..., None], reactions.force, 0.0).sum(1)
+        profile[f"{part}_support_percent_bw"] = 100 * np.linalg.norm(force, axis=1) / weight_n
     for side in ("left", "right"):
         carries = profile[f"{side}.hand_support_percent_bw"] > 2.0
         wrist = profile[f"{side}.wrist_extension_deg"]
@@ -167,6 +163,16 @@ def _supports(
     profile["feet_supporting"] = np.sum(
         [profile[f"{s}.foot_support_percent_bw"] > 5.0 for s in ("left", "right")], axis=0
     ).astype(float)
+
+
+def _parts_of_points(specs: list[PoseSpec], reactions: Reactions, parts: list[str]) -> NDArray[np.int64]:
+    """Which of the parts each reaction point belongs to, B×P; -1 for none."""
+    number = {part: k for k, part in enumerate(parts)}
+    most = max((len(s.contacts) for s in specs), default=0)
+    of_contact = np.full((len(specs), most + 1), -1)  # the last column is for points of no contact
+    for b, spec in enumerate(specs):
+        of_contact[b, : len(spec.contacts)] = [number.get(c.part, -1) for c in spec.contacts]
+    return np.take_along_axis(of_contact, reactions.contact, axis=1)
 
 
 def _combined(profile: dict[str, Array], skeleton: Skeleton, posed: Posed, facts: list[FrameFacts]) -> None:

@@ -89,7 +89,7 @@ class Skeleton:
         self.com_rows = np.array([self.landmarks.index[f"com.{n}"] for n in self.names])
 
     @cached_property
-    def _plan(self) -> list[tuple[int, int, Array, list[tuple[int, Array]]]]:
+    def plan(self) -> list[tuple[int, int, Array, list[tuple[int, Array]]]]:
         """Per segment: own row, parent row, joint offset, and its joint axes in order."""
         plan = []
         for i, segment in enumerate(self.body.segments):
@@ -102,7 +102,7 @@ class Skeleton:
     def moves(self) -> NDArray[np.bool_]:
         """S×J: whether joint j moves segment s."""
         table = np.zeros((len(self.names), len(JOINTS)), dtype=bool)
-        for i, parent, _, axes in self._plan:
+        for i, parent, _, axes in self.plan:
             if parent >= 0:
                 table[i] = table[parent]
             for j, _ in axes:
@@ -116,8 +116,8 @@ class Skeleton:
         rotation = np.zeros((count, len(self.names), 3, 3))
         axis = np.zeros((count, len(JOINTS), 3))
         centre = np.zeros((count, len(JOINTS), 3))
-        turns = _rotations(angles)
-        for i, parent, offset, axes in self._plan:
+        turns = rotations_of(angles)
+        for i, parent, offset, axes in self.plan:
             if parent < 0:
                 origin[:, i], rotation[:, i] = root_position, root_rotation
                 continue
@@ -150,10 +150,10 @@ _K = np.array([_cross_matrix(np.array(axis)) for _, _, axis in JOINTS])
 _K2 = _K @ _K
 
 
-def _rotations(angles: Array) -> Array:
-    """Rotation matrices B×J×3×3 of every joint about its own axis (Rodrigues)."""
+def rotations_of(angles: Array, joints: NDArray[np.int64] | slice = slice(None)) -> Array:
+    """Rotation matrices B×J×3×3 of these joints (all of them by default), each about its own axis (Rodrigues)."""
     s, c = np.sin(angles)[..., None, None], np.cos(angles)[..., None, None]
-    return np.eye(3) + s * _K + (1 - c) * _K2
+    return np.eye(3) + s * _K[joints] + (1 - c) * _K2[joints]
 
 
 def rotation_from_vector(vector: Array) -> Array:

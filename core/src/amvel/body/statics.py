@@ -112,9 +112,13 @@ class _Problem:
         self.weight_n = float(skeleton.mass_kg.sum()) * GRAVITY_M_S2
         self.external = np.zeros((count, 6))
         self.external[:, 2] = -self.weight_n
-        grid = [
-            (nodes[i], nodes[j], weights[i] * weights[j] / 4) for i in range(sampling) for j in range(sampling)
-        ]
+        grid = np.array(
+            [
+                (nodes[i], nodes[j], weights[i] * weights[j] / 4)
+                for i in range(sampling)
+                for j in range(sampling)
+            ]
+        )
         for b, spec in enumerate(specs):
             self._add_loads(b, spec)
             for c, contact in enumerate(spec.contacts):
@@ -138,14 +142,12 @@ class _Problem:
             force = load.force_at(self.posed.points[b], self.skeleton.landmarks.index)
             self._push(b, self._point(b, load.point), force)
 
-    def _add_contact(
-        self, b: int, c: int, contact: Contact, rows: slice, grid: list[tuple[float, float, float]]
-    ) -> None:
+    def _add_contact(self, b: int, c: int, contact: Contact, rows: slice, grid: Array) -> None:
         at = self._point(b, contact.point)
         normal = np.array(contact.normal)
         along, across = _patch_axes(contact.normal)
         half_a, half_b = contact.half_size_m
-        self.where[b, rows] = [at + along * half_a * x + across * half_b * y for x, y, _ in grid]
+        self.where[b, rows] = at + grid[:, :1] * (along * half_a) + grid[:, 1:2] * (across * half_b)
         self.normal[b, rows] = normal
         self.segment[b, rows] = self.skeleton.landmarks.segment[self.skeleton.landmarks.index[contact.point]]
         self.contact[b, rows] = c
@@ -157,7 +159,7 @@ class _Problem:
         if contact.plane_m is not None and float(normal @ at) - contact.plane_m > self.soft_reach_m:
             return
         if resting is None:
-            self.stiff[b, rows] = [contact.stiffness_n_per_m * w for _, _, w in grid]
+            self.stiff[b, rows] = contact.stiffness_n_per_m * grid[:, 2]
             return
         self.where[b, rows] = at
         self.given[b, rows] = 1.0

@@ -20,9 +20,12 @@ from amvel.body import (
     Posed,
     PoseSpec,
     Reactions,
+    Row,
     Skeleton,
+    Stops,
     clear_of_floor,
     demand,
+    put_together,
     react,
     solve,
 )
@@ -32,7 +35,7 @@ from amvel.movements.declaration import Family, Setting, Step
 from amvel.movements.frames import Frame, compile_frame, mirrored
 from amvel.movements.schools import with_school
 
-MODEL_VERSION = "6"
+MODEL_VERSION = "7"
 BETWEEN = 5  # frames between two declared ones; the peaks are settled there (tests refine them)
 _ON_THE_WAY = 10.0  # between two solved poses the blend is nearly right: joints give little there
 _MOVED_RAD = np.radians(8.0)
@@ -173,34 +176,71 @@ def _solve(asked: "list[tuple[Profiler, Request]]", between: int) -> list[Profil
         for (own, r), frames in zip(asked, declared, strict=True)
         for f in frames
     ]
+    sizes = [len(group) for group in declared]
     limits = [own.capacities.stops_rad() for own, _ in asked]
-    first = solve(skeleton, keys, [x for x, frames in zip(limits, declared, strict=True) for _ in frames])
-    keys = _bands_started(skeleton, keys, first, [len(group) for group in declared])
-    specs: list[PoseSpec] = []
-    frames: list[Frame] = []
-    spans: list[range] = []
-    at = 0
-    for group in declared:
-        start = len(specs)
-        for i in range(len(group)):
-            specs.append(_placed(keys[at + i], first, at + i))
-            frames.append(group[i])
-            if i + 1 < len(group):
-                for t in np.linspace(0, 1, between + 2)[1:-1]:
-                    specs.append(_between(keys[at + i], keys[at + i + 1], first, at + i, at + i + 1, float(t)))
-                    frames.append(replace(group[i], name=f"{group[i].name} → {group[i + 1].name}"))
-        spans.append(range(start, len(specs)))
-        at += len(group)
+    stops = [x for x, size in zip(limits, sizes, strict=True) for _ in range(size)]
+    solved = solve(skeleton, keys, stops)
+    keys = _bands_started(skeleton, keys, solved, sizes)
+    keys = [_placed(spec, solved, i) for i, spec in enumerate(keys)]
+    solved = solve(skeleton, keys, stops)
+    specs, frames, spans, steps = _filled(keys, solved, declared, between)
     stops = [x for x, span in zip(limits, spans, strict=True) for _ in span]
     floors = [f.surfaces["floor"].at_cm / 100 for f in frames]
-    specs, posed = clear_of_floor(skeleton, specs, solve(skeleton, specs, stops), stops, floors)
+    specs, posed = clear_of_floor(
+        skeleton, specs, _posed(skeleton, specs, stops, solved, spans, steps), stops, floors
+    )
     reactions = react(skeleton, specs, posed)
     facts = [f.facts for f in frames]
     columns = demand(skeleton, specs, posed, reactions, facts)
     return [
-        _one(skeleton, r, span, specs, frames, posed, reactions, columns, between)
-        for (_, r), span in zip(asked, spans, strict=True)
+        _one(skeleton, r, span, specs, frames, posed, reactions, columns, step)
+        for (_, r), span, step in zip(asked, spans, steps, strict=True)
     ]
+
+
+def _posed(
+    skeleton: Skeleton,
+    specs: list[PoseSpec],
+    stops: list[Stops],
+    declared: Posed,
+    spans: list[range],
+    steps: list[int],
+) -> Posed:
+    """All frames: the declared ones as they were solved, and those in between."""
+    own = [i for span, step in zip(spans, steps, strict=True) for i in span[::step]]
+    between = sorted(set(range(len(specs))) - set(own))
+    if not between:
+        return declared
+    solved = solve(skeleton, [specs[i] for i in between], [stops[i] for i in between])
+    return put_together([declared, solved], own + between)
+
+
+def _filled(
+    keys: list[PoseSpec], solved: Posed, declared: list[list[Frame]], between: int
+) -> tuple[list[PoseSpec], list[Frame], list[range], list[int]]:
+    """Declared frames with those in between: specs, frames, the span of each movement, and how far its own are apart.
+
+    A movement with a frame that this body cannot take is not looked at in between: it is out already.
+    """
+    specs: list[PoseSpec] = []
+    frames: list[Frame] = []
+    spans: list[range] = []
+    steps: list[int] = []
+    at = 0
+    for group in declared:
+        own = range(at, at + len(group))
+        start, inner = len(specs), 0 if any(solved.faults[i] for i in own) else between
+        for i, frame in zip(own, group, strict=True):
+            specs.append(keys[i])
+            frames.append(frame)
+            if i + 1 in own:
+                for t in np.linspace(0, 1, inner + 2)[1:-1]:
+                    specs.append(_between(keys[i], keys[i + 1], solved, i, i + 1, float(t)))
+                    frames.append(replace(frame, name=f"{frame.name} → {group[i + 1 - at].name}"))
+        spans.append(range(start, len(specs)))
+        steps.append(inner + 1)
+        at += len(group)
+    return specs, frames, spans, steps
 
 
 def _bands_started(skeleton: Skeleton, keys: list[PoseSpec], solved: Posed, sizes: list[int]) -> list[PoseSpec]:
@@ -230,7 +270,7 @@ def _one(
     posed: Posed,
     reactions: Reactions,
     columns: dict[str, Array],
-    between: int,
+    step: int,
 ) -> Profile:
     rows = slice(span.start, span.stop)
     own = {name: values[rows].copy() for name, values in columns.items()}
@@ -251,7 +291,6 @@ def _one(
     )
     own_posed.placement = skeleton.place(own_posed.root_position, own_posed.root_rotation, own_posed.angles)
     names = tuple(frames[i].name for i in span)
-    step = between + 1
     return Profile(
         request,
         names,
@@ -302,19 +341,18 @@ def _angles(row: Array) -> dict[str, float]:
     return {name: float(value) for (name, _, _), value in zip(JOINTS, row, strict=True)}
 
 
+def _row_between(a: Row, b: Row, t: float) -> Row:
+    if a.offset_m == b.offset_m and a.normal == b.normal:
+        return a
+    normal = (1 - t) * np.array(a.normal) + t * np.array(b.normal)
+    return replace(a, offset_m=(1 - t) * a.offset_m + t * b.offset_m, normal=(normal[0], normal[1], normal[2]))
+
+
 def _between(a: PoseSpec, b: PoseSpec, solved: Posed, i: int, j: int, t: float) -> PoseSpec:
     """A frame on the way: solved angles blended, contacts that both ends share, joints that either leaves free."""
     angles = (1 - t) * solved.angles[i] + t * solved.angles[j]
     rows_b = {r.name: r for r in b.rows}
-    rows = tuple(
-        replace(
-            r,
-            offset_m=(1 - t) * r.offset_m + t * rows_b[r.name].offset_m,
-            normal=tuple((1 - t) * np.array(r.normal) + t * np.array(rows_b[r.name].normal)),
-        )
-        for r in a.rows
-        if r.name in rows_b
-    )
+    rows = tuple(_row_between(r, rows_b[r.name], t) for r in a.rows if r.name in rows_b)
     shared = {c.point for c in b.contacts}
     contacts = tuple(c for c in a.contacts if c.point in shared)
     free = {k: max(_ON_THE_WAY, a.free.get(k, 0.0), b.free.get(k, 0.0)) for k in {*a.free, *b.free}}

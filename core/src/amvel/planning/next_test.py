@@ -196,7 +196,7 @@ def _reshaped(profile: Profile, old: Capacities, new: Capacities) -> bool:
         for s in ("left", "right")
         for r in ("hip_flexion", "straight_leg_raise")
     )
-    if profile.fault or profile.posed is None:
+    if profile.posed is None:
         return bool(moved) or hips
     freed = set().union(*(s.free for s in profile.specs))
     for name in moved:

@@ -11,8 +11,8 @@ from amvel.safety import sides_of
 
 SIZES = {
     "middle": (1.65, 62, "female"),
-    "small": (1.50, 46, "female"),
-    "tall": (1.88, 84, "male"),
+    "small": (1.52, 48, "female"),
+    "tall": (1.86, 82, "male"),
     "heavy": (1.70, 105, "male"),
     "smallest": (1.40, 38, "female"),
     "largest": (1.98, 140, "male"),

@@ -61,4 +61,13 @@ def small_problems(draw: st.DrawFn, name: str = "low-bone-mass") -> Problem:
         previous=previous,
         dislikes=draw(st.frozensets(st.sampled_from(refs), max_size=2)),
         locked=tuple(draw(st.lists(st.sampled_from(refs), max_size=2, unique=True))),
+        near=draw(st.frozensets(st.sampled_from(refs), max_size=2)),
+        tasks=tuple(
+            draw(
+                st.lists(
+                    st.frozensets(st.sampled_from([r.split("/")[0] for r in refs]), min_size=1, max_size=2),
+                    max_size=2,
+                )
+            )
+        ),
     )

@@ -8,12 +8,13 @@ from amvel.case import read_case
 from amvel.engine import Engine
 from amvel.movements import all_steps, find, library
 from amvel.planning import plan, violations
+from amvel.planning.choices import choices
 from amvel.planning.dose import at_dose, dose_of
 from amvel.planning.edit import EditRefused, added, dosed, exchanged, judged, removed, reordered, summary
 from amvel.planning.needs import needs
 from amvel.planning.order import ordered
 from amvel.planning.problem import broken, changes_of, spent_seconds, worth
-from amvel.planning.programme import Item, changes_in, problem_for, total_minutes
+from amvel.planning.programme import Item, changes_in, problem_for, setting_of, total_minutes
 from amvel.planning.purposes import GENERAL
 from amvel.planning.rests import rests_for
 from amvel.planning.rungs import readiness
@@ -32,6 +33,47 @@ def with_tests(*results: dict, **more) -> Engine:
         {"on": data["as_of"], **r} for r in results
     ]
     return Engine(read_case({**data, **more}))
+
+
+# what may be chosen
+
+
+def test_a_hand_that_may_not_press_leaves_the_other_to_rise_with() -> None:
+    """Stroke, painful left shoulder, falls at home: the right hand pushes; nobody need train the left one for it."""
+    e = engine("stroke")
+    sides = {v.side: v for v in e.judge("sit_to_stand", "one_hand", ("home",))}
+    assert not sides["left"].allowed
+    assert sides["left"].reasons or sides["left"].fault
+    assert sides["right"].verdict == "as_is"
+    found, _ = choices(setting_of(e, "home"), list(sides.values()))
+    assert [v.side for c in found for v in c.verdicts] == ["right"]
+
+
+def test_a_step_that_trains_a_side_is_left_out_when_one_side_is_closed() -> None:
+    e = engine("stroke")
+    group = e.judge("clam", "small_opening", ("home",))
+    assert {v.side: v.allowed for v in group} == {"left": True, "right": False} or {
+        v.side: v.allowed for v in group
+    } == {"left": False, "right": True}
+    found, why_not = choices(setting_of(e, "home"), group)
+    assert found == []
+    assert why_not["clam/small_opening"].startswith(("left side: ", "right side: "))
+
+
+def test_who_may_lie_on_one_side_only_rolls_to_that_side() -> None:
+    e = engine("stroke")
+    group = e.judge("roll_to_the_side", "half_and_back", ("home",))
+    (choice,) = choices(setting_of(e, "home"), group)[0]
+    (only,) = choice.verdicts
+    assert only.allowed
+    assert not next(v for v in group if v.side != only.side).allowed
+
+
+def test_arms_reach_only_as_far_as_the_shoulder_lets_them() -> None:
+    (v,) = engine("stroke").judge("sit_to_stand", "two_legs", ("visit",))
+    assert v.verdict == "modified"
+    changed = {c.parameter.id: (c.before, c.after) for c in v.changes}
+    assert changed["arms_deg"][1] <= 90 < changed["arms_deg"][0]
 
 
 # needs

@@ -2,9 +2,9 @@
 
 import pytest
 
-from amvel.case import RESULTS, read_case
+from amvel.case import CONDITIONS, RESULTS, Case, read_case
 from amvel.movements import PURPOSES, find, library
-from amvel.planning.needs import _GOALS, _TESTS, _goal, needs
+from amvel.planning.needs import _CONDITIONS, _GOALS, _TASKS, _TESTS, _goal, needs, tasks
 from amvel.planning.purposes import GENERAL, words
 from amvel.planning.rungs import _SHOWN, ENTRY_EFFORT, ENTRY_RUNGS, readiness
 from amvel.safety import Envelope
@@ -28,6 +28,11 @@ GOALS = [
 ]
 
 
+def with_goals(*goals: str) -> Case:
+    case = read_case(base("1960-01-01", "female", [], []))
+    return case.model_copy(update={"wishes": case.wishes.model_copy(update={"goals": goals})})
+
+
 @pytest.mark.parametrize(("goal", "asks"), GOALS)
 def test_a_goal_in_plain_words_asks_for_what_it_needs(goal: str, asks: set[str]) -> None:
     assert asks <= set(_goal(goal)), goal
@@ -35,10 +40,59 @@ def test_a_goal_in_plain_words_asks_for_what_it_needs(goal: str, asks: set[str])
 
 @pytest.mark.parametrize("goal", ["", "be happy", "sleep better"])
 def test_a_goal_that_says_nothing_of_the_body_adds_nothing(goal: str) -> None:
-    assert _goal(goal) == []
+    assert _goal(goal) == {}
+    assert tasks(with_goals(goal)) == ()
+
+
+@pytest.mark.parametrize(
+    ("goal", "family"),
+    [
+        ("lift my granddaughter", "bag_from_the_floor"),
+        ("turn over in bed without help", "roll_to_the_side"),
+        ("get out of the boat", "sit_to_stand"),
+        ("kneel in the allotment again", "floor_by_a_chair"),
+        ("hang out the washing", "reach_to_a_shelf"),
+        ("carry my cello up the stairs", "one_side_carry"),
+    ],
+)
+def test_a_goal_names_the_movement_that_is_its_own_task(goal: str, family: str) -> None:
+    """Every ladder ends outside the exercise (common practice, no source)."""
+    (task,) = tasks(with_goals(goal))
+    assert family in task
+    assert task <= set(library())
+
+
+def test_turning_over_in_bed_is_no_turn_on_the_feet() -> None:
+    assert "balance" not in _goal("turn over in bed")
+    assert "balance" in _goal("turn and look behind me")
+
+
+def test_the_goal_itself_weighs_more_than_what_leads_there() -> None:
+    asked = _goal("lift my granddaughter")
+    assert asked["hip_bend"] > asked["leg_loading"] > 0
+
+
+def test_two_goals_of_one_kind_ask_for_one_task() -> None:
+    assert len(tasks(with_goals("lift the baby", "lift my bag"))) == 1
+    assert len(tasks(with_goals("lift the baby", "turn over in bed"))) == 2
+
+
+@pytest.mark.parametrize("kind", sorted(_CONDITIONS))
+def test_what_a_condition_weakens_is_trained_more(kind: str) -> None:
+    """Beside its obligations, and said so (common practice, no source)."""
+    condition = {"kind": kind, "noted_on": TODAY, **CONDITIONS[kind].EXAMPLES[0]}
+    case = read_case(base("1960-01-01", "female", [condition], []))
+    found = needs(case, find_out(case), Envelope((), (), ()))
+    purposes, why = _CONDITIONS[kind]
+    assert set(purposes) <= set(PURPOSES)
+    for purpose in purposes:
+        assert found[purpose].weight > GENERAL[purpose]
+        assert why in found[purpose].because
 
 
 def test_every_goal_and_every_test_speaks_of_known_purposes() -> None:
+    for _, families in _TASKS:
+        assert set(families) <= set(library())
     for _, purposes, says in _GOALS:
         assert set(purposes) <= set(PURPOSES)
         assert says

@@ -15,6 +15,7 @@ from amvel.movements.bed import lies_on_bed
 ALTERNATIVES: dict[str, tuple[str, ...]] = {
     "firm chair": ("Seat",),
     "firm chair with arms": ("Arms",),
+    "arm rest or worktop": ("Arms", "Worktop"),
     "worktop": ("Worktop", "Seat"),
     "worktop or sturdy chair back": ("Worktop", "Seat"),
     "wall": ("Wall",),

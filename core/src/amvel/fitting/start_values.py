@@ -6,19 +6,32 @@ from amvel.case import Room
 from amvel.fitting.furniture import seat_for
 from amvel.fitting.reach import ARM_LOAD_PERCENT_BW, wall_distance_cm
 from amvel.movements import Family, Profiler, Step
+from amvel.movements.families.sit_to_stand import ARM_REST_CM
+
+_WORKTOP_CM = 90.0  # of a usual kitchen, while nobody has measured it (common practice, no source)
 
 
 def start_values(profiler: Profiler, room: Room, family: Family, step: Step) -> dict[str, float | str]:
     """Defaults, with the seat that is there and the fitted distance from the wall."""
     values = step.defaults(profiler.body)
     if "seat_cm" in values:
-        seat = seat_for(profiler.body, room, arms=any("arms" in p for p in step.props))
+        seat = seat_for(profiler.body, room, arms=any("arm" in p for p in step.props))
         if seat is not None:
             p = next(p for p in step.parameters if p.id == "seat_cm")
             values["seat_cm"] = min(p.high, max(p.low, float(math.floor(seat.height_cm))))
+    if "hand_cm" in values:
+        values["hand_cm"] = _hand_cm(profiler, room, float(values["seat_cm"]))
     if "wall_cm" in values and family.id == "wall_plank":
         values["wall_cm"] = wall_distance_cm(profiler, ARM_LOAD_PERCENT_BW)
     return values
+
+
+def _hand_cm(profiler: Profiler, room: Room, seat_cm: float) -> float:
+    """The arm rest of the seat where there is one, else the worktop beside it."""
+    seat = seat_for(profiler.body, room, arms=True)
+    if (seat is not None and seat.arms) or not room.worktop:
+        return seat_cm + ARM_REST_CM
+    return room.worktop_height_cm if room.worktop_height_cm is not None else _WORKTOP_CM
 
 
 __all__ = ["start_values"]

@@ -143,6 +143,9 @@ class Step:
     props: tuple[str, ...] = ()
     held: bool = False
     needs_unsupported_stand: bool = False
+    one_side_serves: bool = (
+        False  # the side is a way of doing it, not what is trained: one that is open will do
+    )
     arrow: str = ""
     view: str = "side"
     shown: tuple[int, ...] = (0, -1)

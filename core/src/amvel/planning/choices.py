@@ -17,6 +17,7 @@ from amvel.planning.rests import Rests
 from amvel.planning.rungs import Readiness
 from amvel.planning.schooling import barred_by_school
 from amvel.safety import Envelope, Verdict, check
+from amvel.safety.judge import AS_IS, BY_OVERRIDE, MODIFIED
 from amvel.safety.modification import distance
 from amvel.safety.schools import Schools
 from amvel.safety.verdict import valid_overrides
@@ -107,6 +108,8 @@ def choices(at: Setting, verdicts: list[Verdict]) -> tuple[list[Choice], dict[st
     why_not: dict[str, str] = {}
     for ref, group in grouped.items():
         family, step = find(ref)
+        if step.one_side_serves:
+            group = _best_side(group)
         values = group[0].profile.request.values
         room = check_room(at.body, at.room, family, step, values)
         reason = _barred(at, family, step, group, room)
@@ -116,6 +119,15 @@ def choices(at: Setting, verdicts: list[Verdict]) -> tuple[list[Choice], dict[st
             dosed = _dosed(at, step, group)
             found.append(Choice(family, step, tuple(group), room, dosed, at.ready[ref], at.rests.share_s))
     return found, why_not
+
+
+def _best_side(group: list[Verdict]) -> list[Verdict]:
+    """Every side when all are open as they are; else the one that is, or that is with a change."""
+    if all(v.verdict == AS_IS for v in group):
+        return group
+    return next(
+        ([v] for verdict in (AS_IS, MODIFIED, BY_OVERRIDE) for v in group if v.verdict == verdict), group
+    )
 
 
 def _dosed(at: Setting, step: Step, group: list[Verdict]) -> Dosed:

@@ -16,7 +16,7 @@ from amvel.sources import Source
 CHANGE_S = 90  # from one position to the next; common practice: a minute or two
 MOST_MOVEMENTS = 8
 # In points; a fully covered need is worth 100 times its weight (all our choice).
-CHANGE, DISLIKE, NEW, OBLIGED, PROP, CHANGED, RUNG, NEAR, WELL = (
+CHANGE, DISLIKE, NEW, OBLIGED, PROP, CHANGED, RUNG, NEAR, WELL, TASK = (
     120,
     250,
     15,
@@ -26,6 +26,7 @@ CHANGE, DISLIKE, NEW, OBLIGED, PROP, CHANGED, RUNG, NEAR, WELL = (
     20,
     180,
     1500,
+    1200,
 )
 MOST = 120  # a need counts at most so much; 100 covers it
 WEIGHTS = Source("weights of the programme's aims: our choice", from_memory=False, reading=True)
@@ -45,6 +46,7 @@ class Problem:
     """One programme to be found.  Times in seconds; `most_new` is None when nothing came before.
 
     Steps in `near` are kept where they do as well: nobody wants another session for five minutes less.
+    `tasks` are the families of each goal's own task, one of which is wanted.
     """
 
     pool: tuple[Choice, ...]
@@ -59,6 +61,7 @@ class Problem:
     dislikes: frozenset[str]
     locked: tuple[str, ...] = ()
     near: frozenset[str] = frozenset()
+    tasks: tuple[frozenset[str], ...] = ()
 
     def wishes(self) -> list[Wish]:
         """Everything that was asked for and that limits the choice, in the order in which one would give way."""
@@ -138,6 +141,7 @@ def worth(problem: Problem, chosen: Collection[Choice]) -> int:
     total = sum(n.weight * covered(chosen, p) for p, n in problem.needs.items())
     total += OBLIGED * sum(any(serves(c, o.purposes) for c in chosen) for o in problem.obligations)
     total += WELL * sum(any(serves_well(c, o.purposes) for c in chosen) for o in problem.obligations)
+    total += TASK * sum(any(c.family.id in t for c in chosen) for t in problem.tasks)
     total += sum(taste(problem, c) for c in chosen)
     total -= PROP * len(frozenset().union(*(c.props for c in chosen)))
     return total - CHANGE * changes_of(chosen)
@@ -180,6 +184,7 @@ __all__ = [
     "MOST_MOVEMENTS",
     "OBLIGED",
     "PROP",
+    "TASK",
     "WEIGHTS",
     "WELL",
     "Problem",

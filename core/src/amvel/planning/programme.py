@@ -8,7 +8,7 @@ from amvel.movements import find
 from amvel.planning.choices import Choice, Setting, choices
 from amvel.planning.conflicts import Conflict, conflict
 from amvel.planning.holds import estimated_holds
-from amvel.planning.needs import needs
+from amvel.planning.needs import needs, tasks
 from amvel.planning.order import ordered
 from amvel.planning.problem import CHANGE_S, Problem, changes_of, covered, serves, spent_seconds, worth
 from amvel.planning.purposes import COVERS, words
@@ -160,6 +160,7 @@ def problem_for(engine: Engine, pool: Sequence[Choice], minutes: int, locked: tu
         frozenset(case.previous_steps),
         frozenset(case.wishes.dislikes),
         locked,
+        tasks=tasks(case),
     )
 
 
@@ -231,6 +232,7 @@ def _why(problem: Problem, c: Choice) -> str:
     because = [b for p in mine for b in (problem.needs[p].because if p in problem.needs else ())]
     obliged = [o.title for o in problem.obligations if serves(c, o.purposes)]
     because = [b for b in dict.fromkeys(because) if b not in obliged][:2]
+    text = "what the goal itself asks: " + text if any(c.family.id in t for t in problem.tasks) else text
     text += f"; covers: {'; '.join(obliged)}" if obliged else ""
     text += f"; because of {'; '.join(because)}" if because else ""
     text += f"; {c.dosed.why}" if c.dosed.why else ""

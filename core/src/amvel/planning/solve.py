@@ -13,6 +13,7 @@ from amvel.planning.problem import (
     MOST,
     OBLIGED,
     PROP,
+    TASK,
     WELL,
     Problem,
     effort_surplus,
@@ -66,6 +67,7 @@ class _Model:
         self._bounds(changes)
         met = [self._met(serves, o.purposes, i in must_meet) for i, o in enumerate(problem.obligations)]
         well = [self._met(serves_well, o.purposes, False) for o in problem.obligations]
+        tasks = [self._task(families) for families in problem.tasks]
         own = sum(taste(problem, c) * x for c, x in zip(problem.pool, self.x, strict=True))
         self.m.maximize(
             self._coverage()
@@ -74,6 +76,7 @@ class _Model:
             - PROP * self._props()
             + OBLIGED * sum(met)
             + WELL * sum(well)
+            + TASK * sum(tasks)
         )
 
     def _sum(self, numbers: list[int]) -> cp_model.LinearExpr:
@@ -137,6 +140,11 @@ class _Model:
             self.m.add(got <= self._sum([hundredths(c, purpose) for c in self.problem.pool]))
             total += need.weight * got
         return total
+
+    def _task(self, families: frozenset[str]) -> cp_model.IntVar | int:
+        """Whether one of a goal's own families is in."""
+        rows = [i for i, c in enumerate(self.problem.pool) if c.family.id in families]
+        return self._any(rows, "+".join(sorted(families))) if rows else 0
 
     def _met(
         self, counts: Callable[[Choice, tuple[str, ...]], bool], purposes: tuple[str, ...], must: bool

@@ -1,7 +1,7 @@
 """Light seat: the lean before the rise; buttocks and thighs take the weight, the seat stays there."""
 
 from amvel.movements.declaration import Dose, Setting
-from amvel.movements.families.sit_to_stand import hands_on_rests, leaning_frames
+from amvel.movements.families.sit_to_stand import ARMS_AHEAD, hands_on_rests, leaning_frames
 from amvel.movements.faults import BREATH_HELD, KNEE_FALLS_IN, TRUNK_ROUNDS
 from amvel.movements.frames import Frame
 from amvel.movements.ladder import Ladder
@@ -52,6 +52,7 @@ FAMILY = (
         Dose(6, 2, 7.0, hold_s=3),
         {"hip_back": 0.7, "leg_loading": 0.6, "hip_bend": 0.5, "sit_to_stand": 0.5, "position_change": 0.3},
         3,
+        parameters=(SEAT, ARMS_AHEAD),
     )
     .family()
 )

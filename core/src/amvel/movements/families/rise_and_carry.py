@@ -1,7 +1,7 @@
 """Carry-over: a task of several steps: rise with a cup in the hand, stand, put it down, sit."""
 
 from amvel.movements.declaration import Dose, Parameter, Setting
-from amvel.movements.families.sit_to_stand import risen_frames
+from amvel.movements.families.sit_to_stand import ARMS_AHEAD, risen_frames
 from amvel.movements.faults import BREATH_HELD, TRUNK_ROUNDS
 from amvel.movements.frames import Frame, Prop
 from amvel.movements.ladder import Ladder, fault
@@ -49,7 +49,7 @@ FAMILY = (
         breath="out to rise, in to stand, out to put down",
         sides=True,
         props=("firm chair", "worktop", "weight"),
-        parameters=(SEAT, _LOAD),
+        parameters=(SEAT, ARMS_AHEAD, _LOAD),
         shown=(0, 1, -1),
     )
     .rung(

@@ -161,6 +161,7 @@ FAMILY = (
         not_felt="the low back, dizziness that stays",
         breath="in to get ready, out to push up",
         sides=True,
+        one_side_serves=True,
         props=("firm bed",),
         parameters=(_BED,),
         arrow="vertex",

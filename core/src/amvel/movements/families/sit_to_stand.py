@@ -18,17 +18,32 @@ _DROPS = Fault(
 _HEEL_BACK_CM = 14.0
 # Over the heels: momentum of the lean carries the rest of the way (common practice, our reading).
 _OVER_FEET_CM = -3.5
+_ON_THE_REST = {"shoulder_abduction": 10.0, "wrist_extension": 40.0}
 _WITH_HANDS_CM, _LETTING_GO_CM = -9.0, -5.0  # the hands carry what the feet do not
 
 
+ARM_REST_CM = 20.0  # above the seat (common practice, no source)
+
+
+def _arm_rest_cm(body: Anthropometry) -> float:
+    return own_seat_cm(body) + ARM_REST_CM
+
+
+_HAND = Parameter(
+    "hand_cm", "height of what the hand presses on", "cm", _arm_rest_cm, low=50, high=95, grid=1, easier="down"
+)
+ARMS_AHEAD = Parameter("arms_deg", "arms reach ahead", "deg", 95, low=35, high=95, grid=5, easier="down")
+
+
 def _leaning(s: Setting, over_cm: float = _OVER_FEET_CM) -> Frame:
-    """Weight over the feet, the seat still there."""
+    """Weight over the feet, the seat still there; the arms reach ahead as far as this step lets them."""
+    arms = s.number("arms_deg") if "arms_deg" in s.values else 95.0
     frame = sitting(s.body, s.number("seat_cm"), heel_back_cm=_HEEL_BACK_CM, lean_deg=30.0)
     frame = frame.unaim("com.upper_thorax")
     over = Aim("centre_of_mass", "x", over_cm, origin="right.ankle", weight=0.5)
     return (
         frame.aim(over, weight_between_feet(s.body))
-        .with_("leaning over the feet", **both(shoulder_flexion=95.0, elbow_flexion=10.0))
+        .with_("leaning over the feet", **both(shoulder_flexion=arms, elbow_flexion=10.0))
         .facts_(seated=False)
     )
 
@@ -69,18 +84,33 @@ def _with_hands(s: Setting) -> list[Frame]:
     return [*frames, _risen(s).facts_(hand_support_level=3)]
 
 
-def hands_on_rests(s: Setting, plain: list[Frame]) -> list[Frame]:
-    """The same frames with both palms on arm rests."""
-    armrest = Surface("armrest", "level", s.number("seat_cm") + 20.0, title="arm rest", friction=0.5)
+def _one_hand(s: Setting) -> list[Frame]:
+    """The left hand pushes and steadies, the right arm hangs ahead at rest."""
+    # A hand high up and ahead steadies but cannot lift: then the feet have to carry it all.
+    high = min(1.0, max(0.0, s.number("hand_cm") - s.number("seat_cm") - ARM_REST_CM) / 15.0)
+    over = [(1 - high) * x + high * _OVER_FEET_CM for x in (_WITH_HANDS_CM, _LETTING_GO_CM)]
+    leans = _two_legs(s, *over)[:3]
+    plain = [f.with_(right_shoulder_flexion=35.0, right_elbow_flexion=20.0) for f in leans]
+    frames = hands_on_rests(s, plain, ("left",), s.number("hand_cm"))
+    return [*frames, _risen(s).facts_(hand_support_level=3)]
+
+
+def hands_on_rests(
+    s: Setting, plain: list[Frame], hands: tuple[str, ...] = ("left", "right"), height_cm: float | None = None
+) -> list[Frame]:
+    """The same frames with the palms on arm rests, or on something beside the seat at another height."""
+    at_cm = s.number("seat_cm") + ARM_REST_CM if height_cm is None else height_cm
+    origin, ahead_cm = ("hip", 16.0) if height_cm is None else ("knee", _ahead_of_knee_cm(s, at_cm))
+    armrest = Surface("armrest", "level", at_cm, title="arm rest", friction=0.5)
     frames = []
     for frame in plain:
-        held = frame.touch(*(Touch(f"{x}.palm", "armrest") for x in ("left", "right")))
-        held = held.with_(**both(shoulder_abduction=10.0, wrist_extension=40.0)).free_(
-            **{f"{x}_{j}": 0.2 for x in ("left", "right") for j in ("shoulder_flexion", "elbow_flexion")}
+        held = frame.touch(*(Touch(f"{x}.palm", "armrest") for x in hands))
+        rested = {f"{x}_{j}": v for x in hands for j, v in _ON_THE_REST.items()}
+        held = held.with_(**rested).free_(
+            **{f"{x}_{j}": 0.2 for x in hands for j in ("shoulder_flexion", "elbow_flexion")}
         )
         aims = (
-            Aim(f"{x}.wrist", "x", 16.0, origin=f"{x}.hip", must_hold=False, weight=0.3)
-            for x in ("left", "right")
+            Aim(f"{x}.wrist", "x", ahead_cm, origin=f"{x}.{origin}", must_hold=False, weight=0.3) for x in hands
         )
         held = held.aim(*aims)
         frames.append(
@@ -89,6 +119,11 @@ def hands_on_rests(s: Setting, plain: list[Frame]) -> list[Frame]:
             )
         )
     return frames
+
+
+def _ahead_of_knee_cm(s: Setting, at_cm: float) -> float:
+    """Where the hand stays during the lean: behind the knee on an arm rest, ahead of it on a high worktop."""
+    return min(20.0, -24.0 + 1.6 * max(0.0, at_cm - s.number("seat_cm") - ARM_REST_CM))
 
 
 def _staggered(s: Setting) -> list[Frame]:
@@ -191,6 +226,28 @@ FAMILY = Family(
             shown=(0, 1, -1),
         ),
         Step(
+            "one_hand",
+            "Two legs, one hand",
+            _one_hand,
+            (
+                *_SETUP,
+                "One hand on the arm rest, or on a worktop ahead of you; the other arm rests.",
+            ),
+            ("breastbone forward over the toes", "both feet push alike, the hand only helps"),
+            _FAULTS,
+            "thighs and buttocks",
+            "pinching at the front of the hips, the low back, pulling in the shoulder",
+            _BREATH,
+            Dose(6, 2, 6.0, note=_EVERY),
+            {"sit_to_stand": 0.8, "leg_loading": 0.7, "position_change": 0.5},
+            effort=5,
+            sides=True,
+            one_side_serves=True,
+            parameters=(SEAT, _HAND),
+            props=("firm chair", "arm rest or worktop"),
+            shown=(0, 1, -1),
+        ),
+        Step(
             "two_legs",
             "Two legs",
             _two_legs,
@@ -203,7 +260,7 @@ FAMILY = Family(
             Dose(8, 2, 6.0, note=_EVERY),
             {"sit_to_stand": 1.0, "leg_loading": 0.8, "balance": 0.2, "position_change": 0.5},
             effort=5,
-            parameters=(SEAT,),
+            parameters=(ARMS_AHEAD, SEAT),
             props=("firm chair",),
             shown=(0, 1, -1),
         ),
@@ -221,7 +278,7 @@ FAMILY = Family(
             {"sit_to_stand": 1.0, "leg_loading": 1.0, "balance": 0.4, "position_change": 0.4},
             effort=6,
             sides=True,
-            parameters=(_STAGGER, SEAT),
+            parameters=(_STAGGER, ARMS_AHEAD, SEAT),
             props=("firm chair",),
             shown=(0, 1, -1),
         ),

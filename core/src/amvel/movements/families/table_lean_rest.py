@@ -5,7 +5,7 @@ from dataclasses import replace
 from amvel.body import Anthropometry
 from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, TRUNK_ROUNDS
-from amvel.movements.frames import Frame, Surface, Touch
+from amvel.movements.frames import Aim, Frame, Surface, Touch
 from amvel.movements.ladder import Ladder
 from amvel.movements.positions import both, sitting, trunk_lean
 from amvel.movements.seats import SEAT
@@ -40,10 +40,18 @@ def _lean(s: Setting) -> list[Frame]:
 
 
 def _head_down(s: Setting) -> list[Frame]:
-    """The forehead comes to the hands: the neck lets go."""
-    return [_leaned(s), _leaned(s).with_("head on the hands", neck_flexion=22.0, upper_thoracic_flexion=4.0)]
+    """The hands lie on each other, the forehead comes down on them: the neck lets go."""
+    hands = _leaned(s).with_("hands on each other", **both(shoulder_rotation=40.0, elbow_flexion=90.0))
+    hands = hands.free_(**both(shoulder_rotation=0.1)).aim(
+        Aim("left.wrist", "y", 6.0, origin="right.wrist", must_hold=False, weight=0.5),
+        Aim("left.wrist", "x", 0.0, origin="right.wrist", must_hold=False, weight=0.3),
+    )
+    down = hands.with_("head on the hands", neck_flexion=30.0, upper_thoracic_flexion=4.0)
+    down = down.touch(Touch("forehead", "worktop", gap_cm=_HANDS_CM)).unaim("com.upper_thorax")
+    return [hands, down.free_(neck_flexion=0.3, head_nod=0.3, **both(hip_flexion=0.2))]
 
 
+_HANDS_CM = 6.0  # two hands on each other (our estimate)
 _LEAN = Parameter("lean_deg", "lean from the hips", "deg", 25, low=10, high=45, grid=5, easier="down")
 _TABLE = Parameter(
     "table_cm", "height of table and cushions", "cm", _table_cm, low=60, high=110, grid=2, easier="up"

@@ -1,6 +1,5 @@
 """What building a programme costs, and how much better it is than a simple greedy builder; what pictures cost in a PDF."""
 
-import random
 import statistics
 from collections.abc import Sequence
 from dataclasses import replace
@@ -9,10 +8,10 @@ from time import perf_counter
 from amvel.case import read_case
 from amvel.engine import Engine
 from amvel.planning.choices import Choice, choices
-from amvel.planning.needs import Need
 from amvel.planning.problem import Problem, broken, worth
 from amvel.planning.programme import problem_for, setting_of
 from amvel.planning.solve import solve_problem
+from clients import demo_clients, generated_clients
 
 CLIENTS = 200
 
@@ -45,24 +44,10 @@ def whole_library() -> Problem:
     return problem_for(engine, pool, 30)
 
 
-def generated(whole: Problem, seed: int) -> Problem:
-    """A client as the engine would see one: some of the library open, other needs, time, effort, budgets and history."""
-    rng = random.Random(seed)
-    pool = [c for c in whole.pool if rng.random() < rng.uniform(0.2, 1.0)]
-    needs = {p: Need(p, max(1, n.weight + rng.randint(-2, 6)), ()) for p, n in whole.needs.items()}
-    previous = frozenset(c.ref for c in pool if rng.random() < 0.06)
-    minutes = rng.choice([10, 15, 20, 25, 30, 40])
-    return replace(
-        whole,
-        pool=tuple(pool),
-        needs=needs,
-        seconds=60 * minutes,
-        effort=rng.choice([2.5, 3.5, 4.5, 6.0]),
-        load_seconds=60 * rng.choice([12, 18, 25]),
-        most_changes=rng.randint(1, 5),
-        most_new=rng.choice([None, 1]) if previous else None,
-        previous=previous,
-    )
+def asked_of(engine: Engine) -> Problem:
+    """What a programme at home asks for this client."""
+    pool = choices(setting_of(engine, "home"), engine.judge(contexts=("home",)))[0]
+    return problem_for(engine, pool, engine.case.wishes.minutes)
 
 
 def timed(problem: Problem) -> tuple[float, float, bool]:
@@ -74,15 +59,25 @@ def timed(problem: Problem) -> tuple[float, float, bool]:
     return took, found.worth / simple if simple > 0 else 1.0, found.optimal
 
 
-def programme_lines() -> Sequence[str]:
+def programme_lines(count: int = CLIENTS) -> Sequence[str]:
     """The lines that ./bench prints."""
     whole = whole_library()
-    rows = [timed(generated(whole, seed)) for seed in range(CLIENTS)]
-    times, ratios, proven = ([r[i] for r in rows] for i in range(3))
-    first = timed(whole)
+    made = [timed(asked_of(e)) for e in generated_clients(count)]
+    shown = [timed(asked_of(e)) for e in demo_clients()]
+    times = [r[0] for r in made]
+    middle, first = statistics.median(times), timed(whole)
     return (
-        f"programme: worth of the solver / of a greedy builder            {statistics.median(ratios):6.2f}  (median of {CLIENTS}; least {min(ratios):.2f}, most {max(ratios):.2f})",
-        f"programme: proven best                                          {sum(proven):6d}  of {CLIENTS}",
-        f"programme: worst / median time to the proven best               {max(times) / statistics.median(times):6.2f}  (median {statistics.median(times):.2f} s here, worst {max(times):.2f} s)",
-        f"programme: whole library / median client                        {first[0] / statistics.median(times):6.2f}  ({len(whole.pool)} steps open)",
+        _worth_line(f"{count} generated clients", made),
+        _worth_line(f"{len(shown)} demo clients", shown),
+        f"programme: worst / median time to the proven best               {max(times) / middle:6.2f}  (median {middle:.2f} s here, worst {max(times):.2f} s)",
+        f"programme: whole library / median client                        {first[0] / middle:6.2f}  ({len(whole.pool)} steps open)",
+    )
+
+
+def _worth_line(who: str, rows: list[tuple[float, float, bool]]) -> str:
+    ratios = [r[1] for r in rows]
+    proven = sum(r[2] for r in rows)
+    return (
+        f"programme: worth of the solver / of a greedy builder            {statistics.median(ratios):6.2f}"
+        f"  ({who}: median; least {min(ratios):.2f}, most {max(ratios):.2f}; {proven} of {len(rows)} proven best)"
     )

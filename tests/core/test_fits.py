@@ -1,11 +1,13 @@
 """The room: what fits whom, what makes it up, what is refused, and what a step finds there."""
 
+from math import radians
+
 import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 from pydantic import ValidationError
 
-from amvel.body import healthy
+from amvel.body import Measures, healthy, measure
 from amvel.case import PROPS, Prop, Room, Seat
 from amvel.fitting import check_room, fit_figure, fits, refused, seat_for, usable_seats
 from amvel.fitting.fit import posed
@@ -222,3 +224,19 @@ def test_a_rounded_upper_back_gets_a_pad_under_the_head() -> None:
     round_body = measure(Measures(1.65, 62, "female", None, None, math.radians(25)))
     rounded = {f.id: f for f in fits(Profiler(round_body, healthy()), ROOM, NOTHING)}["head_back"]
     assert rounded.value > straight + 2
+
+
+def test_a_rounded_back_lies_with_the_head_on_the_pad_that_the_room_is_told_of() -> None:
+    """The pose that is judged and drawn has the very pad of the fit; without it the neck would bend back."""
+    rounded = measure(Measures(1.60, 58, "female", kyphosis_extra_rad=radians(20)))
+    p = Profiler(rounded, healthy())
+    profile = posed(p, "breathing_rest/knees_bent")
+    pad = profile.frames[0].surfaces["head pad"].at_cm
+    assert next(f for f in fits(p, ROOM, NOTHING) if f.id == "head_back").value == pytest.approx(pad, abs=0.5)
+    assert pad > 8
+    assert profile.peak("neck_extension_deg") < 5
+
+
+@pytest.mark.parametrize("size", ["small", "middle", "smallest"])
+def test_a_straight_back_lies_flat_without_a_pad(size: str) -> None:
+    assert posed(profiler(size), "breathing_rest/knees_bent").frames[0].surfaces["head pad"].at_cm == 0.0

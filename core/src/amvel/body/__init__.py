@@ -3,7 +3,7 @@
 from amvel.body.anthropometry import Anthropometry, BodyError, Measures, measure
 from amvel.body.capacities import HEALTHY_DEG, Capacities, cautious, healthy
 from amvel.body.clearance import clear_of_floor
-from amvel.body.demand import FrameFacts, demand
+from amvel.body.demand import DECLARED, FrameFacts, demand
 from amvel.body.pose import COM, BandPull, Contact, ExternalLoad, PoseError, PoseSpec, Row
 from amvel.body.posing import Posed, Stops, put_together, solve
 from amvel.body.skeleton import JOINT_INDEX, JOINTS, Skeleton
@@ -17,6 +17,7 @@ __all__ = [
     "JOINT_INDEX",
     "Anthropometry",
     "BandPull",
+    "DECLARED",
     "BodyError",
     "Capacities",
     "Contact",

@@ -11,7 +11,35 @@ from amvel.body.posing import Posed
 from amvel.body.skeleton import JOINT_INDEX, Array, Skeleton
 from amvel.body.statics import GRAVITY_M_S2, Reactions
 
-__all__ = ["COMPRESSION_MODEL", "FrameFacts", "demand"]
+__all__ = ["COMPRESSION_MODEL", "DECLARED", "FrameFacts", "demand"]
+
+# Quantities that the declaration of a step gives: the same for every body and whatever its ranges.
+DECLARED = frozenset(
+    (
+        "hold_s",
+        "strained_hold_s",
+        "breath_held",
+        "hand_support_level",
+        "rises",
+        "floor_transfer",
+        "lying_flat",
+        "unstable_surface",
+        "rolls_on_spine",
+        "uses_band",
+        "performed",
+        "on_the_back",
+        "face_down",
+        "on_hands_and_knees",
+        "sitting",
+        "standing",
+        "lying_on",
+        "jolt",
+        "band_on_foot",
+        "hard_prop",
+        "time_flat_min",
+        "effort_0_to_10",
+    )
+)
 
 TRUNK_REGIONS = ("lumbar", "lower_thoracic", "upper_thoracic")
 

@@ -10,6 +10,7 @@ from amvel.fitting.furniture import seat_for
 from amvel.fitting.stacking import FOR_THE_HEAD, STACKABLE, Stack, stack
 from amvel.movements import Profiler
 from amvel.movements.families.breathing_rest import calf_support_cm
+from amvel.movements.positions import own_head_pad_cm
 from amvel.sources import COMMON_PRACTICE, Source
 
 OUTLINE = Source(
@@ -98,10 +99,8 @@ def head_on_the_side(profiler: Profiler, room: Room) -> list[Fit]:
 
 def head_on_the_back(profiler: Profiler, room: Room) -> list[Fit]:
     """With a rounded upper back the head does not reach the floor lying down: what fills the gap."""
-    at = standing_cm(profiler, profiler.body.measures.kyphosis_extra_rad)
-    back = min(at[n][0] for n in ("sacrum", "mid_back", "upper_back"))
-    gap = at["occiput"][0] - back
-    if gap < 1.0:
+    gap = own_head_pad_cm(profiler.body)
+    if not gap:
         words = "On the back: no pad, or a folded towel for comfort."
         return [Fit("head_back", "head pad on the back", 0.0, 0.0, 2.0, words, OUTLINE)]
     made = stack(gap, room, 1.5, kinds=FOR_THE_HEAD)

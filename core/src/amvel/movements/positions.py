@@ -1,8 +1,10 @@
 """The positions that movements start from, declared once: where the body lies and what carries it."""
 
+from functools import lru_cache
+
 import numpy as np
 
-from amvel.body import Anthropometry, FrameFacts
+from amvel.body import JOINT_INDEX, JOINTS, Anthropometry, FrameFacts, Measures, Skeleton, measure
 from amvel.body.anthropometry import HIP_HALF_WIDTH
 from amvel.movements.frames import Aim, Frame, Surface, Touch
 
@@ -55,8 +57,31 @@ def own_heel_distance_cm(body: Anthropometry) -> float:
     return 22.0 * body.stature_m
 
 
-def supine_crook(body: Anthropometry, heel_distance_cm: float | None = None, head_pad_cm: float = 0.0) -> Frame:
+def own_head_pad_cm(body: Anthropometry) -> float:
+    """What fills the gap under the head lying on the back: nothing for a straight back, more for a rounded one."""
+    return _head_gap_cm(body.measures)
+
+
+@lru_cache(maxsize=64)
+def _head_gap_cm(measures: Measures) -> float:
+    skeleton = Skeleton(measure(measures))
+    angles = np.zeros((1, len(JOINTS)))
+    angles[0, JOINT_INDEX["upper_thoracic.flexion"]] = measures.kyphosis_extra_rad
+    points = skeleton.points(skeleton.place(np.zeros((1, 3)), np.eye(3)[None], angles))[0]
+    behind = {n: float(points[skeleton.landmarks.index[n], 0]) for n in _BACK}
+    gap = 100 * (behind["occiput"] - min(behind[n] for n in _BACK[1:]))
+    return gap if gap >= LEAST_PAD_CM else 0.0
+
+
+_BACK = ("occiput", "sacrum", "mid_back", "upper_back")
+LEAST_PAD_CM = 1.0  # a smaller gap is filled by the mat
+
+
+def supine_crook(
+    body: Anthropometry, heel_distance_cm: float | None = None, head_pad_cm: float | None = None
+) -> Frame:
     """Lying on the back, knees bent, soles down; `heel_distance_cm` is from the sit bones to the heels."""
+    pad_cm = own_head_pad_cm(body) if head_pad_cm is None else head_pad_cm
     heels_cm = own_heel_distance_cm(body) if heel_distance_cm is None else heel_distance_cm
     angles = {**_arms_by_the_side()}
     for s in _SIDES:
@@ -69,7 +94,7 @@ def supine_crook(body: Anthropometry, heel_distance_cm: float | None = None, hea
         {**_NECK, **_legs_give("hip.flexion", "knee.flexion", "ankle.dorsiflexion")},
         (Touch("occiput", "head pad"), Touch("upper_back", "floor"), Touch("sacrum", "floor"), *feet()),
         (*(Aim(f"{s}.heel", "x", heels_cm, origin=f"{s}.sit_bone") for s in _SIDES), _SQUARE_LYING, _LEVEL),
-        surfaces={"floor": FLOOR, "head pad": Surface("head pad", "level", head_pad_cm, title="head pad")},
+        surfaces={"floor": FLOOR, "head pad": Surface("head pad", "level", pad_cm, title="head pad")},
         facts=FrameFacts(on_floor=True, lying_flat=True),
     )
 

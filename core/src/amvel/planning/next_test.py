@@ -10,12 +10,13 @@ from typing import Any
 
 import numpy as np
 
-from amvel.body import JOINT_INDEX, Capacities
+from amvel.body import DECLARED, JOINT_INDEX, Capacities
 from amvel.case import CaseError, read_case
 from amvel.engine import Engine, profiler_for
 from amvel.movements import Profile, Profiler
 from amvel.movements.profile import solve_together
-from amvel.safety import CONTEXTS, Limit, Table
+from amvel.quantities import base_id
+from amvel.safety import CONTEXTS, Envelope, Limit, Table
 from amvel.safety.table import Flags
 from amvel.screening import ScreenTest, test_library
 from amvel.screening.declaration import Outcome, current
@@ -135,10 +136,12 @@ class _Trials:
         self.rows: dict[str, list[int]] = {}
         old = self.engine.findings.capacities
         for trial in self.entered.values():
-            new = trial.findings.capacities if trial is not None else old
-            if new.digest() not in self.rows and new.digest() != old.digest():
-                self.rows[new.digest()] = self._open_rows(old, new)
-                self.profilers[new.digest()] = profiler_for(self.engine.profiler.body, new)
+            if trial is None or trial.findings.capacities.digest() == old.digest():
+                continue
+            new, digest = trial.findings.capacities, trial.findings.capacities.digest()
+            known = self.rows.get(digest, [])
+            self.rows[digest] = sorted({*known, *self._open_rows(old, new, trial.envelope)})
+            self.profilers[digest] = profiler_for(self.engine.profiler.body, new)
         solve_together(
             [
                 (self.profilers[d], [self.table.profiles[i].request for i in rows])
@@ -146,17 +149,32 @@ class _Trials:
             ]
         )
 
-    def _open_rows(self, old: Capacities, new: Capacities) -> list[int]:
+    def _open_rows(self, old: Capacities, new: Capacities, envelope: Envelope) -> list[int]:
         """Poses that would be placed otherwise and whose answer may turn: a freer joint closes nothing, a shorter one opens nothing."""
         freer = all(v >= old.of(k) for k, v in new.range_deg.items())
         shorter = all(v <= old.of(k) for k, v in new.range_deg.items())
         everywhere = np.logical_and.reduce([self.base[c] for c in CONTEXTS])
+        declared = self._closed_as_declared(envelope)
         somewhere = np.logical_or.reduce([self.base[c] for c in CONTEXTS])
         return [
             i
             for i, p in enumerate(self.table.profiles)
-            if not (freer and everywhere[i]) and not (shorter and not somewhere[i]) and _reshaped(p, old, new)
+            if not (freer and everywhere[i])
+            and not (shorter and not somewhere[i])
+            and not declared[i]
+            and _reshaped(p, old, new)
         ]
+
+    def _closed_as_declared(self, envelope: Envelope) -> Flags:
+        """Poses that are closed in every context by what their step declares, however this body would lie in them."""
+        closed: Flags = np.ones(len(self.table.labels), dtype=bool)
+        for c in CONTEXTS:
+            here: Flags = np.zeros(len(self.table.labels), dtype=bool)
+            for limit in envelope.limits:
+                if limit.strength != "caution" and base_id(limit.quantity) in DECLARED:
+                    here |= self.table.breaks(limit, c)
+            closed &= here
+        return closed
 
     def _changes(self, trial: Engine | None) -> tuple[str, ...]:
         if trial is None:

@@ -7,6 +7,7 @@ from collections.abc import Callable, Generator
 from dataclasses import dataclass
 from itertools import product
 
+from amvel.body import DECLARED
 from amvel.movements import Parameter, Profile, Profiler, Request, Step
 from amvel.movements.bed import LYING_ON
 from amvel.quantities import base_id
@@ -14,33 +15,7 @@ from amvel.safety.limits import Envelope
 from amvel.safety.verdict import Breach, Check, check
 
 # Quantities that belong to the position or the step itself: no parameter changes them.
-_FIXED = frozenset(
-    (
-        "floor_transfer",
-        "lying_flat",
-        "one_leg_stance",
-        "hand_support_level",
-        "hold_s",
-        "strained_hold_s",
-        "breath_held",
-        "rises",
-        "performed",
-        "on_the_back",
-        "face_down",
-        "on_hands_and_knees",
-        "sitting",
-        "standing",
-        "lying_on",
-        "unstable_surface",
-        "rolls_on_spine",
-        "jolt",
-        "uses_band",
-        "band_on_foot",
-        "hard_prop",
-        "time_flat_min",
-        "effort_0_to_10",
-    )
-)
+_FIXED = DECLARED | {"one_leg_stance"}
 _COARSE = 5
 _PAIR = 4
 

@@ -11,13 +11,13 @@ from amvel.body.statics import GRAVITY_M_S2, Reactions, react
 
 __all__ = [
     "COM",
+    "DECLARED",
     "GRAVITY_M_S2",
     "HEALTHY_DEG",
     "JOINTS",
     "JOINT_INDEX",
     "Anthropometry",
     "BandPull",
-    "DECLARED",
     "BodyError",
     "Capacities",
     "Contact",

@@ -7,6 +7,8 @@ from amvel.case.schools import QUESTIONS
 from amvel.engine import Engine
 from amvel.movements import Request, all_steps, find
 from amvel.movements.schools import breath_words, concerns, school_lines, switching_on
+from amvel.planning.curve_side import curve_side
+from amvel.planning.dose import dose_of
 from amvel.safety.schools import SIGN_OFF, schools_for
 from tests.generated import TODAY, base
 
@@ -81,6 +83,42 @@ def test_one_sided_work_for_a_curve_needs_a_sign_off() -> None:
     word = {"kind": "clears", "name": "Dr Aldous Fenn", "role": "orthopaedist", "on": ON, "clears": SIGN_OFF}
     signed = schools_for(read_case(adult(schools=wish, clinician_words=[word])))
     assert signed.choices["scoliosis"] == "curve_specific"
+
+
+def curved(signed: bool, *bulges: str) -> Engine:
+    """An adult with curves of these bulges who asked for one-sided work, with or without the sign-off."""
+    word = {"kind": "clears", "name": "Dr Aldous Fenn", "role": "orthopaedist", "on": ON, "clears": SIGN_OFF}
+    conditions = [
+        {"kind": "scoliosis", "noted_on": ON, "convexity": b, "region": r, "cobb_deg": 22}
+        for b, r in zip(bulges, ("lumbar", "thoracic"), strict=False)
+    ]
+    more = {"clinician_words": [word]} if signed else {}
+    return Engine(read_case(adult(conditions=conditions, schools={"scoliosis": "curve_specific"}, **more)))
+
+
+@pytest.mark.parametrize("bulge", ["left", "right"])
+def test_signed_one_sided_work_adds_a_round_with_the_bulge_down(bulge: str) -> None:
+    """Fishman, Groessl & Sherman 2014 (from memory): the side bridge with the bulge down."""
+    e = curved(True, bulge)
+    group = e.judge("side_bridge", "light_hip", ("visit",))
+    side, why = curve_side(e.case, group)
+    down = next(v for v in group if v.side == side)
+    assert down.profile.peak(f"{bulge}.lying_on") > 0
+    assert "signed for" in why
+    step = find("side_bridge/light_hip")[1]
+    more, alike = (dose_of(e.case, step, ("left", "right"), None, x) for x in ((side, why), ("", "")))
+    assert more.extra_side == side
+    assert more.minutes > alike.minutes
+
+
+def test_without_a_sign_off_or_with_opposite_curves_no_side_is_preferred() -> None:
+    for e in (curved(False, "left"), curved(True, "left", "right"), curved(True)):
+        assert curve_side(e.case, e.judge("side_bridge", "light_hip", ("visit",))) == ("", "")
+
+
+def test_sides_are_owed_alike_until_one_sided_work_is_signed_for() -> None:
+    assert "Equal dose on both sides" in {o.title for o in curved(False, "left").envelope.obligations}
+    assert "Equal dose on both sides" not in {o.title for o in curved(True, "left").envelope.obligations}
 
 
 def test_a_family_may_have_its_own_answer() -> None:

@@ -12,6 +12,7 @@ from amvel.body import Anthropometry
 from amvel.case import Case, Room
 from amvel.fitting.needs import RoomCheck, check_room
 from amvel.movements import Family, Step, find
+from amvel.planning.curve_side import curve_side
 from amvel.planning.dose import Dosed, at_dose, dose_of, without_extra
 from amvel.planning.rests import Rests
 from amvel.planning.rungs import Readiness
@@ -133,7 +134,7 @@ def _best_side(group: list[Verdict]) -> list[Verdict]:
 def _dosed(at: Setting, step: Step, group: list[Verdict]) -> Dosed:
     """The dose; a round more for the weaker side only where that side's limits bear the longer time."""
     hold = at.holds.get(group[0].ref)
-    full = dose_of(at.case, step, tuple(v.side for v in group), hold)
+    full = dose_of(at.case, step, tuple(v.side for v in group), hold, curve_side(at.case, group))
     weak = next((v for v in group if v.side == full.extra_side), None)
     if weak is None:
         return full

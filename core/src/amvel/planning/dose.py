@@ -42,15 +42,24 @@ class Dosed:
     why: str = ""
 
 
-def dose_of(case: Case, step: Step, sides: tuple[str, ...], hold_s: float | None = None) -> Dosed:
-    """The dose of one step; `hold_s` is the clean hold estimated from a measured one."""
+def dose_of(
+    case: Case,
+    step: Step,
+    sides: tuple[str, ...],
+    hold_s: float | None = None,
+    preferred: tuple[str, str] = ("", ""),
+) -> Dosed:
+    """The dose of one step; `hold_s` is the clean hold estimated from a measured one.
+
+    `preferred` is a side that gets a round more whatever was measured, and why.
+    """
     first = step.dose
     hold = first.hold_s
     why = ""
     if hold and hold_s is not None and 0 < hold_s < hold:
         hold, why = hold_s, "hold from what was measured"
     per_repetition = first.seconds - first.hold_s + hold
-    weak, says = weaker_side(case, step) if len(sides) == 2 else ("", "")
+    weak, says = ("", "") if len(sides) != 2 else preferred if preferred[0] else weaker_side(case, step)
     rounds = first.sets * len(sides) + (1 if weak else 0)
     work = first.repetitions * per_repetition * rounds + REST_S * (first.sets - 1)
     return Dosed(

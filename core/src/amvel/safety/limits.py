@@ -21,7 +21,7 @@ PLACES = {
 }
 AT_HOME = " at home"
 WHEN = ("always", "home", *PLACES, *(p + AT_HOME for p in PLACES))
-RULEBOOK_VERSION = "2026-11c"
+RULEBOOK_VERSION = "2026-11d"
 
 
 @dataclass(frozen=True)

@@ -63,6 +63,12 @@ def schools_for(case: Case) -> Schools:
     return Schools(choices, by_family, tuple(refused), because)
 
 
+def one_sided_for_a_curve(case: Case) -> bool:
+    """Whether one-sided work for a curve was chosen and is signed for: then the sides are not trained alike."""
+    chosen = ("scoliosis", "curve_specific")
+    return case.schools.get(chosen[0]) == chosen[1] and not _reason_against(case, set(), *chosen)
+
+
 def _standing(case: Case, kinds: set[str], wanted: dict[str, str], refused: list[Refusal]) -> dict[str, str]:
     out = {}
     for question, option in wanted.items():

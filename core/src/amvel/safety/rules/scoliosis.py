@@ -6,6 +6,7 @@ from amvel.case.conditions.spine import Scoliosis
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
 from amvel.safety.rulebook import Example, Number, Numbers, Rule
+from amvel.safety.schools import one_sided_for_a_curve
 from amvel.screening import Findings
 from amvel.screening.curves import curve_deg, growing_spine, progression_factor, regions_of
 from amvel.sources import COMMON_PRACTICE, Source
@@ -74,13 +75,14 @@ def _limits(page: Page, f: Findings, n: Numbers, i: int, c: Scoliosis, size: flo
             "no end-range back bending of a flat, growing curve",
             source=COMMON_PRACTICE,
         )
-    page.owe(
-        f"even_{i}",
-        "Equal dose on both sides",
-        ("turning", "side_bend", "hip_out"),
-        2,
-        "a curve is trained on both sides alike",
-    )
+    if not one_sided_for_a_curve(f.case):
+        page.owe(
+            f"even_{i}",
+            "Equal dose on both sides",
+            ("turning", "side_bend", "hip_out"),
+            2,
+            "a curve is trained on both sides alike",
+        )
 
 
 def _referrals(page: Page, f: Findings, n: Numbers, i: int, c: Scoliosis, size: float | None) -> None:

@@ -13,6 +13,7 @@ from amvel.fitting import fit_figure, fits, fits_used, to_prepare
 from amvel.movements import find
 from amvel.movements.figure import figure
 from amvel.movements.schools import school_lines
+from amvel.programme_answers import side_words
 from clients.models import Client
 from papers.texts import filled, texts_of
 from programmes.building import NotAllowed, newest, open_for, profile_for, violations_of
@@ -26,8 +27,9 @@ def _unit(unit: str) -> str:
 
 
 def dose_words(movement: dict[str, Any]) -> str:
-    """'8 times each side, 2 rounds with a rest between, one round more on the left'."""
-    each = " each side" if len(movement["sides"]) == 2 else ""
+    """'8 times each side, 2 rounds with a rest between, one round more on the left'; '6 times, with the right hand'."""
+    one = side_words(find(movement["ref"])[1], movement["sides"])
+    each = " each side" if len(movement["sides"]) == 2 else f", {one}" if one else ""
     hold = f", hold {movement['hold_s']:g} s" if movement["hold_s"] else ""
     rounds = f", {movement['sets']} rounds with a rest between" if movement["sets"] > 1 else ""
     extra = f", one round more on the {movement['extra_side']}" if movement.get("extra_side") else ""

@@ -1,5 +1,6 @@
 """The room: what fits whom, what makes it up, what is refused, and what a step finds there."""
 
+from dataclasses import replace
 from math import radians
 
 import pytest
@@ -9,7 +10,7 @@ from pydantic import ValidationError
 
 from amvel.body import Measures, healthy, measure
 from amvel.case import PROPS, Prop, Room, Seat
-from amvel.fitting import check_room, fit_figure, fits, refused, seat_for, usable_seats
+from amvel.fitting import check_room, fit_figure, fits, refused, seat_for, to_prepare, usable_seats
 from amvel.fitting.fit import posed
 from amvel.fitting.grip import needed, offered
 from amvel.fitting.needs import ALTERNATIVES
@@ -240,3 +241,19 @@ def test_a_rounded_back_lies_with_the_head_on_the_pad_that_the_room_is_told_of()
 @pytest.mark.parametrize("size", ["small", "middle", "smallest"])
 def test_a_straight_back_lies_flat_without_a_pad(size: str) -> None:
     assert posed(profiler(size), "breathing_rest/knees_bent").frames[0].surfaces["head pad"].at_cm == 0.0
+
+
+def test_the_client_reads_of_grip_only_where_it_is_lacking() -> None:
+    found = fits(profiler("middle"), ROOM, NOTHING)
+    holds = next(f for f in found if f.id == "grip")
+    assert holds.fits
+    assert "grip" not in {f.id for f in to_prepare(found)}
+    slides = [replace(f, fits=False) if f.id == "grip" else f for f in found]
+    assert "grip" in {f.id for f in to_prepare(slides)}
+
+
+def test_nothing_that_asks_for_nothing_is_prepared() -> None:
+    for size in ("smallest", "middle", "largest"):
+        for f in to_prepare(fits(profiler(size), ROOM, NOTHING)):
+            assert f.value > 0
+            assert not f.says.startswith("Or ")

@@ -20,6 +20,8 @@ from amvel.planning.rests import rests_for
 from amvel.planning.rungs import readiness
 from amvel.planning.schooling import barred_by_school
 from amvel.planning.whatif import what_if
+from amvel.programme_answers import side_words
+from tests.bodies import library_profiles
 from tests.conftest import demo
 from tests.planned import engine, pool, problem
 
@@ -363,3 +365,31 @@ def test_an_engine_with_another_past_keeps_its_verdicts() -> None:
     assert later.verdicts is e.verdicts
     assert later.case.previous_steps == ("clam/small_opening",)
     assert e.case.previous_steps == ()
+
+
+@pytest.mark.parametrize(
+    ("ref", "sides", "says"),
+    [
+        ("sit_to_stand/one_hand", ("right",), "with the right hand"),
+        ("sit_to_stand/one_hand", ("left", "right"), ""),
+        ("roll_to_the_side/half_and_back", ("left",), "over the right side"),
+        ("clam/small_opening", ("left",), "left side only"),
+        ("bridge/with_cushion", ("both",), ""),
+    ],
+)
+def test_a_movement_done_on_one_side_says_which(ref: str, sides: tuple[str, ...], says: str) -> None:
+    assert side_words(find(ref)[1], sides) == says
+
+
+def test_words_of_a_side_name_the_side_that_is_lain_on() -> None:
+    """'Over the right side' is the version whose last frame lies on the right side."""
+    for family in ("roll_to_the_side", "side_to_sitting"):
+        for step in library()[family].steps:
+            assert "{other}" in step.side_says
+            profile = next(
+                p
+                for p in library_profiles("middle")
+                if p.request.label == f"{family}/{step.id}" and p.request.side == "left"
+            )
+            assert profile.peak("left.lying_on") == 0
+            assert profile.peak("right.lying_on") == (0 if step.id == "half_and_back" else 1)

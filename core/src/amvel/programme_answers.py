@@ -1,14 +1,24 @@
 """A programme and its week as plain data: the fields that the command line prints and the server stores and passes on."""
 
+from collections.abc import Sequence
 from typing import Any
 
 from amvel.engine import Engine
-from amvel.movements import find
+from amvel.movements import Step, find
 from amvel.planning import Item, Programme, words
 from amvel.planning.needs import needs
 from amvel.planning.week import DAYS, Week
 
 Data = dict[str, Any]
+
+
+def side_words(step: Step, sides: Sequence[str]) -> str:
+    """Which side, for a movement that has two and is done on one; '' where nothing needs to be said."""
+    if len(sides) != 1 or not step.sides:
+        return ""
+    (side,) = sides
+    other = {"left": "right", "right": "left"}[side]
+    return (step.side_says or "{side} side only").format(side=side, other=other)
 
 
 def item_data(i: Item) -> Data:
@@ -19,6 +29,7 @@ def item_data(i: Item) -> Data:
         "title": f"{family.title}: {step.title}",
         "position": i.position,
         "sides": list(i.sides),
+        "side_words": side_words(step, i.sides),
         "values": i.values,
         "repetitions": i.repetitions,
         "sets": i.sets,

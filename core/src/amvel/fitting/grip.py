@@ -48,9 +48,9 @@ def wall_grip(profiler: Profiler, room: Room, wall_cm: float) -> list[Fit]:
     how = (
         "holds"
         if fits
-        else "does not hold: shoes with good soles or bare feet on a floor that grips, or nearer to the wall"
+        else "does not hold; shoes with good soles or bare feet on a floor that grips, or nearer to the wall"
     )
-    words = f"Leaning on the wall needs a grip of {asks:.2f}; floor and soles give about {gives:.2f} and {how}."
+    words = f"Leaning on the wall needs a grip of {asks:.2f}; floor and soles give about {gives:.2f}: it {how}."
     return [
         Fit(
             "grip",

@@ -66,8 +66,12 @@ def fits_used(family: Family, step: Step) -> frozenset[str]:
 
 
 def to_prepare(found: list[Fit]) -> list[Fit]:
-    """What the client gets ready: fits that ask for something, other seats than the best one left out."""
-    return [f for f in found if f.value > 0 and not f.says.startswith("Or ")]
+    """What the client gets ready: fits that ask for something, other seats than the best one left out.
+
+    Grip that is there asks for nothing; only where it is lacking does the client read of it.
+    """
+    asking = [f for f in found if f.value > 0 and not f.says.startswith("Or ")]
+    return [f for f in asking if f.id != "grip" or not f.fits]
 
 
 __all__ = ["fits", "fits_used", "to_prepare"]

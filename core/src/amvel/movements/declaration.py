@@ -143,9 +143,9 @@ class Step:
     props: tuple[str, ...] = ()
     held: bool = False
     needs_unsupported_stand: bool = False
-    one_side_serves: bool = (
-        False  # the side is a way of doing it, not what is trained: one that is open will do
-    )
+    # Filled where the side is a way of doing it and not what is trained, so that one that is open will do: how it
+    # reads, with {side} and {other}.
+    side_says: str = ""
     arrow: str = ""
     view: str = "side"
     shown: tuple[int, ...] = (0, -1)

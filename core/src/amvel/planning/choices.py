@@ -109,7 +109,7 @@ def choices(at: Setting, verdicts: list[Verdict]) -> tuple[list[Choice], dict[st
     why_not: dict[str, str] = {}
     for ref, group in grouped.items():
         family, step = find(ref)
-        if step.one_side_serves:
+        if step.side_says:
             group = _best_side(group)
         values = group[0].profile.request.values
         room = check_room(at.body, at.room, family, step, values)

@@ -12,7 +12,7 @@ const dose = reactive({ repetitions: 0, sets: 0, hold_s: 0 })
 watch(() => props.move, (m) => Object.assign(dose, { repetitions: m.repetitions, sets: m.sets, hold_s: m.hold_s }), { immediate: true })
 const times = computed(() => {
   const m = props.move
-  return say(m.sides.length === 2 ? 'programme.perSide' : 'programme.times', { n: m.repetitions }) + (m.sets > 1 ? ` · ${say('programme.rounds', { n: m.sets })}` : '') + (m.hold_s ? ` · ${m.hold_s} s` : '') + (m.extra_side ? ` · ${say('programme.extra', { side: m.extra_side })}` : '')
+  return say(m.sides.length === 2 ? 'programme.perSide' : 'programme.times', { n: m.repetitions }) + (m.side_words ? `, ${m.side_words}` : '') + (m.sets > 1 ? ` · ${say('programme.rounds', { n: m.sets })}` : '') + (m.hold_s ? ` · ${m.hold_s} s` : '') + (m.extra_side ? ` · ${say('programme.extra', { side: m.extra_side })}` : '')
 })
 function keys(event: KeyboardEvent): void {
   if (!event.altKey || props.busy) return

@@ -102,7 +102,7 @@ FAMILY = (
         not_felt="twisting in the low back, dizziness that stays",
         breath="in to get ready, out to roll",
         sides=True,
-        one_side_serves=True,
+        side_says="over the {other} side",
         view="top",
         arrow="left.knee",
     )

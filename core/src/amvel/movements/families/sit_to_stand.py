@@ -242,7 +242,7 @@ FAMILY = Family(
             {"sit_to_stand": 0.8, "leg_loading": 0.7, "position_change": 0.5},
             effort=5,
             sides=True,
-            one_side_serves=True,
+            side_says="with the {side} hand",
             parameters=(SEAT, _HAND),
             props=("firm chair", "arm rest or worktop"),
             shown=(0, 1, -1),

@@ -73,8 +73,12 @@ class MovingPart:
             at, turned = placed[segment]
             if len(marks):
                 points[marks] = (self.local_m[marks] @ turned.reshape(3, -1)).reshape(len(marks), 3, -1) + at
-        back = (2, 0, 1)
-        return tuple(np.ascontiguousarray(x.transpose(back)) for x in (points, axis, centre))  # type: ignore[return-value]
+        return _poses_first(points), _poses_first(axis), _poses_first(centre)
+
+
+def _poses_first(rows: Array) -> Array:
+    """N×3×B as B×N×3."""
+    return np.ascontiguousarray(rows.transpose(2, 0, 1))
 
 
 def _along(offset: Array, turned: Array) -> Array:

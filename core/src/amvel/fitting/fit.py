@@ -4,7 +4,7 @@ from dataclasses import dataclass, field
 
 import numpy as np
 
-from amvel.body import JOINT_INDEX, JOINTS
+from amvel.body import JOINTS
 from amvel.movements import Profile, Profiler, Request, find
 from amvel.sources import Source
 
@@ -67,10 +67,9 @@ def heights_cm(profiler: Profiler, profile: Profile, frame: int = 0) -> dict[str
     }
 
 
-def standing_cm(profiler: Profiler, rounded_rad: float = 0.0) -> dict[str, tuple[float, float, float]]:
-    """Landmarks in cm of the body with every joint at zero, the upper back rounded by so much."""
+def standing_cm(profiler: Profiler) -> dict[str, tuple[float, float, float]]:
+    """Landmarks in cm of the body with every joint at zero."""
     angles = np.zeros((1, len(JOINTS)))
-    angles[0, JOINT_INDEX["upper_thoracic.flexion"]] = rounded_rad
     placed = profiler.skeleton.place(np.zeros((1, 3)), np.eye(3)[None], angles)
     points = 100 * profiler.skeleton.points(placed)[0]
     return {

@@ -150,12 +150,13 @@ class _Trials:
         )
 
     def _open_rows(self, old: Capacities, new: Capacities, envelope: Envelope) -> list[int]:
-        """Poses that would be placed otherwise and whose answer may turn: a freer joint closes nothing, a shorter one opens nothing."""
+        """Poses that would be placed otherwise and whose answer may turn: under these limits a freer joint closes nothing that
+        is open, a shorter one opens nothing that is closed."""
         freer = all(v >= old.of(k) for k, v in new.range_deg.items())
         shorter = all(v <= old.of(k) for k, v in new.range_deg.items())
-        everywhere = np.logical_and.reduce([self.base[c] for c in CONTEXTS])
+        as_placed = [self.table.allowed(envelope, c) for c in CONTEXTS]
+        everywhere, somewhere = np.logical_and.reduce(as_placed), np.logical_or.reduce(as_placed)
         declared = self._closed_as_declared(envelope)
-        somewhere = np.logical_or.reduce([self.base[c] for c in CONTEXTS])
         return [
             i
             for i, p in enumerate(self.table.profiles)

@@ -51,6 +51,17 @@ def test_a_hand_that_may_not_press_leaves_the_other_to_rise_with() -> None:
     assert [v.side for c in found for v in c.verdicts] == ["right"]
 
 
+def test_the_solver_never_moves_what_stands_in_the_room() -> None:
+    """A worktop is as high as it is: only the seat is raised, and the hand stays where the worktop was measured."""
+    hand = next(p for p in find("sit_to_stand/one_hand")[1].parameters if p.id == "hand_cm")
+    assert hand.candidates(90.0) == []
+    for name in ("stroke", "two-falls-high-pressure"):
+        e = engine(name)
+        at = e.values(*find("sit_to_stand/one_hand"))["hand_cm"]
+        for v in e.judge("sit_to_stand", "one_hand"):
+            assert v.profile.request.values["hand_cm"] == at
+
+
 def test_a_step_that_trains_a_side_is_left_out_when_one_side_is_closed() -> None:
     e = engine("stroke")
     group = e.judge("clam", "small_opening", ("home",))

@@ -8,6 +8,7 @@ Patches are sampled at Gauss points, so that a finer sampling gives the same res
 
 from dataclasses import dataclass
 from functools import lru_cache
+from typing import Any
 
 import numpy as np
 from numpy.typing import NDArray
@@ -57,7 +58,7 @@ def _in_order(solved: list[Reactions], order: list[int]) -> Reactions:
     back = np.argsort(np.array(order))
     most = max(r.where.shape[1] for r in solved)
 
-    def joined(name: str, empty: float) -> Array:
+    def joined(name: str, empty: float) -> NDArray[Any]:
         parts = [getattr(r, name) for r in solved]
         padded = [
             np.concatenate(
@@ -65,14 +66,14 @@ def _in_order(solved: list[Reactions], order: list[int]) -> Reactions:
             )
             for p in parts
         ]
-        whole: Array = np.concatenate(padded)[back]
+        whole: NDArray[Any] = np.concatenate(padded)[back]
         return whole
 
     return Reactions(
         joined("where", 0.0),
         joined("force", 0.0),
-        joined("segment", 0),  # type: ignore[arg-type]
-        joined("contact", -1),  # type: ignore[arg-type]
+        joined("segment", 0),
+        joined("contact", -1),
         np.concatenate([r.unbalanced for r in solved])[back],
     )
 

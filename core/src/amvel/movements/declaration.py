@@ -45,7 +45,7 @@ class Parameter:
     """A measure of the set-up or range that may be changed, and in which direction that is easier.
 
     Numbers have low, high and grid in `unit`; choices are listed from hardest to easiest.
-    `default` may depend on the body.
+    `default` may depend on the body.  `easier` is empty for what stands in the room as it is: nothing is solved with it.
     """
 
     id: str
@@ -70,6 +70,8 @@ class Parameter:
         if self.choices:
             at = self.choices.index(str(start))
             return list(self.choices[at + 1 :])
+        if not self.easier:
+            return []
         sign, end = (1, self.high) if self.easier == "up" else (-1, self.low)
         count = int(round(abs(end - float(start)) / self.grid))
         return [round(float(start) + sign * self.grid * (i + 1), 6) for i in range(count)]

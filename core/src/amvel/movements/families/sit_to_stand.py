@@ -29,8 +29,9 @@ def _arm_rest_cm(body: Anthropometry) -> float:
     return own_seat_cm(body) + ARM_REST_CM
 
 
+# The room's arm rest or worktop: it cannot be moved, so the solver leaves it where it is.
 _HAND = Parameter(
-    "hand_cm", "height of what the hand presses on", "cm", _arm_rest_cm, low=50, high=95, grid=1, easier="down"
+    "hand_cm", "height of what the hand presses on", "cm", _arm_rest_cm, low=50, high=120, grid=1, easier=""
 )
 ARMS_AHEAD = Parameter("arms_deg", "arms reach ahead", "deg", 95, low=35, high=95, grid=5, easier="down")
 

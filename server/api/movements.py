@@ -13,7 +13,7 @@ from amvel.movements.animation import animation
 from amvel.movements.figure import figure
 from amvel.movements.pacing import beats
 from amvel.movements.schools import school_lines
-from amvel.safety import judge_one, sides_of
+from amvel.safety import as_they_stand, judge_one, sides_of
 from api.access import client_of
 from api.problems import PROBLEMS, problem
 from clients.casework import engine_of, verdicts_of
@@ -106,6 +106,64 @@ def try_step(request: HttpRequest, client_id: str, family_id: str, step_id: str,
         "steady": answers.steady_data(engine.profiler, profile),
         "hold": answers.hold_data(engine, f"{family_id}/{step_id}", body.side),
     }
+
+
+class AlongAsk(Shown):
+    """Stops of one slider; `values` says where the others stand. `quick` poses the declared frames and judges nothing."""
+
+    context: str = Field(default="visit", pattern="^(visit|home)$")
+    quick: bool = False
+    parameter: str
+    at: list[float] = Field(min_length=1, max_length=12)
+
+
+class Stop(Schema):
+    """What a slider shows at one of its stops. `verdict` speaks of the pose as it stands there, nothing is solved."""
+
+    value: float
+    verdict: dict[str, Any] | None
+    peaks: dict[str, float]
+    fault: str
+    svg: str
+
+
+class Along(Schema):
+    stops: list[Stop]
+
+
+@router.post("/clients/{client_id}/along/{family_id}/{step_id}", response={200: Along, **PROBLEMS})
+def along(request: HttpRequest, client_id: str, family_id: str, step_id: str, body: AlongAsk):
+    """Pose, loads, picture and verdict at several stops of a slider, solved in one batch before the slider gets there."""
+    engine = engine_of(client_of(request, client_id).latest())
+    if body.parameter not in {p.id for p in find(f"{family_id}/{step_id}")[1].parameters if not p.choices}:
+        return problem(
+            422, "No such measure", f"parameter: {step_id} has no measure '{body.parameter}' to slide"
+        )
+    wanted = [
+        _request(engine, family_id, step_id, body.side, {**body.values, body.parameter: x}, body.context)
+        for x in body.at
+    ]
+    return {"stops": _stops(engine, wanted, body)}
+
+
+def _stops(engine: Engine, wanted: list[Request], body: AlongAsk) -> list[dict[str, Any]]:
+    verdicts: list[dict[str, Any] | None] = [None] * len(wanted)
+    if body.quick:
+        profiles = engine.profiler.sketches(wanted)
+    else:
+        profiles = engine.profiler.profiles(wanted)
+        judged = as_they_stand(engine.case, engine.findings, engine.envelope, profiles, body.context)
+        verdicts = [answers.verdict_data(v) for v in judged]
+    return [
+        {
+            "value": value,
+            "verdict": verdict,
+            "peaks": answers.peak_data(profile),
+            "fault": answers.plain_fault(profile.fault),
+            "svg": _drawn(engine, profile),
+        }
+        for value, profile, verdict in zip(body.at, profiles, verdicts, strict=True)
+    ]
 
 
 class BeatData(Schema):

@@ -46,6 +46,27 @@ def test_a_step_plays_follows_its_slider_and_is_taught_as_chosen(page: Page) -> 
     assert client.latest().data["family_schools"] == {"knee_fold": {"breath": "in_on_the_lift"}}
 
 
+def test_a_slider_shows_what_was_asked_ahead_and_judges_it_at_once(page: Page) -> None:
+    """Once every stop of a slider is known, moving it asks the server nothing until it rests."""
+    client = create_client(user_of("ann"), today_case("fit-seventy"))
+    log_in(page)
+    page.goto(f"/client/{client.pk}/movements")
+    page.get_by_placeholder("Name or prop").fill("clam")
+    page.locator(".step", has_text="Small opening").click(timeout=240_000)
+    slider = page.get_by_role("slider", name="how far the knee opens")
+    expect(slider).to_be_visible(timeout=60_000)
+    page.wait_for_load_state("networkidle")
+    asked: list[str] = []
+    page.on("request", lambda r: asked.append(f"{r.url} {r.post_data or ''}"))
+    figure = page.locator(".page .figure.big").first
+    before = figure.inner_html()
+    slider.focus()
+    slider.press("ArrowLeft")
+    expect(page.get_by_role("dialog").get_by_text("as is", exact=True)).to_be_visible()
+    assert figure.inner_html() != before
+    assert not [line for line in asked if "/along/" in line or '"quick":true' in line]
+
+
 def test_a_refused_answer_is_struck_and_says_why(page: Page) -> None:
     data = today_case("after-birth")
     client = create_client(user_of("ann"), data)

@@ -101,3 +101,59 @@ def test_another_house_sees_nothing_of_it(stranger, client_id: str) -> None:
     assert (
         stranger.post(f"/clients/{client_id}/movie/knee_fold/single_fold", {"side": "left"}).status_code == 404
     )
+
+
+def along(api, client_id: str, ref: str, parameter: str, at: list[float], side: str = "both", **more):
+    body = {"side": side, "context": "visit", "parameter": parameter, "at": at, **more}
+    return api.post(f"/clients/{client_id}/along/{ref}", body)
+
+
+def test_a_stop_of_a_slider_says_what_the_step_says_when_it_is_tried_there(api, client_id: str) -> None:
+    stops = along(api, client_id, "sit_to_stand/two_legs", "seat_cm", [36, 44, 58]).json()["stops"]
+    assert [s["value"] for s in stops] == [36, 44, 58]
+    for stop in stops:
+        there = tried(api, client_id, "sit_to_stand/two_legs", "both", seat_cm=stop["value"])
+        assert stop["peaks"] == there["profile"]["peaks"]
+        assert stop["fault"] == there["profile"]["fault"]
+        assert stop["svg"] == there["svg"]
+        stands = there["verdict"]["verdict"] == "as_is"
+        assert (stop["verdict"]["verdict"] == "as_is") == stands
+        assert stop["verdict"]["reasons"] == there["verdict"]["reasons"]
+
+
+def test_a_stop_is_never_changed_for_the_better(api, client_id: str) -> None:
+    """What a slider shows is the pose at that very value: a change that would help comes only when it rests."""
+    stops = along(api, client_id, "seated_twist/with_weight", "turn_deg", [5, 25, 45], "left").json()["stops"]
+    assert stops[-1]["verdict"]["verdict"] == "excluded"
+    assert all(s["verdict"]["changes"] == [] for s in stops)
+    assert all(s["verdict"]["values"] == s["verdict"]["original_values"] for s in stops)
+
+
+def test_quick_stops_are_posed_and_not_judged(api, client_id: str) -> None:
+    stops = along(api, client_id, "wall_plank/forearms", "wall_cm", [40, 60], quick=True).json()["stops"]
+    assert [s["verdict"] for s in stops] == [None, None]
+    assert all(s["svg"].startswith("<svg") and s["peaks"] for s in stops)
+
+
+def test_where_the_other_sliders_stand_counts_for_a_stop(api, client_id: str) -> None:
+    low, high = (
+        along(api, client_id, "sit_to_stand/two_legs", "arms_deg", [30], values={"seat_cm": seat}).json()[
+            "stops"
+        ]
+        for seat in (44, 58)
+    )
+    assert low[0]["peaks"]["left.hip_flexion_deg"] > high[0]["peaks"]["left.hip_flexion_deg"]
+
+
+@pytest.mark.parametrize(
+    ("parameter", "at", "says"),
+    [("knob", [1], "knob"), ("seat_cm", [], "at"), ("seat_cm", [40] * 13, "at")],
+)
+def test_stops_that_cannot_be_are_refused_by_name(api, client_id: str, parameter, at, says: str) -> None:
+    answer = along(api, client_id, "sit_to_stand/two_legs", parameter, at)
+    assert answer.status_code == 422
+    assert says in answer.content.decode()
+
+
+def test_another_house_gets_no_stops(stranger, client_id: str) -> None:
+    assert along(stranger, client_id, "sit_to_stand/two_legs", "seat_cm", [45]).status_code == 404

@@ -308,6 +308,11 @@ def rules() -> list[Data]:
     ]
 
 
+def peak_data(profile: Profile) -> dict[str, float]:
+    """The largest value of every quantity over all frames."""
+    return {k: round(float(v.max()), 3) for k, v in profile.columns.items()}
+
+
 def profile_data(profile: Profile) -> Data:
     """Per frame and peaks, by the names of the quantities."""
     rounded = {k: [round(float(x), 3) for x in v] for k, v in profile.columns.items()}
@@ -319,7 +324,7 @@ def profile_data(profile: Profile) -> Data:
         "fault": plain_fault(profile.fault),
         "frames": list(profile.frame_names),
         "quantities": rounded,
-        "peaks": {k: max(v) for k, v in rounded.items()},
+        "peaks": peak_data(profile),
     }
 
 

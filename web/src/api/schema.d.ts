@@ -328,6 +328,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/clients/{client_id}/along/{family_id}/{step_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Along
+         * @description Pose, loads, picture and verdict at several stops of a slider, solved in one batch before the slider gets there.
+         */
+        post: operations["api_movements_along"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/clients/{client_id}/movie/{family_id}/{step_id}": {
         parameters: {
             query?: never;
@@ -1174,6 +1194,60 @@ export interface components {
              * @default false
              */
             quick: boolean;
+        };
+        /** Along */
+        Along: {
+            /** Stops */
+            stops: components["schemas"]["Stop"][];
+        };
+        /**
+         * Stop
+         * @description What a slider shows at one of its stops. `verdict` speaks of the pose as it stands there, nothing is solved.
+         */
+        Stop: {
+            /** Value */
+            value: number;
+            /** Verdict */
+            verdict: {
+                [key: string]: unknown;
+            } | null;
+            /** Peaks */
+            peaks: {
+                [key: string]: number;
+            };
+            /** Fault */
+            fault: string;
+            /** Svg */
+            svg: string;
+        };
+        /**
+         * AlongAsk
+         * @description Stops of one slider; `values` says where the others stand. `quick` poses the declared frames and judges nothing.
+         */
+        AlongAsk: {
+            /** Side */
+            side: string;
+            /**
+             * Values
+             * @default {}
+             */
+            values: {
+                [key: string]: number | string;
+            };
+            /**
+             * Context
+             * @default visit
+             */
+            context: string;
+            /**
+             * Quick
+             * @default false
+             */
+            quick: boolean;
+            /** Parameter */
+            parameter: string;
+            /** At */
+            at: number[];
         };
         /**
          * BeatData
@@ -2666,6 +2740,97 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Tried"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    api_movements_along: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+                family_id: string;
+                step_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AlongAsk"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Along"];
                 };
             };
             /** @description Bad Request */

@@ -47,6 +47,8 @@ export interface OwnText { key: string; title: string; where: string; text: stri
 export interface Steady { frame: string; push_n: number; push_from: string; friction_needed: number }
 export interface SuggestedHold { suggested_s: number; low_s: number; high_s: number; from_test: string; measured_s: number; source: string }
 export interface Tried { verdict: Verdict | null; profile: { fault: string; peaks: Record<string, number> }; svg: string; modified_svg: string; lines: Record<string, string>; steady: Steady[]; hold: SuggestedHold | null }
+/** What a slider shows at one of its stops; the verdict speaks of the pose as it stands there, null when it was only posed. */
+export interface Stop { value: number; verdict: Verdict | null; peaks: Record<string, number>; fault: string; svg: string }
 export interface Movie { frames: string[]; beats: { frame: number; seconds: number; breath: 'in' | 'out' | 'on' }[] }
 export interface SchoolQuestion { id: string; title: string; chosen: string; because: string; changes: string[]; options: { id: string; title: string; why: string; refused: string }[]; by_family: Record<string, string> }
 export interface DueTest { test: string; title: string; group: string; gate: boolean; decides: number; expected: number; unsafe: string; instead: string; why: string; outcomes: { says: string; probability: number; changes: number; steps: string[] }[] }

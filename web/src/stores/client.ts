@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
 import { got, http, Refused } from '../api/client'
-import type { ClientView, DueTest, HistoryEntry, LimitEffects, Movie, Room, RoomFits, SchoolQuestion, Tried, Values, Verdict } from '../api/types'
+import type { ClientView, DueTest, HistoryEntry, LimitEffects, Movie, Room, RoomFits, SchoolQuestion, Stop, Tried, Values, Verdict } from '../api/types'
 
 /** The client that is open, with everything the stations show of it. */
 export const useClient = defineStore('client', () => {
@@ -74,6 +74,9 @@ export const useClient = defineStore('client', () => {
   async function tryStep(family: string, step: string, side: string, context: 'visit' | 'home', values: Values, quick = false): Promise<Tried> {
     return got<Tried>(http.POST('/api/v1/clients/{client_id}/try/{family_id}/{step_id}', { params: { path: { client_id: id.value, family_id: family, step_id: step } }, body: { side, context, values, quick } }))
   }
+  async function along(family: string, step: string, side: string, context: 'visit' | 'home', values: Values, parameter: string, at: number[], quick: boolean): Promise<Stop[]> {
+    return (await got<{ stops: Stop[] }>(http.POST('/api/v1/clients/{client_id}/along/{family_id}/{step_id}', { params: { path: { client_id: id.value, family_id: family, step_id: step } }, body: { side, context, values, parameter, at, quick } }))).stops
+  }
   async function movie(family: string, step: string, side: string, values: Values): Promise<Movie> {
     return got<Movie>(http.POST('/api/v1/clients/{client_id}/movie/{family_id}/{step_id}', { params: { path: { client_id: id.value, family_id: family, step_id: step } }, body: { side, context: 'visit', values } }))
   }
@@ -83,7 +86,7 @@ export const useClient = defineStore('client', () => {
   async function fitsIn(room: Room): Promise<RoomFits> {
     return got<RoomFits>(http.POST('/api/v1/clients/{client_id}/fits', { params: path.value, body: { room: room as unknown as Record<string, unknown> } }))
   }
-  return { view, verdicts, due, stale, effects, changedElsewhere, outOfReach, id, listen, askEffects, history, add, open, refresh, keep, addTest, judge, askDue, tryStep, movie, schools, fitsIn }
+  return { view, verdicts, due, stale, effects, changedElsewhere, outOfReach, id, listen, askEffects, history, add, open, refresh, keep, addTest, judge, askDue, tryStep, along, movie, schools, fitsIn }
 })
 
 /** Address of a step's picture for this client. */

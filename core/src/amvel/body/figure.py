@@ -7,6 +7,7 @@ near parts lie over far ones and far limbs are lighter, so that the figure reads
 from dataclasses import dataclass
 
 import numpy as np
+import shapely
 from shapely import affinity
 from shapely.geometry import LineString, MultiPolygon, Point, Polygon
 from shapely.geometry.base import BaseGeometry
@@ -65,6 +66,17 @@ _TRUNK = (
 _SOFT = frozenset(("pelvis", "lumbar"))
 
 
+# A quarter of a circle in so many straight pieces: at the widest part of a tall body they leave the arc by 0.1 cm.
+_ARC = 8
+
+
+def _smoothed(shape: BaseGeometry, *by_cm: float) -> BaseGeometry:
+    """The outline moved out and in again, so that its corners become round."""
+    for distance in by_cm:
+        shape = shape.buffer(distance, _ARC)
+    return shape
+
+
 class _Painter:
     def __init__(self, skeleton: Skeleton, placed: Placement, points: Array, row: int, view: View) -> None:
         self.s, self.placed, self.points, self.row, self.view = skeleton, placed, points, row, view
@@ -86,10 +98,12 @@ class _Painter:
 
     def hull(self, *circles: tuple[tuple[float, float], float]) -> BaseGeometry:
         """A tapered band through circles (centre, radius as a share of stature)."""
-        discs = [Point(c).buffer(r * self.h, 24) for c, r in circles]
-        return unary_union(
-            [unary_union([a, b]).convex_hull for a, b in zip(discs, discs[1:], strict=False)] or discs
-        )
+        centres = shapely.points([c for c, _ in circles])
+        discs = shapely.buffer(centres, [r * self.h for _, r in circles], quad_segs=_ARC)
+        if len(discs) == 1:
+            return discs[0]
+        pairs = shapely.geometrycollections(np.stack([discs[:-1], discs[1:]], axis=1))
+        return unary_union(shapely.convex_hull(pairs))
 
     def trunk(self) -> BaseGeometry:
         i = self.s.segment_index["upper_thorax"]
@@ -114,7 +128,7 @@ class _Painter:
                 ]
             )
         smooth = 0.022 * self.h
-        return body.buffer(smooth).buffer(-2 * smooth).buffer(smooth)
+        return _smoothed(body, smooth, -2 * smooth, smooth)
 
     def leg(self, side: str) -> tuple[BaseGeometry, BaseGeometry]:
         hip, knee, ankle = (self.at(f"{side}.{n}") for n in ("hip", "knee", "ankle"))
@@ -124,7 +138,7 @@ class _Painter:
             0.86 * calf[1] + 0.14 * self.at(f"{side}.calf_under")[1],
         )
         cloth = self.hull((hip, 0.052 * self.g), (knee, 0.033), (calf, 0.031), (ankle, 0.021))
-        return cloth.buffer(0.8).buffer(-0.8), self.foot(side)
+        return _smoothed(cloth, 0.8, -0.8), self.foot(side)
 
     def foot(self, side: str) -> BaseGeometry:
         heel, back, ball, toe, ankle = (
@@ -134,7 +148,7 @@ class _Painter:
         ahead_on = np.hypot(ball[0] - heel[0], ball[1] - heel[1]) < 0.05 * self.h
         if ahead_on:
             return self.hull((ankle, 0.019), (ball, 0.021), (toe, 0.018))
-        return (
+        return _smoothed(
             unary_union(
                 [
                     self.hull((back, 0.012), (ankle, 0.020)),
@@ -144,9 +158,9 @@ class _Painter:
                     self.hull((ball, 0.010), (toe, 0.008)),
                     Polygon([heel, ankle, instep, ball]).buffer(0.003 * self.h),
                 ]
-            )
-            .buffer(0.5)
-            .buffer(-0.5)
+            ),
+            0.5,
+            -0.5,
         )
 
     def arm(self, side: str) -> tuple[BaseGeometry, BaseGeometry]:

@@ -7,6 +7,7 @@ admissible set of contact forces balances it.  Handholds give no more than finge
 from dataclasses import dataclass
 
 import numpy as np
+from numpy.typing import NDArray
 from scipy.optimize import linprog
 
 from amvel.body.pose import Contact, PoseSpec
@@ -15,8 +16,9 @@ from amvel.body.statics import GRAVITY_M_S2
 
 FINGERTIP_N = 15.0  # what fingertips on a worktop hold without a grip: our estimate
 MOST_N = 400.0
+Rows = NDArray[np.int64]
 _CONE_SIDES = 8
-_STEPS = 12
+_STEPS = 7  # friction to 0.01: it is read with two decimals, and the end that holds is the answer
 _PUSHES = {"forward": (1, 0, 0), "back": (-1, 0, 0), "left": (0, 1, 0), "right": (0, -1, 0)}
 
 
@@ -54,6 +56,9 @@ class _Supports:
         corners = [self._corners(c) for c in spec.contacts if self._near(c)]
         self.at = np.array([p for group, _ in corners for p in group])
         self.contact = [c for group, c in corners for _ in group]
+        self.outside = self._external()
+        if self.contact:
+            self.edges = self._edges()
 
     def _near(self, contact: Contact) -> bool:
         return contact.plane_m is None or (
@@ -77,25 +82,28 @@ class _Supports:
             force, moment = force + pull, moment + np.cross(at, pull)
         return force, moment
 
-    def _rays(self, share: float) -> tuple[Array, Array]:
-        """Edges of the friction cones (K×3) and the row of `at` that each belongs to; `share` scales the friction."""
-        rays, rows = [], []
-        for i, c in enumerate(self.contact):
+    def _edges(self) -> tuple[Array, Array, Rows]:
+        """Of every edge of the friction cones: the normal, the tangent at full friction (K×3), the row of `at` it belongs to."""
+        normals, tangents = [], []
+        turns = 2 * np.pi * np.arange(_CONE_SIDES) / _CONE_SIDES
+        for c in self.contact:
             normal = np.array(c.normal)
             helper = np.array([1.0, 0, 0]) if abs(normal[0]) < 0.9 else np.array([0, 1.0, 0])
             t1 = np.cross(normal, helper)
             t1 /= np.linalg.norm(t1)
-            t2 = np.cross(normal, t1)
-            for k in range(_CONE_SIDES):
-                a = 2 * np.pi * k / _CONE_SIDES
-                rays.append(normal + share * c.friction * (np.cos(a) * t1 + np.sin(a) * t2))
-                rows.append(i)
-        return np.array(rays), np.array(rows)
+            round_ = np.cos(turns)[:, None] * t1 + np.sin(turns)[:, None] * np.cross(normal, t1)
+            normals.append(np.tile(normal, (_CONE_SIDES, 1)))
+            tangents.append(c.friction * round_)
+        rows = np.repeat(np.arange(len(self.contact)), _CONE_SIDES)
+        return np.concatenate(normals), np.concatenate(tangents), rows
 
     def _solve(self, share: float, push: Array | None) -> float | None:
         """The largest push along a direction (0 when none is asked), or None when nothing balances the pose."""
-        rays, rows = self._rays(share)
-        force, moment = self._external()
+        if not self.contact:
+            return None
+        normals, tangents, rows = self.edges
+        rays = normals + share * tangents
+        force, moment = self.outside
         equal = np.concatenate([rays.T, np.cross(self.at[rows], rays).T])
         cost = np.zeros(len(rays))
         if push is not None:
@@ -119,14 +127,13 @@ class _Supports:
             return None
         return float(found.x[-1]) if push is not None else 0.0
 
-    def _caps(self, rows: Array, width: int) -> tuple[Array, Array]:
+    def _caps(self, rows: Rows, width: int) -> tuple[Array, Array]:
         """Fingertips together press no more than they can without a grip, each hand for itself."""
         tips = sorted({c.point for c in self.contact if c.point.endswith("fingertips")})
         caps = np.zeros((len(tips), width))
         for k, name in enumerate(tips):
-            for j, i in enumerate(rows):
-                if self.contact[int(i)].point == name:
-                    caps[k, j] = 1.0
+            of_hand = np.array([c.point == name for c in self.contact])
+            caps[k, : len(rows)] = of_hand[rows]
         return caps, np.full(len(tips), FINGERTIP_N)
 
     def stands(self, share: float) -> bool:

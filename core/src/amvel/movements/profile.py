@@ -90,7 +90,8 @@ class Profiler:
         self._sketches: OrderedDict[str, Profile] = OrderedDict()
         self._kept: OrderedDict[str, Profile] = OrderedDict()
         self._keep = keep
-        self._lock = RLock()  # requests of one server share a profiler
+        # Requests of one server share a profiler; whoever moves a slider does not wait for whoever judges a library.
+        self._solving, self._sketching = RLock(), RLock()
 
     def digest(self) -> str:
         text = json.dumps([MODEL_VERSION, repr(self.body.measures), self.capacities.digest()])
@@ -101,7 +102,8 @@ class Profiler:
 
     def profiles(self, requests: list[Request]) -> list[Profile]:
         """All profiles, in the order asked; only what is new is solved."""
-        return self._answer(requests, self._kept, self.between)
+        with self._solving:
+            return self._answer(requests, self._kept, self.between)
 
     def known(self, requests: list[Request]) -> int:
         """How many of these are solved already; asks nothing of whoever is solving now."""
@@ -109,15 +111,10 @@ class Profiler:
 
     def sketches(self, requests: list[Request]) -> list[Profile]:
         """The declared frames only: enough to rule a version out, never enough to allow it."""
-        return self._answer(requests, self._sketches, 0)
+        with self._sketching:
+            return self._answer(requests, self._sketches, 0)
 
     def _answer(
-        self, requests: list[Request], kept: "OrderedDict[str, Profile]", between: int
-    ) -> list[Profile]:
-        with self._lock:
-            return self._answer_alone(requests, kept, between)
-
-    def _answer_alone(
         self, requests: list[Request], kept: "OrderedDict[str, Profile]", between: int
     ) -> list[Profile]:
         placed = [on_the_floor(r) for r in requests]

@@ -74,6 +74,13 @@ def judge_one(
     return _judge_all(case, findings, envelope, profiler, [(profile, context)])[0]
 
 
+def as_they_stand(
+    case: Case, findings: Findings, envelope: Envelope, profiles: list[Profile], context: str
+) -> list[Verdict]:
+    """Verdicts on profiles without the search for an admissible version: 'excluded' says no more than 'not like this'."""
+    return [_verdict(findings, envelope, _first(case, envelope, p, context), None) for p in profiles]
+
+
 @dataclass(frozen=True)
 class _First:
     """One profile in one context as it stands, with and without the overrides that are valid for it."""

@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import type { Tried } from '../../api/types'
+import type { Stop, Tried, Verdict } from '../../api/types'
 import { REST_MS, useTry } from './useTry'
 
 const answer = (svg: string, verdict: unknown = { verdict: 'as_is' }): Tried => ({ svg, verdict, profile: { fault: '', peaks: {} }, modified_svg: 'x', lines: {}, steady: [], hold: null }) as unknown as Tried
@@ -19,6 +19,47 @@ describe('try it', () => {
     await vi.advanceTimersByTimeAsync(REST_MS + 1)
     expect(tried.value?.svg).toBe('judged')
     expect(tried.value?.verdict).not.toBeNull()
+  })
+  it('shows a stop that was asked ahead at once, and says that a change is still being looked for', async () => {
+    const ask = vi.fn((quick: boolean) => Promise.resolve(answer(quick ? 'pose' : 'judged', { verdict: 'modified' })))
+    const { tried, seeking, settle, slide } = useTry(ask)
+    await settle()
+    slide({ value: 50, verdict: { verdict: 'excluded' } as Verdict, peaks: { hip_flexion_deg: 96 }, fault: '', svg: 'ahead' })
+    expect(tried.value?.svg).toBe('ahead')
+    expect(tried.value?.profile.peaks.hip_flexion_deg).toBe(96)
+    expect(seeking.value).toBe(true)
+    expect(ask.mock.calls.filter(([quick]) => quick)).toHaveLength(0)
+    await vi.advanceTimersByTimeAsync(REST_MS + 1)
+    expect(tried.value?.verdict?.verdict).toBe('modified')
+    expect(seeking.value).toBe(false)
+  })
+  it('follows the hand while it does not rest, however often it has moved since', async () => {
+    let n = 0
+    const ask = vi.fn(async (quick: boolean) => { const mine = ++n; await new Promise((r) => setTimeout(r, 100)); return answer(quick ? `pose ${mine}` : 'judged', null) })
+    const { tried, settle, slide } = useTry(ask)
+    void settle()
+    await vi.advanceTimersByTimeAsync(101)
+    for (let i = 0; i < 20; i++) {
+      slide()
+      await vi.advanceTimersByTimeAsync(30)
+    }
+    expect(tried.value?.svg).toMatch(/^pose/)
+    await vi.advanceTimersByTimeAsync(REST_MS + 201)
+    expect(tried.value?.svg).toBe('judged')
+  })
+  it('of a stop close by only the pose is shown, and the verdict when the very stop comes', async () => {
+    const { tried, settle, slide, arrived } = useTry(() => Promise.resolve(answer('judged')))
+    const stop = (value: number): Stop => ({ value, verdict: { verdict: 'as_is' } as Verdict, peaks: {}, fault: '', svg: `at ${value}` })
+    await settle()
+    slide(stop(48), true)
+    expect(tried.value?.svg).toBe('at 48')
+    expect(tried.value?.verdict).toBeNull()
+    arrived(stop(50))
+    expect(tried.value?.svg).toBe('at 50')
+    expect(tried.value?.verdict?.verdict).toBe('as_is')
+    await vi.advanceTimersByTimeAsync(REST_MS + 1)
+    arrived(stop(50))
+    expect(tried.value?.svg).toBe('judged')
   })
   it('asks one pose at a time, and the newest last', async () => {
     let open = 0

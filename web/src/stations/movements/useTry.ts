@@ -1,49 +1,65 @@
 import { useDebounceFn } from '@vueuse/core'
 import { ref } from 'vue'
 import { Refused } from '../../api/client'
-import type { Tried } from '../../api/types'
+import type { Stop, Tried } from '../../api/types'
 import { say } from '../../i18n'
 
-/** How long a slider rests before the verdict is asked. */
+/** How long a slider rests before the full answer is asked. */
 export const REST_MS = 260
 
 /**
- * Try it: while a slider moves, only the pose and its numbers are asked, one request at a time and always for the
- * newest values; the verdict comes when it rests.  What came in between never overwrites what is newer.
+ * Try it: a stop that was asked ahead is shown at once; where there is none, only the pose and its numbers are asked
+ * while the slider moves, one request at a time and always for the newest values.  When it rests, the full answer comes,
+ * with the version that would hold.  A full answer is shown only where the slider still stands; a pose on the way is
+ * shown unless something newer is.
  */
 export function useTry(ask: (quick: boolean) => Promise<Tried>) {
   const tried = ref<Tried>()
   const failed = ref('')
-  let newest = 0
+  /** What is shown speaks of the pose as it stands; whether a change would help is still being asked. */
+  const seeking = ref(false)
+  let moves = 0
+  let shown = -1
+  let settling = 0
   let busy = false
   let again = false
 
   async function settle(): Promise<void> {
-    const mine = ++newest
+    const [mine, turn] = [moves, ++settling]
+    const stale = (): boolean => mine !== moves || turn !== settling
     try {
       const answer = await ask(false)
-      if (mine === newest) {
-        tried.value = answer
-        failed.value = ''
-      }
+      if (stale()) return
+      tried.value = answer
+      failed.value = ''
     } catch (error) {
-      if (mine === newest) failed.value = error instanceof Refused ? error.message : say('app.failed')
+      if (stale()) return
+      failed.value = error instanceof Refused ? error.message : say('app.failed')
     }
+    seeking.value = false
+    shown = mine
   }
   const rest = useDebounceFn(settle, REST_MS)
 
+  /** Of a pose that nobody has judged yet the verdict is null. */
+  function show({ svg, profile, verdict }: Pick<Tried, 'svg' | 'profile' | 'verdict'>): void {
+    if (tried.value) tried.value = { ...tried.value, profile, svg, verdict, modified_svg: '', steady: [] }
+  }
   async function glance(): Promise<void> {
     if (busy) {
       again = true
       return
     }
     busy = true
-    const mine = newest
+    const mine = moves
     try {
       const { profile, svg } = await ask(true)
-      if (mine === newest && tried.value) tried.value = { ...tried.value, profile, svg, modified_svg: '', steady: [], verdict: null }
+      if (mine > shown) {
+        show({ profile, svg, verdict: null })
+        shown = mine
+      }
     } catch {
-      // The verdict asked at rest says what is wrong.
+      // The full answer asked at rest says what is wrong.
     } finally {
       busy = false
     }
@@ -52,14 +68,26 @@ export function useTry(ask: (quick: boolean) => Promise<Tried>) {
       void glance()
     }
   }
-  function slide(): void {
-    newest++
-    void glance()
+  /** Show what was asked ahead: of this very place with its verdict, of one close by only the pose. */
+  function showStop(stop: Stop, close = false): void {
+    show({ profile: { fault: stop.fault, peaks: stop.peaks }, svg: stop.svg, verdict: close ? null : stop.verdict })
+    if (!close) shown = moves
+  }
+  function slide(stop?: Stop, close = false): void {
+    moves++
+    seeking.value = true
+    if (stop) showStop(stop, close)
+    else void glance()
     void rest()
   }
+  /** A stop has come for where the slider stands. */
+  function arrived(stop: Stop): void {
+    if (seeking.value && shown < moves) showStop(stop)
+  }
   function forget(): void {
+    moves++
     tried.value = undefined
     void settle()
   }
-  return { tried, failed, settle, slide, forget }
+  return { tried, failed, seeking, settle, slide, arrived, forget }
 }

@@ -3,6 +3,7 @@
 from amvel.body.anthropometry import Anthropometry, BodyError, Measures, measure
 from amvel.body.capacities import HEALTHY_DEG, Capacities, cautious, healthy
 from amvel.body.clearance import clear_of_floor
+from amvel.body.contorted import sunk, tipped
 from amvel.body.demand import DECLARED, FrameFacts, demand
 from amvel.body.pose import COM, BandPull, Contact, ExternalLoad, PoseError, PoseSpec, Row
 from amvel.body.posing import Posed, Stops, put_together, solve
@@ -39,4 +40,6 @@ __all__ = [
     "put_together",
     "react",
     "solve",
+    "sunk",
+    "tipped",
 ]

@@ -105,6 +105,8 @@ class Capacities:
                 -at("ankle_plantarflexion"),
                 at("ankle_dorsiflexion") + math.radians(10),
             )
+            # Inversion 35, eversion 15 to 20 (AAOS 1965, from memory); nobody tests them here.
+            stops[f"{side}.ankle.inversion"] = (-math.radians(20), math.radians(35))
             stops[f"{side}.shoulder.flexion"] = (-math.radians(45), at("shoulder_elevation"))
             stops[f"{side}.wrist.extension"] = (
                 -math.radians(70),

@@ -437,6 +437,16 @@ def kneeling(body: Anthropometry) -> Frame:
     )
 
 
+def flat_sole(side: str) -> Aim:
+    """Both edges of the foot at one height: heel and ball alone would let it roll."""
+    return Aim(f"{side}.foot_inner", "z", 0.0, origin=f"{side}.foot_outer", weight=0.3)
+
+
+def level_pelvis() -> Aim:
+    """Both hips at one height: where a limb is out of reach, a stiff hip must not tip the pelvis instead."""
+    return Aim("left.hip", "z", 0.0, origin="right.hip", weight=0.3)
+
+
 def half_kneeling(body: Anthropometry, ahead_share: float = 0.20) -> Frame:
     """Right knee and toes down, left foot flat ahead, trunk tall; `ahead_share` of the stature between knee and ankle."""
     frame = kneeling(body).lift("left.knee_front", "left.toe_tip").unaim("left.knee", "centre_of_mass")
@@ -453,8 +463,6 @@ def half_kneeling(body: Anthropometry, ahead_share: float = 0.20) -> Frame:
         Aim("centre_of_mass", "x", 5.0 * body.stature_m, origin="right.knee", weight=0.5),
         Aim("centre_of_mass", "y", 60 * HIP_HALF_WIDTH * body.stature_m, origin="right.knee", weight=0.5),
     )
-    frame = frame.aim(
-        Aim("left.foot_inner", "z", 0.0, origin="left.foot_outer", weight=0.3)
-    )  # the sole stays flat
+    frame = frame.aim(flat_sole("left"), level_pelvis())
     give = ("hip_flexion", "knee_flexion", "ankle_dorsiflexion", "hip_abduction")
     return frame.free_(**both(**{j: 0.1 for j in give}), left_ankle_inversion=0.1)

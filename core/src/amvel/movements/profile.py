@@ -28,6 +28,8 @@ from amvel.body import (
     put_together,
     react,
     solve,
+    sunk,
+    tipped,
 )
 from amvel.body.skeleton import Array
 from amvel.movements.bed import FLOOR, LYING_ON, lies_on_bed
@@ -35,7 +37,7 @@ from amvel.movements.declaration import Family, Setting, Step
 from amvel.movements.frames import Frame, compile_frame, mirrored
 from amvel.movements.schools import with_school
 
-MODEL_VERSION = "8"
+MODEL_VERSION = "9"
 BETWEEN = 5  # frames between two declared ones; the peaks are settled there (tests refine them)
 _ON_THE_WAY = 10.0  # between two solved poses the blend is nearly right: joints give little there
 _MOVED_RAD = np.radians(8.0)
@@ -177,15 +179,18 @@ def _solve(asked: "list[tuple[Profiler, Request]]", between: int) -> list[Profil
     limits = [own.capacities.stops_rad() for own, _ in asked]
     stops = [x for x, size in zip(limits, sizes, strict=True) for _ in range(size)]
     solved = solve(skeleton, keys, stops)
+    meant = keys
     keys = _bands_started(skeleton, keys, solved, sizes)
     keys = [_placed(spec, solved, i) for i, spec in enumerate(keys)]
     solved = solve(skeleton, keys, stops)
+    solved.faults = _first_of(solved.faults, tipped(meant, solved))
     specs, frames, spans, steps = _filled(keys, solved, declared, between)
     stops = [x for x, span in zip(limits, spans, strict=True) for _ in span]
     floors = [f.surfaces["floor"].at_cm / 100 for f in frames]
     specs, posed = clear_of_floor(
         skeleton, specs, _posed(skeleton, specs, stops, solved, spans, steps), stops, floors
     )
+    posed.faults = _first_of(posed.faults, sunk(skeleton, specs, posed, floors))
     reactions = react(skeleton, specs, posed)
     facts = [f.facts for f in frames]
     columns = demand(skeleton, specs, posed, reactions, facts)
@@ -193,6 +198,10 @@ def _solve(asked: "list[tuple[Profiler, Request]]", between: int) -> list[Profil
         _one(skeleton, r, span, specs, frames, posed, reactions, columns, step)
         for (_, r), span, step in zip(asked, spans, steps, strict=True)
     ]
+
+
+def _first_of(faults: list[str], more: list[str]) -> list[str]:
+    return [a or b for a, b in zip(faults, more, strict=True)]
 
 
 def _posed(

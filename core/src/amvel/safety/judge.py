@@ -209,8 +209,12 @@ def plain_fault(fault: str) -> str:
         return "the weight cannot be brought over the feet from here"
     if "cannot balance" in fault:
         return "no support can balance this position: it would end in a fall"
-    part = fault.split("'")[1] if "'" in fault else fault
-    return f"the joints do not reach: {part.replace('.', ' ').replace('_', ' ')}"
+    part = (fault.split("'")[1] if "'" in fault else fault).replace(".", " ").replace("_", " ")
+    if "would tip" in fault:
+        return "the joints do not let the pelvis stay level here: " + fault.rpartition(": ")[2]
+    if "under the floor" in fault:
+        return f"the joints do not let this be taken on the floor: the {part} would end under it"
+    return f"the joints do not reach: {part}"
 
 
 def _show(value: float | str) -> str:

@@ -2,6 +2,8 @@
 
 from dataclasses import replace
 
+import numpy as np
+
 from amvel.body.anthropometry import HIP_HALF_WIDTH
 from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, KNEE_FALLS_IN
@@ -10,6 +12,8 @@ from amvel.movements.ladder import Ladder, fault
 from amvel.movements.positions import both, half_kneeling, kneeling, standing, trunk_lean
 
 _SIDES = ("left", "right")
+_THIGH_LEVEL_DEG = 90.0
+_LEAN_DEG = 25.0
 
 
 def _hands_on_seat(frame: Frame, s: Setting, ahead_cm: float, lean_deg: float) -> Frame:
@@ -43,20 +47,24 @@ def _kneeling(s: Setting) -> Frame:
 
 
 def _half(s: Setting) -> Frame:
+    """One foot ahead; a hip that bends no further keeps the trunk tall, the weight less far ahead."""
+    room_deg = s.capacities.range_deg["left.hip_flexion"] - _THIGH_LEVEL_DEG
+    lean_deg = float(np.clip(room_deg, 0.0, _LEAN_DEG))
+    ahead_cm = (4.0 + 6.0 * lean_deg / _LEAN_DEG) * s.body.stature_m
     frame = half_kneeling(s.body, ahead_share=0.16).unaim("centre_of_mass")
     frame = frame.aim(
-        Aim("centre_of_mass", "x", 10.0 * s.body.stature_m, origin="right.knee", weight=0.5),
+        Aim("centre_of_mass", "x", ahead_cm, origin="right.knee", weight=0.5),
         Aim("left.ball", "y", 0.0, origin="left.heel", weight=0.5),
         Aim("right.toe_tip", "y", -200 * HIP_HALF_WIDTH * s.body.stature_m, origin="left.ankle", weight=0.3),
     )
-    return _hands_on_seat(frame.with_("one foot ahead"), s, 20.0 * s.body.stature_m, 25.0)
+    return _hands_on_seat(frame.with_("one foot ahead"), s, 20.0 * s.body.stature_m, lean_deg)
 
 
 def _over_the_foot(s: Setting) -> Frame:
     """Weight over the foot ahead and the hands: the knee behind is about to leave."""
     return (
         _half(s)
-        .unaim("centre_of_mass")
+        .unaim("centre_of_mass", "left.hip")
         .aim(
             Aim("centre_of_mass", "x", 13.0 * s.body.stature_m, origin="right.knee", weight=0.5),
             Aim("centre_of_mass", "y", -3.0, origin="left.ankle", weight=0.3),

@@ -7,10 +7,12 @@ from amvel.movements.ladder import Ladder, fault
 from amvel.movements.positions import side_lying
 
 _SIDES = ("left", "right")
+_FOOT_BREADTH = 0.044  # of stature, from outer to inner edge, as the skeleton has it
 
 
 def _propped(s: Setting, hip_deg: float, knee_deg: float) -> Frame:
     """On the right forearm, elbow under the shoulder, hips still down."""
+    arm_cm = 100 * s.body.lengths_m["upper_arm"]
     frame = side_lying(s.body).lift(
         "head_side_right", "right.shoulder_side", "left.foot_inner", "right.knee_side"
     )
@@ -49,6 +51,8 @@ def _propped(s: Setting, hip_deg: float, knee_deg: float) -> Frame:
         Aim("left.hip", "y", 0.0, origin="right.hip", weight=0.3),
         Aim("right.elbow", "y", 0.0, origin="right.shoulder", weight=0.3),
         Aim("right.elbow", "x", 0.0, origin="right.shoulder", weight=0.3, must_hold=False),
+        # The trunk hangs above the arm: without this a stiff shoulder finds the same angles with the trunk under the elbow.
+        Aim("right.shoulder", "z", arm_cm, origin="right.elbow", weight=0.1, must_hold=False),
         Aim("right.wrist", "x", 0.0, origin="right.elbow", weight=0.3),
     )
 
@@ -88,9 +92,15 @@ def _knees(s: Setting) -> list[Frame]:
 
 
 def _full(s: Setting) -> list[Frame]:
-    """Legs long, the upper foot in front of the lower one."""
-    down = _propped(s, 4.0, 3.0).lift("right.knee_side").with_(left_hip_flexion=16.0, left_knee_flexion=3.0)
-    down = down.touch(Touch("right.foot_outer", "floor"), Touch("left.foot_inner", "floor"))
+    """Legs long, the upper foot on the floor in front of the lower one, or on top of it where the hip does not reach so far."""
+    stacked = s.word("feet") == "stacked"
+    down = _propped(s, 4.0, 3.0).lift("right.knee_side")
+    down = down.with_(left_hip_flexion=4.0 if stacked else 16.0, left_knee_flexion=3.0)
+    edge = Surface("lower foot", "level", 100 * s.body.stature_m * _FOOT_BREADTH, title="")
+    down = Frame(**{**down.__dict__, "surfaces": {**down.surfaces, "lower foot": edge}})
+    down = down.touch(
+        Touch("right.foot_outer", "floor"), Touch("left.foot_inner", "lower foot" if stacked else "floor")
+    )
     return [down, _up(down, "full length").free_(left_hip_abduction=0.1)]
 
 
@@ -119,6 +129,7 @@ def _turned(s: Setting, up: Frame) -> Frame:
     return up.with_("rolled a little forward").aim(Aim("left.hip", "y", -roll, origin="right.hip", weight=0.3))
 
 
+_FEET = Parameter("feet", "where the upper foot rests", "", "in front", choices=("in front", "stacked"))
 _ROLL = Parameter("roll_cm", "how far the log rolls forward", "cm", 2.5, low=1, high=4, grid=0.5, easier="down")
 _SETUP = (
     "Lie on the side that usually hitches, on a mat; elbow under the shoulder, forearm pointing ahead.",
@@ -199,6 +210,7 @@ FAMILY = (
         {"side_bend": 1.0, "hip_out": 0.8, "turning": 0.4, "upper_back": 0.3},
         8,
         arrow="right.hip_side",
+        parameters=(_FEET,),
     )
     .family()
 )

@@ -4,7 +4,7 @@ from amvel.body import Anthropometry
 from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting, Step
 from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, PELVIS_DROPS, SHOULDER_CLIMBS
 from amvel.movements.frames import Aim, Frame, Touch
-from amvel.movements.positions import forearms_on_wall, hip_wide
+from amvel.movements.positions import flat_sole, forearms_on_wall, hip_wide, level_pelvis
 
 _PIKE = Fault(
     "hips pike",
@@ -36,14 +36,19 @@ def _shifted(s: Setting) -> Frame:
         for x in ("left", "right")
         for j in ("hip_abduction", "ankle_inversion", "shoulder_abduction")
     }
-    return _plank(s).aim(over, hip_wide(s.body, "ball")).free_(**free).with_("weight on one foot")
+    return (
+        _plank(s)
+        .aim(over, hip_wide(s.body, "ball"), level_pelvis(), flat_sole("left"), flat_sole("right"))
+        .free_(**free)
+        .with_("weight on one foot")
+    )
 
 
 def _unweight(s: Setting) -> list[Frame]:
     start = _shifted(s)
     up = (
         start.lift("left.heel", "left.ball")
-        .unaim("left.ball")
+        .unaim("left.ball", "left.foot_inner")
         .touch(Touch("left.ball", "floor", strategy="rests"))
     )
     return [
@@ -57,7 +62,7 @@ def _unweight(s: Setting) -> list[Frame]:
 
 def _lift(s: Setting) -> list[Frame]:
     start = _shifted(s)
-    up = start.lift("left.heel", "left.ball").unaim("left.ball")
+    up = start.lift("left.heel", "left.ball").unaim("left.ball", "left.foot_inner")
     return [
         _plank(s),
         start,

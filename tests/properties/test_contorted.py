@@ -1,0 +1,166 @@
+"""Bodies with the ranges that are assumed of untested limbs: what they take is a pose that people take.
+
+Unrestricted bodies are swept in test_library_scaling; stiff joints are where a solver finds contacts that all hold on
+a body that hangs under the floor or has tipped to the side.
+"""
+
+from functools import lru_cache
+
+import numpy as np
+import pytest
+
+from amvel.body import JOINTS, Posed, PoseSpec, cautious, sunk, tipped
+from amvel.body.contorted import SUNK_M, TIPPED_DEG
+from amvel.body.skeleton import rotation_from_vector
+from amvel.movements import Profile, Profiler, Request, all_steps, find
+from amvel.safety import plain_fault, sides_of
+from tests.bodies import body, profiler
+
+# Deep hip or knee bends, or a leg across the other one, that nobody is assumed to have untested.
+NEEDS_MORE = {
+    "curl_family/legs_straight",
+    "curl_family/one_knee_bent",
+    "floor_by_a_chair/all_the_way_up",
+    "floor_by_a_chair/knee_lifts",
+    "legs_overhead/onto_the_shoulders",
+    "rise_and_carry/rise_and_put_down",
+    "rise_and_carry/rise_with_a_cup",
+    "side_bridge/full_length",
+    "side_bridge/on_the_shoulder",
+    "sit_back_rest/forearms_on_a_seat",
+    "sit_back_rest/on_the_floor",
+    "sit_to_stand/heel_ahead",
+    "sit_to_stand/one_hand",
+    "sit_to_stand/one_leg",
+    "sit_to_stand/staggered",
+    "sit_to_stand/two_legs",
+    "sit_to_stand/with_hands",
+}
+UNTESTED = ("small", "middle", "tall", "heavy")
+_LOWEST_CM = -2.3  # of a body of 1.65 m: a back, a heel or the toes give by so much (our estimate)
+
+
+@lru_cache(maxsize=4)
+def untested(size: str) -> tuple[Profiler, list[Profile]]:
+    own = body(size)
+    p = Profiler(own, cautious({}))
+    return p, p.profiles([Request(f, s, side, s.defaults(own)) for f, s in all_steps() for side in sides_of(s)])
+
+
+@pytest.mark.parametrize("size", UNTESTED)
+def test_untested_limbs_close_only_what_needs_more_than_daily_life_shows(size: str) -> None:
+    closed = {p.request.label: p.fault for p in untested(size)[1] if p.fault}
+    assert set(closed) <= NEEDS_MORE, {k: v for k, v in closed.items() if k not in NEEDS_MORE}
+
+
+@pytest.mark.parametrize("size", UNTESTED)
+def test_nothing_of_an_untested_body_is_under_the_floor(size: str) -> None:
+    p, profiles = untested(size)
+    rows = [i for n, i in p.skeleton.landmarks.index.items() if not n.startswith("com.")]
+    for profile in profiles:
+        if not profile.fault:
+            assert profile.posed is not None
+            lowest = 100 * profile.posed.points[:, rows, 2].min()
+            assert lowest > _LOWEST_CM * p.body.stature_m / 1.65, profile.request.label
+
+
+@pytest.mark.parametrize("size", UNTESTED)
+def test_a_joint_that_gives_stays_inside_what_a_person_can(size: str) -> None:
+    """An ankle was once found turned by 200°: nothing had stopped it."""
+    p, profiles = untested(size)
+    stops = p.capacities.stops_rad()
+    for profile in profiles:
+        if profile.fault or profile.posed is None:
+            continue
+        for k, (name, _, _) in enumerate(JOINTS):
+            angles = profile.posed.angles[:, k]
+            given = [name in spec.free for spec in profile.specs]
+            if name in stops and any(given):
+                low, high = stops[name]
+                assert angles[given].min() >= low - 1e-6, (profile.request.label, name)
+                assert angles[given].max() <= high + 1e-6, (profile.request.label, name)
+
+
+def test_the_wall_plank_with_a_foot_off_keeps_the_pelvis_level() -> None:
+    """Common practice, no source: pelvis level (a stripe on the waistband shows it)."""
+    p, _ = untested("middle")
+    for ref in ("wall_plank/one_foot_light", "wall_plank/one_foot_lifted"):
+        family, step = find(ref)
+        profile = p.profile(Request(family, step, "left", step.defaults(p.body)))
+        assert profile.posed is not None and not profile.fault
+        assert abs(profile.posed.root_rotation[:, 2, 1]).max() < np.sin(np.radians(2.0))
+
+
+@pytest.mark.parametrize("feet", ["in front", "stacked"])
+def test_the_side_bridge_hangs_above_its_arm(feet: str) -> None:
+    p = profiler("middle")
+    family, step = find("side_bridge/full_length")
+    profile = p.profile(Request(family, step, "left", {**step.defaults(p.body), "feet": feet}))
+    assert profile.posed is not None and not profile.fault
+    at = {n: profile.posed.points[-1, i] for n, i in p.skeleton.landmarks.index.items()}
+    assert at["right.shoulder"][2] > at["right.elbow"][2] + 0.2
+    line = [at[f"right.{n}"][2] for n in ("ankle", "hip", "shoulder")]
+    assert line == sorted(line)
+
+
+def test_an_untested_hip_stacks_the_feet_instead() -> None:
+    p, _ = untested("middle")
+    family, step = find("side_bridge/full_length")
+    front, stacked = (
+        p.profile(Request(family, step, "left", {**step.defaults(p.body), "feet": feet}))
+        for feet in ("in front", "stacked")
+    )
+    assert "under the floor" in front.fault
+    assert stacked.fault == ""
+
+
+def _posed(turn_deg: float = 0.0, drop_m: float = 0.0) -> tuple[PoseSpec, Posed]:
+    """Standing as declared, then turned about the line ahead and dropped."""
+    p = profiler("middle")
+    family, step = find("standing_breath/free_standing")
+    profile = p.profile(Request(family, step, "both", step.defaults(p.body)))
+    solved = profile.posed
+    assert solved is not None
+    turned = rotation_from_vector(np.radians([[turn_deg, 0.0, 0.0]])) @ solved.root_rotation[:1]
+    points = solved.points[:1] - np.array([0.0, 0.0, drop_m])
+    spec = profile.specs[0].changed(root_rotation=solved.root_rotation[0])
+    moved = Posed(
+        solved.angles[:1],
+        solved.root_position[:1],
+        turned,
+        solved.placement,
+        points,
+        solved.worst_gap_m[:1],
+        [""],
+    )
+    return spec, moved
+
+
+@pytest.mark.parametrize(("by", "out"), [(-1.0, False), (1.0, True)])
+def test_a_level_pelvis_may_tip_only_so_far(by: float, out: bool) -> None:
+    for sign in (1, -1):
+        spec, posed = _posed(turn_deg=sign * (TIPPED_DEG + by))
+        found = tipped([spec], posed)[0]
+        assert ("would tip" in found) == out
+        if out:
+            assert plain_fault(found).startswith("the joints do not let the pelvis stay level here")
+
+
+@pytest.mark.parametrize(("by_mm", "out"), [(-2.0, False), (2.0, True)])
+def test_flesh_gives_only_so_far(by_mm: float, out: bool) -> None:
+    spec, posed = _posed()
+    lowest = min(
+        posed.points[0, i, 2]
+        for n, i in profiler().skeleton.landmarks.index.items()
+        if not n.startswith("com.")
+    )
+    spec, posed = _posed(drop_m=float(lowest) + SUNK_M + by_mm / 1000)
+    found = sunk(profiler().skeleton, [spec], posed, [0.0])[0]
+    assert ("under the floor" in found) == out
+    assert not out or "would end under it" in plain_fault(found)
+
+
+def test_the_floor_of_a_raised_surface_counts() -> None:
+    spec, posed = _posed()
+    assert sunk(profiler().skeleton, [spec], posed, [0.0]) == [""]
+    assert "under the floor" in sunk(profiler().skeleton, [spec], posed, [0.10])[0]

@@ -11,7 +11,7 @@ from amvel.body import FrameFacts, Measures, PoseSpec, demand, healthy, measure,
 from amvel.case import CONDITIONS, read_case
 from amvel.case.results.ranges import Range
 from amvel.engine import Engine
-from amvel.movements import Profiler, Request, all_steps
+from amvel.movements import Profiler, Request, all_steps, find
 from amvel.planning.next_test import due_tests
 from amvel.safety import CONTEXTS, Table, envelope, sides_of
 from amvel.screening import find_out, test_library
@@ -58,6 +58,35 @@ def frames_together() -> float:
 def one_frame_at_a_time() -> float:
     profiler, specs, facts = every_frame()
     return seconds(lambda: [profiled(profiler, [s], [f]) for s, f in zip(specs, facts, strict=True)])
+
+
+SLIDERS = (
+    ("sit_to_stand/two_legs", "seat_cm"),
+    ("wall_plank/forearms", "wall_cm"),
+    ("knee_fold/single_fold", "hip_deg"),
+)
+
+
+def _stops() -> tuple[Profiler, list[list[Request]]]:
+    """Every stop of some sliders, for a body that has solved nothing of them."""
+    profiler, out = fresh()[0], []
+    for ref, name in SLIDERS:
+        family, step = find(ref)
+        p = next(x for x in step.parameters if x.id == name)
+        side, start = sides_of(step)[0], step.defaults(profiler.body)
+        count = round((p.high - p.low) / p.grid)
+        out.append([Request(family, step, side, {**start, name: p.low + i * p.grid}) for i in range(count + 1)])
+    return profiler, out
+
+
+def stops_together() -> float:
+    profiler, sliders = _stops()
+    return seconds(lambda: [profiler.profiles(stops) for stops in sliders])
+
+
+def one_stop_at_a_time() -> float:
+    profiler, sliders = _stops()
+    return seconds(lambda: [profiler.profile(stop) for stops in sliders for stop in stops])
 
 
 def half_the_library() -> float:
@@ -138,7 +167,15 @@ def count_until(final: tuple, truth: dict, data: dict, order: Callable[[Engine, 
 def main() -> None:
     runs = {
         f.__name__: [f() for _ in range(RUNS)]
-        for f in (batched, frames_together, one_frame_at_a_time, half_the_library, changed_limit)
+        for f in (
+            batched,
+            frames_together,
+            one_frame_at_a_time,
+            half_the_library,
+            changed_limit,
+            stops_together,
+            one_stop_at_a_time,
+        )
     }
     median = {name: statistics.median(times) for name, times in runs.items()}
     whole = median["batched"]
@@ -151,6 +188,8 @@ def main() -> None:
     print(
         f"a changed limit / a new body                                   {median['changed_limit'] / whole:6.3f}  (aim: 0.01 or less)"
     )
+    stops = median["one_stop_at_a_time"] / median["stops_together"]
+    print(f"all stops of three sliders: one at a time / in one batch       {stops:6.2f}")
     for line in programme_lines():
         print(line, flush=True)
     print(paper_line(), flush=True)

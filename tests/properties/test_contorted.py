@@ -11,6 +11,7 @@ import pytest
 
 from amvel.body import JOINTS, Posed, PoseSpec, cautious, sunk, tipped
 from amvel.body.contorted import SUNK_M, TIPPED_DEG
+from amvel.body.overlap import overlaps
 from amvel.body.skeleton import rotation_from_vector
 from amvel.movements import Profile, Profiler, Request, all_steps, find
 from amvel.safety import plain_fault, sides_of
@@ -39,6 +40,8 @@ NEEDS_MORE = {
 UNTESTED = ("small", "middle", "tall", "heavy")
 _LOWEST_CM = -2.3  # of a body of 1.65 m: a back, a heel or the toes give by so much (our estimate)
 
+_BRUSH_M = 0.03  # one foot may brush the other on its way
+
 
 @lru_cache(maxsize=4)
 def untested(size: str) -> tuple[Profiler, list[Profile]]:
@@ -62,6 +65,17 @@ def test_nothing_of_an_untested_body_is_under_the_floor(size: str) -> None:
             assert profile.posed is not None
             lowest = 100 * profile.posed.points[:, rows, 2].min()
             assert lowest > _LOWEST_CM * p.body.stature_m / 1.65, profile.request.label
+
+
+@pytest.mark.parametrize("size", UNTESTED)
+def test_no_limb_of_an_untested_body_lies_in_another(size: str) -> None:
+    """A foot that became light once swung onto the standing one: nothing had said where it stays."""
+    p, profiles = untested(size)
+    for profile in profiles:
+        if not profile.fault:
+            assert profile.posed is not None
+            found = [o for o in overlaps(p.skeleton, profile.posed.points) if o.apart_m < _BRUSH_M]
+            assert found == [], (profile.request.label, found[:2])
 
 
 @pytest.mark.parametrize("size", UNTESTED)

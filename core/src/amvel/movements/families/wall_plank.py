@@ -50,6 +50,7 @@ def _unweight(s: Setting) -> list[Frame]:
         start.lift("left.heel", "left.ball")
         .unaim("left.ball", "left.foot_inner")
         .touch(Touch("left.ball", "floor", strategy="rests"))
+        .aim(hip_wide(s.body, "ball"))
     )
     return [
         _plank(s),

@@ -82,7 +82,7 @@ watch(() => [props.movement, side.value], () => {
       <div class="stack">
         <div class="row spread head"><span v-if="seeking && tried?.verdict?.verdict === 'excluded'" class="outside" role="status">{{ say('movements.seeking') }}</span><VerdictMark v-else-if="tried?.verdict" :verdict="tried.verdict.verdict" /><span v-else class="soft" role="status">{{ say('movements.judging') }}</span><el-radio-group v-if="movement.sides" v-model="side" :aria-label="say('movements.side')"><el-radio-button value="left" :label="say('measure.left')" /><el-radio-button value="right" :label="say('measure.right')" /></el-radio-group></div>
         <div v-if="movement.parameters.length" class="try stack"><h3>{{ say('movements.try') }}</h3>
-          <label v-for="p in movement.parameters" :key="p.id" class="slider" @pointerenter="p.choices.length || lookAhead(p)" @focusin="p.choices.length || lookAhead(p)"><span class="row spread"><span>{{ p.title }}</span><b>{{ values[p.id] }} {{ p.unit }}</b></span>
+          <label v-for="p in movement.parameters" :key="p.id" class="slider" @pointerenter="p.choices.length || lookAhead(p)" @focusin="p.choices.length || lookAhead(p)"><span class="row spread"><span>{{ p.title }}</span><b>{{ values[p.id] }}{{ p.unit === 'deg' ? '°' : ` ${p.unit}` }}</b></span>
             <el-radio-group v-if="p.choices.length" v-model="values[p.id]" @change="slide()"><el-radio-button v-for="c in p.choices" :key="c" :value="c" :label="c" /></el-radio-group>
             <el-slider v-else v-model="values[p.id] as number" :min="p.low" :max="p.high" :step="p.grid" :show-tooltip="false" :aria-label="p.title" @input="moveTo(p)" /></label></div>
         <p v-for="c in tried?.verdict?.changes" :key="c.says" class="changed">{{ c.says }}</p>

@@ -27,7 +27,7 @@ describe('along the sliders', () => {
     const { asked, prepare, at } = asking()
     await prepare([{ parameter: seat, now: 45 }])
     expect(asked[0]).toEqual({ parameter: 'seat_cm', at: spreadOf(seat), quick: true })
-    expect(asked[1].at).toEqual([45, 44, 46, 43, 47, 42, 48, 41])
+    expect(asked[1].at).toEqual([45, 44, 46, 43, 47, 42, 48, 41].slice(0, CHUNK))
     expect(asked.slice(1).every((x) => x.at.length <= CHUNK && !x.quick)).toBe(true)
     expect(sorted(asked.slice(1).flatMap((x) => x.at))).toEqual(stopsOf(seat))
     expect(at('seat_cm', 66)?.svg).toBe('at 66')

@@ -1,7 +1,7 @@
 import type { Parameter, Stop } from '../../api/types'
 
 /** How many judged stops are asked at once: enough to be solved together, few enough that the nearest are there soon. */
-export const CHUNK = 8
+export const CHUNK = 5
 /** Before anything is judged, this many poses spread over the slider: then something close by is known wherever the hand goes. */
 export const SPREAD = 10
 

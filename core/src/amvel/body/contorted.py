@@ -11,9 +11,9 @@ from amvel.body.posing import Posed
 from amvel.body.skeleton import Skeleton
 
 SUNK_M = 0.030  # a finger bends back, a buttock or a heel gives by about so much: our estimate
-TIPPED_DEG = (
-    18.0  # a pelvis that is declared level stays so within this: on unrestricted joints no step needs more
-)
+# How far a pelvis that is declared level may tip: our estimate, a little more than any step of the library needs on
+# unrestricted joints (15°, half-way up by a chair); and up to where a pelvis counts as declared level, our choice.
+TIPPED_DEG = 18.0
 _LEVEL_DEG = 10.0
 
 

@@ -8,15 +8,17 @@ from pydantic import Field
 
 from amvel import answers
 from amvel.engine import Engine
-from amvel.movements import Profile, Request, UnknownMovement, find
+from amvel.movements import find
 from amvel.movements.animation import animation
 from amvel.movements.figure import figure
 from amvel.movements.pacing import beats
-from amvel.movements.schools import school_lines
-from amvel.safety import as_they_stand, judge_one, sides_of
+from amvel.safety import sides_of
+from amvel.tried import Values, drawn, judged_stops, posed_stops, request_of, tried
 from api.access import client_of
 from api.problems import PROBLEMS, problem
-from clients.casework import engine_of, verdicts_of
+from clients import apart
+from clients.casework import engine_of, known_verdicts, verdicts_of
+from clients.models import Client
 
 router = Router(tags=["movements"])
 
@@ -29,6 +31,7 @@ class Verdicts(Schema):
 def verdicts(request: HttpRequest, client_id: str):
     """Every step, side and context with its verdict and reasons."""
     client = client_of(request, client_id)
+    apart.make_ready(apart.STANDING, apart.SEEKING)  # whoever sees the list will open a step
     return {"verdicts": verdicts_of(client, engine_of(client.latest()))}
 
 
@@ -59,53 +62,26 @@ class Tried(Schema):
     hold: dict[str, Any] | None = None
 
 
-def _request(
-    engine: Engine,
-    family_id: str,
-    step_id: str,
-    side: str,
-    values: dict[str, float | str],
-    context: str = "home",
-) -> Request:
-    family, step = find(f"{family_id}/{step_id}")
-    if side not in sides_of(step):
-        raise UnknownMovement(f"{family_id}/{step_id} has no side '{side}'")
-    start = engine.values(family, step, context)
-    for p in step.parameters:
-        if p.id not in values:
-            continue
-        value = values[p.id]
-        if p.choices:
-            start[p.id] = value if value in p.choices else start[p.id]
-        elif isinstance(value, int | float):
-            start[p.id] = float(min(p.high, max(p.low, value)))
-    return Request(family, step, side, start)
-
-
-def _drawn(engine: Engine, profile: Profile) -> str:
-    return "" if profile.fault else figure(engine.profiler, profile)
-
-
 @router.post("/clients/{client_id}/try/{family_id}/{step_id}", response={200: Tried, **PROBLEMS})
 def try_step(request: HttpRequest, client_id: str, family_id: str, step_id: str, body: Try):
     """Pose, loads, verdict and picture for these values."""
-    engine = engine_of(client_of(request, client_id).latest())
-    wanted = _request(engine, family_id, step_id, body.side, body.values, body.context)
+    client = client_of(request, client_id)
+    engine = engine_of(client.latest())
     if body.quick:
+        wanted = request_of(engine, family_id, step_id, body.side, body.values, body.context)
         sketch = engine.profiler.sketches([wanted])[0]
-        return {"profile": answers.profile_data(sketch), "svg": _drawn(engine, sketch)}
-    profile = engine.profiler.profile(wanted)
-    verdict = judge_one(engine.case, engine.findings, engine.envelope, engine.profiler, profile, body.context)
-    changed = verdict.profile is not profile and verdict.allowed
-    return {
-        "verdict": answers.verdict_data(verdict),
-        "profile": answers.profile_data(profile),
-        "svg": _drawn(engine, profile),
-        "modified_svg": _drawn(engine, verdict.profile) if changed else "",
-        "lines": school_lines(*find(f"{family_id}/{step_id}"), engine.schools.of(family_id)),
-        "steady": answers.steady_data(engine.profiler, profile),
-        "hold": answers.hold_data(engine, f"{family_id}/{step_id}", body.side),
-    }
+        return {"profile": answers.profile_data(sketch), "svg": drawn(engine, sketch)}
+    asked = (family_id, step_id, body.side, body.values, body.context)
+    return apart.ask(tried, engine, *asked, _stored(client, engine, *asked), lane=apart.SEEKING)
+
+
+def _stored(
+    client: Client, engine: Engine, family_id: str, step_id: str, side: str, values: Values, context: str
+) -> dict[str, Any] | None:
+    """The stored verdict on these very values: nothing is sought twice, and a page says what its list says."""
+    start = request_of(engine, family_id, step_id, side, values, context).values
+    place = {"family": family_id, "step": step_id, "side": side, "context": context, "original_values": start}
+    return next((v for v in known_verdicts(client, engine) if place.items() <= v.items()), None)
 
 
 class AlongAsk(Shown):
@@ -128,6 +104,8 @@ class Stop(Schema):
 
 
 class Along(Schema):
+    """The stops in the order asked."""
+
     stops: list[Stop]
 
 
@@ -139,31 +117,10 @@ def along(request: HttpRequest, client_id: str, family_id: str, step_id: str, bo
         return problem(
             422, "No such measure", f"parameter: {step_id} has no measure '{body.parameter}' to slide"
         )
-    wanted = [
-        _request(engine, family_id, step_id, body.side, {**body.values, body.parameter: x}, body.context)
-        for x in body.at
-    ]
-    return {"stops": _stops(engine, wanted, body)}
-
-
-def _stops(engine: Engine, wanted: list[Request], body: AlongAsk) -> list[dict[str, Any]]:
-    verdicts: list[dict[str, Any] | None] = [None] * len(wanted)
-    if body.quick:
-        profiles = engine.profiler.sketches(wanted)
-    else:
-        profiles = engine.profiler.profiles(wanted)
-        judged = as_they_stand(engine.case, engine.findings, engine.envelope, profiles, body.context)
-        verdicts = [answers.verdict_data(v) for v in judged]
-    return [
-        {
-            "value": value,
-            "verdict": verdict,
-            "peaks": answers.peak_data(profile),
-            "fault": answers.plain_fault(profile.fault),
-            "svg": _drawn(engine, profile),
-        }
-        for value, profile, verdict in zip(body.at, profiles, verdicts, strict=True)
-    ]
+    asked = (family_id, step_id, body.side, body.values, body.context, body.parameter, body.at)
+    if body.quick:  # at once, whatever else is being worked out
+        return {"stops": posed_stops(engine, *asked)}
+    return {"stops": apart.ask(judged_stops, engine, *asked, lane=apart.STANDING)}
 
 
 class BeatData(Schema):
@@ -185,7 +142,7 @@ class Movie(Schema):
 def movie(request: HttpRequest, client_id: str, family_id: str, step_id: str, body: Shown):
     """The step in motion, for these values."""
     engine = engine_of(client_of(request, client_id).latest())
-    profile = engine.profiler.profile(_request(engine, family_id, step_id, body.side, body.values))
+    profile = engine.profiler.profile(request_of(engine, family_id, step_id, body.side, body.values))
     if profile.fault:
         return problem(422, "No figure", answers.plain_fault(profile.fault))
     frames = animation(engine.profiler, profile)
@@ -209,18 +166,33 @@ def schools(request: HttpRequest, client_id: str):
 def drawing(
     request: HttpRequest, client_id: str, family_id: str, step_id: str, side: str = "", values: str = ""
 ):
-    """The picture of a step for this client as SVG; `values` is 'name:value,name:value'."""
+    """The picture of a step for this client as SVG; `values` is 'name:value,name:value'.
+
+    Only the declared frames are posed for it, and those of the whole ladder at once: its other rungs are asked next.
+    """
     engine = engine_of(client_of(request, client_id).latest())
-    engine.warm()
-    step = find(f"{family_id}/{step_id}")[1]
-    wanted: dict[str, float | str] = {}
-    for pair in filter(None, values.split(",")):
+    family, step = find(f"{family_id}/{step_id}")
+    side = side or sides_of(step)[0]
+    wanted = request_of(engine, family_id, step_id, side, _pairs(values))
+    ladder = [
+        request_of(engine, family.id, s.id, x, {})
+        for s in family.steps
+        for x in sides_of(s)
+        if x in (side, "both")
+    ]
+    profile = engine.profiler.sketches([wanted, *ladder])[0]
+    if profile.fault:
+        return problem(422, "No figure", answers.plain_fault(profile.fault))
+    return HttpResponse(figure(engine.profiler, profile), content_type="image/svg+xml")
+
+
+def _pairs(text: str) -> dict[str, float | str]:
+    """'name:value,name:value' as values; what is no number stays a word."""
+    found: dict[str, float | str] = {}
+    for pair in filter(None, text.split(",")):
         name, _, value = pair.partition(":")
         try:
-            wanted[name] = float(value)
+            found[name] = float(value)
         except ValueError:
-            wanted[name] = value
-    profile = engine.profiler.profile(_request(engine, family_id, step_id, side or sides_of(step)[0], wanted))
-    if profile.fault:
-        return problem(422, "No figure", profile.fault)
-    return HttpResponse(figure(engine.profiler, profile), content_type="image/svg+xml")
+            found[name] = value
+    return found

@@ -8,10 +8,11 @@ from ninja import Router, Schema, Status
 from pydantic import Field
 
 from amvel import programme_answers
-from amvel.planning import edit, plan
-from amvel.planning.whatif import CHANGES, what_if
+from amvel.planning import edit
+from amvel.planning.whatif import CHANGES, what_if_now
 from api.access import client_of
 from api.problems import PROBLEMS, problem
+from clients import apart
 from clients.casework import audit, engine_of
 from clients.models import Client
 from papers.schedule import week_of
@@ -115,7 +116,9 @@ def _change(body: Edit) -> building.Edit:
     if body.kind == "order":
         return lambda engine, context, items: edit.reordered(items, body.refs)
     if body.kind == "swap":
-        return lambda engine, context, items: edit.exchanged(engine, context, items, body.ref, body.into)
+        return lambda engine, context, items: apart.ask(
+            edit.exchanged, engine, context, items, body.ref, body.into
+        )
     if body.kind == "dose":
         return lambda engine, context, items: edit.dosed(
             items, body.ref, body.repetitions, body.sets, body.hold_s
@@ -123,7 +126,7 @@ def _change(body: Edit) -> building.Edit:
     if body.kind == "remove":
         return lambda engine, context, items: edit.removed(items, body.ref)
     if body.kind == "add":
-        return lambda engine, context, items: edit.added(engine, context, items, body.ref)
+        return lambda engine, context, items: apart.ask(edit.added, engine, context, items, body.ref)
     return lambda engine, context, items: list(items)
 
 
@@ -207,8 +210,8 @@ def what_would_change(request: HttpRequest, client_id: str, only: str = ""):
     engine, programme = building.open_for(client), building.newest(client)
     if only and only not in CHANGES:
         raise Http404
-    now = plan(engine, programme.context, near=tuple(m["ref"] for m in programme.answer["movements"]))
-    found = what_if(engine, now, only)
+    in_use = tuple(m["ref"] for m in programme.answer["movements"])
+    found = apart.ask(what_if_now, engine, programme.context, in_use, only)
     return {
         "answers": [
             {
@@ -250,4 +253,4 @@ class Progress(Schema):
 @router.get("/clients/{client_id}/progress", response={200: Progress, **PROBLEMS})
 def progress(request: HttpRequest, client_id: str):
     """For the bar while a programme is built: solved steps against all."""
-    return {"share": engine_of(client_of(request, client_id).latest()).solved_share()}
+    return {"share": apart.solved_share(engine_of(client_of(request, client_id).latest()))}

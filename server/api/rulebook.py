@@ -9,6 +9,7 @@ from pydantic import Field
 from amvel.planning.effects import dry_run
 from amvel.safety import rulebook
 from api.problems import PROBLEMS
+from clients import apart
 from clients.casework import audit, engine_of
 from clients.models import CaseRevision, Client
 
@@ -47,7 +48,7 @@ def try_number(request: HttpRequest, body: Draft):
     touched, untouched = [], 0
     for client, revision in _newest(request.user.organisation_id):
         engine = engine_of(revision)
-        found = dry_run(engine, draft)
+        found = apart.ask(dry_run, engine, draft)
         if found is None:
             untouched += 1
         else:

@@ -11,6 +11,7 @@ from amvel import answers
 from amvel.case import read_case
 from amvel.engine import Engine
 from amvel.planning.next_test import next_tests
+from clients import apart
 from clients.models import AuditEntry, CaseRevision, Client, Judgement
 
 SECTIONS = (
@@ -119,16 +120,22 @@ def verdicts_of(client: Client, engine: Engine) -> list[dict[str, Any]]:
     """Every verdict as data, from the store when this very case was judged before."""
     stored = _judgement(client, engine)
     if stored.verdicts is None:
-        stored.verdicts = [answers.verdict_data(v) for v in engine.verdicts]
+        stored.verdicts = apart.ask(answers.verdicts, engine)
         Judgement.objects.filter(pk=stored.pk).update(verdicts=stored.verdicts)
     return stored.verdicts
+
+
+def known_verdicts(client: Client, engine: Engine) -> list[dict[str, Any]]:
+    """The stored verdicts on this very case; none where it was not judged yet."""
+    stored = Judgement.objects.filter(organisation=client.organisation, digest=engine.digest).first()
+    return (stored.verdicts if stored is not None else None) or []
 
 
 def due_tests_of(client: Client, engine: Engine) -> list[dict[str, Any]]:
     """The tests that are due as data, from the store when this very case was asked about before."""
     stored = _judgement(client, engine)
     if stored.next_tests is None:
-        stored.next_tests = next_tests(engine)
+        stored.next_tests = apart.ask(next_tests, engine, lane=apart.TESTING)
         Judgement.objects.filter(pk=stored.pk).update(next_tests=stored.next_tests)
     return stored.next_tests
 

@@ -68,6 +68,9 @@ AXES_COOLOFF_TIME = 0.25  # hours
 AXES_LOCKOUT_PARAMETERS = [["username", "ip_address"]]
 AXES_RESET_ON_SUCCESS = True
 
+# Long answers have processes of their own beside the one that serves pages; tests and commands make them where they are.
+LONG_ANSWERS_APART = os.environ.get("AMVEL_APART") == "1"
+
 LANGUAGE_CODE = "en"
 TIME_ZONE = os.environ.get("AMVEL_TIME_ZONE", "UTC")
 USE_TZ = True

@@ -17,6 +17,7 @@ from amvel.planning.edit import judged
 from amvel.planning.programme import distinct
 from amvel.safety import RULEBOOK_VERSION, plain_fault
 from amvel.safety.verdict import Breach
+from clients import apart
 from clients.casework import audit, engine_of
 from clients.models import Client
 from programmes.models import Programme
@@ -89,7 +90,7 @@ def build(
 ) -> Programme:
     """Solve and store."""
     engine = open_for(client)
-    solved = plan(engine, context, minutes, locked, barred)
+    solved = apart.ask(plan, engine, context, minutes, locked, barred)
     answer = {**programme_answers.programme_data(solved), "locked": list(locked), "warnings": []}
     last = client.programmes.order_by("-number").first()
     return _store(client, user, engine, context, answer, "solver", **({"before": last.content} if last else {}))
@@ -126,7 +127,7 @@ def swap_choices(client: Client, ref: str) -> list[dict[str, Any]]:
     """Ranked admissible replacements; of nothing ('' as ref) everything that could be added."""
     engine, programme = open_for(client), newest(client)
     in_use = tuple(m["ref"] for m in programme.answer["movements"])
-    found = swaps(engine, programme.context, ref, in_use)
+    found = apart.ask(swaps, engine, programme.context, ref, in_use)
     return [{"ref": r, "score": score, "why": why, "title": title_of(r)} for r, score, why in found[:12]]
 
 

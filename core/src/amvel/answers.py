@@ -89,6 +89,11 @@ def verdict_data(v: Verdict) -> Data:
     }
 
 
+def verdicts(engine: Engine) -> list[Data]:
+    """Every verdict of the library."""
+    return [verdict_data(v) for v in engine.verdicts]
+
+
 def screen(engine: Engine) -> Data:
     """Stop signs, findings, limits, obligations, referrals, assumptions."""
     f = engine.findings
@@ -372,9 +377,7 @@ def capacity_data(c: Capacity) -> Data:
 
 def hold_data(engine: Engine, ref: str, side: str) -> Data | None:
     """The suggested hold of one step from a measured one, the weakest where several speak; None when none does."""
-    found = [
-        (h, c) for c in estimated_holds(engine) for h in c.holds if h.ref == ref and h.side in (side, "both")
-    ]
+    found = [(h, c) for c in estimated_holds(engine, ref) for h in c.holds if h.side in (side, "both")]
     if not found:
         return None
     h, c = min(found, key=lambda pair: pair[0].estimate.seconds)

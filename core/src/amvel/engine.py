@@ -4,6 +4,7 @@ import hashlib
 import json
 import math
 from collections import OrderedDict
+from collections.abc import Callable
 from functools import cached_property
 
 from amvel.body import Anthropometry, Capacities, Measures, measure
@@ -66,8 +67,11 @@ def case_digest(case: Case) -> str:
 class Engine:
     """Lazy answers for one case."""
 
-    def __init__(self, case: Case, draft: Draft | None = None) -> None:
-        self.case, self.draft = case, draft
+    def __init__(
+        self, case: Case, draft: Draft | None = None, told: Callable[[float], None] = lambda share: None
+    ) -> None:
+        """`told` hears, 0 to 1, how much of the library is solved while it is warmed."""
+        self.case, self.draft, self._told = case, draft, told
         self._judged_by: Engine | None = None
 
     def after(self, steps: tuple[str, ...]) -> "Engine":
@@ -130,6 +134,12 @@ class Engine:
         requests = self.requests()
         for i in range(0, len(requests), _PART):
             self.profiler.profiles(requests[i : i + _PART])
+            self._told(min(1.0, (i + _PART) / len(requests)))
+
+    @property
+    def is_judged(self) -> bool:
+        """Whether the verdicts are there without any more work."""
+        return "verdicts" in self.__dict__
 
     def solved_share(self) -> float:
         """How much of the library is solved for this body, 0 to 1."""

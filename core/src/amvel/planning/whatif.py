@@ -76,4 +76,9 @@ def what_if(engine: Engine, now: Programme, only: str = "") -> list[WhatIf]:
     return out
 
 
-__all__ = ["CHANGES", "WhatIf", "what_if"]
+def what_if_now(engine: Engine, context: str, in_use: tuple[str, ...], only: str = "") -> list[WhatIf]:
+    """The same, compared with what would be built today near the steps that are in use."""
+    return what_if(engine, plan(engine, context, near=in_use), only)
+
+
+__all__ = ["CHANGES", "WhatIf", "what_if", "what_if_now"]

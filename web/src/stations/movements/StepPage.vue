@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useDebounceFn } from '@vueuse/core'
 import { computed, reactive, ref, watch } from 'vue'
 import type { Movement, Parameter, Verdict } from '../../api/types'
 import { say } from '../../i18n'
@@ -7,10 +8,11 @@ import { useClient } from '../../stores/client'
 import { useSession } from '../../stores/session'
 import VerdictMark from '../../parts/VerdictMark.vue'
 import { demandLines } from './demandLines'
-import { useAlong } from './useAlong'
+import { PAUSE_MS, useAlong } from './useAlong'
 import { useTry } from './useTry'
 import OverrideForm from './OverrideForm.vue'
 import SchoolsPanel from './SchoolsPanel.vue'
+import StepFigure from '../../parts/StepFigure.vue'
 import StepPlayer from '../../parts/StepPlayer.vue'
 
 const props = defineProps<{ movement: Movement; verdicts: Verdict[]; context: 'visit' | 'home' }>()
@@ -20,25 +22,32 @@ const session = useSession()
 const side = ref(props.verdicts[0].side)
 const verdict = computed(() => props.verdicts.find((v) => v.side === side.value) ?? props.verdicts[0])
 const values = reactive<Record<string, number | string>>({})
-const { tried, failed, seeking, settle, slide, arrived, forget } = useTry((quick) => client.tryStep(props.movement.family, props.movement.step, side.value, props.context, { ...values }, quick))
+const { tried, failed, seeking, settle, slide, arrived, open } = useTry((quick) => client.tryStep(props.movement.family, props.movement.step, side.value, props.context, { ...values }, quick))
 /** The slider under the hand. */
 const held = ref<Parameter>()
 const { prepare, at, near } = useAlong(
   (parameter, stops, quick) => client.along(props.movement.family, props.movement.step, side.value, props.context, { ...values }, parameter, stops, quick),
   (parameter) => JSON.stringify([props.movement.family, props.movement.step, side.value, props.context, client.view?.revision, { ...values, [parameter]: null }]),
   () => {
-    const stop = held.value && at(held.value.id, Number(values[held.value.id]))
+    const value = held.value && Number(values[held.value.id])
+    const stop = held.value && at(held.value.id, value!)
+    const pose = held.value && near(held.value.id, value!)
     if (stop) arrived(stop)
+    else if (pose) arrived(pose, true)
   },
 )
 const sliders = computed(() => props.movement.parameters.filter((p) => !p.choices.length))
-const lookAhead = (first = held.value): void => void prepare([...sliders.value].sort((a, b) => Number(b === first) - Number(a === first)).map((p) => ({ parameter: p, now: Number(values[p.id]) })))
+const ahead = (of: Parameter[], underHand = false): void => void prepare(of.map((p) => ({ parameter: p, now: Number(values[p.id]) })), underHand)
+const lookAhead = (first = held.value): void => ahead([...sliders.value].sort((a, b) => Number(b === first) - Number(a === first)))
+/** While one slider moves, what lies along the others changes with every stop: they are asked when it pauses. */
+const pause = useDebounceFn(() => lookAhead(), PAUSE_MS)
 function moveTo(p: Parameter): void {
   held.value = p
   const value = Number(values[p.id])
   const stop = at(p.id, value)
-  if (!stop) lookAhead(p)
+  if (!stop) ahead([p], true)
   slide(stop ?? near(p.id, value), !stop)
+  void pause()
 }
 watch(tried, () => { if (tried.value && !seeking.value) lookAhead() })
 const lines = computed(() => (tried.value ? demandLines(tried.value.profile.peaks, client.view!.screen.limits) : []))
@@ -66,7 +75,7 @@ watch(() => [props.movement, side.value], () => {
   if (!props.verdicts.some((v) => v.side === side.value)) side.value = props.verdicts[0].side
   for (const key of Object.keys(values)) delete values[key]
   Object.assign(values, verdict.value.original_values)
-  forget()
+  open(verdict.value)
 }, { immediate: true })
 </script>
 
@@ -74,7 +83,7 @@ watch(() => [props.movement, side.value], () => {
   <el-dialog :model-value="true" width="min(1180px, 96vw)" top="3vh" :title="movement.title" @close="emit('close')">
     <div class="page">
       <div class="stack">
-        <StepPlayer v-if="moving" :load="load" :alt="movement.title" /><div v-else-if="tried?.svg" class="figure big" v-html="tried.svg" /><div v-else class="figure big waiting" role="status">{{ tried ? tried.profile.fault : say('app.loading') }}</div>
+        <StepPlayer v-if="moving" :load="load" :alt="movement.title" /><div v-else-if="tried?.svg" class="figure big" v-html="tried.svg" /><div v-else-if="tried" class="figure big waiting" role="status">{{ tried.profile.fault }}</div><StepFigure v-else class="big" :client-id="client.id" :step-ref="`${movement.family}/${movement.step}`" :side="side" :values="verdict.original_values" :revision="client.view!.revision" :alt="say('app.loading')" />
         <div class="row"><button v-if="tried?.svg" type="button" class="quiet-action" :aria-pressed="moving" @click="moving = !moving">{{ say(moving ? 'movements.still' : 'movements.watch') }}</button><button type="button" class="quiet-action" @click="teaching = true">{{ say('schools.open') }}</button></div>
         <template v-if="tried?.modified_svg"><h3>{{ say('movements.solved') }}</h3><div class="figure big solved" v-html="tried.modified_svg" /></template>
         <p v-if="failed" role="alert">{{ failed }}</p>

@@ -1,9 +1,13 @@
+import { tryOnScopeDispose } from '@vueuse/core'
 import type { Parameter, Stop } from '../../api/types'
 
 /** How many judged stops are asked at once: enough to be solved together, few enough that the nearest are there soon. */
 export const CHUNK = 5
-/** Before anything is judged, this many poses spread over the slider: then something close by is known wherever the hand goes. */
-export const SPREAD = 10
+/** So many poses spread over the slider come first, so that something close by is known wherever the hand goes; the others follow. */
+export const SPREAD = 6
+
+/** How long a slider pauses before what lies along the others is asked. */
+export const PAUSE_MS = 90
 
 /** Every value that the slider of this measure can take. */
 export function stopsOf(p: Parameter): number[] {
@@ -20,16 +24,18 @@ export function spreadOf(p: Parameter): number[] {
 
 export interface Slider { parameter: Parameter; now: number }
 interface Track { key: string; poses: Map<number, Stop>; judged: Map<number, Stop> }
+interface Todo { parameter: string; at: number[] }
 
 /**
- * Along the sliders: what their stops would show, asked ahead of the hand.  First a spread of poses for every slider,
- * not yet judged (`quick`), then every stop with its verdict, nearest first.
- * What was asked holds as long as everything else (`keyOf` its measure) stands as it stood then.
+ * Along the sliders: what their stops would show, asked ahead of the hand.  Poses and verdicts are asked side by side,
+ * one request of each kind at a time: first a spread of poses for every slider, then every pose, nearest first; and
+ * every stop with its verdict.  What was asked holds as long as everything else (`keyOf` its measure) stands as it stood.
  */
 export function useAlong(ask: (parameter: string, at: number[], quick: boolean) => Promise<Stop[]>, keyOf: (parameter: string) => string, came: () => void = () => undefined) {
   const tracks = new Map<string, Track>()
+  const busy = new Set<'poses' | 'judged'>()
   let wanted: Slider[] = []
-  let busy = false
+  let moving = false
 
   function track(parameter: string): Track {
     const key = keyOf(parameter)
@@ -39,35 +45,50 @@ export function useAlong(ask: (parameter: string, at: number[], quick: boolean) 
     tracks.set(parameter, fresh)
     return fresh
   }
-  function next(): { parameter: string; at: number[]; quick: boolean } | undefined {
-    const bare = wanted.find(({ parameter }) => !track(parameter.id).poses.size)
-    if (bare) return { parameter: bare.parameter.id, at: spreadOf(bare.parameter), quick: true }
+  /** The nearest stops of the first slider that lacks any; where the slider stands comes alone, for somebody looks at it. */
+  function lacking(known: (t: Track, value: number) => boolean): Todo | undefined {
     for (const { parameter, now } of wanted) {
-      const { judged } = track(parameter.id)
-      const missing = stopsOf(parameter).filter((v) => !judged.has(v)).sort((a, b) => Math.abs(a - now) - Math.abs(b - now) || a - b)
-      if (missing.length) return { parameter: parameter.id, at: missing.slice(0, CHUNK), quick: false }
+      const mine = track(parameter.id)
+      const missing = stopsOf(parameter).filter((v) => !known(mine, v)).sort((a, b) => Math.abs(a - now) - Math.abs(b - now) || a - b)
+      if (missing.length) return { parameter: parameter.id, at: missing.slice(0, moving || missing[0] === now ? 1 : CHUNK) }
     }
     return undefined
   }
-  /** Ask for what is missing on these sliders, in this order; one request at a time, and a later call changes the order. */
-  async function prepare(sliders: Slider[]): Promise<void> {
-    wanted = sliders
-    if (busy) return
-    busy = true
+  function nextPoses(): Todo | undefined {
+    const bare = wanted.find(({ parameter }) => !track(parameter.id).poses.size)
+    if (bare) return { parameter: bare.parameter.id, at: spreadOf(bare.parameter) }
+    return lacking((t, v) => t.poses.has(v) || t.judged.has(v))
+  }
+  const nextJudged = (): Todo | undefined => lacking((t, v) => t.judged.has(v))
+
+  async function fill(kind: 'poses' | 'judged', next: () => Todo | undefined): Promise<void> {
+    if (busy.has(kind)) return
+    busy.add(kind)
     try {
       for (let todo = next(); todo; todo = next()) {
-        const { poses, judged } = track(todo.parameter)
-        const found = await ask(todo.parameter, todo.at, todo.quick)
+        const into = track(todo.parameter)[kind]
+        const found = await ask(todo.parameter, todo.at, kind === 'poses')
         if (!found.length) return
-        for (const stop of found) (todo.quick ? poses : judged).set(stop.value, stop)
+        for (const stop of found) into.set(stop.value, stop)
         came()
       }
     } catch {
       // The slider still asks for the pose it shows, and says what is wrong.
     } finally {
-      busy = false
+      busy.delete(kind)
     }
   }
+  /**
+   * Ask for what is missing on these sliders, in this order; a later call changes the order.  Under a moving hand stops
+   * are asked one by one: the next one is always where the hand is by then.
+   */
+  async function prepare(sliders: Slider[], underHand = false): Promise<void> {
+    wanted = sliders
+    moving = underHand
+    await Promise.all([fill('poses', nextPoses), fill('judged', nextJudged)])
+  }
+  // Nobody is asked any more for a page that has been closed.
+  tryOnScopeDispose(() => { wanted = [] })
   /** The judged stop at this very value. */
   const at = (parameter: string, value: number): Stop | undefined => track(parameter).judged.get(Number(value.toFixed(6)))
   /** The known pose that is closest, however it is known. */

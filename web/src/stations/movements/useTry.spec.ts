@@ -71,6 +71,31 @@ describe('try it', () => {
     expect(most).toBe(1)
     expect(ask.mock.calls.filter(([quick]) => quick)).toHaveLength(2)
   })
+  it('opens with the pose under the verdict that is known, then with all that is said of it', async () => {
+    const ask = vi.fn(async (quick: boolean) => { await new Promise((r) => setTimeout(r, quick ? 50 : 900)); return quick ? answer('pose', null) : answer('judged') })
+    const { tried, open, slide } = useTry(ask)
+    open({ verdict: 'modified' } as Verdict)
+    expect(tried.value).toBeUndefined()
+    await vi.advanceTimersByTimeAsync(60)
+    expect([tried.value?.svg, tried.value?.verdict?.verdict]).toEqual(['pose', 'modified'])
+    await vi.advanceTimersByTimeAsync(900)
+    expect(tried.value?.svg).toBe('judged')
+    slide()
+    await vi.advanceTimersByTimeAsync(60)
+    expect([tried.value?.svg, tried.value?.verdict]).toEqual(['pose', null])
+  })
+  it('a pose of the step before is not shown for the next one', async () => {
+    const late: ((a: Tried) => void)[] = []
+    const { tried, open } = useTry((quick) => (quick ? new Promise((r) => { late.push(r) }) : new Promise(() => undefined)))
+    open()
+    open()
+    late[0](answer('old', null))
+    await vi.advanceTimersByTimeAsync(1)
+    expect(tried.value).toBeUndefined()
+    late[1](answer('new', null))
+    await vi.advanceTimersByTimeAsync(1)
+    expect(tried.value?.svg).toBe('new')
+  })
   it('says what is wrong and keeps the last answer', async () => {
     let works = true
     const { tried, failed, settle } = useTry(() => (works ? Promise.resolve(answer('first')) : Promise.reject(new Error('gone'))))

@@ -1,7 +1,7 @@
 import { useDebounceFn } from '@vueuse/core'
 import { ref } from 'vue'
 import { Refused } from '../../api/client'
-import type { Stop, Tried } from '../../api/types'
+import type { Stop, Tried, Verdict } from '../../api/types'
 import { say } from '../../i18n'
 
 /** How long a slider rests before the full answer is asked. */
@@ -20,6 +20,7 @@ export function useTry(ask: (quick: boolean) => Promise<Tried>) {
   const seeking = ref(false)
   let moves = 0
   let shown = -1
+  let opened: { at: number; verdict: Verdict | null } = { at: -1, verdict: null }
   let settling = 0
   let busy = false
   let again = false
@@ -43,7 +44,8 @@ export function useTry(ask: (quick: boolean) => Promise<Tried>) {
 
   /** Of a pose that nobody has judged yet the verdict is null. */
   function show({ svg, profile, verdict }: Pick<Tried, 'svg' | 'profile' | 'verdict'>): void {
-    if (tried.value) tried.value = { ...tried.value, profile, svg, verdict, modified_svg: '', steady: [] }
+    const rest = tried.value ?? { lines: {}, hold: null }
+    tried.value = { ...rest, profile, svg, verdict, modified_svg: '', steady: [] }
   }
   async function glance(): Promise<void> {
     if (busy) {
@@ -55,7 +57,7 @@ export function useTry(ask: (quick: boolean) => Promise<Tried>) {
     try {
       const { profile, svg } = await ask(true)
       if (mine > shown) {
-        show({ profile, svg, verdict: null })
+        show({ profile, svg, verdict: mine === opened.at ? opened.verdict : null })
         shown = mine
       }
     } catch {
@@ -80,14 +82,17 @@ export function useTry(ask: (quick: boolean) => Promise<Tried>) {
     else void glance()
     void rest()
   }
-  /** A stop has come for where the slider stands. */
-  function arrived(stop: Stop): void {
-    if (seeking.value && shown < moves) showStop(stop)
+  /** A stop has come for where the slider stands, or a pose that is closer to it than the one before. */
+  function arrived(stop: Stop, close = false): void {
+    if (seeking.value && shown < moves) showStop(stop, close)
   }
-  function forget(): void {
-    moves++
+  /** Another step or side: its pose comes at once, under the verdict that is known of it, and the rest when it is there. */
+  function open(verdict: Verdict | null = null): void {
+    shown = moves++
+    opened = { at: moves, verdict }
     tried.value = undefined
+    void glance()
     void settle()
   }
-  return { tried, failed, seeking, settle, slide, arrived, forget }
+  return { tried, failed, seeking, settle, slide, arrived, open }
 }

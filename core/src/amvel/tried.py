@@ -1,0 +1,122 @@
+"""One step with measures chosen by hand: the request that they make, and what the step page says of it."""
+
+from typing import Any
+
+from amvel import answers
+from amvel.engine import Engine
+from amvel.movements import Profile, Request, UnknownMovement, find
+from amvel.movements.figure import figure
+from amvel.movements.schools import school_lines
+from amvel.safety import as_they_stand, judge_one, sides_of
+
+Values = dict[str, float | str]
+
+
+def request_of(
+    engine: Engine, family_id: str, step_id: str, side: str, values: Values, context: str = "home"
+) -> Request:
+    """The step in the room of this context, with `values` over its own, each held inside its range.
+
+    Raises UnknownMovement for a step, or a side of it, that the library does not have.
+    """
+    family, step = find(f"{family_id}/{step_id}")
+    if side not in sides_of(step):
+        raise UnknownMovement(f"{family_id}/{step_id} has no side '{side}'")
+    start = engine.values(family, step, context)
+    for p in step.parameters:
+        if p.id not in values:
+            continue
+        value = values[p.id]
+        if p.choices:
+            start[p.id] = value if value in p.choices else start[p.id]
+        elif isinstance(value, int | float):
+            start[p.id] = float(min(p.high, max(p.low, value)))
+    return Request(family, step, side, start)
+
+
+def drawn(engine: Engine, profile: Profile) -> str:
+    """The picture; '' where this body cannot take one of the declared poses.
+
+    A movement that fails only on its way is drawn: its start and end can be taken, and the verdict says what is wrong.
+    """
+    shown = engine.profiler.sketches([profile.request])[0] if profile.fault else profile
+    return "" if shown.fault else figure(engine.profiler, shown)
+
+
+def tried(
+    engine: Engine,
+    family_id: str,
+    step_id: str,
+    side: str,
+    values: Values,
+    context: str,
+    stored: answers.Data | None = None,
+) -> dict[str, Any]:
+    """Pose, loads, verdict and pictures; `stored` is the verdict on these very values where it is known already."""
+    request = request_of(engine, family_id, step_id, side, values, context)
+    profile = engine.profiler.profile(request)
+    if stored is None:
+        found = judge_one(engine.case, engine.findings, engine.envelope, engine.profiler, profile, context)
+        stored = answers.verdict_data(found)
+    return {
+        "verdict": stored,
+        "profile": answers.profile_data(profile),
+        "svg": drawn(engine, profile),
+        "modified_svg": _changed(engine, request, stored),
+        "lines": school_lines(request.family, request.step, engine.schools.of(family_id)),
+        "steady": answers.steady_data(engine.profiler, profile),
+        "hold": answers.hold_data(engine, request.label, side),
+    }
+
+
+def _changed(engine: Engine, request: Request, verdict: answers.Data) -> str:
+    """The picture of the admissible version where that is another one."""
+    if verdict["verdict"] == "excluded" or verdict["values"] == request.values:
+        return ""
+    other = Request(request.family, request.step, request.side, verdict["values"])
+    return drawn(engine, engine.profiler.profile(other))
+
+
+def posed_stops(
+    engine: Engine,
+    family_id: str,
+    step_id: str,
+    side: str,
+    values: Values,
+    context: str,
+    parameter: str,
+    at: list[float],
+) -> list[dict[str, Any]]:
+    """What a slider shows at some of its stops: the declared frames are posed, and nothing is judged."""
+    profiles = engine.profiler.sketches(
+        [request_of(engine, family_id, step_id, side, {**values, parameter: x}, context) for x in at]
+    )
+    return [_stop(engine, x, p, None) for x, p in zip(at, profiles, strict=True)]
+
+
+def judged_stops(
+    engine: Engine,
+    family_id: str,
+    step_id: str,
+    side: str,
+    values: Values,
+    context: str,
+    parameter: str,
+    at: list[float],
+) -> list[dict[str, Any]]:
+    """The same with the verdict on each stop as it stands there; nothing is sought."""
+    profiles = engine.profiler.profiles(
+        [request_of(engine, family_id, step_id, side, {**values, parameter: x}, context) for x in at]
+    )
+    judged = as_they_stand(engine.case, engine.findings, engine.envelope, profiles, context)
+    return [_stop(engine, x, p, answers.verdict_data(v)) for x, p, v in zip(at, profiles, judged, strict=True)]
+
+
+def _stop(engine: Engine, value: float, profile: Profile, verdict: answers.Data | None) -> dict[str, Any]:
+    return {
+        "value": value,
+        "verdict": verdict,
+        "peaks": answers.peak_data(profile),
+        "fault": answers.plain_fault(profile.fault),
+        "svg": drawn(engine, profile),
+    }

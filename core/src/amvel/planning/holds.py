@@ -4,6 +4,7 @@ A hold at a known moment gives the largest moment by the curve of Frey Law & Avi
 same body and from the same muscles, gives its time.  The spread between people is wide and shown.
 """
 
+from collections.abc import Callable
 from dataclasses import dataclass
 
 import numpy as np
@@ -59,18 +60,18 @@ class Capacity:
     holds: tuple[Hold, ...]
 
 
-def estimated_holds(engine: Engine) -> list[Capacity]:
-    """Every measured hold of the case, the newest of each kind and side, with the holds that follow from it."""
+def estimated_holds(engine: Engine, ref: str = "") -> list[Capacity]:
+    """Every measured hold of the case, the newest of each kind and side, with the holds that follow from it.
+
+    `ref` asks about one step alone: then nothing is solved for the others.
+    """
     found = []
-    for kind, wall, demand in (
-        (SideBridgeHold, "side", _of_step(engine, "side_bridge/full_length")),
-        (PlankHold, "front", _of_step(engine, "floor_plank/full_length")),
-        (BackExtensorHold, "back", _trunk_level_nm(engine)),
-    ):
-        for side, result in _newest(engine, kind).items():
-            seconds = result.seconds
-            if seconds > 0 and demand > 0:
-                found.append(_capacity(engine, result.test, side, seconds, demand, wall))
+    for kind, wall, demand_of in _TESTED:
+        refs = [r for r in _HELD_BY[wall] if ref in ("", r)]
+        measured = {side: r for side, r in _newest(engine, kind).items() if r.seconds > 0}
+        demand = demand_of(engine) if refs and measured else 0.0
+        if demand > 0:
+            found += [_capacity(engine, r.test, side, r.seconds, demand, refs) for side, r in measured.items()]
     return found
 
 
@@ -79,10 +80,10 @@ def _newest(engine: Engine, kind: type[Measured]) -> dict[str, Measured]:
     return {str(getattr(r, "side", "both")): r for r in mine}
 
 
-def _capacity(engine: Engine, test: str, side: str, seconds: float, demand: float, wall: str) -> Capacity:
+def _capacity(engine: Engine, test: str, side: str, seconds: float, demand: float, refs: list[str]) -> Capacity:
     capacity = estimated_capacity(demand, seconds)
     holds = []
-    for ref in _HELD_BY[wall]:
+    for ref in refs:
         nm = _of_step(engine, ref)
         estimate = estimated_hold(capacity, nm)
         clean = 0.0 if estimate.seconds < SHORTEST_S else max(SHORTEST_S, round(CLEAN_SHARE * estimate.low_s))
@@ -125,3 +126,10 @@ def _heights(engine: Engine) -> dict[str, float]:
     arms = {n for n in heights if any(p in n for p in ("upper_arm", "forearm", "hand"))}
     chest = heights["upper_thorax"]
     return {n: chest if n in arms else h for n, h in heights.items()}  # arms crossed on the chest
+
+
+_TESTED: tuple[tuple[type[Measured], str, Callable[[Engine], float]], ...] = (
+    (SideBridgeHold, "side", lambda engine: _of_step(engine, "side_bridge/full_length")),
+    (PlankHold, "front", lambda engine: _of_step(engine, "floor_plank/full_length")),
+    (BackExtensorHold, "back", _trunk_level_nm),
+)

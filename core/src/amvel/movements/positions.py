@@ -1,11 +1,12 @@
 """The positions that movements start from, declared once: where the body lies and what carries it."""
 
+import math
 from functools import lru_cache
 
 import numpy as np
 
 from amvel.body import JOINT_INDEX, JOINTS, Anthropometry, FrameFacts, Measures, Skeleton, measure
-from amvel.body.anthropometry import HIP_HALF_WIDTH
+from amvel.body.anthropometry import HIP_HALF_WIDTH, SHOULDER
 from amvel.movements.frames import Aim, Frame, Surface, Touch
 
 # Columns: where the body's forward, left and up axes point in the world.
@@ -19,6 +20,7 @@ FLOOR = Surface("floor", "level", 0.0, friction=0.6, title="floor or mat")
 SITTING_FLATTENS_DEG = 19.0
 _NECK = {"neck.flexion": 0.3, "head.nod": 0.3}
 _SIDES = ("left", "right")
+_ARMS_SQUARE_CM = 15.0
 _LEVEL = Aim("left.hip", "z", 0.0, origin="right.hip", weight=0.5)
 _SQUARE = Aim("left.hip", "x", 0.0, origin="right.hip", must_hold=False)
 _SQUARE_LYING = Aim("left.hip", "x", 0.0, origin="right.hip", weight=0.3)
@@ -173,8 +175,31 @@ def side_lying(
     )
 
 
+def hands_ahead_cm(body: Anthropometry, hand: str, raised_cm: float) -> tuple[float, float]:
+    """How far raised hands lie ahead of the shoulders, and of the knees under upright thighs.
+
+    Straight down onto something high the arms would set the trunk upright; so they reach ahead the more the higher it
+    is, and from about a hand's length on they are square to the trunk (our choice; a seat ahead is common practice).
+    """
+    thigh, trunk, arm = body.lengths_m["thigh"], SHOULDER[1] * body.stature_m, _arm_m(body, hand)
+    height = raised_cm / 100
+    square = math.atan2(arm, trunk) + math.asin(max(-1.0, (height - thigh) / math.hypot(arm, trunk)))
+    ahead = min(1.0, raised_cm / _ARMS_SQUARE_CM) * arm * max(0.0, math.sin(square))
+    rise = height + math.sqrt(max(0.0, arm**2 - ahead**2)) - thigh
+    return 100 * ahead, 100 * (ahead + math.sqrt(max(0.0, trunk**2 - rise**2)))
+
+
+def _arm_m(body: Anthropometry, hand: str) -> float:
+    """From the shoulder to what rests: the wrist, or the elbow."""
+    return body.lengths_m["upper_arm"] + (0.0 if hand == "forearms" else body.lengths_m["forearm"])
+
+
 def hands_and_knees(body: Anthropometry, hand: str = "flat", hands_raised_cm: float = 0.0) -> Frame:
-    """Hands under the shoulders, knees under the hips. `hand` is flat, fists or forearms."""
+    """Hands under the shoulders, or ahead of them where they are raised; knees under the hips.
+
+    `hand` is flat, fists or forearms.
+    """
+    ahead_cm = hands_ahead_cm(body, hand, hands_raised_cm)[0]
     angles: dict[str, float] = {}
     free = dict(_legs_give("hip.flexion", "knee.flexion", "ankle.dorsiflexion", "shoulder.flexion"))
     touches: list[Touch] = []
@@ -196,14 +221,16 @@ def hands_and_knees(body: Anthropometry, hand: str = "flat", hands_raised_cm: fl
             angles |= {f"{s}.elbow.flexion": 90.0, f"{s}.forearm.pronation": 0.0}
             free |= {f"{s}.elbow.flexion": 0.1}
             touches += [Touch(f"{s}.elbow_tip", "hand support"), Touch(f"{s}.forearm_side", "hand support")]
-            aims.append(Aim(f"{s}.elbow", "x", 0.0, origin=f"{s}.shoulder", must_hold=False))
+            aims.append(Aim(f"{s}.elbow", "x", ahead_cm, origin=f"{s}.shoulder", must_hold=False))
         else:
             flat = hand == "flat"
-            angles |= {f"{s}.forearm.pronation": 90.0, f"{s}.wrist.extension": 85.0 if flat else 0.0}
+            slant_deg = math.degrees(math.asin(ahead_cm / 100 / _arm_m(body, hand)))
+            bent_back_deg = 85.0 - slant_deg if flat else 0.0
+            angles |= {f"{s}.forearm.pronation": 90.0, f"{s}.wrist.extension": bent_back_deg}
             if flat:
                 free |= {f"{s}.wrist.extension": 0.5}
             touches.append(Touch(f"{s}.{'palm' if flat else 'knuckles'}", "hand support"))
-            aims.append(Aim(f"{s}.wrist", "x", 0.0, origin=f"{s}.shoulder", must_hold=False))
+            aims.append(Aim(f"{s}.wrist", "x", ahead_cm, origin=f"{s}.shoulder", must_hold=False))
             if flat:
                 aims.append(Aim(f"{s}.fingertips", "z", 0.0, origin=f"{s}.palm", must_hold=False, weight=0.2))
     return Frame(

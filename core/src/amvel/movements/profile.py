@@ -37,7 +37,7 @@ from amvel.movements.declaration import Family, Setting, Step
 from amvel.movements.frames import Frame, compile_frame, mirrored
 from amvel.movements.schools import with_school
 
-MODEL_VERSION = "9"
+MODEL_VERSION = "10"
 BETWEEN = 5  # frames between two declared ones; the peaks are settled there (tests refine them)
 _ON_THE_WAY = 10.0  # between two solved poses the blend is nearly right: joints give little there
 _MOVED_RAD = np.radians(8.0)

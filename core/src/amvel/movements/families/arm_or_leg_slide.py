@@ -1,12 +1,13 @@
 """Arm or leg slide, then lift, on hands and knees."""
 
 import math
+from dataclasses import replace
 
-from amvel.body.anthropometry import HIP_HALF_WIDTH, SHOULDER, SHOULDER_HALF_WIDTH
+from amvel.body.anthropometry import HIP_HALF_WIDTH, SHOULDER_HALF_WIDTH
 from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting, Step
 from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, PELVIS_ROCKS, SHOULDER_CLIMBS, TRUNK_ROUNDS
 from amvel.movements.frames import Aim, Frame, Touch
-from amvel.movements.positions import hands_and_knees
+from amvel.movements.positions import hands_ahead_cm, hands_and_knees
 
 _SHIFT = Fault(
     "weight shifts",
@@ -133,7 +134,8 @@ def _draw(s: Setting) -> list[Frame]:
 
 def _over_diagonal(s: Setting) -> Aim:
     """Keep the weight over the line from the right knee to the left hand, which alone will carry."""
-    along, across = (SHOULDER[1] * s.body.stature_m, (SHOULDER_HALF_WIDTH + HIP_HALF_WIDTH) * s.body.stature_m)
+    along = hands_ahead_cm(s.body, s.word("hand"), s.number("hands_raised_cm"))[1] / 100
+    across = (SHOULDER_HALF_WIDTH + HIP_HALF_WIDTH) * s.body.stature_m
     length = math.hypot(along, across)
     return Aim(
         "centre_of_mass",
@@ -146,7 +148,9 @@ def _over_diagonal(s: Setting) -> Aim:
 
 
 _HAND = Parameter("hand", "how the hands rest", "", "flat", choices=("flat", "fists", "forearms"))
-_RAISED = Parameter("hands_raised_cm", "block under the hands", "cm", 0, low=0, high=40, grid=5, easier="up")
+RAISED = Parameter("hands_raised_cm", "block under the hands", "cm", 0, low=0, high=40, grid=5, easier="up")
+# Higher up the trunk stands so steep that a long leg reaches into the floor, and that one knee or hand less topples it.
+RAISED_LITTLE = replace(RAISED, high=15)
 _ARM = Parameter("arm_deg", "how far the arm reaches", "deg", 150, low=100, high=160, grid=10, easier="down")
 _LEG = Parameter("leg_hip_deg", "hip bend of the long leg", "deg", 5, low=0, high=25, grid=5, easier="up")
 _FAULTS = (_SHIFT, PELVIS_ROCKS, BACK_ARCHES, _RIBS, SHOULDER_CLIMBS, BREATH_HELD)
@@ -173,7 +177,7 @@ FAMILY = Family(
             after=("belly_lift/with_the_breath",),
             sides=True,
             effort=4,
-            parameters=(_HAND, _RAISED, _ARM),
+            parameters=(_HAND, RAISED, _ARM),
             arrow="left.fingertips",
         ),
         Step(
@@ -190,7 +194,7 @@ FAMILY = Family(
             {"turning": 0.6, "hip_back": 0.7, "resist_extension": 0.4},
             sides=True,
             effort=3,
-            parameters=(_HAND, _RAISED),
+            parameters=(_HAND, RAISED_LITTLE),
             arrow="left.heel",
         ),
         Step(
@@ -207,7 +211,7 @@ FAMILY = Family(
             {"turning": 0.8, "hip_back": 1.0, "resist_extension": 0.5, "upper_back": 0.3},
             sides=True,
             effort=5,
-            parameters=(_HAND, _RAISED, _LEG),
+            parameters=(_HAND, RAISED_LITTLE, _LEG),
             arrow="left.heel",
         ),
         Step(
@@ -224,7 +228,7 @@ FAMILY = Family(
             {"turning": 0.8, "hip_back": 0.7, "upper_back": 0.6, "resist_extension": 0.4},
             sides=True,
             effort=5,
-            parameters=(_HAND, _RAISED),
+            parameters=(_HAND, RAISED_LITTLE),
             arrow="left.heel",
         ),
         Step(
@@ -241,7 +245,7 @@ FAMILY = Family(
             {"turning": 1.0, "hip_back": 0.9, "upper_back": 0.9, "resist_extension": 0.5},
             sides=True,
             effort=6,
-            parameters=(_HAND, _RAISED, _LEG, _ARM),
+            parameters=(_HAND, RAISED_LITTLE, _LEG, _ARM),
             arrow="left.heel",
         ),
         Step(
@@ -258,7 +262,7 @@ FAMILY = Family(
             {"turning": 1.0, "hip_back": 0.9, "upper_back": 0.9, "resist_extension": 0.6},
             sides=True,
             effort=6,
-            parameters=(_HAND, _RAISED, _LEG, _ARM),
+            parameters=(_HAND, RAISED_LITTLE, _LEG, _ARM),
             arrow="left.heel",
             held=True,
         ),
@@ -277,7 +281,7 @@ FAMILY = Family(
             sides=True,
             shown=(2, 3),
             effort=7,
-            parameters=(_HAND, _RAISED, _LEG, _ARM),
+            parameters=(_HAND, RAISED_LITTLE, _LEG, _ARM),
             arrow="left.heel",
         ),
     ),

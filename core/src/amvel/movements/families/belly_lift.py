@@ -1,7 +1,7 @@
 """Belly lift on hands and knees."""
 
 from amvel.movements.declaration import Dose, Setting
-from amvel.movements.families.arm_or_leg_slide import _HAND, _RAISED, _base
+from amvel.movements.families.arm_or_leg_slide import _HAND, RAISED, _base
 from amvel.movements.faults import BREATH_HELD, SHOULDER_CLIMBS
 from amvel.movements.frames import Frame
 from amvel.movements.ladder import Ladder, fault
@@ -33,7 +33,7 @@ FAMILY = (
         felt="low in the belly",
         not_felt="the wrists, the neck",
         breath="in to let go, out to lift",
-        parameters=(_HAND, _RAISED),
+        parameters=(_HAND, RAISED),
         arrow="belly",
     )
     .rung("with_the_breath", "With the breath", _lift, Dose(8, 2, 6.0), {"deep_control": 0.7, "breath": 0.4}, 2)

@@ -49,6 +49,12 @@ def _plank(s: Setting) -> Frame:
         *(Touch(f"{x}.palm", "worktop", strategy="pushes") for x in ("left", "right")),
     )
     frame = frame.aim(*(Aim(f"{x}.ball", "x", 0.0) for x in ("left", "right")))
+    # The palm lies flat: how far that bends the wrist back is what the slope of the arm leaves.
+    flat = (
+        Aim(f"{x}.fingertips", "z", 0.0, origin=f"{x}.palm", must_hold=False, weight=0.8)
+        for x in ("left", "right")
+    )
+    frame = frame.aim(*flat)
     if low:
         frame = frame.free_(left_toes_extension=0.2, right_toes_extension=0.2)
     return frame.facts_(standing=True, hand_support_level=3)

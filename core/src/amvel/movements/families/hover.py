@@ -2,7 +2,7 @@
 
 from amvel.body.anthropometry import HIP_HALF_WIDTH, SHOULDER_HALF_WIDTH
 from amvel.movements.declaration import Dose, Parameter, Setting
-from amvel.movements.families.arm_or_leg_slide import _RAISED, arm_off
+from amvel.movements.families.arm_or_leg_slide import RAISED, RAISED_LITTLE, arm_off
 from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, SHOULDER_CLIMBS
 from amvel.movements.frames import Aim, Frame, Touch
 from amvel.movements.ladder import Ladder, fault
@@ -93,7 +93,7 @@ FAMILY = (
         felt="belly, round the shoulder blades, thighs",
         not_felt="wrists, low back",
         breath="breathe on",
-        parameters=(_KNEES, _RAISED),
+        parameters=(_KNEES, RAISED),
     )
     .rung(
         "for_a_breath",
@@ -122,6 +122,7 @@ FAMILY = (
         {"turning": 0.8, "resist_extension": 0.7, "deep_control": 0.6},
         6,
         sides=True,
+        parameters=(_KNEES, RAISED_LITTLE),
         arrow="left.heel",
     )
     .rung(
@@ -132,6 +133,7 @@ FAMILY = (
         {"turning": 0.9, "upper_back": 0.6, "resist_extension": 0.7, "deep_control": 0.6},
         6,
         sides=True,
+        parameters=(_KNEES, RAISED_LITTLE),
         arrow="left.fingertips",
     )
     .rung(
@@ -141,6 +143,7 @@ FAMILY = (
         Dose(4, 2, 9.0),
         {"turning": 0.9, "resist_extension": 0.8, "deep_control": 0.6, "hip_back": 0.4},
         7,
+        parameters=(_KNEES, RAISED_LITTLE),
         arrow="left.heel",
         shown=(1, 2),
         also=("Left foot, right foot, then both knees down and breathe.",),
@@ -152,6 +155,7 @@ FAMILY = (
         Dose(6, 2, 8.0, hold_s=8),
         {"turning": 1.0, "resist_extension": 0.9, "deep_control": 0.6, "hip_back": 0.4},
         8,
+        parameters=(_KNEES, RAISED_LITTLE),
         arrow="left.heel",
         shown=(0, 1),
     )

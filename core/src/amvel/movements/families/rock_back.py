@@ -1,7 +1,7 @@
 """Rock back: the sit bones go back with the trunk as one straight unit."""
 
 from amvel.movements.declaration import Dose, Parameter, Setting
-from amvel.movements.families.arm_or_leg_slide import _HAND, _RAISED, _base
+from amvel.movements.families.arm_or_leg_slide import _HAND, RAISED, _base
 from amvel.movements.faults import BREATH_HELD, TRUNK_ROUNDS
 from amvel.movements.frames import Frame
 from amvel.movements.ladder import Ladder
@@ -44,7 +44,7 @@ FAMILY = (
         Dose(5, 2, 6.0),
         {"hip_bend": 0.6, "deep_control": 0.3},
         2,
-        parameters=(_to(100), _HAND, _RAISED),
+        parameters=(_to(100), _HAND, RAISED),
     )
     .rung(
         "further",
@@ -53,7 +53,7 @@ FAMILY = (
         Dose(5, 2, 7.0),
         {"hip_bend": 0.8, "deep_control": 0.3},
         2,
-        parameters=(_to(112), _HAND, _RAISED),
+        parameters=(_to(112), _HAND, RAISED),
     )
     .family()
 )

@@ -1,7 +1,7 @@
 """Round and lengthen on hands and knees."""
 
 from amvel.movements.declaration import Dose, Parameter, Setting
-from amvel.movements.families.arm_or_leg_slide import _HAND, _RAISED, _base
+from amvel.movements.families.arm_or_leg_slide import _HAND, RAISED, _base
 from amvel.movements.faults import BREATH_HELD
 from amvel.movements.frames import Frame
 from amvel.movements.ladder import Ladder, fault
@@ -58,7 +58,7 @@ FAMILY = (
         Dose(5, 1, 7.0),
         {"breath": 0.3, "deep_control": 0.4},
         2,
-        parameters=(_by(15), _HAND, _RAISED),
+        parameters=(_by(15), _HAND, RAISED),
     )
     .rung(
         "larger",
@@ -67,7 +67,7 @@ FAMILY = (
         Dose(5, 1, 8.0),
         {"breath": 0.3, "deep_control": 0.4},
         2,
-        parameters=(_by(35), _HAND, _RAISED),
+        parameters=(_by(35), _HAND, RAISED),
     )
     .family()
 )

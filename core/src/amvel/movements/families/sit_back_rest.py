@@ -5,24 +5,29 @@ from dataclasses import replace
 from amvel.body import Anthropometry
 from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD
-from amvel.movements.frames import Aim, Frame, Touch
+from amvel.movements.frames import Aim, Frame, Surface, Touch
 from amvel.movements.ladder import Ladder, fault
 from amvel.movements.positions import both, hands_and_knees
 
 _SIDES = ("left", "right")
+_TOWEL_CM = 2.5
+
+
+def _insteps_down(frame: Frame) -> Frame:
+    """The tops of the feet down, a folded towel under them: tucked toes, or ankles that end early, would hold the hips up."""
+    flat = frame.with_(None, **both(toes_extension=10.0, ankle_dorsiflexion=-38.0))
+    flat = flat.unaim("left.toe_tip", "right.toe_tip").lift("left.toe_under", "right.toe_under")
+    flat = flat.free_(**both(ankle_dorsiflexion=0.2))
+    flat = flat.touch(*(Touch(f"{x}.instep", "towel") for x in _SIDES))
+    towel = Surface("towel", "level", _TOWEL_CM, friction=0.6, title="folded towel")
+    return replace(flat, surfaces={**flat.surfaces, "towel": towel})
 
 
 def _back(s: Setting) -> list[Frame]:
     """Knees wide, forearms ahead; the sit bones travel back by the chosen share of the way to the heels."""
     start = hands_and_knees(s.body, "forearms").free_(**both(hip_abduction=0.2))
     wide = start.aim(Aim("left.knee", "y", 26.0 * s.body.stature_m, origin="right.knee", weight=0.3))
-    wide = wide.with_(**both(toes_extension=10.0, ankle_dorsiflexion=-38.0)).unaim(
-        "left.toe_tip", "right.toe_tip"
-    )
-    wide = wide.lift("left.toe_under", "right.toe_under").touch(
-        *(Touch(f"{x}.instep", "floor") for x in _SIDES)
-    )
-    wide = wide.unaim("left.elbow", "right.elbow").with_("on forearms, knees wide")
+    wide = _insteps_down(wide).unaim("left.elbow", "right.elbow").with_("on forearms, knees wide")
     back = wide.unaim("left.knee", "right.knee").aim(
         Aim("left.knee", "y", 26.0 * s.body.stature_m, origin="right.knee", weight=0.3),
         *(Aim(f"{x}.hip", "x", -s.number("back_cm"), origin=f"{x}.knee", weight=0.5) for x in _SIDES),
@@ -40,11 +45,8 @@ def _back(s: Setting) -> list[Frame]:
 def _on_hands_and_knees_at_a_chair(s: Setting) -> list[Frame]:
     """Kneeling, forearms on a cushioned seat: the same rest with half the bend."""
     height = s.number("support_cm")
-    start = (
-        hands_and_knees(s.body, "forearms", height)
-        .free_(**both(hip_abduction=0.2))
-        .with_("forearms on the seat")
-    )
+    start = hands_and_knees(s.body, "forearms", height).free_(**both(hip_abduction=0.2))
+    start = _insteps_down(start).with_("forearms on the seat")
     back = start.unaim("left.elbow", "right.elbow", "left.knee", "right.knee").aim(
         *(Aim(f"{x}.hip", "x", -s.number("back_cm"), origin=f"{x}.knee", weight=0.5) for x in _SIDES),
         # The chest stays above the arms: the trunk rests on them, it does not hang between them.
@@ -72,7 +74,7 @@ FAMILY = (
         "Sit-back rest",
         "hands and knees",
         "Belly and pelvic floor let go; the breath goes into the back of the pelvis. A rest, judged like any bend.",
-        setup=("On forearms and knees, knees wide, tops of the feet down.",),
+        setup=("On forearms and knees, knees wide, tops of the feet down on a folded towel.",),
         cues=("let the belly hang between the thighs", "breathe into the back of the pelvis"),
         faults=(
             fault("hangs in the shoulders", "the arms are pulled long", "too far back", "forearms nearer"),
@@ -90,9 +92,12 @@ FAMILY = (
         Dose(3, 1, 8.0),
         {"breath": 0.6},
         1,
-        setup=("Kneel in front of a firm seat with a cushion, forearms on it, knees under the hips.",),
+        setup=(
+            "Kneel in front of a firm seat with a cushion, forearms on it, knees under the hips.",
+            "Tops of the feet down, a folded towel under them.",
+        ),
         parameters=(replace(_BACK, default=12), _SUPPORT),
-        props=("firm chair", "cushion"),
+        props=("firm chair", "cushion", "folded towel"),
     )
     .rung("on_the_floor", "On the floor", _back, Dose(3, 1, 8.0), {"breath": 0.7}, 1, parameters=(_BACK,))
     .family()

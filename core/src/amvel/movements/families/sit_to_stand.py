@@ -18,6 +18,7 @@ _DROPS = Fault(
 _HEEL_BACK_CM = 14.0
 # Over the heels: momentum of the lean carries the rest of the way (common practice, our reading).
 _OVER_FEET_CM = -3.5
+_MIDFOOT_BESIDE_HEEL_CM = 1.2  # toward the other foot
 _ON_THE_REST = {"shoulder_abduction": 10.0, "wrist_extension": 40.0}
 _WITH_HANDS_CM, _LETTING_GO_CM = -9.0, -5.0  # the hands carry what the feet do not
 
@@ -150,9 +151,11 @@ def _one_leg(s: Setting) -> list[Frame]:
         if i:
             moved = frame.unaim("centre_of_mass", "left.ankle").lift("left.heel", "left.ball")
             at = 4.0 if i == 3 else _OVER_FEET_CM
+            # The foot turns a little under the body: leaning it is the heel that has to be underneath, then the middle.
+            beside = _MIDFOOT_BESIDE_HEEL_CM if i == 3 else 0.0
             moved = moved.aim(
                 Aim("centre_of_mass", "x", at, origin="right.ankle", weight=0.5),
-                Aim("centre_of_mass", "y", 0.0, origin="right.ankle", weight=0.5),
+                Aim("centre_of_mass", "y", beside, origin="right.heel", weight=0.5),
             ).free_(right_hip_abduction=0.1, right_ankle_inversion=0.1, right_hip_rotation=0.2)
             high = (
                 {"left_hip_flexion": 42.0, "left_knee_flexion": 40.0} if i == 3 else {"left_knee_flexion": 55.0}
@@ -174,7 +177,7 @@ def _heel_ahead(s: Setting) -> list[Frame]:
         if any(a.landmark == "centre_of_mass" for a in moved.aims):
             moved = moved.unaim("centre_of_mass").aim(
                 Aim("centre_of_mass", "x", -2.1 * s.body.stature_m, origin="right.ankle", weight=0.5),
-                Aim("centre_of_mass", "y", 3.0, origin="right.ankle", weight=0.5),
+                Aim("centre_of_mass", "y", 2.0, origin="right.heel", weight=0.5),
             )
             sides = {f"{x}_{j}": 0.1 for x in ("left", "right") for j in ("hip_abduction", "ankle_inversion")}
             moved = moved.free_(**sides)

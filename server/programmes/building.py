@@ -182,6 +182,7 @@ def _answer(
         "changes_of_position": found.changes_of_position,
         "minutes": found.minutes,
         "optimal": False,
+        "by_hand": True,
         "obligations": obligations,
         "needs": programme_answers.needs_data(engine, items),
         "locked": [r for r in kept if r in refs],

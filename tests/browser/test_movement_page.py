@@ -3,7 +3,9 @@
 import pytest
 from playwright.sync_api import Page, expect
 
+from clients import apart
 from clients.casework import create_client
+from clients.models import Client
 from tests.browser.driving import chromium, log_in, no_serious_fault, page
 from tests.server.conftest import today_case, user_of
 
@@ -11,12 +13,17 @@ __all__ = ["chromium", "page"]
 pytestmark = pytest.mark.django_db(transaction=True)
 
 
-def test_a_step_plays_follows_its_slider_and_is_taught_as_chosen(page: Page) -> None:
-    client = create_client(user_of("ann"), today_case("fit-seventy"))
+def open_step(page: Page, client: Client, query: str, title: str) -> None:
+    """Log in, and open the page of one step."""
     log_in(page)
     page.goto(f"/client/{client.pk}/movements")
-    page.get_by_placeholder("Name or prop").fill("knee fold")
-    page.locator(".step", has_text="One leg, heel further away").click(timeout=240_000)
+    page.get_by_placeholder("Name or prop").fill(query)
+    page.locator(".step", has_text=title).click(timeout=240_000)
+
+
+def test_a_step_plays_follows_its_slider_and_is_taught_as_chosen(page: Page) -> None:
+    client = create_client(user_of("ann"), today_case("fit-seventy"))
+    open_step(page, client, "knee fold", "One leg, heel further away")
     page.get_by_role("button", name="Watch it move").click()
     stage = page.get_by_test_id("player")
     expect(stage.locator("svg")).to_be_visible()
@@ -49,10 +56,7 @@ def test_a_step_plays_follows_its_slider_and_is_taught_as_chosen(page: Page) -> 
 def test_a_slider_shows_what_was_asked_ahead_and_judges_it_at_once(page: Page) -> None:
     """Once every stop of a slider is known, moving it asks the server nothing until it rests."""
     client = create_client(user_of("ann"), today_case("fit-seventy"))
-    log_in(page)
-    page.goto(f"/client/{client.pk}/movements")
-    page.get_by_placeholder("Name or prop").fill("clam")
-    page.locator(".step", has_text="Small opening").click(timeout=240_000)
+    open_step(page, client, "clam", "Small opening")
     slider = page.get_by_role("slider", name="how far the knee opens")
     expect(slider).to_be_visible(timeout=60_000)
     page.wait_for_load_state("networkidle")
@@ -66,6 +70,27 @@ def test_a_slider_shows_what_was_asked_ahead_and_judges_it_at_once(page: Page) -
     # The mark stood there before as well: only now, with the new pose, it says that this stop came judged.
     assert page.get_by_role("dialog").get_by_text("as is", exact=True).is_visible()
     assert not [line for line in asked if "/along/" in line or '"quick":true' in line]
+
+
+def test_a_step_opens_follows_and_is_judged_with_long_answers_apart(page: Page, settings) -> None:
+    """As ./start runs it: verdicts, the search for a change and the stops come from processes of their own."""
+    settings.LONG_ANSWERS_APART = True
+    try:
+        client = create_client(user_of("ann"), today_case("low-bone-mass"))
+        open_step(page, client, "tall turn", "Hands on the ribs")
+        dialog = page.get_by_role("dialog")
+        expect(dialog.get_by_text("changed", exact=True)).to_be_visible(timeout=60_000)
+        expect(dialog.locator(".solved svg")).to_be_visible(timeout=60_000)
+        slider = page.get_by_role("slider", name="turn").first
+        slider.focus()
+        slider.press("Home")
+        expect(dialog.get_by_text("as is", exact=True)).to_be_visible(timeout=30_000)
+        expect(dialog.locator(".solved")).to_have_count(0)
+        slider.press("End")
+        expect(dialog.locator(".reasons")).to_be_visible(timeout=30_000)
+    finally:
+        apart.stop()
+        apart._lanes.clear()
 
 
 def test_a_refused_answer_is_struck_and_says_why(page: Page) -> None:

@@ -109,6 +109,8 @@ def test_undo_and_redo_go_back_and_on_and_store_every_version(api: Api, client_i
         answer = api.post(f"{path}/latest/{way}", {"base": number})
         assert answer.status_code == 201, (way, answer.content)
         assert refs(answer.json()) == expected
+        # What the solver made is the solver's again once an edit is taken back.
+        assert answer.json()["answer"].get("by_hand", False) == (expected != first)
     assert api.post(f"{path}/latest/redo", {"base": 7}).status_code == 404
     listed = api.get(path).json()["versions"]
     assert [v["number"] for v in listed] == [7, 6, 5, 4, 3, 2, 1]

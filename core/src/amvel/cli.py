@@ -17,7 +17,7 @@ from amvel.movements.figure import figure
 from amvel.movements.texts import catalogue
 from amvel.planning import ProgrammeBlocked, plan
 from amvel.planning.holds import estimated_holds
-from amvel.safety import rulebook, sides_of
+from amvel.safety import plain_fault, rulebook, sides_of
 
 
 class BadInput(ValueError):
@@ -130,7 +130,7 @@ def _sheets(args: argparse.Namespace) -> Any:
     folder.mkdir(parents=True, exist_ok=True)
     drawn = []
     for profile in engine.profiler.profiles([r for r in engine.requests() if r.side != "right"]):
-        drawn.append((profile.request.label, profile.fault or figure(engine.profiler, profile)))
+        drawn.append((profile.request.label, plain_fault(profile.fault) or figure(engine.profiler, profile)))
     pages = contact_sheets(drawn)
     for i, page in enumerate(pages, 1):
         (folder / f"sheet-{i:02d}.svg").write_text(page, encoding="utf-8")

@@ -36,7 +36,7 @@ const moves = computed(() => answer.value?.movements ?? [])
 const locked = computed(() => answer.value?.locked ?? [])
 const titleOf = (ref: string): string => session.reference?.movements.find((m) => `${m.family}/${m.step}` === ref)?.title ?? ref
 const absent = computed(() => Object.entries(answer.value?.why_not ?? {}).map(([ref, why]) => ({ ref, title: titleOf(ref), why })))
-const quality = computed(() => !current.value ? '' : current.value.made_by !== 'solver' ? say('programme.edited') : answer.value!.optimal ? say('programme.optimal') : say('programme.gap', { n: Math.ceil(answer.value!.gap * 100) }))
+const quality = computed(() => !current.value ? '' : (answer.value!.by_hand ?? current.value.made_by === 'hand edit') ? say('programme.edited') : answer.value!.optimal ? say('programme.optimal') : say('programme.gap', { n: Math.ceil(answer.value!.gap * 100) }))
 const newPosition = (i: number): boolean => i === 0 || moves.value[i - 1].position !== moves.value[i].position
 
 async function attempt(work: () => Promise<void>): Promise<void> {

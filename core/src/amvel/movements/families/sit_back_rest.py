@@ -97,8 +97,17 @@ FAMILY = (
             "Tops of the feet down, a folded towel under them.",
         ),
         parameters=(replace(_BACK, default=12), _SUPPORT),
-        props=("firm chair", "cushion", "folded towel"),
+        props=("firm chair", "cushion", "towel"),
     )
-    .rung("on_the_floor", "On the floor", _back, Dose(3, 1, 8.0), {"breath": 0.7}, 1, parameters=(_BACK,))
+    .rung(
+        "on_the_floor",
+        "On the floor",
+        _back,
+        Dose(3, 1, 8.0),
+        {"breath": 0.7},
+        1,
+        parameters=(_BACK,),
+        props=("towel",),
+    )
     .family()
 )

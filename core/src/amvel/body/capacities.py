@@ -82,9 +82,20 @@ class Capacities:
 
     def digest(self) -> str:
         """A short fingerprint of the ranges that shape poses: the same ones give the same profiles."""
-        limbs = {k: v for k, v in self.range_deg.items() if not k.split(".")[-1].startswith(("trunk", "neck"))}
+        limbs = {k: [v, k in self.assumed] for k, v in self.range_deg.items() if _of_a_limb(k)}
         text = json.dumps(limbs, sort_keys=True)
         return hashlib.sha256(text.encode()).hexdigest()[:16]
+
+    def loosened(self) -> "Capacities":
+        """Limbs that nobody has measured, as far as healthy ones go: an assumed stop is no promise that they end there.
+
+        Ankles keep theirs: no limit speaks of them, and what they give in a stance decides no other joint's limit.
+        """
+        loose = {k for k in self.assumed if _of_a_limb(k) and "ankle" not in k}
+        healthy_deg = {
+            k: max(v, HEALTHY_DEG[k.split(".")[-1]]) for k, v in self.range_deg.items() if k in loose
+        }
+        return Capacities({**self.range_deg, **healthy_deg}, self.assumed - loose)
 
     def of(self, name: str) -> float:
         return self.range_deg[name]
@@ -129,6 +140,10 @@ class Capacities:
         """Where this hip stops: its own range, or the hamstring, which lets go degree for degree as the knee bends."""
         straight = math.radians(self.range_deg[f"{side}.straight_leg_raise"])
         return min(math.radians(self.range_deg[f"{side}.hip_flexion"]), straight + knee_flexion_rad)
+
+
+def _of_a_limb(name: str) -> bool:
+    return not name.split(".")[-1].startswith(("trunk", "neck"))
 
 
 def healthy() -> Capacities:

@@ -7,6 +7,7 @@ import hashlib
 import json
 from collections import OrderedDict
 from dataclasses import dataclass, field, replace
+from functools import cached_property
 from threading import RLock
 
 import numpy as np
@@ -35,13 +36,37 @@ from amvel.body.skeleton import Array
 from amvel.movements.bed import FLOOR, LYING_ON, lies_on_bed
 from amvel.movements.declaration import Family, Setting, Step
 from amvel.movements.frames import Frame, compile_frame, mirrored
+from amvel.movements.reshaped import reshaped
 from amvel.movements.schools import with_school
+from amvel.quantities import base_id, quantity
 
-MODEL_VERSION = "10"
+MODEL_VERSION = "11"
 BETWEEN = 5  # frames between two declared ones; the peaks are settled there (tests refine them)
 _ON_THE_WAY = 10.0  # between two solved poses the blend is nearly right: joints give little there
 _MOVED_RAD = np.radians(8.0)
-_LIMBS = ("shoulder", "hip")
+_LIMB_ANGLES = frozenset(
+    quantity(f"{name}_deg").id
+    for name in (
+        "hip_flexion",
+        "hip_extension",
+        "hip_abduction",
+        "hip_adduction",
+        "hip_adduction_in_flexion",
+        "hip_external_rotation",
+        "hip_internal_rotation",
+        "hip_difference",
+        "hip_spread",
+        "loaded_leg_rotation",
+        "knee_flexion",
+        "loaded_knee_flexion",
+        "ankle_dorsiflexion",
+        "shoulder_elevation",
+        "wrist_extension",
+        "wrist_extension_loaded",
+        "neural_line",
+        "front_thigh_line",
+    )
+)
 
 
 @dataclass(frozen=True)
@@ -80,6 +105,10 @@ class Profile:
     def lowest(self, name: str) -> float:
         return float(self.columns[name].min())
 
+    def placed_otherwise(self, old: Capacities, new: Capacities) -> bool:
+        """Whether other ranges than those it was solved for would change it."""
+        return reshaped(self.posed, self.specs, old, new)
+
 
 class Profiler:
     """Profiles for one body; keeps what it has solved."""
@@ -94,6 +123,14 @@ class Profiler:
         self._keep = keep
         # Requests of one server share a profiler; whoever moves a slider does not wait for whoever judges a library.
         self._solving, self._sketching = RLock(), RLock()
+
+    @cached_property
+    def loosened(self) -> "Profiler":
+        """The same body with untested limbs that go as far as healthy ones; itself when every limb was tested."""
+        loose = self.capacities.loosened()
+        if loose.range_deg == self.capacities.range_deg:
+            return self
+        return Profiler(self.body, loose, self.between, self._keep)
 
     def digest(self) -> str:
         text = json.dumps([MODEL_VERSION, repr(self.body.measures), self.capacities.digest()])
@@ -167,7 +204,40 @@ def solve_together(wanted: "list[tuple[Profiler, list[Request]]]") -> None:
 
 
 def _solve(asked: "list[tuple[Profiler, Request]]", between: int) -> list[Profile]:
-    """Profiles of requests, each for the ranges of its own profiler; all share one body."""
+    """Profiles of requests, each for the ranges of its own profiler; all share one body.
+
+    Where a limb lies at a stop that is only assumed, the pose is solved once more without it: nobody knows whether the
+    limb ends there, so that its angles count as far as they may go.
+    """
+    found = _solve_within(asked, between)
+    open_ended = [
+        i
+        for i, ((own, _), p) in enumerate(zip(asked, found, strict=True))
+        if not p.fault
+        and own.loosened is not own
+        and p.placed_otherwise(own.capacities, own.loosened.capacities)
+    ]
+    if open_ended:
+        freer = _solve_within([(asked[i][0].loosened, asked[i][1]) for i in open_ended], between)
+        for i, other in zip(open_ended, freer, strict=True):
+            found[i] = _limbs_as_far_as(found[i], other)
+    return found
+
+
+def _limbs_as_far_as(profile: Profile, other: Profile) -> Profile:
+    """The profile with the limb angles of the other where those are larger; a pose that cannot be taken says nothing."""
+    if other.fault:
+        return profile
+    larger = {
+        name: np.maximum(values, other.columns[name])
+        for name, values in profile.columns.items()
+        if base_id(name) in _LIMB_ANGLES
+    }
+    return replace(profile, columns={**profile.columns, **larger})
+
+
+def _solve_within(asked: "list[tuple[Profiler, Request]]", between: int) -> list[Profile]:
+    """The same, every stop taken as it is."""
     skeleton = asked[0][0].skeleton
     declared = [own._declare(r) for own, r in asked]
     keys = [

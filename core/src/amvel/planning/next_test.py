@@ -10,10 +10,10 @@ from typing import Any
 
 import numpy as np
 
-from amvel.body import DECLARED, JOINT_INDEX, Capacities
+from amvel.body import DECLARED, Capacities
 from amvel.case import CaseError, read_case
 from amvel.engine import Engine, profiler_for
-from amvel.movements import Profile, Profiler
+from amvel.movements import Profiler
 from amvel.movements.profile import solve_together
 from amvel.quantities import base_id
 from amvel.safety import CONTEXTS, Envelope, Limit, Table
@@ -29,8 +29,6 @@ _NEEDS = {
     "hands and knees": "on_hands_and_knees",
     "face down": "face_down",
 }
-_AT_STOP_RAD = np.radians(0.1)
-_TUCKED_DEG = 0.3
 
 
 @dataclass(frozen=True)
@@ -163,7 +161,7 @@ class _Trials:
             if not (freer and everywhere[i])
             and not (shorter and not somewhere[i])
             and not declared[i]
-            and _reshaped(p, old, new)
+            and p.placed_otherwise(old, new)
         ]
 
     def _closed_as_declared(self, envelope: Envelope) -> Flags:
@@ -204,38 +202,6 @@ class _Trials:
             for c in CONTEXTS:
                 flags[c][rows] = solved.allowed(trial.envelope, c)
         return flags
-
-
-def _reshaped(profile: Profile, old: Capacities, new: Capacities) -> bool:
-    """Whether other ranges would place this pose otherwise: a joint lies at its old stop, or beyond the new one."""
-    before, after = old.stops_rad(), new.stops_rad()
-    moved = [name for name in after if after[name] != before[name]]
-    hips = any(
-        old.of(f"{s}.{r}") != new.of(f"{s}.{r}")
-        for s in ("left", "right")
-        for r in ("hip_flexion", "straight_leg_raise")
-    )
-    if profile.posed is None:
-        return bool(moved) or hips
-    freed = set().union(*(s.free for s in profile.specs))
-    for name in moved:
-        own, (low, high) = profile.posed.angles[:, JOINT_INDEX[name]], before[name]
-        if name in freed and (own.max() > high - _AT_STOP_RAD or own.min() < low + _AT_STOP_RAD):
-            return True
-        if name in freed and (own.min() < after[name][0] or own.max() > after[name][1]):
-            return True
-    tucked = float(profile.columns["lumbar_flexion_deg"].max()) > _TUCKED_DEG
-    return hips and (tucked or _over_hip_stop(profile, new))
-
-
-def _over_hip_stop(profile: Profile, new: Capacities) -> bool:
-    assert profile.posed is not None
-    for side in ("left", "right"):
-        hip = profile.posed.angles[:, JOINT_INDEX[f"{side}.hip.flexion"]]
-        knee = profile.posed.angles[:, JOINT_INDEX[f"{side}.knee.flexion"]]
-        if any(h > new.hip_stop_rad(side, float(k)) + 1e-6 for h, k in zip(hip, knee, strict=True)):
-            return True
-    return False
 
 
 def _data(d: Due) -> dict[str, Any]:

@@ -10,6 +10,7 @@ STRENGTHS = ("forbidden", "limit", "caution")  # strongest first
 # Where a limit looks, by the column that is 1 there; each may be followed by ' at home'.
 PLACES = {
     "standing": "standing",
+    "on one leg": "one_leg_stance",
     "sitting": "sitting",
     "face down": "face_down",
     "on the back": "on_the_back",
@@ -21,7 +22,7 @@ PLACES = {
 }
 AT_HOME = " at home"
 WHEN = ("always", "home", *PLACES, *(p + AT_HOME for p in PLACES))
-RULEBOOK_VERSION = "2026-11d"
+RULEBOOK_VERSION = "2026-11e"
 
 
 @dataclass(frozen=True)

@@ -43,6 +43,14 @@ def answer(f: Findings, n: Numbers) -> Answer:
             when="standing at home",
         )
         page.limit(
+            "one_leg_hand",
+            "hand_support_level",
+            n["hand_on_one_leg"],
+            f"two signs of fall risk or more: on one leg only with firm support ({why})",
+            at_least=True,
+            when="on one leg",
+        )
+        page.limit(
             "unstable", "unstable_surface", 0, f"two signs of fall risk or more: no unstable surface ({why})"
         )
         if f.floor_rise not in ("alone", "with_furniture"):
@@ -63,13 +71,14 @@ _SLOW = {"test": "timed_up_and_go", "seconds": 12}
 RULE = Rule(
     "falls_and_balance",
     "Falls and balance",
-    "Any sign of fall risk: standing at home with a firm hand support; balance is trained under supervision. Two signs close one-leg stance at home and, until tested, the floor.",
+    "Any sign of fall risk: standing at home with a firm hand support; balance is trained under supervision. With two signs one leg needs firm support with someone near and is closed at home, as is the floor until it is tested.",
     (FALLS,),
     SINCE,
     answer,
     (
         Number("hand_at_home", 3, "0–3", "hand support in standing, alone at home", HAND, SINCE),
         Number("hand_in_visit", 1, "0–3", "hand support in standing with someone near", HAND, SINCE),
+        Number("hand_on_one_leg", 3, "0–3", "hand support on one leg with two signs or more", FALLS, SINCE),
         Number(
             "signs_for_more", 2, "count", "signs from which one-leg stance and the floor close", HAND, SINCE
         ),
@@ -78,7 +87,11 @@ RULE = Rule(
         Example(
             "timed up and go of 12 s",
             {"tests": [_SLOW]},
-            {"falls_and_balance.hand_at_home": 3.0, "falls_and_balance.one_leg": None},
+            {
+                "falls_and_balance.hand_at_home": 3.0,
+                "falls_and_balance.one_leg": None,
+                "falls_and_balance.one_leg_hand": None,
+            },
             ("falls_and_balance.balance",),
         ),
         Example(
@@ -94,7 +107,11 @@ RULE = Rule(
                     {"test": "four_stage_balance", "side_by_side_s": 10, "semi_tandem_s": 10, "tandem_s": 9.9},
                 ]
             },
-            {"falls_and_balance.one_leg": 0.0, "falls_and_balance.floor": 0.0},
+            {
+                "falls_and_balance.one_leg": 0.0,
+                "falls_and_balance.one_leg_hand": 3.0,
+                "falls_and_balance.floor": 0.0,
+            },
         ),
     ),
 )

@@ -31,6 +31,14 @@ def answer(f: Findings, n: Numbers) -> Answer:
             "no one-leg stance on a numb foot alone",
             when="standing at home",
         )
+        page.limit(
+            "one_leg_hand",
+            "hand_support_level",
+            n["hand"],
+            "on a numb foot alone only with firm support, whoever is near",
+            at_least=True,
+            when="on one leg",
+        )
         page.limit("band", "band_on_foot", 0, "no band or strap on a foot that does not feel it")
         page.care(
             "shoes",
@@ -49,12 +57,21 @@ RULE = Rule(
     (COMMON_PRACTICE,),
     SINCE,
     answer,
-    (Number("hand", 3, "0–3", "hand support in standing, alone at home", COMMON_PRACTICE, SINCE),),
+    (
+        Number(
+            "hand",
+            3,
+            "0–3",
+            "hand support in standing alone at home, and on one leg anywhere",
+            COMMON_PRACTICE,
+            SINCE,
+        ),
+    ),
     (
         Example(
             "numb feet",
             {"conditions": [{"kind": "neuropathy"}]},
-            {"neuropathy.band": 0.0, "neuropathy.one_leg": 3.0},
+            {"neuropathy.band": 0.0, "neuropathy.one_leg": 3.0, "neuropathy.one_leg_hand": 3.0},
         ),
         Example("none", {"conditions": []}, {"neuropathy.band": None}),
     ),

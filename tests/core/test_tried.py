@@ -9,6 +9,7 @@ from amvel.case import read_case
 from amvel.engine import Engine
 from amvel.movements import UnknownMovement, find
 from amvel.tried import drawn, judged_stops, posed_stops, request_of, tried
+from tests.alike import alike, same_picture
 from tests.conftest import demo
 
 STAND = ("sit_to_stand", "two_legs", "both")
@@ -55,7 +56,8 @@ def test_a_stop_is_drawn_alike_before_and_after_it_is_judged(engine: Engine) -> 
     along = (*STAND, {}, "visit", "seat_cm", SEATS)
     posed, judged = posed_stops(engine, *along), judged_stops(engine, *along)
     assert [s["value"] for s in posed] == [s["value"] for s in judged] == SEATS
-    assert [s["svg"] for s in posed] == [s["svg"] for s in judged]
+    assert all(same_picture(a["svg"], b["svg"]) for a, b in zip(posed, judged, strict=True))
+    assert not same_picture(posed[0]["svg"], judged[-1]["svg"])
     assert len({s["svg"] for s in posed}) == len(SEATS)
     assert all(s["verdict"] is None for s in posed) and all(s["verdict"] for s in judged)
 
@@ -63,15 +65,15 @@ def test_a_stop_is_drawn_alike_before_and_after_it_is_judged(engine: Engine) -> 
 def test_frames_on_the_way_only_add_to_the_peaks(engine: Engine) -> None:
     along = (*STAND, {}, "visit", "seat_cm", SEATS)
     for posed, judged in zip(posed_stops(engine, *along), judged_stops(engine, *along), strict=True):
-        less = {k for k, v in posed["peaks"].items() if judged["peaks"][k] < v - 1e-6}
+        less = {k for k, v in posed["peaks"].items() if judged["peaks"][k] < v - 0.05 - 0.002 * abs(v)}
         assert less <= {"coordination", "speed_deg_s"}, less
 
 
 def test_a_judged_stop_says_what_the_full_answer_says_of_the_pose_as_it_stands(engine: Engine) -> None:
     for stop in judged_stops(engine, *STAND, {}, "visit", "seat_cm", SEATS):
         full = tried(engine, *STAND, {"seat_cm": stop["value"]}, "visit")
-        assert full["profile"]["peaks"] == stop["peaks"] and full["svg"] == stop["svg"]
-        assert full["verdict"]["reasons"] == stop["verdict"]["reasons"]
+        assert alike(full["profile"]["peaks"], stop["peaks"]) and same_picture(full["svg"], stop["svg"])
+        assert alike(full["verdict"]["reasons"], stop["verdict"]["reasons"])
         as_it_stands = full["verdict"]["verdict"] in ("as_is", "by_override")
         assert as_it_stands == (stop["verdict"]["verdict"] in ("as_is", "by_override"))
 

@@ -12,6 +12,7 @@ from amvel.engine import Engine
 from amvel.planning import ProgrammeBlocked, plan
 from amvel.tried import judged_stops, tried
 from clients import apart
+from tests.alike import alike
 from tests.conftest import demo
 
 CLAM = ("clam", "small_opening", "left", {}, "visit")
@@ -51,9 +52,9 @@ def end_unless(engine: Engine, spared: int) -> int:
 def test_an_answer_is_the_same_wherever_it_is_worked_out(lanes: None) -> None:
     engine = engine_for("stroke")
     assert apart.ask(answers.screen, engine) == answers.screen(engine)
-    assert apart.ask(tried, engine, *CLAM, lane=apart.SEEKING) == tried(engine, *CLAM)
+    assert alike(apart.ask(tried, engine, *CLAM, lane=apart.SEEKING), tried(engine, *CLAM))
     along = (*CLAM, "open_deg", [5.0, 10.0])
-    assert apart.ask(judged_stops, engine, *along, lane=apart.STANDING) == judged_stops(engine, *along)
+    assert alike(apart.ask(judged_stops, engine, *along, lane=apart.STANDING), judged_stops(engine, *along))
 
 
 def test_each_lane_is_one_other_process_that_gives_way(lanes: None) -> None:

@@ -398,6 +398,8 @@ export interface paths {
         /**
          * Drawing
          * @description The picture of a step for this client as SVG; `values` is 'name:value,name:value'.
+         *
+         *     Only the declared frames are posed for it, and those of the whole ladder at once: its other rungs are asked next.
          */
         get: operations["api_movements_drawing"];
         put?: never;
@@ -1195,7 +1197,10 @@ export interface components {
              */
             quick: boolean;
         };
-        /** Along */
+        /**
+         * Along
+         * @description The stops in the order asked.
+         */
         Along: {
             /** Stops */
             stops: components["schemas"]["Stop"][];

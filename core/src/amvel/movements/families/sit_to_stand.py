@@ -6,7 +6,7 @@ from amvel.body import Anthropometry
 from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting, Step
 from amvel.movements.faults import BREATH_HELD, KNEE_FALLS_IN, TRUNK_ROUNDS
 from amvel.movements.frames import Aim, Frame, Surface, Touch
-from amvel.movements.positions import both, sitting, standing, weight_between_feet
+from amvel.movements.positions import both, hip_wide, sitting, standing, weight_between_feet
 from amvel.movements.seats import SEAT, own_seat_cm
 
 _DROPS = Fault(
@@ -172,7 +172,9 @@ def _heel_ahead(s: Setting) -> list[Frame]:
     ahead = 11.0 * s.body.stature_m
     for frame in _two_legs(s):
         moved = (
-            frame.unaim("left.ankle").lift("left.ball").aim(Aim("left.ankle", "x", ahead, origin="right.ankle"))
+            frame.unaim("left.ankle")
+            .lift("left.ball")
+            .aim(Aim("left.ankle", "x", ahead, origin="right.ankle"), hip_wide(s.body))
         )
         if any(a.landmark == "centre_of_mass" for a in moved.aims):
             moved = moved.unaim("centre_of_mass").aim(

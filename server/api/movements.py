@@ -13,7 +13,7 @@ from amvel.movements.animation import animation
 from amvel.movements.figure import figure
 from amvel.movements.pacing import beats
 from amvel.safety import sides_of
-from amvel.tried import Values, drawn, judged_stops, posed_stops, request_of, tried
+from amvel.tried import Chosen, drawn, judged_stops, posed_stops, request_of, tried
 from api.access import client_of
 from api.problems import PROBLEMS, problem
 from clients import apart
@@ -67,20 +67,22 @@ def try_step(request: HttpRequest, client_id: str, family_id: str, step_id: str,
     """Pose, loads, verdict and picture for these values."""
     client = client_of(request, client_id)
     engine = engine_of(client.latest())
+    chosen = Chosen(family_id, step_id, body.side, body.values, body.context)
     if body.quick:
-        wanted = request_of(engine, family_id, step_id, body.side, body.values, body.context)
-        sketch = engine.profiler.sketches([wanted])[0]
+        sketch = engine.profiler.sketches([request_of(engine, chosen)])[0]
         return {"profile": answers.profile_data(sketch), "svg": drawn(engine, sketch)}
-    asked = (family_id, step_id, body.side, body.values, body.context)
-    return apart.ask(tried, engine, *asked, _stored(client, engine, *asked), lane=apart.SEEKING)
+    return apart.ask(tried, engine, chosen, _stored(client, engine, chosen), lane=apart.SEEKING)
 
 
-def _stored(
-    client: Client, engine: Engine, family_id: str, step_id: str, side: str, values: Values, context: str
-) -> dict[str, Any] | None:
+def _stored(client: Client, engine: Engine, chosen: Chosen) -> dict[str, Any] | None:
     """The stored verdict on these very values: nothing is sought twice, and a page says what its list says."""
-    start = request_of(engine, family_id, step_id, side, values, context).values
-    place = {"family": family_id, "step": step_id, "side": side, "context": context, "original_values": start}
+    place = {
+        "family": chosen.family_id,
+        "step": chosen.step_id,
+        "side": chosen.side,
+        "context": chosen.context,
+        "original_values": request_of(engine, chosen).values,
+    }
     return next((v for v in known_verdicts(client, engine) if place.items() <= v.items()), None)
 
 
@@ -117,7 +119,7 @@ def along(request: HttpRequest, client_id: str, family_id: str, step_id: str, bo
         return problem(
             422, "No such measure", f"parameter: {step_id} has no measure '{body.parameter}' to slide"
         )
-    asked = (family_id, step_id, body.side, body.values, body.context, body.parameter, body.at)
+    asked = (Chosen(family_id, step_id, body.side, body.values, body.context), body.parameter, body.at)
     if body.quick:  # at once, whatever else is being worked out
         return {"stops": posed_stops(engine, *asked)}
     return {"stops": apart.ask(judged_stops, engine, *asked, lane=apart.STANDING)}
@@ -142,7 +144,7 @@ class Movie(Schema):
 def movie(request: HttpRequest, client_id: str, family_id: str, step_id: str, body: Shown):
     """The step in motion, for these values."""
     engine = engine_of(client_of(request, client_id).latest())
-    profile = engine.profiler.profile(request_of(engine, family_id, step_id, body.side, body.values))
+    profile = engine.profiler.profile(request_of(engine, Chosen(family_id, step_id, body.side, body.values)))
     if profile.fault:
         return problem(422, "No figure", answers.plain_fault(profile.fault))
     frames = animation(engine.profiler, profile)
@@ -173,9 +175,9 @@ def drawing(
     engine = engine_of(client_of(request, client_id).latest())
     family, step = find(f"{family_id}/{step_id}")
     side = side or sides_of(step)[0]
-    wanted = request_of(engine, family_id, step_id, side, _pairs(values))
+    wanted = request_of(engine, Chosen(family_id, step_id, side, _pairs(values)))
     ladder = [
-        request_of(engine, family.id, s.id, x, {})
+        request_of(engine, Chosen(family.id, s.id, x))
         for s in family.steps
         for x in sides_of(s)
         if x in (side, "both")

@@ -418,15 +418,19 @@ def test_bone_of_osteoporosis_owes_the_four_of_too_fit_to_fracture() -> None:
     assert "low_bone_mass.rise" in owed
 
 
+SLIP = {"kind": "spondylolisthesis", "grade": 1}
+DOSE = {"kind": "denosumab", "last_dose_on": ago(200)}
+
+
 @pytest.mark.parametrize(
-    ("condition", "test"),
+    ("plain", "change", "rule"),
     [
-        ({"kind": "spondylolisthesis", "grade": 3}, "spondylolisthesis"),
-        ({**CURVE, "painful": True}, "scoliosis"),
-        ({**CURVE, "convexity": "left"}, "scoliosis"),
-        ({**CURVE, "change_deg": 6.0}, "scoliosis"),
-        ({**CURVE, "onset_age_years": 9}, "scoliosis"),
-        ({"kind": "denosumab", "last_dose_on": ago(220)}, "low_bone_mass"),
+        (SLIP, {"grade": 3}, "spondylolisthesis"),
+        (CURVE, {"painful": True}, "scoliosis"),
+        (CURVE, {"convexity": "left"}, "scoliosis"),
+        (CURVE, {"change_deg": 6.0}, "scoliosis"),
+        (CURVE, {"onset_age_years": 9}, "scoliosis"),
+        (DOSE, {"last_dose_on": ago(220)}, "low_bone_mass"),
     ],
     ids=[
         "slip of grade 3",
@@ -437,28 +441,10 @@ def test_bone_of_osteoporosis_owes_the_four_of_too_fit_to_fracture() -> None:
         "dose overdue",
     ],
 )
-def test_what_is_referred_first(condition: dict, test: str) -> None:
+def test_what_is_referred_first(plain: dict, change: dict, rule: str) -> None:
     """SOSORT for curves; rebound fractures after denosumab; grade 3 is our reading."""
-    assert [
-        r.id
-        for r in envelope_of(condition, birth=OLDER if test == "low_bone_mass" else ADULT).referrals
-        if r.id.startswith(test)
-    ]
-    plain = (
-        {**CURVE}
-        if test == "scoliosis"
-        else {"kind": "spondylolisthesis", "grade": 1}
-        if test == "spondylolisthesis"
-        else {"kind": "denosumab", "last_dose_on": ago(200)}
-    )
-    before = [
-        r.id
-        for r in envelope_of(plain, birth=OLDER if test == "low_bone_mass" else ADULT).referrals
-        if r.id.startswith(test)
-    ]
-    after = [
-        r.id
-        for r in envelope_of(condition, birth=OLDER if test == "low_bone_mass" else ADULT).referrals
-        if r.id.startswith(test)
-    ]
-    assert set(after) - set(before)
+
+    def referred(condition: dict) -> set[str]:
+        return {r.id for r in envelope_of(condition, birth=ADULT).referrals if r.id.startswith(rule)}
+
+    assert referred({**plain, **change}) - referred(plain)

@@ -10,12 +10,12 @@ from amvel import answers
 from amvel.case import read_case
 from amvel.engine import Engine
 from amvel.planning import ProgrammeBlocked, plan
-from amvel.tried import judged_stops, tried
+from amvel.tried import Chosen, judged_stops, tried
 from clients import apart
 from tests.alike import alike
 from tests.conftest import demo
 
-CLAM = ("clam", "small_opening", "left", {}, "visit")
+CLAM = Chosen("clam", "small_opening", "left", context="visit")
 
 
 @pytest.fixture
@@ -52,8 +52,8 @@ def end_unless(engine: Engine, spared: int) -> int:
 def test_an_answer_is_the_same_wherever_it_is_worked_out(lanes: None) -> None:
     engine = engine_for("stroke")
     assert apart.ask(answers.screen, engine) == answers.screen(engine)
-    assert alike(apart.ask(tried, engine, *CLAM, lane=apart.SEEKING), tried(engine, *CLAM))
-    along = (*CLAM, "open_deg", [5.0, 10.0])
+    assert alike(apart.ask(tried, engine, CLAM, lane=apart.SEEKING), tried(engine, CLAM))
+    along = (CLAM, "open_deg", [5.0, 10.0])
     assert alike(apart.ask(judged_stops, engine, *along, lane=apart.STANDING), judged_stops(engine, *along))
 
 

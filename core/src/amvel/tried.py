@@ -1,5 +1,6 @@
 """One step with measures chosen by hand: the request that they make, and what the step page says of it."""
 
+from dataclasses import dataclass, field, replace
 from typing import Any
 
 from amvel import answers
@@ -12,26 +13,39 @@ from amvel.safety import as_they_stand, judge_one, sides_of
 Values = dict[str, float | str]
 
 
-def request_of(
-    engine: Engine, family_id: str, step_id: str, side: str, values: Values, context: str = "home"
-) -> Request:
-    """The step in the room of this context, with `values` over its own, each held inside its range.
+@dataclass(frozen=True)
+class Chosen:
+    """A step and side with measures chosen by hand; whatever is not in `values` is as the room of this context has it."""
+
+    family_id: str
+    step_id: str
+    side: str
+    values: Values = field(default_factory=dict, hash=False)
+    context: str = "home"
+
+    def at(self, parameter: str, value: float) -> "Chosen":
+        """The same with one measure elsewhere."""
+        return replace(self, values={**self.values, parameter: value})
+
+
+def request_of(engine: Engine, chosen: Chosen) -> Request:
+    """The step in its room, with the chosen values over its own, each held inside its range.
 
     Raises UnknownMovement for a step, or a side of it, that the library does not have.
     """
-    family, step = find(f"{family_id}/{step_id}")
-    if side not in sides_of(step):
-        raise UnknownMovement(f"{family_id}/{step_id} has no side '{side}'")
-    start = engine.values(family, step, context)
+    family, step = find(f"{chosen.family_id}/{chosen.step_id}")
+    if chosen.side not in sides_of(step):
+        raise UnknownMovement(f"{family.id}/{step.id} has no side '{chosen.side}'")
+    start = engine.values(family, step, chosen.context)
     for p in step.parameters:
-        if p.id not in values:
+        if p.id not in chosen.values:
             continue
-        value = values[p.id]
+        value = chosen.values[p.id]
         if p.choices:
             start[p.id] = value if value in p.choices else start[p.id]
         elif isinstance(value, int | float):
             start[p.id] = float(min(p.high, max(p.low, value)))
-    return Request(family, step, side, start)
+    return Request(family, step, chosen.side, start)
 
 
 def drawn(engine: Engine, profile: Profile) -> str:
@@ -43,29 +57,23 @@ def drawn(engine: Engine, profile: Profile) -> str:
     return "" if shown.fault else figure(engine.profiler, shown)
 
 
-def tried(
-    engine: Engine,
-    family_id: str,
-    step_id: str,
-    side: str,
-    values: Values,
-    context: str,
-    stored: answers.Data | None = None,
-) -> dict[str, Any]:
+def tried(engine: Engine, chosen: Chosen, stored: answers.Data | None = None) -> dict[str, Any]:
     """Pose, loads, verdict and pictures; `stored` is the verdict on these very values where it is known already."""
-    request = request_of(engine, family_id, step_id, side, values, context)
+    request = request_of(engine, chosen)
     profile = engine.profiler.profile(request)
     if stored is None:
-        found = judge_one(engine.case, engine.findings, engine.envelope, engine.profiler, profile, context)
+        found = judge_one(
+            engine.case, engine.findings, engine.envelope, engine.profiler, profile, chosen.context
+        )
         stored = answers.verdict_data(found)
     return {
         "verdict": stored,
         "profile": answers.profile_data(profile),
         "svg": drawn(engine, profile),
         "modified_svg": _changed(engine, request, stored),
-        "lines": school_lines(request.family, request.step, engine.schools.of(family_id)),
+        "lines": school_lines(request.family, request.step, engine.schools.of(request.family.id)),
         "steady": answers.steady_data(engine.profiler, profile),
-        "hold": answers.hold_data(engine, request.label, side),
+        "hold": answers.hold_data(engine, request.label, request.side),
     }
 
 
@@ -77,38 +85,16 @@ def _changed(engine: Engine, request: Request, verdict: answers.Data) -> str:
     return drawn(engine, engine.profiler.profile(other))
 
 
-def posed_stops(
-    engine: Engine,
-    family_id: str,
-    step_id: str,
-    side: str,
-    values: Values,
-    context: str,
-    parameter: str,
-    at: list[float],
-) -> list[dict[str, Any]]:
+def posed_stops(engine: Engine, chosen: Chosen, parameter: str, at: list[float]) -> list[dict[str, Any]]:
     """What a slider shows at some of its stops: the declared frames are posed, and nothing is judged."""
-    profiles = engine.profiler.sketches(
-        [request_of(engine, family_id, step_id, side, {**values, parameter: x}, context) for x in at]
-    )
+    profiles = engine.profiler.sketches([request_of(engine, chosen.at(parameter, x)) for x in at])
     return [_stop(engine, x, p, None) for x, p in zip(at, profiles, strict=True)]
 
 
-def judged_stops(
-    engine: Engine,
-    family_id: str,
-    step_id: str,
-    side: str,
-    values: Values,
-    context: str,
-    parameter: str,
-    at: list[float],
-) -> list[dict[str, Any]]:
+def judged_stops(engine: Engine, chosen: Chosen, parameter: str, at: list[float]) -> list[dict[str, Any]]:
     """The same with the verdict on each stop as it stands there; nothing is sought."""
-    profiles = engine.profiler.profiles(
-        [request_of(engine, family_id, step_id, side, {**values, parameter: x}, context) for x in at]
-    )
-    judged = as_they_stand(engine.case, engine.findings, engine.envelope, profiles, context)
+    profiles = engine.profiler.profiles([request_of(engine, chosen.at(parameter, x)) for x in at])
+    judged = as_they_stand(engine.case, engine.findings, engine.envelope, profiles, chosen.context)
     return [_stop(engine, x, p, answers.verdict_data(v)) for x, p, v in zip(at, profiles, judged, strict=True)]
 
 

@@ -100,6 +100,7 @@ def independent_violations(e: Engine, programme) -> list[str]:
     """Apart from the engine: profiles and limits only, its own few lines."""
     from amvel.movements import Request, find
 
+    elsewhere = {"on_the_floor": "floor_transfer", "on_one_leg": "one_leg_stance"}
     out = []
     for item in programme.movements:
         family, step = find(item.ref)
@@ -109,11 +110,7 @@ def independent_violations(e: Engine, programme) -> list[str]:
                 if limit.strength == "caution" or ("home" in limit.when and programme.context != "home"):
                     continue
                 place = limit.when.removesuffix(" at home").replace(" ", "_")
-                looks = (
-                    columns["floor_transfer" if place == "on_the_floor" else place] > 0
-                    if place not in ("always", "home")
-                    else None
-                )
+                looks = columns[elsewhere.get(place, place)] > 0 if place not in ("always", "home") else None
                 if limit.only_step and limit.only_step not in (item.ref, item.ref.split("/")[0]):
                     continue
                 for name, values in columns.items():

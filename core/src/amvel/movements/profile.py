@@ -210,6 +210,8 @@ def _solve(asked: "list[tuple[Profiler, Request]]", between: int) -> list[Profil
     limb ends there, so that its angles count as far as they may go.
     """
     found = _solve_within(asked, between)
+    if not between:  # a sketch allows nothing, so that it need not know how far a limb may go
+        return found
     open_ended = [
         i
         for i, ((own, _), p) in enumerate(zip(asked, found, strict=True))

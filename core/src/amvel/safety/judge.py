@@ -183,7 +183,7 @@ def describe(change: Change) -> str:
     p = change.parameter
     if p.id == LYING_ON.id:
         return f"on a {change.after} instead of the {change.before}: nobody has to get down and up again"
-    unit = f" {p.unit}" if p.unit else ""
+    unit = "°" if p.unit == "deg" else f" {p.unit}" if p.unit else ""
     text = f"{p.title} {_show(change.before)} → {_show(change.after)}{unit}"
     if not change.limit_id:
         return (

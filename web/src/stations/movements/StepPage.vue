@@ -61,6 +61,8 @@ const titleOf = (ref: string): string => {
   const found = session.reference?.movements.find((m) => `${m.family}/${m.step}` === ref)
   return found ? (found.family === props.movement.family ? found.step_title : found.title) : ref
 }
+/** Behind a number: degrees read as degrees. */
+const unitOf = (unit: string): string => (unit === 'deg' ? '°' : unit ? ` ${unit}` : '')
 const moving = ref(false)
 const teaching = ref(false)
 /** A new function for every change, so that the player loads anew. */
@@ -91,12 +93,12 @@ watch(() => [props.movement, side.value], () => {
       <div class="stack">
         <div class="row spread head"><span v-if="seeking && tried?.verdict?.verdict === 'excluded'" class="outside" role="status">{{ say('movements.seeking') }}</span><VerdictMark v-else-if="tried?.verdict" :verdict="tried.verdict.verdict" /><span v-else class="soft" role="status">{{ say('movements.judging') }}</span><el-radio-group v-if="movement.sides" v-model="side" :aria-label="say('movements.side')"><el-radio-button value="left" :label="say('measure.left')" /><el-radio-button value="right" :label="say('measure.right')" /></el-radio-group></div>
         <div v-if="movement.parameters.length" class="try stack"><h3>{{ say('movements.try') }}</h3>
-          <label v-for="p in movement.parameters" :key="p.id" class="slider" @pointerenter="p.choices.length || lookAhead(p)" @focusin="p.choices.length || lookAhead(p)"><span class="row spread"><span>{{ p.title }}</span><b>{{ values[p.id] }}{{ p.unit === 'deg' ? '°' : ` ${p.unit}` }}</b></span>
+          <label v-for="p in movement.parameters" :key="p.id" class="slider" @pointerenter="p.choices.length || lookAhead(p)" @focusin="p.choices.length || lookAhead(p)"><span class="row spread"><span>{{ p.title }}</span><b>{{ values[p.id] }}{{ unitOf(p.unit) }}</b></span>
             <el-radio-group v-if="p.choices.length" v-model="values[p.id]" @change="slide()"><el-radio-button v-for="c in p.choices" :key="c" :value="c" :label="c" /></el-radio-group>
             <el-slider v-else v-model="values[p.id] as number" :min="p.low" :max="p.high" :step="p.grid" :show-tooltip="false" :aria-label="p.title" @input="moveTo(p)" /></label></div>
         <p v-for="c in tried?.verdict?.changes" :key="c.says" class="changed">{{ c.says }}</p>
         <div v-if="tried?.verdict && (tried.verdict.reasons.length || tried.verdict.fault)" class="stack reasons"><h3>{{ say('movements.reasons') }}</h3>
-          <p v-for="r in tried.verdict.reasons" :key="r.limit + r.quantity"><b>{{ r.says }}<template v-if="r.unit !== '0/1'">, here {{ r.value }}</template></b><br />{{ r.reason }}<br /><span class="soft small">{{ r.source }}</span> <button type="button" class="quiet-action" :aria-expanded="opening === r.limit" @click="opening = opening === r.limit ? '' : r.limit">{{ say('override.open') }}</button></p>
+          <p v-for="r in tried.verdict.reasons" :key="r.limit + r.quantity"><b>{{ r.says }}<template v-if="r.unit !== '0/1'">, here {{ r.value }}{{ unitOf(r.unit) }}</template></b><br />{{ r.reason }}<br /><span class="soft small">{{ r.source }}</span> <button type="button" class="quiet-action" :aria-expanded="opening === r.limit" @click="opening = opening === r.limit ? '' : r.limit">{{ say('override.open') }}</button></p>
           <OverrideForm v-if="tried.verdict.reasons.some((r) => r.limit === opening)" :key="opening" :breach="tried.verdict.reasons.find((r) => r.limit === opening)!" :step="`${movement.family}/${movement.step}`" :side="side" @kept="opening = ''; settle()" /><p v-if="tried.verdict.fault">{{ tried.verdict.fault }}</p></div>
         <table v-if="lines.length" class="demand"><caption class="visually-hidden">{{ say('movements.demand') }}</caption><tbody><tr v-for="l in lines" :key="l.title" :class="{ over: l.over }"><th scope="row">{{ l.title }}</th><td>{{ l.value }}</td><td class="soft">{{ l.bound }}</td></tr></tbody></table>
         <p v-if="steady" class="soft small">{{ say('movements.steady', { n: Math.round(steady.push_n), from: steady.push_from }) }}<template v-if="steady.friction_needed > 0">, {{ say('movements.grip', { n: Math.max(...tried!.steady.map((x) => x.friction_needed)).toFixed(2) }) }}</template>.</p>

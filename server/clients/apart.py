@@ -5,6 +5,7 @@ other request; here each kind of long answer has a lane, one process that answer
 gives way to everything else on the machine.
 """
 
+import logging
 import multiprocessing
 import os
 from collections import OrderedDict
@@ -20,6 +21,7 @@ from amvel.case import Case
 from amvel.engine import Engine, case_digest
 
 T = TypeVar("T")
+log = logging.getLogger(__name__)
 JUDGING, TESTING, SEEKING, STANDING = "judging", "testing", "seeking", "standing"
 _NICE = {
     JUDGING: 10,
@@ -66,9 +68,9 @@ def ask(fn: Callable[..., T], engine: Engine, *args: Any, lane: str = JUDGING) -
     chosen = _lane(lane)
     try:
         return chosen.ask(fn, engine.case, args)
-    except (
-        BrokenProcessPool
-    ):  # its process was ended from outside: the answer is made here, and the next one apart again
+    except BrokenProcessPool:
+        # Ended from outside, by a lack of memory as a rule: the answer is made here, and the next one apart again.
+        log.warning("the %s lane has ended while it worked out %s", lane, fn.__name__)
         with _opening:
             if _lanes.get(lane) is chosen:
                 del _lanes[lane]

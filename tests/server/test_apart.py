@@ -81,9 +81,10 @@ def test_what_somebody_has_behind_them_goes_along(lanes: None) -> None:
     assert apart.ask(its_past, engine) == ()
 
 
-def test_a_process_that_was_killed_costs_no_answer_and_is_replaced(lanes: None) -> None:
+def test_a_process_that_was_killed_costs_no_answer_is_told_and_replaced(lanes: None, caplog) -> None:
     engine = engine_for("stroke")
     assert apart.ask(end_unless, engine, os.getpid()) == os.getpid()
+    assert "judging lane has ended" in caplog.text
     assert apart.ask(process_number, engine) != os.getpid()
 
 

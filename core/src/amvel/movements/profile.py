@@ -227,9 +227,12 @@ def _solve(asked: "list[tuple[Profiler, Request]]", between: int) -> list[Profil
 
 
 def _limbs_as_far_as(profile: Profile, other: Profile) -> Profile:
-    """The profile with the limb angles of the other where those are larger; a pose that cannot be taken says nothing."""
+    """The profile with the limb angles of the other where those are larger.
+
+    A pose that somebody with freer limbs cannot take is out: nobody knows whether this person's limbs are freer.
+    """
     if other.fault:
-        return profile
+        return replace(profile, fault=other.fault)
     larger = {
         name: np.maximum(values, other.columns[name])
         for name, values in profile.columns.items()

@@ -2,13 +2,14 @@
 
 from amvel.body.anthropometry import Anthropometry, BodyError, Measures, measure
 from amvel.body.capacities import HEALTHY_DEG, Capacities, cautious, healthy
-from amvel.body.clearance import clear_of_floor
 from amvel.body.contorted import sunk, tipped
 from amvel.body.demand import DECLARED, FrameFacts, demand
 from amvel.body.pose import COM, BandPull, Contact, ExternalLoad, PoseError, PoseSpec, Row
-from amvel.body.posing import Posed, Stops, put_together, solve
+from amvel.body.between import bands_started, filled
+from amvel.body.flat import Flat, Stops, flatten
+from amvel.body.posing import Posed, solve, solve_flat
 from amvel.body.skeleton import JOINT_INDEX, JOINTS, Skeleton
-from amvel.body.statics import GRAVITY_M_S2, Reactions, react
+from amvel.body.statics import GRAVITY_M_S2, Reactions, react, react_flat
 
 __all__ = [
     "COM",
@@ -23,6 +24,7 @@ __all__ = [
     "Capacities",
     "Contact",
     "ExternalLoad",
+    "Flat",
     "FrameFacts",
     "Measures",
     "PoseError",
@@ -32,14 +34,17 @@ __all__ = [
     "Row",
     "Skeleton",
     "Stops",
+    "bands_started",
     "cautious",
-    "clear_of_floor",
     "demand",
+    "filled",
+    "flatten",
     "healthy",
     "measure",
-    "put_together",
     "react",
+    "react_flat",
     "solve",
+    "solve_flat",
     "sunk",
     "tipped",
 ]

@@ -4,90 +4,147 @@ Contacts are placed by the pose solver; a limb that is free in the air is declar
 toes or fingers would end below the floor.  Only such poses are solved again, with the small joints of that limb given.
 """
 
+from typing import NamedTuple
+
 import numpy as np
 
-from amvel.body.pose import PoseSpec, Row
-from amvel.body.posing import Posed, Stops, put_back, solve
-from amvel.body.skeleton import JOINTS, Skeleton
+from amvel.body.compiled import kernel
+from amvel.body.descent import Body, Wish, descend, gaps, joints_of
+from amvel.body.flat import NOWHERE
+from amvel.body.skeleton import JOINT_INDEX, Skeleton
+from amvel.body.tree import Array, Flags, Rows, Tree, point_at
 
 TOLERANCE_M = 0.004
+EXTRA_ROWS = 20  # every landmark that may get a row
 _PASSES = 3
-_WEIGHT = 0.5
+_WEIGHT = 500.0  # half of a contact's
 _STAYS = 30.0  # the rest of the pose is right already and is not to move for a toe
 _FOOT = ("toe_tip", "toe_under", "ball", "heel", "foot_outer", "foot_inner", "instep")
 _HAND = ("fingertips", "palm", "knuckles")
 # The nearer to the end of the limb, the easier it gives.
-_GIVE = {
-    "foot": {"toes.extension": 0.2, "ankle.dorsiflexion": 0.3, "ankle.inversion": 0.3, "knee.flexion": 3.0},
-    "hand": {"wrist.extension": 0.3, "elbow.flexion": 0.6, "shoulder.flexion": 3.0},
-}
+_GIVE = (
+    {"toes.extension": 0.2, "ankle.dorsiflexion": 0.3, "ankle.inversion": 0.3, "knee.flexion": 3.0},
+    {"wrist.extension": 0.3, "elbow.flexion": 0.6, "shoulder.flexion": 3.0},
+)
 
 
-def clear_of_floor(
-    skeleton: Skeleton, specs: list[PoseSpec], posed: Posed, stops_rad: list[Stops], floor_m: list[float]
-) -> tuple[list[PoseSpec], Posed]:
-    """Specs and poses in which no hand or foot is below the floor by more than 4 mm, where the joints allow it.
+class Ends(NamedTuple):
+    """The ends of the limbs: four limbs (left foot, left hand, right foot, right hand), each with landmarks and joints.
 
-    `floor_m` is the height of the floor for each pose.  Poses that were clear are returned as they were.
+    `marks` 4×7 and `joints` 4×4 are padded with -1; `give` 4×4.  A limb that carries on one of its `fists` is left as its
+    contact has placed it: a fist has no fingertips to lift.
     """
-    specs = list(specs)
+
+    marks: Rows
+    joints: Rows
+    give: Array
+    fists: Rows
+
+
+def ends_of(skeleton: Skeleton) -> Ends:
+    """The ends of this body's limbs."""
+    marks, joints, give = np.full((4, 7), NOWHERE), np.full((4, 4), NOWHERE), np.zeros((4, 4))
+    fists = np.full((4, 2), NOWHERE)
+    index = skeleton.landmarks.index
+    for s, side in enumerate(("left", "right")):
+        for k, points in enumerate((_FOOT, _HAND)):
+            limb = 2 * s + k
+            marks[limb, : len(points)] = [index[f"{side}.{p}"] for p in points]
+            joints[limb, : len(_GIVE[k])] = [JOINT_INDEX[f"{side}.{j}"] for j in _GIVE[k]]
+            give[limb, : len(_GIVE[k])] = list(_GIVE[k].values())
+        fists[2 * s + 1] = [index[f"{side}.{p}"] for p in ("palm", "knuckles")]
+    return Ends(marks, joints, give, fists)
+
+
+@kernel
+def _lowest(tree: Tree, body: Body, marks: Rows) -> tuple[int, float]:
+    lowest, height = NOWHERE, np.inf
+    at = np.empty(3)
+    for mark in marks:
+        if mark == NOWHERE:
+            continue
+        point_at(tree, body.origin, body.turned, mark, at)
+        if at[2] < height:
+            lowest, height = mark, at[2]
+    return lowest, height
+
+
+@kernel
+def _carries(contacts: Rows, fists: Rows) -> bool:
+    for mark in fists:
+        if mark == NOWHERE:
+            continue
+        for c in contacts:
+            if c == mark:
+                return True
+    return False
+
+
+@kernel
+def clear(
+    tree: Tree,
+    ends: Ends,
+    wish: Wish,
+    body: Body,
+    rows: int,
+    must: Array,
+    contacts: Rows,
+    floor_m: float,
+    give: Array,
+    floor: Array,
+    low: Array,
+    high: Array,
+    gap: float,
+    which: int,
+) -> tuple[float, int]:
+    """Raise what lies under the floor, where the joints allow it; `give` becomes what gave.  Returns the widest gap.
+
+    `wish` has room for EXTRA_ROWS rows after its first `rows`.
+    """
+    added = 0
     for _ in range(_PASSES):
-        low = {
-            i: found
-            for i in _candidates(skeleton, posed, floor_m)
-            if not posed.faults[i] and (found := _below(skeleton, specs[i], posed, i, floor_m[i]))
-        }
-        if not low:
-            break
-        again = [_raised(specs[i], posed, i, found, floor_m[i]) for i, found in low.items()]
-        put_back(posed, list(low), solve(skeleton, again, [stops_rad[i] for i in low]))
-        for i, spec in zip(low, again, strict=True):
-            specs[i] = spec
-    return specs, posed
-
-
-def _candidates(skeleton: Skeleton, posed: Posed, floor_m: list[float]) -> list[int]:
-    """Poses with any landmark of a hand or foot under the floor."""
-    marks = [skeleton.landmarks.index[f"{s}.{p}"] for s in ("left", "right") for p in (*_FOOT, *_HAND)]
-    lowest = posed.points[:, marks, 2].min(axis=1)
-    found: list[int] = np.flatnonzero(lowest < np.array(floor_m) - TOLERANCE_M).tolist()
-    return found
-
-
-def _below(skeleton: Skeleton, spec: PoseSpec, posed: Posed, i: int, floor_m: float) -> list[str]:
-    """Landmarks of hands and feet under the floor, the lowest of each limb.
-
-    A hand that carries on palm or knuckles is left as its contact has placed it: a fist has no fingertips to lift.
-    """
-    found = []
-    carrying = {c.point for c in spec.contacts}
-    for side in ("left", "right"):
-        for points in (_FOOT, _HAND):
-            if points is _HAND and carrying & {f"{side}.palm", f"{side}.knuckles"}:
+        if gap > 0.005:  # it cannot be taken: nothing to raise
+            return gap, which
+        found = np.zeros(4, dtype=np.bool_)
+        for limb in range(4):
+            if _carries(contacts, ends.fists[limb]):
                 continue
-            heights = {p: posed.points[i, skeleton.landmarks.index[f"{side}.{p}"], 2] for p in points}
-            lowest = min(heights, key=lambda p: heights[p])
-            if heights[lowest] < floor_m - TOLERANCE_M:
-                found.append(f"{side}.{lowest}")
-    return found
+            mark, height = _lowest(tree, body, ends.marks[limb])
+            if height < floor_m - TOLERANCE_M:
+                found[limb] = True
+                added = _row_for(wish, rows, added, mark, floor_m)
+        if not found.any():
+            return gap, which
+        _loosen(ends, found, give)
+        free, target, spring, least, most = joints_of(body.angles.copy(), give, floor, low, high)
+        again = Wish(wish.a, wish.b, wish.normal, wish.offset, wish.weight, free, target, spring, least, most)
+        descend(tree, again, body, body.position.copy(), body.rotation.copy())
+        gap, which = gaps(again, body, rows, must)
+    return gap, which
 
 
-def _raised(spec: PoseSpec, posed: Posed, i: int, low: list[str], floor_m: float) -> PoseSpec:
-    free = {joint: max(_STAYS, stiffness) for joint, stiffness in spec.free.items()}
-    rows = []
-    for name in low:
-        side, _, point = name.partition(".")
-        for joint, stiffness in _GIVE["hand" if point in _HAND else "foot"].items():
-            free[f"{side}.{joint}"] = stiffness
-        rows.append(Row(f"{name} clear of the floor", name, (0.0, 0.0, 1.0), floor_m, None, _WEIGHT, False))
-    known = {r.name for r in rows}
-    return spec.changed(
-        rows=(*(r for r in spec.rows if r.name not in known), *rows),
-        free=free,
-        angles_rad={name: float(v) for (name, _, _), v in zip(JOINTS, posed.angles[i], strict=True)},
-        root_position_m=tuple(posed.root_position[i]),
-        root_rotation=posed.root_rotation[i].copy(),
-    )
+@kernel
+def _row_for(wish: Wish, rows: int, added: int, mark: int, floor_m: float) -> int:
+    """A wish that a landmark be on the floor; how many there are now."""
+    for r in range(rows, rows + added):
+        if wish.a[r] == mark:
+            return added
+    r = rows + added
+    wish.a[r], wish.b[r] = mark, NOWHERE
+    wish.normal[r, 2], wish.offset[r], wish.weight[r] = 1.0, floor_m, _WEIGHT
+    return added + 1
 
 
-__all__ = ["TOLERANCE_M", "clear_of_floor"]
+@kernel
+def _loosen(ends: Ends, found: Flags, give: Array) -> None:
+    for j in range(len(give)):
+        if give[j] > 0:
+            give[j] = max(_STAYS, give[j])
+    for limb in range(4):
+        if found[limb]:
+            for k in range(4):
+                if ends.joints[limb, k] != NOWHERE:
+                    give[ends.joints[limb, k]] = ends.give[limb, k]
+
+
+__all__ = ["EXTRA_ROWS", "TOLERANCE_M", "Ends", "clear", "ends_of"]

@@ -3,13 +3,13 @@
 from dataclasses import dataclass
 
 import numpy as np
-from numpy.typing import NDArray
 
+from amvel.body.flat import PARTS, Flat
 from amvel.body.loads import COMPRESSION_MODEL, LEVELS, LYING_REFERENCE_BW, InnerLoads, inner_loads
-from amvel.body.pose import PoseSpec
 from amvel.body.posing import Posed
-from amvel.body.skeleton import JOINT_INDEX, Array, Skeleton
+from amvel.body.skeleton import JOINT_INDEX, Skeleton
 from amvel.body.statics import GRAVITY_M_S2, Reactions
+from amvel.body.tree import Array
 
 __all__ = ["COMPRESSION_MODEL", "DECLARED", "FrameFacts", "demand"]
 
@@ -70,16 +70,16 @@ class FrameFacts:
 
 
 def demand(
-    skeleton: Skeleton, specs: list[PoseSpec], posed: Posed, reactions: Reactions, facts: list[FrameFacts]
+    skeleton: Skeleton, flat: Flat, posed: Posed, reactions: Reactions, facts: list[FrameFacts]
 ) -> dict[str, Array]:
     """Columns of length B, by quantity; sided ones are prefixed 'left.' or 'right.'."""
-    loads = inner_loads(skeleton, specs, posed, reactions)
+    loads = inner_loads(skeleton, flat, posed, reactions)
     weight_n = float(skeleton.mass_kg.sum()) * GRAVITY_M_S2
     profile: dict[str, Array] = {}
-    _trunk_angles(profile, specs, posed)
+    _trunk_angles(profile, flat, posed)
     _limb_angles(profile, skeleton, posed)
-    _loads(profile, loads, weight_n, skeleton, specs)
-    _supports(profile, skeleton, specs, reactions, weight_n)
+    _loads(profile, loads, weight_n, skeleton, flat)
+    _supports(profile, flat, reactions, weight_n)
     _combined(profile, skeleton, posed, facts)
     _regions_under_load(profile)
     _legs(profile, loads, facts)
@@ -91,10 +91,10 @@ def _signed(profile: dict[str, Array], plus: str, minus: str, value: Array) -> N
     profile[plus], profile[minus] = np.maximum(value, 0.0), np.maximum(-value, 0.0)
 
 
-def _trunk_angles(profile: dict[str, Array], specs: list[PoseSpec], posed: Posed) -> None:
+def _trunk_angles(profile: dict[str, Array], flat: Flat, posed: Posed) -> None:
     def relative(dof: str) -> Array:
-        neutral = np.array([s.neutral_rad.get(dof, 0.0) for s in specs])
-        return np.degrees(posed.angles[:, JOINT_INDEX[dof]] - neutral)
+        j = JOINT_INDEX[dof]
+        return np.degrees(posed.angles[:, j] - flat.neutral[:, j])
 
     for region in (*TRUNK_REGIONS, "neck"):
         _signed(profile, f"{region}_flexion_deg", f"{region}_extension_deg", relative(f"{region}.flexion"))
@@ -145,13 +145,13 @@ def _limb_angles(profile: dict[str, Array], skeleton: Skeleton, posed: Posed) ->
 
 
 def _loads(
-    profile: dict[str, Array], loads: InnerLoads, weight_n: float, skeleton: Skeleton, specs: list[PoseSpec]
+    profile: dict[str, Array], loads: InnerLoads, weight_n: float, skeleton: Skeleton, flat: Flat
 ) -> None:
     for level in LEVELS:
         profile[f"moment_{level}_nm"] = loads.moment[level]
         profile[f"compression_{level}_n"] = loads.compression[level]
         profile[f"compression_{level}_percent_bw"] = 100 * loads.compression[level] / weight_n
-    external = np.array([bool(s.loads) for s in specs])
+    external = np.diff(flat.load_first) > 0
     highest = np.max([loads.compression[level] for level in LEVELS], axis=0)
     profile["loaded"] = ((highest > LYING_REFERENCE_BW * weight_n) | external).astype(float)
     profile["pelvic_flexion_moment_nm"] = loads.pelvic_flexion
@@ -163,21 +163,13 @@ def _loads(
             profile[f"{side}.{joint}_moment_nm"] = loads.joint_moment[f"{side}.{joint}"]
 
 
-def _supports(
-    profile: dict[str, Array], skeleton: Skeleton, specs: list[PoseSpec], reactions: Reactions, weight_n: float
-) -> None:
-    parts = [
-        "head",
-        *(
-            f"{s}.{p}"
-            for s in ("left", "right")
-            for p in ("hand", "forearm", "shoulder", "knee", "sit_bone", "foot")
-        ),
-    ]
-    own = _parts_of_points(specs, reactions, parts)
-    for k, part in enumerate(parts):
-        force = np.where((own == k)[..., None], reactions.force, 0.0).sum(1)
-        profile[f"{part}_support_percent_bw"] = 100 * np.linalg.norm(force, axis=1) / weight_n
+def _supports(profile: dict[str, Array], flat: Flat, reactions: Reactions, weight_n: float) -> None:
+    carried = np.zeros((flat.count, len(PARTS), 3))
+    pose = np.repeat(np.arange(flat.count), np.diff(flat.contact_first))
+    named = flat.contact_part >= 0
+    np.add.at(carried, (pose[named], flat.contact_part[named]), reactions.force[named])
+    for k, part in enumerate(PARTS):
+        profile[f"{part}_support_percent_bw"] = 100 * np.linalg.norm(carried[:, k], axis=1) / weight_n
     for side in ("left", "right"):
         carries = profile[f"{side}.hand_support_percent_bw"] > 2.0
         wrist = profile[f"{side}.wrist_extension_deg"]
@@ -191,16 +183,6 @@ def _supports(
     profile["feet_supporting"] = np.sum(
         [profile[f"{s}.foot_support_percent_bw"] > 5.0 for s in ("left", "right")], axis=0
     ).astype(float)
-
-
-def _parts_of_points(specs: list[PoseSpec], reactions: Reactions, parts: list[str]) -> NDArray[np.int64]:
-    """Which of the parts each reaction point belongs to, B×P; -1 for none."""
-    number = {part: k for k, part in enumerate(parts)}
-    most = max((len(s.contacts) for s in specs), default=0)
-    of_contact = np.full((len(specs), most + 1), -1)  # the last column is for points of no contact
-    for b, spec in enumerate(specs):
-        of_contact[b, : len(spec.contacts)] = [number.get(c.part, -1) for c in spec.contacts]
-    return np.take_along_axis(of_contact, reactions.contact, axis=1)
 
 
 def _combined(profile: dict[str, Array], skeleton: Skeleton, posed: Posed, facts: list[FrameFacts]) -> None:

@@ -7,14 +7,17 @@ are not a diagnosis of a vertebra.
 """
 
 from dataclasses import dataclass
+from functools import lru_cache
+from typing import NamedTuple
 
 import numpy as np
-from numpy.typing import NDArray
 
-from amvel.body.pose import PoseSpec
+from amvel.body.compiled import kernel
+from amvel.body.flat import Flat
 from amvel.body.posing import Posed
-from amvel.body.skeleton import JOINT_INDEX, Array, Skeleton
-from amvel.body.statics import GRAVITY_M_S2, Reactions
+from amvel.body.skeleton import JOINT_INDEX, Skeleton
+from amvel.body.statics import GRAVITY_M_S2, Reactions, cross, load_force
+from amvel.body.tree import Array, Flags, Rows, Tree
 from amvel.sources import Source
 
 COMPRESSION_MODEL = Source(
@@ -23,7 +26,7 @@ COMPRESSION_MODEL = Source(
 LYING_REFERENCE = Source("Wilke et al. 1999: 0.10–0.12 MPa lying, times a disc of 18 cm²", reading=True)
 
 LEVELS = {"t7_t8": "upper_thoracic", "t12_l1": "lower_thoracic", "l4_l5": "lumbar"}
-MUSCLE_LEVER_M = {"sagittal": 0.060, "frontal": 0.070, "axial": 0.055}
+MUSCLE_LEVER_SAGITTAL_M, MUSCLE_LEVER_FRONTAL_M, MUSCLE_LEVER_AXIAL_M = 0.060, 0.070, 0.055
 LEVER_STATURE_M = 1.70
 HIP_FLEXOR_LEVER_M = 0.045
 HIP_FLEXOR_SHARE = {"t7_t8": 0.0, "t12_l1": 0.25, "l4_l5": 0.5}
@@ -56,174 +59,251 @@ class InnerLoads:
     joint_moment: dict[str, Array]
     pelvic_flexion: Array
     pelvic_rotation: Array
-    in_contact: dict[str, Array]
 
 
-def inner_loads(skeleton: Skeleton, specs: list[PoseSpec], posed: Posed, reactions: Reactions) -> InnerLoads:
+class Cuts(NamedTuple):
+    """Where the body is cut: for each level its joint, the next one above, the segment in whose planes it is told, what lies
+    above and below (3×S), and the shares of wall and hip flexor; for each side its joints and limbs."""
+
+    joint: Rows
+    above_joint: Rows
+    segment: Rows
+    above: Flags
+    below: Flags
+    wall: Array
+    flexor: Array
+    hip: Rows
+    hip_out: Rows
+    knee: Rows
+    shoulder: Rows
+    leg: Flags
+    arm: Flags
+    shank: Rows
+    spine: Rows
+
+
+_NEXT = {"lumbar": "lower_thoracic", "lower_thoracic": "upper_thoracic", "upper_thoracic": "neck"}
+_SEGMENT = {"lumbar": "lumbar", "lower_thoracic": "lower_thorax", "upper_thoracic": "upper_thorax"}
+_SIDES = ("left", "right")
+# Columns of the kernel's answer.
+_COLUMNS = (
+    *(f"moment.{level}" for level in LEVELS),
+    *(f"compression.{level}" for level in LEVELS),
+    *(f"{s}.{j}" for s in _SIDES for j in ("hip", "knee", "shoulder", "hip_abductor", "hip_flexor")),
+    "pelvic_flexion",
+    "pelvic_rotation",
+)
+
+
+@lru_cache(maxsize=4)
+def _cuts_of(names: tuple[str, ...]) -> Cuts:
+    def flags(parts: tuple[str, ...]) -> Flags:
+        return np.array([n in parts for n in names])
+
+    def joints(name: str) -> Rows:
+        return np.array([JOINT_INDEX[f"{s}.{name}"] for s in _SIDES])
+
+    def limbs(limb: str) -> Flags:
+        return np.array([flags(tuple(f"{s}.{p}" for p in LIMB_SEGMENTS[limb])) for s in _SIDES])
+
+    regions = list(LEVELS.values())
+    return Cuts(
+        np.array([JOINT_INDEX[f"{r}.flexion"] for r in regions]),
+        np.array([JOINT_INDEX[f"{_NEXT[r]}.flexion"] for r in regions]),
+        np.array([names.index(_SEGMENT[r]) for r in regions]),
+        np.array([flags(_TRUNK_ABOVE[level]) for level in LEVELS]),
+        np.array([flags(_TRUNK_BELOW[level]) for level in LEVELS]),
+        np.array([WALL_SHARE[level] for level in LEVELS]),
+        np.array([HIP_FLEXOR_SHARE[level] for level in LEVELS]),
+        joints("hip.flexion"),
+        joints("hip.abduction"),
+        joints("knee.flexion"),
+        joints("shoulder.flexion"),
+        limbs("leg"),
+        limbs("arm"),
+        np.array([names.index(f"{s}.shank") for s in _SIDES]),
+        np.array([JOINT_INDEX[f"{r}.flexion"] for r in ("lumbar", "lower_thoracic", "upper_thoracic")]),
+    )
+
+
+def inner_loads(skeleton: Skeleton, flat: Flat, posed: Posed, reactions: Reactions) -> InnerLoads:
     """Cut the body and balance each side.  All arrays have length B."""
-    return _Cuts(skeleton, specs, posed, reactions).all()
+    out = np.zeros((flat.count, len(_COLUMNS)))
+    _cut_all(
+        skeleton.tree,
+        _cuts_of(tuple(skeleton.names)),
+        flat,
+        posed.angles,
+        posed.placement.origin,
+        posed.placement.rotation,
+        posed.placement.axis,
+        posed.placement.centre,
+        posed.points,
+        reactions.at,
+        reactions.force,
+        reactions.moment,
+        reactions.segment,
+        skeleton.body.stature_m / LEVER_STATURE_M,
+        out,
+    )
+    column = {name: out[:, k] for k, name in enumerate(_COLUMNS)}
+    return InnerLoads(
+        {level: column[f"moment.{level}"] for level in LEVELS},
+        {level: column[f"compression.{level}"] for level in LEVELS},
+        {name: values for name, values in column.items() if name.startswith(("left.", "right."))},
+        column["pelvic_flexion"],
+        column["pelvic_rotation"],
+    )
 
 
-class _Cuts:
-    def __init__(self, skeleton: Skeleton, specs: list[PoseSpec], posed: Posed, reactions: Reactions) -> None:
-        self.s, self.posed = skeleton, posed
-        self.count = len(specs)
-        self.neutral = {
-            d: np.array([s.neutral_rad.get(d, 0.0) for s in specs])
-            for d in ("lumbar.flexion", "lower_thoracic.flexion", "upper_thoracic.flexion")
-        }
-        weights = np.zeros((self.count, len(skeleton.names), 3))
-        weights[..., 2] = -skeleton.mass_kg * GRAVITY_M_S2
-        where = [posed.points[:, skeleton.com_rows], reactions.where]
-        force = [weights, reactions.force]
-        segment = [
-            np.broadcast_to(np.arange(len(skeleton.names)), (self.count, len(skeleton.names))),
-            reactions.segment,
-        ]
-        loads = self._loads(specs)
-        self.where = np.concatenate([*where, loads[0]], axis=1)
-        self.force = np.concatenate([*force, loads[1]], axis=1)
-        self.segment = np.concatenate([*segment, loads[2]], axis=1)
-        self.pressing = np.zeros((self.count, len(skeleton.names)))
-        size = np.linalg.norm(reactions.force, axis=-1)
-        rows = np.broadcast_to(np.arange(self.count)[:, None], reactions.segment.shape)
-        np.add.at(self.pressing, (rows, reactions.segment), size)
-        self.weight_n = float(skeleton.mass_kg.sum()) * GRAVITY_M_S2
-        self.lever = skeleton.body.stature_m / LEVER_STATURE_M
+class Pushes(NamedTuple):
+    """Every force on one body: where (N×3, m), how much (N×3, N), its free moment (N×3, N·m), and on which segment."""
 
-    def _loads(self, specs: list[PoseSpec]) -> tuple[Array, Array, NDArray[np.int64]]:
-        most = max((len(s.loads) for s in specs), default=0)
-        where, force = np.zeros((self.count, most, 3)), np.zeros((self.count, most, 3))
-        segment = np.zeros((self.count, most), dtype=np.int64)
-        for b, spec in enumerate(specs):
-            for i, load in enumerate(spec.loads):
-                row = self.s.landmarks.index[load.point]
-                where[b, i] = self.posed.points[b, row]
-                force[b, i] = load.force_at(self.posed.points[b], self.s.landmarks.index)
-                segment[b, i] = self.s.landmarks.segment[row]
-        return where, force, segment
+    where: Array
+    force: Array
+    moment: Array
+    segment: Rows
 
-    def beyond(self, joint: str) -> tuple[Array, Array]:
-        """Force (B×3) and moment (B×3) that everything moved by this joint exerts on it."""
-        j = JOINT_INDEX[joint]
-        mine = self.s.moves[:, j][self.segment][..., None]
-        force = (self.force * mine).sum(1)
-        arm = self.where - self.posed.placement.centre[:, None, j]
-        return force, np.cross(arm, self.force * mine).sum(1)
 
-    def pressed(self, names: tuple[str, ...]) -> Array:
-        rows = [self.s.segment_index[n] for n in names]
-        return self.pressing[:, rows].sum(1)
+@kernel
+def _pushes(
+    tree: Tree, flat: Flat, b: int, points: Array, at: Array, force: Array, moment: Array, segment: Rows
+) -> Pushes:
+    segments, first, last = len(tree.com), flat.contact_first[b], flat.contact_first[b + 1]
+    loads, more = flat.load_first[b], flat.load_first[b + 1] - flat.load_first[b]
+    count = segments + (last - first) + more
+    p = Pushes(np.zeros((count, 3)), np.zeros((count, 3)), np.zeros((count, 3)), np.zeros(count, dtype=np.int64))
+    for s in range(segments):
+        p.where[s] = points[tree.com[s]]
+        p.force[s, 2] = -tree.mass_kg[s] * GRAVITY_M_S2
+        p.segment[s] = s
+    for c in range(first, last):
+        n = segments + c - first
+        p.where[n], p.force[n], p.moment[n], p.segment[n] = at[c], force[c], moment[c], segment[c]
+    for i in range(more):
+        n = segments + last - first + i
+        p.where[n] = points[flat.load_point[loads + i]]
+        load_force(flat, loads + i, points, p.force[n])
+        p.segment[n] = tree.segment[flat.load_point[loads + i]]
+    return p
 
-    def all(self) -> InnerLoads:
-        limbs = {
-            f"{side}.{limb}": self.pressed(tuple(f"{side}.{p}" for p in parts))
-            for side in ("left", "right")
-            for limb, parts in LIMB_SEGMENTS.items()
-        }
-        flexion, rotation = self._pelvic(limbs)
-        joints = self._joint_moments()
-        moment, compression = self._trunk(flexion, rotation, joints)
-        return InnerLoads(moment, compression, joints, np.abs(flexion), np.abs(rotation), limbs)
 
-    def _lifted(self, limbs: dict[str, Array], limb: str) -> NDArray[np.bool_]:
-        return limbs[limb] < 0.005 * self.weight_n
+@kernel
+def _beyond(tree: Tree, p: Pushes, j: int, about: Array, force: Array, moment: Array) -> None:
+    """Force and moment about a point that everything moved by joint j exerts."""
+    force[:] = 0.0
+    moment[:] = 0.0
+    for n in range(len(p.segment)):
+        if not tree.moves[p.segment[n], j]:
+            continue
+        x, y, z = cross(p.where[n] - about, p.force[n])
+        moment[0] += x + p.moment[n, 0]
+        moment[1] += y + p.moment[n, 1]
+        moment[2] += z + p.moment[n, 2]
+        force += p.force[n]
 
-    def _pelvic(self, limbs: dict[str, Array]) -> tuple[Array, Array]:
-        pelvis = self.posed.placement.rotation[:, self.s.segment_index["pelvis"]]
-        flexion, rotation = np.zeros(self.count), np.zeros(self.count)
-        for side in ("left", "right"):
-            for limb, joint in (("leg", "hip.flexion"), ("arm", "shoulder.flexion")):
-                lifted = self._lifted(limbs, f"{side}.{limb}")
-                _, moment = self._about_hip_axis(f"{side}.{joint}")
-                if limb == "leg":
-                    flexion += np.where(lifted, np.einsum("bi,bi->b", moment, pelvis[:, :, 1]), 0.0)
-                rotation += np.where(lifted, np.einsum("bi,bi->b", moment, pelvis[:, :, 2]), 0.0)
-        return flexion, rotation
 
-    def _about_hip_axis(self, joint: str) -> tuple[Array, Array]:
-        j = JOINT_INDEX[joint]
-        mine = self.s.moves[:, j][self.segment][..., None]
-        force = self.force * mine
-        arm = self.where - self.posed.placement.origin[:, None, self.s.segment_index["pelvis"]]
-        return force.sum(1), np.cross(arm, force).sum(1)
+@kernel
+def _pressed(pressing: Array, wanted: Flags) -> float:
+    total = 0.0
+    for s in range(len(wanted)):
+        if wanted[s]:
+            total += pressing[s]
+    return total
 
-    def _joint_moments(self) -> dict[str, Array]:
-        found = {}
-        for side in ("left", "right"):
-            for joint, dof in (
-                ("hip", "hip.flexion"),
-                ("knee", "knee.flexion"),
-                ("shoulder", "shoulder.flexion"),
-            ):
-                _, moment = self.beyond(f"{side}.{dof}")
-                found[f"{side}.{joint}"] = np.linalg.norm(moment, axis=1)
-                if joint == "hip":
-                    out = self.posed.placement.axis[:, JOINT_INDEX[f"{side}.hip.abduction"]]
-                    found[f"{side}.hip_abductor"] = np.maximum(0.0, -np.einsum("bi,bi->b", moment, out))
-                    axis = self.posed.placement.axis[:, JOINT_INDEX[f"{side}.{dof}"]]
-                    # Gravity extends the hip when its moment is against the flexion axis: the hip flexor holds it.
-                    found[f"{side}.hip_flexor"] = np.maximum(0.0, -np.einsum("bi,bi->b", moment, axis))
-        return found
 
-    def _trunk(
-        self, pelvic_flexion: Array, pelvic_rotation: Array, joints: dict[str, Array]
-    ) -> tuple[dict[str, Array], dict[str, Array]]:
-        moments, compressions = {}, {}
-        carried = np.zeros(self.count)
-        flexor_n = sum(self._psoas_n(side, joints[f"{side}.hip_flexor"]) for side in ("left", "right"))
-        for level, region in LEVELS.items():
-            force, moment = self.beyond(f"{region}.flexion")
-            parts = self._by_plane(region, moment)
-            axial = np.maximum(0.0, -np.einsum("bi,bi->b", force, self._axis(region)))
-            lying = (self.pressed(_TRUNK_ABOVE[level]) > 0.01 * self.weight_n) & (
-                self.pressed(_TRUNK_BELOW[level]) > 0.01 * self.weight_n
-            )
-            wall = WALL_SHARE[level]
-            sagittal = np.where(lying, np.maximum(wall * np.abs(pelvic_flexion), carried), parts[0])
-            frontal = np.where(lying, 0.0, parts[1])
-            turning = np.where(lying, wall * np.abs(pelvic_rotation), parts[2])
-            axial = np.where(lying, 0.0, axial)
-            sagittal = sagittal + self._against_stiffness(region, moment)
-            carried = np.where(lying, carried, np.maximum(carried, sagittal))
-            moments[level] = np.sqrt(sagittal**2 + frontal**2 + turning**2)
-            muscle = sum(
-                m / (MUSCLE_LEVER_M[p] * self.lever)
-                for m, p in ((sagittal, "sagittal"), (frontal, "frontal"), (turning, "axial"))
-            )
-            compressions[level] = (
-                axial + muscle + HIP_FLEXOR_SHARE[level] * flexor_n + COCONTRACTION_BW * self.weight_n
-            )
-        return moments, compressions
+@kernel
+def _cut_all(
+    tree: Tree,
+    cuts: Cuts,
+    flat: Flat,
+    angles: Array,
+    origin: Array,
+    turned: Array,
+    axis: Array,
+    centre: Array,
+    points: Array,
+    at: Array,
+    force: Array,
+    moment: Array,
+    segment: Rows,
+    size: float,
+    out: Array,
+) -> None:
+    for b in range(len(angles)):
+        p = _pushes(tree, flat, b, points[b], at, force, moment, segment)
+        pressing = np.zeros(len(tree.com))
+        for c in range(flat.contact_first[b], flat.contact_first[b + 1]):
+            pressing[segment[c]] += np.sqrt((force[c] ** 2).sum())
+        _cut(tree, cuts, p, pressing, angles[b], flat.neutral[b], origin[b], turned[b], axis[b], centre[b], size, out[b])
 
-    def _psoas_n(self, side: str, moment: Array) -> Array:
-        """Pull of the hip flexor of one side.  A leg that rests on knee or calf is carried there, not by it.
 
-        How such a leg shares the shear between knees and hands is not determined by statics (our reading).
-        """
-        rests = self.pressed((f"{side}.shank",)) > 0.01 * self.weight_n
-        return np.where(rests, 0.0, moment / HIP_FLEXOR_LEVER_M)
+@kernel
+def _cut(
+    tree: Tree,
+    cuts: Cuts,
+    p: Pushes,
+    pressing: Array,
+    angles: Array,
+    neutral: Array,
+    origin: Array,
+    turned: Array,
+    axis: Array,
+    centre: Array,
+    size: float,
+    out: Array,
+) -> None:
+    weight_n = tree.mass_kg.sum() * GRAVITY_M_S2
+    f, m = np.zeros(3), np.zeros(3)
+    pelvic_flexion, pelvic_rotation, flexor_n = 0.0, 0.0, 0.0
+    for s in range(2):
+        if _pressed(pressing, cuts.leg[s]) < 0.005 * weight_n:
+            _beyond(tree, p, cuts.hip[s], origin[0], f, m)
+            pelvic_flexion += (m * turned[0, :, 1]).sum()
+            pelvic_rotation += (m * turned[0, :, 2]).sum()
+        if _pressed(pressing, cuts.arm[s]) < 0.005 * weight_n:
+            _beyond(tree, p, cuts.shoulder[s], origin[0], f, m)
+            pelvic_rotation += (m * turned[0, :, 2]).sum()
+        at = 6 + 5 * s
+        _beyond(tree, p, cuts.hip[s], centre[cuts.hip[s]], f, m)
+        out[at] = np.sqrt((m**2).sum())
+        out[at + 3] = max(0.0, -(m * axis[cuts.hip_out[s]]).sum())
+        # Gravity extends the hip when its moment is against the flexion axis: the hip flexor holds it.
+        out[at + 4] = max(0.0, -(m * axis[cuts.hip[s]]).sum())
+        # How a leg that rests on knee or calf shares the shear between knees and hands is not determined by statics
+        # (our reading): it is carried there, not by the hip flexor.
+        if pressing[cuts.shank[s]] <= 0.01 * weight_n:
+            flexor_n += out[at + 4] / HIP_FLEXOR_LEVER_M
+        _beyond(tree, p, cuts.knee[s], centre[cuts.knee[s]], f, m)
+        out[at + 1] = np.sqrt((m**2).sum())
+        _beyond(tree, p, cuts.shoulder[s], centre[cuts.shoulder[s]], f, m)
+        out[at + 2] = np.sqrt((m**2).sum())
+    out[16], out[17] = abs(pelvic_flexion), abs(pelvic_rotation)
+    rounding = 0.0
+    for j in cuts.spine:
+        rounding += np.degrees(angles[j] - neutral[j])
+    carried = 0.0
+    for k in range(3):
+        j = cuts.joint[k]
+        _beyond(tree, p, j, centre[j], f, m)
+        frame = turned[cuts.segment[k]]
+        frontal, sagittal, turning = abs((m * frame[:, 0]).sum()), abs((m * frame[:, 1]).sum()), abs((m * frame[:, 2]).sum())
+        along = centre[cuts.above_joint[k]] - centre[j]
+        axial = max(0.0, -(f * along).sum() / np.sqrt((along**2).sum()))
+        above, below = _pressed(pressing, cuts.above[k]), _pressed(pressing, cuts.below[k])
+        lying = above > 0.01 * weight_n and below > 0.01 * weight_n
+        if lying:
+            sagittal = max(cuts.wall[k] * abs(pelvic_flexion), carried)
+            frontal, turning, axial = 0.0, cuts.wall[k] * abs(pelvic_rotation), 0.0
+        if (m * axis[j]).sum() <= 1.0:  # what it takes to hold the trunk round where gravity does not do it
+            sagittal += PASSIVE_NM_PER_DEG * max(0.0, rounding)
+        if not lying:
+            carried = max(carried, sagittal)
+        out[k] = np.sqrt(sagittal**2 + frontal**2 + turning**2)
+        muscle = (
+            sagittal / MUSCLE_LEVER_SAGITTAL_M + frontal / MUSCLE_LEVER_FRONTAL_M + turning / MUSCLE_LEVER_AXIAL_M
+        ) / size
+        out[3 + k] = axial + muscle + cuts.flexor[k] * flexor_n + COCONTRACTION_BW * weight_n
 
-    def _against_stiffness(self, region: str, moment: Array) -> Array:
-        """What it takes to hold the trunk round where gravity does not do it: lying on the back."""
-        rounding = sum(
-            np.degrees(self.posed.angles[:, JOINT_INDEX[f"{r}.flexion"]] - self.neutral[f"{r}.flexion"])
-            for r in ("lumbar", "lower_thoracic", "upper_thoracic")
-        )
-        axis = self.posed.placement.axis[:, JOINT_INDEX[f"{region}.flexion"]]
-        by_gravity = np.einsum("bi,bi->b", moment, axis) > 1.0
-        return np.where(by_gravity, 0.0, PASSIVE_NM_PER_DEG * np.maximum(0.0, rounding))
 
-    def _axis(self, region: str) -> Array:
-        nxt = {"lumbar": "lower_thoracic", "lower_thoracic": "upper_thoracic", "upper_thoracic": "neck"}[region]
-        centre = self.posed.placement.centre
-        along = centre[:, JOINT_INDEX[f"{nxt}.flexion"]] - centre[:, JOINT_INDEX[f"{region}.flexion"]]
-        return along / np.linalg.norm(along, axis=1, keepdims=True)
-
-    def _by_plane(self, region: str, moment: Array) -> tuple[Array, Array, Array]:
-        segment = {"lumbar": "lumbar", "lower_thoracic": "lower_thorax", "upper_thoracic": "upper_thorax"}[
-            region
-        ]
-        frame = self.posed.placement.rotation[:, self.s.segment_index[segment]]
-        x, y, z = (np.abs(np.einsum("bi,bi->b", moment, frame[:, :, k])) for k in range(3))
-        return y, x, z
+__all__ = ["COMPRESSION_MODEL", "LEVELS", "LYING_REFERENCE", "LYING_REFERENCE_BW", "InnerLoads", "inner_loads"]

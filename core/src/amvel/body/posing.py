@@ -1,4 +1,4 @@
-"""The pose solver: places many bodies at once so that every contact meets its surface.
+"""The pose solver: places bodies so that every contact meets its surface, one pose at a time.
 
 Declared angles hold exactly; only joints named free, and the placement of the pelvis, adjust.
 A free joint stops at the end of the client's range (see `descent`).
@@ -8,18 +8,24 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from amvel.body.descent import Descent, Stops
+from amvel.body.clearance import EXTRA_ROWS, Ends, clear, ends_of
+from amvel.body.compiled import kernel
+from amvel.body.descent import Body, descend, gaps, refresh, wish_of
+from amvel.body.flat import Flat, Stops, flatten, row_name
 from amvel.body.pose import PoseSpec
-from amvel.body.skeleton import JOINT_INDEX, Array, Placement, Skeleton
+from amvel.body.skeleton import JOINTS, Placement, Skeleton
+from amvel.body.tree import Array, Flags, Rows, Tree, point_at
 
 CONTACT_TOLERANCE_M = 0.005
-_CHUNK = 400
-_ROWS_TOGETHER = 3
 
 
 @dataclass
 class Posed:
-    """B placed bodies."""
+    """B placed bodies; `give` (B×J) is what gave in the end, 0 for joints that were held.
+
+    `faults` names, per pose, the contact that stays open by more than 5 mm ('' when none): such a pose cannot be taken by
+    this body, and nothing may be judged from it.
+    """
 
     angles: Array
     root_position: Array
@@ -27,107 +33,143 @@ class Posed:
     placement: Placement
     points: Array
     worst_gap_m: Array
+    give: Array
     faults: list[str]
+
+    def part(self, rows: slice | list[int]) -> "Posed":
+        """Some of the placed bodies, in the order of `rows`."""
+        at = self.placement
+        faults = self.faults[rows] if isinstance(rows, slice) else [self.faults[i] for i in rows]
+        return Posed(
+            self.angles[rows],
+            self.root_position[rows],
+            self.root_rotation[rows],
+            Placement(at.origin[rows], at.rotation[rows], at.axis[rows], at.centre[rows]),
+            self.points[rows],
+            self.worst_gap_m[rows],
+            self.give[rows],
+            faults,
+        )
 
 
 def solve(skeleton: Skeleton, specs: list[PoseSpec], stops_rad: Stops | list[Stops]) -> Posed:
-    """Place every spec.  `stops_rad` bounds free joints by name, for all specs or for each.
-
-    `faults` of the answer names, per pose, the contact that stays open by more than 5 mm ('' when none):
-    such a pose cannot be taken by this body, and nothing may be judged from it.
-    """
+    """Place every spec.  `stops_rad` bounds free joints by name, for all specs or for each."""
     stops = stops_rad if isinstance(stops_rad, list) else [stops_rad] * len(specs)
-    if not specs:
-        return _solve_chunk(skeleton, specs, stops)
-    order = sorted(range(len(specs)), key=lambda i: _alike(specs[i]))
-    chunks = [order[i : i + _CHUNK] for i in range(0, len(order), _CHUNK)]
-    solved = [_solve_chunk(skeleton, [specs[i] for i in c], [stops[i] for i in c]) for c in chunks]
-    return put_together(solved, order)
+    return solve_flat(skeleton, flatten(skeleton, specs, stops), [s.name for s in specs])
 
 
-def put_back(posed: Posed, rows: list[int], found: Posed) -> None:
-    """Take poses found anew into their places."""
+def solve_flat(
+    skeleton: Skeleton, flat: Flat, names: list[str], floor_m: Array | None = None, settled: Flags | None = None
+) -> Posed:
+    """The same for flat poses.  Above a floor (m, per pose) hands and feet are raised where they would be under it.
 
-    def put(into: Array, values: Array) -> None:
-        into[rows] = values
-
-    for name in ("angles", "root_position", "root_rotation", "points", "worst_gap_m"):
-        put(getattr(posed, name), getattr(found, name))
-    for name in ("origin", "rotation", "axis", "centre"):
-        put(getattr(posed.placement, name), getattr(found.placement, name))
-    for row, fault in zip(rows, found.faults, strict=True):
-        posed.faults[row] = fault
-
-
-def part_of(posed: Posed, rows: list[int]) -> Posed:
-    """Some of the placed bodies, in the order of `rows`."""
-    placement = Placement(
-        *(getattr(posed.placement, n)[rows] for n in ("origin", "rotation", "axis", "centre"))
+    Poses that are `settled` already stay as they are, unless something has to be raised.
+    """
+    count, segments, marks = flat.count, len(skeleton.names), len(skeleton.landmarks.index)
+    posed = Posed(
+        flat.angles.copy(),
+        flat.position.copy(),
+        flat.rotation.copy(),
+        Placement(
+            np.zeros((count, segments, 3)),
+            np.zeros((count, segments, 3, 3)),
+            np.zeros((count, len(JOINTS), 3)),
+            np.zeros((count, len(JOINTS), 3)),
+        ),
+        np.empty((count, marks, 3)),
+        np.zeros(count),
+        flat.give.copy(),
+        [""] * count,
     )
-    return Posed(
-        posed.angles[rows],
-        posed.root_position[rows],
-        posed.root_rotation[rows],
-        placement,
-        posed.points[rows],
-        posed.worst_gap_m[rows],
-        [posed.faults[i] for i in rows],
+    worst = np.full(count, -1)
+    _solve_all(
+        skeleton.tree,
+        ends_of(skeleton),
+        flat,
+        np.full(count, np.nan) if floor_m is None else floor_m,
+        np.zeros(count, dtype=bool) if settled is None else settled,
+        posed.angles,
+        posed.root_position,
+        posed.root_rotation,
+        posed.placement.origin,
+        posed.placement.rotation,
+        posed.placement.axis,
+        posed.placement.centre,
+        posed.points,
+        posed.worst_gap_m,
+        posed.give,
+        worst,
     )
+    for b in np.flatnonzero(posed.worst_gap_m > CONTACT_TOLERANCE_M):
+        name = row_name(int(flat.row_id[flat.row_first[b] + worst[b]]))
+        posed.faults[b] = f"{names[b]}: '{name}' stays {posed.worst_gap_m[b] * 1000:.0f} mm from where it must be"
+    return posed
 
 
-def put_together(solved: list[Posed], order: list[int]) -> Posed:
-    """Parts put together; `order` says, one after the other, at which place each of their poses belongs."""
-    back = np.argsort(np.array(order))
+@kernel
+def _solve_all(
+    tree: Tree,
+    ends: Ends,
+    flat: Flat,
+    floor_m: Array,
+    settled: Flags,
+    angles: Array,
+    position: Array,
+    rotation: Array,
+    origin: Array,
+    turned: Array,
+    axis: Array,
+    centre: Array,
+    points: Array,
+    gap_m: Array,
+    give: Array,
+    worst: Rows,
+) -> None:
+    for b in range(len(angles)):
+        clearing = floor_m[b] == floor_m[b]
+        extra = EXTRA_ROWS if clearing else 0
+        wish = wish_of(flat, b, extra)
+        rows = len(wish.a) - extra
+        body = Body(
+            position[b],
+            rotation[b],
+            angles[b],
+            origin[b],
+            turned[b],
+            axis[b],
+            centre[b],
+            np.zeros((len(wish.a), 3)),
+            np.zeros((len(wish.a), 3)),
+            np.zeros(3),
+        )
+        if settled[b]:
+            refresh(tree, wish, body)
+        else:
+            descend(tree, wish, body, flat.position[b], flat.rotation[b])
+        first, last = flat.row_first[b], flat.row_first[b + 1]
+        must = flat.row_must[first:last]
+        gap, which = gaps(wish, body, rows, must)
+        if clearing:
+            contacts = flat.contact_point[flat.contact_first[b] : flat.contact_first[b + 1]]
+            gap, which = clear(
+                tree,
+                ends,
+                wish,
+                body,
+                rows,
+                must,
+                contacts,
+                floor_m[b],
+                give[b],
+                flat.floor[b],
+                flat.low[b],
+                flat.high[b],
+                gap,
+                which,
+            )
+        gap_m[b], worst[b] = gap, which
+        for n in range(len(tree.segment)):
+            point_at(tree, origin[b], turned[b], n, points[b, n])
 
-    def joined(parts: list[Array]) -> Array:
-        whole: Array = np.concatenate(parts)[back]
-        return whole
 
-    placement = Placement(
-        *(joined([getattr(p.placement, n) for p in solved]) for n in ("origin", "rotation", "axis", "centre"))
-    )
-    faults = [f for p in solved for f in p.faults]
-    return Posed(
-        joined([p.angles for p in solved]),
-        joined([p.root_position for p in solved]),
-        joined([p.root_rotation for p in solved]),
-        placement,
-        joined([p.points for p in solved]),
-        joined([p.worst_gap_m for p in solved]),
-        [faults[i] for i in back],
-    )
-
-
-def _alike(spec: PoseSpec) -> tuple[int, list[int]]:
-    """Poses with about as many rows and with the same free joints go together: little is padded, little is in vain."""
-    return len(spec.rows) // _ROWS_TOGETHER, sorted(JOINT_INDEX[name] for name in spec.free)
-
-
-def _solve_chunk(skeleton: Skeleton, specs: list[PoseSpec], stops: list[Stops]) -> Posed:
-    descent = Descent(skeleton, specs, stops)
-    descent.run()
-    angles = descent.all_angles()
-    placement = skeleton.place(descent.position, descent.rotation, angles)
-    gaps = descent.gaps_m()
-    faults = [_fault(spec, gap) for spec, gap in zip(specs, gaps, strict=True)]
-    return Posed(
-        angles,
-        descent.position,
-        descent.rotation,
-        placement,
-        skeleton.points(placement),
-        gaps.max(1, initial=0.0),
-        faults,
-    )
-
-
-def _fault(spec: PoseSpec, gaps: Array) -> str:
-    if not gaps.size:
-        return ""
-    r = int(gaps.argmax())
-    if gaps[r] <= CONTACT_TOLERANCE_M:
-        return ""
-    return f"{spec.name}: '{spec.rows[r].name}' stays {gaps[r] * 1000:.0f} mm from where it must be"
-
-
-__all__ = ["CONTACT_TOLERANCE_M", "Posed", "Stops", "part_of", "put_back", "put_together", "solve"]
+__all__ = ["CONTACT_TOLERANCE_M", "Posed", "Stops", "solve", "solve_flat"]

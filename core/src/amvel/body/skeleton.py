@@ -13,8 +13,7 @@ from numpy.typing import NDArray
 
 from amvel.body.anthropometry import Anthropometry
 from amvel.body.landmarks import Landmarks
-
-Array = NDArray[np.float64]
+from amvel.body.tree import Array, Tree, place_all
 
 _SPINE_SEGMENT = {
     "lumbar": "lumbar",
@@ -64,7 +63,6 @@ def _joints() -> list[tuple[str, str, tuple[float, float, float]]]:
 
 JOINTS = tuple(_joints())
 JOINT_INDEX = {name: i for i, (name, _, _) in enumerate(JOINTS)}
-ROOT_DOF = 6
 
 
 @dataclass
@@ -89,46 +87,62 @@ class Skeleton:
         self.com_rows = np.array([self.landmarks.index[f"com.{n}"] for n in self.names])
 
     @cached_property
-    def plan(self) -> list[tuple[int, int, Array, list[tuple[int, Array]]]]:
-        """Per segment: own row, parent row, joint offset, and its joint axes in order."""
-        plan = []
-        for i, segment in enumerate(self.body.segments):
-            parent = -1 if segment.parent is None else self.segment_index[segment.parent]
-            axes = [(j, np.array(axis)) for j, (_, moved, axis) in enumerate(JOINTS) if moved == segment.name]
-            plan.append((i, parent, np.array(segment.joint), axes))
-        return plan
+    def tree(self) -> Tree:
+        """This body as flat arrays."""
+        own = {n: [j for j, (_, moved, _) in enumerate(JOINTS) if moved == n] for n in self.names}
+        parent = [-1 if s.parent is None else self.segment_index[s.parent] for s in self.body.segments]
+        axes = np.array([axis for _, _, axis in JOINTS])
+        about = np.abs(axes).argmax(1)
+        return Tree(
+            np.array(parent),
+            np.array([s.joint for s in self.body.segments], dtype=float),
+            np.cumsum([0, *(len(own[n]) for n in self.names)]),
+            np.array([j for n in self.names for j in own[n]]),
+            about,
+            axes[np.arange(len(axes)), about],
+            self.landmarks.segment,
+            self.landmarks.local_m,
+            self.mass_kg,
+            self.com_rows,
+            self.moves,
+        )
 
     @cached_property
     def moves(self) -> NDArray[np.bool_]:
         """S×J: whether joint j moves segment s."""
         table = np.zeros((len(self.names), len(JOINTS)), dtype=bool)
-        for i, parent, _, axes in self.plan:
-            if parent >= 0:
-                table[i] = table[parent]
-            for j, _ in axes:
-                table[i, j] = True
+        for i, segment in enumerate(self.body.segments):
+            if segment.parent is not None:
+                table[i] = table[self.segment_index[segment.parent]]
+            for j, (_, moved, _) in enumerate(JOINTS):
+                table[i, j] |= moved == segment.name
         return table
 
     def place(self, root_position: Array, root_rotation: Array, angles: Array) -> Placement:
         """Place B poses: root_position B×3 (m), root_rotation B×3×3, angles B×J (rad)."""
-        count = len(angles)
-        origin = np.zeros((count, len(self.names), 3))
-        rotation = np.zeros((count, len(self.names), 3, 3))
-        axis = np.zeros((count, len(JOINTS), 3))
-        centre = np.zeros((count, len(JOINTS), 3))
-        turns = rotations_of(angles)
-        for i, parent, offset, axes in self.plan:
-            if parent < 0:
-                origin[:, i], rotation[:, i] = root_position, root_rotation
-                continue
-            origin[:, i] = origin[:, parent] + rotation[:, parent] @ offset
-            turned = rotation[:, parent]
-            for j, local in axes:
-                axis[:, j] = turned @ local
-                centre[:, j] = origin[:, i]
-                turned = turned @ turns[:, j]
-            rotation[:, i] = turned
-        return Placement(origin, rotation, axis, centre)
+        return self._placed(root_position, root_rotation, angles)[0]
+
+    def _placed(self, root_position: Array, root_rotation: Array, angles: Array) -> tuple[Placement, Array]:
+        count, segments = len(angles), len(self.names)
+        placed = Placement(
+            np.zeros((count, segments, 3)),
+            np.zeros((count, segments, 3, 3)),
+            np.zeros((count, len(JOINTS), 3)),
+            np.zeros((count, len(JOINTS), 3)),
+        )
+        points = np.empty((count, len(self.landmarks.index), 3))
+        place_all(
+            self.tree,
+            np.ascontiguousarray(root_position, dtype=float),
+            np.ascontiguousarray(root_rotation, dtype=float),
+            np.ascontiguousarray(angles, dtype=float),
+            placed.origin,
+            placed.rotation,
+            placed.axis,
+            placed.centre,
+            points,
+        )
+        return placed, points
 
     def points(self, placed: Placement) -> Array:
         """All landmarks in the world, B×N×3 (m)."""
@@ -140,28 +154,3 @@ class Skeleton:
     def centre_of_mass(self, points: Array) -> Array:
         """Centre of mass of the whole body, B×3 (m)."""
         return np.einsum("s,bsi->bi", self.mass_kg, points[:, self.com_rows]) / self.mass_kg.sum()
-
-
-def _cross_matrix(axis: Array) -> Array:
-    return np.array([[0, -axis[2], axis[1]], [axis[2], 0, -axis[0]], [-axis[1], axis[0], 0]])
-
-
-_K = np.array([_cross_matrix(np.array(axis)) for _, _, axis in JOINTS])
-_K2 = _K @ _K
-
-
-def rotations_of(angles: Array, joints: NDArray[np.int64] | slice = slice(None)) -> Array:
-    """Rotation matrices B×J×3×3 of these joints (all of them by default), each about its own axis (Rodrigues)."""
-    s, c = np.sin(angles)[..., None, None], np.cos(angles)[..., None, None]
-    return np.eye(3) + s * _K[joints] + (1 - c) * _K2[joints]
-
-
-def rotation_from_vector(vector: Array) -> Array:
-    """Rotation matrices B×3×3 from rotation vectors B×3 (rad)."""
-    angle = np.linalg.norm(vector, axis=-1)
-    unit = vector / np.where(angle > 1e-12, angle, 1.0)[:, None]
-    k = np.zeros((len(vector), 3, 3))
-    k[:, 0, 1], k[:, 0, 2], k[:, 1, 2] = -unit[:, 2], unit[:, 1], -unit[:, 0]
-    k -= k.transpose(0, 2, 1)
-    s, c = np.sin(angle)[:, None, None], np.cos(angle)[:, None, None]
-    return np.eye(3) + s * k + (1 - c) * (k @ k)

@@ -1,4 +1,4 @@
-"""Reactions of the supports, for many poses at once.
+"""Reactions of the supports, one pose at a time.
 
 Contacts are patches on elastic foundations that cannot pull and slip beyond their friction cone.  The
 reactions minimise elastic energy under force and moment balance.  The dual of that problem has six
@@ -8,301 +8,443 @@ Patches are sampled at Gauss points, so that a finer sampling gives the same res
 
 from dataclasses import dataclass
 from functools import lru_cache
-from typing import Any
+from typing import NamedTuple
 
 import numpy as np
-from numpy.typing import NDArray
 
-from amvel.body.pose import Contact, PoseSpec
-from amvel.body.posing import Posed, part_of
-from amvel.body.skeleton import Array, Skeleton
+from amvel.body.compiled import kernel
+from amvel.body.flat import NOWHERE, PUSHES, RESTS, Flat, flatten
+from amvel.body.pose import PoseSpec
+from amvel.body.posing import Posed
+from amvel.body.skeleton import Skeleton
+from amvel.body.tree import Array, Flags, Rows, Tree
 
 GRAVITY_M_S2 = 9.81
 _SHEAR_TO_NORMAL = 0.5  # stiffness along the surface against into it: our estimate for skin, cloth and mat
 _LENGTH_M = 0.4  # scales rotation against translation
 _MAX_ITERATIONS = 120
-_CHUNK = 256  # poses with about as many contacts are solved together
 _BALANCED = 2e-6  # of body weight
 _SOFT_REACH = 0.04  # of stature and girth: flesh between a landmark and what it lies on (our estimate)
 _REST_LEVER_M = 0.06
 _LEFT_OVER_FRICTION = 0.05  # what a limb that already pushes at a slant has left
-_LEG = ("thigh", "shank", "foot", "toes")
+_LIMBS = {
+    f"{side}.{limb}": tuple(f"{side}.{p}" for p in parts)
+    for side in ("left", "right")
+    for limb, parts in (("leg", ("thigh", "shank", "foot", "toes")), ("arm", ("upper_arm", "forearm", "hand")))
+}
+_NO_STOPS: dict[str, tuple[float, float]] = {}
 
 
 @dataclass
 class Reactions:
-    """Point forces of B poses, padded to P points: where (B×P×3, m), force (B×P×3, N), segment and contact row."""
+    """What every contact of B poses carries: contacts of pose b are rows `first[b]` to `first[b + 1]`.
 
-    where: Array
+    `force` (C×3, N) acts at the landmark `at` (C×3, m), with the moment `moment` about it (C×3, N·m), on `segment`.
+    `unbalanced` (B) is what is left over, as a share of body weight.
+    """
+
+    first: Rows
+    at: Array
     force: Array
-    segment: NDArray[np.int64]
-    contact: NDArray[np.int64]
+    moment: Array
+    segment: Rows
     unbalanced: Array
 
-    def stands(self) -> NDArray[np.bool_]:
+    def stands(self) -> Flags:
         """Whether admissible reactions balance the pose."""
         return self.unbalanced < 1e-4
+
+    def of(self, b: int) -> slice:
+        """The contacts of pose b."""
+        return slice(int(self.first[b]), int(self.first[b + 1]))
+
+
+class Limbs(NamedTuple):
+    """Which limb (0–3, or -1) each segment belongs to, and the first segment of every limb."""
+
+    limb: Rows
+    root: Rows
+
+
+@lru_cache(maxsize=4)
+def _limbs_of(names: tuple[str, ...]) -> Limbs:
+    limb = np.full(len(names), NOWHERE)
+    for k, parts in enumerate(_LIMBS.values()):
+        limb[[names.index(p) for p in parts]] = k
+    return Limbs(limb, np.array([names.index(parts[0]) for parts in _LIMBS.values()]))
+
+
+@lru_cache(maxsize=8)
+def _gauss(sampling: int) -> Array:
+    nodes, weights = np.polynomial.legendre.leggauss(sampling)
+    return np.array(
+        [(nodes[i], nodes[j], weights[i] * weights[j] / 4) for i in range(sampling) for j in range(sampling)]
+    )
 
 
 def react(skeleton: Skeleton, specs: list[PoseSpec], posed: Posed, sampling: int = 3) -> Reactions:
     """Solve the supports of every pose with sampling×sampling points per patch."""
-    order = sorted(range(len(specs)), key=lambda i: len(specs[i].contacts))
-    chunks = [order[i : i + _CHUNK] for i in range(0, len(order), _CHUNK)]
-    return _in_order(
-        [_react(skeleton, [specs[i] for i in c], part_of(posed, c), sampling) for c in chunks], order
+    return react_flat(skeleton, flatten(skeleton, specs, [_NO_STOPS] * len(specs)), posed, sampling)
+
+
+def react_flat(skeleton: Skeleton, flat: Flat, posed: Posed, sampling: int = 3) -> Reactions:
+    """The same for flat poses; a pose that could not be taken gets no forces."""
+    contacts = len(flat.contact_point)
+    out = Reactions(
+        flat.contact_first,
+        np.zeros((contacts, 3)),
+        np.zeros((contacts, 3)),
+        np.zeros((contacts, 3)),
+        skeleton.landmarks.segment[flat.contact_point] if contacts else np.zeros(0, dtype=np.int64),
+        np.zeros(flat.count),
     )
-
-
-def _in_order(solved: list[Reactions], order: list[int]) -> Reactions:
-    """Chunks put together in the order in which they were asked, padded to the most points."""
-    back = np.argsort(np.array(order))
-    most = max(r.where.shape[1] for r in solved)
-
-    def joined(name: str, empty: float) -> NDArray[Any]:
-        parts = [getattr(r, name) for r in solved]
-        padded = [
-            np.concatenate(
-                [p, np.full((p.shape[0], most - p.shape[1], *p.shape[2:]), empty, dtype=p.dtype)], axis=1
-            )
-            for p in parts
-        ]
-        whole: NDArray[Any] = np.concatenate(padded)[back]
-        return whole
-
-    return Reactions(
-        joined("where", 0.0),
-        joined("force", 0.0),
-        joined("segment", 0),
-        joined("contact", -1),
-        np.concatenate([r.unbalanced for r in solved])[back],
+    _react_all(
+        skeleton.tree,
+        _limbs_of(tuple(skeleton.names)),
+        flat,
+        posed.placement.origin,
+        posed.points,
+        np.array([not f for f in posed.faults], dtype=bool),
+        _gauss(sampling),
+        _SOFT_REACH * skeleton.body.stature_m * skeleton.body.girth,
+        out.at,
+        out.force,
+        out.moment,
+        out.unbalanced,
     )
+    return out
 
 
-def _react(skeleton: Skeleton, specs: list[PoseSpec], posed: Posed, sampling: int) -> Reactions:
-    problem = _Problem(skeleton, specs, posed, sampling)
-    placed = np.array([not fault for fault in posed.faults])
-    twist = problem.settle(placed)
-    force = problem.world_force(problem.forces(twist)[0])
-    force = np.where(problem.given[..., None] > 0, problem.given_force, force)
-    return Reactions(problem.where, force, problem.segment, problem.contact, problem.unbalanced(twist))
+class Problem(NamedTuple):
+    """One pose's supports at P points: how a unit settling moves each (P×3×6, in its surface basis), and how stiff it is."""
+
+    where: Array
+    basis: Array
+    wrench: Array
+    root: Array
+    cone: Array
+    external: Array
 
 
-def _basis(normal: Array) -> Array:
-    """Rows n, t1, t2 for normals …×3."""
-    helper = np.where(np.abs(normal[..., :1]) < 0.9, np.array([1.0, 0, 0]), np.array([0, 1.0, 0]))
-    first = np.cross(normal, helper)
-    first /= np.maximum(np.linalg.norm(first, axis=-1, keepdims=True), 1e-12)
-    return np.stack([normal, first, np.cross(normal, first)], axis=-2)
+@kernel
+def cross(a: Array, b: Array) -> tuple[float, float, float]:
+    return a[1] * b[2] - a[2] * b[1], a[2] * b[0] - a[0] * b[2], a[0] * b[1] - a[1] * b[0]
 
 
-class _Problem:
-    def __init__(self, skeleton: Skeleton, specs: list[PoseSpec], posed: Posed, sampling: int) -> None:
-        self.skeleton, self.specs, self.posed = skeleton, specs, posed
-        count = len(specs)
-        self.soft_reach_m = _SOFT_REACH * skeleton.body.stature_m * skeleton.body.girth
-        nodes, weights = np.polynomial.legendre.leggauss(sampling)
-        per = sampling * sampling
-        size = max(1, max(len(s.contacts) for s in specs)) * per
-        self.where, self.normal = np.zeros((count, size, 3)), np.zeros((count, size, 3))
-        self.normal[..., 2] = 1.0
-        self.stiff, self.friction = np.zeros((count, size)), np.full((count, size), 0.5)
-        self.segment = np.zeros((count, size), dtype=np.int64)
-        self.contact = np.full((count, size), -1)
-        self.given, self.given_force = np.zeros((count, size)), np.zeros((count, size, 3))
-        self.centre = skeleton.centre_of_mass(posed.points)
-        self.weight_n = float(skeleton.mass_kg.sum()) * GRAVITY_M_S2
-        self.external = np.zeros((count, 6))
-        self.external[:, 2] = -self.weight_n
-        grid = np.array(
-            [
-                (nodes[i], nodes[j], weights[i] * weights[j] / 4)
-                for i in range(sampling)
-                for j in range(sampling)
-            ]
-        )
-        for b, spec in enumerate(specs):
-            self._add_loads(b, spec)
-            for c, contact in enumerate(spec.contacts):
-                self._add_contact(b, c, contact, slice(c * per, (c + 1) * per), grid)
-        self.local = _basis(self.normal)
-        self.wrench = self._wrenches()
-        self.root = np.sqrt(
-            np.stack([self.stiff, self.stiff * _SHEAR_TO_NORMAL, self.stiff * _SHEAR_TO_NORMAL], axis=-1)
-        )
-        self.cone = self.friction / np.sqrt(_SHEAR_TO_NORMAL)
-
-    def _point(self, b: int, name: str) -> Array:
-        return self.posed.points[b, self.skeleton.landmarks.index[name]]
-
-    def _push(self, b: int, where: Array, force: Array) -> None:
-        self.external[b, :3] += force
-        self.external[b, 3:] += np.cross(where - self.centre[b], force) / _LENGTH_M
-
-    def _add_loads(self, b: int, spec: PoseSpec) -> None:
-        for load in spec.loads:
-            force = load.force_at(self.posed.points[b], self.skeleton.landmarks.index)
-            self._push(b, self._point(b, load.point), force)
-
-    def _add_contact(self, b: int, c: int, contact: Contact, rows: slice, grid: Array) -> None:
-        at = self._point(b, contact.point)
-        normal = np.array(contact.normal)
-        along, across = _patch_axes(contact.normal)
-        half_a, half_b = contact.half_size_m
-        self.where[b, rows] = at + grid[:, :1] * (along * half_a) + grid[:, 1:2] * (across * half_b)
-        self.normal[b, rows] = normal
-        self.segment[b, rows] = self.skeleton.landmarks.segment[self.skeleton.landmarks.index[contact.point]]
-        self.contact[b, rows] = c
-        self.friction[b, rows] = contact.friction
-        if contact.strategy == "pushes":
-            self.normal[b, rows] = self._along_the_arm(b, contact, at)
-            self.friction[b, rows] = _LEFT_OVER_FRICTION
-        resting = self._resting_force(b, contact, at) if contact.strategy == "rests" else None
-        if contact.plane_m is not None and float(normal @ at) - contact.plane_m > self.soft_reach_m:
-            return
-        if resting is None:
-            self.stiff[b, rows] = contact.stiffness_n_per_m * grid[:, 2]
-            return
-        self.where[b, rows] = at
-        self.given[b, rows] = 1.0
-        self.given_force[b, rows] = resting * normal / len(grid)
-        self._push(b, at, resting * normal)
-
-    def _along_the_arm(self, b: int, contact: Contact, at: Array) -> Array:
-        """From the hand to the shoulder, no flatter to the surface than friction holds."""
-        side = contact.point.partition(".")[0]
-        normal = np.array(contact.normal)
-        along = self._point(b, f"{side}.shoulder") - at
-        up = max(float(along @ normal), 1e-6)
-        shear = along / up - normal
-        slope = float(np.linalg.norm(shear))
-        direction = normal + shear * min(1.0, contact.friction / max(slope, 1e-9))
-        return direction / np.linalg.norm(direction)
-
-    def _resting_force(self, b: int, contact: Contact, at: Array) -> float | None:
-        """What a limb at rest presses: its own weight about its root joint, no muscle at that joint."""
-        segment = self.skeleton.names[
-            self.skeleton.landmarks.segment[self.skeleton.landmarks.index[contact.point]]
-        ]
-        side, _, part = segment.partition(".")
-        leg = part in _LEG
-        joint = self._point(b, f"{side}.{'hip' if leg else 'shoulder'}")
-        parts = _LEG if leg else ("upper_arm", "forearm", "hand")
-        rows = [self.skeleton.segment_index[f"{side}.{p}"] for p in parts]
-        mass = self.skeleton.mass_kg[rows]
-        com = self.posed.points[b, self.skeleton.com_rows[rows]]
-        lever = float(np.linalg.norm((at - joint)[:2]))
-        if lever < _REST_LEVER_M:
-            return None
-        toward = (at - joint)[:2] / lever
-        moment = float((mass * ((com - joint)[:, :2] @ toward)).sum()) * GRAVITY_M_S2
-        sharing = sum(
-            c.strategy == "rests" and c.point.startswith(side) and self._is_leg(c.point) == leg
-            for c in self.specs[b].contacts
-        )
-        return float(max(0.0, moment / lever)) / sharing
-
-    def _is_leg(self, point: str) -> bool:
-        segment = self.skeleton.names[self.skeleton.landmarks.segment[self.skeleton.landmarks.index[point]]]
-        return segment.partition(".")[2] in _LEG
-
-    def _wrenches(self) -> Array:
-        """How a unit settling moves each point, in its surface basis: B×P×3×6."""
-        arm = (self.where - self.centre[:, None]) / _LENGTH_M
-        turn = np.zeros((*arm.shape, 3))
-        x, y, z = arm[..., 0], arm[..., 1], arm[..., 2]
-        turn[..., 0, 1], turn[..., 0, 2] = z, -y
-        turn[..., 1, 0], turn[..., 1, 2] = -z, x
-        turn[..., 2, 0], turn[..., 2, 1] = y, -x
-        world = np.concatenate([np.broadcast_to(np.eye(3), turn.shape), turn], axis=-1)
-        return self.local @ world
-
-    def forces(self, twist: Array) -> tuple[Array, Array, Array]:
-        """Scaled forces, their energy and their derivative by the scaled trial force."""
-        trial = -self.root * np.einsum("bpij,bj->bpi", self.wrench, twist)
-        a, shear = trial[..., 0], trial[..., 1:]
-        size = np.maximum(np.linalg.norm(shear, axis=-1), 1e-12)
-        inside = size <= self.cone * a
-        gone = self.cone * size <= -a
-        share = 1 / (1 + self.cone**2)
-        reach = (a + self.cone * size) * share
-        unit = shear / size[..., None]
-        slipping = np.concatenate([reach[..., None], (self.cone * reach)[..., None] * unit], axis=-1)
-        force = np.where(inside[..., None], trial, np.where(gone[..., None], 0.0, slipping))
-        slope = np.zeros((*trial.shape, 3))
-        slope[..., 0, 0] = share
-        slope[..., 0, 1:] = (self.cone * share)[..., None] * unit
-        slope[..., 1:, 0] = slope[..., 0, 1:]
-        outer = unit[..., :, None] * unit[..., None, :]
-        sideways = (self.cone * reach / size)[..., None, None]
-        slope[..., 1:, 1:] = (self.cone**2 * share)[..., None, None] * outer + sideways * (np.eye(2) - outer)
-        slope = np.where(inside[..., None, None], np.eye(3), np.where(gone[..., None, None], 0.0, slope))
-        return force, 0.5 * (force**2).sum((1, 2)), slope
-
-    def world_force(self, scaled: Array) -> Array:
-        return np.einsum("bpij,bpi->bpj", self.local, scaled * self.root)
-
-    def _gradient(self, force: Array) -> Array:
-        return self.external + np.einsum("bpij,bpi->bj", self.wrench, force * self.root)
-
-    def unbalanced(self, twist: Array) -> Array:
-        return np.abs(self._gradient(self.forces(twist)[0])).max(1) / self.weight_n
-
-    def _part(self, rows: NDArray[np.int64]) -> "_Problem":
-        """The same problem for some of the poses."""
-        part: _Problem = object.__new__(_Problem)
-        part.weight_n = self.weight_n
-        for name in ("external", "root", "wrench", "cone"):
-            setattr(part, name, getattr(self, name)[rows])
-        return part
-
-    def settle(self, wanted: NDArray[np.bool_]) -> Array:
-        """How every wanted pose settles; those that have converged leave the work."""
-        twist = np.zeros((len(self.specs), 6))
-        twist[:, 2] = -0.01
-        rows = np.flatnonzero(wanted)
-        if not len(rows):
-            return twist
-        part, own = self._part(rows), twist[rows]
-        damping = np.full(len(rows), 1e-2)
-        force, energy, slope = part.forces(own)
-        value = (own * part.external).sum(1) - energy
-        for _ in range(_MAX_ITERATIONS):
-            gradient = part._gradient(force)
-            open_ = np.abs(gradient).max(1) >= _BALANCED * self.weight_n
-            if not open_.all():
-                twist[rows] = own
-                if not open_.any():
-                    return twist
-                if open_.sum() < 0.7 * len(rows):
-                    rows, own, damping = rows[open_], own[open_], damping[open_]
-                    force, slope, value, gradient = force[open_], slope[open_], value[open_], gradient[open_]
-                    part = self._part(rows)
-            trial = own + part._newton(gradient, slope, damping)
-            new_force, new_energy, new_slope = part.forces(trial)
-            new_value = (trial * part.external).sum(1) - new_energy
-            better = new_value >= value - 1e-12 * np.abs(value)
-            damping = np.clip(np.where(better, damping * 0.2, damping * 10), 1e-10, 1e10)
-            own = np.where(better[:, None], trial, own)
-            value = np.where(better, new_value, value)
-            force = np.where(better[:, None, None], new_force, force)
-            slope = np.where(better[:, None, None, None], new_slope, slope)
-        twist[rows] = own
-        return twist
-
-    def _newton(self, gradient: Array, slope: Array, damping: Array) -> Array:
-        scaled = self.wrench * self.root[..., None]
-        hessian = np.einsum("bpji,bpjk,bpkl->bil", scaled, slope, scaled, optimize=True)
-        d = np.arange(6)
-        size = hessian[:, d, d].max(1)
-        hessian[:, d, d] += np.maximum(damping * size, 1e-3)[:, None]
-        return np.linalg.solve(hessian, gradient[..., None])[..., 0]
+@kernel
+def load_force(flat: Flat, i: int, points: Array, out: Array) -> None:
+    """Newtons in the world of load i: a given force, or a band by its stretch beyond slack (two thirds of its start)."""
+    if flat.load_pull[i] != flat.load_pull[i]:
+        out[:] = flat.load_force[i]
+        return
+    end = flat.load_force[i] if flat.load_to[i] == NOWHERE else points[flat.load_to[i]]
+    way = end - points[flat.load_point[i]]
+    length = np.sqrt((way**2).sum())
+    slack = flat.load_start[i] * 2 / 3
+    out[:] = 0.0
+    if length > slack:
+        out[:] = way * (flat.load_pull[i] * (length - slack) / (flat.load_start[i] - slack) / length)
 
 
-@lru_cache(maxsize=64)
-def _patch_axes(direction: tuple[float, float, float]) -> tuple[Array, Array]:
+@kernel
+def _push(external: Array, where: Array, centre: Array, force: Array) -> None:
+    x, y, z = cross(where - centre, force)
+    for i in range(3):
+        external[i] += force[i]
+    external[3] += x / _LENGTH_M
+    external[4] += y / _LENGTH_M
+    external[5] += z / _LENGTH_M
+
+
+@kernel
+def _patch_axes(normal: Array, along: Array, across: Array) -> None:
     """Two directions in the surface: along the body's usual x or the vertical, and sideways."""
-    normal = np.array(direction)
-    along = np.array([1.0, 0, 0]) if abs(normal[0]) < 0.9 else np.array([0, 0, 1.0])
-    along = along - normal * float(along @ normal)
-    along /= np.linalg.norm(along)
-    return along, np.cross(normal, along)
+    along[:] = 0.0
+    along[0 if abs(normal[0]) < 0.9 else 2] = 1.0
+    along -= normal * (along * normal).sum()
+    along /= np.sqrt((along**2).sum())
+    across[0], across[1], across[2] = cross(normal, along)
+
+
+@kernel
+def _basis(normal: Array, out: Array) -> None:
+    """Rows n, t1, t2."""
+    helper = np.zeros(3)
+    helper[0 if abs(normal[0]) < 0.9 else 1] = 1.0
+    out[0] = normal
+    out[1, 0], out[1, 1], out[1, 2] = cross(normal, helper)
+    out[1] /= max(np.sqrt((out[1] ** 2).sum()), 1e-12)
+    out[2, 0], out[2, 1], out[2, 2] = cross(normal, out[1])
+
+
+@kernel
+def _along_the_arm(normal: Array, friction: float, shoulder: Array, at: Array) -> Array:
+    """From the hand to the shoulder, no flatter to the surface than friction holds."""
+    along = shoulder - at
+    up = max((along * normal).sum(), 1e-6)
+    shear = along / up - normal
+    slope = np.sqrt((shear**2).sum())
+    direction = normal + shear * min(1.0, friction / max(slope, 1e-9))
+    return direction / np.sqrt((direction**2).sum())
+
+
+@kernel
+def _resting_force(tree: Tree, limbs: Limbs, flat: Flat, b: int, c: int, origin: Array, points: Array) -> float:
+    """What a limb at rest presses: its own weight about its root joint, no muscle at that joint; NaN under the joint."""
+    at = points[flat.contact_point[c]]
+    limb = limbs.limb[tree.segment[flat.contact_point[c]]]
+    joint = origin[limbs.root[limb]]
+    x, y = at[0] - joint[0], at[1] - joint[1]
+    lever = np.sqrt(x * x + y * y)
+    if lever < _REST_LEVER_M:
+        return np.nan
+    moment = 0.0
+    for s in range(len(limbs.limb)):
+        if limbs.limb[s] == limb:
+            com = points[tree.com[s]]
+            moment += tree.mass_kg[s] * ((com[0] - joint[0]) * x + (com[1] - joint[1]) * y) / lever
+    sharing = 0
+    for k in range(flat.contact_first[b], flat.contact_first[b + 1]):
+        if flat.contact_strategy[k] == RESTS and limbs.limb[tree.segment[flat.contact_point[k]]] == limb:
+            sharing += 1
+    return max(0.0, moment * GRAVITY_M_S2 / lever) / sharing
+
+
+@kernel
+def _forces(p: Problem, twist: Array, force: Array, slope: Array) -> float:
+    """Scaled forces P×3 and their derivative by the scaled trial force P×3×3; returns their energy."""
+    energy = 0.0
+    trial = np.empty(3)
+    for n in range(len(p.root)):
+        for i in range(3):
+            move = 0.0
+            for k in range(6):
+                move += p.wrench[n, i, k] * twist[k]
+            trial[i] = -p.root[n, i] * move
+        slope[n] = 0.0
+        a, cone = trial[0], p.cone[n]
+        size = max(np.sqrt(trial[1] ** 2 + trial[2] ** 2), 1e-12)
+        if size <= cone * a:
+            force[n] = trial
+            for i in range(3):
+                slope[n, i, i] = 1.0
+        elif cone * size <= -a:
+            force[n] = 0.0
+        else:
+            share = 1 / (1 + cone * cone)
+            reach = (a + cone * size) * share
+            u, v = trial[1] / size, trial[2] / size
+            force[n, 0], force[n, 1], force[n, 2] = reach, cone * reach * u, cone * reach * v
+            slope[n, 0, 0] = share
+            slope[n, 0, 1] = slope[n, 1, 0] = cone * share * u
+            slope[n, 0, 2] = slope[n, 2, 0] = cone * share * v
+            side, in_line = cone * reach / size, cone * cone * share
+            slope[n, 1, 1] = in_line * u * u + side * (1 - u * u)
+            slope[n, 2, 2] = in_line * v * v + side * (1 - v * v)
+            slope[n, 1, 2] = slope[n, 2, 1] = (in_line - side) * u * v
+        energy += 0.5 * (force[n, 0] ** 2 + force[n, 1] ** 2 + force[n, 2] ** 2)
+    return energy
+
+
+@kernel
+def _left_over(p: Problem, force: Array, out: Array) -> float:
+    """What outside loads and forces leave unbalanced (6); returns the largest of them."""
+    out[:] = p.external
+    for n in range(len(force)):
+        for i in range(3):
+            f = force[n, i] * p.root[n, i]
+            if f != 0.0:
+                for k in range(6):
+                    out[k] += p.wrench[n, i, k] * f
+    return np.abs(out).max()
+
+
+@kernel
+def _newton(p: Problem, slope: Array, gradient: Array, damping: float) -> Array:
+    hessian = np.zeros((6, 6))
+    for n in range(len(slope)):
+        if slope[n, 0, 0] == 0.0:
+            continue
+        for i in range(3):
+            for j in range(3):
+                s = slope[n, i, j] * p.root[n, i] * p.root[n, j]
+                if s == 0.0:
+                    continue
+                for k in range(6):
+                    own = s * p.wrench[n, i, k]
+                    for m in range(6):
+                        hessian[k, m] += own * p.wrench[n, j, m]
+    most = 0.0
+    for k in range(6):
+        most = max(most, hessian[k, k])
+    for k in range(6):
+        hessian[k, k] += max(damping * most, 1e-3)
+    return np.linalg.solve(hessian, gradient)
+
+
+@kernel
+def _settle(p: Problem, weight_n: float, force: Array) -> float:
+    """How the pose settles: fills the scaled forces, returns what is left unbalanced as a share of body weight."""
+    count = len(p.root)
+    twist, gradient = np.zeros(6), np.zeros(6)
+    twist[2] = -0.01
+    slope = np.zeros((count, 3, 3))
+    new_force, new_slope = np.zeros((count, 3)), np.zeros((count, 3, 3))
+    damping = 1e-2
+    value = (twist * p.external).sum() - _forces(p, twist, force, slope)
+    open_ = _left_over(p, force, gradient)
+    for _ in range(_MAX_ITERATIONS):
+        if open_ < _BALANCED * weight_n:
+            break
+        trial = twist + _newton(p, slope, gradient, damping)
+        new_value = (trial * p.external).sum() - _forces(p, trial, new_force, new_slope)
+        if new_value >= value - 1e-12 * abs(value):
+            twist, value = trial, new_value
+            force[:], slope[:] = new_force, new_slope
+            open_ = _left_over(p, force, gradient)
+            damping = max(1e-10, damping * 0.2)
+        else:
+            damping = min(1e10, damping * 10)
+    return open_ / weight_n
+
+
+@kernel
+def _react_all(
+    tree: Tree,
+    limbs: Limbs,
+    flat: Flat,
+    origin: Array,
+    points: Array,
+    placed: Flags,
+    grid: Array,
+    soft_reach_m: float,
+    at: Array,
+    force: Array,
+    moment: Array,
+    unbalanced: Array,
+) -> None:
+    for b in range(len(points)):
+        first, last = flat.contact_first[b], flat.contact_first[b + 1]
+        for c in range(first, last):
+            at[c] = points[b, flat.contact_point[c]]
+        if placed[b]:
+            unbalanced[b] = _react(
+                tree, limbs, flat, b, origin[b], points[b], grid, soft_reach_m, force[first:last], moment[first:last]
+            )
+
+
+@kernel
+def _react(
+    tree: Tree,
+    limbs: Limbs,
+    flat: Flat,
+    b: int,
+    origin: Array,
+    points: Array,
+    grid: Array,
+    soft_reach_m: float,
+    force: Array,
+    moment: Array,
+) -> float:
+    per, first, contacts = len(grid), flat.contact_first[b], len(force)
+    weight_n = tree.mass_kg.sum() * GRAVITY_M_S2
+    centre = np.zeros(3)
+    for s in range(len(tree.com)):
+        centre += tree.mass_kg[s] * points[tree.com[s]]
+    centre /= tree.mass_kg.sum()
+    external, pull = np.zeros(6), np.zeros(3)
+    external[2] = -weight_n
+    for i in range(flat.load_first[b], flat.load_first[b + 1]):
+        load_force(flat, i, points, pull)
+        _push(external, points[flat.load_point[i]], centre, pull)
+    bearing = np.zeros(contacts, dtype=np.bool_)
+    for c in range(contacts):
+        k = first + c
+        spot, normal = points[flat.contact_point[k]], flat.contact_normal[k]
+        resting = np.nan
+        if flat.contact_strategy[k] == RESTS:
+            resting = _resting_force(tree, limbs, flat, b, k, origin, points)
+        plane = flat.contact_plane[k]
+        if plane == plane and (normal * spot).sum() - plane > soft_reach_m:
+            continue
+        if resting != resting:
+            bearing[c] = True
+            continue
+        force[c] = resting * normal
+        _push(external, spot, centre, force[c])
+    carrying = np.flatnonzero(bearing)
+    count = len(carrying) * per
+    p = Problem(
+        np.zeros((count, 3)),
+        np.zeros((count, 3, 3)),
+        np.zeros((count, 3, 6)),
+        np.zeros((count, 3)),
+        np.zeros(count),
+        external,
+    )
+    for m in range(len(carrying)):
+        _sample(tree, limbs, flat, first + carrying[m], origin, points, centre, grid, m * per, p)
+    scaled = np.zeros((count, 3))
+    left = _settle(p, weight_n, scaled)
+    own = np.empty(3)
+    for m in range(len(carrying)):
+        c = carrying[m]
+        spot = points[flat.contact_point[first + c]]
+        for n in range(m * per, (m + 1) * per):
+            for i in range(3):
+                own[i] = 0.0
+                for j in range(3):
+                    own[i] += p.basis[n, j, i] * scaled[n, j] * p.root[n, j]
+            force[c] += own
+            x, y, z = cross(p.where[n] - spot, own)
+            moment[c, 0] += x
+            moment[c, 1] += y
+            moment[c, 2] += z
+    return left
+
+
+@kernel
+def _sample(
+    tree: Tree,
+    limbs: Limbs,
+    flat: Flat,
+    k: int,
+    origin: Array,
+    points: Array,
+    centre: Array,
+    grid: Array,
+    start: int,
+    p: Problem,
+) -> None:
+    """The points of contact k, from row `start` of the problem on."""
+    spot, normal, friction = points[flat.contact_point[k]], flat.contact_normal[k], flat.contact_friction[k]
+    along, across = np.zeros(3), np.zeros(3)
+    _patch_axes(normal, along, across)
+    toward = normal
+    if flat.contact_strategy[k] == PUSHES:
+        limb = limbs.limb[tree.segment[flat.contact_point[k]]]
+        toward = _along_the_arm(normal, friction, origin[limbs.root[limb]], spot)
+        friction = _LEFT_OVER_FRICTION
+    basis = np.zeros((3, 3))
+    _basis(toward, basis)
+    for g in range(len(grid)):
+        n = start + g
+        for i in range(3):
+            p.where[n, i] = (
+                spot[i]
+                + grid[g, 0] * flat.contact_half[k, 0] * along[i]
+                + grid[g, 1] * flat.contact_half[k, 1] * across[i]
+            )
+        p.basis[n] = basis
+        arm = (p.where[n] - centre) / _LENGTH_M
+        for i in range(3):
+            x, y, z = cross(arm, basis[i])
+            p.wrench[n, i, 0], p.wrench[n, i, 1], p.wrench[n, i, 2] = basis[i, 0], basis[i, 1], basis[i, 2]
+            p.wrench[n, i, 3], p.wrench[n, i, 4], p.wrench[n, i, 5] = x, y, z
+        stiff = flat.contact_stiffness[k] * grid[g, 2]
+        p.root[n, 0] = np.sqrt(stiff)
+        p.root[n, 1] = p.root[n, 2] = np.sqrt(stiff * _SHEAR_TO_NORMAL)
+        p.cone[n] = friction / np.sqrt(_SHEAR_TO_NORMAL)
+
+
+__all__ = ["GRAVITY_M_S2", "Reactions", "cross", "load_force", "react", "react_flat"]

@@ -17,22 +17,23 @@ from amvel.body import (
     Anthropometry,
     BandPull,
     Capacities,
+    Flat,
     FrameFacts,
     Posed,
     PoseSpec,
-    Reactions,
-    Row,
     Skeleton,
     Stops,
-    clear_of_floor,
+    bands_started,
     demand,
-    put_together,
-    react,
-    solve,
+    filled,
+    flatten,
+    react_flat,
+    solve_flat,
     sunk,
     tipped,
 )
-from amvel.body.skeleton import Array
+from amvel.body.tree import Array, Flags, Rows
+from amvel.movements.columns import Columns
 from amvel.movements.bed import FLOOR, LYING_ON, lies_on_bed
 from amvel.movements.declaration import Family, Setting, Step
 from amvel.movements.frames import Frame, compile_frame, mirrored
@@ -42,7 +43,6 @@ from amvel.quantities import base_id, quantity
 
 MODEL_VERSION = "11"
 BETWEEN = 5  # frames between two declared ones; the peaks are settled there (tests refine them)
-_ON_THE_WAY = 10.0  # between two solved poses the blend is nearly right: joints give little there
 _MOVED_RAD = np.radians(8.0)
 _LIMB_ANGLES = frozenset(
     quantity(f"{name}_deg").id
@@ -92,12 +92,18 @@ class Profile:
 
     request: Request
     frame_names: tuple[str, ...]
-    columns: dict[str, Array] = field(compare=False)
+    columns: "Columns" = field(compare=False)
     fault: str = ""
     frames: tuple[Frame, ...] = field(default=(), compare=False)
-    specs: tuple[PoseSpec, ...] = field(default=(), compare=False)
     posed: Posed | None = field(default=None, compare=False)
     rows: tuple[int, ...] = ()
+    declared: "_Declared | None" = field(default=None, compare=False, repr=False)
+
+    @cached_property
+    def specs(self) -> tuple[PoseSpec, ...]:
+        """Every frame as it was declared to the pose solver."""
+        assert self.declared is not None and self.posed is not None
+        return self.declared.specs(self.posed.give)
 
     def peak(self, name: str) -> float:
         return float(self.columns[name].max())
@@ -107,7 +113,7 @@ class Profile:
 
     def placed_otherwise(self, old: Capacities, new: Capacities) -> bool:
         """Whether other ranges than those it was solved for would change it."""
-        return reshaped(self.posed, self.specs, old, new)
+        return reshaped(self.posed, old, new)
 
 
 class Profiler:
@@ -123,6 +129,11 @@ class Profiler:
         self._keep = keep
         # Requests of one server share a profiler; whoever moves a slider does not wait for whoever judges a library.
         self._solving, self._sketching = RLock(), RLock()
+
+    @cached_property
+    def stops_rad(self) -> Stops:
+        """How far the joints of this body go."""
+        return self.capacities.stops_rad()
 
     @cached_property
     def loosened(self) -> "Profiler":
@@ -191,8 +202,8 @@ def on_its_surface(request: Request, solved: Profile) -> Profile:
     """The profile as asked for: on a bed, nobody has to get to the floor."""
     if not lies_on_bed(request.values):
         return solved
-    columns = {**solved.columns, "floor_transfer": np.zeros_like(solved.columns["floor_transfer"])}
-    return replace(solved, request=request, columns=columns)
+    nobody = np.zeros_like(solved.columns["floor_transfer"])
+    return replace(solved, request=request, columns=solved.columns.with_({"floor_transfer": nobody}))
 
 
 def solve_together(wanted: "list[tuple[Profiler, list[Request]]]") -> None:
@@ -238,7 +249,7 @@ def _limbs_as_far_as(profile: Profile, other: Profile) -> Profile:
         for name, values in profile.columns.items()
         if base_id(name) in _LIMB_ANGLES
     }
-    return replace(profile, columns={**profile.columns, **larger})
+    return replace(profile, columns=profile.columns.with_(larger))
 
 
 def _solve_within(asked: "list[tuple[Profiler, Request]]", between: int) -> list[Profile]:
@@ -250,138 +261,138 @@ def _solve_within(asked: "list[tuple[Profiler, Request]]", between: int) -> list
         for (own, r), frames in zip(asked, declared, strict=True)
         for f in frames
     ]
-    sizes = [len(group) for group in declared]
-    limits = [own.capacities.stops_rad() for own, _ in asked]
-    stops = [x for x, size in zip(limits, sizes, strict=True) for _ in range(size)]
-    solved = solve(skeleton, keys, stops)
-    meant = keys
-    keys = _bands_started(skeleton, keys, solved, sizes)
-    keys = [_placed(spec, solved, i) for i, spec in enumerate(keys)]
-    solved = solve(skeleton, keys, stops)
-    solved.faults = _first_of(solved.faults, tipped(meant, solved))
-    specs, frames, spans, steps = _filled(keys, solved, declared, between)
-    stops = [x for x, span in zip(limits, spans, strict=True) for _ in span]
-    floors = [f.surfaces["floor"].at_cm / 100 for f in frames]
-    specs, posed = clear_of_floor(
-        skeleton, specs, _posed(skeleton, specs, stops, solved, spans, steps), stops, floors
+    stops = [own.stops_rad for (own, _), group in zip(asked, declared, strict=True) for _ in group]
+    names = [k.name for k in keys]
+    flat = flatten(skeleton, keys, stops)
+    meant, solved = flat.rotation, solve_flat(skeleton, flat, names)
+    flat = bands_started(_from(flat, solved), solved.points, np.cumsum([0, *(len(g) for g in declared)]))
+    solved = solve_flat(skeleton, flat, names)
+    solved.faults = _first_of(solved.faults, tipped(names, meant, solved))
+    way = _Way(declared, keys, solved.faults, between)
+    flat = filled(_from(flat, solved), way.key, way.share)
+    floors = np.array([f.surfaces["floor"].at_cm / 100 for f in way.frames])
+    posed = solve_flat(skeleton, flat, way.names, floors, way.share == 0)
+    posed.faults = _first_of(
+        [solved.faults[k] if t == 0 else "" for k, t in zip(way.key, way.share, strict=True)], posed.faults
     )
-    posed.faults = _first_of(posed.faults, sunk(skeleton, specs, posed, floors))
-    reactions = react(skeleton, specs, posed)
-    facts = [f.facts for f in frames]
-    columns = demand(skeleton, specs, posed, reactions, facts)
+    posed.faults = _first_of(posed.faults, sunk(skeleton, flat, way.names, posed, floors))
+    reactions = react_flat(skeleton, flat, posed)
+    columns = Columns.of(demand(skeleton, flat, posed, reactions, [f.facts for f in way.frames]))
+    stands = reactions.stands()
     return [
-        _one(skeleton, r, span, specs, frames, posed, reactions, columns, step)
-        for (_, r), span, step in zip(asked, spans, steps, strict=True)
+        _one(r, span, way, flat, posed, stands, columns)
+        for (_, r), span in zip(asked, way.spans, strict=True)
     ]
+
+
+def _from(flat: Flat, solved: Posed) -> Flat:
+    """The same poses, starting where a solve has ended."""
+    return flat._replace(angles=solved.angles, position=solved.root_position, rotation=solved.root_rotation)
 
 
 def _first_of(faults: list[str], more: list[str]) -> list[str]:
     return [a or b for a, b in zip(faults, more, strict=True)]
 
 
-def _posed(
-    skeleton: Skeleton,
-    specs: list[PoseSpec],
-    stops: list[Stops],
-    declared: Posed,
-    spans: list[range],
-    steps: list[int],
-) -> Posed:
-    """All frames: the declared ones as they were solved, and those in between."""
-    own = [i for span, step in zip(spans, steps, strict=True) for i in span[::step]]
-    between = sorted(set(range(len(specs))) - set(own))
-    if not between:
-        return declared
-    solved = solve(skeleton, [specs[i] for i in between], [stops[i] for i in between])
-    return put_together([declared, solved], own + between)
-
-
-def _filled(
-    keys: list[PoseSpec], solved: Posed, declared: list[list[Frame]], between: int
-) -> tuple[list[PoseSpec], list[Frame], list[range], list[int]]:
-    """Declared frames with those in between: specs, frames, the span of each movement, and how far its own are apart.
+class _Way:
+    """Declared frames with those in between: for each the declared one that it is at (`key`) or how far beyond (`share`).
 
     A movement with a frame that this body cannot take is not looked at in between: it is out already.
     """
-    specs: list[PoseSpec] = []
-    frames: list[Frame] = []
-    spans: list[range] = []
-    steps: list[int] = []
-    at = 0
-    for group in declared:
-        own = range(at, at + len(group))
-        start, inner = len(specs), 0 if any(solved.faults[i] for i in own) else between
-        for i, frame in zip(own, group, strict=True):
-            specs.append(keys[i])
-            frames.append(frame)
-            if i + 1 in own:
-                for t in np.linspace(0, 1, inner + 2)[1:-1]:
-                    specs.append(_between(keys[i], keys[i + 1], solved, i, i + 1, float(t)))
-                    frames.append(replace(frame, name=f"{frame.name} → {group[i + 1 - at].name}"))
-        spans.append(range(start, len(specs)))
-        steps.append(inner + 1)
-        at += len(group)
-    return specs, frames, spans, steps
 
-
-def _bands_started(skeleton: Skeleton, keys: list[PoseSpec], solved: Posed, sizes: list[int]) -> list[PoseSpec]:
-    """Every band learns the length that it has in the first frame of its movement."""
-    out = list(keys)
-    index = skeleton.landmarks.index
-    at = 0
-    for size in sizes:
-        for i in range(at, at + size):
-            loads = tuple(
-                replace(load, start_m=max(0.05, load.length_m(solved.points[at], index)))
-                if isinstance(load, BandPull)
-                else load
-                for load in keys[i].loads
-            )
-            out[i] = keys[i].changed(loads=loads)
-        at += size
-    return out
+    def __init__(
+        self, declared: list[list[Frame]], keys: list[PoseSpec], faults: list[str], between: int
+    ) -> None:
+        self.keys = keys
+        self.frames: list[Frame] = []
+        self.names: list[str] = []
+        self.spans: list[range] = []
+        self.steps: list[int] = []
+        key: list[int] = []
+        share: list[float] = []
+        at = 0
+        for group in declared:
+            inner = 0 if any(faults[at : at + len(group)]) else between
+            start = len(key)
+            for i, frame in enumerate(group):
+                last = i + 1 == len(group)
+                for k in range(1 if last else inner + 1):
+                    key.append(at + i)
+                    share.append(k / (inner + 1))
+                    on = "" if k == 0 else f" → {group[i + 1].name}"
+                    self.frames.append(replace(frame, name=frame.name + on) if k else frame)
+                    self.names.append(keys[at + i].name if k == 0 else f"{keys[at + i].name} → {keys[at + i + 1].name}")
+            self.spans.append(range(start, len(key)))
+            self.steps.append(inner + 1)
+            at += len(group)
+        self.key, self.share = np.array(key, dtype=np.int64), np.array(share)
 
 
 def _one(
-    skeleton: Skeleton,
     request: Request,
     span: range,
-    specs: list[PoseSpec],
-    frames: list[Frame],
+    way: _Way,
+    flat: Flat,
     posed: Posed,
-    reactions: Reactions,
-    columns: dict[str, Array],
-    step: int,
+    stands: Flags,
+    columns: "Columns",
 ) -> Profile:
     rows = slice(span.start, span.stop)
-    own = {name: values[rows].copy() for name, values in columns.items()}
-    own["coordination"] = np.full(len(span), float(_coordination(posed.angles[rows])))
-    own["speed_deg_s"] = np.full(len(span), _speed_deg_s(posed.angles[rows], request.step.dose.seconds))
-    fault = next((posed.faults[i] for i in span if posed.faults[i]), "")
-    if not fault:
-        falling = [i for i in span if not reactions.stands()[i]]
-        fault = f"{specs[falling[0]].name}: the supports cannot balance this pose" if falling else ""
-    own_posed = Posed(
-        posed.angles[rows],
-        posed.root_position[rows],
-        posed.root_rotation[rows],
-        posed.placement,
-        posed.points[rows],
-        posed.worst_gap_m[rows],
-        posed.faults[rows],
-    )
-    own_posed.placement = skeleton.place(own_posed.root_position, own_posed.root_rotation, own_posed.angles)
-    names = tuple(frames[i].name for i in span)
+    own = posed.part(rows)
+    fault = next((f for f in own.faults if f), "")
+    if not fault and not stands[rows].all():
+        falling = span.start + int(np.argmin(stands[rows]))
+        fault = f"{way.names[falling]}: the supports cannot balance this pose"
+    more = {
+        "coordination": np.full(len(span), float(_coordination(own.angles))),
+        "speed_deg_s": np.full(len(span), _speed_deg_s(own.angles, request.step.dose.seconds)),
+    }
+    declared = tuple(int(i) for i in np.flatnonzero(way.share[rows] == 0))
     return Profile(
         request,
-        names,
-        own,
+        tuple(way.frames[i].name for i in span),
+        columns.part(rows).with_(more),
         fault,
-        tuple(frames[i] for i in span),
-        tuple(specs[i] for i in span),
-        own_posed,
-        tuple(range(0, len(span), step)),
+        tuple(way.frames[i] for i in span),
+        own,
+        declared,
+        _Declared(way.keys, way.key[rows], way.share[rows], flat, rows),
     )
+
+
+@dataclass(frozen=True)
+class _Declared:
+    """What the frames of one movement were solved from; kept as it came out of the batch."""
+
+    keys: list[PoseSpec]
+    key: Rows
+    share: Array
+    flat: Flat
+    rows: slice
+
+    def specs(self, give: Array) -> tuple[PoseSpec, ...]:
+        """The frames as pose declarations; `give` is what gave in the end."""
+        return tuple(self._spec(i, give[i]) for i in range(len(self.key)))
+
+    def _spec(self, i: int, give: Array) -> PoseSpec:
+        k, b, flat = int(self.key[i]), self.rows.start + i, self.flat
+        own = self.keys[k]
+        there = self.keys[k + 1] if self.share[i] else own
+        points, names = {c.point for c in there.contacts}, {r.name for r in there.rows}
+        starts = flat.load_start[flat.load_first[b] : flat.load_first[b + 1]]
+        loads = tuple(
+            replace(load, start_m=float(start)) if isinstance(load, BandPull) else load
+            for load, start in zip(own.loads, starts, strict=True)
+        )
+        return own.changed(
+            contacts=tuple(c for c in own.contacts if c.point in points),
+            rows=tuple(r for r in own.rows if r.name in names),
+            loads=loads,
+            free={name: float(g) for (name, _, _), g in zip(JOINTS, give, strict=True) if g > 0},
+            angles_rad={name: float(a) for (name, _, _), a in zip(JOINTS, flat.angles[b], strict=True)},
+            root_position_m=tuple(flat.position[b]),
+            root_rotation=flat.rotation[b],
+        )
 
 
 def _facts(frame: Frame, request: Request) -> FrameFacts:
@@ -407,55 +418,6 @@ def _swapped(capacities: Capacities) -> Capacities:
     from amvel.movements.frames import other_side
 
     return Capacities({other_side(k): v for k, v in capacities.range_deg.items()}, capacities.assumed)
-
-
-def _placed(spec: PoseSpec, solved: Posed, i: int) -> PoseSpec:
-    """Start the second solve where the first one ended."""
-    return spec.changed(
-        root_position_m=tuple(solved.root_position[i]),
-        root_rotation=solved.root_rotation[i],
-        angles_rad=_angles(solved.angles[i]),
-    )
-
-
-def _angles(row: Array) -> dict[str, float]:
-    return {name: float(value) for (name, _, _), value in zip(JOINTS, row, strict=True)}
-
-
-def _row_between(a: Row, b: Row, t: float) -> Row:
-    if a.offset_m == b.offset_m and a.normal == b.normal:
-        return a
-    normal = (1 - t) * np.array(a.normal) + t * np.array(b.normal)
-    return replace(a, offset_m=(1 - t) * a.offset_m + t * b.offset_m, normal=(normal[0], normal[1], normal[2]))
-
-
-def _between(a: PoseSpec, b: PoseSpec, solved: Posed, i: int, j: int, t: float) -> PoseSpec:
-    """A frame on the way: solved angles blended, contacts that both ends share, joints that either leaves free."""
-    angles = (1 - t) * solved.angles[i] + t * solved.angles[j]
-    rows_b = {r.name: r for r in b.rows}
-    rows = tuple(_row_between(r, rows_b[r.name], t) for r in a.rows if r.name in rows_b)
-    shared = {c.point for c in b.contacts}
-    contacts = tuple(c for c in a.contacts if c.point in shared)
-    free = {k: max(_ON_THE_WAY, a.free.get(k, 0.0), b.free.get(k, 0.0)) for k in {*a.free, *b.free}}
-    root = (1 - t) * solved.root_position[i] + t * solved.root_position[j]
-    u, _, v = np.linalg.svd((1 - t) * solved.root_rotation[i] + t * solved.root_rotation[j])
-    neutral = {
-        k: (1 - t) * a.neutral_rad.get(k, 0.0) + t * b.neutral_rad.get(k, 0.0)
-        for k in {*a.neutral_rad, *b.neutral_rad}
-    }
-    floor = {k: (1 - t) * a.floor_rad[k] + t * b.floor_rad[k] for k in a.floor_rad.keys() & b.floor_rad.keys()}
-    return PoseSpec(
-        f"{a.name} → {b.name}",
-        u @ v,
-        tuple(root),
-        _angles(angles),
-        free,
-        rows,
-        contacts,
-        a.loads,
-        neutral,
-        floor,
-    )
 
 
 def _speed_deg_s(angles: Array, seconds: float) -> float:

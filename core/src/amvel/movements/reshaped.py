@@ -1,15 +1,13 @@
 """Whether other ranges of the joints would place a pose otherwise."""
 
-from collections.abc import Sequence
-
 import numpy as np
 
-from amvel.body import JOINT_INDEX, Capacities, Posed, PoseSpec
+from amvel.body import JOINT_INDEX, Capacities, Posed
 
 _AT_STOP_RAD = np.radians(0.1)
 
 
-def reshaped(posed: Posed | None, specs: Sequence[PoseSpec], old: Capacities, new: Capacities) -> bool:
+def reshaped(posed: Posed | None, old: Capacities, new: Capacities) -> bool:
     """Whether other ranges would place these frames otherwise: a joint lies at its old stop, or beyond the new one."""
     before, after = old.stops_rad(), new.stops_rad()
     moved = [name for name in after if after[name] != before[name]]
@@ -20,9 +18,8 @@ def reshaped(posed: Posed | None, specs: Sequence[PoseSpec], old: Capacities, ne
     )
     if posed is None:
         return bool(moved) or hips
-    freed = set().union(*(s.free for s in specs))
     for name in moved:
-        if name not in freed:
+        if not (posed.give[:, JOINT_INDEX[name]] > 0).any():
             continue
         own, (low, high), (lower, higher) = posed.angles[:, JOINT_INDEX[name]], before[name], after[name]
         at_low = low != lower and own.min() < max(low + _AT_STOP_RAD, lower)

@@ -1,0 +1,151 @@
+"""Frames on the way from one solved pose to the next, as flat poses."""
+
+import numpy as np
+
+from amvel.body.compiled import kernel
+from amvel.body.flat import NOWHERE, Flat
+from amvel.body.tree import Array, Rows
+
+ON_THE_WAY = 10.0  # between two solved poses the blend is nearly right: joints give little there
+
+
+def filled(flat: Flat, key: Rows, share: Array) -> Flat:
+    """Poses `share` of the way from solved pose `key` to the one after it; share 0 is the pose itself.
+
+    On the way angles are blended, contacts and rows are those that both ends share, joints give that either leaves free.
+    """
+    rows, contacts, loads = _kept(flat, key, share)
+    row, contact, load = (np.concatenate(x) if x else np.zeros(0, np.int64) for x in (rows.own, contacts.own, loads.own))
+    other = np.concatenate(rows.other) if rows.other else np.zeros(0, np.int64)
+    t = np.repeat(share, np.diff(rows.first))
+    offset, normal = flat.row_offset[row], flat.row_normal[row]
+    on_the_way = other != NOWHERE
+    far = np.where(on_the_way, other, row)
+    offset = np.where(on_the_way, (1 - t) * offset + t * flat.row_offset[far], offset)
+    normal = np.where(on_the_way[:, None], (1 - t)[:, None] * normal + t[:, None] * flat.row_normal[far], normal)
+    shape = (len(key), flat.angles.shape[1])
+    angles, give, floor, neutral = (np.empty(shape) for _ in range(4))
+    position, rotation = np.empty((len(key), 3)), np.empty((len(key), 3, 3))
+    _blend(flat, key, share, position, rotation, angles, give, floor, neutral)
+    return Flat(
+        position,
+        rotation,
+        angles,
+        give,
+        floor,
+        flat.low[key],
+        flat.high[key],
+        neutral,
+        rows.first,
+        flat.row_id[row],
+        flat.row_a[row],
+        flat.row_b[row],
+        normal,
+        offset,
+        flat.row_weight[row],
+        flat.row_must[row],
+        contacts.first,
+        flat.contact_point[contact],
+        flat.contact_normal[contact],
+        flat.contact_half[contact],
+        flat.contact_stiffness[contact],
+        flat.contact_friction[contact],
+        flat.contact_strategy[contact],
+        flat.contact_part[contact],
+        flat.contact_plane[contact],
+        loads.first,
+        flat.load_point[load],
+        flat.load_force[load],
+        flat.load_to[load],
+        flat.load_pull[load],
+        flat.load_start[load],
+    )
+
+
+class _Kept:
+    """Which items of the declared poses go on, pose by pose, and the item at the other end that each is blended with."""
+
+    def __init__(self) -> None:
+        self.own: list[Rows] = []
+        self.other: list[Rows] = []
+
+    def add(self, own: Rows, other: Rows) -> None:
+        self.own.append(own)
+        self.other.append(other)
+
+    @property
+    def first(self) -> Rows:
+        return np.cumsum([0, *(len(x) for x in self.own)])
+
+
+def _kept(flat: Flat, key: Rows, share: Array) -> tuple[_Kept, _Kept, _Kept]:
+    rows, contacts, loads = _Kept(), _Kept(), _Kept()
+    shared: dict[int, tuple[Rows, Rows, Rows]] = {}
+    for k, t in zip(key.tolist(), share.tolist(), strict=True):
+        own_rows = np.arange(flat.row_first[k], flat.row_first[k + 1])
+        own_contacts = np.arange(flat.contact_first[k], flat.contact_first[k + 1])
+        own_loads = np.arange(flat.load_first[k], flat.load_first[k + 1])
+        loads.add(own_loads, own_loads)
+        if t == 0.0:
+            rows.add(own_rows, np.full(len(own_rows), NOWHERE))
+            contacts.add(own_contacts, own_contacts)
+            continue
+        if k not in shared:
+            shared[k] = (*_matched(flat.row_id, flat.row_first, k), _matched(flat.contact_point, flat.contact_first, k)[0])
+        rows.add(*shared[k][:2])
+        contacts.add(shared[k][2], shared[k][2])
+    return rows, contacts, loads
+
+
+def _matched(names: Rows, first: Rows, k: int) -> tuple[Rows, Rows]:
+    """Items of pose k that the next one has as well, and where they stand there (the last one of a name counts)."""
+    there = {int(names[i]): i for i in range(first[k + 1], first[k + 2])}
+    own = [i for i in range(first[k], first[k + 1]) if int(names[i]) in there]
+    return np.array(own, dtype=np.int64), np.array([there[int(names[i])] for i in own], dtype=np.int64)
+
+
+@kernel
+def _blend(
+    flat: Flat,
+    key: Rows,
+    share: Array,
+    position: Array,
+    rotation: Array,
+    angles: Array,
+    give: Array,
+    floor: Array,
+    neutral: Array,
+) -> None:
+    for b in range(len(key)):
+        k, t = key[b], share[b]
+        if t == 0.0:
+            position[b], rotation[b], angles[b] = flat.position[k], flat.rotation[k], flat.angles[k]
+            give[b], floor[b], neutral[b] = flat.give[k], flat.floor[k], flat.neutral[k]
+            continue
+        position[b] = (1 - t) * flat.position[k] + t * flat.position[k + 1]
+        u, _, v = np.linalg.svd((1 - t) * flat.rotation[k] + t * flat.rotation[k + 1])
+        rotation[b] = u @ v
+        angles[b] = (1 - t) * flat.angles[k] + t * flat.angles[k + 1]
+        floor[b] = (1 - t) * flat.floor[k] + t * flat.floor[k + 1]
+        neutral[b] = (1 - t) * flat.neutral[k] + t * flat.neutral[k + 1]
+        for j in range(give.shape[1]):
+            most = max(flat.give[k, j], flat.give[k + 1, j])
+            give[b, j] = max(ON_THE_WAY, most) if most > 0 else 0.0
+
+
+def bands_started(flat: Flat, points: Array, first: Rows) -> Flat:
+    """Every band learns the length (m) that it has in the first frame of its movement; movements begin at `first`."""
+    start = flat.load_start.copy()
+    for begin, end in zip(first[:-1].tolist(), first[1:].tolist(), strict=True):
+        for i in range(flat.load_first[begin], flat.load_first[end]):
+            if not np.isnan(flat.load_pull[i]):
+                to = flat.load_to[i]
+                end_at = flat.load_force[i] if to == NOWHERE else points[begin, to]
+                length = float(np.linalg.norm(end_at - points[begin, flat.load_point[i]]))
+                start[i] = max(_SHORTEST_M, length)
+    return flat._replace(load_start=start)
+
+
+_SHORTEST_M = 0.05
+
+__all__ = ["ON_THE_WAY", "bands_started", "filled"]

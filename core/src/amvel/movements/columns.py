@@ -1,0 +1,43 @@
+"""The columns of a demand profile: one value per frame for every quantity, kept as one table."""
+
+from collections.abc import Iterator, Mapping
+
+import numpy as np
+
+from amvel.body.tree import Array
+
+
+class Columns(Mapping[str, Array]):
+    """Read-only columns by name over a table C×B, whose names are shared by all profiles of a batch."""
+
+    def __init__(self, index: dict[str, int], table: Array) -> None:
+        self.index, self.table = index, table
+
+    @classmethod
+    def of(cls, columns: Mapping[str, Array]) -> "Columns":
+        return cls({name: k for k, name in enumerate(columns)}, np.array(list(columns.values()), dtype=float))
+
+    def __getitem__(self, name: str) -> Array:
+        return self.table[self.index[name]]
+
+    def __iter__(self) -> Iterator[str]:
+        return iter(self.index)
+
+    def __len__(self) -> int:
+        return len(self.index)
+
+    def part(self, rows: slice) -> "Columns":
+        """Some of the frames."""
+        return Columns(self.index, self.table[:, rows])
+
+    def with_(self, columns: Mapping[str, Array]) -> "Columns":
+        """A copy with these columns replaced, or added."""
+        new = [name for name in columns if name not in self.index]
+        index = {**self.index, **{name: len(self.index) + k for k, name in enumerate(new)}} if new else self.index
+        table = np.concatenate([self.table, np.zeros((len(new), self.table.shape[1]))]) if new else self.table.copy()
+        for name, values in columns.items():
+            table[index[name]] = values
+        return Columns(index, table)
+
+
+__all__ = ["Columns"]

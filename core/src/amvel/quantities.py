@@ -104,6 +104,31 @@ for _level, _name in (("t7_t8", "T7/8"), ("t12_l1", "T12/L1"), ("l4_l5", "L4/5")
         f"Estimated compression of the spine at {_name} against body weight.",
         decimals=0,
     )
+for _level, _name in (("t7_t8", "T7/8"), ("t12_l1", "T12/L1"), ("l4_l5", "L4/5")):
+    for _way, _does, _holder in (
+        ("bending", "bends the trunk forward", "the back"),
+        ("arching", "arches the trunk", "the belly"),
+    ):
+        _add(
+            f"{_way}_moment_{_level}_nm",
+            f"{_way} load at {_name}",
+            "N·m",
+            f"Moment with which the load {_does} at {_name}; {_holder} holds it.",
+        )
+    for _way, _does in (("side", "bends the trunk to this side"), ("turning", "turns the trunk to this side")):
+        _add(
+            f"{_way}_moment_{_level}_nm",
+            f"{_way} load at {_name}",
+            "N·m",
+            f"Moment with which the load {_does} at {_name}.",
+            sided=True,
+        )
+_add(
+    "pelvic_side_moment_nm",
+    "pelvic control moment, sideways",
+    "N·m",
+    "Moment of the lifted legs about the axis that runs through the pelvis from front to back.",
+)
 _add(
     "loaded",
     "spine loaded",

@@ -3,7 +3,7 @@
 import numpy as np
 
 from amvel.body.compiled import kernel
-from amvel.body.flat import NOWHERE, Flat
+from amvel.body.flat import BEARS, NOWHERE, ContactTable, Flat, LoadTable, RowTable
 from amvel.body.tree import Array, Rows
 
 ON_THE_WAY = 10.0  # between two solved poses the blend is nearly right: joints give little there
@@ -18,11 +18,14 @@ def filled(flat: Flat, key: Rows, share: Array) -> Flat:
     row, contact, load = (np.concatenate(x) if x else np.zeros(0, np.int64) for x in (rows.own, contacts.own, loads.own))
     other = np.concatenate(rows.other) if rows.other else np.zeros(0, np.int64)
     t = np.repeat(share, np.diff(rows.first))
-    offset, normal = flat.row_offset[row], flat.row_normal[row]
+    offset, normal = flat.rows.offset[row], flat.rows.normal[row]
     on_the_way = other != NOWHERE
     far = np.where(on_the_way, other, row)
-    offset = np.where(on_the_way, (1 - t) * offset + t * flat.row_offset[far], offset)
-    normal = np.where(on_the_way[:, None], (1 - t)[:, None] * normal + t[:, None] * flat.row_normal[far], normal)
+    offset = np.where(on_the_way, (1 - t) * offset + t * flat.rows.offset[far], offset)
+    normal = np.where(on_the_way[:, None], (1 - t)[:, None] * normal + t[:, None] * flat.rows.normal[far], normal)
+    # What bears at one end bears on the way: it takes over while the others let go.
+    role, far_role = flat.contacts.strategy[contact], flat.contacts.strategy[np.concatenate(contacts.other)] if contacts.other else contact
+    role = np.where(far_role == BEARS, BEARS, role)
     shape = (len(key), flat.angles.shape[1])
     angles, give, floor, neutral = (np.empty(shape) for _ in range(4))
     position, rotation = np.empty((len(key), 3)), np.empty((len(key), 3, 3))
@@ -36,29 +39,21 @@ def filled(flat: Flat, key: Rows, share: Array) -> Flat:
         flat.low[key],
         flat.high[key],
         neutral,
-        rows.first,
-        flat.row_id[row],
-        flat.row_a[row],
-        flat.row_b[row],
-        normal,
-        offset,
-        flat.row_weight[row],
-        flat.row_must[row],
-        contacts.first,
-        flat.contact_point[contact],
-        flat.contact_normal[contact],
-        flat.contact_half[contact],
-        flat.contact_stiffness[contact],
-        flat.contact_friction[contact],
-        flat.contact_strategy[contact],
-        flat.contact_part[contact],
-        flat.contact_plane[contact],
-        loads.first,
-        flat.load_point[load],
-        flat.load_force[load],
-        flat.load_to[load],
-        flat.load_pull[load],
-        flat.load_start[load],
+        RowTable(
+            rows.first,
+            flat.rows.id[row],
+            flat.rows.a[row],
+            flat.rows.b[row],
+            normal,
+            offset,
+            flat.rows.weight[row],
+            flat.rows.must[row],
+        ),
+        ContactTable(
+            contacts.first,
+            *(values[contact] for values in flat.contacts[1:])
+        )._replace(strategy=role),
+        LoadTable(loads.first, *(values[load] for values in flat.loads[1:])),
     )
 
 
@@ -80,20 +75,23 @@ class _Kept:
 
 def _kept(flat: Flat, key: Rows, share: Array) -> tuple[_Kept, _Kept, _Kept]:
     rows, contacts, loads = _Kept(), _Kept(), _Kept()
-    shared: dict[int, tuple[Rows, Rows, Rows]] = {}
+    shared: dict[int, tuple[Rows, Rows, Rows, Rows]] = {}
     for k, t in zip(key.tolist(), share.tolist(), strict=True):
-        own_rows = np.arange(flat.row_first[k], flat.row_first[k + 1])
-        own_contacts = np.arange(flat.contact_first[k], flat.contact_first[k + 1])
-        own_loads = np.arange(flat.load_first[k], flat.load_first[k + 1])
+        own_rows = np.arange(flat.rows.first[k], flat.rows.first[k + 1])
+        own_contacts = np.arange(flat.contacts.first[k], flat.contacts.first[k + 1])
+        own_loads = np.arange(flat.loads.first[k], flat.loads.first[k + 1])
         loads.add(own_loads, own_loads)
         if t == 0.0:
             rows.add(own_rows, np.full(len(own_rows), NOWHERE))
             contacts.add(own_contacts, own_contacts)
             continue
         if k not in shared:
-            shared[k] = (*_matched(flat.row_id, flat.row_first, k), _matched(flat.contact_point, flat.contact_first, k)[0])
+            shared[k] = (
+                *_matched(flat.rows.id, flat.rows.first, k),
+                *_matched(flat.contacts.point, flat.contacts.first, k),
+            )
         rows.add(*shared[k][:2])
-        contacts.add(shared[k][2], shared[k][2])
+        contacts.add(*shared[k][2:])
     return rows, contacts, loads
 
 
@@ -135,15 +133,15 @@ def _blend(
 
 def bands_started(flat: Flat, points: Array, first: Rows) -> Flat:
     """Every band learns the length (m) that it has in the first frame of its movement; movements begin at `first`."""
-    start = flat.load_start.copy()
+    start = flat.loads.start.copy()
     for begin, end in zip(first[:-1].tolist(), first[1:].tolist(), strict=True):
-        for i in range(flat.load_first[begin], flat.load_first[end]):
-            if not np.isnan(flat.load_pull[i]):
-                to = flat.load_to[i]
-                end_at = flat.load_force[i] if to == NOWHERE else points[begin, to]
-                length = float(np.linalg.norm(end_at - points[begin, flat.load_point[i]]))
+        for i in range(flat.loads.first[begin], flat.loads.first[end]):
+            if not np.isnan(flat.loads.pull[i]):
+                to = flat.loads.to[i]
+                end_at = flat.loads.force[i] if to == NOWHERE else points[begin, to]
+                length = float(np.linalg.norm(end_at - points[begin, flat.loads.point[i]]))
                 start[i] = max(_SHORTEST_M, length)
-    return flat._replace(load_start=start)
+    return flat._replace(loads=flat.loads._replace(start=start))
 
 
 _SHORTEST_M = 0.05

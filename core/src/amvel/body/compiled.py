@@ -1,41 +1,55 @@
 """Where compiled kernels come from: numba, with a cache that belongs to exactly these sources.
 
-numba notices a changed file, but not a changed file that a kernel calls into; so the cache stands in a folder named by
-the content of the whole room.  AMVEL_KERNELS says under which folder; else it is the user's own cache.
+numba notices a changed file, but not a changed file that a kernel calls into; so the kernels of a file are kept in a
+folder named by the content of that file and of all that it imports from this room.  AMVEL_KERNELS says under which
+folder; else it is the user's own cache.
 """
 
+import ast
 import hashlib
 import os
 from collections.abc import Callable
+from functools import lru_cache
 from pathlib import Path
 from typing import Any, TypeVar
 
 import numba
 
 Kernel = TypeVar("Kernel", bound=Callable[..., Any])
-
-
-def room_digest() -> str:
-    """A short fingerprint of every source file of this room."""
-    digest = hashlib.sha256(numba.__version__.encode())
-    for path in sorted(Path(__file__).parent.glob("*.py")):
-        digest.update(path.name.encode())
-        digest.update(path.read_bytes())
-    return digest.hexdigest()[:16]
-
-
-def _cache_folder() -> str:
-    base = os.environ.get("AMVEL_KERNELS") or os.path.join(os.path.expanduser("~"), ".cache", "amvel-kernels")
-    return os.path.join(base, room_digest())
-
-
-numba.config.CACHE_DIR = _cache_folder()
+_ROOM = Path(__file__).parent
 
 
 def kernel(function: Kernel) -> Kernel:
     """Compile a function once and keep it; IEEE arithmetic as written, so that every machine gives the same answer."""
+    numba.config.CACHE_DIR = os.path.join(_cache_folder(), sources_digest(function.__module__.rpartition(".")[2]))
     compiled: Kernel = numba.njit(cache=True, error_model="numpy")(function)
     return compiled
 
 
-__all__ = ["kernel", "room_digest"]
+@lru_cache(maxsize=1)
+def _cache_folder() -> str:
+    return os.environ.get("AMVEL_KERNELS") or os.path.join(os.path.expanduser("~"), ".cache", "amvel-kernels")
+
+
+@lru_cache(maxsize=64)
+def sources_digest(name: str) -> str:
+    """A short fingerprint of one file of this room and of all in it that the file imports, at first or second hand."""
+    digest = hashlib.sha256(numba.__version__.encode())
+    for path in sorted(_sources(name, set())):
+        digest.update(path.encode())
+        digest.update((_ROOM / f"{path}.py").read_bytes())
+    return digest.hexdigest()[:16]
+
+
+def _sources(name: str, seen: set[str]) -> set[str]:
+    if name in seen or not (_ROOM / f"{name}.py").exists():
+        return seen
+    seen.add(name)
+    package = __name__.rpartition(".")[0]
+    for node in ast.walk(ast.parse((_ROOM / f"{name}.py").read_text(encoding="utf-8"))):
+        if isinstance(node, ast.ImportFrom) and (node.module or "").startswith(f"{package}."):
+            _sources((node.module or "").rpartition(".")[2], seen)
+    return seen
+
+
+__all__ = ["kernel", "sources_digest"]

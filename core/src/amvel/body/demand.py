@@ -151,13 +151,21 @@ def _loads(
         profile[f"moment_{level}_nm"] = loads.moment[level]
         profile[f"compression_{level}_n"] = loads.compression[level]
         profile[f"compression_{level}_percent_bw"] = 100 * loads.compression[level] / weight_n
-    external = np.diff(flat.load_first) > 0
+        for way in ("bending", "arching"):
+            profile[f"{way}_moment_{level}_nm"] = loads.direction[level][way]
+        for way in ("side", "turning"):
+            _signed(
+                profile, f"left.{way}_moment_{level}_nm", f"right.{way}_moment_{level}_nm", loads.direction[level][way]
+            )
+    external = np.diff(flat.loads.first) > 0
     highest = np.max([loads.compression[level] for level in LEVELS], axis=0)
     profile["loaded"] = ((highest > LYING_REFERENCE_BW * weight_n) | external).astype(float)
     profile["pelvic_flexion_moment_nm"] = loads.pelvic_flexion
     profile["pelvic_rotation_moment_nm"] = loads.pelvic_rotation
     size = skeleton.body.mass_kg * skeleton.body.stature_m
-    profile["pelvic_moment_nm_per_kg_m"] = np.maximum(loads.pelvic_flexion, loads.pelvic_rotation) / size
+    profile["pelvic_side_moment_nm"] = loads.pelvic_side
+    largest = np.maximum(np.maximum(loads.pelvic_flexion, loads.pelvic_rotation), loads.pelvic_side)
+    profile["pelvic_moment_nm_per_kg_m"] = largest / size
     for side in ("left", "right"):
         for joint in ("hip", "knee", "shoulder"):
             profile[f"{side}.{joint}_moment_nm"] = loads.joint_moment[f"{side}.{joint}"]
@@ -165,9 +173,9 @@ def _loads(
 
 def _supports(profile: dict[str, Array], flat: Flat, reactions: Reactions, weight_n: float) -> None:
     carried = np.zeros((flat.count, len(PARTS), 3))
-    pose = np.repeat(np.arange(flat.count), np.diff(flat.contact_first))
-    named = flat.contact_part >= 0
-    np.add.at(carried, (pose[named], flat.contact_part[named]), reactions.force[named])
+    pose = np.repeat(np.arange(flat.count), np.diff(flat.contacts.first))
+    named = flat.contacts.part >= 0
+    np.add.at(carried, (pose[named], flat.contacts.part[named]), reactions.force[named])
     for k, part in enumerate(PARTS):
         profile[f"{part}_support_percent_bw"] = 100 * np.linalg.norm(carried[:, k], axis=1) / weight_n
     for side in ("left", "right"):
@@ -266,7 +274,7 @@ def _legs(profile: dict[str, Array], loads: InnerLoads, facts: list[FrameFacts])
         )
         # Lying on the other side the leg goes out against gravity; standing it is held by its foot.
         lying = np.array([f.side_down == {"left": "right", "right": "left"}[s] for f in facts])
-        profile[f"{s}.hip_abductor_moment_nm"] = np.where(lying, loads.joint_moment[f"{s}.hip_abductor"], 0.0)
+        profile[f"{s}.hip_abductor_moment_nm"] = np.where(lying, loads.joint_moment[f"{s}.hip_side"], 0.0)
 
 
 _ON_SKIN = tuple(

@@ -58,15 +58,15 @@ class Body(NamedTuple):
 @kernel
 def wish_of(flat: Flat, b: int, extra: int) -> Wish:
     """The rows and free joints of pose b, with room for some rows more (they weigh nothing)."""
-    first, last = flat.row_first[b], flat.row_first[b + 1]
+    first, last = flat.rows.first[b], flat.rows.first[b + 1]
     count = last - first
     a, o = np.full(count + extra, NOWHERE), np.full(count + extra, NOWHERE)
     normal, offset, weight = np.zeros((count + extra, 3)), np.zeros(count + extra), np.zeros(count + extra)
     for r in range(count):
-        a[r], o[r] = flat.row_a[first + r], flat.row_b[first + r]
-        normal[r] = flat.row_normal[first + r]
-        offset[r] = flat.row_offset[first + r]
-        weight[r] = flat.row_weight[first + r] * _ROW_SCALE
+        a[r], o[r] = flat.rows.a[first + r], flat.rows.b[first + r]
+        normal[r] = flat.rows.normal[first + r]
+        offset[r] = flat.rows.offset[first + r]
+        weight[r] = flat.rows.weight[first + r] * _ROW_SCALE
     free, target, spring, low, high = joints_of(flat.angles[b], flat.give[b], flat.floor[b], flat.low[b], flat.high[b])
     return Wish(a, o, normal, offset, weight, free, target, spring, low, high)
 

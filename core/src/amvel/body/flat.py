@@ -10,13 +10,56 @@ from amvel.body.tree import Array, Rows
 
 Stops = dict[str, tuple[float, float]]
 NOWHERE, CENTRE = -1, -2  # of a row: the origin of the world; the centre of mass
-BEARS, RESTS, PUSHES = 0, 1, 2
-STRATEGY = {"bears": BEARS, "rests": RESTS, "pushes": PUSHES}
-_NO_LOAD_END = -1
+BEARS, RESTS, PUSHES, LEANS = 0, 1, 2, 3
+STRATEGY = {"bears": BEARS, "rests": RESTS, "pushes": PUSHES, "leans": LEANS}
+
+
+class RowTable(NamedTuple):
+    """What is wanted of points: those of pose b are rows `first[b]` to `first[b + 1]`."""
+
+    first: Rows
+    id: Rows
+    a: Rows
+    b: Rows
+    normal: Array
+    offset: Array
+    weight: Array
+    must: Array
+
+
+class ContactTable(NamedTuple):
+    """What touches what: the contacts of pose b are rows `first[b]` to `first[b + 1]`."""
+
+    first: Rows
+    point: Rows
+    normal: Array
+    half: Array
+    stiffness: Array
+    friction: Array
+    strategy: Rows
+    part: Rows
+    plane: Array
+    on: Rows
+    shear: Array
+
+
+class LoadTable(NamedTuple):
+    """Loads from outside: those of pose b are rows `first[b]` to `first[b + 1]`.
+
+    `force` is a force in newtons, or the anchor of a band in metres; `to` the landmark at a band's other end, `pull` its pull
+    at the start in newtons (NaN: no band), `start` its length there in metres.
+    """
+
+    first: Rows
+    point: Rows
+    force: Array
+    to: Rows
+    pull: Array
+    start: Array
 
 
 class Flat(NamedTuple):
-    """B poses.  Rows, contacts and loads of pose b are those from `…_first[b]` to `…_first[b + 1]`.
+    """B poses.
 
     `angles` are declared or already solved angles, `give` how hard each joint gives (0: not at all), `floor` how far a
     joint may go down (NaN: as far as its stop): B×J, in radians.
@@ -30,29 +73,9 @@ class Flat(NamedTuple):
     low: Array
     high: Array
     neutral: Array
-    row_first: Rows
-    row_id: Rows
-    row_a: Rows
-    row_b: Rows
-    row_normal: Array
-    row_offset: Array
-    row_weight: Array
-    row_must: Array
-    contact_first: Rows
-    contact_point: Rows
-    contact_normal: Array
-    contact_half: Array
-    contact_stiffness: Array
-    contact_friction: Array
-    contact_strategy: Rows
-    contact_part: Rows
-    contact_plane: Array
-    load_first: Rows
-    load_point: Rows
-    load_force: Array  # of a band: its anchor
-    load_to: Rows  # of a band: the landmark of its other end
-    load_pull: Array  # of a band: its pull at the start, in newtons; NaN: no band
-    load_start: Array  # of a band: its length at the start, in metres
+    rows: RowTable
+    contacts: ContactTable
+    loads: LoadTable
 
     @property
     def count(self) -> int:
@@ -64,6 +87,7 @@ PARTS = (
     "head",
     *(f"{s}.{p}" for s in ("left", "right") for p in ("hand", "forearm", "shoulder", "knee", "sit_bone", "foot")),
 )
+KNEES = tuple(PARTS.index(f"{s}.knee") for s in ("left", "right"))
 _PART = {name: k for k, name in enumerate(PARTS)}
 _row_names: list[str] = []
 _row_ids: dict[str, int] = {}
@@ -117,9 +141,9 @@ def flatten(skeleton: Skeleton, specs: list[PoseSpec], stops: list[Stops]) -> Fl
         low,
         high,
         neutral,
-        *rows.arrays(),
-        *contacts.arrays(),
-        *loads.arrays(),
+        rows.table(),
+        contacts.table(),
+        loads.table(),
     )
 
 
@@ -157,8 +181,8 @@ class _Rows:
             self.must.append(float(r.must_hold))
         self.first.append(len(self.a))
 
-    def arrays(self) -> tuple[Rows, Rows, Rows, Rows, Array, Array, Array, Array]:
-        return (
+    def table(self) -> RowTable:
+        return RowTable(
             _whole(self.first),
             _whole(self.id),
             _whole(self.a),
@@ -181,6 +205,8 @@ class _Contacts:
         self.strategy: list[int] = []
         self.part: list[int] = []
         self.plane: list[float] = []
+        self.on: list[int] = []
+        self.shear: list[float] = []
 
     def add(self, spec: PoseSpec) -> None:
         for c in spec.contacts:
@@ -192,10 +218,12 @@ class _Contacts:
             self.strategy.append(STRATEGY[c.strategy])
             self.part.append(_PART.get(c.part, NOWHERE))
             self.plane.append(np.nan if c.plane_m is None else c.plane_m)
+            self.on.append(NOWHERE if c.on is None else self.index[c.on])
+            self.shear.append(c.shear)
         self.first.append(len(self.point))
 
-    def arrays(self) -> tuple[Rows, Rows, Array, Array, Array, Array, Rows, Rows, Array]:
-        return (
+    def table(self) -> ContactTable:
+        return ContactTable(
             _whole(self.first),
             _whole(self.point),
             _triples(self.normal),
@@ -205,6 +233,8 @@ class _Contacts:
             _whole(self.strategy),
             _whole(self.part),
             _real(self.plane),
+            _whole(self.on),
+            _real(self.shear),
         )
 
 
@@ -237,8 +267,8 @@ class _Loads:
         self.pull.append(pull)
         self.start.append(start)
 
-    def arrays(self) -> tuple[Rows, Rows, Array, Rows, Array, Array]:
-        return (
+    def table(self) -> LoadTable:
+        return LoadTable(
             _whole(self.first),
             _whole(self.point),
             _triples(self.force),
@@ -248,4 +278,4 @@ class _Loads:
         )
 
 
-__all__ = ["BEARS", "CENTRE", "NOWHERE", "PARTS", "PUSHES", "RESTS", "Flat", "Stops", "flatten", "row_name", "stops_arrays"]
+__all__ = ["BEARS", "CENTRE", "KNEES", "LEANS", "NOWHERE", "PARTS", "PUSHES", "RESTS", "Flat", "Stops", "flatten", "row_name", "stops_arrays"]

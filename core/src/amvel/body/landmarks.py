@@ -45,6 +45,8 @@ _PAIRED = {
     "knee_side": ("shank", 0.0, 0.030, 0.0, False),
     "knee_inside": ("shank", 0.0, -0.026, 0.0, False),
     "thigh_under": ("thigh", -0.040, 0.0, -0.120, True),
+    "thigh_top": ("thigh", 0.042, 0.0, -0.130, True),
+    "shin": ("shank", 0.030, 0.0, -0.060, False),
     "ankle_side": ("foot", 0.0, 0.020, 0.0, False),
 }
 # Shares of the segment's own length (z and x along it), with the stature fraction of its thickness.

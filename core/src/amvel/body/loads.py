@@ -13,7 +13,7 @@ from typing import NamedTuple
 import numpy as np
 
 from amvel.body.compiled import kernel
-from amvel.body.flat import Flat
+from amvel.body.flat import NOWHERE, ContactTable, Flat, LoadTable
 from amvel.body.posing import Posed
 from amvel.body.skeleton import JOINT_INDEX, Skeleton
 from amvel.body.statics import GRAVITY_M_S2, Reactions, cross, load_force
@@ -29,9 +29,15 @@ LEVELS = {"t7_t8": "upper_thoracic", "t12_l1": "lower_thoracic", "l4_l5": "lumba
 MUSCLE_LEVER_SAGITTAL_M, MUSCLE_LEVER_FRONTAL_M, MUSCLE_LEVER_AXIAL_M = 0.060, 0.070, 0.055
 LEVER_STATURE_M = 1.70
 HIP_FLEXOR_LEVER_M = 0.045
+# A hip that is nearly straight is held by its ligaments against a little extension (after Riener & Edrich 1999, from
+# memory: about 10 N·m at the straight hip of 70 kg and 1.70 m, fading as it bends).
+LIGAMENT_NM, _LIGAMENT_OF_N = 10.0, 70.0 * GRAVITY_M_S2
+_LIGAMENT_FULL_DEG, _LIGAMENT_FADES_DEG = 5.0, 20.0
 HIP_FLEXOR_SHARE = {"t7_t8": 0.0, "t12_l1": 0.25, "l4_l5": 0.5}
 # The abdominal wall that holds the pelvis spans ribs to pelvis; above its upper attachment it fades.
 WALL_SHARE = {"t7_t8": 0.4, "t12_l1": 1.0, "l4_l5": 1.0}
+# Arms held overhead arch the ribs; the same wall holds them, whole at the ribs and less below (our reading).
+ARMS_SHARE = {"t7_t8": 1.0, "t12_l1": 1.0, "l4_l5": 0.5}
 # Bending the spine without gravity's help stretches the back: N·m per degree of rounding (our estimate).
 PASSIVE_NM_PER_DEG = 0.6
 COCONTRACTION_BW = 0.15
@@ -52,13 +58,19 @@ LIMB_SEGMENTS = {"leg": ("thigh", "shank", "foot", "toes"), "arm": ("upper_arm",
 
 @dataclass
 class InnerLoads:
-    """Per pose: trunk moments and compressions by level, joint moments by name, pelvic control moments (N, N·m)."""
+    """Per pose: trunk moments and compressions by level, joint moments by name, pelvic control moments (N, N·m).
+
+    `direction` holds what the load does to the trunk at each level, and so what must be held: it bends it forward (the
+    back holds), arches it (the belly holds), bends it to a side or turns it (signed, positive to the left).
+    """
 
     moment: dict[str, Array]
     compression: dict[str, Array]
+    direction: dict[str, dict[str, Array]]
     joint_moment: dict[str, Array]
     pelvic_flexion: Array
     pelvic_rotation: Array
+    pelvic_side: Array
 
 
 class Cuts(NamedTuple):
@@ -71,6 +83,7 @@ class Cuts(NamedTuple):
     above: Flags
     below: Flags
     wall: Array
+    arms: Array
     flexor: Array
     hip: Rows
     hip_out: Rows
@@ -79,6 +92,7 @@ class Cuts(NamedTuple):
     leg: Flags
     arm: Flags
     shank: Rows
+    thigh: Rows
     spine: Rows
 
 
@@ -89,9 +103,11 @@ _SIDES = ("left", "right")
 _COLUMNS = (
     *(f"moment.{level}" for level in LEVELS),
     *(f"compression.{level}" for level in LEVELS),
-    *(f"{s}.{j}" for s in _SIDES for j in ("hip", "knee", "shoulder", "hip_abductor", "hip_flexor")),
+    *(f"{d}.{level}" for level in LEVELS for d in ("sagittal", "side", "turning")),
+    *(f"{s}.{j}" for s in _SIDES for j in ("hip", "knee", "shoulder", "hip_side", "hip_flexor")),
     "pelvic_flexion",
     "pelvic_rotation",
+    "pelvic_side",
 )
 
 
@@ -114,6 +130,7 @@ def _cuts_of(names: tuple[str, ...]) -> Cuts:
         np.array([flags(_TRUNK_ABOVE[level]) for level in LEVELS]),
         np.array([flags(_TRUNK_BELOW[level]) for level in LEVELS]),
         np.array([WALL_SHARE[level] for level in LEVELS]),
+        np.array([ARMS_SHARE[level] for level in LEVELS]),
         np.array([HIP_FLEXOR_SHARE[level] for level in LEVELS]),
         joints("hip.flexion"),
         joints("hip.abduction"),
@@ -122,6 +139,7 @@ def _cuts_of(names: tuple[str, ...]) -> Cuts:
         limbs("leg"),
         limbs("arm"),
         np.array([names.index(f"{s}.shank") for s in _SIDES]),
+        np.array([names.index(f"{s}.thigh") for s in _SIDES]),
         np.array([JOINT_INDEX[f"{r}.flexion"] for r in ("lumbar", "lower_thoracic", "upper_thoracic")]),
     )
 
@@ -132,7 +150,9 @@ def inner_loads(skeleton: Skeleton, flat: Flat, posed: Posed, reactions: Reactio
     _cut_all(
         skeleton.tree,
         _cuts_of(tuple(skeleton.names)),
-        flat,
+        flat.contacts,
+        flat.loads,
+        flat.neutral,
         posed.angles,
         posed.placement.origin,
         posed.placement.rotation,
@@ -150,9 +170,19 @@ def inner_loads(skeleton: Skeleton, flat: Flat, posed: Posed, reactions: Reactio
     return InnerLoads(
         {level: column[f"moment.{level}"] for level in LEVELS},
         {level: column[f"compression.{level}"] for level in LEVELS},
+        {
+            level: {
+                "bending": np.maximum(column[f"sagittal.{level}"], 0.0),
+                "arching": np.maximum(-column[f"sagittal.{level}"], 0.0),
+                "side": column[f"side.{level}"],
+                "turning": column[f"turning.{level}"],
+            }
+            for level in LEVELS
+        },
         {name: values for name, values in column.items() if name.startswith(("left.", "right."))},
         column["pelvic_flexion"],
         column["pelvic_rotation"],
+        column["pelvic_side"],
     )
 
 
@@ -167,11 +197,22 @@ class Pushes(NamedTuple):
 
 @kernel
 def _pushes(
-    tree: Tree, flat: Flat, b: int, points: Array, at: Array, force: Array, moment: Array, segment: Rows
+    tree: Tree,
+    contacts: ContactTable,
+    loads: LoadTable,
+    b: int,
+    points: Array,
+    at: Array,
+    force: Array,
+    moment: Array,
+    segment: Rows,
 ) -> Pushes:
-    segments, first, last = len(tree.com), flat.contact_first[b], flat.contact_first[b + 1]
-    loads, more = flat.load_first[b], flat.load_first[b + 1] - flat.load_first[b]
-    count = segments + (last - first) + more
+    segments, first, last = len(tree.com), contacts.first[b], contacts.first[b + 1]
+    begin, more = loads.first[b], loads.first[b + 1] - loads.first[b]
+    borne = 0
+    for c in range(first, last):
+        borne += contacts.on[c] != NOWHERE
+    count = segments + (last - first) + more + borne
     p = Pushes(np.zeros((count, 3)), np.zeros((count, 3)), np.zeros((count, 3)), np.zeros(count, dtype=np.int64))
     for s in range(segments):
         p.where[s] = points[tree.com[s]]
@@ -180,11 +221,16 @@ def _pushes(
     for c in range(first, last):
         n = segments + c - first
         p.where[n], p.force[n], p.moment[n], p.segment[n] = at[c], force[c], moment[c], segment[c]
+    n = count - borne
+    for c in range(first, last):
+        if contacts.on[c] != NOWHERE:
+            p.where[n], p.force[n], p.segment[n] = at[c], -force[c], tree.segment[contacts.on[c]]
+            n += 1
     for i in range(more):
         n = segments + last - first + i
-        p.where[n] = points[flat.load_point[loads + i]]
-        load_force(flat, loads + i, points, p.force[n])
-        p.segment[n] = tree.segment[flat.load_point[loads + i]]
+        p.where[n] = points[loads.point[begin + i]]
+        load_force(loads, begin + i, points, p.force[n])
+        p.segment[n] = tree.segment[loads.point[begin + i]]
     return p
 
 
@@ -216,7 +262,9 @@ def _pressed(pressing: Array, wanted: Flags) -> float:
 def _cut_all(
     tree: Tree,
     cuts: Cuts,
-    flat: Flat,
+    contacts: ContactTable,
+    loads: LoadTable,
+    neutral: Array,
     angles: Array,
     origin: Array,
     turned: Array,
@@ -231,11 +279,85 @@ def _cut_all(
     out: Array,
 ) -> None:
     for b in range(len(angles)):
-        p = _pushes(tree, flat, b, points[b], at, force, moment, segment)
+        p = _pushes(tree, contacts, loads, b, points[b], at, force, moment, segment)
         pressing = np.zeros(len(tree.com))
-        for c in range(flat.contact_first[b], flat.contact_first[b + 1]):
+        for c in range(contacts.first[b], contacts.first[b + 1]):
             pressing[segment[c]] += np.sqrt((force[c] ** 2).sum())
-        _cut(tree, cuts, p, pressing, angles[b], flat.neutral[b], origin[b], turned[b], axis[b], centre[b], size, out[b])
+        rounding = 0.0
+        for j in cuts.spine:
+            rounding += np.degrees(angles[b, j] - neutral[b, j])
+        _cut(tree, cuts, p, pressing, rounding, angles[b], origin[b], turned[b], axis[b], centre[b], size, out[b])
+
+
+@kernel
+def _along(moment: Array, turned: Array, segment: int, column: int) -> float:
+    total = 0.0
+    for i in range(3):
+        total += moment[i] * turned[segment, i, column]
+    return total
+
+
+@kernel
+def _limbs(
+    tree: Tree,
+    cuts: Cuts,
+    p: Pushes,
+    pressing: Array,
+    angles: Array,
+    turned: Array,
+    origin: Array,
+    axis: Array,
+    centre: Array,
+    size: float,
+    out: Array,
+) -> tuple[float, float, float, float]:
+    """Joint moments of the limbs; returns the pelvic control moments (signed: tilting, turning, sideways) and the pull of
+    the hip flexors."""
+    weight_n = tree.mass_kg.sum() * GRAVITY_M_S2
+    f, m = np.zeros(3), np.zeros(3)
+    tilting, turning, sideways, flexor_n = 0.0, 0.0, 0.0, 0.0
+    for s in range(2):
+        if _pressed(pressing, cuts.leg[s]) < 0.005 * weight_n:
+            _beyond(tree, p, cuts.hip[s], origin[0], f, m)
+            tilting += _along(m, turned, 0, 1)
+            turning += _along(m, turned, 0, 2)
+            sideways += _along(m, turned, 0, 0)
+        if _pressed(pressing, cuts.arm[s]) < 0.005 * weight_n:
+            _beyond(tree, p, cuts.shoulder[s], origin[0], f, m)
+            turning += _along(m, turned, 0, 2)
+        at = _LIMB_COLUMNS + 5 * s
+        _beyond(tree, p, cuts.hip[s], centre[cuts.hip[s]], f, m)
+        out[at] = np.sqrt((m**2).sum())
+        out[at + 3] = max(0.0, -(m * axis[cuts.hip_out[s]]).sum())
+        # Gravity extends the hip when its moment is against the flexion axis: the hip flexor holds it.
+        extending = max(0.0, -(m * axis[cuts.hip[s]]).sum())
+        bent = min(1.0, max(0.0, (np.degrees(angles[cuts.hip[s]]) - _LIGAMENT_FULL_DEG) / _LIGAMENT_FADES_DEG))
+        out[at + 4] = max(0.0, extending - (1.0 - bent) * LIGAMENT_NM * weight_n * size / _LIGAMENT_OF_N)
+        # How a leg that rests on thigh, knee or calf shares the shear with the other supports is not determined by statics
+        # (our reading): it is carried there, not by the hip flexor.
+        if pressing[cuts.shank[s]] + pressing[cuts.thigh[s]] <= 0.01 * weight_n:
+            flexor_n += out[at + 4] / HIP_FLEXOR_LEVER_M
+        _beyond(tree, p, cuts.knee[s], centre[cuts.knee[s]], f, m)
+        out[at + 1] = np.sqrt((m**2).sum())
+        _beyond(tree, p, cuts.shoulder[s], centre[cuts.shoulder[s]], f, m)
+        out[at + 2] = np.sqrt((m**2).sum())
+    return tilting, turning, sideways, flexor_n
+
+
+@kernel
+def _raised_arms(tree: Tree, cuts: Cuts, p: Pushes, pressing: Array, turned: Array, centre: Array) -> float:
+    """Moment of lifted arms about T7/8 on ribs that lie on something: face up it arches them (negative; the belly holds
+    it), face down it bends them (positive; the back holds it).  On the side arms turn the trunk instead."""
+    weight_n = tree.mass_kg.sum() * GRAVITY_M_S2
+    f, m = np.zeros(3), np.zeros(3)
+    faces, bending = turned[cuts.segment[0], 2, 0], 0.0
+    for s in range(2):
+        if _pressed(pressing, cuts.arm[s]) < 0.005 * weight_n:
+            _beyond(tree, p, cuts.shoulder[s], centre[cuts.joint[0]], f, m)
+            bending += _along(m, turned, cuts.segment[0], 1)
+    if faces > _FACING:
+        return min(0.0, bending)
+    return max(0.0, bending) if faces < -_FACING else 0.0
 
 
 @kernel
@@ -244,8 +366,8 @@ def _cut(
     cuts: Cuts,
     p: Pushes,
     pressing: Array,
+    rounding: float,
     angles: Array,
-    neutral: Array,
     origin: Array,
     turned: Array,
     axis: Array,
@@ -255,55 +377,45 @@ def _cut(
 ) -> None:
     weight_n = tree.mass_kg.sum() * GRAVITY_M_S2
     f, m = np.zeros(3), np.zeros(3)
-    pelvic_flexion, pelvic_rotation, flexor_n = 0.0, 0.0, 0.0
-    for s in range(2):
-        if _pressed(pressing, cuts.leg[s]) < 0.005 * weight_n:
-            _beyond(tree, p, cuts.hip[s], origin[0], f, m)
-            pelvic_flexion += (m * turned[0, :, 1]).sum()
-            pelvic_rotation += (m * turned[0, :, 2]).sum()
-        if _pressed(pressing, cuts.arm[s]) < 0.005 * weight_n:
-            _beyond(tree, p, cuts.shoulder[s], origin[0], f, m)
-            pelvic_rotation += (m * turned[0, :, 2]).sum()
-        at = 6 + 5 * s
-        _beyond(tree, p, cuts.hip[s], centre[cuts.hip[s]], f, m)
-        out[at] = np.sqrt((m**2).sum())
-        out[at + 3] = max(0.0, -(m * axis[cuts.hip_out[s]]).sum())
-        # Gravity extends the hip when its moment is against the flexion axis: the hip flexor holds it.
-        out[at + 4] = max(0.0, -(m * axis[cuts.hip[s]]).sum())
-        # How a leg that rests on knee or calf shares the shear between knees and hands is not determined by statics
-        # (our reading): it is carried there, not by the hip flexor.
-        if pressing[cuts.shank[s]] <= 0.01 * weight_n:
-            flexor_n += out[at + 4] / HIP_FLEXOR_LEVER_M
-        _beyond(tree, p, cuts.knee[s], centre[cuts.knee[s]], f, m)
-        out[at + 1] = np.sqrt((m**2).sum())
-        _beyond(tree, p, cuts.shoulder[s], centre[cuts.shoulder[s]], f, m)
-        out[at + 2] = np.sqrt((m**2).sum())
-    out[16], out[17] = abs(pelvic_flexion), abs(pelvic_rotation)
-    rounding = 0.0
-    for j in cuts.spine:
-        rounding += np.degrees(angles[j] - neutral[j])
+    tilting, pelvic_turning, sideways, flexor_n = _limbs(
+        tree, cuts, p, pressing, angles, turned, origin, axis, centre, size, out
+    )
+    out[_LIMB_COLUMNS + 10], out[_LIMB_COLUMNS + 11], out[_LIMB_COLUMNS + 12] = abs(tilting), abs(pelvic_turning), abs(sideways)
+    arms = _raised_arms(tree, cuts, p, pressing, turned, centre)
     carried = 0.0
     for k in range(3):
         j = cuts.joint[k]
         _beyond(tree, p, j, centre[j], f, m)
-        frame = turned[cuts.segment[k]]
-        frontal, sagittal, turning = abs((m * frame[:, 0]).sum()), abs((m * frame[:, 1]).sum()), abs((m * frame[:, 2]).sum())
+        side, sagittal, turning = (
+            -_along(m, turned, cuts.segment[k], 0),
+            _along(m, turned, cuts.segment[k], 1),
+            _along(m, turned, cuts.segment[k], 2),
+        )
         along = centre[cuts.above_joint[k]] - centre[j]
-        axial = max(0.0, -(f * along).sum() / np.sqrt((along**2).sum()))
-        above, below = _pressed(pressing, cuts.above[k]), _pressed(pressing, cuts.below[k])
-        lying = above > 0.01 * weight_n and below > 0.01 * weight_n
-        if lying:
-            sagittal = max(cuts.wall[k] * abs(pelvic_flexion), carried)
-            frontal, turning, axial = 0.0, cuts.wall[k] * abs(pelvic_rotation), 0.0
-        if (m * axis[j]).sum() <= 1.0:  # what it takes to hold the trunk round where gravity does not do it
-            sagittal += PASSIVE_NM_PER_DEG * max(0.0, rounding)
-        if not lying:
-            carried = max(carried, sagittal)
-        out[k] = np.sqrt(sagittal**2 + frontal**2 + turning**2)
+        along /= np.sqrt((along**2).sum())
+        axial = max(0.0, -(f * along).sum())
+        supported = _pressed(pressing, cuts.above[k]) > 0.01 * weight_n and _pressed(pressing, cuts.below[k]) > 0.01 * weight_n
+        if supported:
+            # What a back on a floor or at a wall presses where is not determined; what lifted limbs ask of it is.
+            axial = max(0.0, along[2]) * max(0.0, -f[2])
+            turning, side = cuts.wall[k] * pelvic_turning, cuts.wall[k] * sideways
+            tilt, hang = -cuts.wall[k] * tilting, cuts.arms[k] * arms
+            sagittal = tilt if abs(tilt) >= abs(hang) else hang
+            if carried > abs(sagittal):
+                sagittal = -carried
+        if sagittal <= 1.0 and rounding > 0.0:  # what it takes to hold the trunk round where gravity does not do it
+            sagittal = -(abs(sagittal) + PASSIVE_NM_PER_DEG * rounding)
+        if not supported:
+            carried = max(carried, abs(sagittal))
+        out[k] = np.sqrt(sagittal**2 + side**2 + turning**2)
         muscle = (
-            sagittal / MUSCLE_LEVER_SAGITTAL_M + frontal / MUSCLE_LEVER_FRONTAL_M + turning / MUSCLE_LEVER_AXIAL_M
+            abs(sagittal) / MUSCLE_LEVER_SAGITTAL_M + abs(side) / MUSCLE_LEVER_FRONTAL_M + abs(turning) / MUSCLE_LEVER_AXIAL_M
         ) / size
         out[3 + k] = axial + muscle + cuts.flexor[k] * flexor_n + COCONTRACTION_BW * weight_n
+        out[6 + 3 * k], out[7 + 3 * k], out[8 + 3 * k] = sagittal, side, turning
 
+
+_FACING = 0.5  # the breastbone up or down by more than 30°
+_LIMB_COLUMNS = 15  # three levels, each with moment, compression and three directions
 
 __all__ = ["COMPRESSION_MODEL", "LEVELS", "LYING_REFERENCE", "LYING_REFERENCE_BW", "InnerLoads", "inner_loads"]

@@ -32,7 +32,8 @@ class Row:
     must_hold: bool = True
 
 
-Strategy = Literal["bears", "rests", "pushes"]
+SHEAR_TO_NORMAL = 0.5  # stiffness along a surface against into it: our estimate for skin, cloth and mat
+Strategy = Literal["bears", "rests", "pushes", "leans"]
 
 
 @dataclass(frozen=True)
@@ -41,8 +42,10 @@ class Contact:
 
     `normal` points out of the surface. `half_size_m` are the half lengths of the patch along the two
     directions in the surface. `strategy` 'rests' means: carries its own limb and does not press;
-    'pushes': the arm pushes along itself, from hand to shoulder, as far as the friction allows. `plane_m` is given for
+    'leans': carries the trunk that leans on it, so that the back holds nothing; 'pushes': the arm pushes along itself,
+    from hand to shoulder, as far as the friction allows. `plane_m` is given for
     a part that nothing places: it carries only where it comes near that surface (normal · point − plane_m is its height).
+    `on` is given for what rests on another part of the body: what it presses there, that part has to carry.
     """
 
     point: str
@@ -54,6 +57,8 @@ class Contact:
     strategy: Strategy = "bears"
     part: str = ""
     plane_m: float | None = None
+    on: str | None = None
+    shear: float = SHEAR_TO_NORMAL
 
 
 @dataclass(frozen=True)

@@ -101,7 +101,7 @@ def solve_flat(
         worst,
     )
     for b in np.flatnonzero(posed.worst_gap_m > CONTACT_TOLERANCE_M):
-        name = row_name(int(flat.row_id[flat.row_first[b] + worst[b]]))
+        name = row_name(int(flat.rows.id[flat.rows.first[b] + worst[b]]))
         posed.faults[b] = f"{names[b]}: '{name}' stays {posed.worst_gap_m[b] * 1000:.0f} mm from where it must be"
     return posed
 
@@ -146,11 +146,11 @@ def _solve_all(
             refresh(tree, wish, body)
         else:
             descend(tree, wish, body, flat.position[b], flat.rotation[b])
-        first, last = flat.row_first[b], flat.row_first[b + 1]
-        must = flat.row_must[first:last]
+        first, last = flat.rows.first[b], flat.rows.first[b + 1]
+        must = flat.rows.must[first:last]
         gap, which = gaps(wish, body, rows, must)
         if clearing:
-            contacts = flat.contact_point[flat.contact_first[b] : flat.contact_first[b + 1]]
+            contacts = flat.contacts.point[flat.contacts.first[b] : flat.contacts.first[b + 1]]
             gap, which = clear(
                 tree,
                 ends,

@@ -4,6 +4,10 @@ Contacts are patches on elastic foundations that cannot pull and slip beyond the
 reactions minimise elastic energy under force and moment balance.  The dual of that problem has six
 unknowns per pose (how the body settles as one piece) and is maximised by a damped Newton method.
 Patches are sampled at Gauss points, so that a finer sampling gives the same resultant.
+
+What a contact does is said by its role.  One that *rests* carries its own part: the limb about its root joint, or or the
+foot where the knee carries; the head about the neck.  One that *leans* carries what leans on it: as much as leaves
+nothing for the back to hold.  Neither takes what the structure above must carry, so both are given before the rest settles.
 """
 
 from dataclasses import dataclass
@@ -13,24 +17,29 @@ from typing import NamedTuple
 import numpy as np
 
 from amvel.body.compiled import kernel
-from amvel.body.flat import NOWHERE, PUSHES, RESTS, Flat, flatten
+from amvel.body.flat import BEARS, KNEES, LEANS, NOWHERE, PUSHES, RESTS, ContactTable, Flat, LoadTable, flatten
 from amvel.body.pose import PoseSpec
 from amvel.body.posing import Posed
-from amvel.body.skeleton import Skeleton
+from amvel.body.skeleton import JOINT_INDEX, Skeleton
 from amvel.body.tree import Array, Flags, Rows, Tree
 
 GRAVITY_M_S2 = 9.81
-_SHEAR_TO_NORMAL = 0.5  # stiffness along the surface against into it: our estimate for skin, cloth and mat
 _LENGTH_M = 0.4  # scales rotation against translation
-_MAX_ITERATIONS = 120
+_MAX_ITERATIONS = 400
 _BALANCED = 2e-6  # of body weight
 _SOFT_REACH = 0.04  # of stature and girth: flesh between a landmark and what it lies on (our estimate)
 _REST_LEVER_M = 0.06
 _LEFT_OVER_FRICTION = 0.05  # what a limb that already pushes at a slant has left
 _LIMBS = {
-    f"{side}.{limb}": tuple(f"{side}.{p}" for p in parts)
-    for side in ("left", "right")
-    for limb, parts in (("leg", ("thigh", "shank", "foot", "toes")), ("arm", ("upper_arm", "forearm", "hand")))
+    **{
+        f"{side}.{limb}": tuple(f"{side}.{p}" for p in parts)
+        for side in ("left", "right")
+        for limb, parts in (("leg", ("thigh", "shank", "foot", "toes")), ("arm", ("upper_arm", "forearm", "hand")))
+    },
+    "head": ("neck", "head"),
+    # A leg whose knee carries: the shin hangs from it, and the toes carry the foot.
+    "left.foot": ("left.foot", "left.toes"),
+    "right.foot": ("right.foot", "right.toes"),
 }
 _NO_STOPS: dict[str, tuple[float, float]] = {}
 
@@ -60,18 +69,30 @@ class Reactions:
 
 
 class Limbs(NamedTuple):
-    """Which limb (0–3, or -1) each segment belongs to, and the first segment of every limb."""
+    """Limbs that may rest: which limb each segment belongs to (-1: none), which foot, what a limb consists of (7×S), its
+    first segment (7); `knee` are the parts by whose contacts a knee carries (2), `trunk` is the segment above L4/5 and
+    `upper` what it carries (S)."""
 
     limb: Rows
+    foot: Rows
+    parts: Flags
     root: Rows
+    knee: Rows
+    trunk: int
+    upper: Flags
 
 
 @lru_cache(maxsize=4)
-def _limbs_of(names: tuple[str, ...]) -> Limbs:
-    limb = np.full(len(names), NOWHERE)
-    for k, parts in enumerate(_LIMBS.values()):
-        limb[[names.index(p) for p in parts]] = k
-    return Limbs(limb, np.array([names.index(parts[0]) for parts in _LIMBS.values()]))
+def _limbs_of(names: tuple[str, ...], moves: bytes) -> Limbs:
+    parts = np.array([[n in own for n in names] for own in _LIMBS.values()])
+    limb, foot = np.full(len(names), NOWHERE), np.full(len(names), NOWHERE)
+    for k in range(5):
+        limb[parts[k]] = k
+    for k in (5, 6):
+        foot[parts[k]] = k
+    upper = np.frombuffer(moves, dtype=bool).reshape(len(names), -1)[:, JOINT_INDEX["lumbar.flexion"]].copy()
+    root = np.array([names.index(own[0]) for own in _LIMBS.values()])
+    return Limbs(limb, foot, parts, root, np.array(KNEES), names.index("lumbar"), upper)
 
 
 @lru_cache(maxsize=8)
@@ -89,19 +110,20 @@ def react(skeleton: Skeleton, specs: list[PoseSpec], posed: Posed, sampling: int
 
 def react_flat(skeleton: Skeleton, flat: Flat, posed: Posed, sampling: int = 3) -> Reactions:
     """The same for flat poses; a pose that could not be taken gets no forces."""
-    contacts = len(flat.contact_point)
+    contacts = len(flat.contacts.point)
     out = Reactions(
-        flat.contact_first,
+        flat.contacts.first,
         np.zeros((contacts, 3)),
         np.zeros((contacts, 3)),
         np.zeros((contacts, 3)),
-        skeleton.landmarks.segment[flat.contact_point] if contacts else np.zeros(0, dtype=np.int64),
+        skeleton.landmarks.segment[flat.contacts.point] if contacts else np.zeros(0, dtype=np.int64),
         np.zeros(flat.count),
     )
     _react_all(
         skeleton.tree,
-        _limbs_of(tuple(skeleton.names)),
-        flat,
+        _limbs_of(tuple(skeleton.names), skeleton.moves.tobytes()),
+        flat.contacts,
+        flat.loads,
         posed.placement.origin,
         posed.points,
         np.array([not f for f in posed.faults], dtype=bool),
@@ -132,18 +154,18 @@ def cross(a: Array, b: Array) -> tuple[float, float, float]:
 
 
 @kernel
-def load_force(flat: Flat, i: int, points: Array, out: Array) -> None:
+def load_force(loads: LoadTable, i: int, points: Array, out: Array) -> None:
     """Newtons in the world of load i: a given force, or a band by its stretch beyond slack (two thirds of its start)."""
-    if flat.load_pull[i] != flat.load_pull[i]:
-        out[:] = flat.load_force[i]
+    if loads.pull[i] != loads.pull[i]:
+        out[:] = loads.force[i]
         return
-    end = flat.load_force[i] if flat.load_to[i] == NOWHERE else points[flat.load_to[i]]
-    way = end - points[flat.load_point[i]]
+    end = loads.force[i] if loads.to[i] == NOWHERE else points[loads.to[i]]
+    way = end - points[loads.point[i]]
     length = np.sqrt((way**2).sum())
-    slack = flat.load_start[i] * 2 / 3
+    slack = loads.start[i] * 2 / 3
     out[:] = 0.0
     if length > slack:
-        out[:] = way * (flat.load_pull[i] * (length - slack) / (flat.load_start[i] - slack) / length)
+        out[:] = way * (loads.pull[i] * (length - slack) / (loads.start[i] - slack) / length)
 
 
 @kernel
@@ -189,25 +211,70 @@ def _along_the_arm(normal: Array, friction: float, shoulder: Array, at: Array) -
 
 
 @kernel
-def _resting_force(tree: Tree, limbs: Limbs, flat: Flat, b: int, c: int, origin: Array, points: Array) -> float:
+def _limb_at(tree: Tree, limbs: Limbs, contacts: ContactTable, b: int, k: int) -> int:
+    """The limb that rests at contact k: of a leg whose knee carries, the foot."""
+    s = tree.segment[contacts.point[k]]
+    if limbs.foot[s] >= 0 and contacts.part[k] != limbs.knee[limbs.foot[s] - 5]:
+        for c in range(contacts.first[b], contacts.first[b + 1]):
+            if contacts.part[c] == limbs.knee[limbs.foot[s] - 5] and contacts.strategy[c] == BEARS:
+                return limbs.foot[s]
+    return limbs.limb[s]
+
+
+@kernel
+def _resting_force(tree: Tree, limbs: Limbs, contacts: ContactTable, b: int, k: int, origin: Array, points: Array) -> float:
     """What a limb at rest presses: its own weight about its root joint, no muscle at that joint; NaN under the joint."""
-    at = points[flat.contact_point[c]]
-    limb = limbs.limb[tree.segment[flat.contact_point[c]]]
+    at = points[contacts.point[k]]
+    limb = _limb_at(tree, limbs, contacts, b, k)
     joint = origin[limbs.root[limb]]
     x, y = at[0] - joint[0], at[1] - joint[1]
     lever = np.sqrt(x * x + y * y)
-    if lever < _REST_LEVER_M:
-        return np.nan
-    moment = 0.0
+    mass, moment = 0.0, 0.0
     for s in range(len(limbs.limb)):
-        if limbs.limb[s] == limb:
+        if limbs.parts[limb, s]:
             com = points[tree.com[s]]
-            moment += tree.mass_kg[s] * ((com[0] - joint[0]) * x + (com[1] - joint[1]) * y) / lever
+            mass += tree.mass_kg[s]
+            moment += tree.mass_kg[s] * ((com[0] - joint[0]) * x + (com[1] - joint[1]) * y) / max(lever, 1e-9)
+    if lever < _REST_LEVER_M:
+        if limb != limbs.limb[tree.segment[contacts.point[k]]]:
+            return mass * GRAVITY_M_S2  # a foot under its ankle stands on its toes, and nothing else does
+        return np.nan
     sharing = 0
-    for k in range(flat.contact_first[b], flat.contact_first[b + 1]):
-        if flat.contact_strategy[k] == RESTS and limbs.limb[tree.segment[flat.contact_point[k]]] == limb:
+    for c in range(contacts.first[b], contacts.first[b + 1]):
+        if contacts.strategy[c] == RESTS and _limb_at(tree, limbs, contacts, b, c) == limb:
             sharing += 1
     return max(0.0, moment * GRAVITY_M_S2 / lever) / sharing
+
+
+@kernel
+def _leaning_force(
+    tree: Tree, limbs: Limbs, contacts: ContactTable, loads: LoadTable, b: int, k: int, origin: Array, points: Array
+) -> float:
+    """What each leaning contact presses, so that together they hold all above L4/5 and the back holds nothing."""
+    joint, normal = origin[limbs.trunk], contacts.normal[k]
+    arm, sharing = np.zeros(3), 0
+    for c in range(contacts.first[b], contacts.first[b + 1]):
+        if contacts.strategy[c] == LEANS:
+            arm += points[contacts.point[c]] - joint
+            sharing += 1
+    arm /= sharing
+    x, y, z = cross(normal, arm)
+    size = np.sqrt(x * x + y * y + z * z)
+    if size < _REST_LEVER_M:
+        return 0.0
+    moment = 0.0
+    for s in range(len(limbs.upper)):
+        if limbs.upper[s]:
+            com = points[tree.com[s]] - joint
+            moment -= tree.mass_kg[s] * GRAVITY_M_S2 * (com[1] * x - com[0] * y) / size
+    for i in range(loads.first[b], loads.first[b + 1]):
+        if limbs.upper[tree.segment[loads.point[i]]]:
+            pull = np.zeros(3)
+            load_force(loads, i, points, pull)
+            u, v, w = cross(points[loads.point[i]] - joint, pull)
+            moment += (u * x + v * y + w * z) / size
+    # The unit push has the moment arm × normal, which is −size about the axis normal × arm.
+    return max(0.0, moment / size) / sharing
 
 
 @kernel
@@ -312,7 +379,8 @@ def _settle(p: Problem, weight_n: float, force: Array) -> float:
 def _react_all(
     tree: Tree,
     limbs: Limbs,
-    flat: Flat,
+    contacts: ContactTable,
+    loads: LoadTable,
     origin: Array,
     points: Array,
     placed: Flags,
@@ -324,12 +392,12 @@ def _react_all(
     unbalanced: Array,
 ) -> None:
     for b in range(len(points)):
-        first, last = flat.contact_first[b], flat.contact_first[b + 1]
+        first, last = contacts.first[b], contacts.first[b + 1]
         for c in range(first, last):
-            at[c] = points[b, flat.contact_point[c]]
+            at[c] = points[b, contacts.point[c]]
         if placed[b]:
             unbalanced[b] = _react(
-                tree, limbs, flat, b, origin[b], points[b], grid, soft_reach_m, force[first:last], moment[first:last]
+                tree, limbs, contacts, loads, b, origin[b], points[b], grid, soft_reach_m, force[first:last], moment[first:last]
             )
 
 
@@ -337,7 +405,8 @@ def _react_all(
 def _react(
     tree: Tree,
     limbs: Limbs,
-    flat: Flat,
+    contacts: ContactTable,
+    loads: LoadTable,
     b: int,
     origin: Array,
     points: Array,
@@ -346,7 +415,7 @@ def _react(
     force: Array,
     moment: Array,
 ) -> float:
-    per, first, contacts = len(grid), flat.contact_first[b], len(force)
+    per, first, own = len(grid), contacts.first[b], len(force)
     weight_n = tree.mass_kg.sum() * GRAVITY_M_S2
     centre = np.zeros(3)
     for s in range(len(tree.com)):
@@ -354,24 +423,27 @@ def _react(
     centre /= tree.mass_kg.sum()
     external, pull = np.zeros(6), np.zeros(3)
     external[2] = -weight_n
-    for i in range(flat.load_first[b], flat.load_first[b + 1]):
-        load_force(flat, i, points, pull)
-        _push(external, points[flat.load_point[i]], centre, pull)
-    bearing = np.zeros(contacts, dtype=np.bool_)
-    for c in range(contacts):
+    for i in range(loads.first[b], loads.first[b + 1]):
+        load_force(loads, i, points, pull)
+        _push(external, points[loads.point[i]], centre, pull)
+    bearing = np.zeros(own, dtype=np.bool_)
+    for c in range(own):
         k = first + c
-        spot, normal = points[flat.contact_point[k]], flat.contact_normal[k]
+        spot, normal = points[contacts.point[k]], contacts.normal[k]
         resting = np.nan
-        if flat.contact_strategy[k] == RESTS:
-            resting = _resting_force(tree, limbs, flat, b, k, origin, points)
-        plane = flat.contact_plane[k]
+        if contacts.strategy[k] == RESTS:
+            resting = _resting_force(tree, limbs, contacts, b, k, origin, points)
+        elif contacts.strategy[k] == LEANS:
+            resting = _leaning_force(tree, limbs, contacts, loads, b, k, origin, points)
+        plane = contacts.plane[k]
         if plane == plane and (normal * spot).sum() - plane > soft_reach_m:
             continue
         if resting != resting:
             bearing[c] = True
             continue
         force[c] = resting * normal
-        _push(external, spot, centre, force[c])
+        if contacts.on[k] == NOWHERE:  # what rests on the body itself pushes it down as much as up
+            _push(external, spot, centre, force[c])
     carrying = np.flatnonzero(bearing)
     count = len(carrying) * per
     p = Problem(
@@ -383,20 +455,20 @@ def _react(
         external,
     )
     for m in range(len(carrying)):
-        _sample(tree, limbs, flat, first + carrying[m], origin, points, centre, grid, m * per, p)
+        _sample(tree, limbs, contacts, first + carrying[m], origin, points, centre, grid, m * per, p)
     scaled = np.zeros((count, 3))
     left = _settle(p, weight_n, scaled)
-    own = np.empty(3)
+    push = np.empty(3)
     for m in range(len(carrying)):
         c = carrying[m]
-        spot = points[flat.contact_point[first + c]]
+        spot = points[contacts.point[first + c]]
         for n in range(m * per, (m + 1) * per):
             for i in range(3):
-                own[i] = 0.0
+                push[i] = 0.0
                 for j in range(3):
-                    own[i] += p.basis[n, j, i] * scaled[n, j] * p.root[n, j]
-            force[c] += own
-            x, y, z = cross(p.where[n] - spot, own)
+                    push[i] += p.basis[n, j, i] * scaled[n, j] * p.root[n, j]
+            force[c] += push
+            x, y, z = cross(p.where[n] - spot, push)
             moment[c, 0] += x
             moment[c, 1] += y
             moment[c, 2] += z
@@ -407,7 +479,7 @@ def _react(
 def _sample(
     tree: Tree,
     limbs: Limbs,
-    flat: Flat,
+    contacts: ContactTable,
     k: int,
     origin: Array,
     points: Array,
@@ -417,12 +489,12 @@ def _sample(
     p: Problem,
 ) -> None:
     """The points of contact k, from row `start` of the problem on."""
-    spot, normal, friction = points[flat.contact_point[k]], flat.contact_normal[k], flat.contact_friction[k]
+    spot, normal, friction = points[contacts.point[k]], contacts.normal[k], contacts.friction[k]
     along, across = np.zeros(3), np.zeros(3)
     _patch_axes(normal, along, across)
     toward = normal
-    if flat.contact_strategy[k] == PUSHES:
-        limb = limbs.limb[tree.segment[flat.contact_point[k]]]
+    if contacts.strategy[k] == PUSHES:
+        limb = limbs.limb[tree.segment[contacts.point[k]]]
         toward = _along_the_arm(normal, friction, origin[limbs.root[limb]], spot)
         friction = _LEFT_OVER_FRICTION
     basis = np.zeros((3, 3))
@@ -432,8 +504,8 @@ def _sample(
         for i in range(3):
             p.where[n, i] = (
                 spot[i]
-                + grid[g, 0] * flat.contact_half[k, 0] * along[i]
-                + grid[g, 1] * flat.contact_half[k, 1] * across[i]
+                + grid[g, 0] * contacts.half[k, 0] * along[i]
+                + grid[g, 1] * contacts.half[k, 1] * across[i]
             )
         p.basis[n] = basis
         arm = (p.where[n] - centre) / _LENGTH_M
@@ -441,10 +513,10 @@ def _sample(
             x, y, z = cross(arm, basis[i])
             p.wrench[n, i, 0], p.wrench[n, i, 1], p.wrench[n, i, 2] = basis[i, 0], basis[i, 1], basis[i, 2]
             p.wrench[n, i, 3], p.wrench[n, i, 4], p.wrench[n, i, 5] = x, y, z
-        stiff = flat.contact_stiffness[k] * grid[g, 2]
+        stiff = contacts.stiffness[k] * grid[g, 2]
         p.root[n, 0] = np.sqrt(stiff)
-        p.root[n, 1] = p.root[n, 2] = np.sqrt(stiff * _SHEAR_TO_NORMAL)
-        p.cone[n] = friction / np.sqrt(_SHEAR_TO_NORMAL)
+        p.root[n, 1] = p.root[n, 2] = np.sqrt(stiff * contacts.shear[k])
+        p.cone[n] = friction / np.sqrt(contacts.shear[k])
 
 
 __all__ = ["GRAVITY_M_S2", "Reactions", "cross", "load_force", "react", "react_flat"]

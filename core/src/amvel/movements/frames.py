@@ -12,10 +12,11 @@ import numpy as np
 from numpy.typing import NDArray
 
 from amvel.body import Anthropometry, BandPull, Capacities, Contact, ExternalLoad, FrameFacts, PoseSpec, Row
-from amvel.body.pose import Strategy
+from amvel.body.pose import SHEAR_TO_NORMAL, Strategy
 
 COUPLED_LUMBAR_STIFFNESS = 30.0
 WISH_WEIGHT = 0.03  # an aim that need not hold must not pull a contact off its surface
+_ARM = ("shoulder.", "elbow.")
 _AXES = {"x": (1.0, 0.0, 0.0), "y": (0.0, 1.0, 0.0), "z": (0.0, 0.0, 1.0)}
 
 # Half lengths of the contact patch in cm (along, across), and the part whose load is reported.
@@ -56,6 +57,7 @@ _PATCH = {
     "elbow": (3, 3, "forearm"),
     "wrist": (3, 3, ""),
     "waist_back": (4, 8, ""),
+    "shin": (4, 3, ""),
 }
 
 
@@ -69,6 +71,7 @@ class Surface:
     friction: float = 0.5
     stiffness_n_per_m: float = 2.0e4
     title: str = ""
+    shear: float = SHEAR_TO_NORMAL  # stiffness along the surface against into it
 
     @property
     def normal(self) -> tuple[float, float, float]:
@@ -80,17 +83,19 @@ class Touch:
     """A landmark on a surface.
 
     `bears=False` only places it there (a hover, a guide); `places=False` only lets it carry, for soft
-    parts that meet the surface wherever the others put them. `half_width_cm` is the half width of the patch where the
+    parts that meet the surface wherever the others put them. `on` is another landmark of the body that it lies on (the
+    surface is then a nominal one). `half_width_cm` is the half width of the patch where the
     surface is narrower than the body part (a roller).
     """
 
     landmark: str
     surface: str
-    strategy: Strategy = "bears"
+    strategy: Strategy | None = None  # None: as its part does by itself
     bears: bool = True
     places: bool = True
     gap_cm: float = 0.0
     half_width_cm: float | None = None
+    on: str | None = None
 
 
 @dataclass(frozen=True)
@@ -177,7 +182,17 @@ class Frame:
         """Declare joint angles in degrees; 'left_hip_flexion' means 'left.hip.flexion'. Declared joints are no longer free."""
         named = {_dof(k): v for k, v in angles.items()}
         free = {k: v for k, v in self.free.items() if k not in named}
-        return replace(self, name=name or self.name, angles={**self.angles, **named}, free=free)
+        frame = replace(self, name=name or self.name, angles={**self.angles, **named}, free=free)
+        moved = {k.partition(".")[0] for k in named if k.partition(".")[2].startswith(_ARM)}
+        return frame._off_the_body(moved)
+
+    def _off_the_body(self, sides: set[str]) -> "Frame":
+        """Hands of arms that are declared leave the part of the body that they lay on."""
+        gone = {t.landmark for t in self.touches if t.on and t.landmark.endswith(".palm") and t.landmark.partition(".")[0] in sides}
+        if not gone:
+            return self
+        touches = tuple(t for t in self.touches if not (t.on and t.landmark in gone))
+        return replace(self, touches=touches, aims=tuple(a for a in self.aims if a.landmark not in gone))
 
     def free_(self, **stiffness: float) -> "Frame":
         """Let joints give, from easily (0.1) to hardly (30)."""
@@ -192,10 +207,19 @@ class Frame:
 
     def rest(self, *landmarks: str) -> "Frame":
         """These contacts carry their own limb and do not press."""
-        return replace(
-            self,
-            touches=tuple(replace(t, strategy="rests") if t.landmark in landmarks else t for t in self.touches),
-        )
+        return self._role("rests", landmarks)
+
+    def bear(self, *landmarks: str) -> "Frame":
+        """These contacts press with whatever the pose puts on them."""
+        return self._role("bears", landmarks)
+
+    def lean(self, *landmarks: str) -> "Frame":
+        """These contacts carry the trunk that leans on them."""
+        return self._role("leans", landmarks)
+
+    def _role(self, strategy: Strategy, landmarks: tuple[str, ...]) -> "Frame":
+        touches = tuple(replace(t, strategy=strategy) if t.landmark in landmarks else t for t in self.touches)
+        return replace(self, touches=touches)
 
     def aim(self, *aims: Aim) -> "Frame":
         names = {a.name for a in aims}
@@ -266,7 +290,7 @@ def mirrored(frame: Frame) -> Frame:
         angles={other_side(k): angle(k, v) for k, v in frame.angles.items()},
         free={other_side(k): v for k, v in frame.free.items()},
         neutral={k: angle(k, v) for k, v in frame.neutral.items()},
-        touches=tuple(replace(t, landmark=other_side(t.landmark)) for t in frame.touches),
+        touches=tuple(replace(t, landmark=other_side(t.landmark), on=other_side(t.on) if t.on else None) for t in frame.touches),
         aims=tuple(
             replace(
                 a,
@@ -364,6 +388,8 @@ def _couple(angles: dict[str, float], frame: Frame, capacities: Capacities) -> d
 
 
 def _touch_row(touch: Touch, surface: Surface) -> Row:
+    if touch.on:
+        return Row(f"{touch.landmark} on {touch.on}", touch.landmark, (0.0, 0.0, 1.0), touch.gap_cm / 100, touch.on)
     if surface.kind == "level":
         return Row(
             f"{touch.landmark} on the {surface.name}",
@@ -380,19 +406,29 @@ def _touch_row(touch: Touch, surface: Surface) -> Row:
     )
 
 
+# What a part does unless the step says otherwise: a head that lies on something carries itself and no more.
+_BY_ITSELF: dict[str, Strategy] = {"head": "rests"}
+_TRUNK = frozenset(("upper_back", "mid_back", "sacrum", "buttock", "waist_back", "breastbone", "belly", "occiput"))
+
+
 def _contact(touch: Touch, surface: Surface) -> Contact:
     side, dot, base = touch.landmark.partition(".")
-    half_a, half_b, part = _PATCH[(base if dot else side).removesuffix("_left").removesuffix("_right")]
+    mark = (base if dot else side).removesuffix("_left").removesuffix("_right")
+    half_a, half_b, part = _PATCH[mark]
     name = f"{side}.{part}" if dot and part else part
     across_cm = half_b if touch.half_width_cm is None else min(half_b, touch.half_width_cm)
+    # A back at a wall leans; the wall does not hang it up by friction: what is above a level passes through it.
+    friction = 0.0 if surface.kind != "level" and mark in _TRUNK else surface.friction
     return Contact(
         touch.landmark,
         surface.name,
         surface.normal,
         (half_a / 100, across_cm / 100),
         surface.stiffness_n_per_m,
-        surface.friction,
-        touch.strategy,
+        friction,
+        touch.strategy or _BY_ITSELF.get(part, "bears"),
         name,
         None if touch.places else (-surface.at_cm if surface.kind == "wall" else surface.at_cm) / 100,
+        touch.on,
+        surface.shear,
     )

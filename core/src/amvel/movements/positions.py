@@ -1,6 +1,7 @@
 """The positions that movements start from, declared once: where the body lies and what carries it."""
 
 import math
+from dataclasses import replace
 from functools import lru_cache
 
 import numpy as np
@@ -54,6 +55,11 @@ def _arms_by_the_side() -> dict[str, float]:
     }
 
 
+def _arms_lie() -> tuple[Touch, ...]:
+    """Wherever an arm comes near the floor it lies on it."""
+    return tuple(Touch(f"{s}.wrist", "floor", strategy="rests", places=False) for s in _SIDES)
+
+
 def own_heel_distance_cm(body: Anthropometry) -> float:
     """Heels from the sit bones at which crook lying is easy for this stature (our estimate)."""
     return 22.0 * body.stature_m
@@ -94,7 +100,13 @@ def supine_crook(
         (0, 0, 12),
         angles,
         {**_NECK, **_legs_give("hip.flexion", "knee.flexion", "ankle.dorsiflexion")},
-        (Touch("occiput", "head pad"), Touch("upper_back", "floor"), Touch("sacrum", "floor"), *feet()),
+        (
+            Touch("occiput", "head pad"),
+            Touch("upper_back", "floor"),
+            Touch("sacrum", "floor"),
+            *(replace(t, strategy="rests") for t in feet()),
+            *_arms_lie(),
+        ),
         (*(Aim(f"{s}.heel", "x", heels_cm, origin=f"{s}.sit_bone") for s in _SIDES), _SQUARE_LYING, _LEVEL),
         surfaces={"floor": FLOOR, "head pad": Surface("head pad", "level", pad_cm, title="head pad")},
         facts=FrameFacts(on_floor=True, lying_flat=True),
@@ -118,6 +130,7 @@ def supine_calves_up(body: Anthropometry, support_cm: float, hip_deg: float = 90
             Touch("upper_back", "floor"),
             Touch("sacrum", "floor"),
             *(Touch(f"{s}.calf_under", "calf support", strategy="rests") for s in _SIDES),
+            *_arms_lie(),
         ),
         (_SQUARE_LYING, _LEVEL),
         surfaces={
@@ -212,7 +225,7 @@ def hands_and_knees(body: Anthropometry, hand: str = "flat", hands_raised_cm: fl
             f"{s}.toes.extension": 60.0,
             f"{s}.shoulder.flexion": 88.0,
         }
-        touches += [Touch(f"{s}.knee_front", "floor"), Touch(f"{s}.toe_under", "floor")]
+        touches += [Touch(f"{s}.knee_front", "floor"), Touch(f"{s}.toe_under", "floor", strategy="rests")]
         aims += [
             Aim(f"{s}.knee", "x", 0.0, origin=f"{s}.hip", must_hold=False),
         ]
@@ -282,6 +295,7 @@ def prone(body: Anthropometry, forehead_pad_cm: float, pelvis_pad_cm: float) -> 
             Touch("breastbone", "floor"),
             Touch("pubis", "pelvis pad"),
             *(Touch(f"{s}.{p}", "floor") for s in _SIDES for p in ("knee_front", "toe_tip")),
+            *_arms_lie(),
         ),
         (_SQUARE,),
         surfaces={
@@ -310,13 +324,18 @@ def sitting(body: Anthropometry, seat_cm: float, lean_deg: float = 0.0, heel_bac
         UPRIGHT,
         (0, 0, seat_cm + 9),
         angles,
-        _legs_give("hip.flexion", "knee.flexion", "ankle.dorsiflexion"),
+        {
+            **_legs_give("hip.flexion", "knee.flexion", "ankle.dorsiflexion"),
+            **_legs_give("shoulder.flexion", "elbow.flexion", stiffness=0.2),
+        },
         (
             *(Touch(f"{s}.sit_bone", "seat") for s in _SIDES),
             *(Touch(f"{s}.thigh_under", "seat", places=False) for s in _SIDES),
             *feet(),
+            *(Touch(f"{s}.palm", "seat", "rests", on=f"{s}.thigh_top") for s in _SIDES),
         ),
         (
+            *(Aim(f"{s}.palm", "x", 0.0, origin=f"{s}.thigh_top", must_hold=False) for s in _SIDES),
             *(Aim(f"{s}.ankle", "x", -heel_back_cm, origin=f"{s}.knee") for s in _SIDES),
             _FEET_LEVEL,
             _SQUARE,
@@ -370,7 +389,6 @@ def trunk_lean(body: Anthropometry, lean_deg: float) -> tuple[Aim, ...]:
             origin="com.pelvis",
             direction=direction,
             weight=0.3,
-            must_hold=False,
         ),
     )
 
@@ -451,7 +469,10 @@ def kneeling(body: Anthropometry) -> Frame:
         (0, 0, 27 * body.stature_m),
         angles,
         {**_legs_give("hip.flexion", "knee.flexion"), **_legs_give("ankle.dorsiflexion", stiffness=0.5)},
-        tuple(Touch(f"{s}.{p}", "floor") for s in _SIDES for p in ("knee_front", "toe_tip")),
+        (
+            *(Touch(f"{s}.knee_front", "floor") for s in _SIDES),
+            *(Touch(f"{s}.toe_tip", "floor") for s in _SIDES),
+        ),
         (
             Aim("centre_of_mass", "x", -5.0, origin="right.knee", weight=0.5),
             Aim("left.knee", "x", 0.0, origin="right.knee"),

@@ -379,7 +379,7 @@ class _Declared:
         own = self.keys[k]
         there = self.keys[k + 1] if self.share[i] else own
         points, names = {c.point for c in there.contacts}, {r.name for r in there.rows}
-        starts = flat.load_start[flat.load_first[b] : flat.load_first[b + 1]]
+        starts = flat.loads.start[flat.loads.first[b] : flat.loads.first[b + 1]]
         loads = tuple(
             replace(load, start_m=float(start)) if isinstance(load, BandPull) else load
             for load, start in zip(own.loads, starts, strict=True)

@@ -43,6 +43,9 @@ def arm_off(frame: Frame, side: str, reach_deg: float) -> Frame:
     )
 
 
+_ASIDE = 1.5  # of the centre of mass from the knee of that side, cm per metre of stature: inside hand and knees (our choice)
+
+
 def leg_back(frame: Frame, side: str, hip_deg: float, slides: bool) -> Frame:
     """One leg long behind, toes sliding on the floor or off it."""
     off = frame.lift(f"{side}.knee_front", f"{side}.toe_under").unaim(f"{side}.knee", f"{side}.toe_tip")
@@ -66,8 +69,22 @@ def leg_back(frame: Frame, side: str, hip_deg: float, slides: bool) -> Frame:
 
 
 def _arm(s: Setting) -> list[Frame]:
-    start = _base(s)
-    return [start, arm_off(start, "left", s.number("arm_deg")).with_("one arm reaching")]
+    over = _inside_the_triangle(s)
+    return [_base(s), over, arm_off(over, "left", s.number("arm_deg")).with_("one arm reaching")]
+
+
+def _inside_the_triangle(s: Setting) -> Frame:
+    """The weight goes a little towards the hand that will stay."""
+    aside = Aim("centre_of_mass", "y", _ASIDE * s.body.stature_m, origin="right.knee", weight=0.5)
+    joints = ("hip_abduction", "shoulder_abduction")
+    give = {f"{x}_{j}": 0.1 for x in ("left", "right") for j in joints}
+    apart, across = (200 * w * s.body.stature_m for w in (HIP_HALF_WIDTH, SHOULDER_HALF_WIDTH))
+    stays = (
+        Aim("left.knee", "y", apart, origin="right.knee", weight=0.5),
+        Aim("left.palm", "y", (across + apart) / 2, origin="right.knee", weight=0.5),
+        Aim("right.palm", "y", (apart - across) / 2, origin="right.knee", weight=0.5),
+    )
+    return _base(s).aim(aside, *stays).free_(**give).with_("weight over one hand")
 
 
 def _slide(s: Setting) -> list[Frame]:

@@ -22,7 +22,7 @@ _OVER = Fault(
 
 
 def _frames(s: Setting) -> list[Frame]:
-    start = supine_crook(s.body).rest("left.heel", "left.ball", "right.heel", "right.ball")
+    start = supine_crook(s.body)
     pinned = 100 * s.body.stature_m * 0.05
     out = (
         start.lift("left.ball")

@@ -9,7 +9,8 @@ from amvel.movements.positions import both, own_heel_distance_cm, supine_crook
 
 def _up(s: Setting, name: str = "lifted") -> Frame:
     hip = s.number("hip_deg")
-    frame = supine_crook(s.body, own_heel_distance_cm(s.body)).lift("sacrum")
+    frame = supine_crook(s.body, own_heel_distance_cm(s.body)).lift("sacrum", "left.wrist", "right.wrist")
+    frame = frame.bear("left.heel", "left.ball", "right.heel", "right.ball")
     lifted = frame.with_(name, **both(hip_flexion=hip, knee_flexion=95.0, shoulder_abduction=14.0))
     arms = lifted.touch(*(Touch(f"{x}.palm", "floor", strategy="rests") for x in ("left", "right")))
     give = both(knee_flexion=0.2, ankle_dorsiflexion=0.1, shoulder_flexion=0.1)

@@ -88,7 +88,7 @@ def _lifting(s: Setting) -> Frame:
 def _pushing(s: Setting) -> Frame:
     """Half-way up: the front leg and the arms push, only the toes of the leg behind still touch."""
     over = Aim("centre_of_mass", "x", 3.0, origin="left.ankle", weight=0.5)
-    frame = _lifting(s).lift("right.knee_front").unaim("centre_of_mass")
+    frame = _lifting(s).lift("right.knee_front").unaim("centre_of_mass", "com.upper_thorax")
     frame = frame.aim(over, Aim("centre_of_mass", "y", -6.0, origin="left.ankle", weight=0.3))
     frame = frame.with_("half-way up", left_hip_flexion=92.0, left_knee_flexion=60.0, right_hip_flexion=25.0)
     frame = frame.touch(Touch("right.ball", "floor", places=False))

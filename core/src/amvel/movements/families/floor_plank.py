@@ -49,7 +49,7 @@ def _plank(s: Setting, knees: bool) -> Frame:
     lower = ("knee_front", "toe_tip") if knees else ("ball",)
     frame = frame.touch(
         *(Touch(f"{x}.{p}", "hand support") for x in _SIDES for p in ("elbow_tip", "forearm_side")),
-        *(Touch(f"{x}.{p}", "floor") for x in _SIDES for p in lower),
+        *(Touch(f"{x}.{p}", "floor", strategy="rests" if p == "toe_tip" else None) for x in _SIDES for p in lower),
     )
     if knees:
         frame = frame.with_(**both(ankle_dorsiflexion=-30.0, toes_extension=10.0)).free_(

@@ -16,6 +16,7 @@ def _tucked(s: Setting) -> Frame:
 def _up(s: Setting) -> Frame:
     gap = s.number("knees_cm")
     off = _tucked(s).lift("left.knee_front", "right.knee_front").with_("knees hovering")
+    off = off.bear("left.toe_under", "right.toe_under")
     return off.touch(*(Touch(f"{x}.knee_front", "floor", bears=False, gap_cm=gap) for x in ("left", "right")))
 
 

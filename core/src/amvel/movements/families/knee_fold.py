@@ -36,7 +36,7 @@ def _start(s: Setting) -> Frame:
     frame = supine_crook(s.body, s.number("heel_distance_cm"))
     if s.number("heel_distance_cm") > own_heel_distance_cm(s.body) + _SOLES_DOWN_CM:
         frame = frame.lift("left.ball", "right.ball")  # ankles do not point that far: heels only
-    return frame.rest("left.heel", "left.ball", "right.heel", "right.ball")
+    return frame
 
 
 def _single(s: Setting) -> list[Frame]:

@@ -3,7 +3,7 @@
 from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.families.knee_fold import leg_folded
 from amvel.movements.faults import BREATH_HELD
-from amvel.movements.frames import Aim, Frame
+from amvel.movements.frames import Aim, Frame, Touch
 from amvel.movements.ladder import Ladder, fault
 from amvel.movements.positions import both, supine_crook
 
@@ -14,9 +14,10 @@ def _hug(frame: Frame, hip: float, sides: tuple[str, ...], name: str) -> Frame:
     arms = both(shoulder_flexion=38.0, elbow_flexion=40.0, shoulder_abduction=5.0, forearm_pronation=20.0)
     hugged = frame.with_(name, **arms).free_(**both(shoulder_flexion=0.2, elbow_flexion=0.2))
     near = "left" if len(sides) == 1 else None
-    return hugged.aim(
+    held = (Touch(f"{side}.shin", "floor", "rests", on=f"{side}.palm") for side in sides)
+    return hugged.touch(*held).aim(
         *(
-            Aim(f"{x}.wrist", axis, 2.0, origin=f"{near or x}.knee", must_hold=False)
+            Aim(f"{x}.palm", axis, 0.0, origin=f"{near or x}.shin", must_hold=False)
             for x in ("left", "right")
             for axis in ("x", "z")
         )

@@ -13,12 +13,12 @@ def _tipped(start: Frame, side: str, deg: float, name: str) -> Frame:
 
 
 def _one(s: Setting) -> list[Frame]:
-    start = supine_crook(s.body).rest("left.heel", "left.ball", "right.heel", "right.ball")
+    start = supine_crook(s.body)
     return [start, _tipped(start, "left", s.number("tip_deg"), "one knee leaning")]
 
 
 def _both(s: Setting) -> list[Frame]:
-    start = supine_crook(s.body).rest("left.heel", "left.ball", "right.heel", "right.ball")
+    start = supine_crook(s.body)
     tip = s.number("tip_deg")
     return [
         _tipped(start, "left", tip, "left knee leaning"),

@@ -10,7 +10,7 @@ from amvel.movements.positions import both, supine_crook
 
 def _one(s: Setting) -> list[Frame]:
     start = leg_folded(
-        supine_crook(s.body).rest("right.heel", "right.ball"), "left", 90.0, name="one leg folded"
+        supine_crook(s.body), "left", 90.0, name="one leg folded"
     )
     return [start, leg_folded(start, "left", s.number("leg_hip_deg"), 8.0, "leg long")]
 

@@ -9,7 +9,7 @@ from amvel.movements.positions import supine_crook
 
 def _long(s: Setting) -> Frame:
     """One leg long, the heel resting."""
-    start = supine_crook(s.body).rest("left.heel", "left.ball", "right.heel", "right.ball")
+    start = supine_crook(s.body)
     frame = start.lift("left.ball").unaim("left.heel").with_("one leg long")
     # The flesh under the pelvis holds the hip up, so that the heel reaches less far along the floor.
     reach_cm = (44.0 - 8.0 * max(0.0, s.body.girth - 1.0)) * s.body.stature_m

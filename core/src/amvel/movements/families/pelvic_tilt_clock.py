@@ -8,7 +8,7 @@ from amvel.movements.positions import supine_crook
 
 
 def _start(s: Setting) -> Frame:
-    return supine_crook(s.body).rest("left.heel", "left.ball", "right.heel", "right.ball")
+    return supine_crook(s.body)
 
 
 def _tilt(s: Setting) -> list[Frame]:

@@ -11,6 +11,7 @@ from amvel.movements.positions import both, hands_and_knees
 
 _SIDES = ("left", "right")
 _TOWEL_CM = 2.5
+_FOREARMS = tuple(f"{x}.{p}" for x in _SIDES for p in ("elbow_tip", "forearm_side"))
 
 
 def _insteps_down(frame: Frame) -> Frame:
@@ -32,6 +33,7 @@ def _back(s: Setting) -> list[Frame]:
         Aim("left.knee", "y", 26.0 * s.body.stature_m, origin="right.knee", weight=0.3),
         *(Aim(f"{x}.hip", "x", -s.number("back_cm"), origin=f"{x}.knee", weight=0.5) for x in _SIDES),
     )
+    back = back.lean(*_FOREARMS)
     round_ = {"lumbar_flexion": 12.0, "lower_thoracic_flexion": 5.0, "upper_thoracic_flexion": 3.0}
     back = back.with_(
         "sat back", **round_, **both(hip_flexion=105.0, knee_flexion=115.0, shoulder_flexion=110.0)
@@ -55,6 +57,7 @@ def _on_hands_and_knees_at_a_chair(s: Setting) -> list[Frame]:
     joints = both(
         hip_flexion=0.1, knee_flexion=0.1, shoulder_flexion=0.1, elbow_flexion=0.1, ankle_dorsiflexion=0.1
     )
+    start, back = start.lean(*_FOREARMS), back.lean(*_FOREARMS)
     back = back.with_("sat back, forearms on the seat", **both(hip_flexion=95.0, shoulder_flexion=105.0))
     return [start, back.free_(**joints, neck_flexion=0.3)]
 

@@ -7,6 +7,7 @@ from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting,
 from amvel.movements.faults import BREATH_HELD, KNEE_FALLS_IN, TRUNK_ROUNDS
 from amvel.movements.frames import Aim, Frame, Surface, Touch
 from amvel.movements.positions import both, hip_wide, sitting, standing, weight_between_feet
+from amvel.movements.rising import Ready, ready_to_rise
 from amvel.movements.seats import SEAT, own_seat_cm
 
 _DROPS = Fault(
@@ -15,12 +16,10 @@ _DROPS = Fault(
     "the thighs let go",
     "touch the seat like an egg",
 )
-_HEEL_BACK_CM = 14.0
-# Over the heels: momentum of the lean carries the rest of the way (common practice, our reading).
-_OVER_FEET_CM = -3.5
 _MIDFOOT_BESIDE_HEEL_CM = 1.2  # toward the other foot
 _ON_THE_REST = {"shoulder_abduction": 10.0, "wrist_extension": 40.0}
-_WITH_HANDS_CM, _LETTING_GO_CM = -9.0, -5.0  # the hands carry what the feet do not
+_HANDS_LEAN_CM, _HANDS_RISE_CM = 4.0, 0.0  # the hands carry what the feet do not: the weight may stay so far back
+_FIRMLY = 16.0  # where the weight is wanted: it wins over the lean, but a hip that ends before it does not open the contact
 
 
 ARM_REST_CM = 20.0  # above the seat (common practice, no source)
@@ -37,12 +36,29 @@ _HAND = Parameter(
 ARMS_AHEAD = Parameter("arms_deg", "arms reach ahead", "deg", 95, low=35, high=95, grid=5, easier="down")
 
 
-def _leaning(s: Setting, over_cm: float = _OVER_FEET_CM) -> Frame:
+def _arms_deg(s: Setting) -> float:
+    return s.number("arms_deg") if "arms_deg" in s.values else 95.0
+
+
+def _ready(s: Setting, held_back_cm: float = 0.0) -> Ready:
+    return ready_to_rise(s.body, s.capacities, s.number("seat_cm"), _arms_deg(s), held_back_cm)
+
+
+def _start(s: Setting) -> Frame:
+    return sitting(s.body, s.number("seat_cm"), heel_back_cm=_ready(s).heel_back_cm)
+
+
+def weight_over(over_cm: float) -> Aim:
+    """The weight so far ahead of the ankles, or as near to it as the hips let it come."""
+    return Aim("centre_of_mass", "x", over_cm, origin="right.ankle", weight=_FIRMLY, must_hold=False)
+
+
+def _leaning(s: Setting, held_back_cm: float = 0.0) -> Frame:
     """Weight over the feet, the seat still there; the arms reach ahead as far as this step lets them."""
-    arms = s.number("arms_deg") if "arms_deg" in s.values else 95.0
-    frame = sitting(s.body, s.number("seat_cm"), heel_back_cm=_HEEL_BACK_CM, lean_deg=30.0)
+    arms, ready = _arms_deg(s), _ready(s, held_back_cm)
+    frame = sitting(s.body, s.number("seat_cm"), heel_back_cm=_ready(s).heel_back_cm, lean_deg=30.0)
     frame = frame.unaim("com.upper_thorax")
-    over = Aim("centre_of_mass", "x", over_cm, origin="right.ankle", weight=0.5)
+    over = weight_over(ready.over_cm)
     return (
         frame.aim(over, weight_between_feet(s.body))
         .with_("leaning over the feet", **both(shoulder_flexion=arms, elbow_flexion=10.0))
@@ -63,11 +79,8 @@ def _risen(s: Setting) -> Frame:
     return standing(s.body).with_("standing tall").facts_(rises=1, seated=False, hand_support_level=1)
 
 
-def _two_legs(
-    s: Setting, lean_over_cm: float = _OVER_FEET_CM, rise_over_cm: float = _OVER_FEET_CM
-) -> list[Frame]:
-    start = sitting(s.body, s.number("seat_cm"), heel_back_cm=_HEEL_BACK_CM)
-    return [start, _leaning(s, lean_over_cm), _off(_leaning(s, rise_over_cm)), _risen(s)]
+def _two_legs(s: Setting, lean_back_cm: float = 0.0, rise_back_cm: float = 0.0) -> list[Frame]:
+    return [_start(s), _leaning(s, lean_back_cm), _off(_leaning(s, rise_back_cm)), _risen(s)]
 
 
 def risen_frames(s: Setting) -> list[Frame]:
@@ -77,12 +90,11 @@ def risen_frames(s: Setting) -> list[Frame]:
 
 def leaning_frames(s: Setting) -> list[Frame]:
     """Sitting, then leaning until the feet carry most of the weight; the seat stays there."""
-    start = sitting(s.body, s.number("seat_cm"), heel_back_cm=_HEEL_BACK_CM)
-    return [start, _leaning(s, _WITH_HANDS_CM).facts_(seated=True)]
+    return [_start(s), _leaning(s, _HANDS_LEAN_CM).facts_(seated=True)]
 
 
 def _with_hands(s: Setting) -> list[Frame]:
-    frames = hands_on_rests(s, _two_legs(s, _WITH_HANDS_CM, _LETTING_GO_CM)[:3])
+    frames = hands_on_rests(s, _two_legs(s, _HANDS_LEAN_CM, _HANDS_RISE_CM)[:3])
     return [*frames, _risen(s).facts_(hand_support_level=3)]
 
 
@@ -90,8 +102,7 @@ def _one_hand(s: Setting) -> list[Frame]:
     """The left hand pushes and steadies, the right arm hangs ahead at rest."""
     # A hand high up and ahead steadies but cannot lift: then the feet have to carry it all.
     high = min(1.0, max(0.0, s.number("hand_cm") - s.number("seat_cm") - ARM_REST_CM) / 15.0)
-    over = [(1 - high) * x + high * _OVER_FEET_CM for x in (_WITH_HANDS_CM, _LETTING_GO_CM)]
-    leans = _two_legs(s, *over)[:3]
+    leans = _two_legs(s, *((1 - high) * x for x in (_HANDS_LEAN_CM, _HANDS_RISE_CM)))[:3]
     plain = [f.with_(right_shoulder_flexion=35.0, right_elbow_flexion=20.0) for f in leans]
     frames = hands_on_rests(s, plain, ("left",), s.number("hand_cm"))
     return [*frames, _risen(s).facts_(hand_support_level=3)]
@@ -137,7 +148,7 @@ def _staggered(s: Setting) -> list[Frame]:
         over = [a for a in moved.aims if a.landmark == "centre_of_mass"]
         if over:
             moved = moved.unaim("centre_of_mass").aim(
-                Aim("centre_of_mass", "x", _OVER_FEET_CM + 0.25 * ahead, origin="right.ankle", weight=0.5),
+                weight_over(min(_ready(s).over_cm, 0.0) + 0.25 * ahead),
                 weight_between_feet(s.body),
             )
         frames.append(moved)
@@ -150,7 +161,7 @@ def _one_leg(s: Setting) -> list[Frame]:
     for i, frame in enumerate(_two_legs(s)):
         if i:
             moved = frame.unaim("centre_of_mass", "left.ankle").lift("left.heel", "left.ball")
-            at = 4.0 if i == 3 else _OVER_FEET_CM
+            at = 4.0 if i == 3 else min(_ready(s).over_cm, 0.0)
             # The foot turns a little under the body: leaning it is the heel that has to be underneath, then the middle.
             beside = _MIDFOOT_BESIDE_HEEL_CM if i == 3 else 0.0
             moved = moved.aim(
@@ -178,7 +189,7 @@ def _heel_ahead(s: Setting) -> list[Frame]:
         )
         if any(a.landmark == "centre_of_mass" for a in moved.aims):
             moved = moved.unaim("centre_of_mass").aim(
-                Aim("centre_of_mass", "x", -2.1 * s.body.stature_m, origin="right.ankle", weight=0.5),
+                weight_over(min(_ready(s).over_cm, 0.0)),
                 Aim("centre_of_mass", "y", 2.0, origin="right.heel", weight=0.5),
             )
             sides = {f"{x}_{j}": 0.1 for x in ("left", "right") for j in ("hip_abduction", "ankle_inversion")}

@@ -9,6 +9,7 @@ from amvel.movements.positions import both, supine_crook
 
 def _half(s: Setting) -> list[Frame]:
     start, up = supine_crook(s.body).touch(Touch("mid_back", "floor", places=False)), s.number("curl_deg")
+    start = start.bear("left.heel", "left.ball", "right.heel", "right.ball")
     risen = start.lift("occiput", "upper_back")
     risen = risen.with_(
         "half-way up",

@@ -8,7 +8,7 @@ from amvel.movements.positions import supine_crook
 
 
 def _between(s: Setting, prop: Prop, wide_cm: float, name: str) -> list[Frame]:
-    frame = supine_crook(s.body).rest("left.heel", "left.ball", "right.heel", "right.ball")
+    frame = supine_crook(s.body)
     apart = Aim("left.knee", "y", wide_cm, origin="right.knee", must_hold=False)
     free = {f"{x}_{j}": 0.1 for x in ("left", "right") for j in ("hip_abduction", "hip_rotation")}
     return [frame.free_(**free).aim(apart).hold(prop).with_(name)]

@@ -27,7 +27,6 @@ def _on_box(s: Setting) -> list[Frame]:
 def _on_floor(s: Setting) -> list[Frame]:
     start = (
         supine_crook(s.body)
-        .rest("left.heel", "left.ball", "right.heel", "right.ball")
         .hold(Prop("cloth", ("left.heel",), 16))
     )
     away = start.lift("left.ball").aim(Aim("left.heel", "x", s.number("reach_cm"), origin="left.sit_bone"))

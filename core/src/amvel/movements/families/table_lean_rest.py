@@ -18,8 +18,8 @@ def _table_cm(body: Anthropometry) -> float:
     return 50.0 * body.stature_m
 
 
-def _leaned(s: Setting) -> Frame:
-    lean = s.number("lean_deg")
+def _leaned(s: Setting, lean: float) -> Frame:
+    """The forearms are on the cushions from the start, so that the table carries all the way down."""
     frame = sitting(s.body, s.number("seat_cm")).aim(*trunk_lean(s.body, lean))
     table = Surface(
         "worktop", "level", s.number("table_cm"), friction=0.5, stiffness_n_per_m=1.5e3, title="cushioned table"
@@ -29,19 +29,20 @@ def _leaned(s: Setting) -> Frame:
         "forearms on the cushions",
         **both(hip_flexion=85.0 + lean, shoulder_flexion=60.0, elbow_flexion=80.0, forearm_pronation=30.0),
     )
+    frame = frame.lift("left.palm", "right.palm").unaim("left.palm", "right.palm")
     give = both(hip_flexion=0.3, shoulder_flexion=0.1, elbow_flexion=0.1, shoulder_abduction=0.3)
     return frame.free_(**give).touch(
-        *(Touch(f"{x}.{p}", "worktop") for x in _SIDES for p in ("elbow_tip", "forearm_side"))
+        *(Touch(f"{x}.{p}", "worktop", "leans") for x in _SIDES for p in ("elbow_tip", "forearm_side"))
     )
 
 
 def _lean(s: Setting) -> list[Frame]:
-    return [sitting(s.body, s.number("seat_cm")), _leaned(s)]
+    return [_leaned(s, _UPRIGHT_DEG).with_("forearms on the cushions, upright"), _leaned(s, s.number("lean_deg"))]
 
 
 def _head_down(s: Setting) -> list[Frame]:
     """The hands lie on each other, the forehead comes down on them: the neck lets go."""
-    hands = _leaned(s).with_("hands on each other", **both(shoulder_rotation=40.0, elbow_flexion=90.0))
+    hands = _leaned(s, s.number("lean_deg")).with_("hands on each other", **both(shoulder_rotation=40.0, elbow_flexion=90.0))
     hands = hands.free_(**both(shoulder_rotation=0.1)).aim(
         Aim("left.wrist", "y", 6.0, origin="right.wrist", must_hold=False, weight=0.5),
         Aim("left.wrist", "x", 0.0, origin="right.wrist", must_hold=False, weight=0.3),
@@ -51,6 +52,7 @@ def _head_down(s: Setting) -> list[Frame]:
     return [hands, down.free_(neck_flexion=0.3, head_nod=0.3, **both(hip_flexion=0.2))]
 
 
+_UPRIGHT_DEG = 5.0
 _HANDS_CM = 6.0  # two hands on each other (our estimate)
 _LEAN = Parameter("lean_deg", "lean from the hips", "deg", 25, low=10, high=45, grid=5, easier="down")
 _TABLE = Parameter(

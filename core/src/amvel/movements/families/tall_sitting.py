@@ -16,7 +16,7 @@ def supported(frame: Frame, stature_m: float) -> Frame:
         "back rest", "back", -13.0 * stature_m, friction=0.4, stiffness_n_per_m=8.0e3, title="back rest"
     )
     return replace(frame, surfaces={**frame.surfaces, "back rest": rest}).touch(
-        Touch("upper_back", "back rest", places=False)
+        Touch("upper_back", "back rest", "leans", places=False)
     )
 
 

@@ -8,7 +8,7 @@ from amvel.movements.positions import both, supine_crook
 
 
 def _float(s: Setting, arms: dict[str, float] | None = None) -> list[Frame]:
-    start = supine_crook(s.body).rest("left.heel", "left.ball", "right.heel", "right.ball")
+    start = supine_crook(s.body)
     if arms:
         start = start.with_(**arms)
     gap = s.number("lift_cm")

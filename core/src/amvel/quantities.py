@@ -7,7 +7,8 @@ from dataclasses import dataclass
 class Quantity:
     """One thing that can be computed of a pose.
 
-    `decimals` is the resolution to which values are rounded, to the adverse side, before comparing.
+    `decimals` is the resolution to which values are rounded, to the adverse side, before comparing.  `limb_angle` says that
+    it is an angle of a limb: where nobody has tested that limb, it counts as far as a healthy one would go.
     """
 
     id: str
@@ -16,15 +17,24 @@ class Quantity:
     sentence: str
     sided: bool = False
     decimals: int = 1
+    limb_angle: bool = False
 
 
 REGISTRY: dict[str, Quantity] = {}
 
 
-def _add(id: str, title: str, unit: str, sentence: str, sided: bool = False, decimals: int = 1) -> None:
+def _add(
+    id: str,
+    title: str,
+    unit: str,
+    sentence: str,
+    sided: bool = False,
+    decimals: int = 1,
+    limb_angle: bool = False,
+) -> None:
     if not id.replace("_", "").isalnum() or id in REGISTRY:
         raise ValueError(f"quantities.{id}: the id must be new and in snake_case")
-    REGISTRY[id] = Quantity(id, title, unit, sentence, sided, decimals)
+    REGISTRY[id] = Quantity(id, title, unit, sentence, sided, decimals, limb_angle)
 
 
 for _region, _words in (
@@ -164,11 +174,28 @@ for _id, _words in (
     ("hip_internal_rotation", "hip turn-in"),
     ("knee_flexion", "knee bend"),
     ("ankle_dorsiflexion", "ankle bend"),
+    ("ankle_plantarflexion", "ankle pointed"),
     ("shoulder_elevation", "arm raise"),
     ("elbow_flexion", "elbow bend"),
     ("wrist_extension", "wrist bend back"),
 ):
-    _add(f"{_id}_deg", _words, "deg", f"Angle of this joint: {_words}.", sided=True)
+    _add(f"{_id}_deg", _words, "deg", f"Angle of this joint: {_words}.", sided=True, limb_angle=_id != "elbow_flexion")
+_add(
+    "thigh_trunk_deg",
+    "thigh against trunk",
+    "deg",
+    "Bend between the thigh and the line from hip to shoulder, wherever the pelvis is.",
+    sided=True,
+    limb_angle=True,
+)
+_add(
+    "hip_bend_deg",
+    "hip bend as a surgeon means it",
+    "deg",
+    "The larger of thigh against pelvis and thigh against the line from hip to shoulder.",
+    sided=True,
+    limb_angle=True,
+)
 for _id in ("hip", "knee", "shoulder"):
     _add(
         f"{_id}_moment_nm", f"{_id} moment", "N·m", f"Moment that muscles must hold at this {_id}.", sided=True
@@ -179,6 +206,7 @@ _add(
     "deg",
     "Knee bend while this leg carries weight.",
     sided=True,
+    limb_angle=True,
 )
 _add(
     "knee_support_percent_bw",
@@ -193,6 +221,7 @@ _add(
     "deg",
     "Hip bend − knee bend + ankle bend + trunk and neck rounding.",
     sided=True,
+    limb_angle=True,
 )
 _add(
     "wrist_extension_loaded_deg",
@@ -200,6 +229,7 @@ _add(
     "deg",
     "Wrist angle while this hand carries weight.",
     sided=True,
+    limb_angle=True,
 )
 for _id, _words in (
     ("hand", "hand"),
@@ -236,6 +266,26 @@ _add(
     "0–3",
     "0 none, 1 hands hovering over a support, 2 fingertips, 3 firm grip.",
     decimals=0,
+)
+_add(
+    "hip_side_moment_nm",
+    "side of the hip",
+    "N·m",
+    "Moment that the muscles at the side of this hip must hold, standing or lying.",
+    sided=True,
+)
+_add("hand_pull_n", "pull on a hand", "N", "What a weight or a band pulls on this hand.", sided=True)
+_add(
+    "support_margin_cm",
+    "room to the edge of the base",
+    "cm",
+    "How far the centre of mass is inside the base that carries; less than 0 when it is outside.",
+)
+_add(
+    "head_above_heart_cm",
+    "head above heart",
+    "cm",
+    "How far the head is higher than the heart; less than 0 when it is lower.",
 )
 _add("one_leg_stance", "standing on one leg", "0/1", "1 while only one foot carries in standing.", decimals=0)
 _add("hold_s", "hold", "s", "How long a position is held at a time.")
@@ -284,8 +334,8 @@ _add(
     "deg",
     "Bend of the neck while nothing carries the head.",
 )
-_add("hip_difference_deg", "difference of the hips", "deg", "How much more one hip bends than the other.")
-_add("hip_spread_deg", "legs apart", "deg", "Both hips out, added.")
+_add("hip_difference_deg", "difference of the hips", "deg", "How much more one hip bends than the other.", limb_angle=True)
+_add("hip_spread_deg", "legs apart", "deg", "Both hips out, added.", limb_angle=True)
 _add(
     "leg_load_difference_percent_bw",
     "more on one leg",
@@ -298,6 +348,7 @@ _add(
     "deg",
     "Hip in past the midline while it bends beyond 45°.",
     sided=True,
+    limb_angle=True,
 )
 _add(
     "hip_abductor_moment_nm",
@@ -312,6 +363,7 @@ _add(
     "deg",
     "Turn of the hip, in or out, while this leg carries.",
     sided=True,
+    limb_angle=True,
 )
 _add(
     "leg_support_percent_bw",
@@ -327,7 +379,7 @@ _add(
     "What hand, forearm and shoulder press.",
     sided=True,
 )
-_add("front_thigh_line_deg", "front of the thigh", "deg", "Hip reach back + knee bend.", sided=True)
+_add("front_thigh_line_deg", "front of the thigh", "deg", "Hip reach back + knee bend.", sided=True, limb_angle=True)
 for _region, _words in (("thoracic", "upper spine"), ("lumbar", "low back")):
     _add(
         f"loaded_{_region}_side_bend_deg",

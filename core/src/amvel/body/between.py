@@ -39,6 +39,7 @@ def filled(flat: Flat, key: Rows, share: Array) -> Flat:
         flat.low[key],
         flat.high[key],
         neutral,
+        flat.hamstring[key],
         RowTable(
             rows.first,
             flat.rows.id[row],

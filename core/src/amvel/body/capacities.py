@@ -8,6 +8,7 @@ import hashlib
 import json
 import math
 from dataclasses import dataclass, field
+from functools import cached_property
 
 from amvel.sources import Source
 
@@ -75,15 +76,20 @@ TRUNK_SHARE = {
 
 @dataclass(frozen=True)
 class Capacities:
-    """Ranges in degrees: midline by name, limbs by 'left.'/'right.' name; `assumed` lists those nobody measured."""
+    """Ranges in degrees: midline by name, limbs by 'left.'/'right.' name; `assumed` lists those nobody measured.
+
+    `mobile` is the share of its motion that a part of the spine keeps where levels of it are fused.
+    """
 
     range_deg: dict[str, float] = field(hash=False)
     assumed: frozenset[str] = frozenset()
+    mobile: dict[str, float] = field(default_factory=dict, hash=False)
 
     def digest(self) -> str:
         """A short fingerprint of the ranges that shape poses: the same ones give the same profiles."""
         limbs = {k: [v, k in self.assumed] for k, v in self.range_deg.items() if _of_a_limb(k)}
-        text = json.dumps(limbs, sort_keys=True)
+        spine = {region: self.region_deg(region) for region, share in self.mobile.items() if share < 1.0}
+        text = json.dumps([limbs, spine], sort_keys=True)
         return hashlib.sha256(text.encode()).hexdigest()[:16]
 
     def loosened(self) -> "Capacities":
@@ -95,13 +101,35 @@ class Capacities:
         healthy_deg = {
             k: max(v, HEALTHY_DEG[k.split(".")[-1]]) for k, v in self.range_deg.items() if k in loose
         }
-        return Capacities({**self.range_deg, **healthy_deg}, self.assumed - loose)
+        return Capacities({**self.range_deg, **healthy_deg}, self.assumed - loose, self.mobile)
 
     def of(self, name: str) -> float:
         return self.range_deg[name]
 
+    def region_deg(self, region: str) -> dict[str, tuple[float, float]]:
+        """How far a part of the spine with fused levels goes from its neutral, by joint (least and most, deg)."""
+        share = self.mobile.get(region, 1.0)
+
+        def part(kind: str, name: str) -> float:
+            return share * TRUNK_SHARE[kind][region] * self.range_deg[name]
+
+        return {
+            f"{region}.flexion": (-part("flexion", "trunk_extension"), part("flexion", "trunk_flexion")),
+            f"{region}.side_bend": (-part("side_bend", "right.trunk_side_bend"), part("side_bend", "left.trunk_side_bend")),
+            f"{region}.rotation": (-part("rotation", "right.trunk_rotation"), part("rotation", "left.trunk_rotation")),
+        }
+
     def stops_rad(self) -> dict[str, tuple[float, float]]:
-        """Bounds of the joints that a pose may adjust."""
+        """Bounds of the joints that a pose may adjust or declare."""
+        return self._stops_rad
+
+    def hamstring_rad(self) -> tuple[float, float]:
+        """Left and right: how far the hip bends with a straight knee; it lets go degree for degree as the knee bends."""
+        left, right = (math.radians(self.range_deg[f"{s}.straight_leg_raise"]) for s in ("left", "right"))
+        return left, right
+
+    @cached_property
+    def _stops_rad(self) -> dict[str, tuple[float, float]]:
         stops: dict[str, tuple[float, float]] = {}
         for side in ("left", "right"):
 
@@ -119,6 +147,7 @@ class Capacities:
             # Inversion 35, eversion 15 to 20 (AAOS 1965, from memory); nobody tests them here.
             stops[f"{side}.ankle.inversion"] = (-math.radians(20), math.radians(35))
             stops[f"{side}.shoulder.flexion"] = (-math.radians(45), at("shoulder_elevation"))
+            stops[f"{side}.shoulder.abduction"] = (-math.radians(45), at("shoulder_elevation"))
             stops[f"{side}.wrist.extension"] = (
                 -math.radians(70),
                 at("wrist_extension") + math.radians(PASSIVE_WRIST_EXTRA_DEG),
@@ -154,7 +183,9 @@ def healthy() -> Capacities:
     return Capacities(ranges)
 
 
-def cautious(measured: dict[str, float], shown: dict[str, float] | None = None) -> Capacities:
+def cautious(
+    measured: dict[str, float], shown: dict[str, float] | None = None, mobile: dict[str, float] | None = None
+) -> Capacities:
     """Measured ranges where there are any; otherwise the cautious assumption, floored by what was seen (`shown`).
 
     A measured value never assumes more than was measured; unknown names raise KeyError.
@@ -168,4 +199,4 @@ def cautious(measured: dict[str, float], shown: dict[str, float] | None = None) 
         base = name.split(".")[-1]
         assumed = DAILY_DEG[base] if base in DAILY_DEG else HEALTHY_DEG[base] / 2
         ranges[name] = measured.get(name, max(assumed, shown.get(name, 0.0)))
-    return Capacities(ranges, frozenset(set(ranges) - set(measured)))
+    return Capacities(ranges, frozenset(set(ranges) - set(measured)), mobile or {})

@@ -117,7 +117,7 @@ def clear(
             return gap, which
         _loosen(ends, found, give)
         free, target, spring, least, most = joints_of(body.angles.copy(), give, floor, low, high)
-        again = Wish(wish.a, wish.b, wish.normal, wish.offset, wish.weight, free, target, spring, least, most)
+        again = Wish(wish.a, wish.b, wish.normal, wish.offset, wish.weight, free, target, spring, least, most, wish.hamstring)
         descend(tree, again, body, body.position.copy(), body.rotation.copy())
         gap, which = gaps(again, body, rows, must)
     return gap, which

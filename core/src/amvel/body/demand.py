@@ -137,11 +137,30 @@ def _limb_angles(profile: dict[str, Array], skeleton: Skeleton, posed: Posed) ->
         )
         profile[f"{side}.knee_flexion_deg"] = angle(f"{side}.knee.flexion")
         profile[f"{side}.ankle_dorsiflexion_deg"] = angle(f"{side}.ankle.dorsiflexion")
+        profile[f"{side}.ankle_plantarflexion_deg"] = np.maximum(0.0, -angle(f"{side}.ankle.dorsiflexion"))
         profile[f"{side}.elbow_flexion_deg"] = angle(f"{side}.elbow.flexion")
         profile[f"{side}.wrist_extension_deg"] = np.maximum(0.0, angle(f"{side}.wrist.extension"))
         arm = posed.placement.rotation[:, skeleton.segment_index[f"{side}.upper_arm"]]
+        bend = _thigh_against_trunk_deg(skeleton, posed, side)
+        profile[f"{side}.thigh_trunk_deg"] = np.maximum(0.0, bend)
+        profile[f"{side}.hip_bend_deg"] = np.maximum(profile[f"{side}.hip_flexion_deg"], bend)
         cosine = np.einsum("bi,bi->b", arm[:, :, 2], thorax[:, :, 2])
         profile[f"{side}.shoulder_elevation_deg"] = np.degrees(np.arccos(np.clip(cosine, -1, 1)))
+
+
+def _thigh_against_trunk_deg(skeleton: Skeleton, posed: Posed, side: str) -> Array:
+    """Bend between thigh and the line from hip to shoulder, seen along the axis through both hips; straight is 0."""
+    at = {n: posed.points[:, skeleton.landmarks.index[f"{side}.{n}"]] for n in ("hip", "knee", "shoulder")}
+    axis = posed.placement.rotation[:, skeleton.segment_index["pelvis"], :, 1]
+
+    def flat(way: Array) -> Array:
+        out: Array = way - np.einsum("bi,bi->b", way, axis)[:, None] * axis
+        return out
+
+    thigh, trunk = flat(at["knee"] - at["hip"]), flat(at["hip"] - at["shoulder"])
+    across = np.einsum("bi,bi->b", np.cross(thigh, trunk), axis)
+    bend: Array = np.degrees(np.arctan2(across, np.einsum("bi,bi->b", thigh, trunk)))
+    return bend
 
 
 def _loads(
@@ -162,11 +181,14 @@ def _loads(
     profile["loaded"] = ((highest > LYING_REFERENCE_BW * weight_n) | external).astype(float)
     profile["pelvic_flexion_moment_nm"] = loads.pelvic_flexion
     profile["pelvic_rotation_moment_nm"] = loads.pelvic_rotation
+    profile["support_margin_cm"] = 100 * loads.margin_m
     size = skeleton.body.mass_kg * skeleton.body.stature_m
     profile["pelvic_side_moment_nm"] = loads.pelvic_side
     largest = np.maximum(np.maximum(loads.pelvic_flexion, loads.pelvic_rotation), loads.pelvic_side)
     profile["pelvic_moment_nm_per_kg_m"] = largest / size
     for side in ("left", "right"):
+        profile[f"{side}.hip_side_moment_nm"] = loads.joint_moment[f"{side}.hip_side"]
+        profile[f"{side}.hand_pull_n"] = loads.hand_pull[side]
         for joint in ("hip", "knee", "shoulder"):
             profile[f"{side}.{joint}_moment_nm"] = loads.joint_moment[f"{side}.{joint}"]
 
@@ -221,6 +243,7 @@ def _combined(profile: dict[str, Array], skeleton: Skeleton, posed: Posed, facts
             + signed_neck
         )
     head = posed.points[:, index["com.head"], 2]
+    profile["head_above_heart_cm"] = 100 * (head - posed.points[:, index["heart"], 2])
     profile["head_below_heart_cm"] = np.maximum(0.0, 100 * (posed.points[:, index["heart"], 2] - head))
     profile["one_leg_stance"] = np.where((fact("standing") > 0) & (profile["feet_supporting"] < 2), 1.0, 0.0)
     for name in ("hold_s", "breath_held", "hand_support_level", "coordination", "rises"):

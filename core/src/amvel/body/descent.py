@@ -10,6 +10,7 @@ import numpy as np
 
 from amvel.body.compiled import kernel
 from amvel.body.flat import CENTRE, NOWHERE, Flat
+from amvel.body.skeleton import JOINT_INDEX
 from amvel.body.tree import Array, Flags, Rows, Tree, place, point_at, turn_of
 
 _ROOT_DOF = 6
@@ -23,6 +24,8 @@ _COMMON_DAMPING = 0.05
 _AT_STOP = 1e-9
 _LEAST_DAMPING, _MOST_DAMPING, _STUCK = 1e-9, 1e9, 1e8
 _LONGEST_STEP = 0.6
+_HIPS = np.array([JOINT_INDEX[f"{s}.hip.flexion"] for s in ("left", "right")])
+_KNEES = np.array([JOINT_INDEX[f"{s}.knee.flexion"] for s in ("left", "right")])
 
 
 class Wish(NamedTuple):
@@ -38,6 +41,7 @@ class Wish(NamedTuple):
     spring: Array
     low: Array
     high: Array
+    hamstring: Array
 
 
 class Body(NamedTuple):
@@ -68,7 +72,7 @@ def wish_of(flat: Flat, b: int, extra: int) -> Wish:
         offset[r] = flat.rows.offset[first + r]
         weight[r] = flat.rows.weight[first + r] * _ROW_SCALE
     free, target, spring, low, high = joints_of(flat.angles[b], flat.give[b], flat.floor[b], flat.low[b], flat.high[b])
-    return Wish(a, o, normal, offset, weight, free, target, spring, low, high)
+    return Wish(a, o, normal, offset, weight, free, target, spring, low, high, flat.hamstring[b])
 
 
 @kernel
@@ -265,6 +269,16 @@ def _direction(
 
 
 @kernel
+def _most(wish: Wish, body: Body, k: int) -> float:
+    """How far free joint k goes now: a hip no further than the hamstring lets it at this bend of the knee."""
+    j = wish.free[k]
+    for s in range(2):
+        if j == _HIPS[s]:
+            return max(wish.low[k], min(wish.high[k], wish.hamstring[s] + body.angles[_KNEES[s]]))
+    return wish.high[k]
+
+
+@kernel
 def descend(tree: Tree, wish: Wish, body: Body, position0: Array, rotation0: Array) -> None:
     """Take a pose to where nothing moves any more, or has had its share of steps; `body` is where it starts and ends."""
     rows, joints = len(wish.a), len(wish.free)
@@ -276,6 +290,8 @@ def descend(tree: Tree, wish: Wish, body: Body, position0: Array, rotation0: Arr
         diagonal[_ROOT_DOF + k] = wish.spring[k] ** 2
         j = wish.free[k]
         body.angles[j] = min(max(wish.target[k], wish.low[k]), wish.high[k])
+    for k in range(joints):
+        body.angles[wish.free[k]] = min(body.angles[wish.free[k]], _most(wish, body, k))
     held, fixed, delta = np.zeros(size, dtype=np.bool_), np.zeros(size), np.zeros(size)
     tilt, turn = np.zeros(3), np.zeros((3, 3))
     old_angles, old_position, old_rotation = body.angles.copy(), body.position.copy(), body.rotation.copy()
@@ -296,6 +312,8 @@ def descend(tree: Tree, wish: Wish, body: Body, position0: Array, rotation0: Arr
         for k in range(joints):
             j = wish.free[k]
             body.angles[j] = min(max(body.angles[j] + delta[_ROOT_DOF + k], wish.low[k]), wish.high[k])
+        for k in range(joints):
+            body.angles[wish.free[k]] = min(body.angles[wish.free[k]], _most(wish, body, k))
         turn_of(delta[3:6], turn)
         for i in range(3):
             body.position[i] += delta[i]
@@ -376,7 +394,7 @@ def _stepped(
     for k in range(len(wish.free)):
         at, pull = body.angles[wish.free[k]], gradient[_ROOT_DOF + k]
         held[_ROOT_DOF + k] = (at <= wish.low[k] + _AT_STOP and pull > 0) or (
-            at >= wish.high[k] - _AT_STOP and pull < 0
+            at >= _most(wish, body, k) - _AT_STOP and pull < 0
         )
     _direction(gradient, hessian, diagonal, damping, held, fixed, delta)
     for _ in range(_RELEASES):
@@ -385,9 +403,10 @@ def _stepped(
             i = _ROOT_DOF + k
             at = body.angles[wish.free[k]]
             there = at + delta[i]
-            if not held[i] and (there < wish.low[k] - _AT_STOP or there > wish.high[k] + _AT_STOP):
+            most = _most(wish, body, k)
+            if not held[i] and (there < wish.low[k] - _AT_STOP or there > most + _AT_STOP):
                 held[i] = passed = True
-                fixed[i] = min(max(there, wish.low[k]), wish.high[k]) - at
+                fixed[i] = min(max(there, wish.low[k]), most) - at
         if not passed:
             return
         _direction(gradient, hessian, diagonal, damping, held, fixed, delta)

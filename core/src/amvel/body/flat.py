@@ -73,6 +73,7 @@ class Flat(NamedTuple):
     low: Array
     high: Array
     neutral: Array
+    hamstring: Array  # B×2
     rows: RowTable
     contacts: ContactTable
     loads: LoadTable
@@ -129,6 +130,8 @@ def flatten(skeleton: Skeleton, specs: list[PoseSpec], stops: list[Stops]) -> Fl
         if id(stops[i]) not in known:
             known[id(stops[i])] = stops_arrays(stops[i])
         low[i], high[i] = known[id(stops[i])]
+        for name, value in spec.ceiling_rad.items():
+            high[i, JOINT_INDEX[name]] = min(high[i, JOINT_INDEX[name]], value)
         rows.add(spec)
         contacts.add(spec)
         loads.add(spec)
@@ -141,6 +144,7 @@ def flatten(skeleton: Skeleton, specs: list[PoseSpec], stops: list[Stops]) -> Fl
         low,
         high,
         neutral,
+        np.array([s.hamstring_rad for s in specs], dtype=float).reshape(count, 2),
         rows.table(),
         contacts.table(),
         loads.table(),

@@ -71,6 +71,8 @@ class InnerLoads:
     pelvic_flexion: Array
     pelvic_rotation: Array
     pelvic_side: Array
+    hand_pull: dict[str, Array]
+    margin_m: Array
 
 
 class Cuts(NamedTuple):
@@ -93,6 +95,7 @@ class Cuts(NamedTuple):
     arm: Flags
     shank: Rows
     thigh: Rows
+    hand: Rows
     spine: Rows
 
 
@@ -108,6 +111,9 @@ _COLUMNS = (
     "pelvic_flexion",
     "pelvic_rotation",
     "pelvic_side",
+    "left.hand_pull",
+    "right.hand_pull",
+    "margin",
 )
 
 
@@ -140,6 +146,7 @@ def _cuts_of(names: tuple[str, ...]) -> Cuts:
         limbs("arm"),
         np.array([names.index(f"{s}.shank") for s in _SIDES]),
         np.array([names.index(f"{s}.thigh") for s in _SIDES]),
+        np.array([names.index(f"{s}.hand") for s in _SIDES]),
         np.array([JOINT_INDEX[f"{r}.flexion"] for r in ("lumbar", "lower_thoracic", "upper_thoracic")]),
     )
 
@@ -183,6 +190,8 @@ def inner_loads(skeleton: Skeleton, flat: Flat, posed: Posed, reactions: Reactio
         column["pelvic_flexion"],
         column["pelvic_rotation"],
         column["pelvic_side"],
+        {s: column[f"{s}.hand_pull"] for s in _SIDES},
+        column["margin"],
     )
 
 
@@ -221,13 +230,13 @@ def _pushes(
     for c in range(first, last):
         n = segments + c - first
         p.where[n], p.force[n], p.moment[n], p.segment[n] = at[c], force[c], moment[c], segment[c]
-    n = count - borne
+    n = segments + last - first
     for c in range(first, last):
         if contacts.on[c] != NOWHERE:
             p.where[n], p.force[n], p.segment[n] = at[c], -force[c], tree.segment[contacts.on[c]]
             n += 1
     for i in range(more):
-        n = segments + last - first + i
+        n = count - more + i
         p.where[n] = points[loads.point[begin + i]]
         load_force(loads, begin + i, points, p.force[n])
         p.segment[n] = tree.segment[loads.point[begin + i]]
@@ -286,7 +295,52 @@ def _cut_all(
         rounding = 0.0
         for j in cuts.spine:
             rounding += np.degrees(angles[b, j] - neutral[b, j])
+        _pulls(tree, cuts, p, len(p.segment) - (loads.first[b + 1] - loads.first[b]), out[b])
+        out[b, _LIMB_COLUMNS + 15] = _margin_m(tree, contacts, b, points[b], force)
         _cut(tree, cuts, p, pressing, rounding, angles[b], origin[b], turned[b], axis[b], centre[b], size, out[b])
+
+
+@kernel
+def _pulls(tree: Tree, cuts: Cuts, p: Pushes, first: int, out: Array) -> None:
+    """What outside loads pull on each hand (N): the pushes from row `first` on."""
+    for s in range(2):
+        total = np.zeros(3)
+        for n in range(first, len(p.segment)):
+            if p.segment[n] == cuts.hand[s]:
+                total += p.force[n]
+        out[_LIMB_COLUMNS + 13 + s] = np.sqrt((total**2).sum())
+
+
+@kernel
+def _margin_m(tree: Tree, contacts: ContactTable, b: int, points: Array, force: Array) -> float:
+    """How far the centre of mass is inside the base of what carries upwards, seen from above (m)."""
+    weight_n = tree.mass_kg.sum() * GRAVITY_M_S2
+    x, y = 0.0, 0.0
+    for s in range(len(tree.com)):
+        x += tree.mass_kg[s] * points[tree.com[s], 0]
+        y += tree.mass_kg[s] * points[tree.com[s], 1]
+    x, y = x / tree.mass_kg.sum(), y / tree.mass_kg.sum()
+    first, last = contacts.first[b], contacts.first[b + 1]
+    corners, count = np.zeros((4 * (last - first), 2)), 0
+    for c in range(first, last):
+        if contacts.on[c] == NOWHERE and force[c, 2] > 0.005 * weight_n:
+            at = points[contacts.point[c]]
+            for u in (-1.0, 1.0):
+                for v in (-1.0, 1.0):
+                    corners[count, 0] = at[0] + u * contacts.half[c, 0] - x
+                    corners[count, 1] = at[1] + v * contacts.half[c, 1] - y
+                    count += 1
+    if count == 0:
+        return np.nan
+    # Seen from the centre of mass, the base reaches this far in the direction in which it reaches least.
+    least = np.inf
+    for k in range(_DIRECTIONS):
+        a = 2 * np.pi * k / _DIRECTIONS
+        reach = -np.inf
+        for n in range(count):
+            reach = max(reach, corners[n, 0] * np.cos(a) + corners[n, 1] * np.sin(a))
+        least = min(least, reach)
+    return least
 
 
 @kernel
@@ -415,6 +469,7 @@ def _cut(
         out[6 + 3 * k], out[7 + 3 * k], out[8 + 3 * k] = sagittal, side, turning
 
 
+_DIRECTIONS = 72
 _FACING = 0.5  # the breastbone up or down by more than 30°
 _LIMB_COLUMNS = 15  # three levels, each with moment, compression and three directions
 

@@ -4,6 +4,7 @@ Everything here is in SI units and radians; families declare in degrees and cent
 `amvel.movements.frames`.
 """
 
+import math
 from dataclasses import dataclass, field, replace
 from typing import Any, Literal
 
@@ -111,11 +112,15 @@ class BandPull:
         return way
 
 
+NO_HAMSTRING = (math.pi, math.pi)
+
+
 @dataclass(frozen=True)
 class PoseSpec:
     """One frame to be solved.
 
-    Joints in `floor_rad` give only upwards from there: a pose that would need more cannot be taken.
+    Joints in `floor_rad` give only upwards from there, those in `ceiling_rad` only downwards: a pose that would need more
+    cannot be taken.  `hamstring_rad` (left, right) is how far a hip bends with a straight knee.
     """
 
     name: str
@@ -128,6 +133,8 @@ class PoseSpec:
     loads: "tuple[ExternalLoad | BandPull, ...]" = ()
     neutral_rad: dict[str, float] = field(default_factory=dict, hash=False)
     floor_rad: dict[str, float] = field(default_factory=dict, hash=False)
+    ceiling_rad: dict[str, float] = field(default_factory=dict, hash=False)
+    hamstring_rad: tuple[float, float] = NO_HAMSTRING
 
     def changed(self, **changes: Any) -> "PoseSpec":
         """A copy with some fields replaced."""

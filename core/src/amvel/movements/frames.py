@@ -16,6 +16,7 @@ from amvel.body.pose import SHEAR_TO_NORMAL, Strategy
 
 COUPLED_LUMBAR_STIFFNESS = 30.0
 WISH_WEIGHT = 0.03  # an aim that need not hold must not pull a contact off its surface
+_SIDES = ("left", "right")
 _ARM = ("shoulder.", "elbow.")
 _AXES = {"x": (1.0, 0.0, 0.0), "y": (0.0, 1.0, 0.0), "z": (0.0, 0.0, 1.0)}
 
@@ -323,13 +324,14 @@ def mirrored(frame: Frame) -> Frame:
 
 def compile_frame(frame: Frame, label: str, body: Anthropometry, capacities: Capacities) -> PoseSpec:
     """The frame for one body, in SI units, with the hip–lumbar coupling applied."""
-    angles = _couple({k: math.radians(v) for k, v in frame.angles.items()}, frame, capacities)
+    angles = _within({k: math.radians(v) for k, v in frame.angles.items()}, frame, capacities)
+    angles = _couple(angles, frame, capacities)
     free = dict(frame.free)
     # A hip at its stop tucks the pelvis; an arch that nobody declared would only be the solver's slack.
     coupled = "lumbar.flexion" not in free and any(f"{s}.hip.flexion" in free for s in ("left", "right"))
     if coupled:
         free["lumbar.flexion"] = COUPLED_LUMBAR_STIFFNESS
-    neutral = {k: math.radians(v) for k, v in frame.neutral.items()}
+    neutral = {k: math.radians(v) * capacities.mobile.get(k.partition(".")[0], 1.0) for k, v in frame.neutral.items()}
     for name, value in neutral.items():
         angles[name] = angles.get(name, 0.0) + value
     if body.measures.kyphosis_extra_rad:
@@ -339,6 +341,9 @@ def compile_frame(frame: Frame, label: str, body: Anthropometry, capacities: Cap
         neutral["upper_thoracic.flexion"] = (
             neutral.get("upper_thoracic.flexion", 0.0) + body.measures.kyphosis_extra_rad
         )
+    floor, ceiling = _fused_stops(capacities, angles, neutral, free)
+    if coupled:
+        floor["lumbar.flexion"] = angles.get("lumbar.flexion", 0.0)
     rows = [_touch_row(t, frame.surfaces[t.surface]) for t in frame.touches if t.places]
     rows += [
         Row(
@@ -368,8 +373,40 @@ def compile_frame(frame: Frame, label: str, body: Anthropometry, capacities: Cap
         tuple(contacts),
         loads,
         neutral,
-        {"lumbar.flexion": angles.get("lumbar.flexion", 0.0)} if coupled else {},
+        floor,
+        ceiling,
+        capacities.hamstring_rad(),
     )
+
+
+def _within(angles: dict[str, float], frame: Frame, capacities: Capacities) -> dict[str, float]:
+    """Declared joints as far as they go.  A hip that ends early tucks the pelvis (`_couple`); whatever else ends early
+    ends there, and what it was to reach is not reached."""
+    stops, out = capacities.stops_rad(), dict(angles)
+    for name, value in angles.items():
+        if name in stops and name not in frame.free and not name.endswith("hip.flexion"):
+            out[name] = min(max(value, stops[name][0]), stops[name][1]) if name.partition(".")[0] in _SIDES else value
+    return out
+
+
+def _fused_stops(
+    capacities: Capacities, angles: dict[str, float], neutral: dict[str, float], free: dict[str, float]
+) -> tuple[dict[str, float], dict[str, float]]:
+    """Parts of the spine with fused levels end where the rest of their levels ends: declared angles are cut to it, free ones
+    get it as their floor and ceiling (rad); a part that is fused whole is held."""
+    floor: dict[str, float] = {}
+    ceiling: dict[str, float] = {}
+    for region, share in capacities.mobile.items():
+        for name, (least, most) in capacities.region_deg(region).items():
+            base = neutral.get(name, 0.0)
+            low, high = base + math.radians(least), base + math.radians(most)
+            if name in angles:
+                angles[name] = min(max(angles[name], low), high)
+            if name in free and share <= 0.0:
+                del free[name]
+            elif name in free:
+                floor[name], ceiling[name] = low, high
+    return floor, ceiling
 
 
 def _couple(angles: dict[str, float], frame: Frame, capacities: Capacities) -> dict[str, float]:

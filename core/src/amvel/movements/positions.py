@@ -82,6 +82,7 @@ def _head_gap_cm(measures: Measures) -> float:
 
 
 _BACK = ("occiput", "sacrum", "mid_back", "upper_back")
+BACK_OF_PELVIS = ("sacrum", "left.buttock", "right.buttock")
 LEAST_PAD_CM = 1.0  # a smaller gap is filled by the mat
 
 
@@ -104,6 +105,7 @@ def supine_crook(
             Touch("occiput", "head pad"),
             Touch("upper_back", "floor"),
             Touch("sacrum", "floor"),
+            *(Touch(f"{s}.buttock", "floor", places=False) for s in _SIDES),
             *(replace(t, strategy="rests") for t in feet()),
             *_arms_lie(),
         ),
@@ -129,6 +131,7 @@ def supine_calves_up(body: Anthropometry, support_cm: float, hip_deg: float = 90
             Touch("occiput", "head pad"),
             Touch("upper_back", "floor"),
             Touch("sacrum", "floor"),
+            *(Touch(f"{s}.buttock", "floor", places=False) for s in _SIDES),
             *(Touch(f"{s}.calf_under", "calf support", strategy="rests") for s in _SIDES),
             *_arms_lie(),
         ),
@@ -372,8 +375,8 @@ def weight_on_one_foot(frame: Frame, body: Anthropometry, name: str = "weight on
     return frame.aim(over, hip_wide(body)).free_(**SIDEWAYS).with_(name)
 
 
-def trunk_lean(body: Anthropometry, lean_deg: float) -> tuple[Aim, ...]:
-    """Keep the line from pelvis to upper thorax at a lean from upright (forward positive)."""
+def trunk_lean(body: Anthropometry, lean_deg: float, firm: bool = True) -> tuple[Aim, ...]:
+    """Keep the line from pelvis to upper thorax at a lean from upright (forward positive); not `firm`: as near as it goes."""
     lean = np.radians(lean_deg)
     heights = {s.name: s for s in body.segments}
     x = (
@@ -389,6 +392,7 @@ def trunk_lean(body: Anthropometry, lean_deg: float) -> tuple[Aim, ...]:
             origin="com.pelvis",
             direction=direction,
             weight=0.3,
+            must_hold=firm,
         ),
     )
 

@@ -39,34 +39,11 @@ from amvel.movements.declaration import Family, Setting, Step
 from amvel.movements.frames import Frame, compile_frame, mirrored
 from amvel.movements.reshaped import reshaped
 from amvel.movements.schools import with_school
-from amvel.quantities import base_id, quantity
+from amvel.quantities import quantity
 
 MODEL_VERSION = "11"
 BETWEEN = 5  # frames between two declared ones; the peaks are settled there (tests refine them)
 _MOVED_RAD = np.radians(8.0)
-_LIMB_ANGLES = frozenset(
-    quantity(f"{name}_deg").id
-    for name in (
-        "hip_flexion",
-        "hip_extension",
-        "hip_abduction",
-        "hip_adduction",
-        "hip_adduction_in_flexion",
-        "hip_external_rotation",
-        "hip_internal_rotation",
-        "hip_difference",
-        "hip_spread",
-        "loaded_leg_rotation",
-        "knee_flexion",
-        "loaded_knee_flexion",
-        "ankle_dorsiflexion",
-        "shoulder_elevation",
-        "wrist_extension",
-        "wrist_extension_loaded",
-        "neural_line",
-        "front_thigh_line",
-    )
-)
 
 
 @dataclass(frozen=True)
@@ -247,7 +224,7 @@ def _limbs_as_far_as(profile: Profile, other: Profile) -> Profile:
     larger = {
         name: np.maximum(values, other.columns[name])
         for name, values in profile.columns.items()
-        if base_id(name) in _LIMB_ANGLES
+        if quantity(name).limb_angle
     }
     return replace(profile, columns=profile.columns.with_(larger))
 
@@ -417,7 +394,7 @@ def _swapped(capacities: Capacities) -> Capacities:
     """Left and right exchanged: frames are declared for the left and mirrored."""
     from amvel.movements.frames import other_side
 
-    return Capacities({other_side(k): v for k, v in capacities.range_deg.items()}, capacities.assumed)
+    return Capacities({other_side(k): v for k, v in capacities.range_deg.items()}, capacities.assumed, capacities.mobile)
 
 
 def _speed_deg_s(angles: Array, seconds: float) -> float:

@@ -19,8 +19,6 @@ def reshaped(posed: Posed | None, old: Capacities, new: Capacities) -> bool:
     if posed is None:
         return bool(moved) or hips
     for name in moved:
-        if not (posed.give[:, JOINT_INDEX[name]] > 0).any():
-            continue
         own, (low, high), (lower, higher) = posed.angles[:, JOINT_INDEX[name]], before[name], after[name]
         at_low = low != lower and own.min() < max(low + _AT_STOP_RAD, lower)
         at_high = high != higher and own.max() > min(high - _AT_STOP_RAD, higher)

@@ -11,6 +11,7 @@ from amvel.case.results.ranges import Range
 from amvel.case.results.vital import BloodPressure
 from amvel.screening.bone_status import BoneStatus, bone_status
 from amvel.screening.declaration import current, newest
+from amvel.screening.fused_levels import mobile_shares
 from amvel.screening.library import test_library
 from amvel.screening.tests.blood_pressure import beyond_limit, drops, raised
 from amvel.screening.tests.chair_stand_30s import cut
@@ -221,7 +222,7 @@ def _capacities(case: Case) -> Capacities:
             measured |= _smallest_of_newest_day(
                 [(f"{r.side}.{test_id}" if test.per_side else test_id, r.on, r.deg) for r in found]
             )
-    return cautious({k: v for k, v in measured.items() if _is_capacity(k)}, _shown(case))
+    return cautious({k: v for k, v in measured.items() if _is_capacity(k)}, _shown(case), mobile_shares(case))
 
 
 def _is_capacity(name: str) -> bool:

@@ -4,12 +4,12 @@ from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, PELVIS_DROPS, RIBS_FLARE
 from amvel.movements.frames import Band, Frame, Prop, Touch
 from amvel.movements.ladder import Ladder, fault
-from amvel.movements.positions import both, own_heel_distance_cm, supine_crook
+from amvel.movements.positions import BACK_OF_PELVIS, both, own_heel_distance_cm, supine_crook
 
 
 def _up(s: Setting, name: str = "lifted") -> Frame:
     hip = s.number("hip_deg")
-    frame = supine_crook(s.body, own_heel_distance_cm(s.body)).lift("sacrum", "left.wrist", "right.wrist")
+    frame = supine_crook(s.body, own_heel_distance_cm(s.body)).lift(*BACK_OF_PELVIS, "left.wrist", "right.wrist")
     frame = frame.bear("left.heel", "left.ball", "right.heel", "right.ball")
     lifted = frame.with_(name, **both(hip_flexion=hip, knee_flexion=95.0, shoulder_abduction=14.0))
     arms = lifted.touch(*(Touch(f"{x}.palm", "floor", strategy="rests") for x in ("left", "right")))

@@ -28,7 +28,7 @@ def _hands_on_seat(frame: Frame, s: Setting, ahead_cm: float, lean_deg: float) -
         Aim(f"{x}.wrist", "x", ahead_cm, origin=f"{x}.shoulder", must_hold=False, weight=0.3) for x in _SIDES
     )
     frame = frame.touch(*(Touch(f"{x}.palm", "worktop") for x in _SIDES)).aim(*aims)
-    return frame.aim(*trunk_lean(s.body, lean_deg)).facts_(hand_support_level=3, on_floor=True)
+    return frame.aim(*trunk_lean(s.body, lean_deg, firm=False)).facts_(hand_support_level=3, on_floor=True)
 
 
 def _kneeling(s: Setting) -> Frame:

@@ -6,7 +6,7 @@ from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD
 from amvel.movements.frames import Aim, Frame, Touch
 from amvel.movements.ladder import Ladder, fault
-from amvel.movements.positions import FACE_UP, both, supine_crook
+from amvel.movements.positions import BACK_OF_PELVIS, FACE_UP, both, supine_crook
 
 
 def _over(s: Setting) -> list[Frame]:
@@ -16,7 +16,7 @@ def _over(s: Setting) -> list[Frame]:
     root = FACE_UP @ np.array([[np.cos(a), 0, np.sin(a)], [0, 1.0, 0], [-np.sin(a), 0, np.cos(a)]])
     frame = supine_crook(s.body)
     frame = Frame(**{**frame.__dict__, "root": root, "root_at_cm": (0, 0, 40)})
-    frame = frame.lift("sacrum", *(f"{x}.{p}" for x in ("left", "right") for p in ("heel", "ball")))
+    frame = frame.lift(*BACK_OF_PELVIS, *(f"{x}.{p}" for x in ("left", "right") for p in ("heel", "ball")))
     frame = frame.unaim("left.heel", "right.heel").touch(
         *(Touch(f"{x}.elbow_tip", "floor", places=False) for x in ("left", "right"))
     )

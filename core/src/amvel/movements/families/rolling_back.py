@@ -5,11 +5,11 @@ from amvel.movements.families.knee_fold import leg_folded
 from amvel.movements.faults import BREATH_HELD
 from amvel.movements.frames import Frame, Touch
 from amvel.movements.ladder import Ladder, fault
-from amvel.movements.positions import both, supine_crook
+from amvel.movements.positions import BACK_OF_PELVIS, both, supine_crook
 
 
 def _balled(s: Setting) -> Frame:
-    frame = supine_crook(s.body).lift("occiput", "upper_back", "sacrum")
+    frame = supine_crook(s.body).lift("occiput", "upper_back", *BACK_OF_PELVIS)
     frame = leg_folded(leg_folded(frame, "left", 118.0, 125.0), "right", 118.0, 125.0)
     round_ = frame.with_(
         "rolled up",

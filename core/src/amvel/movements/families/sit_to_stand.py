@@ -18,7 +18,7 @@ _DROPS = Fault(
 )
 _MIDFOOT_BESIDE_HEEL_CM = 1.2  # toward the other foot
 _ON_THE_REST = {"shoulder_abduction": 10.0, "wrist_extension": 40.0}
-_HANDS_LEAN_CM, _HANDS_RISE_CM = 4.0, 0.0  # the hands carry what the feet do not: the weight may stay so far back
+_HANDS_LEAN_CM, _HANDS_RISE_CM = 8.0, 5.0  # the hands carry what the feet do not: the weight may stay so far back
 _FIRMLY = 16.0  # where the weight is wanted: it wins over the lean, but a hip that ends before it does not open the contact
 
 
@@ -66,11 +66,14 @@ def _leaning(s: Setting, held_back_cm: float = 0.0) -> Frame:
     )
 
 
-def _off(leaning: Frame) -> Frame:
-    """The same pose, the seat no longer carrying."""
+_LET_GO_CM = 12.0  # above the seat, where hands leave the rests: our choice
+
+
+def _off(leaning: Frame, above_cm: float = 0.0, name: str = "leaving the seat") -> Frame:
+    """The same pose, the seat no longer carrying, or some way above it."""
     lifted = leaning.lift(*(f"{x}.{p}" for x in ("left", "right") for p in ("sit_bone", "thigh_under")))
-    return lifted.touch(*(Touch(f"{x}.sit_bone", "seat", bears=False) for x in ("left", "right"))).with_(
-        "leaving the seat"
+    return lifted.touch(*(Touch(f"{x}.sit_bone", "seat", bears=False, gap_cm=above_cm) for x in ("left", "right"))).with_(
+        name
     )
 
 
@@ -94,15 +97,21 @@ def leaning_frames(s: Setting) -> list[Frame]:
 
 
 def _with_hands(s: Setting) -> list[Frame]:
-    frames = hands_on_rests(s, _two_legs(s, _HANDS_LEAN_CM, _HANDS_RISE_CM)[:3])
+    frames = hands_on_rests(s, _pushed_up(s, _HANDS_LEAN_CM, _HANDS_RISE_CM))
     return [*frames, _risen(s).facts_(hand_support_level=3)]
+
+
+def _pushed_up(s: Setting, lean_back_cm: float, rise_back_cm: float) -> list[Frame]:
+    """Up to where the hands let go: by then the weight is over the feet."""
+    frames = _two_legs(s, lean_back_cm, rise_back_cm)[:3]
+    return [*frames, _off(_leaning(s), _LET_GO_CM, "pushed up, the hands let go")]
 
 
 def _one_hand(s: Setting) -> list[Frame]:
     """The left hand pushes and steadies, the right arm hangs ahead at rest."""
     # A hand high up and ahead steadies but cannot lift: then the feet have to carry it all.
     high = min(1.0, max(0.0, s.number("hand_cm") - s.number("seat_cm") - ARM_REST_CM) / 15.0)
-    leans = _two_legs(s, *((1 - high) * x for x in (_HANDS_LEAN_CM, _HANDS_RISE_CM)))[:3]
+    leans = _pushed_up(s, *((1 - high) * x for x in (_HANDS_LEAN_CM, _HANDS_RISE_CM)))
     plain = [f.with_(right_shoulder_flexion=35.0, right_elbow_flexion=20.0) for f in leans]
     frames = hands_on_rests(s, plain, ("left",), s.number("hand_cm"))
     return [*frames, _risen(s).facts_(hand_support_level=3)]

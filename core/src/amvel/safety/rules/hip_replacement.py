@@ -14,7 +14,7 @@ SINCE = date(2020, 1, 1)
 # Per approach: name, quantity, number (none means not at all), reason.
 BY_APPROACH = {
     "posterior": (
-        ("bend", "hip_flexion_deg", "flexion_deg", "bends at most 90°"),
+        ("bend", "hip_bend_deg", "flexion_deg", "bends less than 90°, thigh against pelvis or trunk, with 5° to spare"),
         ("in", "hip_adduction_deg", "", "not in past the midline"),
         ("turn_in", "hip_internal_rotation_deg", "", "not turned in"),
     ),
@@ -29,6 +29,7 @@ BY_APPROACH = {
 def answer(f: Findings, n: Numbers) -> Answer:
     """By approach: posterior bends at most 90°, not in past the middle, not turned in; anterior not back past neutral, not turned out; lateral not lifted sideways. By the surgeon’s protocol, for a time."""
     page = Page("hip_replacement", HIP)
+    bounds = {"flexion_deg": n["flexion_deg"] - n["margin_deg"], "lift_nm": n["lift_nm"]}
     for i, c in enumerate(f.all(HipReplacement)):
         approaches = tuple(BY_APPROACH) if c.approach == "unknown" else (c.approach,)
         for approach in approaches:
@@ -37,7 +38,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
                 page.for_weeks(
                     f"{approach}_{name}_{i}",
                     f"{c.side}.{quantity}",
-                    n[number] if number else 0.0,
+                    bounds[number] if number else 0.0,
                     f"{c.side} hip, {approach} approach: {why}",
                     c.on,
                     weeks,
@@ -67,6 +68,7 @@ RULE = Rule(
     answer,
     (
         Number("flexion_deg", 90, "deg", "hip bend, posterior approach", HIP, SINCE),
+        Number("margin_deg", 5, "deg", "what is kept free below that bend", HIP, SINCE),
         Number("lift_nm", 3, "N·m", "moment that counts as lifting the leg sideways", HIP, SINCE),
         Number("weeks", 12, "weeks", "how long", HIP, SINCE),
         Number("lateral_weeks", 8, "weeks", "how long, lateral approach", HIP, SINCE),
@@ -80,7 +82,7 @@ RULE = Rule(
                 ]
             },
             {
-                "hip_replacement.posterior_bend_0": 90.0,
+                "hip_replacement.posterior_bend_0": 85.0,
                 "hip_replacement.posterior_in_0": 0.0,
                 "hip_replacement.anterior_back_0": None,
             },
@@ -110,7 +112,7 @@ RULE = Rule(
                     {"kind": "hip_replacement", "side": "right", "approach": "unknown", "on": "2026-10-10"}
                 ]
             },
-            {"hip_replacement.posterior_bend_0": 90.0, "hip_replacement.anterior_back_0": 0.0},
+            {"hip_replacement.posterior_bend_0": 85.0, "hip_replacement.anterior_back_0": 0.0},
         ),
         Example(
             "a year ago",

@@ -2,12 +2,12 @@
 
 from datetime import date
 
-from amvel.case import SPINE_LEVELS
 from amvel.case.conditions.spine import SpinalFusion
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
 from amvel.safety.rulebook import Example, Number, Numbers, Rule
 from amvel.screening import Findings
+from amvel.screening.fused_levels import mobile_shares
 from amvel.sources import COMMON_PRACTICE, Source
 
 SOURCE = Source(
@@ -15,26 +15,8 @@ SOURCE = Source(
     from_memory=False,
     reading=True,
 )
-# Motion segments of each part of the model, by their upper vertebra.
-REGION = {
-    "upper_thoracic": ("T1", "T2", "T3", "T4", "T5", "T6", "T7"),
-    "lower_thoracic": ("T8", "T9", "T10", "T11", "T12"),
-    "lumbar": ("L1", "L2", "L3", "L4", "L5"),
-}
-_SHARE = {
-    "lumbar": (0.60, 0.15, 0.50),
-    "lower_thoracic": (0.25, 0.50, 0.30),
-    "upper_thoracic": (0.15, 0.35, 0.20),
-}
-
-
-def mobile_share(fusions: list[SpinalFusion], region: str) -> float:
-    """The share of a region's motion segments that still move."""
-    fused = set()
-    for c in fusions:
-        fused |= set(SPINE_LEVELS[SPINE_LEVELS.index(c.from_level) : SPINE_LEVELS.index(c.to_level)])
-    segments = REGION[region]
-    return 1 - len(fused & set(segments)) / len(segments)
+def _of(side: str) -> str:
+    return f"_{side.removesuffix('.')}" if side else ""
 
 
 def answer(f: Findings, n: Numbers) -> Answer:
@@ -42,35 +24,14 @@ def answer(f: Findings, n: Numbers) -> Answer:
     page, fusions = Page("spinal_fusion", SOURCE), f.all(SpinalFusion)
     if not fusions:
         return page.done()
-    for region, (bend, turn, side) in _SHARE.items():
-        share = mobile_share(fusions, region)
-        if share < 1:
-            why = f"fused levels do not move; {100 * share:.0f} % of this part still does"
-            page.limit(
-                f"{region}_flexion",
-                f"{region}_flexion_deg",
-                share * bend * f.capacities.of("trunk_flexion"),
-                why,
-            )
-            page.limit(
-                f"{region}_extension",
-                f"{region}_extension_deg",
-                share * bend * f.capacities.of("trunk_extension"),
-                why,
-            )
-            for s in ("left", "right"):
-                page.limit(
-                    f"{region}_rotation_{s}",
-                    f"{s}.{region}_rotation_deg",
-                    share * turn * f.capacities.of(f"{s}.trunk_rotation"),
-                    why,
-                )
-                page.limit(
-                    f"{region}_side_bend_{s}",
-                    f"{s}.{region}_side_bend_deg",
-                    share * side * f.capacities.of(f"{s}.trunk_side_bend"),
-                    why,
-                )
+    for region, share in mobile_shares(f.case).items():
+        why = f"fused levels do not move; {100 * share:.0f} % of this part still does"
+        for joint, (least, most) in f.capacities.region_deg(region).items():
+            kind = joint.partition(".")[2]
+            plus, minus = ("", "") if kind == "flexion" else ("left.", "right.")
+            other = "extension" if kind == "flexion" else kind
+            page.limit(f"{region}_{kind}{_of(plus)}", f"{plus}{region}_{kind}_deg", most, why)
+            page.limit(f"{region}_{other}{_of(minus)}", f"{minus}{region}_{other}_deg", -least, why)
     page.forbid("roll", "rolls_on_spine", 0, "no rolling on a fused spine")
     page.care(
         "junction",

@@ -147,7 +147,6 @@ class Capacities:
             # Inversion 35, eversion 15 to 20 (AAOS 1965, from memory); nobody tests them here.
             stops[f"{side}.ankle.inversion"] = (-math.radians(20), math.radians(35))
             stops[f"{side}.shoulder.flexion"] = (-math.radians(45), at("shoulder_elevation"))
-            stops[f"{side}.shoulder.abduction"] = (-math.radians(45), at("shoulder_elevation"))
             stops[f"{side}.wrist.extension"] = (
                 -math.radians(70),
                 at("wrist_extension") + math.radians(PASSIVE_WRIST_EXTRA_DEG),

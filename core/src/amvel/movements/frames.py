@@ -17,6 +17,7 @@ from amvel.body.pose import SHEAR_TO_NORMAL, Strategy
 COUPLED_LUMBAR_STIFFNESS = 30.0
 WISH_WEIGHT = 0.03  # an aim that need not hold must not pull a contact off its surface
 _SIDES = ("left", "right")
+_HALVINGS = 20
 _ARM = ("shoulder.", "elbow.")
 _AXES = {"x": (1.0, 0.0, 0.0), "y": (0.0, 1.0, 0.0), "z": (0.0, 0.0, 1.0)}
 
@@ -386,7 +387,28 @@ def _within(angles: dict[str, float], frame: Frame, capacities: Capacities) -> d
     for name, value in angles.items():
         if name in stops and name not in frame.free and not name.endswith("hip.flexion"):
             out[name] = min(max(value, stops[name][0]), stops[name][1]) if name.partition(".")[0] in _SIDES else value
+    for side in _SIDES:
+        if f"{side}.shoulder.abduction" in out and f"{side}.shoulder.abduction" not in frame.free:
+            _lower_arm(out, side, stops[f"{side}.shoulder.flexion"][1])
     return out
+
+
+def _lower_arm(angles: dict[str, float], side: str, most: float) -> None:
+    """Bring an arm that is declared higher than it goes down the way that it came; its height is not one joint's alone."""
+    names = (f"{side}.shoulder.flexion", f"{side}.shoulder.abduction")
+    up = [angles.get(n, 0.0) for n in names]
+
+    def raised(share: float) -> float:
+        return math.acos(math.cos(share * up[0]) * math.cos(share * up[1]))
+
+    if raised(1.0) <= most:
+        return
+    low, high = 0.0, 1.0
+    for _ in range(_HALVINGS):
+        middle = (low + high) / 2
+        low, high = (middle, high) if raised(middle) <= most else (low, middle)
+    for name, value in zip(names, up, strict=True):
+        angles[name] = low * value
 
 
 def _fused_stops(

@@ -16,6 +16,7 @@ from amvel.body.anthropometry import SHOULDER
 OVER_FEET_CM = 1.0  # ahead of the ankle
 _LEAST_OVER_CM = -4.0  # the heel still carries
 _COMFORTABLE_LEAN_DEG = 38.0
+_TALL_SITTING_DEG = 72.0  # bend of the hips with level thighs: the pelvis takes the rest (the model's own)
 _EASY_BACK_CM, _MOST_BACK_CM = 4.0, 18.0
 _LEGS = ("thigh", "shank", "foot", "toes")
 _ARMS = ("upper_arm", "forearm", "hand")
@@ -37,10 +38,26 @@ def ready_to_rise(
     stop = min(capacities.stops_rad()[f"{s}.ankle.dorsiflexion"][1] for s in ("left", "right"))
     most_back = min(_MOST_BACK_CM, 100 * body.lengths_m["shank"] * math.sin(stop - math.radians(1.0)))
     for back in np.arange(min(_EASY_BACK_CM, most_back), most_back + 0.01, 1.0):
-        if weight_over_cm(body, seat_cm, float(back), _COMFORTABLE_LEAN_DEG, arms_deg) >= wanted:
+        if _reached_cm(body, capacities, seat_cm, float(back), arms_deg) >= wanted:
             return Ready(float(back), wanted)
-    reached = weight_over_cm(body, seat_cm, most_back, _COMFORTABLE_LEAN_DEG, arms_deg)
-    return Ready(most_back, max(_LEAST_OVER_CM - held_back_cm, reached))
+    reached = _reached_cm(body, capacities, seat_cm, most_back, arms_deg)
+    return Ready(most_back, min(wanted, max(_LEAST_OVER_CM - held_back_cm, reached)))
+
+
+def _reached_cm(
+    body: Anthropometry, capacities: Capacities, seat_cm: float, heel_back_cm: float, arms_deg: float
+) -> float:
+    """Where the weight comes with the lean that is comfortable, or with the last one that the hips have."""
+    knee_z = body.lengths_m["ankle_height"] + math.sqrt(max(0.0, body.lengths_m["shank"] ** 2 - (heel_back_cm / 100) ** 2))
+    rise = knee_z - _hip_height_m(body, seat_cm)
+    thigh_deg = math.degrees(math.asin(max(-1.0, min(1.0, rise / body.lengths_m["thigh"]))))
+    stop_deg = min(capacities.range_deg[f"{s}.hip_flexion"] for s in ("left", "right"))
+    lean_deg = max(0.0, min(_COMFORTABLE_LEAN_DEG, stop_deg - _TALL_SITTING_DEG - thigh_deg))
+    return weight_over_cm(body, seat_cm, heel_back_cm, lean_deg, arms_deg)
+
+
+def _hip_height_m(body: Anthropometry, seat_cm: float) -> float:
+    return seat_cm / 100 + 0.052 * body.stature_m * body.girth
 
 
 def weight_over_cm(
@@ -50,7 +67,7 @@ def weight_over_cm(
     height, lengths = body.stature_m, body.lengths_m
     knee = np.array([heel_back_cm / 100, lengths["ankle_height"]])
     knee[1] += math.sqrt(max(0.0, lengths["shank"] ** 2 - knee[0] ** 2))
-    hip_z = seat_cm / 100 + 0.052 * height * body.girth
+    hip_z = _hip_height_m(body, seat_cm)
     hip = np.array([knee[0] - math.sqrt(max(0.0, lengths["thigh"] ** 2 - (hip_z - knee[1]) ** 2)), hip_z])
     lean = math.radians(lean_deg)
     turn = np.array([[math.cos(lean), math.sin(lean)], [-math.sin(lean), math.cos(lean)]])

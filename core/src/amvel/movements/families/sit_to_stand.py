@@ -18,7 +18,7 @@ _DROPS = Fault(
 )
 _MIDFOOT_BESIDE_HEEL_CM = 1.2  # toward the other foot
 _ON_THE_REST = {"shoulder_abduction": 10.0, "wrist_extension": 40.0}
-_HANDS_LEAN_CM, _HANDS_RISE_CM = 8.0, 5.0  # the hands carry what the feet do not: the weight may stay so far back
+_HANDS_LEAN_CM, _HANDS_RISE_CM = 8.0, 2.5  # the hands carry what the feet do not: the weight may stay so far back
 _FIRMLY = 16.0  # where the weight is wanted: it wins over the lean, but a hip that ends before it does not open the contact
 
 
@@ -132,7 +132,7 @@ def hands_on_rests(
             **{f"{x}_{j}": 0.2 for x in hands for j in ("shoulder_flexion", "elbow_flexion")}
         )
         aims = (
-            Aim(f"{x}.wrist", "x", ahead_cm, origin=f"{x}.{origin}", must_hold=False, weight=0.3) for x in hands
+            Aim(f"{x}.wrist", "x", ahead_cm, origin=f"{x}.{origin}", must_hold=False, weight=_FIRMLY) for x in hands
         )
         held = held.aim(*aims)
         frames.append(

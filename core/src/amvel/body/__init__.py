@@ -1,12 +1,12 @@
 """The body model: anthropometry, kinematics, pose solving, statics, demand profile and figure."""
 
 from amvel.body.anthropometry import Anthropometry, BodyError, Measures, measure
+from amvel.body.between import bands_started, filled
 from amvel.body.capacities import HEALTHY_DEG, Capacities, cautious, healthy
 from amvel.body.contorted import sunk, tipped
 from amvel.body.demand import DECLARED, FrameFacts, demand
-from amvel.body.pose import COM, BandPull, Contact, ExternalLoad, PoseError, PoseSpec, Row
-from amvel.body.between import bands_started, filled
 from amvel.body.flat import Flat, Stops, flatten
+from amvel.body.pose import COM, BandPull, Contact, ExternalLoad, PoseError, PoseSpec, Row
 from amvel.body.posing import Posed, solve, solve_flat
 from amvel.body.skeleton import JOINT_INDEX, JOINTS, Skeleton
 from amvel.body.statics import GRAVITY_M_S2, Reactions, react, react_flat

@@ -5,6 +5,7 @@ from dataclasses import dataclass, field
 
 from amvel.body import Anthropometry, Capacities
 from amvel.movements.frames import Frame
+from amvel.movements.promise import Shown
 
 POSITIONS = (
     "on the back",
@@ -57,6 +58,11 @@ class Parameter:
     grid: float = 1.0
     easier: str = "down"
     choices: tuple[str, ...] = ()
+    shows: Shown | None = None  # the angle that it sets; required of every parameter in degrees
+
+    def __post_init__(self) -> None:
+        if self.unit == "deg" and self.shows is None:
+            raise DeclarationError(f"parameter {self.id} ('{self.title}'): an angle must say where it shows")
 
     def default_for(self, body: Anthropometry) -> float | str:
         """The default for one body, rounded to the grid and inside the range."""

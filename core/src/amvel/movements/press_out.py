@@ -1,10 +1,17 @@
 """The press-out: a band from the side, pressed out in front; the trunk resists the turn.  Shared by its positions."""
 
+from amvel.body import Anthropometry
 from amvel.movements.declaration import Parameter
 from amvel.movements.frames import Band, Frame
 from amvel.movements.positions import both
 
-BAND = Parameter("band_n", "pull of the band", "N", 30, low=10, high=70, grid=5, easier="down")
+
+def _own_pull_n(body: Anthropometry) -> float:
+    """A light band: about a twentieth of the body weight, at most 30 N (common practice, no source)."""
+    return min(30.0, 0.5 * body.mass_kg)
+
+
+BAND = Parameter("band_n", "pull of the band", "N", _own_pull_n, low=10, high=70, grid=5, easier="down")
 _NEAR = both(shoulder_flexion=32.0, elbow_flexion=112.0, shoulder_abduction=-6.0, shoulder_rotation=28.0)
 _FAR = both(shoulder_flexion=80.0, elbow_flexion=14.0, shoulder_abduction=-10.0, shoulder_rotation=0.0)
 

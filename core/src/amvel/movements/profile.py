@@ -33,10 +33,11 @@ from amvel.body import (
     tipped,
 )
 from amvel.body.tree import Array, Flags, Rows
-from amvel.movements.columns import Columns
 from amvel.movements.bed import FLOOR, LYING_ON, lies_on_bed
+from amvel.movements.columns import Columns
 from amvel.movements.declaration import Family, Setting, Step
 from amvel.movements.frames import Frame, compile_frame, mirrored
+from amvel.movements.promise import broken
 from amvel.movements.reshaped import reshaped
 from amvel.movements.schools import with_school
 from amvel.quantities import quantity
@@ -257,7 +258,7 @@ def _solve_within(asked: "list[tuple[Profiler, Request]]", between: int) -> list
     columns = Columns.of(demand(skeleton, flat, posed, reactions, [f.facts for f in way.frames]))
     stands = reactions.stands()
     return [
-        _one(r, span, way, flat, posed, stands, columns)
+        _one(skeleton, r, span, way, flat, posed, stands, columns)
         for (_, r), span in zip(asked, way.spans, strict=True)
     ]
 
@@ -306,6 +307,7 @@ class _Way:
 
 
 def _one(
+    skeleton: Skeleton,
     request: Request,
     span: range,
     way: _Way,
@@ -317,6 +319,13 @@ def _one(
     rows = slice(span.start, span.stop)
     own = posed.part(rows)
     fault = next((f for f in own.faults if f), "")
+    declared = [int(i) for i in np.flatnonzero(way.share[rows] == 0)]
+    if not fault:
+        step = request.step
+        shows = {p.id: p.shows for p in step.parameters}
+        titles = {p.id: p.title for p in step.parameters}
+        off = broken(shows, titles, request.values, request.side, skeleton, own, flat.neutral[rows], declared)
+        fault = f"{request.label}: {off}" if off else ""
     if not fault and not stands[rows].all():
         falling = span.start + int(np.argmin(stands[rows]))
         fault = f"{way.names[falling]}: the supports cannot balance this pose"
@@ -324,7 +333,6 @@ def _one(
         "coordination": np.full(len(span), float(_coordination(own.angles))),
         "speed_deg_s": np.full(len(span), _speed_deg_s(own.angles, request.step.dose.seconds)),
     }
-    declared = tuple(int(i) for i in np.flatnonzero(way.share[rows] == 0))
     return Profile(
         request,
         tuple(way.frames[i].name for i in span),
@@ -332,7 +340,7 @@ def _one(
         fault,
         tuple(way.frames[i] for i in span),
         own,
-        declared,
+        tuple(declared),
         _Declared(way.keys, way.key[rows], way.share[rows], flat, rows),
     )
 

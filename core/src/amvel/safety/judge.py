@@ -210,6 +210,8 @@ def plain_fault(fault: str) -> str:
     if "cannot balance" in fault:
         return "no support can balance this position: it would end in a fall"
     part = (fault.split("'")[1] if "'" in fault else fault).replace(".", " ").replace("_", " ")
+    if "that were asked" in fault:
+        return "the joints do not go so far: " + fault.rpartition(": ")[2]
     if "would tip" in fault:
         return "the joints do not let the pelvis stay level here: " + fault.rpartition(": ")[2]
     if "under the floor" in fault:

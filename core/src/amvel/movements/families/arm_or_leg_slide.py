@@ -8,6 +8,7 @@ from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting,
 from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, PELVIS_ROCKS, SHOULDER_CLIMBS, TRUNK_ROUNDS
 from amvel.movements.frames import Aim, Frame, Touch
 from amvel.movements.positions import hands_ahead_cm, hands_and_knees
+from amvel.movements.promise import hip_bend, joint
 
 _SHIFT = Fault(
     "weight shifts",
@@ -168,8 +169,8 @@ _HAND = Parameter("hand", "how the hands rest", "", "flat", choices=("flat", "fi
 RAISED = Parameter("hands_raised_cm", "block under the hands", "cm", 0, low=0, high=40, grid=5, easier="up")
 # Higher up the trunk stands so steep that a long leg reaches into the floor, and that one knee or hand less topples it.
 RAISED_LITTLE = replace(RAISED, high=15)
-_ARM = Parameter("arm_deg", "how far the arm reaches", "deg", 150, low=100, high=160, grid=10, easier="down")
-_LEG = Parameter("leg_hip_deg", "hip bend of the long leg", "deg", 5, low=0, high=25, grid=5, easier="up")
+_ARM = Parameter("arm_deg", "how far the arm reaches", "deg", 150, low=120, high=160, grid=10, easier="down", shows=joint("left.shoulder.flexion", "right.shoulder.flexion"))
+_LEG = Parameter("leg_hip_deg", "hip bend of the long leg", "deg", 5, low=0, high=25, grid=5, easier="up", shows=hip_bend())
 _FAULTS = (_SHIFT, PELVIS_ROCKS, BACK_ARCHES, _RIBS, SHOULDER_CLIMBS, BREATH_HELD)
 _SETUP = ("Hands under the shoulders, knees under the hips, neck long.", "Belly lifted, back as in standing.")
 

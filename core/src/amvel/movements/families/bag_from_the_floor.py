@@ -6,6 +6,7 @@ from amvel.movements.faults import BREATH_HELD, TRUNK_ROUNDS
 from amvel.movements.frames import Aim, Frame, Prop
 from amvel.movements.ladder import Ladder, fault
 from amvel.movements.positions import both, standing, trunk_lean
+from amvel.movements.promise import LEAN
 
 _OVER_CM = 5.0
 
@@ -52,8 +53,7 @@ def _one_hand(s: Setting) -> list[Frame]:
 
 def _lean(default: float, high: float) -> Parameter:
     return Parameter(
-        "lean_deg", "lean of the long spine", "deg", default, low=10, high=high, grid=5, easier="down"
-    )
+        "lean_deg", "lean of the long spine", "deg", default, low=10, high=high, grid=5, easier="down", shows=LEAN)
 
 
 _LOAD = Parameter("load_kg", "what the bag holds", "kg", 2, low=0.5, high=8, grid=0.5, easier="down")

@@ -5,6 +5,7 @@ from amvel.movements.faults import BREATH_HELD, TRUNK_ROUNDS
 from amvel.movements.frames import Frame
 from amvel.movements.ladder import Ladder, fault
 from amvel.movements.positions import both, sitting
+from amvel.movements.promise import LEAN_BACK, joint
 from amvel.movements.seats import SEAT
 
 _FORWARD = both(shoulder_flexion=80.0, elbow_flexion=10.0, shoulder_abduction=0.0)
@@ -61,11 +62,11 @@ def _open_close(s: Setting) -> list[Frame]:
     return [long, long.with_("legs open", **both(hip_abduction=s.number("open_deg")))]
 
 
-_OPEN = Parameter("open_deg", "each leg out", "deg", 12, low=4, high=20, grid=2, easier="down")
+_OPEN = Parameter("open_deg", "each leg out", "deg", 12, low=4, high=20, grid=2, easier="down", shows=joint("left.hip.abduction"))
 
 
 def _lean(default: float) -> Parameter:
-    return Parameter("lean_deg", "how far you lean back", "deg", default, low=3, high=14, grid=1, easier="down")
+    return Parameter("lean_deg", "how far you lean back", "deg", default, low=3, high=14, grid=1, easier="down", shows=LEAN_BACK)
 
 
 FAMILY = (

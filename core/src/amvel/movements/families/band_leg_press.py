@@ -6,6 +6,7 @@ from amvel.movements.faults import BACK_ARCHES, BREATH_HELD
 from amvel.movements.frames import Band, Frame
 from amvel.movements.ladder import Ladder, fault
 from amvel.movements.positions import both, supine_crook
+from amvel.movements.promise import hip_bend
 
 
 def _held(s: Setting, frame: Frame) -> Frame:
@@ -33,8 +34,7 @@ def _scissor(s: Setting) -> list[Frame]:
 
 def _to(default: float) -> Parameter:
     return Parameter(
-        "leg_hip_deg", "hip bend when the leg is away", "deg", default, low=25, high=70, grid=5, easier="up"
-    )
+        "leg_hip_deg", "hip bend when the leg is away", "deg", default, low=25, high=70, grid=5, easier="up", shows=hip_bend())
 
 
 _BAND = Parameter("band_n", "pull of the band at the start", "N", 20, low=10, high=60, grid=5, easier="down")

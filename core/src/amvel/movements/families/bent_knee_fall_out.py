@@ -6,6 +6,7 @@ from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting,
 from amvel.movements.faults import BREATH_HELD, PELVIS_ROCKS
 from amvel.movements.frames import Aim, Frame, Prop, Surface, Touch
 from amvel.movements.positions import both, supine_crook
+from amvel.movements.promise import joint
 
 _OTHER = Fault(
     "other leg moves",
@@ -64,8 +65,7 @@ _TIPS = Fault(
 
 def _open(default: float) -> Parameter:
     return Parameter(
-        "open_deg", "how far the knee leans out", "deg", default, low=10, high=40, grid=5, easier="down"
-    )
+        "open_deg", "how far the knee leans out", "deg", default, low=10, high=40, grid=5, easier="down", shows=joint("left.hip.abduction"))
 
 
 _FAULTS = (PELVIS_ROCKS, _OTHER, _OVER, BREATH_HELD)

@@ -6,6 +6,7 @@ from amvel.movements.faults import BREATH_HELD, ROLLS_BACK
 from amvel.movements.frames import Frame, Touch
 from amvel.movements.ladder import Ladder
 from amvel.movements.positions import side_lying
+from amvel.movements.promise import TRUNK_TURN
 
 
 def _open(s: Setting, elbow: float) -> list[Frame]:
@@ -14,7 +15,8 @@ def _open(s: Setting, elbow: float) -> list[Frame]:
         "arms in front", left_shoulder_flexion=85.0, left_shoulder_abduction=0.0, left_elbow_flexion=elbow
     )
     start = start.touch(Touch("right.foot_outer", "floor")).free_(right_hip_rotation=0.2)
-    opened = {f"{r}_rotation": turn * TRUNK_SHARE["rotation"][r] for r in ("lower_thoracic", "upper_thoracic")}
+    shares = {r: TRUNK_SHARE["rotation"][r] for r in ("lower_thoracic", "upper_thoracic")}
+    opened = {f"{r}_rotation": turn * share / sum(shares.values()) for r, share in shares.items()}
     return [
         start,
         start.with_(
@@ -36,7 +38,7 @@ def _long(s: Setting) -> list[Frame]:
 
 
 def _turn(default: float) -> Parameter:
-    return Parameter("turn_deg", "turn of the rib cage", "deg", default, low=5, high=30, grid=5, easier="down")
+    return Parameter("turn_deg", "turn of the rib cage", "deg", default, low=5, high=30, grid=5, easier="down", shows=TRUNK_TURN)
 
 
 FAMILY = (

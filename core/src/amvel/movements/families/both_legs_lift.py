@@ -5,6 +5,7 @@ from amvel.movements.faults import BREATH_HELD, RIBS_FLARE, ROLLS_BACK
 from amvel.movements.frames import Aim, Frame, Touch
 from amvel.movements.ladder import Ladder, fault
 from amvel.movements.positions import side_lying
+from amvel.movements.promise import joint
 
 _HAND = {
     "left_shoulder_flexion": 62.0,
@@ -59,11 +60,12 @@ def _top_arm(s: Setting) -> list[Frame]:
     """The upper arm points at the ceiling; nothing in front helps."""
     frames = _lift(s, False)
     up = {"left_shoulder_flexion": 0.0, "left_shoulder_abduction": 88.0, "left_elbow_flexion": 4.0}
-    return [f.with_(**up) for f in frames]
+    lower_arm = Touch("right.wrist", "floor", places=False)  # it lies ahead and keeps the body from rolling
+    return [f.with_(**up).touch(lower_arm) for f in frames]
 
 
 _CRUNCH_DEG = 5.0  # "a small side bend": our reading
-_UP = Parameter("up_deg", "how far the legs lift", "deg", 9, low=4, high=14, grid=1, easier="down")
+_UP = Parameter("up_deg", "how far the legs lift", "deg", 9, low=4, high=14, grid=1, easier="down", shows=joint("-right.hip.abduction"))
 FAMILY = (
     Ladder(
         "both_legs_lift",

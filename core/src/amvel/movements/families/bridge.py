@@ -5,6 +5,7 @@ from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, PELVIS_DROPS, RIBS_
 from amvel.movements.frames import Band, Frame, Prop, Touch
 from amvel.movements.ladder import Ladder, fault
 from amvel.movements.positions import BACK_OF_PELVIS, both, own_heel_distance_cm, supine_crook
+from amvel.movements.promise import hip_bend
 
 
 def _up(s: Setting, name: str = "lifted") -> Frame:
@@ -46,7 +47,7 @@ _BAND = Parameter("band_n", "pull of the band", "N", 20, low=5, high=60, grid=5,
 
 
 def _hip(default: float) -> Parameter:
-    return Parameter("hip_deg", "hip bend at the top", "deg", default, low=5, high=35, grid=5, easier="up")
+    return Parameter("hip_deg", "hip bend at the top", "deg", default, low=5, high=35, grid=5, easier="up", shows=hip_bend())
 
 
 FAMILY = (

@@ -4,6 +4,7 @@ from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting,
 from amvel.movements.faults import BREATH_HELD, ROLLS_BACK
 from amvel.movements.frames import Aim, Band, Frame, Touch
 from amvel.movements.positions import side_lying
+from amvel.movements.promise import joint
 
 _JERKS = Fault(
     "jerky return", "the knee drops the last part", "weakness near the end", "close as slowly as you opened"
@@ -48,8 +49,7 @@ _BAND = Parameter("band_n", "pull of the band at the start", "N", 10, low=5, hig
 
 def _open(default: float) -> Parameter:
     return Parameter(
-        "open_deg", "how far the knee opens", "deg", default, low=10, high=40, grid=5, easier="down"
-    )
+        "open_deg", "how far the knee opens", "deg", default, low=10, high=40, grid=5, easier="down", shows=joint("left.hip.abduction"))
 
 
 _PAD = "Head on a firm cushion so that the neck is in line; soles level with the sit bones."

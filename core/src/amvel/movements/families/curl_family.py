@@ -4,6 +4,7 @@ from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting,
 from amvel.movements.faults import BELLY_DOMES, BREATH_HELD, THIGH_TAKES_OVER
 from amvel.movements.frames import Frame, Touch
 from amvel.movements.positions import both, supine_crook
+from amvel.movements.promise import TRUNK_BEND
 
 _CHIN = Fault(
     "chin pokes",
@@ -23,7 +24,7 @@ def _nod(s: Setting) -> list[Frame]:
 
 
 def _curled(frame: Frame, deg: float, name: str) -> Frame:
-    up = frame.lift("occiput", "upper_back", "mid_back").touch(Touch("mid_back", "floor"))
+    up = frame.lift("occiput", "upper_back", "mid_back", "left.wrist", "right.wrist").touch(Touch("mid_back", "floor"))
     return up.with_(
         name,
         lower_thoracic_flexion=0.3 * deg,
@@ -66,7 +67,7 @@ def _straight(s: Setting) -> list[Frame]:
     return [start, _curled(start, s.number("curl_deg"), "curled up, legs long")]
 
 
-_CURL = Parameter("curl_deg", "how far the trunk rounds", "deg", 30, low=15, high=40, grid=5, easier="down")
+_CURL = Parameter("curl_deg", "how far the trunk rounds", "deg", 30, low=15, high=40, grid=5, easier="down", shows=TRUNK_BEND)
 _FAULTS = (_CHIN, BELLY_DOMES, THIGH_TAKES_OVER, BREATH_HELD)
 
 FAMILY = Family(

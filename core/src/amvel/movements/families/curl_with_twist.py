@@ -5,6 +5,7 @@ from amvel.movements.faults import BELLY_DOMES, BREATH_HELD
 from amvel.movements.frames import Frame, Touch
 from amvel.movements.ladder import Ladder, fault
 from amvel.movements.positions import both, supine_crook
+from amvel.movements.promise import TRUNK_BEND, TRUNK_TURN
 
 
 def _twist(s: Setting) -> list[Frame]:
@@ -27,8 +28,8 @@ def _twist(s: Setting) -> list[Frame]:
     return [start, risen]
 
 
-_UP = Parameter("curl_deg", "how far the trunk curls", "deg", 30, low=10, high=40, grid=5, easier="down")
-_TURN = Parameter("turn_deg", "how far it turns", "deg", 18, low=5, high=25, grid=1, easier="down")
+_UP = Parameter("curl_deg", "how far the trunk curls", "deg", 30, low=10, high=40, grid=5, easier="down", shows=TRUNK_BEND)
+_TURN = Parameter("turn_deg", "how far it turns", "deg", 18, low=5, high=25, grid=1, easier="down", shows=TRUNK_TURN)
 FAMILY = (
     Ladder(
         "curl_with_twist",

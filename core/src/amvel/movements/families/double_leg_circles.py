@@ -5,13 +5,14 @@ from amvel.movements.families.small_leg_circles import circle
 from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, PELVIS_ROCKS
 from amvel.movements.frames import Frame
 from amvel.movements.ladder import Ladder
+from amvel.movements.promise import joint
 
 
 def _full(s: Setting) -> list[Frame]:
     return circle(s, 62.0, 6.0)
 
 
-_SIZE = Parameter("circle_deg", "size of the circle", "deg", 24, low=3, high=35, grid=1, easier="down")
+_SIZE = Parameter("circle_deg", "size of the circle", "deg", 24, low=3, high=35, grid=1, easier="down", shows=joint("left.hip.abduction"))
 FAMILY = (
     Ladder(
         "double_leg_circles",

@@ -6,6 +6,7 @@ from amvel.movements.faults import BACK_ARCHES, BELLY_DOMES, BREATH_HELD, THIGH_
 from amvel.movements.frames import Frame
 from amvel.movements.ladder import Ladder
 from amvel.movements.positions import supine_crook
+from amvel.movements.promise import hip_bend
 
 
 def _legs(s: Setting, left: float, right: float, name: str) -> Frame:
@@ -23,7 +24,7 @@ def _flutter(s: Setting) -> list[Frame]:
     return [_legs(s, low, low + 18.0, "left low"), _legs(s, low + 18.0, low, "right low")]
 
 
-_LOW = Parameter("low_deg", "hip bend at the lowest", "deg", 15, low=10, high=65, grid=5, easier="up")
+_LOW = Parameter("low_deg", "hip bend at the lowest", "deg", 15, low=10, high=65, grid=5, easier="up", shows=hip_bend())
 FAMILY = (
     Ladder(
         "double_leg_raise",

@@ -5,6 +5,7 @@ from amvel.movements.faults import BREATH_HELD, RIBS_FLARE, SHOULDER_CLIMBS
 from amvel.movements.frames import Frame, Touch
 from amvel.movements.ladder import Ladder
 from amvel.movements.positions import both, supine_crook
+from amvel.movements.promise import joint
 
 _SIDES = ("left", "right")
 
@@ -27,7 +28,7 @@ def _slide(s: Setting) -> list[Frame]:
     ]
 
 
-_ARM = Parameter("arm_deg", "how far the arms slide", "deg", 95, low=50, high=120, grid=5, easier="down")
+_ARM = Parameter("arm_deg", "how far the arms slide", "deg", 95, low=50, high=120, grid=5, easier="down", shows=joint("left.shoulder.abduction"))
 FAMILY = (
     Ladder(
         "floor_arm_slide",

@@ -6,6 +6,7 @@ from amvel.movements.faults import BREATH_HELD
 from amvel.movements.frames import Frame, Prop
 from amvel.movements.ladder import Ladder, fault
 from amvel.movements.positions import both, supine_crook
+from amvel.movements.promise import hip_bend, joint
 
 
 def _base(s: Setting) -> Frame:
@@ -35,8 +36,8 @@ def _four(s: Setting) -> list[Frame]:
     return [start, over.with_(left_hip_abduction=22.0, left_hip_rotation=-30.0)]
 
 
-_KNEE = Parameter("knee_deg", "bend left in the knee", "deg", 45, low=15, high=85, grid=5, easier="up")
-_HIP = Parameter("hip_deg", "hip bend of the upper leg", "deg", 70, low=55, high=85, grid=5, easier="down")
+_KNEE = Parameter("knee_deg", "bend left in the knee", "deg", 45, low=15, high=85, grid=5, easier="up", shows=joint("left.knee.flexion"))
+_HIP = Parameter("hip_deg", "hip bend of the upper leg", "deg", 70, low=55, high=85, grid=5, easier="down", shows=hip_bend())
 FAMILY = (
     Ladder(
         "hamstring_ease",

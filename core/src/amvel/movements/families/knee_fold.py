@@ -15,6 +15,7 @@ from amvel.movements.faults import (
 )
 from amvel.movements.frames import Frame
 from amvel.movements.positions import own_heel_distance_cm, supine_crook
+from amvel.movements.promise import hip_bend
 
 
 def leg_folded(
@@ -33,8 +34,9 @@ def leg_folded(
 
 
 def _start(s: Setting) -> Frame:
-    frame = supine_crook(s.body, s.number("heel_distance_cm"))
-    if s.number("heel_distance_cm") > own_heel_distance_cm(s.body) + _SOLES_DOWN_CM:
+    heels_cm = s.number("heel_distance_cm") if "heel_distance_cm" in s.values else own_heel_distance_cm(s.body)
+    frame = supine_crook(s.body, heels_cm)
+    if heels_cm > own_heel_distance_cm(s.body) + _SOLES_DOWN_CM:
         frame = frame.lift("left.ball", "right.ball")  # ankles do not point that far: heels only
     return frame
 
@@ -99,7 +101,7 @@ _HEELS = Parameter(
     grid=2,
     easier="down",
 )
-_RANGE = Parameter("hip_deg", "hip bend at the top", "deg", 90, low=60, high=90, grid=5, easier="down")
+_RANGE = Parameter("hip_deg", "hip bend at the top", "deg", 90, low=60, high=90, grid=5, easier="down", shows=hip_bend())
 _LOWER = Parameter("lower_cm", "how far both legs lower", "cm", 5, low=2, high=5, grid=1, easier="down")
 _FAULTS = (PELVIS_ROCKS, BACK_ARCHES, BELLY_DOMES, BREATH_HELD, EARLY_MOVE, THIGH_TAKES_OVER)
 _SETUP = (
@@ -210,7 +212,7 @@ FAMILY = Family(
             Dose(6, 2, 8.0),
             {"resist_extension": 1.0, "deep_control": 0.5},
             effort=6,
-            parameters=(_LOWER, _RANGE, _HEELS),
+            parameters=(_LOWER, _RANGE),
             arrow="left.heel",
         ),
     ),

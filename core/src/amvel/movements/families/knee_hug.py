@@ -6,18 +6,19 @@ from amvel.movements.faults import BREATH_HELD
 from amvel.movements.frames import Aim, Frame, Touch
 from amvel.movements.ladder import Ladder, fault
 from amvel.movements.positions import both, supine_crook
+from amvel.movements.promise import hip_bend
 
 
 def _hug(frame: Frame, hip: float, sides: tuple[str, ...], name: str) -> Frame:
     for side in sides:
         frame = leg_folded(frame, side, hip, 115.0, name)
     arms = both(shoulder_flexion=38.0, elbow_flexion=40.0, shoulder_abduction=5.0, forearm_pronation=20.0)
-    hugged = frame.with_(name, **arms).free_(**both(shoulder_flexion=0.2, elbow_flexion=0.2))
+    hugged = frame.with_(name, **arms).free_(**both(shoulder_flexion=0.1, elbow_flexion=0.1, shoulder_abduction=0.3))
     near = "left" if len(sides) == 1 else None
     held = (Touch(f"{side}.shin", "floor", "rests", on=f"{side}.palm") for side in sides)
     return hugged.touch(*held).aim(
         *(
-            Aim(f"{x}.palm", axis, 0.0, origin=f"{near or x}.shin", must_hold=False)
+            Aim(f"{x}.palm", axis, 0.0, origin=f"{near or x}.shin", must_hold=False, weight=0.3)
             for x in ("left", "right")
             for axis in ("x", "z")
         )
@@ -38,7 +39,7 @@ def _both(s: Setting) -> list[Frame]:
     ]
 
 
-_HUG = Parameter("hug_deg", "how near the knee comes", "deg", 112, low=85, high=125, grid=3, easier="down")
+_HUG = Parameter("hug_deg", "how near the knee comes", "deg", 112, low=85, high=125, grid=3, easier="down", shows=hip_bend())
 FAMILY = (
     Ladder(
         "knee_hug",

@@ -5,6 +5,7 @@ from amvel.movements.faults import BREATH_HELD, PELVIS_ROCKS
 from amvel.movements.frames import Frame
 from amvel.movements.ladder import Ladder
 from amvel.movements.positions import supine_crook
+from amvel.movements.promise import joint
 
 
 def _tipped(start: Frame, side: str, deg: float, name: str) -> Frame:
@@ -27,7 +28,7 @@ def _both(s: Setting) -> list[Frame]:
     ]
 
 
-_TIP = Parameter("tip_deg", "how far the knee leans", "deg", 12, low=5, high=18, grid=1, easier="down")
+_TIP = Parameter("tip_deg", "how far the knee leans", "deg", 12, low=5, high=18, grid=1, easier="down", shows=joint("left.hip.abduction"))
 FAMILY = (
     Ladder(
         "knee_tip",

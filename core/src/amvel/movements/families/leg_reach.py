@@ -6,6 +6,7 @@ from amvel.movements.faults import BACK_ARCHES, BELLY_DOMES, BREATH_HELD, PELVIS
 from amvel.movements.frames import Frame, Prop
 from amvel.movements.ladder import Ladder
 from amvel.movements.positions import both, supine_crook
+from amvel.movements.promise import hip_bend
 
 
 def _one(s: Setting) -> list[Frame]:
@@ -27,8 +28,7 @@ def _vertical(s: Setting) -> list[Frame]:
 
 def _to(default: float) -> Parameter:
     return Parameter(
-        "leg_hip_deg", "hip bend when the leg is long", "deg", default, low=25, high=75, grid=5, easier="up"
-    )
+        "leg_hip_deg", "hip bend when the leg is long", "deg", default, low=25, high=75, grid=5, easier="up", shows=hip_bend())
 
 
 _WEIGHT = Parameter("weight_kg", "weight over the chest", "kg", 2, low=0.5, high=4, grid=0.5, easier="down")

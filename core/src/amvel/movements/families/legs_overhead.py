@@ -7,6 +7,7 @@ from amvel.movements.faults import BREATH_HELD
 from amvel.movements.frames import Aim, Frame, Touch
 from amvel.movements.ladder import Ladder, fault
 from amvel.movements.positions import BACK_OF_PELVIS, FACE_UP, both, supine_crook
+from amvel.movements.promise import joint
 
 
 def _over(s: Setting) -> list[Frame]:
@@ -22,17 +23,17 @@ def _over(s: Setting) -> list[Frame]:
     )
     frame = frame.with_(
         "legs over the head",
-        lumbar_flexion=30.0,
-        lower_thoracic_flexion=18.0,
-        upper_thoracic_flexion=10.0,
-        neck_flexion=40.0,
+        lumbar_flexion=32.0,
+        lower_thoracic_flexion=20.0,
+        upper_thoracic_flexion=12.0,
         **both(hip_flexion=95.0, knee_flexion=20.0, shoulder_flexion=-35.0),
     )
-    level = Aim("centre_of_mass", "x", 0.0, origin="upper_back", weight=0.5)
+    level = Aim("centre_of_mass", "x", 0.0, origin="upper_back", weight=3.0, must_hold=False)
+    frame = frame.free_(neck_flexion=0.3, head_nod=0.3)
     return [frame.aim(level).facts_(rolls=True, jolt=False)]
 
 
-_OVER = Parameter("over_deg", "how far the pelvis goes over", "deg", 80, low=50, high=95, grid=5, easier="down")
+_OVER = Parameter("over_deg", "how far the pelvis goes over", "deg", 80, low=50, high=95, grid=5, easier="down", shows=joint("pelvis.over", "-pelvis.over"))
 FAMILY = (
     Ladder(
         "legs_overhead",

@@ -6,6 +6,7 @@ from amvel.movements.families.one_side_carry import _stand
 from amvel.movements.faults import BREATH_HELD
 from amvel.movements.frames import Frame
 from amvel.movements.ladder import Ladder, fault
+from amvel.movements.promise import TRUNK_SIDE
 
 
 def _bend(s: Setting) -> list[Frame]:
@@ -14,7 +15,7 @@ def _bend(s: Setting) -> list[Frame]:
     return [start, start.with_("bent to the bag", **bent)]
 
 
-_BEND = Parameter("bend_deg", "side bend", "deg", 22, low=3, high=30, grid=1, easier="down")
+_BEND = Parameter("bend_deg", "side bend", "deg", 22, low=3, high=30, grid=1, easier="down", shows=TRUNK_SIDE)
 _LOAD = Parameter("load_kg", "what the bag holds", "kg", 4, low=0.5, high=8, grid=0.5, easier="down")
 FAMILY = (
     Ladder(

@@ -8,6 +8,7 @@ from amvel.movements.faults import BREATH_HELD, TRUNK_ROUNDS
 from amvel.movements.frames import Frame
 from amvel.movements.ladder import Ladder
 from amvel.movements.positions import both
+from amvel.movements.promise import joint
 
 
 def _apart(s: Setting) -> list[Frame]:
@@ -26,11 +27,11 @@ def _arms(s: Setting) -> list[Frame]:
 
 
 def _wide(default: float) -> Parameter:
-    return Parameter("apart_deg", "each leg out", "deg", default, low=5, high=30, grid=5, easier="down")
+    return Parameter("apart_deg", "each leg out", "deg", default, low=5, high=30, grid=5, easier="down", shows=joint("left.hip.abduction"))
 
 
 _RAISE = Parameter("raise_cm", "firm raise under the seat", "cm", 8, low=4, high=30, grid=2, easier="up")
-_ARM = Parameter("arm_deg", "how high the arms go", "deg", 150, low=90, high=160, grid=10, easier="down")
+_ARM = Parameter("arm_deg", "how high the arms go", "deg", 150, low=90, high=160, grid=10, easier="down", shows=joint("left.shoulder.flexion"))
 FAMILY = (
     Ladder(
         "long_sit",

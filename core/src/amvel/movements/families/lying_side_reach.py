@@ -6,6 +6,7 @@ from amvel.movements.faults import BREATH_HELD, PELVIS_ROCKS
 from amvel.movements.frames import Frame
 from amvel.movements.ladder import Ladder, fault
 from amvel.movements.positions import supine_crook
+from amvel.movements.promise import TRUNK_SIDE
 
 
 def _reach(s: Setting, start: Frame) -> list[Frame]:
@@ -24,7 +25,7 @@ def _other_arm_up(s: Setting) -> list[Frame]:
     return _reach(s, start)
 
 
-_BEND = Parameter("bend_deg", "side bend", "deg", 8, low=2, high=16, grid=1, easier="down")
+_BEND = Parameter("bend_deg", "side bend", "deg", 8, low=2, high=16, grid=1, easier="down", shows=TRUNK_SIDE)
 FAMILY = (
     Ladder(
         "lying_side_reach",
@@ -55,7 +56,7 @@ FAMILY = (
         Dose(6, 1, 7.0),
         {"side_bend": 0.7, "breath": 0.2},
         2,
-        parameters=(Parameter("bend_deg", "side bend", "deg", 10, low=2, high=16, grid=1, easier="down"),),
+        parameters=(Parameter("bend_deg", "side bend", "deg", 10, low=2, high=16, grid=1, easier="down", shows=TRUNK_SIDE),),
     )
     .family()
 )

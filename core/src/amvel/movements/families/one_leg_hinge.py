@@ -7,6 +7,7 @@ from amvel.movements.faults import BREATH_HELD, PELVIS_DROPS, TRUNK_ROUNDS
 from amvel.movements.frames import Frame
 from amvel.movements.ladder import Ladder
 from amvel.movements.positions import both, trunk_lean, weight_on_one_foot
+from amvel.movements.promise import LEAN
 from amvel.movements.standing_support import at_the_counter
 
 
@@ -59,7 +60,7 @@ def _let_go(frame: Frame, **arm: float) -> Frame:
     return frame.lift("left.palm").unaim("left.wrist", "left.fingertips").with_(**arm)
 
 
-_LEAN = Parameter("lean_deg", "lean from the hips", "deg", 25, low=10, high=45, grid=5, easier="down")
+_LEAN = Parameter("lean_deg", "lean from the hips", "deg", 25, low=10, high=45, grid=5, easier="down", shows=LEAN)
 FAMILY = (
     Ladder(
         "one_leg_hinge",

@@ -5,6 +5,7 @@ from amvel.movements.families.knee_fold import leg_folded
 from amvel.movements.faults import BACK_ARCHES, BELLY_DOMES, BREATH_HELD, RIBS_FLARE, THIGH_TAKES_OVER
 from amvel.movements.frames import Frame
 from amvel.movements.positions import both, supine_crook
+from amvel.movements.promise import hip_bend, joint
 
 
 def _square(s: Setting) -> Frame:
@@ -44,16 +45,14 @@ def _cross(s: Setting) -> list[Frame]:
     ]
 
 
-_HIP = Parameter("hip_deg", "hip bend at the start", "deg", 90, low=60, high=90, grid=5, easier="down")
+_HIP = Parameter("hip_deg", "hip bend at the start", "deg", 90, low=60, high=90, grid=5, easier="down", shows=hip_bend())
 _ARM = Parameter(
-    "arm_deg", "how far the arm goes overhead", "deg", 150, low=100, high=160, grid=5, easier="down"
-)
+    "arm_deg", "how far the arm goes overhead", "deg", 150, low=100, high=160, grid=5, easier="down", shows=joint("left.shoulder.flexion", "right.shoulder.flexion"))
 
 
 def _reach(default: float) -> Parameter:
     return Parameter(
-        "leg_hip_deg", "hip bend when the leg reaches", "deg", default, low=25, high=75, grid=5, easier="up"
-    )
+        "leg_hip_deg", "hip bend when the leg reaches", "deg", default, low=25, high=75, grid=5, easier="up", shows=hip_bend())
 
 
 _FAULTS = (BACK_ARCHES, RIBS_FLARE, BELLY_DOMES, BREATH_HELD, THIGH_TAKES_OVER)

@@ -2,11 +2,13 @@
 
 from dataclasses import replace
 
+from amvel.body import Anthropometry
 from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, SHOULDER_CLIMBS
 from amvel.movements.frames import Aim, Frame, Surface, Touch
 from amvel.movements.ladder import Ladder, fault
 from amvel.movements.positions import FACE_DOWN
+from amvel.movements.promise import hip_bend, joint
 
 _SIDES = ("left", "right")
 _FRAME_SHARE = 0.20  # the rail of the chair that the hands press, as a share of the seat height (our estimate)
@@ -42,6 +44,7 @@ def _over(s: Setting) -> Frame:
     }
     surfaces = {
         "floor": Surface("floor", "level", 0.0, friction=0.6, title="floor or mat"),
+        "knee pad": Surface("knee pad", "level", knee_pad_cm(s.body, seat), friction=0.6, title="pad under knees and feet"),
         "seat under the trunk": Surface(
             "seat under the trunk", "level", seat, friction=0.5, title="cushioned seat"
         ),
@@ -60,8 +63,8 @@ def _over(s: Setting) -> Frame:
     frame = frame.with_(upper_thoracic_flexion=10.0, lower_thoracic_flexion=6.0, neck_flexion=14.0)
     frame = frame.touch(
         *(Touch(f"{x}.hip_bone", "seat under the trunk") for x in _SIDES),
-        Touch("belly", "seat under the trunk"),
-        *(Touch(f"{x}.{p}", "floor") for x in _SIDES for p in ("knee_front", "toe_tip")),
+        Touch("belly", "seat under the trunk", gap_cm=-_pressed_in_cm(s.body)),
+        *(Touch(f"{x}.{p}", "knee pad") for x in _SIDES for p in ("knee_front", "toe_tip")),
         *(Touch(f"{x}.knuckles", "rail") for x in _SIDES),
     )
     frame = frame.free_(lumbar_flexion=8.0)
@@ -69,6 +72,19 @@ def _over(s: Setting) -> Frame:
     return frame.aim(Aim("left.hip", "x", 0.0, origin="right.hip", must_hold=False), *under).facts_(
         on_floor=True, hand_support_level=3
     )
+
+
+_HIGHEST_SEAT_SHARE = 0.28  # of the stature, above the knees: higher, thighs no longer reach the floor (the model's own)
+
+
+def knee_pad_cm(body: Anthropometry, seat_cm: float) -> float:
+    """What has to go under knees and feet where the seat is high for this person; nothing on most chairs."""
+    return max(0.0, seat_cm - 100 * _HIGHEST_SEAT_SHARE * body.stature_m)
+
+
+def _pressed_in_cm(body: Anthropometry) -> float:
+    """What a large belly gives when it is lain on: the hip bones still meet the seat."""
+    return max(0.0, 7.2 * body.stature_m * (body.girth - 1.0))
 
 
 def _level(frame: Frame, name: str) -> Frame:
@@ -134,8 +150,8 @@ def _both_legs(s: Setting) -> list[Frame]:
 
 
 _SEAT = Parameter("seat_cm", "height of seat and cushion", "cm", 42, low=36, high=52, grid=1, easier="down")
-_ARM = Parameter("arm_deg", "how far the arm reaches", "deg", 130, low=10, high=160, grid=10, easier="down")
-_LEG = Parameter("leg_hip_deg", "hip bend of the long leg", "deg", 12, low=4, high=40, grid=4, easier="up")
+_ARM = Parameter("arm_deg", "how far the arm reaches", "deg", 130, low=10, high=160, grid=10, easier="down", shows=joint("left.shoulder.flexion"))
+_LEG = Parameter("leg_hip_deg", "hip bend of the long leg", "deg", 12, low=4, high=40, grid=4, easier="up", shows=hip_bend())
 FAMILY = (
     Ladder(
         "over_chair_lift",

@@ -5,6 +5,7 @@ from amvel.movements.faults import BREATH_HELD
 from amvel.movements.frames import Frame
 from amvel.movements.ladder import Ladder, fault
 from amvel.movements.positions import supine_crook
+from amvel.movements.promise import TRUNK_BEND
 
 
 def _start(s: Setting) -> Frame:
@@ -25,7 +26,7 @@ def _held(s: Setting) -> list[Frame]:
     return [start, start.with_("tuck held", lumbar_flexion=s.number("tilt_deg"))]
 
 
-_BY = Parameter("tilt_deg", "how far the pelvis rocks", "deg", 8, low=3, high=14, grid=1, easier="down")
+_BY = Parameter("tilt_deg", "how far the pelvis rocks", "deg", 8, low=3, high=14, grid=1, easier="down", shows=TRUNK_BEND)
 FAMILY = (
     Ladder(
         "pelvic_tilt_clock",

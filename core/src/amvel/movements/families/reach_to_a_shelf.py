@@ -5,6 +5,7 @@ from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, RIBS_FLARE, SHOULDER_CLIMBS
 from amvel.movements.frames import Aim, Frame, Prop
 from amvel.movements.ladder import Ladder
+from amvel.movements.promise import TRUNK_TURN, joint
 from amvel.movements.standing_support import at_the_counter
 
 
@@ -39,8 +40,8 @@ def _jar(s: Setting) -> list[Frame]:
     return _reach(s, s.number("load_kg"))
 
 
-_ARM = Parameter("arm_deg", "how high the arm goes", "deg", 125, low=70, high=150, grid=5, easier="down")
-_TURN = Parameter("turn_deg", "turn of the rib cage", "deg", 10, low=0, high=20, grid=1, easier="down")
+_ARM = Parameter("arm_deg", "how high the arm goes", "deg", 125, low=70, high=150, grid=5, easier="down", shows=joint("left.shoulder.flexion"))
+_TURN = Parameter("turn_deg", "turn of the rib cage", "deg", 10, low=0, high=20, grid=1, easier="down", shows=TRUNK_TURN)
 _LOAD = Parameter("load_kg", "what is put up", "kg", 0.5, low=0.25, high=2, grid=0.25, easier="down")
 FAMILY = (
     Ladder(

@@ -6,6 +6,7 @@ from amvel.movements.faults import BREATH_HELD, TRUNK_ROUNDS
 from amvel.movements.frames import Frame
 from amvel.movements.ladder import Ladder
 from amvel.movements.positions import both
+from amvel.movements.promise import hip_bend
 
 
 def _rock(s: Setting) -> list[Frame]:
@@ -14,13 +15,13 @@ def _rock(s: Setting) -> list[Frame]:
     return [
         start,
         back.with_("sit bones back", **both(hip_flexion=hip)).free_(
-            **both(hip_flexion=0.6, knee_flexion=0.1, shoulder_flexion=0.1)
+            **both(knee_flexion=0.1, shoulder_flexion=0.1)
         ),
     ]
 
 
 def _to(default: float) -> Parameter:
-    return Parameter("hip_deg", "hip bend at the back", "deg", default, low=90, high=125, grid=5, easier="down")
+    return Parameter("hip_deg", "hip bend at the back", "deg", default, low=90, high=125, grid=5, easier="down", shows=hip_bend())
 
 
 FAMILY = (

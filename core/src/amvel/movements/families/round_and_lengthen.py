@@ -5,6 +5,7 @@ from amvel.movements.families.arm_or_leg_slide import _HAND, RAISED, _base
 from amvel.movements.faults import BREATH_HELD
 from amvel.movements.frames import Frame
 from amvel.movements.ladder import Ladder, fault
+from amvel.movements.promise import TRUNK_BEND
 
 
 def _round(s: Setting) -> list[Frame]:
@@ -22,8 +23,7 @@ def _round(s: Setting) -> list[Frame]:
 
 def _by(default: float) -> Parameter:
     return Parameter(
-        "round_deg", "how far the back rounds", "deg", default, low=5, high=45, grid=5, easier="down"
-    )
+        "round_deg", "how far the back rounds", "deg", default, low=5, high=45, grid=5, easier="down", shows=TRUNK_BEND)
 
 
 FAMILY = (

@@ -5,6 +5,7 @@ from amvel.movements.faults import BREATH_HELD, TRUNK_ROUNDS
 from amvel.movements.frames import Band, Frame
 from amvel.movements.ladder import Ladder, fault
 from amvel.movements.positions import sitting
+from amvel.movements.promise import joint
 from amvel.movements.seats import SEAT
 
 
@@ -29,7 +30,7 @@ def _both(s: Setting) -> list[Frame]:
     return [start, _open(start, s.number("open_deg"), ("left", "right"), "both knees out")]
 
 
-_OPEN = Parameter("open_deg", "how far the knee opens", "deg", 15, low=4, high=25, grid=1, easier="down")
+_OPEN = Parameter("open_deg", "how far the knee opens", "deg", 15, low=4, high=25, grid=1, easier="down", shows=joint("left.hip.abduction"))
 _BAND = Parameter("band_n", "pull of the band at the start", "N", 10, low=5, high=60, grid=5, easier="down")
 FAMILY = (
     Ladder(

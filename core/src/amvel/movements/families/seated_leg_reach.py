@@ -5,6 +5,7 @@ from amvel.movements.faults import BREATH_HELD, TRUNK_ROUNDS
 from amvel.movements.frames import Frame
 from amvel.movements.ladder import Ladder
 from amvel.movements.positions import sitting
+from amvel.movements.promise import joint
 from amvel.movements.seats import SEAT
 
 
@@ -26,7 +27,7 @@ def _long(s: Setting) -> list[Frame]:
 
 
 def _knee(default: float) -> Parameter:
-    return Parameter("knee_deg", "bend left in the knee", "deg", default, low=5, high=70, grid=5, easier="up")
+    return Parameter("knee_deg", "bend left in the knee", "deg", default, low=5, high=70, grid=5, easier="up", shows=joint("left.knee.flexion"))
 
 
 FAMILY = (

@@ -5,6 +5,7 @@ from amvel.movements.faults import BREATH_HELD
 from amvel.movements.frames import Aim, Frame
 from amvel.movements.ladder import Ladder, fault
 from amvel.movements.positions import both, sitting
+from amvel.movements.promise import TRUNK_BEND
 
 _LOW_SEAT_CM = 6.0
 
@@ -21,7 +22,7 @@ def long_sitting(s: Setting, apart_deg: float = 8.0, raise_cm: float = _LOW_SEAT
 
 
 def _round(s: Setting) -> list[Frame]:
-    start, by = long_sitting(s), s.number("round_deg")
+    start, by = long_sitting(s).unaim("com.upper_thorax"), s.number("round_deg")
     arms = both(shoulder_flexion=95.0, elbow_flexion=8.0)
     down = start.with_(
         "rounded over the legs",
@@ -34,7 +35,7 @@ def _round(s: Setting) -> list[Frame]:
 
 
 def _across(s: Setting) -> list[Frame]:
-    start, by = long_sitting(s, 18.0), s.number("round_deg")
+    start, by = long_sitting(s, 18.0).unaim("com.upper_thorax"), s.number("round_deg")
     down = start.with_(
         "turned and reaching across",
         lumbar_flexion=0.6 * by,
@@ -48,7 +49,7 @@ def _across(s: Setting) -> list[Frame]:
     return [start, down]
 
 
-_BY = Parameter("round_deg", "how far the back rounds", "deg", 42, low=5, high=55, grid=5, easier="down")
+_BY = Parameter("round_deg", "how far the back rounds", "deg", 42, low=5, high=55, grid=5, easier="down", shows=TRUNK_BEND)
 FAMILY = (
     Ladder(
         "seated_rounding",

@@ -6,6 +6,7 @@ from amvel.movements.faults import BREATH_HELD, TRUNK_ROUNDS
 from amvel.movements.frames import Frame, Prop
 from amvel.movements.ladder import Ladder
 from amvel.movements.positions import both, sitting
+from amvel.movements.promise import TRUNK_TURN
 from amvel.movements.seats import SEAT
 
 
@@ -21,7 +22,7 @@ def _twist(s: Setting) -> list[Frame]:
     return [start, start.with_("turned with the weight", **turned)]
 
 
-_TURN = Parameter("turn_deg", "turn of the rib cage", "deg", 38, low=5, high=45, grid=1, easier="down")
+_TURN = Parameter("turn_deg", "turn of the rib cage", "deg", 38, low=5, high=45, grid=1, easier="down", shows=TRUNK_TURN)
 _KG = Parameter("weight_kg", "weight in the hands", "kg", 3, low=0.5, high=5, grid=0.5, easier="down")
 FAMILY = (
     Ladder(

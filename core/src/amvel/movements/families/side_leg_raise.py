@@ -5,6 +5,7 @@ from amvel.movements.faults import BREATH_HELD, ROLLS_BACK
 from amvel.movements.frames import Frame, Prop, Touch
 from amvel.movements.ladder import Ladder, fault
 from amvel.movements.positions import side_lying
+from amvel.movements.promise import joint
 
 
 def _lying(s: Setting, lower_straight: bool) -> Frame:
@@ -54,8 +55,7 @@ def _cushion(s: Setting) -> list[Frame]:
 
 def _out(default: float) -> Parameter:
     return Parameter(
-        "out_deg", "how far the leg goes up", "deg", default, low=8, high=35, grid=3, easier="down"
-    )
+        "out_deg", "how far the leg goes up", "deg", default, low=8, high=35, grid=3, easier="down", shows=joint("left.hip.abduction"))
 
 
 FAMILY = (

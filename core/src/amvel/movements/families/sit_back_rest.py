@@ -52,7 +52,10 @@ def _on_hands_and_knees_at_a_chair(s: Setting) -> list[Frame]:
     back = start.unaim("left.elbow", "right.elbow", "left.knee", "right.knee").aim(
         *(Aim(f"{x}.hip", "x", -s.number("back_cm"), origin=f"{x}.knee", weight=0.5) for x in _SIDES),
         # The chest stays above the arms: the trunk rests on them, it does not hang between them.
-        *(Aim(f"{x}.shoulder", "z", 15.0 * s.body.stature_m, origin=f"{x}.elbow", weight=0.3) for x in _SIDES),
+        *(
+            Aim(f"{x}.shoulder", "z", 15.0 * s.body.stature_m, origin=f"{x}.elbow", weight=10.0, must_hold=False)
+            for x in _SIDES
+        ),
     )
     joints = both(
         hip_flexion=0.1, knee_flexion=0.1, shoulder_flexion=0.1, elbow_flexion=0.1, ankle_dorsiflexion=0.1

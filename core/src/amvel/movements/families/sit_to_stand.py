@@ -6,7 +6,8 @@ from amvel.body import Anthropometry
 from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting, Step
 from amvel.movements.faults import BREATH_HELD, KNEE_FALLS_IN, TRUNK_ROUNDS
 from amvel.movements.frames import Aim, Frame, Surface, Touch
-from amvel.movements.positions import both, hip_wide, sitting, standing, weight_between_feet
+from amvel.movements.positions import both, flat_sole, hip_wide, sitting, standing, weight_between_feet
+from amvel.movements.promise import joint
 from amvel.movements.rising import Ready, ready_to_rise
 from amvel.movements.seats import SEAT, own_seat_cm
 
@@ -16,9 +17,9 @@ _DROPS = Fault(
     "the thighs let go",
     "touch the seat like an egg",
 )
-_MIDFOOT_BESIDE_HEEL_CM = 1.2  # toward the other foot
 _ON_THE_REST = {"shoulder_abduction": 10.0, "wrist_extension": 40.0}
 _HANDS_LEAN_CM, _HANDS_RISE_CM = 8.0, 2.5  # the hands carry what the feet do not: the weight may stay so far back
+_HEEL_AND_BALL_CM = -2.0  # further back one foot has only its heel
 _FIRMLY = 16.0  # where the weight is wanted: it wins over the lean, but a hip that ends before it does not open the contact
 
 
@@ -33,7 +34,7 @@ def _arm_rest_cm(body: Anthropometry) -> float:
 _HAND = Parameter(
     "hand_cm", "height of what the hand presses on", "cm", _arm_rest_cm, low=50, high=120, grid=1, easier=""
 )
-ARMS_AHEAD = Parameter("arms_deg", "arms reach ahead", "deg", 95, low=35, high=95, grid=5, easier="down")
+ARMS_AHEAD = Parameter("arms_deg", "arms reach ahead", "deg", 95, low=35, high=95, grid=5, easier="down", shows=joint("right.shoulder.flexion"))
 
 
 def _arms_deg(s: Setting) -> float:
@@ -170,12 +171,11 @@ def _one_leg(s: Setting) -> list[Frame]:
     for i, frame in enumerate(_two_legs(s)):
         if i:
             moved = frame.unaim("centre_of_mass", "left.ankle").lift("left.heel", "left.ball")
-            at = 4.0 if i == 3 else min(_ready(s).over_cm, 0.0)
-            # The foot turns a little under the body: leaning it is the heel that has to be underneath, then the middle.
-            beside = _MIDFOOT_BESIDE_HEEL_CM if i == 3 else 0.0
+            at = 4.0 if i == 3 else min(max(_ready(s).over_cm, _HEEL_AND_BALL_CM), 0.0)
             moved = moved.aim(
                 Aim("centre_of_mass", "x", at, origin="right.ankle", weight=0.5),
-                Aim("centre_of_mass", "y", beside, origin="right.heel", weight=0.5),
+                Aim("centre_of_mass", "y", 0.0, origin="right.ankle", weight=0.5),
+                flat_sole("right"),
             ).free_(right_hip_abduction=0.1, right_ankle_inversion=0.1, right_hip_rotation=0.2)
             high = (
                 {"left_hip_flexion": 42.0, "left_knee_flexion": 40.0} if i == 3 else {"left_knee_flexion": 55.0}

@@ -5,12 +5,16 @@ from amvel.movements.faults import BELLY_DOMES, BREATH_HELD
 from amvel.movements.frames import Frame, Touch
 from amvel.movements.ladder import Ladder, fault
 from amvel.movements.positions import both, supine_crook
+from amvel.movements.promise import TRUNK_BEND
+
+# What still lies on the floor while the trunk curls off it.
+_LOW_BACK = (Touch("mid_back", "floor", places=False), Touch("waist_back", "floor", places=False))
 
 
 def _half(s: Setting) -> list[Frame]:
-    start, up = supine_crook(s.body).touch(Touch("mid_back", "floor", places=False)), s.number("curl_deg")
+    start, up = supine_crook(s.body).touch(*_LOW_BACK), s.number("curl_deg")
     start = start.bear("left.heel", "left.ball", "right.heel", "right.ball")
-    risen = start.lift("occiput", "upper_back")
+    risen = start.lift("occiput", "upper_back", "left.wrist", "right.wrist")
     risen = risen.with_(
         "half-way up",
         lumbar_flexion=0.45 * up,
@@ -32,7 +36,7 @@ def _roll_up(s: Setting) -> list[Frame]:
     return frames
 
 
-_UP = Parameter("curl_deg", "how far the trunk curls", "deg", 48, low=15, high=60, grid=3, easier="down")
+_UP = Parameter("curl_deg", "how far the trunk curls", "deg", 48, low=15, high=60, grid=3, easier="down", shows=TRUNK_BEND)
 FAMILY = (
     Ladder(
         "sit_up",

@@ -6,6 +6,7 @@ from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, PELVIS_ROCKS
 from amvel.movements.frames import Frame
 from amvel.movements.ladder import Ladder
 from amvel.movements.positions import supine_crook
+from amvel.movements.promise import joint
 
 
 def circle(s: Setting, hip: float, knee: float) -> list[Frame]:
@@ -33,7 +34,7 @@ def _long(s: Setting) -> list[Frame]:
 
 
 def _size(default: float) -> Parameter:
-    return Parameter("circle_deg", "size of the circle", "deg", default, low=3, high=12, grid=1, easier="down")
+    return Parameter("circle_deg", "size of the circle", "deg", default, low=3, high=12, grid=1, easier="down", shows=joint("left.hip.abduction"))
 
 
 FAMILY = (

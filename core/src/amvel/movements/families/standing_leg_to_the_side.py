@@ -4,6 +4,7 @@ from amvel.movements.declaration import Dose, Family, Fault, Frames, Parameter, 
 from amvel.movements.faults import BREATH_HELD, PELVIS_DROPS
 from amvel.movements.frames import Aim, Frame
 from amvel.movements.positions import weight_on_one_foot
+from amvel.movements.promise import joint
 from amvel.movements.standing_support import at_the_counter
 
 _LEANS = Fault(
@@ -38,7 +39,7 @@ def _frames(support: str) -> Frames:
     return frames
 
 
-_OUT = Parameter("out_deg", "how far the leg goes out", "deg", 20, low=5, high=30, grid=5, easier="down")
+_OUT = Parameter("out_deg", "how far the leg goes out", "deg", 20, low=5, high=30, grid=5, easier="down", shows=joint("left.hip.abduction"))
 _SETUP = ("Stand tall at a worktop, feet hip-wide, good shoes or bare feet.",)
 _FAULTS = (PELVIS_DROPS, _LEANS, BREATH_HELD)
 

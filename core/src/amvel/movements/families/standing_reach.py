@@ -5,6 +5,7 @@ from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, PELVIS_DROPS
 from amvel.movements.frames import Aim, Frame
 from amvel.movements.ladder import Ladder
 from amvel.movements.positions import trunk_lean, weight_on_one_foot
+from amvel.movements.promise import LEAN, joint
 from amvel.movements.standing_support import at_the_counter
 
 
@@ -52,9 +53,8 @@ def _hinge(s: Setting) -> list[Frame]:
 
 
 _LEAN = Parameter(
-    "lean_deg", "lean of trunk and leg together", "deg", 15, low=5, high=30, grid=5, easier="down"
-)
-_BACK = Parameter("back_deg", "how far the leg goes back", "deg", 12, low=4, high=18, grid=2, easier="down")
+    "lean_deg", "lean of trunk and leg together", "deg", 15, low=5, high=30, grid=5, easier="down", shows=LEAN)
+_BACK = Parameter("back_deg", "how far the leg goes back", "deg", 12, low=4, high=18, grid=2, easier="down", shows=joint("-left.hip.flexion"))
 FAMILY = (
     Ladder(
         "standing_reach",

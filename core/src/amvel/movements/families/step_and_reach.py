@@ -5,6 +5,7 @@ from amvel.movements.faults import BREATH_HELD, KNEE_FALLS_IN, PELVIS_DROPS
 from amvel.movements.frames import Aim, Frame
 from amvel.movements.ladder import Ladder, fault
 from amvel.movements.positions import SIDEWAYS, hip_wide
+from amvel.movements.promise import joint
 from amvel.movements.standing_support import at_the_counter
 
 
@@ -64,7 +65,7 @@ def _frames(support: str) -> Frames:
 
 _FOREFOOT_CM = 9.0  # ahead of the ankle, still over the standing foot
 _STEP = Parameter("step_cm", "length of the step", "cm", 26, low=12, high=50, grid=2, easier="down")
-_REACH = Parameter("reach_deg", "how high the arm reaches", "deg", 95, low=30, high=150, grid=5, easier="down")
+_REACH = Parameter("reach_deg", "how high the arm reaches", "deg", 95, low=30, high=150, grid=5, easier="down", shows=joint("right.shoulder.flexion"))
 _WORDS = {
     "firm hand": ("firm_hand", "Firm hand", "The hand of the stepping side stays flat on the worktop."),
     "fingertips": ("fingertips", "Fingertips", "Only the fingertips touch."),

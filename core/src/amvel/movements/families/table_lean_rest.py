@@ -8,6 +8,7 @@ from amvel.movements.faults import BREATH_HELD, TRUNK_ROUNDS
 from amvel.movements.frames import Aim, Frame, Surface, Touch
 from amvel.movements.ladder import Ladder
 from amvel.movements.positions import both, sitting, trunk_lean
+from amvel.movements.promise import LEAN
 from amvel.movements.seats import SEAT
 
 _SIDES = ("left", "right")
@@ -30,7 +31,7 @@ def _leaned(s: Setting, lean: float) -> Frame:
         **both(hip_flexion=85.0 + lean, shoulder_flexion=60.0, elbow_flexion=80.0, forearm_pronation=30.0),
     )
     frame = frame.lift("left.palm", "right.palm").unaim("left.palm", "right.palm")
-    give = both(hip_flexion=0.3, shoulder_flexion=0.1, elbow_flexion=0.1, shoulder_abduction=0.3)
+    give = both(hip_flexion=0.3, shoulder_flexion=0.1, elbow_flexion=0.1, shoulder_abduction=0.1)
     return frame.free_(**give).touch(
         *(Touch(f"{x}.{p}", "worktop", "leans") for x in _SIDES for p in ("elbow_tip", "forearm_side"))
     )
@@ -54,7 +55,7 @@ def _head_down(s: Setting) -> list[Frame]:
 
 _UPRIGHT_DEG = 5.0
 _HANDS_CM = 6.0  # two hands on each other (our estimate)
-_LEAN = Parameter("lean_deg", "lean from the hips", "deg", 25, low=10, high=45, grid=5, easier="down")
+_LEAN = Parameter("lean_deg", "lean from the hips", "deg", 25, low=10, high=45, grid=5, easier="down", shows=LEAN)
 _TABLE = Parameter(
     "table_cm", "height of table and cushions", "cm", _table_cm, low=60, high=110, grid=2, easier="up"
 )

@@ -4,6 +4,7 @@ from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting,
 from amvel.movements.faults import BREATH_HELD, TRUNK_ROUNDS
 from amvel.movements.frames import Frame
 from amvel.movements.positions import both, sitting
+from amvel.movements.promise import LEAN, joint
 from amvel.movements.seats import SEAT
 
 _CHIN = Fault(
@@ -32,8 +33,8 @@ def _arms(s: Setting) -> list[Frame]:
     return _lean(s, arms=True)
 
 
-_LEAN = Parameter("lean_deg", "lean of the trunk", "deg", 25, low=5, high=40, grid=5, easier="down")
-_ARM = Parameter("arm_deg", "how high the arms are raised", "deg", 120, low=60, high=150, grid=5, easier="down")
+_LEAN = Parameter("lean_deg", "lean of the trunk", "deg", 25, low=5, high=40, grid=5, easier="down", shows=LEAN)
+_ARM = Parameter("arm_deg", "how high the arms are raised", "deg", 120, low=60, high=150, grid=5, easier="down", shows=joint("left.shoulder.flexion"))
 _FAULTS = (TRUNK_ROUNDS, _CHIN, BREATH_HELD)
 _SETUP = ("Sit tall near the front of a firm seat, feet flat, a little wider than the hips.",)
 

@@ -5,6 +5,7 @@ from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting,
 from amvel.movements.faults import BREATH_HELD, TRUNK_ROUNDS
 from amvel.movements.frames import Frame
 from amvel.movements.positions import both, sitting, trunk_lean
+from amvel.movements.promise import LEAN, TRUNK_TURN
 from amvel.movements.seats import SEAT
 
 _SIT_BONE = Fault(
@@ -42,13 +43,13 @@ def _hinged(s: Setting) -> list[Frame]:
     return [_turn(s, arms)[0], turned, folded]
 
 
-_LEAN = Parameter("lean_deg", "lean from the hips", "deg", 15, low=5, high=30, grid=5, easier="down")
+_LEAN = Parameter("lean_deg", "lean from the hips", "deg", 15, low=5, high=30, grid=5, easier="down", shows=LEAN)
 _FAULTS = (_SIT_BONE, TRUNK_ROUNDS, BREATH_HELD)
 _SETUP = ("Sit tall on a firm seat, feet flat.",)
 
 
 def _turn_by(default: float) -> Parameter:
-    return Parameter("turn_deg", "turn of the rib cage", "deg", default, low=5, high=35, grid=5, easier="down")
+    return Parameter("turn_deg", "turn of the rib cage", "deg", default, low=5, high=35, grid=5, easier="down", shows=TRUNK_TURN)
 
 
 FAMILY = Family(

@@ -5,6 +5,7 @@ from amvel.movements.faults import BREATH_HELD
 from amvel.movements.frames import Frame
 from amvel.movements.ladder import Ladder, fault
 from amvel.movements.positions import both, standing
+from amvel.movements.promise import TRUNK_BEND
 
 
 def _down(s: Setting) -> list[Frame]:
@@ -19,7 +20,7 @@ def _down(s: Setting) -> list[Frame]:
     return [start, down.free_(**both(hip_flexion=0.3, ankle_dorsiflexion=0.1)).facts_(jolt=True)]
 
 
-_BY = Parameter("round_deg", "how far the back rounds", "deg", 45, low=10, high=60, grid=5, easier="down")
+_BY = Parameter("round_deg", "how far the back rounds", "deg", 45, low=10, high=60, grid=5, easier="down", shows=TRUNK_BEND)
 FAMILY = (
     Ladder(
         "toe_touching",

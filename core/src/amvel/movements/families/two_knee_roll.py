@@ -8,6 +8,7 @@ from amvel.movements.faults import BREATH_HELD, SHOULDER_CLIMBS
 from amvel.movements.frames import Aim, Frame, Touch
 from amvel.movements.ladder import Ladder, fault
 from amvel.movements.positions import FACE_UP, both, supine_crook
+from amvel.movements.promise import joint
 
 # The part of the knees' lean that the pelvis and the low ribs follow; the hips do the rest (our reading of 'gentle').
 _PELVIS_SHARE = 0.6
@@ -38,12 +39,17 @@ def _rolled(start: Frame, lean_deg: float) -> Frame:
         Touch("mid_back", "floor", places=False),
     )
     give = {
+        "left_hip_abduction": 0.1,
+        "right_hip_abduction": 0.1,
         "left_hip_rotation": 0.1,
         "right_hip_rotation": 0.1,
         "left_hip_flexion": 0.3,
         "left_ankle_inversion": 0.3,
     }
+    lean = np.radians(lean_deg)
+    rolled = (0.0, float(np.cos(lean)), float(-np.sin(lean)))
     stacked = (
+        *(Aim(f"{x}.knee", "roll", 0.0, origin=f"{x}.hip", direction=rolled, weight=0.3) for x in ("left", "right")),
         Aim("right.knee", "x", 0.0, origin="left.knee", weight=0.3, must_hold=False),
         Aim("right.ankle", "x", 0.0, origin="left.ankle", weight=0.3, must_hold=False),
         Aim("upper_back", "y", 0.0, origin="occiput", weight=0.3, must_hold=False),
@@ -71,7 +77,7 @@ def _crossed(s: Setting) -> list[Frame]:
     return _roll(s, {**arms, "left_shoulder_flexion": 44.0})  # the left forearm lies on the right one
 
 
-_ROLL = Parameter("roll_deg", "how far the knees roll", "deg", 25, low=5, high=45, grid=5, easier="down")
+_ROLL = Parameter("roll_deg", "how far the knees roll", "deg", 25, low=5, high=45, grid=5, easier="down", shows=joint("left.thigh.roll"))
 FAMILY = (
     Ladder(
         "two_knee_roll",

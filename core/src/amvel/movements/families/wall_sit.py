@@ -6,7 +6,15 @@ from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, PELVIS_DROPS
 from amvel.movements.frames import Aim, Frame, Surface, Touch
 from amvel.movements.ladder import Ladder, fault
-from amvel.movements.positions import both, standing, weight_on_one_foot
+from amvel.movements.positions import (
+    SIDEWAYS,
+    both,
+    hip_wide,
+    standing,
+    weight_between_feet,
+    weight_on_one_foot,
+)
+from amvel.movements.promise import joint
 
 
 def _sat(s: Setting) -> Frame:
@@ -29,7 +37,7 @@ def _hold(s: Setting) -> list[Frame]:
 
 
 def _light(s: Setting) -> list[Frame]:
-    sat = _sat(s)
+    sat = _sat(s).aim(hip_wide(s.body), weight_between_feet(s.body)).free_(**SIDEWAYS)
     return [
         sat,
         sat.lift("left.heel")
@@ -57,7 +65,7 @@ def _lifted(s: Setting) -> list[Frame]:
     ]
 
 
-_KNEE = Parameter("knee_deg", "bend of the knees", "deg", 45, low=15, high=80, grid=5, easier="down")
+_KNEE = Parameter("knee_deg", "bend of the knees", "deg", 45, low=15, high=80, grid=5, easier="down", shows=joint("left.knee.flexion"))
 FAMILY = (
     Ladder(
         "wall_sit",

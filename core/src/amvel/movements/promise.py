@@ -1,0 +1,150 @@
+"""What a parameter promises, and whether a placed movement keeps it.
+
+A number that somebody sets must be what the pose has: within a degree in one of its declared frames, or the pose is a
+fault.  Heights, distances and gaps are contacts and are held by the pose solver; angles are held here.
+"""
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+
+import numpy as np
+
+from amvel.body import JOINT_INDEX, Anthropometry, Posed, Skeleton
+from amvel.body.tree import Array
+from amvel.movements.frames import other_side
+
+TOLERANCE_DEG = 1.0
+_REGIONS = ("lumbar", "lower_thoracic", "upper_thoracic")
+_MIDLINE_FLIPS = ("side_bend", "rotation", "roll")
+
+
+@dataclass(frozen=True)
+class Shown:
+    """Where a parameter can be read off: `sums` are alternatives, each a sum of angles in degrees from neutral.
+
+    An angle is a joint ('left.hip.flexion'), the whole trunk ('trunk.flexion', 'trunk.rotation', …), the lean of the line from
+    pelvis to upper thorax ('lean'), the turn of a thigh about the long axis of a lying body ('left.thigh.roll') or how far the
+    pelvis has gone over ('pelvis.over'); '-' before it turns it round.  They are those of the left version of the step.
+    """
+
+    sums: tuple[tuple[str, ...], ...]
+
+    def __post_init__(self) -> None:
+        for name in (n.removeprefix("-") for one in self.sums for n in one):
+            known = name in JOINT_INDEX or name in ("lean", "pelvis.over") or name.endswith(".thigh.roll")
+            if not known and name not in [f"trunk.{k}" for k in ("flexion", "side_bend", "rotation")]:
+                raise ValueError(f"Shown: there is no angle '{name}'")
+
+
+def joint(*names: str) -> Shown:
+    """Any one of these angles shows the parameter."""
+    return Shown(tuple((n,) for n in names))
+
+
+def hip_bend(side: str = "left") -> Shown:
+    """The bend of a hip; where the hip ends, the low back takes the rest, and shows it."""
+    hip = f"{side}.hip.flexion"
+    return Shown(((hip,), (hip, "trunk.flexion")))
+
+
+TRUNK_BEND, TRUNK_TURN, TRUNK_SIDE = joint("trunk.flexion"), joint("trunk.rotation", "-trunk.rotation"), joint("trunk.side_bend")
+LEAN, LEAN_BACK = joint("lean"), joint("-lean")
+
+
+def kept(shown: Shown, value_deg: float, side: str, skeleton: Skeleton, posed: Posed, neutral: Array, rows: list[int]) -> float:
+    """How far the movement is from showing the value, in degrees, in the declared frame that shows it best."""
+    read = _Reading(skeleton, posed, neutral, rows)
+    least = np.inf
+    for one in shown.sums:
+        total = np.sum([_signed(read, n, side) for n in one], axis=0)
+        least = min(least, float(np.abs(total - value_deg).min()))
+    return least
+
+
+def _signed(read: "_Reading", name: str, side: str) -> Array:
+    sign = -1.0 if name.startswith("-") else 1.0
+    name = name.removeprefix("-")
+    if side == "right":
+        midline = not name.startswith(("left.", "right."))
+        flips = name.endswith(_MIDLINE_FLIPS) and (midline or name.endswith("roll"))
+        sign, name = (-sign if flips else sign), other_side(name)
+    return sign * read.of(name)
+
+
+class _Reading:
+    """Angles of the declared frames of one movement."""
+
+    def __init__(self, skeleton: Skeleton, posed: Posed, neutral: Array, rows: list[int]) -> None:
+        self.skeleton, self.rows = skeleton, rows
+        self.points = posed.points[rows]
+        self.root = posed.root_rotation[rows]
+        self.deg = np.degrees(posed.angles[rows] - neutral[rows])
+
+    def of(self, name: str) -> Array:
+        if name in JOINT_INDEX:
+            return self.deg[:, JOINT_INDEX[name]]
+        if name.startswith("trunk."):
+            kind = name.partition(".")[2]
+            total: Array = np.sum([self.deg[:, JOINT_INDEX[f"{r}.{kind}"]] for r in _REGIONS], axis=0)
+            return total
+        if name == "lean":
+            way = self._at("com.upper_thorax") - self._at("com.pelvis")
+            return _degrees(way[:, 0], way[:, 2]) - _upright_deg(self.skeleton)
+        if name == "pelvis.over":
+            return _degrees(self.root[:, 2, 2], self.root[:, 2, 0])
+        side = name.partition(".")[0]
+        way = self._at(f"{side}.knee") - self._at(f"{side}.hip")
+        return _degrees(way[:, 1], way[:, 2])
+
+    def _at(self, landmark: str) -> Array:
+        found: Array = self.points[:, self.skeleton.landmarks.index[landmark]]
+        return found
+
+
+def _degrees(opposite: Array, along: Array) -> Array:
+    angle: Array = np.degrees(np.arctan2(opposite, along))
+    return angle
+
+
+_upright: dict[str, float] = {}
+
+
+def _upright_deg(skeleton: Skeleton) -> float:
+    """The lean of that line in relaxed standing."""
+    key = repr(skeleton.body.measures)
+    if key not in _upright:
+        _upright[key] = _standing_lean_deg(skeleton.body)
+    return _upright[key]
+
+
+def _standing_lean_deg(body: Anthropometry) -> float:
+    segments = {s.name: s for s in body.segments}
+    x = sum(segments[n].joint[0] for n in _SPINE) + segments["upper_thorax"].com[0] - segments["pelvis"].com[0]
+    z = sum(segments[n].joint[2] for n in _SPINE) + segments["upper_thorax"].com[2] - segments["pelvis"].com[2]
+    return float(np.degrees(np.arctan2(x, z)))
+
+
+_SPINE = ("lumbar", "lower_thorax", "upper_thorax")
+
+
+def broken(
+    parameters: Mapping[str, Shown | None],
+    titles: Mapping[str, str],
+    values: Mapping[str, float | str],
+    side: str,
+    skeleton: Skeleton,
+    posed: Posed,
+    neutral: Array,
+    rows: list[int],
+) -> str:
+    """The fault of the first parameter whose promise is not kept; '' when all are."""
+    for name, shown in parameters.items():
+        if shown is None:
+            continue
+        off = kept(shown, float(values[name]), side, skeleton, posed, neutral, rows)
+        if off > TOLERANCE_DEG:
+            return f"'{titles[name]}' is {off:.0f}° from the {float(values[name]):g}° that were asked"
+    return ""
+
+
+__all__ = ["LEAN", "LEAN_BACK", "TRUNK_BEND", "TRUNK_SIDE", "TRUNK_TURN", "Shown", "broken", "hip_bend", "joint", "kept"]

@@ -5,8 +5,9 @@ import math
 from amvel.case import Room
 from amvel.fitting.furniture import seat_for
 from amvel.fitting.reach import ARM_LOAD_PERCENT_BW, wall_distance_cm
-from amvel.movements import Family, Profiler, Step
+from amvel.movements import Family, Parameter, Profiler, Step
 from amvel.movements.families.sit_to_stand import ARM_REST_CM
+from amvel.movements.promise import reach_deg
 
 _WORKTOP_CM = 90.0  # of a usual kitchen, while nobody has measured it (common practice, no source)
 
@@ -21,9 +22,19 @@ def start_values(profiler: Profiler, room: Room, family: Family, step: Step) -> 
             values["seat_cm"] = min(p.high, max(p.low, float(math.floor(seat.height_cm))))
     if "hand_cm" in values:
         values["hand_cm"] = _hand_cm(profiler, room, float(values["seat_cm"]))
+    for p in step.parameters:
+        if p.shows is not None:
+            values[p.id] = _within_reach(p, float(values[p.id]), reach_deg(p.shows, profiler.capacities))
     if "wall_cm" in values and family.id == "wall_plank":
         values["wall_cm"] = wall_distance_cm(profiler, ARM_LOAD_PERCENT_BW)
     return values
+
+
+def _within_reach(p: Parameter, value: float, reach: float) -> float:
+    """An angle is set no further than the joints of this person go, on the parameter's grid."""
+    if value <= reach:
+        return value
+    return max(p.low, math.floor(reach / p.grid + 1e-6) * p.grid)
 
 
 def _hand_cm(profiler: Profiler, room: Room, seat_cm: float) -> float:

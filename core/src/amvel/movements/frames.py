@@ -12,11 +12,13 @@ import numpy as np
 from numpy.typing import NDArray
 
 from amvel.body import Anthropometry, BandPull, Capacities, Contact, ExternalLoad, FrameFacts, PoseSpec, Row
+from amvel.body.capacities import TRUNK_SHARE
 from amvel.body.pose import SHEAR_TO_NORMAL, Strategy
 
 COUPLED_LUMBAR_STIFFNESS = 30.0
 WISH_WEIGHT = 0.03  # an aim that need not hold must not pull a contact off its surface
 _SIDES = ("left", "right")
+_SPINE_KINDS = ("flexion", "side_bend", "rotation")
 _HALVINGS = 20
 _ARM = ("shoulder.", "elbow.")
 _AXES = {"x": (1.0, 0.0, 0.0), "y": (0.0, 1.0, 0.0), "z": (0.0, 0.0, 1.0)}
@@ -418,17 +420,32 @@ def _fused_stops(
     get it as their floor and ceiling (rad); a part that is fused whole is held."""
     floor: dict[str, float] = {}
     ceiling: dict[str, float] = {}
+    for kind in _SPINE_KINDS if capacities.mobile else ():
+        _share_anew(capacities, angles, neutral, kind)
     for region, share in capacities.mobile.items():
         for name, (least, most) in capacities.region_deg(region).items():
             base = neutral.get(name, 0.0)
             low, high = base + math.radians(least), base + math.radians(most)
-            if name in angles:
-                angles[name] = min(max(angles[name], low), high)
             if name in free and share <= 0.0:
                 del free[name]
             elif name in free:
                 floor[name], ceiling[name] = low, high
     return floor, ceiling
+
+
+def _share_anew(capacities: Capacities, angles: dict[str, float], neutral: dict[str, float], kind: str) -> None:
+    """What fused levels do not give of a declared bend or turn the others give, as far as they go."""
+    names = [f"{r}.{kind}" for r in TRUNK_SHARE["flexion"]]
+    wanted = {n: angles.get(n, 0.0) - neutral.get(n, 0.0) for n in names}
+    ranges = {n: capacities.region_deg(n.partition(".")[0])[n] for n in names}
+    given = {n: min(max(wanted[n], math.radians(ranges[n][0])), math.radians(ranges[n][1])) for n in names}
+    lost = sum(wanted.values()) - sum(given.values())
+    room = {n: math.radians(ranges[n][lost > 0]) - given[n] for n in names}
+    total = sum(room.values())
+    share = min(1.0, lost / total) if abs(total) > 1e-9 else 0.0
+    for n in names:
+        if n in angles or given[n] or share:
+            angles[n] = neutral.get(n, 0.0) + given[n] + share * room[n]
 
 
 def _couple(angles: dict[str, float], frame: Frame, capacities: Capacities) -> dict[str, float]:

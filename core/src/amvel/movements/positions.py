@@ -418,7 +418,7 @@ def standing(body: Anthropometry, lean_deg: float = 0.0) -> Frame:
             _SQUARE,
             Aim("right.ankle", "x", 0.0),
             weight_between_feet(body),
-            *trunk_lean(body, lean_deg),
+            *trunk_lean(body, lean_deg, firm=lean_deg != 0.0),
         ),
         surfaces={"floor": FLOOR},
         facts=FrameFacts(standing=True),

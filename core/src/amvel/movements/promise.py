@@ -9,7 +9,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from amvel.body import JOINT_INDEX, Anthropometry, Posed, Skeleton
+from amvel.body import JOINT_INDEX, Anthropometry, Capacities, Posed, Skeleton
 from amvel.body.tree import Array
 from amvel.movements.frames import other_side
 
@@ -49,6 +49,33 @@ def hip_bend(side: str = "left") -> Shown:
 
 TRUNK_BEND, TRUNK_TURN, TRUNK_SIDE = joint("trunk.flexion"), joint("trunk.rotation", "-trunk.rotation"), joint("trunk.side_bend")
 LEAN, LEAN_BACK = joint("lean"), joint("-lean")
+
+
+def reach_deg(shown: Shown, capacities: Capacities) -> float:
+    """How far the joints of this person let the parameter go, on both sides (deg); infinite where something else takes over."""
+    return max((_sum_reach_deg(one, capacities) for one in shown.sums), default=np.inf)
+
+
+def _sum_reach_deg(names: tuple[str, ...], capacities: Capacities) -> float:
+    if len(names) != 1:
+        return np.inf
+    sign, name = (-1.0, names[0][1:]) if names[0].startswith("-") else (1.0, names[0])
+    if name.startswith("trunk."):
+        return _trunk_reach_deg(name.partition(".")[2], sign, capacities)
+    stops = capacities.stops_rad()
+    both = [s for s in (name, other_side(name)) if s in stops]
+    return min((float(np.degrees(max(sign * x for x in stops[s]))) for s in both), default=np.inf)
+
+
+def _trunk_reach_deg(kind: str, sign: float, capacities: Capacities) -> float:
+    """Only fused levels stop a trunk; what the others may do is for limits to say."""
+    if all(share >= 1.0 for share in capacities.mobile.values()):
+        return np.inf
+    total = 0.0
+    for region in _REGIONS:
+        least, most = capacities.region_deg(region)[f"{region}.{kind}"]
+        total += max(sign * least, sign * most)
+    return total
 
 
 def kept(shown: Shown, value_deg: float, side: str, skeleton: Skeleton, posed: Posed, neutral: Array, rows: list[int]) -> float:
@@ -147,4 +174,4 @@ def broken(
     return ""
 
 
-__all__ = ["LEAN", "LEAN_BACK", "TRUNK_BEND", "TRUNK_SIDE", "TRUNK_TURN", "Shown", "broken", "hip_bend", "joint", "kept"]
+__all__ = ["LEAN", "LEAN_BACK", "TRUNK_BEND", "TRUNK_SIDE", "TRUNK_TURN", "Shown", "broken", "hip_bend", "joint", "kept", "reach_deg"]

@@ -66,8 +66,8 @@ def _over_the_foot(s: Setting) -> Frame:
         _half(s)
         .unaim("centre_of_mass", "left.hip")
         .aim(
-            Aim("centre_of_mass", "x", 8.0 * s.body.stature_m, origin="right.knee", weight=0.5),
-            Aim("centre_of_mass", "y", -8.5, origin="left.ankle", weight=0.3),
+            Aim("centre_of_mass", "x", 8.0 * s.body.stature_m, origin="right.knee", weight=16.0, must_hold=False),
+            Aim("centre_of_mass", "y", -8.5, origin="left.ankle", weight=10.0, must_hold=False),
         )
         .with_("weight over the foot and the hands")
     )
@@ -75,9 +75,9 @@ def _over_the_foot(s: Setting) -> Frame:
 
 def _lifting(s: Setting) -> Frame:
     """The knee behind has left; foot, toes behind and hands carry."""
-    over = Aim("centre_of_mass", "x", -6.5, origin="left.ankle", weight=0.5)
+    over = Aim("centre_of_mass", "x", -6.5, origin="left.ankle", weight=16.0, must_hold=False)
     frame = _over_the_foot(s).lift("right.knee_front").unaim("centre_of_mass")
-    frame = frame.aim(over, Aim("centre_of_mass", "y", -6.0, origin="left.ankle", weight=0.3))
+    frame = frame.aim(over, Aim("centre_of_mass", "y", -6.0, origin="left.ankle", weight=10.0, must_hold=False))
     frame = frame.with_(
         "the knee behind lifts", right_knee_flexion=70.0, right_hip_flexion=20.0, left_hip_flexion=95.0
     )
@@ -89,7 +89,7 @@ def _pushing(s: Setting) -> Frame:
     """Half-way up: the front leg and the arms push, only the toes of the leg behind still touch."""
     over = Aim("centre_of_mass", "x", 3.0, origin="left.ankle", weight=0.5)
     frame = _lifting(s).lift("right.knee_front").unaim("centre_of_mass", "com.upper_thorax")
-    frame = frame.aim(over, Aim("centre_of_mass", "y", -6.0, origin="left.ankle", weight=0.3))
+    frame = frame.aim(over, Aim("centre_of_mass", "y", -6.0, origin="left.ankle", weight=10.0, must_hold=False))
     frame = frame.with_("half-way up", left_hip_flexion=92.0, left_knee_flexion=60.0, right_hip_flexion=25.0)
     frame = frame.touch(Touch("right.ball", "floor", places=False))
     return frame.with_(right_knee_flexion=50.0).free_(**both(hip_flexion=0.1, knee_flexion=0.2))

@@ -6,7 +6,7 @@ from amvel.movements.faults import BREATH_HELD, TRUNK_ROUNDS
 from amvel.movements.frames import Frame
 from amvel.movements.ladder import Ladder
 from amvel.movements.positions import both
-from amvel.movements.promise import hip_bend
+from amvel.movements.promise import joint
 
 
 def _rock(s: Setting) -> list[Frame]:
@@ -21,7 +21,7 @@ def _rock(s: Setting) -> list[Frame]:
 
 
 def _to(default: float) -> Parameter:
-    return Parameter("hip_deg", "hip bend at the back", "deg", default, low=90, high=125, grid=5, easier="down", shows=hip_bend())
+    return Parameter("hip_deg", "hip bend at the back", "deg", default, low=90, high=125, grid=5, easier="down", shows=joint("left.hip.flexion"))
 
 
 FAMILY = (

@@ -133,7 +133,7 @@ def hands_on_rests(
             **{f"{x}_{j}": 0.2 for x in hands for j in ("shoulder_flexion", "elbow_flexion")}
         )
         aims = (
-            Aim(f"{x}.wrist", "x", ahead_cm, origin=f"{x}.{origin}", must_hold=False, weight=_FIRMLY) for x in hands
+            Aim(f"{x}.wrist", "x", ahead_cm, origin=f"{x}.{origin}", must_hold=False, weight=1.5) for x in hands
         )
         held = held.aim(*aims)
         frames.append(

@@ -45,7 +45,8 @@ class Wish(NamedTuple):
 
 
 class Body(NamedTuple):
-    """A placed body, and where each row's points are (R×3)."""
+    """A placed body, where each row's points are (R×3), and where its weight is: each segment's (S×3) and the whole body's,
+    with the arm of what each joint moves about that joint (J×3)."""
 
     position: Array
     rotation: Array
@@ -57,6 +58,8 @@ class Body(NamedTuple):
     at_a: Array
     at_b: Array
     weight_at: Array
+    com_at: Array
+    com_arm: Array
 
 
 @kernel
@@ -108,13 +111,13 @@ def refresh(tree: Tree, wish: Wish, body: Body) -> None:
 
 @kernel
 def _weigh(tree: Tree, body: Body) -> None:
-    total, at = 0.0, np.zeros(3)
+    total = 0.0
     body.weight_at[:] = 0.0
     for s in range(len(tree.com)):
-        point_at(tree, body.origin, body.turned, tree.com[s], at)
+        point_at(tree, body.origin, body.turned, tree.com[s], body.com_at[s])
         total += tree.mass_kg[s]
         for i in range(3):
-            body.weight_at[i] += tree.mass_kg[s] * at[i]
+            body.weight_at[i] += tree.mass_kg[s] * body.com_at[s, i]
     for i in range(3):
         body.weight_at[i] /= total
 
@@ -166,6 +169,10 @@ def _jacobian(tree: Tree, wish: Wish, body: Body, out: Array) -> None:
     """Rows by degrees of freedom, R×(6+K): a turn about a through c moves p by a × (p − c)."""
     out[:] = 0.0
     for r in range(len(wish.a)):
+        if wish.a[r] == CENTRE or wish.b[r] == CENTRE:
+            _com_arms(tree, wish, body)
+            break
+    for r in range(len(wish.a)):
         if wish.a[r] != NOWHERE:
             _swept(tree, wish, body, r, wish.a[r], body.at_a[r], wish.weight[r], out[r])
         if wish.b[r] != NOWHERE:
@@ -185,7 +192,7 @@ def _swept(tree: Tree, wish: Wish, body: Body, r: int, mark: int, at: Array, wei
     for k in range(len(wish.free)):
         j = wish.free[k]
         if mark == CENTRE:
-            u, v, w = _com_arm(tree, body, j)
+            u, v, w = body.com_arm[j, 0], body.com_arm[j, 1], body.com_arm[j, 2]
         elif tree.moves[tree.segment[mark], j]:
             u, v, w = at[0] - body.centre[j, 0], at[1] - body.centre[j, 1], at[2] - body.centre[j, 2]
         else:
@@ -196,19 +203,21 @@ def _swept(tree: Tree, wish: Wish, body: Body, r: int, mark: int, at: Array, wei
 
 
 @kernel
-def _com_arm(tree: Tree, body: Body, j: int) -> tuple[float, float, float]:
-    """The arm of the centre of mass about joint j: that of what the joint moves, times its share of the mass."""
-    total, u, v, w = 0.0, 0.0, 0.0, 0.0
-    at = np.empty(3)
-    for s in range(len(tree.com)):
-        total += tree.mass_kg[s]
-        if tree.moves[s, j]:
-            point_at(tree, body.origin, body.turned, tree.com[s], at)
-            m = tree.mass_kg[s]
-            u += m * (at[0] - body.centre[j, 0])
-            v += m * (at[1] - body.centre[j, 1])
-            w += m * (at[2] - body.centre[j, 2])
-    return u / total, v / total, w / total
+def _com_arms(tree: Tree, wish: Wish, body: Body) -> None:
+    """The arm of the centre of mass about each free joint: that of what the joint moves, times its share of the mass."""
+    total = tree.mass_kg.sum()
+    for j in wish.free:
+        mass, u, v, w = 0.0, 0.0, 0.0, 0.0
+        for s in range(len(tree.com)):
+            if tree.moves[s, j]:
+                m = tree.mass_kg[s]
+                mass += m
+                u += m * body.com_at[s, 0]
+                v += m * body.com_at[s, 1]
+                w += m * body.com_at[s, 2]
+        body.com_arm[j, 0] = (u - mass * body.centre[j, 0]) / total
+        body.com_arm[j, 1] = (v - mass * body.centre[j, 1]) / total
+        body.com_arm[j, 2] = (w - mass * body.centre[j, 2]) / total
 
 
 @kernel

@@ -141,6 +141,8 @@ def _solve_all(
             np.zeros((len(wish.a), 3)),
             np.zeros((len(wish.a), 3)),
             np.zeros(3),
+            np.zeros((len(tree.com), 3)),
+            np.zeros((angles.shape[1], 3)),
         )
         if settled[b]:
             refresh(tree, wish, body)

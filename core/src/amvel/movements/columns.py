@@ -1,6 +1,7 @@
 """The columns of a demand profile: one value per frame for every quantity, kept as one table."""
 
 from collections.abc import Iterator, Mapping
+from dataclasses import dataclass
 
 import numpy as np
 
@@ -40,4 +41,23 @@ class Columns(Mapping[str, Array]):
         return Columns(index, table)
 
 
-__all__ = ["Columns"]
+@dataclass(frozen=True)
+class Extremes:
+    """The largest and smallest value of every column; infinite on both sides where a value is missing."""
+
+    index: dict[str, int]
+    most: Array
+    least: Array
+
+    @classmethod
+    def of(cls, index: dict[str, int], table: Array) -> "Extremes":
+        most, least = table.max(axis=1), table.min(axis=1)
+        missing = ~np.isfinite(table).all(axis=1)
+        return cls(index, np.where(missing, np.inf, most), np.where(missing, -np.inf, least))
+
+    def worst(self, name: str, at_least: bool) -> float:
+        """The value that an upper bound looks at, or a lower one."""
+        return float((self.least if at_least else self.most)[self.index[name]])
+
+
+__all__ = ["Columns", "Extremes"]

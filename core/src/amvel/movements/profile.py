@@ -34,7 +34,7 @@ from amvel.body import (
 )
 from amvel.body.tree import Array, Flags, Rows
 from amvel.movements.bed import FLOOR, LYING_ON, lies_on_bed
-from amvel.movements.columns import Columns
+from amvel.movements.columns import Columns, Extremes
 from amvel.movements.declaration import Family, Setting, Step
 from amvel.movements.frames import Frame, compile_frame, mirrored
 from amvel.movements.promise import broken
@@ -88,6 +88,20 @@ class Profile:
 
     def lowest(self, name: str) -> float:
         return float(self.columns[name].min())
+
+    @cached_property
+    def _worst(self) -> dict[str, Extremes | None]:
+        return {}
+
+    def extremes(self, place: str = "") -> Extremes | None:
+        """The largest and smallest value of every column over its frames, or over those where the column `place` is above 0;
+        None where there are none."""
+        if place not in self._worst:
+            table = self.columns.table
+            if place:
+                table = table[:, self.columns[place] > 0]
+            self._worst[place] = Extremes.of(self.columns.index, table) if table.shape[1] else None
+        return self._worst[place]
 
     def placed_otherwise(self, old: Capacities, new: Capacities) -> bool:
         """Whether other ranges than those it was solved for would change it."""

@@ -7,10 +7,11 @@ hold (the finding of chair-rise studies, e.g. Rodosky et al. 1989, from memory; 
 
 import math
 from dataclasses import dataclass
+from functools import lru_cache
 
 import numpy as np
 
-from amvel.body import Anthropometry, Capacities
+from amvel.body import Anthropometry, Capacities, Measures, measure
 from amvel.body.anthropometry import SHOULDER
 
 OVER_FEET_CM = 1.0  # ahead of the ankle
@@ -34,24 +35,31 @@ def ready_to_rise(
     body: Anthropometry, capacities: Capacities, seat_cm: float, arms_deg: float, held_back_cm: float = 0.0
 ) -> Ready:
     """Feet and weight before the seat is left; hands that push let the weight stay `held_back_cm` further back."""
-    wanted = OVER_FEET_CM - held_back_cm
-    stop = min(capacities.stops_rad()[f"{s}.ankle.dorsiflexion"][1] for s in ("left", "right"))
+    ankle_rad = min(capacities.stops_rad()[f"{s}.ankle.dorsiflexion"][1] for s in ("left", "right"))
+    hip_deg = min(capacities.range_deg[f"{s}.hip_flexion"] for s in ("left", "right"))
+    return _ready(body.measures, ankle_rad, hip_deg, seat_cm, arms_deg, held_back_cm)
+
+
+@lru_cache(maxsize=4096)
+def _ready(
+    measures: Measures, stop: float, hip_deg: float, seat_cm: float, arms_deg: float, held_back_cm: float
+) -> Ready:
+    body, wanted = measure(measures), OVER_FEET_CM - held_back_cm
     most_back = min(_MOST_BACK_CM, 100 * body.lengths_m["shank"] * math.sin(stop - math.radians(1.0)))
     for back in np.arange(min(_EASY_BACK_CM, most_back), most_back + 0.01, 1.0):
-        if _reached_cm(body, capacities, seat_cm, float(back), arms_deg) >= wanted:
+        if _reached_cm(body, hip_deg, seat_cm, float(back), arms_deg) >= wanted:
             return Ready(float(back), wanted)
-    reached = _reached_cm(body, capacities, seat_cm, most_back, arms_deg)
+    reached = _reached_cm(body, hip_deg, seat_cm, most_back, arms_deg)
     return Ready(most_back, min(wanted, max(_LEAST_OVER_CM - held_back_cm, reached)))
 
 
 def _reached_cm(
-    body: Anthropometry, capacities: Capacities, seat_cm: float, heel_back_cm: float, arms_deg: float
+    body: Anthropometry, stop_deg: float, seat_cm: float, heel_back_cm: float, arms_deg: float
 ) -> float:
     """Where the weight comes with the lean that is comfortable, or with the last one that the hips have."""
     knee_z = body.lengths_m["ankle_height"] + math.sqrt(max(0.0, body.lengths_m["shank"] ** 2 - (heel_back_cm / 100) ** 2))
     rise = knee_z - _hip_height_m(body, seat_cm)
     thigh_deg = math.degrees(math.asin(max(-1.0, min(1.0, rise / body.lengths_m["thigh"]))))
-    stop_deg = min(capacities.range_deg[f"{s}.hip_flexion"] for s in ("left", "right"))
     lean_deg = max(0.0, min(_COMFORTABLE_LEAN_DEG, stop_deg - _TALL_SITTING_DEG - thigh_deg))
     return weight_over_cm(body, seat_cm, heel_back_cm, lean_deg, arms_deg)
 

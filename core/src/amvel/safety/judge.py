@@ -1,7 +1,7 @@
 """Judge the library for one case: every step, side and context gets a verdict with its reasons."""
 
 from collections.abc import Callable
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 from typing import Any
 
 from amvel.case import Case
@@ -154,28 +154,36 @@ def _assumed(findings: Findings, breaches: tuple[Breach, ...]) -> tuple[str, ...
 
 
 def _with_instead(verdicts: list[Verdict]) -> list[Verdict]:
-    families = library()
-    allowed = [v for v in verdicts if v.allowed]
+    open_steps = {c: sorted({v.ref for v in verdicts if v.allowed and v.context == c}) for c in CONTEXTS}
+    ranked: dict[tuple[str, str], tuple[str, ...]] = {}
     out = []
     for v in verdicts:
         if v.allowed:
             out.append(v)
             continue
-        purposes = families[v.family].index[v.step].purposes
-        scored: dict[str, float] = {}
-        for other in allowed:
-            if other.context != v.context or other.ref == v.ref:
-                continue
-            theirs = families[other.family].index[other.step].purposes
-            shared = sum(min(w, theirs.get(p, 0.0)) for p, w in purposes.items())
-            bonus = (0.5 if v.family in families[other.family].replaces else 0.0) + (
-                0.2 if other.family == v.family else 0.0
-            )
-            if shared + bonus > 0.1:
-                scored[other.ref] = max(scored.get(other.ref, 0.0), shared + bonus)
-        ranked = sorted(scored, key=lambda r: (-scored[r], r))[:_INSTEAD]
-        out.append(Verdict(**{**v.__dict__, "instead": tuple(ranked)}))
+        key = (v.ref, v.context)
+        if key not in ranked:
+            ranked[key] = _ranked(v, open_steps[v.context])
+        out.append(replace(v, instead=ranked[key]))
     return out
+
+
+def _ranked(v: Verdict, open_steps: list[str]) -> tuple[str, ...]:
+    """The open steps that serve most of the purposes of a closed one."""
+    families = library()
+    purposes = families[v.family].index[v.step].purposes
+    scored: dict[str, float] = {}
+    for ref in open_steps:
+        name, _, step = ref.partition("/")
+        if ref == v.ref:
+            continue
+        family = families[name]
+        theirs = family.index[step].purposes
+        shared = sum(min(w, theirs.get(p, 0.0)) for p, w in purposes.items())
+        bonus = (0.5 if v.family in family.replaces else 0.0) + (0.2 if name == v.family else 0.0)
+        if shared + bonus > 0.1:
+            scored[ref] = shared + bonus
+    return tuple(sorted(scored, key=lambda r: (-scored[r], r))[:_INSTEAD])
 
 
 def describe(change: Change) -> str:

@@ -9,7 +9,7 @@ from numpy.typing import NDArray
 from amvel.movements import Profile
 from amvel.quantities import quantity
 from amvel.safety.limits import Envelope, Limit
-from amvel.safety.verdict import concerns, place_of
+from amvel.safety.verdict import adverse, concerns, place_of
 
 Flags = NDArray[np.bool_]
 _SIDES = ("left", "right")
@@ -58,17 +58,7 @@ class Table:
     @staticmethod
     def _one(profile: Profile, name: str, at_least: bool, place: str) -> float:
         """Rounded to the adverse side; ±inf that breaks nothing where the limit does not look, and that breaks where a value is missing."""
-        harmless = np.inf if at_least else -np.inf
-        if profile.fault:
-            return harmless
-        values = profile.columns[name]
-        if place:
-            values = values[profile.columns[place] > 0]
-        if not len(values):
-            return harmless
-        if not np.isfinite(values).all():
-            return -harmless
-        scale = 10.0 ** quantity(name).decimals
-        worst = values.min() if at_least else values.max()
-        rounded = np.floor(worst * scale + 1e-6) if at_least else np.ceil(worst * scale - 1e-6)
-        return float(rounded / scale)
+        seen = None if profile.fault else profile.extremes(place)
+        if seen is None:
+            return np.inf if at_least else -np.inf
+        return adverse(seen.worst(name, at_least), name, at_least)

@@ -4,10 +4,9 @@ import math
 from dataclasses import dataclass
 from datetime import date
 
-import numpy as np
-
 from amvel.case import Override
 from amvel.movements import Profile
+from amvel.movements.columns import Extremes
 from amvel.quantities import quantity
 from amvel.safety.limits import AT_HOME, PLACES, Envelope, Limit
 from amvel.sources import Source
@@ -40,6 +39,8 @@ class Check:
 
 def adverse(value: float, name: str, at_least: bool) -> float:
     """Round to the quantity's resolution, upwards for upper bounds and downwards for lower ones."""
+    if math.isinf(value):
+        return value
     scale = 10.0 ** quantity(name).decimals
     return (math.floor(value * scale + 1e-6) if at_least else math.ceil(value * scale - 1e-6)) / scale
 
@@ -63,12 +64,12 @@ def concerns(limit: Limit, label: str) -> bool:
     return not limit.only_step or limit.only_step in (label, label.partition("/")[0])
 
 
-def _applies(limit: Limit, profile: Profile, context: str) -> np.ndarray:
-    """Which frames a limit looks at."""
+def looks_at(limit: Limit, profile: Profile, context: str) -> Extremes | None:
+    """The worst values of the frames that a limit looks at; None where it looks at none."""
     place, at_home = place_of(limit)
     if (at_home and context != "home") or not concerns(limit, profile.request.label):
-        return np.zeros(len(profile.frames), dtype=bool)
-    return profile.columns[place] > 0 if place else np.ones(len(profile.frames), dtype=bool)
+        return None
+    return profile.extremes(place)
 
 
 def check(profile: Profile, envelope: Envelope, context: str, lifted: frozenset[str] = frozenset()) -> Check:
@@ -78,17 +79,13 @@ def check(profile: Profile, envelope: Envelope, context: str, lifted: frozenset[
     breaches: list[Breach] = []
     cautions: list[Breach] = []
     for limit in envelope.limits:
-        mask = _applies(limit, profile, context)
-        if limit.id in lifted or not mask.any():
+        seen = None if limit.id in lifted else looks_at(limit, profile, context)
+        if seen is None:
             continue
         for name in columns_of(limit, profile):
-            values = profile.columns[name][mask]
-            if not np.isfinite(values).all():
-                breaches.append(Breach(limit, name, math.inf))
-                continue
-            value = adverse(float(values.min() if limit.at_least else values.max()), name, limit.at_least)
+            value = adverse(seen.worst(name, limit.at_least), name, limit.at_least)
             if (value < limit.bound) if limit.at_least else (value > limit.bound):
-                (cautions if limit.strength == "caution" else breaches).append(Breach(limit, name, value))
+                (cautions if limit.strength == "caution" else breaches).append(Breach(limit, name, abs(value) if math.isinf(value) else value))
     return Check(tuple(breaches), tuple(cautions))
 
 

@@ -46,7 +46,7 @@ def test_reactions_balance_the_weight_in_every_frame(size: str) -> None:
         if profile.fault:
             continue
         reactions = react(p.skeleton, list(profile.specs), profile.posed)
-        up = reactions.force[..., 2].sum(1)
+        up = [reactions.carried_n(i)[2] for i in range(len(profile.specs))]
         index = p.skeleton.landmarks.index
         carried = [
             sum(load.force_at(points, index)[2] for load in spec.loads)

@@ -4,15 +4,15 @@ Unrestricted bodies are swept in test_library_scaling; stiff joints are where a 
 a body that hangs under the floor or has tipped to the side.
 """
 
+from dataclasses import replace
 from functools import lru_cache
 
 import numpy as np
 import pytest
 
-from amvel.body import JOINTS, Posed, PoseSpec, cautious, sunk, tipped
+from amvel.body import JOINTS, Posed, cautious, flatten, sunk, tipped
 from amvel.body.contorted import SUNK_M, TIPPED_DEG
 from amvel.body.overlap import overlaps
-from amvel.body.skeleton import rotation_from_vector
 from amvel.movements import Profile, Profiler, Request, all_steps, find
 from amvel.safety import plain_fault, sides_of
 from tests.bodies import body, profiler
@@ -128,33 +128,31 @@ def test_an_untested_hip_stacks_the_feet_instead() -> None:
     assert stacked.fault == ""
 
 
-def _posed(turn_deg: float = 0.0, drop_m: float = 0.0) -> tuple[PoseSpec, Posed]:
-    """Standing as declared, then turned about the line ahead and dropped."""
+def _posed(turn_deg: float = 0.0, drop_m: float = 0.0) -> tuple[Posed, Posed]:
+    """Standing as declared; then turned about the line ahead and dropped."""
     p = profiler("middle")
     family, step = find("standing_breath/free_standing")
     profile = p.profile(Request(family, step, "both", step.defaults(p.body)))
-    solved = profile.posed
-    assert solved is not None
-    turned = rotation_from_vector(np.radians([[turn_deg, 0.0, 0.0]])) @ solved.root_rotation[:1]
-    points = solved.points[:1] - np.array([0.0, 0.0, drop_m])
-    spec = profile.specs[0].changed(root_rotation=solved.root_rotation[0])
-    moved = Posed(
-        solved.angles[:1],
-        solved.root_position[:1],
-        turned,
-        solved.placement,
-        points,
-        solved.worst_gap_m[:1],
-        [""],
-    )
-    return spec, moved
+    assert profile.posed is not None
+    meant = profile.posed.part([0])
+    a = np.radians(turn_deg)
+    turn = np.array([[1.0, 0, 0], [0, np.cos(a), -np.sin(a)], [0, np.sin(a), np.cos(a)]])
+    points = meant.points - np.array([0.0, 0.0, drop_m])
+    return meant, replace(meant, root_rotation=turn @ meant.root_rotation, points=points)
+
+
+def _sunk(posed: Posed, floor_m: float = 0.0) -> str:
+    p = profiler("middle")
+    family, step = find("standing_breath/free_standing")
+    spec = p.profile(Request(family, step, "both", step.defaults(p.body))).specs[0]
+    return sunk(p.skeleton, flatten(p.skeleton, [spec], [{}]), [spec.name], posed, np.array([floor_m]))[0]
 
 
 @pytest.mark.parametrize(("by", "out"), [(-1.0, False), (1.0, True)])
 def test_a_level_pelvis_may_tip_only_so_far(by: float, out: bool) -> None:
     for sign in (1, -1):
-        spec, posed = _posed(turn_deg=sign * (TIPPED_DEG + by))
-        found = tipped([spec], posed)[0]
+        meant, posed = _posed(turn_deg=sign * (TIPPED_DEG + by))
+        found = tipped(["standing"], meant.root_rotation, posed)[0]
         assert ("would tip" in found) == out
         if out:
             assert plain_fault(found).startswith("the joints do not let the pelvis stay level here")
@@ -162,19 +160,18 @@ def test_a_level_pelvis_may_tip_only_so_far(by: float, out: bool) -> None:
 
 @pytest.mark.parametrize(("by_mm", "out"), [(-2.0, False), (2.0, True)])
 def test_flesh_gives_only_so_far(by_mm: float, out: bool) -> None:
-    spec, posed = _posed()
+    _, posed = _posed()
     lowest = min(
         posed.points[0, i, 2]
         for n, i in profiler().skeleton.landmarks.index.items()
         if not n.startswith("com.")
     )
-    spec, posed = _posed(drop_m=float(lowest) + SUNK_M + by_mm / 1000)
-    found = sunk(profiler().skeleton, [spec], posed, [0.0])[0]
+    found = _sunk(_posed(drop_m=float(lowest) + SUNK_M + by_mm / 1000)[1])
     assert ("under the floor" in found) == out
     assert not out or "would end under it" in plain_fault(found)
 
 
 def test_the_floor_of_a_raised_surface_counts() -> None:
-    spec, posed = _posed()
-    assert sunk(profiler().skeleton, [spec], posed, [0.0]) == [""]
-    assert "under the floor" in sunk(profiler().skeleton, [spec], posed, [0.10])[0]
+    _, posed = _posed()
+    assert _sunk(posed) == ""
+    assert "under the floor" in _sunk(posed, 0.10)

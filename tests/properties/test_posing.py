@@ -1,46 +1,14 @@
-"""The pose solver: its short cuts give what the whole skeleton gives, and an answer does not depend on its neighbours."""
+"""The pose solver: an answer does not depend on its neighbours, and joints end where they end."""
+
+from concurrent.futures import ThreadPoolExecutor
 
 import numpy as np
 import pytest
-from hypothesis import given, settings
-from hypothesis import strategies as st
 
-from amvel.body.moving_part import MovingPart, cross
-from amvel.body.posing import part_of, put_together, solve
-from amvel.body.skeleton import JOINTS, rotation_from_vector
-from amvel.movements import Request, find
-from tests.bodies import profiler
-
-SKELETON = profiler("middle").skeleton
-angle = st.floats(-1.5, 1.5)
-vector = st.tuples(*[st.floats(-2.0, 2.0)] * 3)
-
-
-@settings(max_examples=40, deadline=None)
-@given(
-    st.lists(angle, min_size=2 * len(JOINTS), max_size=2 * len(JOINTS)),
-    st.sets(st.integers(0, len(JOINTS) - 1), min_size=1),
-    st.sets(st.integers(0, len(SKELETON.landmarks.index) - 1), min_size=1),
-    vector,
-    vector,
-)
-def test_the_moving_part_lies_where_the_skeleton_lies(values, joints, marks, position, turn) -> None:
-    """Two poses whose other joints are alike or not: points, axes and centres are those of the whole body."""
-    angles = np.array(values).reshape(2, -1)
-    moving, asked = np.array(sorted(joints)), np.array(sorted(marks))
-    where = np.array([position, position])
-    facing = rotation_from_vector(np.array([turn, turn]))
-    whole = SKELETON.place(where, facing, angles)
-    points, axis, centre = MovingPart(SKELETON, moving, asked, angles).place(where, facing, angles[:, moving])
-    assert points == pytest.approx(SKELETON.points(whole)[:, asked], abs=1e-12)
-    carried = [k for k, j in enumerate(moving) if SKELETON.moves[SKELETON.landmarks.segment[asked], j].any()]
-    assert axis[:, carried] == pytest.approx(whole.axis[:, moving[carried]], abs=1e-12)
-    assert centre[:, carried] == pytest.approx(whole.centre[:, moving[carried]], abs=1e-12)
-
-
-@given(vector, vector)
-def test_cross_products_are_those_of_numpy(a, b) -> None:
-    assert cross(np.array(a), np.array(b)) == pytest.approx(np.cross(a, b), abs=1e-12)
+from amvel.body import JOINTS, healthy, solve
+from amvel.movements import Profiler, Request, find
+from amvel.safety import sides_of
+from tests.bodies import body, profiler
 
 
 def _specs(*refs: str) -> list:
@@ -66,16 +34,32 @@ def test_a_pose_is_solved_alike_alone_and_among_others() -> None:
         assert alone.root_position[0] == pytest.approx(together.root_position[i], abs=1e-5)
 
 
-def test_parts_come_back_to_their_places() -> None:
-    p = profiler("middle")
-    specs = _specs("knee_fold/single_fold")
-    whole = solve(p.skeleton, specs, p.capacities.stops_rad())
-    even, odd = list(range(0, len(specs), 2)), list(range(1, len(specs), 2))
-    again = put_together([part_of(whole, odd), part_of(whole, even)], odd + even)
-    assert (again.angles == whole.angles).all()
-    assert (again.points == whole.points).all()
-    assert (again.placement.axis == whole.placement.axis).all()
-    assert again.faults == whole.faults
+def test_an_answer_is_the_same_alone_in_a_batch_and_in_another_order() -> None:
+    """Whole profiles: every quantity to the last digit, since each pose is solved by itself."""
+    requests = []
+    for ref in REFS:
+        family, step = find(ref)
+        for side in sides_of(step):
+            requests.append(Request(family, step, side, step.defaults(profiler("middle").body)))
+
+    def fresh() -> Profiler:
+        return Profiler(body("middle"), healthy())
+
+    together = fresh().profiles(requests)
+    backwards = fresh().profiles(requests[::-1])[::-1]
+    for request, a, b in zip(requests, together, backwards, strict=True):
+        alone = fresh().profile(request)
+        for other in (b, alone):
+            assert other.fault == a.fault
+            assert (other.columns.table == a.columns.table).all(), request.label
+
+
+def test_threads_do_not_change_an_answer() -> None:
+    requests = [Request(*find(ref), "left" if find(ref)[1].sides else "both", find(ref)[1].defaults(body())) for ref in REFS]
+    with ThreadPoolExecutor(4) as pool:
+        found = list(pool.map(lambda r: Profiler(body("middle"), healthy()).profile(r).columns.table, requests))
+    for request, table in zip(requests, found, strict=True):
+        assert (table == profiler("middle").profile(request).columns.table).all()
 
 
 def test_free_joints_stop_at_the_end_of_the_range_and_others_never_move() -> None:

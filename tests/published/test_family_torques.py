@@ -8,8 +8,7 @@ import mujoco
 import numpy as np
 import pytest
 
-from amvel.body import JOINT_INDEX, react
-from amvel.body.loads import _Cuts
+from amvel.body import JOINT_INDEX, flatten, joint_torques, react_flat
 from amvel.movements import Profile, library
 from tests.bodies import library_profiles, profiler
 from tests.published.test_joint_torques import model_of
@@ -32,27 +31,15 @@ def test_joint_torques_of_a_supported_pose_agree(family_id: str, model: mujoco.M
     profile = representative(family_id)
     row = profile.rows[-1]
     assert profile.posed is not None
-    specs = [profile.specs[row]]
-    posed = profile.posed
-    one = type(posed)(
-        posed.angles[row : row + 1],
-        posed.root_position[row : row + 1],
-        posed.root_rotation[row : row + 1],
-        skeleton.place(
-            posed.root_position[row : row + 1], posed.root_rotation[row : row + 1], posed.angles[row : row + 1]
-        ),
-        posed.points[row : row + 1],
-        posed.worst_gap_m[row : row + 1],
-        [""],
-    )
-    reactions = react(skeleton, specs, one)
-    cuts = _Cuts(skeleton, specs, one, reactions)
-    needed = torques_by_mujoco(model, skeleton, one, reactions, specs[0])
+    spec = profile.specs[row]
+    flat = flatten(skeleton, [spec], [{}])
+    one = profile.posed.part(slice(row, row + 1))
+    reactions = react_flat(skeleton, flat, one)
+    found = joint_torques(skeleton, flat, one, reactions)[0]
+    needed = torques_by_mujoco(model, skeleton, one, reactions, spec)
     scale = max(1.0, max(abs(v) for v in needed.values()))
     for name, j in JOINT_INDEX.items():
-        _, moment = cuts.beyond(name)
-        ours = float(moment[0] @ one.placement.axis[0, j])
-        assert ours == pytest.approx(-needed[name], abs=0.02 + 0.002 * scale), (profile.request.label, name)
+        assert found[j] == pytest.approx(-needed[name], abs=0.02 + 0.002 * scale), (profile.request.label, name)
 
 
 def torques_by_mujoco(model, skeleton, posed, reactions, spec) -> dict[str, float]:
@@ -67,15 +54,18 @@ def torques_by_mujoco(model, skeleton, posed, reactions, spec) -> dict[str, floa
         data.qpos[model.joint(name).qposadr[0]] = posed.angles[0, j]
     mujoco.mj_forward(model, data)
     applied = np.zeros(model.nv)
-    pushes = list(zip(reactions.where[0], reactions.force[0], reactions.segment[0], strict=True))
     index = skeleton.landmarks.index
+    pushes = list(zip(reactions.at, reactions.force, reactions.moment, reactions.segment, strict=True))
+    for contact, at, force in zip(spec.contacts, reactions.at, reactions.force, strict=True):
+        if contact.on is not None:  # what rests on the body pushes it down as much as up
+            pushes.append((at, -force, np.zeros(3), skeleton.landmarks.segment[index[contact.on]]))
     for load in spec.loads:
         at = index[load.point]
         force = load.force_at(posed.points[0], index)
-        pushes.append((posed.points[0, at], force, skeleton.landmarks.segment[at]))
-    for where, force, segment in pushes:
+        pushes.append((posed.points[0, at], force, np.zeros(3), skeleton.landmarks.segment[at]))
+    for where, force, moment, segment in pushes:
         body = model.body(skeleton.names[int(segment)]).id
-        mujoco.mj_applyFT(model, data, np.array(force), np.zeros(3), np.array(where), body, applied)
+        mujoco.mj_applyFT(model, data, np.array(force), np.array(moment), np.array(where), body, applied)
     return {
         name: float(data.qfrc_bias[model.joint(name).dofadr[0]] - applied[model.joint(name).dofadr[0]])
         for name in JOINT_INDEX

@@ -24,7 +24,7 @@ def hand_share(size: str = "middle", sampling: int = 3, **position: object) -> f
     reactions = react(skeleton, [spec], posed, sampling)
     assert reactions.stands().all()
     rows = [i for i, c in enumerate(spec.contacts) if c.part.endswith("hand")]
-    force = sum(reactions.force[0, reactions.contact[0] == r].sum(0) for r in rows)
+    force = sum(reactions.force[r] for r in rows)
     return 100 * float(force[2]) / (skeleton.mass_kg.sum() * GRAVITY_M_S2)
 
 

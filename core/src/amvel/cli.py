@@ -3,6 +3,7 @@
 import argparse
 import json
 import sys
+from dataclasses import asdict
 from datetime import date
 from pathlib import Path
 from typing import Any
@@ -11,9 +12,11 @@ from amvel import answers, programme_answers
 from amvel.body import BodyError
 from amvel.case import Case, CaseError, read_case
 from amvel.engine import Engine
-from amvel.movements import Family, Request, Step, UnknownMovement, find
+from amvel.movements import Family, Request, Step, UnknownMovement, all_steps, find, library
 from amvel.movements.contact_sheet import contact_sheets
+from amvel.movements.demand_table import demand_table
 from amvel.movements.figure import figure
+from amvel.movements.pose_report import PoseFileError, read_poses, report
 from amvel.movements.texts import catalogue
 from amvel.planning import ProgrammeBlocked, plan
 from amvel.planning.holds import estimated_holds
@@ -31,6 +34,8 @@ def main(argv: list[str] | None = None) -> int:
         answer = args.run(args)
     except CaseError as error:
         return _refuse([f"{path}: {reason}" for path, reason in error.faults])
+    except PoseFileError as error:
+        return _refuse(error.faults)
     except (BadInput, UnknownMovement, ProgrammeBlocked, BodyError) as error:
         return _refuse([str(error)])
     if answer is not None:
@@ -57,24 +62,38 @@ def _engine(path: str) -> Engine:
 
 
 def _judge(args: argparse.Namespace) -> Any:
-    engine = _engine(args.case)
-    if args.family and not args.step:
-        _known_family(args.family)
-    if args.step and args.family:
-        find(f"{args.family}/{args.step}")
+    """Verdicts of one case as a list, of several by the name of their file."""
+    wanted = [w for w in (args.steps or "").split(",") if w]
+    if args.family:
+        wanted.append(f"{args.family}/{args.step}" if args.step else args.family)
+    for name in wanted:
+        if "/" in name:
+            find(name)
+        elif name not in library():
+            raise UnknownMovement(f"no family '{name}'")
     contexts = (args.context,) if args.context else ("visit", "home")
-    return [answers.verdict_data(v) for v in engine.judge(args.family, args.step, contexts)]
+    found = {case: _judged(_engine(case), wanted, args.step_set or [], contexts) for case in args.case}
+    return found if len(args.case) > 1 else found[args.case[0]]
 
 
-def _known_family(name: str) -> None:
-    from amvel.movements import library
+def _judged(engine: Engine, wanted: list[str], changes: list[str], contexts: tuple[str, ...]) -> Any:
+    def only(f: Family, s: Step) -> bool:
+        return not wanted or f.id in wanted or f.ref(s) in wanted
 
-    if name not in library():
-        raise UnknownMovement(f"no family '{name}'")
+    chosen = [(f, s) for f, s in all_steps() if only(f, s)]
+    named = {c.partition("=")[0] for c in changes}
+    known = {p.id for _, s in chosen for p in s.parameters}
+    if named - known:
+        raise BadInput(f"--step-set {', '.join(sorted(named - known))}: none of these steps has such a parameter")
+
+    def values(f: Family, s: Step, context: str) -> dict[str, float | str]:
+        own = {p.id for p in s.parameters}
+        return _values(s, engine.values(f, s, context), [c for c in changes if c.partition("=")[0] in own])
+
+    return [answers.verdict_data(v) for v in engine.judge_only(only, contexts, values)]
 
 
-def _values(engine: Engine, family: Family, step: Step, changes: list[str]) -> dict[str, float | str]:
-    values = engine.values(family, step)
+def _values(step: Step, values: dict[str, float | str], changes: list[str]) -> dict[str, float | str]:
     known = {p.id: p for p in step.parameters}
     for change in changes:
         name, _, value = change.partition("=")
@@ -102,7 +121,7 @@ def _request(args: argparse.Namespace, engine: Engine) -> Request:
     side = args.side or sides[0]
     if side not in sides:
         raise BadInput(f"--side {side}: this step has {', '.join(sides)}")
-    return Request(family, step, side, _values(engine, family, step, args.set or []))
+    return Request(family, step, side, _values(step, engine.values(family, step), args.set or []))
 
 
 def _profile(args: argparse.Namespace) -> Any:
@@ -141,6 +160,26 @@ def _plan(args: argparse.Namespace) -> Any:
     engine = _engine(args.case)
     programme = plan(engine, args.context, args.minutes, verdicts=engine.judge(contexts=(args.context,)))
     return {**programme_answers.programme_data(programme), "case_digest": engine.digest}
+
+
+def _pose(args: argparse.Namespace) -> Any:
+    """Frames in the frame language, placed on a body: angles, contact forces, moments, compression, gaps."""
+    try:
+        data = json.loads(Path(args.file).read_text(encoding="utf-8"))
+    except OSError as error:
+        raise BadInput(f"{args.file}: {error.strerror}") from error
+    except json.JSONDecodeError as error:
+        raise BadInput(f"{args.file}: not JSON: {error}") from error
+    body, capacities, frames = read_poses(data)
+    return [asdict(r) for r in report(body, frames, capacities)]
+
+
+def _demand(args: argparse.Namespace) -> None:
+    text = demand_table()
+    if args.output:
+        Path(args.output).write_text(text, encoding="utf-8")
+    else:
+        sys.stdout.write(text)
 
 
 def _rules(args: argparse.Namespace) -> Any:
@@ -190,7 +229,10 @@ def _parser() -> argparse.ArgumentParser:
     add("tests", lambda a: answers.tests(), "the screening tests")
     add("rules", _rules, "the rule-book").add_argument("--id")
     add("screen", lambda a: answers.screen(_engine(a.case)), "stop signs, findings, limits", case=True)
-    p = add("judge", _judge, "verdict on every step", case=True)
+    p = add("judge", _judge, "verdict on every step, of one case or several")
+    p.add_argument("case", nargs="+", help="case files (JSON)")
+    p.add_argument("--steps", metavar="family/step,family", help="only these")
+    p.add_argument("--step-set", action="append", metavar="name=value", help="with this measure, where a step has it")
     p.add_argument("--all", action="store_true", help="every family and step (the default)")
     p.add_argument("--family")
     p.add_argument("--step")
@@ -198,6 +240,11 @@ def _parser() -> argparse.ArgumentParser:
     p = add("plan", _plan, "build the programme", case=True)
     p.add_argument("--minutes", type=_minutes)
     p.add_argument("--context", choices=("visit", "home"), default="home")
+    add("pose", _pose, "place frames on a body: angles, contact forces, moments, gaps").add_argument(
+        "file", help="a body and frames (JSON; see docs/checking-a-pose.md)"
+    )
+    p = add("demand", _demand, "what every step asks of one body (Markdown)")
+    p.add_argument("-o", "--output")
     add("next-test", _next_test, "which test would decide most", case=True)
     add("texts", lambda a: catalogue(), "every text of the library by key: what a second language says")
     add("schools", _schools, "the schools' questions with this client's answers", case=True)

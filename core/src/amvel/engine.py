@@ -15,6 +15,7 @@ from amvel.fitting import start_values
 from amvel.movements import MODEL_VERSION, Family, Profiler, Request, Step, all_steps
 from amvel.movements.schools import pose_values
 from amvel.safety import CONTEXTS, RULEBOOK_VERSION, Draft, Envelope, Table, Verdict, envelope, judge, sides_of
+from amvel.safety.judge import StartValues
 from amvel.safety.schools import Schools, schools_for
 from amvel.screening import Findings, StopSign, find_out, stop_signs
 
@@ -127,7 +128,13 @@ class Engine:
         def only(f: Family, s: Step) -> bool:
             return (family is None or f.id == family) and (step is None or s.id == step)
 
-        return judge(self.case, self.findings, self.envelope, self.profiler, self.values, only, contexts)
+        return self.judge_only(only, contexts, self.values)
+
+    def judge_only(
+        self, only: Callable[[Family, Step], bool], contexts: tuple[str, ...], values: StartValues
+    ) -> list[Verdict]:
+        """Verdicts of some steps, starting from these measures."""
+        return judge(self.case, self.findings, self.envelope, self.profiler, values, only, contexts)
 
     def warm(self) -> None:
         """Solve the whole library for this body, so that single steps are there at once; in parts, for `solved_share`."""

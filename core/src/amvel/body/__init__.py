@@ -6,6 +6,7 @@ from amvel.body.capacities import HEALTHY_DEG, Capacities, cautious, healthy
 from amvel.body.contorted import sunk, tipped
 from amvel.body.demand import DECLARED, FrameFacts, demand
 from amvel.body.flat import Flat, Stops, flatten
+from amvel.body.loads import joint_torques
 from amvel.body.pose import COM, BandPull, Contact, ExternalLoad, PoseError, PoseSpec, Row
 from amvel.body.posing import Posed, solve, solve_flat
 from amvel.body.skeleton import JOINT_INDEX, JOINTS, Skeleton
@@ -40,6 +41,7 @@ __all__ = [
     "filled",
     "flatten",
     "healthy",
+    "joint_torques",
     "measure",
     "react",
     "react_flat",

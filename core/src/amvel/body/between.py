@@ -52,9 +52,25 @@ def filled(flat: Flat, key: Rows, share: Array) -> Flat:
         ),
         ContactTable(
             contacts.first,
-            *(values[contact] for values in flat.contacts[1:])
-        )._replace(strategy=role),
-        LoadTable(loads.first, *(values[load] for values in flat.loads[1:])),
+            flat.contacts.point[contact],
+            flat.contacts.normal[contact],
+            flat.contacts.half[contact],
+            flat.contacts.stiffness[contact],
+            flat.contacts.friction[contact],
+            role,
+            flat.contacts.part[contact],
+            flat.contacts.plane[contact],
+            flat.contacts.on[contact],
+            flat.contacts.shear[contact],
+        ),
+        LoadTable(
+            loads.first,
+            flat.loads.point[load],
+            flat.loads.force[load],
+            flat.loads.to[load],
+            flat.loads.pull[load],
+            flat.loads.start[load],
+        ),
     )
 
 

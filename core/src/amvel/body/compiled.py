@@ -21,8 +21,10 @@ _ROOM = Path(__file__).parent
 
 def kernel(function: Kernel) -> Kernel:
     """Compile a function once and keep it; IEEE arithmetic as written, so that every machine gives the same answer."""
-    numba.config.CACHE_DIR = os.path.join(_cache_folder(), sources_digest(function.__module__.rpartition(".")[2]))
-    compiled: Kernel = numba.njit(cache=True, error_model="numpy")(function)
+    config: Any = numba.config
+    config.CACHE_DIR = os.path.join(_cache_folder(), sources_digest(function.__module__.rpartition(".")[2]))
+    compile_it: Any = numba.njit(cache=True, error_model="numpy")
+    compiled: Kernel = compile_it(function)
     return compiled
 
 

@@ -26,11 +26,11 @@ def sunk(skeleton: Skeleton, flat: Flat, names: list[str], posed: Posed, floor_m
     index = skeleton.landmarks.index
     marks = [n for n in index if not n.startswith("com.")]
     depth = floor_m[:, None] - posed.points[:, [index[n] for n in marks], 2]
-    pose = np.repeat(np.arange(flat.count), np.diff(flat.contacts.first))
+    pose = np.repeat(np.arange(flat.poses), np.diff(flat.contacts.first))
     for side in ("left", "right"):
         fists = pose[flat.contacts.point == index[f"{side}.knuckles"]]
         depth[fists, marks.index(f"{side}.fingertips")] = 0.0
-    out = [""] * flat.count
+    out = [""] * flat.poses
     for i in np.flatnonzero(depth.max(axis=1) > SUNK_M):
         k = int(depth[i].argmax())
         out[i] = f"{names[i]}: '{marks[k]}' would be {1000 * depth[i, k]:.0f} mm under the floor"

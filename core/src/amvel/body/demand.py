@@ -194,8 +194,8 @@ def _loads(
 
 
 def _supports(profile: dict[str, Array], flat: Flat, reactions: Reactions, weight_n: float) -> None:
-    carried = np.zeros((flat.count, len(PARTS), 3))
-    pose = np.repeat(np.arange(flat.count), np.diff(flat.contacts.first))
+    carried = np.zeros((flat.poses, len(PARTS), 3))
+    pose = np.repeat(np.arange(flat.poses), np.diff(flat.contacts.first))
     named = flat.contacts.part >= 0
     np.add.at(carried, (pose[named], flat.contacts.part[named]), reactions.force[named])
     for k, part in enumerate(PARTS):

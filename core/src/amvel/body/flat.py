@@ -79,7 +79,7 @@ class Flat(NamedTuple):
     loads: LoadTable
 
     @property
-    def count(self) -> int:
+    def poses(self) -> int:
         return len(self.angles)
 
 

@@ -153,7 +153,7 @@ def _cuts_of(names: tuple[str, ...]) -> Cuts:
 
 def inner_loads(skeleton: Skeleton, flat: Flat, posed: Posed, reactions: Reactions) -> InnerLoads:
     """Cut the body and balance each side.  All arrays have length B."""
-    out = np.zeros((flat.count, len(_COLUMNS)))
+    out = np.zeros((flat.poses, len(_COLUMNS)))
     _cut_all(
         skeleton.tree,
         _cuts_of(tuple(skeleton.names)),
@@ -193,6 +193,25 @@ def inner_loads(skeleton: Skeleton, flat: Flat, posed: Posed, reactions: Reactio
         {s: column[f"{s}.hand_pull"] for s in _SIDES},
         column["margin"],
     )
+
+
+def joint_torques(skeleton: Skeleton, flat: Flat, posed: Posed, reactions: Reactions) -> Array:
+    """B×J (N·m): the moment about every joint's axis of all forces on what that joint moves; muscles hold the opposite."""
+    out = np.zeros(posed.angles.shape)
+    _torques_all(
+        skeleton.tree,
+        flat.contacts,
+        flat.loads,
+        posed.placement.axis,
+        posed.placement.centre,
+        posed.points,
+        reactions.at,
+        reactions.force,
+        reactions.moment,
+        reactions.segment,
+        out,
+    )
+    return out
 
 
 class Pushes(NamedTuple):
@@ -256,6 +275,28 @@ def _beyond(tree: Tree, p: Pushes, j: int, about: Array, force: Array, moment: A
         moment[1] += y + p.moment[n, 1]
         moment[2] += z + p.moment[n, 2]
         force += p.force[n]
+
+
+@kernel
+def _torques_all(
+    tree: Tree,
+    contacts: ContactTable,
+    loads: LoadTable,
+    axis: Array,
+    centre: Array,
+    points: Array,
+    at: Array,
+    force: Array,
+    moment: Array,
+    segment: Rows,
+    out: Array,
+) -> None:
+    f, m = np.zeros(3), np.zeros(3)
+    for b in range(len(out)):
+        p = _pushes(tree, contacts, loads, b, points[b], at, force, moment, segment)
+        for j in range(out.shape[1]):
+            _beyond(tree, p, j, centre[b, j], f, m)
+            out[b, j] = (m * axis[b, j]).sum()
 
 
 @kernel
@@ -473,4 +514,4 @@ _DIRECTIONS = 72
 _FACING = 0.5  # the breastbone up or down by more than 30°
 _LIMB_COLUMNS = 15  # three levels, each with moment, compression and three directions
 
-__all__ = ["COMPRESSION_MODEL", "LEVELS", "LYING_REFERENCE", "LYING_REFERENCE_BW", "InnerLoads", "inner_loads"]
+__all__ = ["COMPRESSION_MODEL", "LEVELS", "LYING_REFERENCE", "LYING_REFERENCE_BW", "InnerLoads", "inner_loads", "joint_torques"]

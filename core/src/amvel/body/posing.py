@@ -65,7 +65,7 @@ def solve_flat(
 
     Poses that are `settled` already stay as they are, unless something has to be raised.
     """
-    count, segments, marks = flat.count, len(skeleton.names), len(skeleton.landmarks.index)
+    count, segments, marks = flat.poses, len(skeleton.names), len(skeleton.landmarks.index)
     posed = Posed(
         flat.angles.copy(),
         flat.position.copy(),

@@ -12,9 +12,10 @@ nothing for the back to hold.  Neither takes what the structure above must carry
 
 from dataclasses import dataclass
 from functools import lru_cache
-from typing import NamedTuple
+from typing import Any, NamedTuple
 
 import numpy as np
+from numpy.typing import NDArray
 
 from amvel.body.compiled import kernel
 from amvel.body.flat import BEARS, KNEES, LEANS, NOWHERE, PUSHES, RESTS, ContactTable, Flat, LoadTable, flatten
@@ -49,7 +50,8 @@ class Reactions:
     """What every contact of B poses carries: contacts of pose b are rows `first[b]` to `first[b + 1]`.
 
     `force` (C×3, N) acts at the landmark `at` (C×3, m), with the moment `moment` about it (C×3, N·m), on `segment`.
-    `unbalanced` (B) is what is left over, as a share of body weight.
+    `outside` (C) tells what presses on a surface from what rests on the body itself.  `unbalanced` (B) is what is left
+    over, as a share of body weight.
     """
 
     first: Rows
@@ -57,11 +59,17 @@ class Reactions:
     force: Array
     moment: Array
     segment: Rows
+    outside: Flags
     unbalanced: Array
 
     def stands(self) -> Flags:
         """Whether admissible reactions balance the pose."""
         return self.unbalanced < 1e-4
+
+    def carried_n(self, b: int) -> Array:
+        """What all surfaces together carry of pose b (N, world frame)."""
+        total: Array = self.force[self.of(b)][self.outside[self.of(b)]].sum(axis=0)
+        return total
 
     def of(self, b: int) -> slice:
         """The contacts of pose b."""
@@ -117,7 +125,8 @@ def react_flat(skeleton: Skeleton, flat: Flat, posed: Posed, sampling: int = 3) 
         np.zeros((contacts, 3)),
         np.zeros((contacts, 3)),
         skeleton.landmarks.segment[flat.contacts.point] if contacts else np.zeros(0, dtype=np.int64),
-        np.zeros(flat.count),
+        flat.contacts.on == NOWHERE,
+        np.zeros(flat.poses),
     )
     _react_all(
         skeleton.tree,
@@ -346,7 +355,8 @@ def _newton(p: Problem, slope: Array, gradient: Array, damping: float) -> Array:
         most = max(most, hessian[k, k])
     for k in range(6):
         hessian[k, k] += max(damping * most, 1e-3)
-    return np.linalg.solve(hessian, gradient)
+    step: NDArray[Any] = np.linalg.solve(hessian, gradient)
+    return step
 
 
 @kernel

@@ -108,12 +108,12 @@ def at_dose(profile: Profile, repetitions: int, rounds: int, hold_s: float) -> P
     first = profile.request.step.dose
     minutes = repetitions * (first.seconds - first.hold_s + hold_s) * rounds / 60
     share = max(1.0, minutes / max(first.minutes(1), 1e-6))
-    columns = {n: values * share if n in _BY_TIME else values for n, values in profile.columns.items()}
+    columns = {n: profile.columns[n] * share for n in _BY_TIME}
     if hold_s > first.hold_s:
-        columns["hold_s"] = np.maximum(columns["hold_s"], hold_s)
-        strained = columns["strained_hold_s"]
+        columns["hold_s"] = np.maximum(profile.columns["hold_s"], hold_s)
+        strained = profile.columns["strained_hold_s"]
         columns["strained_hold_s"] = np.where(strained > 0, np.maximum(strained, hold_s), strained)
-    return replace(profile, columns=columns)
+    return replace(profile, columns=profile.columns.with_(columns))
 
 
 __all__ = ["REST_S", "SYMMETRY", "WEAK_SHARE", "Dosed", "at_dose", "dose_of", "weaker_side", "without_extra"]

@@ -3,6 +3,7 @@ set -euo pipefail
 ROOT=${ROOT:?}
 VAR="$ROOT/var"
 mkdir -p "$VAR/static"
+export AMVEL_KERNELS="$VAR/kernels"  # where compiled kernels are kept, see core/src/amvel/body/compiled.py
 fail() { echo "amvel: $*" >&2; exit 1; }
 say() { echo "amvel: $*" >&2; }
 
@@ -39,6 +40,14 @@ python_packages() {
   echo "$want$ROOT" >"$VAR/python.done"
 }
 
+kernels() {
+  local want; want=$(cat "$ROOT"/core/src/amvel/body/*.py "$ROOT/requirements.txt" | sha256sum | cut -c1-16)
+  [ "$(cat "$VAR/kernels.done" 2>/dev/null)" = "$want$ROOT" ] && [ -d "$AMVEL_KERNELS" ] && return 0
+  say "compiling the body model (once, about a minute and a half)"
+  "$ROOT/.venv/bin/python" -m amvel.warm_up >"$VAR/kernels.log" 2>&1 || fail "the body model did not compile; see var/kernels.log"
+  echo "$want$ROOT" >"$VAR/kernels.done"
+}
+
 node_packages() {
   command -v npm >/dev/null || fail "Node 20 with npm is needed and was not found"
   local want; want=$(sha256sum <"$ROOT/web/package-lock.json" | cut -c1-16)
@@ -59,6 +68,6 @@ web_build() {
 POSTGRES_PACKAGES=(postgresql-15)
 PAGE_PACKAGES=(libpango-1.0-0 libpangoft2-1.0-0 libharfbuzz-subset0 fonts-dejavu-core)
 
-prepare_core() { lock; python_packages; unlock; }
-prepare_server() { lock; system_packages "${POSTGRES_PACKAGES[@]}" "${PAGE_PACKAGES[@]}"; python_packages; node_packages; web_build; unlock; }
-prepare_tests() { lock; system_packages "${POSTGRES_PACKAGES[@]}" "${PAGE_PACKAGES[@]}" chromium; python_packages; node_packages; web_build; unlock; }
+prepare_core() { lock; python_packages; kernels; unlock; }
+prepare_server() { lock; system_packages "${POSTGRES_PACKAGES[@]}" "${PAGE_PACKAGES[@]}"; python_packages; kernels; node_packages; web_build; unlock; }
+prepare_tests() { lock; system_packages "${POSTGRES_PACKAGES[@]}" "${PAGE_PACKAGES[@]}" chromium; python_packages; kernels; node_packages; web_build; unlock; }

@@ -113,7 +113,7 @@ def _store(client: Client, number: int, data: dict[str, Any], reason: str, user:
 
 
 def _judgement(client: Client, engine: Engine) -> Judgement:
-    return Judgement.objects.get_or_create(organisation=client.organisation, digest=engine.digest)[0]
+    return Judgement.objects.get_or_create(organisation=client.organisation, digest=engine.answers_digest)[0]
 
 
 def verdicts_of(client: Client, engine: Engine) -> list[dict[str, Any]]:
@@ -127,7 +127,7 @@ def verdicts_of(client: Client, engine: Engine) -> list[dict[str, Any]]:
 
 def known_verdicts(client: Client, engine: Engine) -> list[dict[str, Any]]:
     """The stored verdicts on this very case; none where it was not judged yet."""
-    stored = Judgement.objects.filter(organisation=client.organisation, digest=engine.digest).first()
+    stored = Judgement.objects.filter(organisation=client.organisation, digest=engine.answers_digest).first()
     return (stored.verdicts if stored is not None else None) or []
 
 

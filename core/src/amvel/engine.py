@@ -17,7 +17,8 @@ from amvel.movements.schools import pose_values
 from amvel.safety import CONTEXTS, RULEBOOK_VERSION, Draft, Envelope, Table, Verdict, envelope, judge, sides_of
 from amvel.safety.judge import StartValues
 from amvel.safety.schools import Schools, schools_for
-from amvel.screening import Findings, StopSign, find_out, stop_signs
+from amvel.screening import Findings, StopSign, find_out, stop_signs, test_library
+from amvel.screening.declaration import current
 
 _MOST_PROFILERS = 64
 _PART = 60  # large enough to be a batch, small enough to show that something happens
@@ -155,7 +156,30 @@ class Engine:
 
     @property
     def digest(self) -> str:
+        """Fingerprint of the case with its day: what a programme was made of."""
         return case_digest(self.case)
+
+    @cached_property
+    def answers_digest(self) -> str:
+        """Fingerprint of all that verdicts and due tests depend on; the day is in it only through what it has aged."""
+        data = self.case.model_dump(mode="json", exclude={"as_of"})
+        data["person"].pop("name")
+        day = self.case.as_of
+        tests = test_library().values()
+        aged = {
+            "age": self.findings.age,
+            "body": repr(body_of(self.case).measures),
+            "capacities": self.findings.capacities.digest(),
+            "limits": [repr(x) for x in self.envelope.limits],
+            "obligations": [repr(x) for x in self.envelope.obligations],
+            "assumed": [a.id for a in self.findings.assumptions],
+            "overrides": [o.on <= day <= o.expires_on for o in self.case.overrides],
+            "fresh": [sorted(str(getattr(r, "side", "")) for r in current(self.case, t.id, t.validity_days)) for t in tests],
+            "avoided": [t.avoid(self.case) for t in tests],
+            "stop_signs": [s.id for s in self.stop_signs],
+        }
+        text = json.dumps([data, aged, RULEBOOK_VERSION, MODEL_VERSION], sort_keys=True)
+        return hashlib.sha256(text.encode()).hexdigest()[:24]
 
 
 def finite(value: float) -> float | None:

@@ -33,6 +33,7 @@ from amvel.body import (
     tipped,
 )
 from amvel.body.tree import Array, Flags, Rows
+from amvel.content import MODEL, version
 from amvel.movements.bed import FLOOR, LYING_ON, lies_on_bed
 from amvel.movements.columns import Columns, Extremes
 from amvel.movements.declaration import Family, Setting, Step
@@ -42,7 +43,7 @@ from amvel.movements.reshaped import reshaped
 from amvel.movements.schools import with_school
 from amvel.quantities import quantity
 
-MODEL_VERSION = "11"
+MODEL_VERSION = version("2026.11", MODEL)
 BETWEEN = 5  # frames between two declared ones; the peaks are settled there (tests refine them)
 _MOVED_RAD = np.radians(8.0)
 

@@ -3,6 +3,7 @@
 from dataclasses import dataclass, field
 from datetime import date
 
+from amvel.content import RULES, version
 from amvel.quantities import quantity
 from amvel.sources import Source
 
@@ -22,7 +23,7 @@ PLACES = {
 }
 AT_HOME = " at home"
 WHEN = ("always", "home", *PLACES, *(p + AT_HOME for p in PLACES))
-RULEBOOK_VERSION = "2026-11e"
+RULEBOOK_VERSION = version("2026.11", RULES)
 
 
 @dataclass(frozen=True)

@@ -33,7 +33,7 @@ def _back(s: Setting) -> list[Frame]:
         Aim("left.knee", "y", 26.0 * s.body.stature_m, origin="right.knee", weight=0.3),
         *(Aim(f"{x}.hip", "x", -s.number("back_cm"), origin=f"{x}.knee", weight=0.5) for x in _SIDES),
     )
-    back = back.lean(*_FOREARMS)
+    wide, back = wide.lean(*_FOREARMS), back.lean(*_FOREARMS)
     round_ = {"lumbar_flexion": 12.0, "lower_thoracic_flexion": 5.0, "upper_thoracic_flexion": 3.0}
     back = back.with_(
         "sat back", **round_, **both(hip_flexion=105.0, knee_flexion=115.0, shoulder_flexion=110.0)

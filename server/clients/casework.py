@@ -112,13 +112,13 @@ def _store(client: Client, number: int, data: dict[str, Any], reason: str, user:
     )
 
 
-def _judgement(client: Client, engine: Engine) -> Judgement:
-    return Judgement.objects.get_or_create(organisation=client.organisation, digest=engine.answers_digest)[0]
+def _judgement(client: Client, digest: str) -> Judgement:
+    return Judgement.objects.get_or_create(organisation=client.organisation, digest=digest)[0]
 
 
 def verdicts_of(client: Client, engine: Engine) -> list[dict[str, Any]]:
     """Every verdict as data, from the store when this very case was judged before."""
-    stored = _judgement(client, engine)
+    stored = _judgement(client, engine.verdicts_digest)
     if stored.verdicts is None:
         stored.verdicts = apart.ask(answers.verdicts, engine)
         Judgement.objects.filter(pk=stored.pk).update(verdicts=stored.verdicts)
@@ -127,13 +127,13 @@ def verdicts_of(client: Client, engine: Engine) -> list[dict[str, Any]]:
 
 def known_verdicts(client: Client, engine: Engine) -> list[dict[str, Any]]:
     """The stored verdicts on this very case; none where it was not judged yet."""
-    stored = Judgement.objects.filter(organisation=client.organisation, digest=engine.answers_digest).first()
+    stored = Judgement.objects.filter(organisation=client.organisation, digest=engine.verdicts_digest).first()
     return (stored.verdicts if stored is not None else None) or []
 
 
 def due_tests_of(client: Client, engine: Engine) -> list[dict[str, Any]]:
     """The tests that are due as data, from the store when this very case was asked about before."""
-    stored = _judgement(client, engine)
+    stored = _judgement(client, engine.due_tests_digest)
     if stored.next_tests is None:
         stored.next_tests = apart.ask(next_tests, engine, lane=apart.TESTING)
         Judgement.objects.filter(pk=stored.pk).update(next_tests=stored.next_tests)

@@ -6,6 +6,7 @@ import math
 from collections import OrderedDict
 from collections.abc import Callable
 from functools import cached_property
+from typing import Any
 
 from amvel.body import Anthropometry, Capacities, Measures, measure
 from amvel.body.anthropometry import ADULT_FROM_YEARS
@@ -62,8 +63,7 @@ def case_digest(case: Case) -> str:
     """Fingerprint of everything that can change an answer."""
     data = case.model_dump(mode="json")
     data["person"].pop("name")
-    text = json.dumps([data, RULEBOOK_VERSION, MODEL_VERSION], sort_keys=True)
-    return hashlib.sha256(text.encode()).hexdigest()[:24]
+    return _fingerprint([data, RULEBOOK_VERSION, MODEL_VERSION])
 
 
 class Engine:
@@ -160,26 +160,30 @@ class Engine:
         return case_digest(self.case)
 
     @cached_property
-    def answers_digest(self) -> str:
-        """Fingerprint of all that verdicts and due tests depend on; the day is in it only through what it has aged."""
+    def verdicts_digest(self) -> str:
+        """Fingerprint of all that verdicts depend on; the day is in it only through what it has aged."""
         data = self.case.model_dump(mode="json", exclude={"as_of"})
         data["person"].pop("name")
-        day = self.case.as_of
-        tests = test_library().values()
         aged = {
             "age": self.findings.age,
             "body": repr(body_of(self.case).measures),
             "capacities": self.findings.capacities.digest(),
             "limits": [repr(x) for x in self.envelope.limits],
-            "obligations": [repr(x) for x in self.envelope.obligations],
             "assumed": [a.id for a in self.findings.assumptions],
-            "overrides": [o.on <= day <= o.expires_on for o in self.case.overrides],
-            "fresh": [sorted(str(getattr(r, "side", "")) for r in current(self.case, t.id, t.validity_days)) for t in tests],
-            "avoided": [t.avoid(self.case) for t in tests],
-            "stop_signs": [s.id for s in self.stop_signs],
+            "overrides": [o.on <= self.case.as_of <= o.expires_on for o in self.case.overrides],
         }
-        text = json.dumps([data, aged, RULEBOOK_VERSION, MODEL_VERSION], sort_keys=True)
-        return hashlib.sha256(text.encode()).hexdigest()[:24]
+        return _fingerprint([data, aged, RULEBOOK_VERSION, MODEL_VERSION])
+
+    @cached_property
+    def due_tests_digest(self) -> str:
+        """The same for the tests that are due: which ones still hold, and which are left out today."""
+        tests = test_library().values()
+        held = [[str(getattr(r, "side", "")) for r in current(self.case, t.id, t.validity_days)] for t in tests]
+        return _fingerprint([self.verdicts_digest, held, [t.avoid(self.case) for t in tests]])
+
+
+def _fingerprint(data: list[Any]) -> str:
+    return hashlib.sha256(json.dumps(data, sort_keys=True).encode()).hexdigest()[:24]
 
 
 def finite(value: float) -> float | None:

@@ -13,6 +13,7 @@ import pytest
 from amvel.body import JOINTS, Posed, cautious, flatten, sunk, tipped
 from amvel.body.contorted import SUNK_M, TIPPED_DEG
 from amvel.body.overlap import overlaps
+from amvel.fitting import within_reach
 from amvel.movements import Profile, Profiler, Request, all_steps, find
 from amvel.safety import plain_fault, sides_of
 from tests.bodies import body, profiler
@@ -47,7 +48,13 @@ _BRUSH_M = 0.03  # one foot may brush the other on its way
 def untested(size: str) -> tuple[Profiler, list[Profile]]:
     own = body(size)
     p = Profiler(own, cautious({}))
-    return p, p.profiles([Request(f, s, side, s.defaults(own)) for f, s in all_steps() for side in sides_of(s)])
+    return p, p.profiles(
+        [
+            Request(f, s, side, within_reach(s, s.defaults(own), p.capacities))
+            for f, s in all_steps()
+            for side in sides_of(s)
+        ]
+    )
 
 
 @pytest.mark.parametrize("size", UNTESTED)

@@ -126,21 +126,24 @@ def bends(engine: Engine, ref: str) -> list[float]:
     """By how much the left hip is named as bending too far."""
     found = engine.judge(*ref.split("/"), contexts=("visit",))
     return [
-        b.value for v in found if v.side != "right" for b in v.reasons if b.quantity == "left.hip_flexion_deg"
+        b.value for v in found if v.side != "right" for b in v.reasons if b.quantity == "left.hip_bend_deg"
     ]
 
 
 @pytest.mark.parametrize("ref", ["knee_hug/one_knee", "knee_hug/both_knees", "rock_back/further"])
 def test_an_untested_new_hip_is_not_taken_past_its_limit(ref: str) -> None:
-    """Posterior approach: at most 90° (surgeons' protocols)."""
+    """Posterior approach: less than 90°, 5° kept free (surgeons' protocols)."""
     found = bends(case_of(POSTERIOR), ref)
-    assert found and min(found) > 90
+    assert found and min(found) > 85
 
 
 def test_a_hip_measured_stiff_is_what_it_was_measured() -> None:
-    """80° measured: the pelvis tucks, the hip stays inside 90°."""
+    """80° measured: the joint goes no further, the pelvis tucks, and the thigh still comes to the trunk: that counts."""
     stiff = {"test": "hip_flexion", "side": "left", "on": "2026-11-24", "deg": 80}
-    assert bends(case_of(POSTERIOR, tests=(stiff,)), "knee_hug/one_knee") == []
+    engine = case_of(POSTERIOR, tests=(stiff,))
+    assert min(bends(engine, "knee_hug/one_knee")) > 85
+    left = next(v for v in engine.judge("knee_hug", "one_knee", ("visit",)) if v.side == "left")
+    assert left.original.peak("left.hip_flexion_deg") <= 80.1
 
 
 def test_profiles_of_the_loosened_body_have_the_frames_of_the_stiff_one() -> None:

@@ -21,7 +21,7 @@ PRESSURE_MPA = {
     "lying prone": (0.11, "prone_breathing/hands_beside", 0, {}),
     "standing": (0.50, "standing_breath/free_standing", 0, {}),
     "sitting actively upright": (0.55, "tall_sitting/unsupported", 0, {}),
-    "sitting fully bent": (0.83, "seated_rounding/over_the_legs", -1, {"round_deg": 55.0}),
+    "sitting fully bent": (0.83, "seated_rounding/over_the_legs", -1, {"round_deg": 50.0}),
     "standing bent": (1.10, "toe_touching/fast", -1, {}),
     "rising from a chair": (1.10, "sit_to_stand/two_legs", 2, {}),
 }

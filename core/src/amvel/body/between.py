@@ -141,7 +141,12 @@ def _blend(
         u, _, v = np.linalg.svd((1 - t) * flat.rotation[k] + t * flat.rotation[k + 1])
         rotation[b] = u @ v
         angles[b] = (1 - t) * flat.angles[k] + t * flat.angles[k + 1]
-        floor[b] = (1 - t) * flat.floor[k] + t * flat.floor[k + 1]
+        for j in range(floor.shape[1]):
+            low, then = flat.floor[k, j], flat.floor[k + 1, j]
+            if low == low or then == then:  # an end without a floor holds the joint where it is
+                low = low if low == low else flat.angles[k, j]
+                then = then if then == then else flat.angles[k + 1, j]
+            floor[b, j] = (1 - t) * low + t * then
         neutral[b] = (1 - t) * flat.neutral[k] + t * flat.neutral[k + 1]
         for j in range(give.shape[1]):
             most = max(flat.give[k, j], flat.give[k + 1, j])

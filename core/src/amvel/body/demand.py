@@ -4,12 +4,19 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from amvel.body.flat import PARTS, Flat
-from amvel.body.loads import COMPRESSION_MODEL, LEVELS, LYING_REFERENCE_BW, InnerLoads, inner_loads
+from amvel.body.flat import LEANS, PARTS, Flat
+from amvel.body.loads import (
+    COMPRESSION_MODEL,
+    LEANING_REFERENCE_BW,
+    LEVELS,
+    LYING_REFERENCE_BW,
+    InnerLoads,
+    inner_loads,
+)
 from amvel.body.posing import Posed
 from amvel.body.skeleton import JOINT_INDEX, Skeleton
 from amvel.body.statics import GRAVITY_M_S2, Reactions
-from amvel.body.tree import Array
+from amvel.body.tree import Array, Flags
 
 __all__ = ["COMPRESSION_MODEL", "DECLARED", "FrameFacts", "demand"]
 
@@ -78,7 +85,7 @@ def demand(
     profile: dict[str, Array] = {}
     _trunk_angles(profile, flat, posed)
     _limb_angles(profile, skeleton, posed)
-    _loads(profile, loads, weight_n, skeleton, flat)
+    _loads(profile, loads, weight_n, skeleton, flat, reactions)
     _supports(profile, flat, reactions, weight_n)
     _combined(profile, skeleton, posed, facts)
     _regions_under_load(profile)
@@ -164,7 +171,12 @@ def _thigh_against_trunk_deg(skeleton: Skeleton, posed: Posed, side: str) -> Arr
 
 
 def _loads(
-    profile: dict[str, Array], loads: InnerLoads, weight_n: float, skeleton: Skeleton, flat: Flat
+    profile: dict[str, Array],
+    loads: InnerLoads,
+    weight_n: float,
+    skeleton: Skeleton,
+    flat: Flat,
+    reactions: Reactions,
 ) -> None:
     for level in LEVELS:
         profile[f"moment_{level}_nm"] = loads.moment[level]
@@ -178,7 +190,8 @@ def _loads(
             )
     external = np.diff(flat.loads.first) > 0
     highest = np.max([loads.compression[level] for level in LEVELS], axis=0)
-    profile["loaded"] = ((highest > LYING_REFERENCE_BW * weight_n) | external).astype(float)
+    bound = np.where(_leans(flat, reactions), LEANING_REFERENCE_BW, LYING_REFERENCE_BW)
+    profile["loaded"] = ((highest > bound * weight_n) | external).astype(float)
     profile["pelvic_flexion_moment_nm"] = loads.pelvic_flexion
     profile["pelvic_rotation_moment_nm"] = loads.pelvic_rotation
     profile["support_margin_cm"] = 100 * loads.margin_m
@@ -191,6 +204,13 @@ def _loads(
         profile[f"{side}.hand_pull_n"] = loads.hand_pull[side]
         for joint in ("hip", "knee", "shoulder"):
             profile[f"{side}.{joint}_moment_nm"] = loads.joint_moment[f"{side}.{joint}"]
+
+
+def _leans(flat: Flat, reactions: Reactions) -> Flags:
+    """Whether the trunk leans on something that carries it."""
+    pose = np.repeat(np.arange(flat.poses), np.diff(flat.contacts.first))
+    carried = (flat.contacts.strategy == LEANS) & (np.linalg.norm(reactions.force, axis=1) > 1.0)
+    return np.bincount(pose, carried, flat.poses) > 0
 
 
 def _supports(profile: dict[str, Array], flat: Flat, reactions: Reactions, weight_n: float) -> None:

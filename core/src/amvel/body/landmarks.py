@@ -12,6 +12,7 @@ from amvel.body.anthropometry import SPINE, VERTEX, Anthropometry
 
 # name: (segment, x, y, z, girth-dependent?) as fractions of stature.
 _MIDLINE = {
+    "hip_axis": ("pelvis", 0.0, 0.0, 0.0, False),
     "sacrum": ("pelvis", -0.072, 0.0, 0.035, True),
     "pubis": ("pelvis", 0.055, 0.0, 0.005, True),
     "occiput": ("head", -0.072 - SPINE["head"][0], 0.0, 0.030, False),

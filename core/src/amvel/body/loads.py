@@ -42,6 +42,8 @@ ARMS_SHARE = {"t7_t8": 1.0, "t12_l1": 1.0, "l4_l5": 0.5}
 PASSIVE_NM_PER_DEG = 0.6
 COCONTRACTION_BW = 0.15
 LYING_REFERENCE_BW = 0.36  # 0.12 MPa × 18 cm² on the fixed reference body of 60 kg
+# A trunk that leans on a rest or a table: 0.27 MPa slouched against a back rest (Wilke et al. 1999), on the same disc and body.
+LEANING_REFERENCE_BW = 0.82
 
 _TRUNK_ABOVE = {
     "t7_t8": ("upper_thorax", "neck", "head"),
@@ -514,4 +516,4 @@ _DIRECTIONS = 72
 _FACING = 0.5  # the breastbone up or down by more than 30°
 _LIMB_COLUMNS = 15  # three levels, each with moment, compression and three directions
 
-__all__ = ["COMPRESSION_MODEL", "LEVELS", "LYING_REFERENCE", "LYING_REFERENCE_BW", "InnerLoads", "inner_loads", "joint_torques"]
+__all__ = ["COMPRESSION_MODEL", "LEANING_REFERENCE_BW", "LEVELS", "LYING_REFERENCE", "LYING_REFERENCE_BW", "InnerLoads", "inner_loads", "joint_torques"]

@@ -282,6 +282,12 @@ def _leaning_force(
             load_force(loads, i, points, pull)
             u, v, w = cross(points[loads.point[i]] - joint, pull)
             moment += (u * x + v * y + w * z) / size
+    for c in range(contacts.first[b], contacts.first[b + 1]):
+        if contacts.strategy[c] == RESTS and limbs.upper[tree.segment[contacts.point[c]]]:
+            rest = _resting_force(tree, limbs, contacts, b, c, origin, points)
+            if rest == rest:
+                u, v, w = cross(points[contacts.point[c]] - joint, rest * contacts.normal[c])
+                moment += (u * x + v * y + w * z) / size
     # The unit push has the moment arm × normal, which is −size about the axis normal × arm.
     return max(0.0, moment / size) / sharing
 
@@ -448,6 +454,8 @@ def _react(
         plane = contacts.plane[k]
         if plane == plane and (normal * spot).sum() - plane > soft_reach_m:
             continue
+        if resting != resting and contacts.on[k] != NOWHERE:
+            continue  # straight over its joint a limb carries itself, and nothing else of the body has to
         if resting != resting:
             bearing[c] = True
             continue

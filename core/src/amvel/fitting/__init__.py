@@ -6,7 +6,7 @@ from amvel.fitting.furniture import Refused, refused, seat_for, usable_seats
 from amvel.fitting.needs import RoomCheck, check_room
 from amvel.fitting.plan import fits, fits_used, to_prepare
 from amvel.fitting.reach import wall_distance_cm
-from amvel.fitting.start_values import start_values
+from amvel.fitting.start_values import start_values, within_reach
 
 __all__ = [
     "Fit",
@@ -22,4 +22,5 @@ __all__ = [
     "to_prepare",
     "usable_seats",
     "wall_distance_cm",
+    "within_reach",
 ]

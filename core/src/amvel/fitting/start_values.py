@@ -2,6 +2,7 @@
 
 import math
 
+from amvel.body import Capacities
 from amvel.case import Room
 from amvel.fitting.furniture import seat_for
 from amvel.fitting.reach import ARM_LOAD_PERCENT_BW, wall_distance_cm
@@ -22,16 +23,19 @@ def start_values(profiler: Profiler, room: Room, family: Family, step: Step) -> 
             values["seat_cm"] = min(p.high, max(p.low, float(math.floor(seat.height_cm))))
     if "hand_cm" in values:
         values["hand_cm"] = _hand_cm(profiler, room, float(values["seat_cm"]))
-    for p in step.parameters:
-        if p.shows is not None:
-            values[p.id] = _within_reach(p, float(values[p.id]), reach_deg(p.shows, profiler.capacities))
+    values = within_reach(step, values, profiler.capacities)
     if "wall_cm" in values and family.id == "wall_plank":
         values["wall_cm"] = wall_distance_cm(profiler, ARM_LOAD_PERCENT_BW)
     return values
 
 
-def _within_reach(p: Parameter, value: float, reach: float) -> float:
-    """An angle is set no further than the joints of this person go, on the parameter's grid."""
+def within_reach(step: Step, values: dict[str, float | str], capacities: Capacities) -> dict[str, float | str]:
+    """The same measures, angles no further than the joints of this person go, on each parameter's grid."""
+    return {**values, **{p.id: _reached(p, float(values[p.id]), capacities) for p in step.parameters if p.shows}}
+
+
+def _reached(p: Parameter, value: float, capacities: Capacities) -> float:
+    reach = reach_deg(p.shows, capacities) if p.shows else math.inf
     if value <= reach:
         return value
     return max(p.low, math.floor(reach / p.grid + 1e-6) * p.grid)
@@ -45,4 +49,4 @@ def _hand_cm(profiler: Profiler, room: Room, seat_cm: float) -> float:
     return room.worktop_height_cm if room.worktop_height_cm is not None else _WORKTOP_CM
 
 
-__all__ = ["start_values"]
+__all__ = ["start_values", "within_reach"]

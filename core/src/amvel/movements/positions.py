@@ -376,7 +376,10 @@ def weight_on_one_foot(frame: Frame, body: Anthropometry, name: str = "weight on
 
 
 def trunk_lean(body: Anthropometry, lean_deg: float, firm: bool = True) -> tuple[Aim, ...]:
-    """Keep the line from pelvis to upper thorax at a lean from upright (forward positive); not `firm`: as near as it goes."""
+    """Keep the line from the hips to the upper thorax at a lean from upright (forward positive); not `firm`: as near as it goes.
+
+    From the hips, not from the pelvis: a pelvis that tilts in sitting takes its own middle with it.
+    """
     lean = np.radians(lean_deg)
     heights = {s.name: s for s in body.segments}
     x = (
@@ -389,7 +392,7 @@ def trunk_lean(body: Anthropometry, lean_deg: float, firm: bool = True) -> tuple
             "com.upper_thorax",
             "lean",
             100 * x,
-            origin="com.pelvis",
+            origin="hip_axis",
             direction=direction,
             weight=0.3,
             must_hold=firm,

@@ -384,8 +384,11 @@ class _Declared:
             replace(load, start_m=float(start)) if isinstance(load, BandPull) else load
             for load, start in zip(own.loads, starts, strict=True)
         )
+        bearing = {c.point for c in (*own.contacts, *there.contacts) if c.strategy == "bears"}
         return own.changed(
-            contacts=tuple(c for c in own.contacts if c.point in points),
+            contacts=tuple(
+                replace(c, strategy="bears") if c.point in bearing else c for c in own.contacts if c.point in points
+            ),
             rows=tuple(r for r in own.rows if r.name in names),
             loads=loads,
             free={name: float(g) for (name, _, _), g in zip(JOINTS, give, strict=True) if g > 0},

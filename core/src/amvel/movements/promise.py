@@ -23,7 +23,7 @@ class Shown:
     """Where a parameter can be read off: `sums` are alternatives, each a sum of angles in degrees from neutral.
 
     An angle is a joint ('left.hip.flexion'), the whole trunk ('trunk.flexion', 'trunk.rotation', …), the lean of the line from
-    pelvis to upper thorax ('lean'), the turn of a thigh about the long axis of a lying body ('left.thigh.roll') or how far the
+    hip to upper thorax ('lean'), the turn of a thigh about the long axis of a lying body ('left.thigh.roll') or how far the
     pelvis has gone over ('pelvis.over'); '-' before it turns it round.  They are those of the left version of the step.
     """
 
@@ -115,7 +115,7 @@ class _Reading:
             total: Array = np.sum([self.deg[:, JOINT_INDEX[f"{r}.{kind}"]] for r in _REGIONS], axis=0)
             return total
         if name == "lean":
-            way = self._at("com.upper_thorax") - self._at("com.pelvis")
+            way = self._at("com.upper_thorax") - self._at("hip_axis")
             return _degrees(way[:, 0], way[:, 2]) - _upright_deg(self.skeleton)
         if name == "pelvis.over":
             return _degrees(self.root[:, 2, 2], self.root[:, 2, 0])
@@ -146,8 +146,8 @@ def _upright_deg(skeleton: Skeleton) -> float:
 
 def _standing_lean_deg(body: Anthropometry) -> float:
     segments = {s.name: s for s in body.segments}
-    x = sum(segments[n].joint[0] for n in _SPINE) + segments["upper_thorax"].com[0] - segments["pelvis"].com[0]
-    z = sum(segments[n].joint[2] for n in _SPINE) + segments["upper_thorax"].com[2] - segments["pelvis"].com[2]
+    x = sum(segments[n].joint[0] for n in _SPINE) + segments["upper_thorax"].com[0]
+    z = sum(segments[n].joint[2] for n in _SPINE) + segments["upper_thorax"].com[2]
     return float(np.degrees(np.arctan2(x, z)))
 
 

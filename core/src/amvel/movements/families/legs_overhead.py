@@ -10,9 +10,13 @@ from amvel.movements.positions import BACK_OF_PELVIS, FACE_UP, both, supine_croo
 from amvel.movements.promise import joint
 
 
+_NECK_GIVES_DEG = 20.6  # of the way over, with the neck bent as far as below (the model's own)
+
+
 def _over(s: Setting) -> list[Frame]:
     """Head, shoulders and upper arms carry; the trunk is rounded and nearly upside down."""
     up = s.number("over_deg")
+    spine = up - _NECK_GIVES_DEG
     a = np.radians(-up)
     root = FACE_UP @ np.array([[np.cos(a), 0, np.sin(a)], [0, 1.0, 0], [-np.sin(a), 0, np.cos(a)]])
     frame = supine_crook(s.body)
@@ -23,13 +27,13 @@ def _over(s: Setting) -> list[Frame]:
     )
     frame = frame.with_(
         "legs over the head",
-        lumbar_flexion=32.0,
-        lower_thoracic_flexion=20.0,
-        upper_thoracic_flexion=12.0,
+        lumbar_flexion=0.52 * spine,
+        lower_thoracic_flexion=0.31 * spine,
+        upper_thoracic_flexion=0.17 * spine,
+        neck_flexion=40.0,
         **both(hip_flexion=95.0, knee_flexion=20.0, shoulder_flexion=-35.0),
     )
     level = Aim("centre_of_mass", "x", 0.0, origin="upper_back", weight=3.0, must_hold=False)
-    frame = frame.free_(neck_flexion=0.3, head_nod=0.3)
     return [frame.aim(level).facts_(rolls=True, jolt=False)]
 
 

@@ -108,6 +108,14 @@ def _less_hand(s: Setting) -> list[Frame]:
     return [light(_over(s)), light(_level(_over(s), "upper back level, fingertips"))]
 
 
+def _elbow_deg(arm_deg: float) -> float:
+    """An arm that points at the floor bends its elbow: a seat is lower than an arm is long."""
+    return 100.0 if _DOWN_DEG[0] < arm_deg < _DOWN_DEG[1] else 6.0
+
+
+_DOWN_DEG = (35.0, 118.0)
+
+
 def _reach(s: Setting) -> list[Frame]:
     """One arm leaves the rail, low beside the body, then reached."""
     start = _level(_over(s), "upper back level")
@@ -117,7 +125,7 @@ def _reach(s: Setting) -> list[Frame]:
         .with_(
             "one arm reached low",
             left_shoulder_flexion=s.number("arm_deg"),
-            left_elbow_flexion=6.0,
+            left_elbow_flexion=_elbow_deg(s.number("arm_deg")),
             left_wrist_extension=0.0,
         )
     )

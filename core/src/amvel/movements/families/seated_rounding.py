@@ -23,7 +23,7 @@ def long_sitting(s: Setting, apart_deg: float = 8.0, raise_cm: float = _LOW_SEAT
 
 def _round(s: Setting) -> list[Frame]:
     start, by = long_sitting(s).unaim("com.upper_thorax"), s.number("round_deg")
-    arms = both(shoulder_flexion=95.0, elbow_flexion=8.0)
+    arms = both(shoulder_flexion=70.0, elbow_flexion=8.0)  # along the legs
     down = start.with_(
         "rounded over the legs",
         lumbar_flexion=0.6 * by,
@@ -49,7 +49,7 @@ def _across(s: Setting) -> list[Frame]:
     return [start, down]
 
 
-_BY = Parameter("round_deg", "how far the back rounds", "deg", 42, low=5, high=55, grid=5, easier="down", shows=TRUNK_BEND)
+_BY = Parameter("round_deg", "how far the back rounds", "deg", 42, low=5, high=50, grid=5, easier="down", shows=TRUNK_BEND)
 FAMILY = (
     Ladder(
         "seated_rounding",

@@ -68,6 +68,12 @@ def _leaning(s: Setting, held_back_cm: float = 0.0) -> Frame:
 
 
 _LET_GO_CM = 12.0  # above the seat, where hands leave the rests: our choice
+_SIT_BONES_STANDING = 48.0  # height of the sit bones in standing, cm per metre of stature
+
+
+def _let_go_cm(s: Setting) -> float:
+    """No more than half of the way that is left from a high seat."""
+    return min(_LET_GO_CM, 0.5 * max(0.0, _SIT_BONES_STANDING * s.body.stature_m - s.number("seat_cm")))
 
 
 def _off(leaning: Frame, above_cm: float = 0.0, name: str = "leaving the seat") -> Frame:
@@ -105,7 +111,7 @@ def _with_hands(s: Setting) -> list[Frame]:
 def _pushed_up(s: Setting, lean_back_cm: float, rise_back_cm: float) -> list[Frame]:
     """Up to where the hands let go: by then the weight is over the feet."""
     frames = _two_legs(s, lean_back_cm, rise_back_cm)[:3]
-    return [*frames, _off(_leaning(s), _LET_GO_CM, "pushed up, the hands let go")]
+    return [*frames, _off(_leaning(s), _let_go_cm(s), "pushed up, the hands let go")]
 
 
 def _one_hand(s: Setting) -> list[Frame]:

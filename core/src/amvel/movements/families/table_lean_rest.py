@@ -44,7 +44,7 @@ def _lean(s: Setting) -> list[Frame]:
 def _head_down(s: Setting) -> list[Frame]:
     """The hands lie on each other, the forehead comes down on them: the neck lets go."""
     hands = _leaned(s, s.number("lean_deg")).with_("hands on each other", **both(shoulder_rotation=40.0, elbow_flexion=90.0))
-    hands = hands.free_(**both(shoulder_rotation=0.1)).aim(
+    hands = hands.free_(**both(shoulder_rotation=0.1, elbow_flexion=0.2)).aim(
         Aim("left.wrist", "y", 6.0, origin="right.wrist", must_hold=False, weight=0.5),
         Aim("left.wrist", "x", 0.0, origin="right.wrist", must_hold=False, weight=0.3),
     )
@@ -57,7 +57,7 @@ _UPRIGHT_DEG = 5.0
 _HANDS_CM = 6.0  # two hands on each other (our estimate)
 _LEAN = Parameter("lean_deg", "lean from the hips", "deg", 25, low=10, high=45, grid=5, easier="down", shows=LEAN)
 _TABLE = Parameter(
-    "table_cm", "height of table and cushions", "cm", _table_cm, low=60, high=110, grid=2, easier="up"
+    "table_cm", "height of table and cushions", "cm", _table_cm, low=60, high=104, grid=2, easier="up"
 )
 FAMILY = (
     Ladder(

@@ -9,6 +9,8 @@ from amvel.movements.ladder import Ladder, fault
 from amvel.movements.positions import sitting
 from amvel.movements.seats import SEAT
 
+_RECLINED_DEG = 10.0  # of a back that leans on the rest of a chair (our estimate)
+
 
 def supported(frame: Frame, stature_m: float) -> Frame:
     """The back against a back rest."""
@@ -16,12 +18,12 @@ def supported(frame: Frame, stature_m: float) -> Frame:
         "back rest", "back", -13.0 * stature_m, friction=0.4, stiffness_n_per_m=8.0e3, title="back rest"
     )
     return replace(frame, surfaces={**frame.surfaces, "back rest": rest}).touch(
-        Touch("upper_back", "back rest", "leans", places=False)
+        Touch("upper_back", "back rest", "leans")
     )
 
 
 def _supported(s: Setting) -> list[Frame]:
-    return [supported(sitting(s.body, s.number("seat_cm"), lean_deg=-2.0), s.body.stature_m)]
+    return [supported(sitting(s.body, s.number("seat_cm"), lean_deg=-_RECLINED_DEG), s.body.stature_m)]
 
 
 def _free(s: Setting) -> list[Frame]:

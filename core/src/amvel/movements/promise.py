@@ -23,15 +23,14 @@ class Shown:
     """Where a parameter can be read off: `sums` are alternatives, each a sum of angles in degrees from neutral.
 
     An angle is a joint ('left.hip.flexion'), the whole trunk ('trunk.flexion', 'trunk.rotation', …), the lean of the line from
-    hip to upper thorax ('lean'), the turn of a thigh about the long axis of a lying body ('left.thigh.roll') or how far the
-    pelvis has gone over ('pelvis.over'); '-' before it turns it round.  They are those of the left version of the step.
+    hip to upper thorax ('lean'), the turn of a thigh about the long axis of a lying body ('left.thigh.roll'); '-' before it turns it round.  They are those of the left version of the step.
     """
 
     sums: tuple[tuple[str, ...], ...]
 
     def __post_init__(self) -> None:
         for name in (n.removeprefix("-") for one in self.sums for n in one):
-            known = name in JOINT_INDEX or name in ("lean", "pelvis.over") or name.endswith(".thigh.roll")
+            known = name in JOINT_INDEX or name == "lean" or name.endswith(".thigh.roll")
             if not known and name not in [f"trunk.{k}" for k in ("flexion", "side_bend", "rotation")]:
                 raise ValueError(f"Shown: there is no angle '{name}'")
 
@@ -104,7 +103,6 @@ class _Reading:
     def __init__(self, skeleton: Skeleton, posed: Posed, neutral: Array, rows: list[int]) -> None:
         self.skeleton, self.rows = skeleton, rows
         self.points = posed.points[rows]
-        self.root = posed.root_rotation[rows]
         self.deg = np.degrees(posed.angles[rows] - neutral[rows])
 
     def of(self, name: str) -> Array:
@@ -117,8 +115,6 @@ class _Reading:
         if name == "lean":
             way = self._at("com.upper_thorax") - self._at("hip_axis")
             return _degrees(way[:, 0], way[:, 2]) - _upright_deg(self.skeleton)
-        if name == "pelvis.over":
-            return _degrees(self.root[:, 2, 2], self.root[:, 2, 0])
         side = name.partition(".")[0]
         way = self._at(f"{side}.knee") - self._at(f"{side}.hip")
         return _degrees(way[:, 1], way[:, 2])

@@ -5,7 +5,7 @@ from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, TRUNK_ROUNDS
 from amvel.movements.frames import Aim, Frame, Prop
 from amvel.movements.ladder import Ladder, fault
-from amvel.movements.positions import both, standing, trunk_lean
+from amvel.movements.positions import both, hip_wide, standing, trunk_lean
 from amvel.movements.promise import LEAN
 
 _OVER_CM = 5.0
@@ -14,7 +14,7 @@ _OVER_CM = 5.0
 def _down(s: Setting, hands: tuple[str, ...]) -> Frame:
     """Hips back, knees soft, arms hanging; the knees take what the hips do not give."""
     lean = s.number("lean_deg")
-    frame = standing(s.body).aim(*trunk_lean(s.body, lean))
+    frame = standing(s.body).aim(*trunk_lean(s.body, lean), hip_wide(s.body))
     frame = frame.with_(
         "hinged to the bag",
         **both(hip_flexion=lean + 28.0, knee_flexion=52.0, elbow_flexion=3.0),
@@ -32,7 +32,7 @@ def _loaded(frame: Frame, s: Setting, hands: tuple[str, ...]) -> Frame:
 
 def _lift(s: Setting, hands: tuple[str, ...]) -> list[Frame]:
     """Down with empty hands, up with the bag: the worst of both is judged."""
-    up = standing(s.body).with_(**both(shoulder_flexion=8.0, elbow_flexion=4.0))
+    up = standing(s.body).aim(hip_wide(s.body)).with_(**both(shoulder_flexion=8.0, elbow_flexion=4.0))
     middle = Aim(
         "centre_of_mass", "y", 100 * HIP_HALF_WIDTH * s.body.stature_m, origin="right.ankle", weight=0.5
     )

@@ -2,22 +2,20 @@
 
 import numpy as np
 
-from amvel.movements.declaration import Dose, Parameter, Setting
+from amvel.movements.declaration import Dose, Setting
 from amvel.movements.faults import BREATH_HELD
 from amvel.movements.frames import Aim, Frame, Touch
 from amvel.movements.ladder import Ladder, fault
 from amvel.movements.positions import BACK_OF_PELVIS, FACE_UP, both, supine_crook
-from amvel.movements.promise import joint
 
-
+_OVER_DEG = 80.0  # how far the pelvis goes over
 _NECK_GIVES_DEG = 20.6  # of the way over, with the neck bent as far as below (the model's own)
 
 
 def _over(s: Setting) -> list[Frame]:
     """Head, shoulders and upper arms carry; the trunk is rounded and nearly upside down."""
-    up = s.number("over_deg")
-    spine = up - _NECK_GIVES_DEG
-    a = np.radians(-up)
+    spine = _OVER_DEG - _NECK_GIVES_DEG
+    a = np.radians(-_OVER_DEG)
     root = FACE_UP @ np.array([[np.cos(a), 0, np.sin(a)], [0, 1.0, 0], [-np.sin(a), 0, np.cos(a)]])
     frame = supine_crook(s.body)
     frame = Frame(**{**frame.__dict__, "root": root, "root_at_cm": (0, 0, 40)})
@@ -37,7 +35,6 @@ def _over(s: Setting) -> list[Frame]:
     return [frame.aim(level).facts_(rolls=True, jolt=False)]
 
 
-_OVER = Parameter("over_deg", "how far the pelvis goes over", "deg", 80, low=50, high=95, grid=5, easier="down", shows=joint("pelvis.over", "-pelvis.over"))
 FAMILY = (
     Ladder(
         "legs_overhead",
@@ -54,7 +51,6 @@ FAMILY = (
         felt="the back of the body",
         not_felt="the neck, pressure in the head",
         breath="out to roll over, in to roll back",
-        parameters=(_OVER,),
     )
     .rung("onto_the_shoulders", "Onto the shoulders", _over, Dose(3, 1, 8.0), {"flexion_strength": 0.3}, 6)
     .family()

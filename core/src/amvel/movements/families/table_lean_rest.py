@@ -19,9 +19,9 @@ def _table_cm(body: Anthropometry) -> float:
     return 50.0 * body.stature_m
 
 
-def _leaned(s: Setting, lean: float) -> Frame:
+def _leaned(s: Setting, lean: float, firm: bool = True) -> Frame:
     """The forearms are on the cushions from the start, so that the table carries all the way down."""
-    frame = sitting(s.body, s.number("seat_cm")).aim(*trunk_lean(s.body, lean))
+    frame = sitting(s.body, s.number("seat_cm")).aim(*trunk_lean(s.body, lean, firm))
     table = Surface(
         "worktop", "level", s.number("table_cm"), friction=0.5, stiffness_n_per_m=1.5e3, title="cushioned table"
     )
@@ -43,7 +43,7 @@ def _lean(s: Setting) -> list[Frame]:
 
 def _head_down(s: Setting) -> list[Frame]:
     """The hands lie on each other, the forehead comes down on them: the neck lets go."""
-    hands = _leaned(s, s.number("lean_deg")).with_("hands on each other", **both(shoulder_rotation=40.0, elbow_flexion=90.0))
+    hands = _leaned(s, _HEAD_DOWN_DEG, firm=False).with_("hands on each other", **both(shoulder_rotation=40.0, elbow_flexion=90.0))
     hands = hands.free_(**both(shoulder_rotation=0.1, elbow_flexion=0.2)).aim(
         Aim("left.wrist", "y", 6.0, origin="right.wrist", must_hold=False, weight=0.5),
         Aim("left.wrist", "x", 0.0, origin="right.wrist", must_hold=False, weight=0.3),
@@ -54,6 +54,7 @@ def _head_down(s: Setting) -> list[Frame]:
 
 
 _UPRIGHT_DEG = 5.0
+_HEAD_DOWN_DEG = 25.0  # about; how far it is depends on where the table lets the head come down
 _HANDS_CM = 6.0  # two hands on each other (our estimate)
 _LEAN = Parameter("lean_deg", "lean from the hips", "deg", 25, low=10, high=45, grid=5, easier="down", shows=LEAN)
 _TABLE = Parameter(
@@ -76,6 +77,14 @@ FAMILY = (
         parameters=(_LEAN, _TABLE, SEAT),
     )
     .rung("forearms", "Forearms on the cushions", _lean, Dose(4, 1, 8.0), {"breath": 0.7, "hip_bend": 0.3}, 1)
-    .rung("head_on_hands", "Head on the hands", _head_down, Dose(4, 1, 8.0), {"breath": 0.8}, 1)
+    .rung(
+        "head_on_hands",
+        "Head on the hands",
+        _head_down,
+        Dose(4, 1, 8.0),
+        {"breath": 0.8},
+        1,
+        parameters=(_TABLE, SEAT),
+    )
     .family()
 )

@@ -13,7 +13,7 @@ from amvel.planning.programme import problem_for, setting_of
 from amvel.planning.solve import solve_problem
 from clients import demo_clients, generated_clients
 
-CLIENTS = 200
+CLIENTS = 60
 
 
 def greedy(problem: Problem) -> list[Choice]:

@@ -121,3 +121,35 @@ def test_contact_sheets_hold_twenty_figures_at_most() -> None:
     pages = contact_sheets([(f"a/{i}", drawing) for i in range(41)] + [("b/0", "the joints do not reach")])
     assert [page.count("<text") for page in pages] == [20, 20, 3]
     assert "the joints do not reach" in pages[2]
+
+
+def test_several_cases_and_chosen_steps_are_judged_in_one_go(capsys) -> None:
+    names = [str(ROOT / "demo" / "cases" / f"{n}.json") for n in ("sciatica", "new-hip")]
+    assert main(["judge", *names, "--steps", "knee_fold/single_fold,clam", "--context", "home"]) == 0
+    found = json.loads(capsys.readouterr().out)
+    assert list(found) == names
+    for verdicts in found.values():
+        assert {v["family"] for v in verdicts} == {"knee_fold", "clam"}
+        assert {v["step"] for v in verdicts if v["family"] == "knee_fold"} == {"single_fold"}
+
+
+def test_a_measure_can_be_set_for_the_steps_that_have_it(capsys) -> None:
+    case = str(ROOT / "demo" / "cases" / "fit-seventy.json")
+    assert main(["judge", case, "--steps", "tall_hinge,clam/pulses", "--step-set", "lean_deg=15", "--context", "home"]) == 0
+    found = json.loads(capsys.readouterr().out)
+    assert {v["original_values"]["lean_deg"] for v in found if v["family"] == "tall_hinge"} == {15}
+
+
+@pytest.mark.parametrize(
+    "words", [["--steps", "no_family"], ["--steps", "clam/no_step"], ["--steps", "clam", "--step-set", "lean_deg=3"], ["--steps", "tall_hinge", "--step-set", "lean_deg=300"]]
+)
+def test_unknown_steps_and_measures_are_refused(words: list[str], capsys) -> None:
+    assert main(["judge", str(ROOT / "demo" / "cases" / "sciatica.json"), *words]) == 2
+    assert capsys.readouterr().err
+
+
+def test_the_demand_of_the_library_is_a_table(capsys) -> None:
+    assert main(["demand"]) == 0
+    text = capsys.readouterr().out
+    assert text.count("\n| ") > 227
+    assert "knee_fold/single_fold" in text and "## On the back" in text

@@ -1,0 +1,49 @@
+"""Adults from 1.40 to 1.98 m and children from 1.10 m, drawn anew for every seed: everybody takes every step."""
+
+import random
+
+import pytest
+
+from amvel.body import GRAVITY_M_S2, Measures, healthy, measure, react
+from amvel.movements import Profiler, Request, all_steps
+from amvel.safety import sides_of
+
+
+def adult(rng: random.Random) -> tuple[Measures, float]:
+    stature = rng.uniform(1.40, 1.98)
+    mass = min(140.0, max(38.0, rng.uniform(19, 38) * stature**2))
+    return Measures(round(stature, 2), round(mass), rng.choice(["female", "male"])), rng.choice([36, 40, 44, 50])
+
+
+def child(rng: random.Random) -> tuple[Measures, float]:
+    age = rng.randint(6, 16)
+    stature = 1.10 + 0.06 * (age - 6) + rng.uniform(0.0, 0.05)
+    mass = (15 + 0.6 * (age - 6) + rng.uniform(-1, 3)) * stature**2
+    return Measures(round(stature, 2), round(mass), rng.choice(["female", "male"]), growing_age_years=age), rng.choice([26, 32, 36])
+
+
+def drawn() -> list[tuple[Measures, float]]:
+    rng = random.Random(20261126)
+    return [adult(rng) for _ in range(6)] + [child(rng) for _ in range(3)]
+
+
+@pytest.mark.parametrize(("measures", "seat_cm"), drawn(), ids=str)
+def test_nobody_without_contracture_is_left_out(measures: Measures, seat_cm: float) -> None:
+    """No step is not judged; contacts hold within 5 mm; forces balance within 0.1 N."""
+    body = measure(measures)
+    p = Profiler(body, healthy())
+    requests = []
+    for family, step in all_steps():
+        values = step.defaults(body)
+        for parameter in step.parameters:
+            if parameter.id == "seat_cm":
+                values["seat_cm"] = min(parameter.high, max(parameter.low, float(seat_cm)))
+        requests.append(Request(family, step, sides_of(step)[0], values))
+    profiles = p.profiles(requests)
+    assert {q.request.label: q.fault for q in profiles if q.fault} == {}
+    weight = p.skeleton.mass_kg.sum() * GRAVITY_M_S2
+    for profile in profiles:
+        assert profile.posed is not None
+        assert profile.posed.worst_gap_m.max() < 0.005, profile.request.label
+        unbalanced = react(p.skeleton, list(profile.specs), profile.posed).unbalanced
+        assert weight * unbalanced.max() < 0.1, profile.request.label

@@ -1,12 +1,13 @@
 """Bodies and poses that several tests use."""
 
+import os
 from functools import lru_cache
 from math import radians
 
 import numpy as np
 
 from amvel.body import Anthropometry, Contact, Measures, PoseSpec, Row, Skeleton, healthy, measure
-from amvel.movements import Profiler, Request, all_steps
+from amvel.movements import Family, Profiler, Request, Step, library
 from amvel.safety import sides_of
 
 SIZES = {
@@ -29,11 +30,23 @@ def profiler(size: str = "middle") -> Profiler:
     return Profiler(body(size), healthy())
 
 
+def families_under_test() -> list[Family]:
+    """The whole library, or the one family that `./test --family` named."""
+    only = os.environ.get("AMVEL_ONLY_FAMILY")
+    if only and only not in library():
+        raise SystemExit(f"test: no family '{only}'; see ./amvel movements")
+    return [f for f in library().values() if only in (None, "", f.id)]
+
+
+def steps_under_test() -> list[tuple[Family, Step]]:
+    return [(f, s) for f in families_under_test() for s in f.steps]
+
+
 @lru_cache(maxsize=8)
 def library_profiles(size: str = "middle"):
     """Every step and side at its defaults."""
     p = profiler(size)
-    return p.profiles([Request(f, s, side, s.defaults(p.body)) for f, s in all_steps() for side in sides_of(s)])
+    return p.profiles([Request(f, s, side, s.defaults(p.body)) for f, s in steps_under_test() for side in sides_of(s)])
 
 
 def press_up(skeleton: Skeleton, knees: bool = False, hands_cm: float = 0.0, feet_cm: float = 0.0) -> PoseSpec:

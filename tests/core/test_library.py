@@ -8,7 +8,7 @@ from amvel.movements import POSITIONS, all_steps, library
 from amvel.movements.figure import figure
 from amvel.movements.frames import other_side
 from amvel.quantities import REGISTRY, base_id
-from tests.bodies import library_profiles, profiler
+from tests.bodies import families_under_test, library_profiles, profiler
 
 
 def test_the_library_has_its_families_and_steps() -> None:
@@ -131,7 +131,7 @@ def test_neighbours_on_a_ladder_are_measurably_different() -> None:
     """No padding: each rung asks something else than the one before it, beyond what is said of it."""
     found = {p.request.label: p for p in library_profiles("middle") if p.request.side != "right"}
     same = []
-    for family in library().values():
+    for family in families_under_test():
         for a, b in zip(family.steps, family.steps[1:], strict=False):
             if not differs(found[f"{family.id}/{a.id}"], found[f"{family.id}/{b.id}"]):
                 same.append(f"{family.id}: {a.id} and {b.id}")

@@ -14,9 +14,9 @@ from amvel.body import JOINTS, Posed, cautious, flatten, sunk, tipped
 from amvel.body.contorted import SUNK_M, TIPPED_DEG
 from amvel.body.overlap import overlaps
 from amvel.fitting import within_reach
-from amvel.movements import Profile, Profiler, Request, all_steps, find
+from amvel.movements import Profile, Profiler, Request, find
 from amvel.safety import plain_fault, sides_of
-from tests.bodies import body, profiler
+from tests.bodies import body, profiler, steps_under_test
 
 # Deep hip or knee bends, or a leg across the other one, that nobody is assumed to have untested.
 NEEDS_MORE = {
@@ -51,7 +51,7 @@ def untested(size: str) -> tuple[Profiler, list[Profile]]:
     return p, p.profiles(
         [
             Request(f, s, side, within_reach(s, s.defaults(own), p.capacities))
-            for f, s in all_steps()
+            for f, s in steps_under_test()
             for side in sides_of(s)
         ]
     )

@@ -5,8 +5,9 @@ import random
 import pytest
 
 from amvel.body import GRAVITY_M_S2, Measures, healthy, measure, react
-from amvel.movements import Profiler, Request, all_steps
+from amvel.movements import Profiler, Request
 from amvel.safety import sides_of
+from tests.bodies import steps_under_test
 
 
 def adult(rng: random.Random) -> tuple[Measures, float]:
@@ -33,7 +34,7 @@ def test_nobody_without_contracture_is_left_out(measures: Measures, seat_cm: flo
     body = measure(measures)
     p = Profiler(body, healthy())
     requests = []
-    for family, step in all_steps():
+    for family, step in steps_under_test():
         values = step.defaults(body)
         for parameter in step.parameters:
             if parameter.id == "seat_cm":

@@ -7,9 +7,10 @@ import pytest
 
 from amvel.case import read_case
 from amvel.engine import Engine
-from amvel.movements import Parameter, all_steps
+from amvel.movements import Parameter
 from amvel.safety import sides_of
 from amvel.tried import Chosen, request_of
+from tests.bodies import steps_under_test
 from tests.conftest import demo
 
 STOPS = 6
@@ -40,7 +41,7 @@ def test_no_slider_of_the_library_has_a_hole(name: str) -> None:
             f"{f.id}/{s.id} {p.id}",
             [request_of(engine, Chosen(f.id, s.id, sides_of(s)[0], {p.id: x})) for x in spread(p)],
         )
-        for f, s in all_steps()
+        for f, s in steps_under_test()
         for p in s.parameters
         if not p.choices
     ]

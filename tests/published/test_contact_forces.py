@@ -8,8 +8,7 @@ import pytest
 from scipy.optimize import minimize
 
 from amvel.body import GRAVITY_M_S2, flatten, react_flat
-from amvel.movements import library
-from tests.bodies import library_profiles, profiler
+from tests.bodies import families_under_test, library_profiles, profiler
 
 GAUSS = 1 / np.sqrt(3)
 
@@ -33,7 +32,7 @@ def _patch(contact, at: np.ndarray) -> list[np.ndarray]:
     return [at + GAUSS * (u * a * along + v * b * across) for u in (-1, 1) for v in (-1, 1)]
 
 
-@pytest.mark.parametrize("family_id", list(library()))
+@pytest.mark.parametrize("family_id", [f.id for f in families_under_test()])
 def test_forces_are_those_of_a_quadratic_programme(family_id: str) -> None:
     skeleton, profile = profiler("middle").skeleton, representative(family_id)
     row = profile.rows[-1]

@@ -9,8 +9,8 @@ import numpy as np
 import pytest
 
 from amvel.body import JOINT_INDEX, flatten, joint_torques, react_flat
-from amvel.movements import Profile, library
-from tests.bodies import library_profiles, profiler
+from amvel.movements import Profile
+from tests.bodies import families_under_test, library_profiles, profiler
 from tests.published.test_joint_torques import model_of
 
 
@@ -25,7 +25,7 @@ def representative(family_id: str) -> Profile:
     return mine[-1]
 
 
-@pytest.mark.parametrize("family_id", list(library()))
+@pytest.mark.parametrize("family_id", [f.id for f in families_under_test()])
 def test_joint_torques_of_a_supported_pose_agree(family_id: str, model: mujoco.MjModel) -> None:
     skeleton = profiler("middle").skeleton
     profile = representative(family_id)

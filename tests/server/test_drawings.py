@@ -75,7 +75,7 @@ def test_another_case_knows_no_verdicts(api, client_id: str) -> None:
     client = Client.objects.get(pk=client_id)
 
     class Other:
-        digest = "of another case"
+        verdicts_digest = "of another case"
 
     assert known_verdicts(client, Other()) == []
     Judgement.objects.create(organisation=client.organisation, digest="of another case")

@@ -124,7 +124,11 @@ def test_a_passed_review_moves_one_grade_and_the_history_says_so(api: Api, sciat
 def test_effects_say_what_each_limit_closes(api: Api, client_id: str) -> None:
     found = api.get(f"/clients/{client_id}/limits/effects").json()["effects"]
     assert CURL in found["low_bone_mass.loaded_flexion"]["closes"]
-    assert found["low_bone_mass.rolling"]["closes"] == ["rolling_back/like_a_ball", "rolling_back/open_legs"]
+    assert found["low_bone_mass.rolling"]["closes"] == [
+        "legs_overhead/onto_the_shoulders",
+        "rolling_back/like_a_ball",
+        "rolling_back/open_legs",
+    ]
 
 
 @pytest.mark.parametrize("view", ["side", "front", "above"])

@@ -17,6 +17,8 @@ from amvel.body.skeleton import JOINTS, Placement, Skeleton
 from amvel.body.tree import Array, Flags, Rows, Tree, point_at
 
 CONTACT_TOLERANCE_M = 0.005
+_AT_STOP_RAD = 1e-3
+_NAMED = 3
 
 
 @dataclass
@@ -102,8 +104,19 @@ def solve_flat(
     )
     for b in np.flatnonzero(posed.worst_gap_m > CONTACT_TOLERANCE_M):
         name = row_name(int(flat.rows.id[flat.rows.first[b] + worst[b]]))
-        posed.faults[b] = f"{names[b]}: '{name}' stays {posed.worst_gap_m[b] * 1000:.0f} mm from where it must be"
+        why = _ended(flat, posed, int(b))
+        posed.faults[b] = (
+            f"{names[b]}: '{name}' stays {posed.worst_gap_m[b] * 1000:.0f} mm from where it must be{why}"
+        )
     return posed
+
+
+def _ended(flat: Flat, posed: Posed, b: int) -> str:
+    """Which joints that gave have reached their stop, for whoever wonders why a contact is not met."""
+    at, free = posed.angles[b], posed.give[b] > 0
+    ended = free & ((at <= flat.low[b] + _AT_STOP_RAD) | (at >= flat.high[b] - _AT_STOP_RAD))
+    found = [JOINTS[j][0] for j in np.flatnonzero(ended)]
+    return f" ({', '.join(found[:_NAMED])} at the end)" if found else ""
 
 
 @kernel

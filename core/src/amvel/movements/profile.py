@@ -41,7 +41,7 @@ from amvel.movements.frames import Frame, compile_frame, mirrored
 from amvel.movements.promise import broken
 from amvel.movements.reshaped import reshaped
 from amvel.movements.schools import with_school
-from amvel.quantities import quantity
+from amvel.quantities import REGISTRY, base_id, quantity
 
 MODEL_VERSION = version("2026.11", MODEL)
 BETWEEN = 5  # frames between two declared ones; the peaks are settled there (tests refine them)
@@ -271,11 +271,23 @@ def _solve_within(asked: "list[tuple[Profiler, Request]]", between: int) -> list
     posed.faults = _first_of(posed.faults, sunk(skeleton, flat, way.names, posed, floors))
     reactions = react_flat(skeleton, flat, posed)
     columns = Columns.of(demand(skeleton, flat, posed, reactions, [f.facts for f in way.frames]))
+    _complete(columns)
     stands = reactions.stands()
     return [
         _one(skeleton, r, span, way, flat, posed, stands, columns)
         for (_, r), span in zip(asked, way.spans, strict=True)
     ]
+
+
+_OF_THE_WHOLE = ("coordination", "speed_deg_s")  # of a movement, not of a frame
+
+
+def _complete(columns: Columns) -> None:
+    """Raise ValueError naming a quantity that is registered and not computed, or computed and not registered."""
+    computed = {base_id(name) for name in columns} | set(_OF_THE_WHOLE)
+    for name in sorted(computed ^ set(REGISTRY)):
+        what = "no profile computes it" if name in REGISTRY else "it is computed and not registered"
+        raise ValueError(f"quantities.{name}: {what}")
 
 
 def _from(flat: Flat, solved: Posed) -> Flat:

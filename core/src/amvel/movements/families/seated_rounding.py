@@ -1,24 +1,29 @@
 """Seated forward rounding over straight legs, and turn-and-reach across to the foot."""
 
+from dataclasses import replace
+
 from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD
 from amvel.movements.frames import Aim, Frame
 from amvel.movements.ladder import Ladder, fault
-from amvel.movements.positions import both, sitting
+from amvel.movements.positions import both, sitting, trunk_lean
 from amvel.movements.promise import TRUNK_BEND
 
 _LOW_SEAT_CM = 6.0
+_UPRIGHT_WISH = 10.0  # the back rounds before the trunk goes back; only what it cannot give is leaned
 
 
 def long_sitting(s: Setting, apart_deg: float = 8.0, raise_cm: float = _LOW_SEAT_CM) -> Frame:
-    """On the floor or a firm raise, legs long and a little apart."""
-    frame = sitting(s.body, raise_cm).lift("left.ball", "right.ball").unaim("left.ankle")
+    """On the floor or a firm raise, legs long and a little apart; a short hamstring may take the trunk back."""
+    frame = sitting(s.body, raise_cm).lift("left.ball", "right.ball").unaim("left.ankle", "com.upper_thorax")
     frame = frame.with_(
         "legs long",
         **both(knee_flexion=6.0, hip_abduction=apart_deg, ankle_dorsiflexion=-5.0, hip_flexion=78.0),
     )
     frame = frame.free_(**both(hip_flexion=0.3)).unaim("left.ankle", "right.ankle")
-    return frame.aim(Aim("left.heel", "x", 0.0, origin="right.heel", must_hold=False)).facts_(on_floor=True)
+    together = Aim("left.heel", "x", 0.0, origin="right.heel", must_hold=False)
+    upright = (replace(aim, weight=_UPRIGHT_WISH) for aim in trunk_lean(s.body, 0.0, firm=False))
+    return frame.aim(together, *upright).facts_(on_floor=True)
 
 
 def _round(s: Setting) -> list[Frame]:

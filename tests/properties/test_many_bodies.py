@@ -20,7 +20,7 @@ def child(rng: random.Random) -> tuple[Measures, float]:
     age = rng.randint(6, 16)
     stature = 1.10 + 0.06 * (age - 6) + rng.uniform(0.0, 0.05)
     mass = (15 + 0.6 * (age - 6) + rng.uniform(-1, 3)) * stature**2
-    return Measures(round(stature, 2), round(mass), rng.choice(["female", "male"]), growing_age_years=age), rng.choice([26, 32, 36])
+    return Measures(round(stature, 2), round(mass), rng.choice(["female", "male"]), growing_age_years=age), rng.choice([26, 30] if stature < 1.3 else [32, 36])
 
 
 def drawn() -> list[tuple[Measures, float]]:

@@ -43,7 +43,7 @@ class Contact:
 
     `normal` points out of the surface. `half_size_m` are the half lengths of the patch along the two
     directions in the surface. `strategy` 'rests' means: carries its own limb and does not press;
-    'leans': carries the trunk that leans on it, so that the back holds nothing; 'pushes': the arm pushes along itself,
+    'leans': carries the trunk that leans on it, so that the back holds nothing (where that balances); 'pushes': the arm pushes along itself,
     from hand to shoulder, as far as the friction allows. `plane_m` is given for
     a part that nothing places: it carries only where it comes near that surface (normal · point − plane_m is its height).
     `on` is given for what rests on another part of the body: what it presses there, that part has to carry.

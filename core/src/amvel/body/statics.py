@@ -26,6 +26,7 @@ from amvel.body.tree import Array, Flags, Rows, Tree
 
 GRAVITY_M_S2 = 9.81
 _LENGTH_M = 0.4  # scales rotation against translation
+_STANDS = 1e-4  # of body weight left over
 _MAX_ITERATIONS = 400
 _BALANCED = 2e-6  # of body weight
 _SOFT_REACH = 0.04  # of stature and girth: flesh between a landmark and what it lies on (our estimate)
@@ -64,7 +65,7 @@ class Reactions:
 
     def stands(self) -> Flags:
         """Whether admissible reactions balance the pose."""
-        return self.unbalanced < 1e-4
+        return self.unbalanced < _STANDS
 
     def carried_n(self, b: int) -> Array:
         """What all surfaces together carry of pose b (N, world frame)."""
@@ -411,10 +412,14 @@ def _react_all(
         first, last = contacts.first[b], contacts.first[b + 1]
         for c in range(first, last):
             at[c] = points[b, contacts.point[c]]
-        if placed[b]:
-            unbalanced[b] = _react(
-                tree, limbs, contacts, loads, b, origin[b], points[b], grid, soft_reach_m, force[first:last], moment[first:last]
-            )
+        if not placed[b]:
+            continue
+        f, m, o, p = force[first:last], moment[first:last], origin[b], points[b]
+        unbalanced[b] = _react(tree, limbs, contacts, loads, b, o, p, grid, soft_reach_m, True, f, m)
+        if unbalanced[b] >= _STANDS and (contacts.strategy[first:last] == LEANS).any():
+            # Supports that cannot balance a back at rest: the back works, and the arms carry what balance asks.
+            f[:], m[:] = 0.0, 0.0
+            unbalanced[b] = _react(tree, limbs, contacts, loads, b, o, p, grid, soft_reach_m, False, f, m)
 
 
 @kernel
@@ -428,9 +433,11 @@ def _react(
     points: Array,
     grid: Array,
     soft_reach_m: float,
+    back_rests: bool,
     force: Array,
     moment: Array,
 ) -> float:
+    """Fills force and moment of pose b's contacts; returns what is left unbalanced as a share of body weight."""
     per, first, own = len(grid), contacts.first[b], len(force)
     weight_n = tree.mass_kg.sum() * GRAVITY_M_S2
     centre = np.zeros(3)
@@ -449,7 +456,7 @@ def _react(
         resting = np.nan
         if contacts.strategy[k] == RESTS:
             resting = _resting_force(tree, limbs, contacts, b, k, origin, points)
-        elif contacts.strategy[k] == LEANS:
+        elif contacts.strategy[k] == LEANS and back_rests:
             resting = _leaning_force(tree, limbs, contacts, loads, b, k, origin, points)
         plane = contacts.plane[k]
         if plane == plane and (normal * spot).sum() - plane > soft_reach_m:

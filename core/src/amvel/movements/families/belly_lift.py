@@ -8,7 +8,8 @@ from amvel.movements.ladder import Ladder, fault
 
 
 def _lift(s: Setting) -> list[Frame]:
-    return [_base(s), _base(s).with_("belly lifted")]
+    """One pose: the belly moves with the breath, no joint does."""
+    return [_base(s).with_("belly lifts with the breath")]
 
 
 FAMILY = (

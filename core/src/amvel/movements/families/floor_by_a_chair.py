@@ -120,14 +120,14 @@ def _bent_stand(s: Setting) -> Frame:
         Aim("left.ankle", "x", 9.0 * s.body.stature_m, origin="right.ankle"),
         Aim("left.ball", "y", 0.0, origin="left.heel", weight=0.5),
         Aim("centre_of_mass", "x", 4.0, origin="left.ankle", weight=3.0, must_hold=False),
-        Aim("centre_of_mass", "y", -1.0, origin="left.ankle", weight=3.0, must_hold=False),
+        Aim("centre_of_mass", "y", -1.0, origin="left.ankle", weight=1.0, must_hold=False),
     )
     frame = frame.with_("both feet down, hands still there", **both(hip_flexion=70.0, knee_flexion=30.0))
     frame = frame.free_(**both(hip_flexion=0.1, knee_flexion=0.3))
     return _hands_on_seat(frame, s, 6.0, 55.0).facts_(rises=1)
 
 
-_SEAT = Parameter("seat_cm", "height of the seat", "cm", 44, low=36, high=54, grid=1, easier="up")
+_SEAT = Parameter("seat_cm", "height of the seat", "cm", 44, low=30, high=54, grid=1, easier="up")
 FAMILY = (
     Ladder(
         "floor_by_a_chair",

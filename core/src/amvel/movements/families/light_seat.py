@@ -9,7 +9,7 @@ from amvel.movements.seats import SEAT
 
 
 def _hands(s: Setting) -> list[Frame]:
-    return hands_on_rests(s, leaning_frames(s, hands=True))
+    return hands_on_rests(s, leaning_frames(s))
 
 
 def _free(s: Setting) -> list[Frame]:

@@ -37,19 +37,16 @@ _HAND = Parameter(
 ARMS_AHEAD = Parameter("arms_deg", "arms reach ahead", "deg", 95, low=35, high=95, grid=5, easier="down", shows=joint("right.shoulder.flexion"))
 
 
-_ARMS_AHEAD_DEG, _HANDS_DOWN_DEG = 95.0, 30.0  # arms that reach, and arms whose hands are on something or hang
-
-
 def _arms_deg(s: Setting) -> float:
-    return s.number("arms_deg") if "arms_deg" in s.values else _ARMS_AHEAD_DEG
+    return s.number("arms_deg") if "arms_deg" in s.values else 95.0
 
 
-def _ready(s: Setting, arms_deg: float, held_back_cm: float = 0.0) -> Ready:
-    return ready_to_rise(s.body, s.capacities, s.number("seat_cm"), arms_deg, held_back_cm)
+def _ready(s: Setting, held_back_cm: float = 0.0) -> Ready:
+    return ready_to_rise(s.body, s.capacities, s.number("seat_cm"), _arms_deg(s), held_back_cm)
 
 
-def _start(s: Setting, arms_deg: float) -> Frame:
-    return sitting(s.body, s.number("seat_cm"), heel_back_cm=_ready(s, arms_deg).heel_back_cm)
+def _start(s: Setting) -> Frame:
+    return sitting(s.body, s.number("seat_cm"), heel_back_cm=_ready(s).heel_back_cm)
 
 
 def weight_over(over_cm: float) -> Aim:
@@ -57,15 +54,15 @@ def weight_over(over_cm: float) -> Aim:
     return Aim("centre_of_mass", "x", over_cm, origin="right.ankle", weight=_FIRMLY, must_hold=False)
 
 
-def _leaning(s: Setting, arms_deg: float, held_back_cm: float = 0.0) -> Frame:
-    """Weight over the feet, the seat still there; the arms are where this step has them."""
-    heel_back_cm = _ready(s, arms_deg).heel_back_cm
-    frame = sitting(s.body, s.number("seat_cm"), heel_back_cm=heel_back_cm, lean_deg=30.0)
+def _leaning(s: Setting, held_back_cm: float = 0.0) -> Frame:
+    """Weight over the feet, the seat still there; the arms reach ahead as far as this step lets them."""
+    arms, ready = _arms_deg(s), _ready(s, held_back_cm)
+    frame = sitting(s.body, s.number("seat_cm"), heel_back_cm=_ready(s).heel_back_cm, lean_deg=30.0)
     frame = frame.unaim("com.upper_thorax")
-    over = weight_over(_ready(s, arms_deg, held_back_cm).over_cm)
+    over = weight_over(ready.over_cm)
     return (
         frame.aim(over, weight_between_feet(s.body))
-        .with_("leaning over the feet", **both(shoulder_flexion=arms_deg, elbow_flexion=10.0))
+        .with_("leaning over the feet", **both(shoulder_flexion=arms, elbow_flexion=10.0))
         .facts_(seated=False)
     )
 
@@ -92,9 +89,8 @@ def _risen(s: Setting) -> Frame:
     return standing(s.body).with_("standing tall").facts_(rises=1, seated=False, hand_support_level=1)
 
 
-def _two_legs(s: Setting) -> list[Frame]:
-    arms = _arms_deg(s)
-    return [_start(s, arms), _leaning(s, arms), _off(_leaning(s, arms)), _risen(s)]
+def _two_legs(s: Setting, lean_back_cm: float = 0.0, rise_back_cm: float = 0.0) -> list[Frame]:
+    return [_start(s), _leaning(s, lean_back_cm), _off(_leaning(s, rise_back_cm)), _risen(s)]
 
 
 def risen_frames(s: Setting) -> list[Frame]:
@@ -102,10 +98,9 @@ def risen_frames(s: Setting) -> list[Frame]:
     return _two_legs(s)
 
 
-def leaning_frames(s: Setting, hands: bool = False) -> list[Frame]:
-    """Sitting, then leaning until the feet (and `hands`) carry most of the weight; the seat stays there."""
-    arms = _HANDS_DOWN_DEG if hands else _arms_deg(s)
-    return [_start(s, arms), _leaning(s, arms, _HANDS_LEAN_CM).facts_(seated=True)]
+def leaning_frames(s: Setting) -> list[Frame]:
+    """Sitting, then leaning until the feet carry most of the weight; the seat stays there."""
+    return [_start(s), _leaning(s, _HANDS_LEAN_CM).facts_(seated=True)]
 
 
 def _with_hands(s: Setting) -> list[Frame]:
@@ -115,9 +110,8 @@ def _with_hands(s: Setting) -> list[Frame]:
 
 def _pushed_up(s: Setting, lean_back_cm: float, rise_back_cm: float) -> list[Frame]:
     """Up to where the hands let go: by then the weight is over the feet."""
-    arms = _HANDS_DOWN_DEG
-    let_go = _off(_leaning(s, arms), _let_go_cm(s), "pushed up, the hands let go")
-    return [_start(s, arms), _leaning(s, arms, lean_back_cm), _off(_leaning(s, arms, rise_back_cm)), let_go]
+    frames = _two_legs(s, lean_back_cm, rise_back_cm)[:3]
+    return [*frames, _off(_leaning(s), _let_go_cm(s), "pushed up, the hands let go")]
 
 
 def _one_hand(s: Setting) -> list[Frame]:
@@ -170,7 +164,7 @@ def _staggered(s: Setting) -> list[Frame]:
         over = [a for a in moved.aims if a.landmark == "centre_of_mass"]
         if over:
             moved = moved.unaim("centre_of_mass").aim(
-                weight_over(min(_ready(s, _arms_deg(s)).over_cm, 0.0) + 0.25 * ahead),
+                weight_over(min(_ready(s).over_cm, 0.0) + 0.25 * ahead),
                 weight_between_feet(s.body),
             )
         frames.append(moved)
@@ -183,7 +177,7 @@ def _one_leg(s: Setting) -> list[Frame]:
     for i, frame in enumerate(_two_legs(s)):
         if i:
             moved = frame.unaim("centre_of_mass", "left.ankle").lift("left.heel", "left.ball")
-            at = 4.0 if i == 3 else min(max(_ready(s, _arms_deg(s)).over_cm, _HEEL_AND_BALL_CM), 0.0)
+            at = 4.0 if i == 3 else min(max(_ready(s).over_cm, _HEEL_AND_BALL_CM), 0.0)
             moved = moved.aim(
                 Aim("centre_of_mass", "x", at, origin="right.ankle", weight=0.5),
                 Aim("centre_of_mass", "y", 0.0, origin="right.ankle", weight=0.5),
@@ -210,7 +204,7 @@ def _heel_ahead(s: Setting) -> list[Frame]:
         )
         if any(a.landmark == "centre_of_mass" for a in moved.aims):
             moved = moved.unaim("centre_of_mass").aim(
-                weight_over(min(_ready(s, _arms_deg(s)).over_cm, 0.0)),
+                weight_over(min(_ready(s).over_cm, 0.0)),
                 Aim("centre_of_mass", "y", 2.0, origin="right.heel", weight=0.5),
             )
             sides = {f"{x}_{j}": 0.1 for x in ("left", "right") for j in ("hip_abduction", "ankle_inversion")}

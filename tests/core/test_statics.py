@@ -3,7 +3,24 @@
 import numpy as np
 import pytest
 
-from amvel.body import GRAVITY_M_S2, Contact, PoseSpec, Row, Skeleton, demand, flatten, react, react_flat, solve
+from amvel.body import (
+    GRAVITY_M_S2,
+    Capacities,
+    Contact,
+    PoseSpec,
+    Reactions,
+    Row,
+    Skeleton,
+    cautious,
+    demand,
+    flatten,
+    healthy,
+    react,
+    react_flat,
+    solve,
+)
+from amvel.body.loads import inner_loads
+from amvel.movements import Profile, Profiler, Request, find
 from tests.bodies import body, library_profiles, profiler
 
 
@@ -106,3 +123,40 @@ def test_weight_in_newtons_is_what_the_floor_carries() -> None:
     profile = next(x for x in library_profiles() if x.request.label == "breathing_rest/knees_bent")
     reactions = react(p.skeleton, list(profile.specs), profile.posed)
     assert reactions.carried_n(0)[2] == pytest.approx(p.body.mass_kg * GRAVITY_M_S2, abs=0.1)
+
+
+def resting(ref: str, capacities: Capacities | None = None, **values: float) -> tuple[Profile, Reactions]:
+    p = Profiler(body(), capacities or healthy())
+    family, step = find(ref)
+    profile = p.profile(Request(family, step, "both", {**step.defaults(p.body), **values}))
+    assert not profile.fault
+    return profile, react(p.skeleton, list(profile.specs), profile.posed)
+
+
+def test_a_back_that_leans_on_a_table_holds_nothing() -> None:
+    """What leans is carried by what it leans on (hand statics): no moment at L4/5, and the supports balance."""
+    profile, found = resting("table_lean_rest/forearms")
+    assert found.back_rests.all() and found.stands().all()
+    assert profile.peak("moment_l4_l5_nm") < 1.0
+
+
+def test_arms_carry_what_balance_asks_where_a_back_cannot_rest() -> None:
+    """On forearms and knees, hips that end at 90°: at rest the trunk would tip over the knees, so the back works."""
+    stiff = cautious({**healthy().range_deg, "left.hip_flexion": 90.0, "right.hip_flexion": 90.0})
+    profile, found = resting("sit_back_rest/on_the_floor", stiff, back_cm=8.0)
+    assert found.stands().all()
+    working = ~found.back_rests
+    assert working.any()
+    # Then load counts from the lying reference on: the role of a contact alone does not excuse a back.
+    high = np.max([profile.columns[f"compression_{x}_percent_bw"] for x in ("t7_t8", "t12_l1", "l4_l5")], axis=0)
+    assert high[working].max() > 60.0
+    assert profile.columns["loaded"][working].any()
+
+
+def test_joint_moments_hold_joints_only() -> None:
+    p = profiler()
+    family, step = find("sit_to_stand/two_legs")
+    profile = p.profile(Request(family, step, "both", step.defaults(p.body)))
+    flat = flatten(p.skeleton, list(profile.specs), [p.stops_rad] * len(profile.specs))
+    loads = inner_loads(p.skeleton, flat, profile.posed, react_flat(p.skeleton, flat, profile.posed))
+    assert {n.partition(".")[2] for n in loads.joint_moment} == {"hip", "knee", "shoulder", "hip_side", "hip_flexor"}

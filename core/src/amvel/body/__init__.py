@@ -9,8 +9,9 @@ from amvel.body.flat import Flat, Stops, flatten
 from amvel.body.loads import joint_torques
 from amvel.body.pose import COM, BandPull, Contact, ExternalLoad, PoseError, PoseSpec, Row
 from amvel.body.posing import Posed, solve, solve_flat
+from amvel.body.pushes import GRAVITY_M_S2
 from amvel.body.skeleton import JOINT_INDEX, JOINTS, Skeleton
-from amvel.body.statics import GRAVITY_M_S2, Reactions, react, react_flat
+from amvel.body.statics import Reactions, react, react_flat
 
 __all__ = [
     "COM",

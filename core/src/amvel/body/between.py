@@ -1,11 +1,14 @@
 """Frames on the way from one solved pose to the next, as flat poses."""
 
+from typing import Any, TypeVar
+
 import numpy as np
 
 from amvel.body.compiled import kernel
 from amvel.body.flat import BEARS, NOWHERE, ContactTable, Flat, LoadTable, RowTable
 from amvel.body.tree import Array, Rows
 
+Table = TypeVar("Table", RowTable, ContactTable, LoadTable)
 ON_THE_WAY = 10.0  # between two solved poses the blend is nearly right: joints give little there
 
 
@@ -40,38 +43,16 @@ def filled(flat: Flat, key: Rows, share: Array) -> Flat:
         flat.high[key],
         neutral,
         flat.hamstring[key],
-        RowTable(
-            rows.first,
-            flat.rows.id[row],
-            flat.rows.a[row],
-            flat.rows.b[row],
-            normal,
-            offset,
-            flat.rows.weight[row],
-            flat.rows.must[row],
-        ),
-        ContactTable(
-            contacts.first,
-            flat.contacts.point[contact],
-            flat.contacts.normal[contact],
-            flat.contacts.half[contact],
-            flat.contacts.stiffness[contact],
-            flat.contacts.friction[contact],
-            role,
-            flat.contacts.part[contact],
-            flat.contacts.plane[contact],
-            flat.contacts.on[contact],
-            flat.contacts.shear[contact],
-        ),
-        LoadTable(
-            loads.first,
-            flat.loads.point[load],
-            flat.loads.force[load],
-            flat.loads.to[load],
-            flat.loads.pull[load],
-            flat.loads.start[load],
-        ),
+        _taken(flat.rows, rows.first, row)._replace(normal=normal, offset=offset),
+        _taken(flat.contacts, contacts.first, contact)._replace(strategy=role),
+        _taken(flat.loads, loads.first, load),
     )
+
+
+def _taken(table: Table, first: Rows, items: Rows) -> Table:
+    """The same table with these items only; those of pose b are rows `first[b]` to `first[b + 1]`."""
+    columns: list[Any] = [column[items] for column in table[1:]]
+    return type(table)(first, *columns)
 
 
 class _Kept:

@@ -4,7 +4,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from amvel.body.flat import LEANS, PARTS, Flat
+from amvel.body.flat import PARTS, Flat
 from amvel.body.loads import (
     COMPRESSION_MODEL,
     LEANING_REFERENCE_BW,
@@ -14,9 +14,10 @@ from amvel.body.loads import (
     inner_loads,
 )
 from amvel.body.posing import Posed
+from amvel.body.pushes import GRAVITY_M_S2
 from amvel.body.skeleton import JOINT_INDEX, Skeleton
-from amvel.body.statics import GRAVITY_M_S2, Reactions
-from amvel.body.tree import Array, Flags
+from amvel.body.statics import Reactions
+from amvel.body.tree import Array
 
 __all__ = ["COMPRESSION_MODEL", "DECLARED", "FrameFacts", "demand"]
 
@@ -190,27 +191,20 @@ def _loads(
             )
     external = np.diff(flat.loads.first) > 0
     highest = np.max([loads.compression[level] for level in LEVELS], axis=0)
-    bound = np.where(_leans(flat, reactions), LEANING_REFERENCE_BW, LYING_REFERENCE_BW)
+    bound = np.where(reactions.back_rests, LEANING_REFERENCE_BW, LYING_REFERENCE_BW)
     profile["loaded"] = ((highest > bound * weight_n) | external).astype(float)
     profile["pelvic_flexion_moment_nm"] = loads.pelvic_flexion
     profile["pelvic_rotation_moment_nm"] = loads.pelvic_rotation
     profile["support_margin_cm"] = 100 * loads.margin_m
     size = skeleton.body.mass_kg * skeleton.body.stature_m
     profile["pelvic_side_moment_nm"] = loads.pelvic_side
-    largest = np.maximum(np.maximum(loads.pelvic_flexion, loads.pelvic_rotation), loads.pelvic_side)
-    profile["pelvic_moment_nm_per_kg_m"] = largest / size
+    # Of limbs lifted about the hip axis and about the long axis; what tips the pelvis sideways is a quantity of its own.
+    profile["pelvic_moment_nm_per_kg_m"] = np.maximum(loads.pelvic_flexion, loads.pelvic_rotation) / size
     for side in ("left", "right"):
         profile[f"{side}.hip_side_moment_nm"] = loads.joint_moment[f"{side}.hip_side"]
         profile[f"{side}.hand_pull_n"] = loads.hand_pull[side]
         for joint in ("hip", "knee", "shoulder"):
             profile[f"{side}.{joint}_moment_nm"] = loads.joint_moment[f"{side}.{joint}"]
-
-
-def _leans(flat: Flat, reactions: Reactions) -> Flags:
-    """Whether the trunk leans on something that carries it."""
-    pose = np.repeat(np.arange(flat.poses), np.diff(flat.contacts.first))
-    carried = (flat.contacts.strategy == LEANS) & (np.linalg.norm(reactions.force, axis=1) > 1.0)
-    return np.bincount(pose, carried, flat.poses) > 0
 
 
 def _supports(profile: dict[str, Array], flat: Flat, reactions: Reactions, weight_n: float) -> None:

@@ -15,8 +15,9 @@ import numpy as np
 from amvel.body.compiled import kernel
 from amvel.body.flat import NOWHERE, ContactTable, Flat, LoadTable
 from amvel.body.posing import Posed
+from amvel.body.pushes import GRAVITY_M_S2, Borne, Pushes, beyond, gathered
 from amvel.body.skeleton import JOINT_INDEX, Skeleton
-from amvel.body.statics import GRAVITY_M_S2, Reactions, cross, load_force
+from amvel.body.statics import Reactions
 from amvel.body.tree import Array, Flags, Rows, Tree
 from amvel.sources import Source
 
@@ -104,12 +105,13 @@ class Cuts(NamedTuple):
 _NEXT = {"lumbar": "lower_thoracic", "lower_thoracic": "upper_thoracic", "upper_thoracic": "neck"}
 _SEGMENT = {"lumbar": "lumbar", "lower_thoracic": "lower_thorax", "upper_thoracic": "upper_thorax"}
 _SIDES = ("left", "right")
+_JOINT_MOMENTS = ("hip", "knee", "shoulder", "hip_side", "hip_flexor")
 # Columns of the kernel's answer.
 _COLUMNS = (
     *(f"moment.{level}" for level in LEVELS),
     *(f"compression.{level}" for level in LEVELS),
     *(f"{d}.{level}" for level in LEVELS for d in ("sagittal", "side", "turning")),
-    *(f"{s}.{j}" for s in _SIDES for j in ("hip", "knee", "shoulder", "hip_side", "hip_flexor")),
+    *(f"{s}.{j}" for s in _SIDES for j in _JOINT_MOMENTS),
     "pelvic_flexion",
     "pelvic_rotation",
     "pelvic_side",
@@ -168,10 +170,7 @@ def inner_loads(skeleton: Skeleton, flat: Flat, posed: Posed, reactions: Reactio
         posed.placement.axis,
         posed.placement.centre,
         posed.points,
-        reactions.at,
-        reactions.force,
-        reactions.moment,
-        reactions.segment,
+        reactions.borne,
         skeleton.body.stature_m / LEVER_STATURE_M,
         out,
     )
@@ -188,7 +187,7 @@ def inner_loads(skeleton: Skeleton, flat: Flat, posed: Posed, reactions: Reactio
             }
             for level in LEVELS
         },
-        {name: values for name, values in column.items() if name.startswith(("left.", "right."))},
+        {f"{s}.{j}": column[f"{s}.{j}"] for s in _SIDES for j in _JOINT_MOMENTS},
         column["pelvic_flexion"],
         column["pelvic_rotation"],
         column["pelvic_side"],
@@ -207,76 +206,10 @@ def joint_torques(skeleton: Skeleton, flat: Flat, posed: Posed, reactions: React
         posed.placement.axis,
         posed.placement.centre,
         posed.points,
-        reactions.at,
-        reactions.force,
-        reactions.moment,
-        reactions.segment,
+        reactions.borne,
         out,
     )
     return out
-
-
-class Pushes(NamedTuple):
-    """Every force on one body: where (N×3, m), how much (N×3, N), its free moment (N×3, N·m), and on which segment."""
-
-    where: Array
-    force: Array
-    moment: Array
-    segment: Rows
-
-
-@kernel
-def _pushes(
-    tree: Tree,
-    contacts: ContactTable,
-    loads: LoadTable,
-    b: int,
-    points: Array,
-    at: Array,
-    force: Array,
-    moment: Array,
-    segment: Rows,
-) -> Pushes:
-    segments, first, last = len(tree.com), contacts.first[b], contacts.first[b + 1]
-    begin, more = loads.first[b], loads.first[b + 1] - loads.first[b]
-    borne = 0
-    for c in range(first, last):
-        borne += contacts.on[c] != NOWHERE
-    count = segments + (last - first) + more + borne
-    p = Pushes(np.zeros((count, 3)), np.zeros((count, 3)), np.zeros((count, 3)), np.zeros(count, dtype=np.int64))
-    for s in range(segments):
-        p.where[s] = points[tree.com[s]]
-        p.force[s, 2] = -tree.mass_kg[s] * GRAVITY_M_S2
-        p.segment[s] = s
-    for c in range(first, last):
-        n = segments + c - first
-        p.where[n], p.force[n], p.moment[n], p.segment[n] = at[c], force[c], moment[c], segment[c]
-    n = segments + last - first
-    for c in range(first, last):
-        if contacts.on[c] != NOWHERE:
-            p.where[n], p.force[n], p.segment[n] = at[c], -force[c], tree.segment[contacts.on[c]]
-            n += 1
-    for i in range(more):
-        n = count - more + i
-        p.where[n] = points[loads.point[begin + i]]
-        load_force(loads, begin + i, points, p.force[n])
-        p.segment[n] = tree.segment[loads.point[begin + i]]
-    return p
-
-
-@kernel
-def _beyond(tree: Tree, p: Pushes, j: int, about: Array, force: Array, moment: Array) -> None:
-    """Force and moment about a point that everything moved by joint j exerts."""
-    force[:] = 0.0
-    moment[:] = 0.0
-    for n in range(len(p.segment)):
-        if not tree.moves[p.segment[n], j]:
-            continue
-        x, y, z = cross(p.where[n] - about, p.force[n])
-        moment[0] += x + p.moment[n, 0]
-        moment[1] += y + p.moment[n, 1]
-        moment[2] += z + p.moment[n, 2]
-        force += p.force[n]
 
 
 @kernel
@@ -287,17 +220,14 @@ def _torques_all(
     axis: Array,
     centre: Array,
     points: Array,
-    at: Array,
-    force: Array,
-    moment: Array,
-    segment: Rows,
+    borne: Borne,
     out: Array,
 ) -> None:
     f, m = np.zeros(3), np.zeros(3)
     for b in range(len(out)):
-        p = _pushes(tree, contacts, loads, b, points[b], at, force, moment, segment)
+        p = gathered(tree, contacts, loads, b, points[b], borne)
         for j in range(out.shape[1]):
-            _beyond(tree, p, j, centre[b, j], f, m)
+            beyond(tree, p, j, centre[b, j], f, m)
             out[b, j] = (m * axis[b, j]).sum()
 
 
@@ -323,23 +253,20 @@ def _cut_all(
     axis: Array,
     centre: Array,
     points: Array,
-    at: Array,
-    force: Array,
-    moment: Array,
-    segment: Rows,
+    borne: Borne,
     size: float,
     out: Array,
 ) -> None:
     for b in range(len(angles)):
-        p = _pushes(tree, contacts, loads, b, points[b], at, force, moment, segment)
+        p = gathered(tree, contacts, loads, b, points[b], borne)
         pressing = np.zeros(len(tree.com))
         for c in range(contacts.first[b], contacts.first[b + 1]):
-            pressing[segment[c]] += np.sqrt((force[c] ** 2).sum())
+            pressing[borne.segment[c]] += np.sqrt((borne.force[c] ** 2).sum())
         rounding = 0.0
         for j in cuts.spine:
             rounding += np.degrees(angles[b, j] - neutral[b, j])
         _pulls(tree, cuts, p, len(p.segment) - (loads.first[b + 1] - loads.first[b]), out[b])
-        out[b, _LIMB_COLUMNS + 15] = _margin_m(tree, contacts, b, points[b], force)
+        out[b, _LIMB_COLUMNS + 15] = _margin_m(tree, contacts, b, points[b], borne.force)
         _cut(tree, cuts, p, pressing, rounding, angles[b], origin[b], turned[b], axis[b], centre[b], size, out[b])
 
 
@@ -415,15 +342,15 @@ def _limbs(
     tilting, turning, sideways, flexor_n = 0.0, 0.0, 0.0, 0.0
     for s in range(2):
         if _pressed(pressing, cuts.leg[s]) < 0.005 * weight_n:
-            _beyond(tree, p, cuts.hip[s], origin[0], f, m)
+            beyond(tree, p, cuts.hip[s], origin[0], f, m)
             tilting += _along(m, turned, 0, 1)
             turning += _along(m, turned, 0, 2)
             sideways += _along(m, turned, 0, 0)
         if _pressed(pressing, cuts.arm[s]) < 0.005 * weight_n:
-            _beyond(tree, p, cuts.shoulder[s], origin[0], f, m)
+            beyond(tree, p, cuts.shoulder[s], origin[0], f, m)
             turning += _along(m, turned, 0, 2)
         at = _LIMB_COLUMNS + 5 * s
-        _beyond(tree, p, cuts.hip[s], centre[cuts.hip[s]], f, m)
+        beyond(tree, p, cuts.hip[s], centre[cuts.hip[s]], f, m)
         out[at] = np.sqrt((m**2).sum())
         out[at + 3] = max(0.0, -(m * axis[cuts.hip_out[s]]).sum())
         # Gravity extends the hip when its moment is against the flexion axis: the hip flexor holds it.
@@ -434,9 +361,9 @@ def _limbs(
         # (our reading): it is carried there, not by the hip flexor.
         if pressing[cuts.shank[s]] + pressing[cuts.thigh[s]] <= 0.01 * weight_n:
             flexor_n += out[at + 4] / HIP_FLEXOR_LEVER_M
-        _beyond(tree, p, cuts.knee[s], centre[cuts.knee[s]], f, m)
+        beyond(tree, p, cuts.knee[s], centre[cuts.knee[s]], f, m)
         out[at + 1] = np.sqrt((m**2).sum())
-        _beyond(tree, p, cuts.shoulder[s], centre[cuts.shoulder[s]], f, m)
+        beyond(tree, p, cuts.shoulder[s], centre[cuts.shoulder[s]], f, m)
         out[at + 2] = np.sqrt((m**2).sum())
     return tilting, turning, sideways, flexor_n
 
@@ -450,7 +377,7 @@ def _raised_arms(tree: Tree, cuts: Cuts, p: Pushes, pressing: Array, turned: Arr
     faces, bending = turned[cuts.segment[0], 2, 0], 0.0
     for s in range(2):
         if _pressed(pressing, cuts.arm[s]) < 0.005 * weight_n:
-            _beyond(tree, p, cuts.shoulder[s], centre[cuts.joint[0]], f, m)
+            beyond(tree, p, cuts.shoulder[s], centre[cuts.joint[0]], f, m)
             bending += _along(m, turned, cuts.segment[0], 1)
     if faces > _FACING:
         return min(0.0, bending)
@@ -482,7 +409,7 @@ def _cut(
     carried = 0.0
     for k in range(3):
         j = cuts.joint[k]
-        _beyond(tree, p, j, centre[j], f, m)
+        beyond(tree, p, j, centre[j], f, m)
         side, sagittal, turning = (
             -_along(m, turned, cuts.segment[k], 0),
             _along(m, turned, cuts.segment[k], 1),

@@ -11,8 +11,8 @@ from numpy.typing import NDArray
 from scipy.optimize import linprog
 
 from amvel.body.pose import Contact, PoseSpec
+from amvel.body.pushes import GRAVITY_M_S2
 from amvel.body.skeleton import Array, Skeleton
-from amvel.body.statics import GRAVITY_M_S2
 
 FINGERTIP_N = 15.0  # what fingertips on a worktop hold without a grip: our estimate
 MOST_N = 400.0

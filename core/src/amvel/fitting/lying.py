@@ -10,7 +10,7 @@ from amvel.fitting.furniture import seat_for
 from amvel.fitting.stacking import FOR_THE_HEAD, STACKABLE, Stack, stack
 from amvel.movements import Profiler
 from amvel.movements.families.breathing_rest import calf_support_cm
-from amvel.movements.positions import own_head_pad_cm
+from amvel.movements.lying_positions import own_head_pad_cm
 from amvel.sources import COMMON_PRACTICE, Source
 
 OUTLINE = Source(

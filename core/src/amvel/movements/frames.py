@@ -1,7 +1,6 @@
 """How a family says what it means: degrees, centimetres, left and right, and what touches what.
 
-A Frame is declared once, for the left side, and mirrored.  `compile_frame` turns it into a PoseSpec
-for one body: surfaces get their heights, and a hip asked beyond its range tucks the pelvis instead.
+A Frame is declared once, for the left side, and mirrored.
 """
 
 import math
@@ -11,58 +10,12 @@ from typing import Any
 import numpy as np
 from numpy.typing import NDArray
 
-from amvel.body import Anthropometry, BandPull, Capacities, Contact, ExternalLoad, FrameFacts, PoseSpec, Row
-from amvel.body.capacities import TRUNK_SHARE
+from amvel.body import BandPull, FrameFacts
 from amvel.body.pose import SHEAR_TO_NORMAL, Strategy
 
-COUPLED_LUMBAR_STIFFNESS = 30.0
-WISH_WEIGHT = 0.03  # an aim that need not hold must not pull a contact off its surface
-_SIDES = ("left", "right")
-_SPINE_KINDS = ("flexion", "side_bend", "rotation")
-_HALVINGS = 20
 _ARM = ("shoulder.", "elbow.")
-_AXES = {"x": (1.0, 0.0, 0.0), "y": (0.0, 1.0, 0.0), "z": (0.0, 0.0, 1.0)}
+AXES = {"x": (1.0, 0.0, 0.0), "y": (0.0, 1.0, 0.0), "z": (0.0, 0.0, 1.0)}
 
-# Half lengths of the contact patch in cm (along, across), and the part whose load is reported.
-_PATCH = {
-    "occiput": (3, 3, "head"),
-    "head_side": (3, 3, "head"),
-    "forehead": (2, 3, "head"),
-    "upper_back": (7, 10, ""),
-    "mid_back": (5, 9, ""),
-    "sacrum": (5, 8, ""),
-    "breastbone": (5, 8, ""),
-    "hip_bone": (3, 3, ""),
-    "pubis": (3, 3, ""),
-    "belly": (5, 9, ""),
-    "heel": (2, 2, "foot"),
-    "ball": (2, 4, "foot"),
-    "foot_outer": (4, 2, "foot"),
-    "foot_inner": (4, 2, "foot"),
-    "toe_under": (1, 4, "foot"),
-    "instep": (4, 3, ""),
-    "palm": (3, 4, "hand"),
-    "knuckles": (2, 4, "hand"),
-    "fingertips": (1, 2, "hand"),
-    "forearm_side": (6, 2, "forearm"),
-    "forearm_under": (6, 2, "forearm"),
-    "elbow_tip": (2, 2, "forearm"),
-    "knee_front": (3, 3, "knee"),
-    "knee_side": (4, 3, ""),
-    "knee_inside": (3, 3, ""),
-    "sit_bone": (5, 4, "sit_bone"),
-    "thigh_under": (8, 5, "sit_bone"),
-    "calf_under": (8, 4, ""),
-    "hip_side": (6, 6, ""),
-    "shoulder_side": (4, 4, "shoulder"),
-    "buttock": (4, 4, ""),
-    "heel_back": (2, 2, ""),
-    "toe_tip": (1, 3, ""),
-    "elbow": (3, 3, "forearm"),
-    "wrist": (3, 3, ""),
-    "waist_back": (4, 8, ""),
-    "shin": (4, 3, ""),
-}
 
 
 @dataclass(frozen=True)
@@ -267,7 +220,7 @@ def faced(frame: Frame, turn_deg: float) -> Frame:
         frame,
         root=turn @ frame.root,
         root_at_cm=turned(frame.root_at_cm),
-        aims=tuple(replace(a, direction=turned(a.direction or _AXES[a.axis])) for a in frame.aims),
+        aims=tuple(replace(a, direction=turned(a.direction or AXES[a.axis])) for a in frame.aims),
         loads=tuple((p, turned(f)) for p, f in frame.loads),
         bands=tuple(replace(b, anchor_cm=turned(b.anchor_cm) if b.anchor_cm else None) for b in frame.bands),
     )
@@ -322,189 +275,4 @@ def mirrored(frame: Frame) -> Frame:
             for p in frame.props
         ),
         facts=replace(frame.facts, side_down={"left": "right", "right": "left"}.get(frame.facts.side_down, "")),
-    )
-
-
-def compile_frame(frame: Frame, label: str, body: Anthropometry, capacities: Capacities) -> PoseSpec:
-    """The frame for one body, in SI units, with the hip–lumbar coupling applied."""
-    angles = _within({k: math.radians(v) for k, v in frame.angles.items()}, frame, capacities)
-    angles = _couple(angles, frame, capacities)
-    free = dict(frame.free)
-    # A hip at its stop tucks the pelvis; an arch that nobody declared would only be the solver's slack.
-    coupled = "lumbar.flexion" not in free and any(f"{s}.hip.flexion" in free for s in ("left", "right"))
-    if coupled:
-        free["lumbar.flexion"] = COUPLED_LUMBAR_STIFFNESS
-    neutral = {k: math.radians(v) * capacities.mobile.get(k.partition(".")[0], 1.0) for k, v in frame.neutral.items()}
-    for name, value in neutral.items():
-        angles[name] = angles.get(name, 0.0) + value
-    if body.measures.kyphosis_extra_rad:
-        angles["upper_thoracic.flexion"] = (
-            angles.get("upper_thoracic.flexion", 0.0) + body.measures.kyphosis_extra_rad
-        )
-        neutral["upper_thoracic.flexion"] = (
-            neutral.get("upper_thoracic.flexion", 0.0) + body.measures.kyphosis_extra_rad
-        )
-    floor, ceiling = _fused_stops(capacities, angles, neutral, free)
-    if coupled:
-        floor["lumbar.flexion"] = angles.get("lumbar.flexion", 0.0)
-    rows = [_touch_row(t, frame.surfaces[t.surface]) for t in frame.touches if t.places]
-    rows += [
-        Row(
-            a.name,
-            a.landmark,
-            a.direction or _AXES[a.axis],
-            a.value_cm / 100,
-            a.origin,
-            a.weight * (1.0 if a.must_hold else WISH_WEIGHT),
-            a.must_hold,
-        )
-        for a in frame.aims
-    ]
-    contacts = [_contact(t, frame.surfaces[t.surface]) for t in frame.touches if t.bears]
-    loads: tuple[ExternalLoad | BandPull, ...] = (
-        *(ExternalLoad(p, f) for p, f in frame.loads),
-        *(pull for b in frame.bands for pull in b.pulls()),
-    )
-    x, y, z = frame.root_at_cm
-    return PoseSpec(
-        f"{label}, {frame.name}",
-        frame.root,
-        (x / 100, y / 100, z / 100),
-        angles,
-        free,
-        tuple(rows),
-        tuple(contacts),
-        loads,
-        neutral,
-        floor,
-        ceiling,
-        capacities.hamstring_rad(),
-    )
-
-
-def _within(angles: dict[str, float], frame: Frame, capacities: Capacities) -> dict[str, float]:
-    """Declared joints as far as they go.  A hip that ends early tucks the pelvis (`_couple`); whatever else ends early
-    ends there, and what it was to reach is not reached."""
-    stops, out = capacities.stops_rad(), dict(angles)
-    for name, value in angles.items():
-        if name in stops and name not in frame.free and not name.endswith("hip.flexion"):
-            out[name] = min(max(value, stops[name][0]), stops[name][1]) if name.partition(".")[0] in _SIDES else value
-    for side in _SIDES:
-        if f"{side}.shoulder.abduction" in out and f"{side}.shoulder.abduction" not in frame.free:
-            _lower_arm(out, side, stops[f"{side}.shoulder.flexion"][1])
-    return out
-
-
-def _lower_arm(angles: dict[str, float], side: str, most: float) -> None:
-    """Bring an arm that is declared higher than it goes down the way that it came; its height is not one joint's alone."""
-    names = (f"{side}.shoulder.flexion", f"{side}.shoulder.abduction")
-    up = [angles.get(n, 0.0) for n in names]
-
-    def raised(share: float) -> float:
-        return math.acos(math.cos(share * up[0]) * math.cos(share * up[1]))
-
-    if raised(1.0) <= most:
-        return
-    low, high = 0.0, 1.0
-    for _ in range(_HALVINGS):
-        middle = (low + high) / 2
-        low, high = (middle, high) if raised(middle) <= most else (low, middle)
-    for name, value in zip(names, up, strict=True):
-        angles[name] = low * value
-
-
-def _fused_stops(
-    capacities: Capacities, angles: dict[str, float], neutral: dict[str, float], free: dict[str, float]
-) -> tuple[dict[str, float], dict[str, float]]:
-    """Parts of the spine with fused levels end where the rest of their levels ends: declared angles are cut to it, free ones
-    get it as their floor and ceiling (rad); a part that is fused whole is held."""
-    floor: dict[str, float] = {}
-    ceiling: dict[str, float] = {}
-    for kind in _SPINE_KINDS if capacities.mobile else ():
-        _share_anew(capacities, angles, neutral, kind)
-    for region, share in capacities.mobile.items():
-        for name, (least, most) in capacities.region_deg(region).items():
-            base = neutral.get(name, 0.0)
-            low, high = base + math.radians(least), base + math.radians(most)
-            if name in free and share <= 0.0:
-                del free[name]
-            elif name in free:
-                floor[name], ceiling[name] = low, high
-    return floor, ceiling
-
-
-def _share_anew(capacities: Capacities, angles: dict[str, float], neutral: dict[str, float], kind: str) -> None:
-    """What fused levels do not give of a declared bend or turn the others give, as far as they go."""
-    names = [f"{r}.{kind}" for r in TRUNK_SHARE["flexion"]]
-    wanted = {n: angles.get(n, 0.0) - neutral.get(n, 0.0) for n in names}
-    ranges = {n: capacities.region_deg(n.partition(".")[0])[n] for n in names}
-    given = {n: min(max(wanted[n], math.radians(ranges[n][0])), math.radians(ranges[n][1])) for n in names}
-    lost = sum(wanted.values()) - sum(given.values())
-    room = {n: math.radians(ranges[n][lost > 0]) - given[n] for n in names}
-    total = sum(room.values())
-    share = min(1.0, lost / total) if abs(total) > 1e-9 else 0.0
-    for n in names:
-        if n in angles or given[n] or share:
-            angles[n] = neutral.get(n, 0.0) + given[n] + share * room[n]
-
-
-def _couple(angles: dict[str, float], frame: Frame, capacities: Capacities) -> dict[str, float]:
-    tuck = 0.0
-    for side in ("left", "right"):
-        hip = f"{side}.hip.flexion"
-        if hip in frame.free or hip not in angles:
-            continue
-        stop = capacities.hip_stop_rad(side, angles.get(f"{side}.knee.flexion", 0.0))
-        if angles[hip] > stop:
-            tuck = max(tuck, angles[hip] - stop)
-            angles[hip] = stop
-    if tuck:
-        angles["lumbar.flexion"] = angles.get("lumbar.flexion", 0.0) + tuck
-    return angles
-
-
-def _touch_row(touch: Touch, surface: Surface) -> Row:
-    if touch.on:
-        return Row(f"{touch.landmark} on {touch.on}", touch.landmark, (0.0, 0.0, 1.0), touch.gap_cm / 100, touch.on)
-    if surface.kind == "level":
-        return Row(
-            f"{touch.landmark} on the {surface.name}",
-            touch.landmark,
-            (0.0, 0.0, 1.0),
-            (surface.at_cm + touch.gap_cm) / 100,
-        )
-    away = touch.gap_cm if surface.kind == "back" else -touch.gap_cm
-    return Row(
-        f"{touch.landmark} on the {surface.name}",
-        touch.landmark,
-        (1.0, 0.0, 0.0),
-        (surface.at_cm + away) / 100,
-    )
-
-
-# What a part does unless the step says otherwise: a head that lies on something carries itself and no more.
-_BY_ITSELF: dict[str, Strategy] = {"head": "rests"}
-_TRUNK = frozenset(("upper_back", "mid_back", "sacrum", "buttock", "waist_back", "breastbone", "belly", "occiput"))
-
-
-def _contact(touch: Touch, surface: Surface) -> Contact:
-    side, dot, base = touch.landmark.partition(".")
-    mark = (base if dot else side).removesuffix("_left").removesuffix("_right")
-    half_a, half_b, part = _PATCH[mark]
-    name = f"{side}.{part}" if dot and part else part
-    across_cm = half_b if touch.half_width_cm is None else min(half_b, touch.half_width_cm)
-    # A back at a wall leans; the wall does not hang it up by friction: what is above a level passes through it.
-    friction = 0.0 if surface.kind != "level" and mark in _TRUNK else surface.friction
-    return Contact(
-        touch.landmark,
-        surface.name,
-        surface.normal,
-        (half_a / 100, across_cm / 100),
-        surface.stiffness_n_per_m,
-        friction,
-        touch.strategy or _BY_ITSELF.get(part, "bears"),
-        name,
-        None if touch.places else (-surface.at_cm if surface.kind == "wall" else surface.at_cm) / 100,
-        touch.on,
-        surface.shear,
     )

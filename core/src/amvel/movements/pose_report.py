@@ -28,7 +28,8 @@ from amvel.body import (
     solve_flat,
 )
 from amvel.body.loads import LEVELS, inner_loads
-from amvel.movements.frames import Aim, Band, Frame, Surface, Touch, compile_frame
+from amvel.movements.frames import Aim, Band, Frame, Surface, Touch
+from amvel.movements.pose_of_frame import compile_frame
 from amvel.movements.positions import FACE_DOWN, FACE_UP, LEFT_SIDE_UP, UPRIGHT
 
 FACING = {"up": FACE_UP, "down": FACE_DOWN, "left side up": LEFT_SIDE_UP, "upright": UPRIGHT}

@@ -1,12 +1,10 @@
 """The positions that movements start from, declared once: where the body lies and what carries it."""
 
 import math
-from dataclasses import replace
-from functools import lru_cache
 
 import numpy as np
 
-from amvel.body import JOINT_INDEX, JOINTS, Anthropometry, FrameFacts, Measures, Skeleton, measure
+from amvel.body import Anthropometry, FrameFacts
 from amvel.body.anthropometry import HIP_HALF_WIDTH, SHOULDER
 from amvel.movements.frames import Aim, Frame, Surface, Touch
 
@@ -19,12 +17,9 @@ UPRIGHT = np.eye(3)
 FLOOR = Surface("floor", "level", 0.0, friction=0.6, title="floor or mat")
 # Tall sitting keeps about half of the curve that relaxed sitting flattens (38°, Andersson et al. 1979; the half is our reading).
 SITTING_FLATTENS_DEG = 19.0
-_NECK = {"neck.flexion": 0.3, "head.nod": 0.3}
 _SIDES = ("left", "right")
 _ARMS_SQUARE_CM = 15.0
-_LEVEL = Aim("left.hip", "z", 0.0, origin="right.hip", weight=0.5)
-_SQUARE = Aim("left.hip", "x", 0.0, origin="right.hip", must_hold=False)
-_SQUARE_LYING = Aim("left.hip", "x", 0.0, origin="right.hip", weight=0.3)
+HIPS_SQUARE = Aim("left.hip", "x", 0.0, origin="right.hip", must_hold=False)
 _FEET_LEVEL = Aim("left.ankle", "x", 0.0, origin="right.ankle")
 
 
@@ -38,157 +33,9 @@ def both(**angles: float) -> dict[str, float]:
     return {f"{s}_{k}": v for s in _SIDES for k, v in angles.items()}
 
 
-def _legs_give(*joints: str, stiffness: float = 0.1) -> dict[str, float]:
+def legs_give(*joints: str, stiffness: float = 0.1) -> dict[str, float]:
+    """These joints of both legs may give."""
     return {f"{s}.{j}": stiffness for s in _SIDES for j in joints}
-
-
-def _arms_by_the_side() -> dict[str, float]:
-    return {
-        f"{s}.{k}": v
-        for s in _SIDES
-        for k, v in (
-            ("shoulder.flexion", -9.0),
-            ("shoulder.abduction", 12.0),
-            ("forearm.pronation", 60.0),
-            ("elbow.flexion", 6.0),
-        )
-    }
-
-
-def _arms_lie() -> tuple[Touch, ...]:
-    """Wherever an arm comes near the floor it lies on it."""
-    return tuple(Touch(f"{s}.wrist", "floor", strategy="rests", places=False) for s in _SIDES)
-
-
-def own_heel_distance_cm(body: Anthropometry) -> float:
-    """Heels from the sit bones at which crook lying is easy for this stature (our estimate)."""
-    return 22.0 * body.stature_m
-
-
-def own_head_pad_cm(body: Anthropometry) -> float:
-    """What fills the gap under the head lying on the back: nothing for a straight back, more for a rounded one."""
-    return _head_gap_cm(body.measures)
-
-
-@lru_cache(maxsize=64)
-def _head_gap_cm(measures: Measures) -> float:
-    skeleton = Skeleton(measure(measures))
-    angles = np.zeros((1, len(JOINTS)))
-    angles[0, JOINT_INDEX["upper_thoracic.flexion"]] = measures.kyphosis_extra_rad
-    points = skeleton.points(skeleton.place(np.zeros((1, 3)), np.eye(3)[None], angles))[0]
-    behind = {n: float(points[skeleton.landmarks.index[n], 0]) for n in _BACK}
-    gap = 100 * (behind["occiput"] - min(behind[n] for n in _BACK[1:]))
-    return gap if gap >= LEAST_PAD_CM else 0.0
-
-
-_BACK = ("occiput", "sacrum", "mid_back", "upper_back")
-BACK_OF_PELVIS = ("sacrum", "left.buttock", "right.buttock")
-LEAST_PAD_CM = 1.0  # a smaller gap is filled by the mat
-
-
-def supine_crook(
-    body: Anthropometry, heel_distance_cm: float | None = None, head_pad_cm: float | None = None
-) -> Frame:
-    """Lying on the back, knees bent, soles down; `heel_distance_cm` is from the sit bones to the heels."""
-    pad_cm = own_head_pad_cm(body) if head_pad_cm is None else head_pad_cm
-    heels_cm = own_heel_distance_cm(body) if heel_distance_cm is None else heel_distance_cm
-    angles = {**_arms_by_the_side()}
-    for s in _SIDES:
-        angles |= {f"{s}.hip.flexion": 45.0, f"{s}.knee.flexion": 90.0}
-    return Frame(
-        "knees bent",
-        FACE_UP,
-        (0, 0, 12),
-        angles,
-        {**_NECK, **_legs_give("hip.flexion", "knee.flexion", "ankle.dorsiflexion")},
-        (
-            Touch("occiput", "head pad"),
-            Touch("upper_back", "floor"),
-            Touch("sacrum", "floor"),
-            *(Touch(f"{s}.buttock", "floor", places=False) for s in _SIDES),
-            *(replace(t, strategy="rests") for t in feet()),
-            *_arms_lie(),
-        ),
-        (*(Aim(f"{s}.heel", "x", heels_cm, origin=f"{s}.sit_bone") for s in _SIDES), _SQUARE_LYING, _LEVEL),
-        surfaces={"floor": FLOOR, "head pad": Surface("head pad", "level", pad_cm, title="head pad")},
-        facts=FrameFacts(on_floor=True, lying_flat=True),
-    )
-
-
-def supine_calves_up(body: Anthropometry, support_cm: float, hip_deg: float = 90.0) -> Frame:
-    """Lying on the back with the calves on a chair seat or box of the given height."""
-    frame = supine_crook(body)
-    angles = {**frame.angles}
-    for s in _SIDES:
-        angles |= {f"{s}.hip.flexion": hip_deg, f"{s}.knee.flexion": hip_deg}
-    return Frame(
-        "calves on the seat",
-        FACE_UP,
-        (0, 0, 12),
-        angles,
-        {**_NECK, **_legs_give("knee.flexion", stiffness=0.2), **_legs_give("hip.flexion", stiffness=0.6)},
-        (
-            Touch("occiput", "head pad"),
-            Touch("upper_back", "floor"),
-            Touch("sacrum", "floor"),
-            *(Touch(f"{s}.buttock", "floor", places=False) for s in _SIDES),
-            *(Touch(f"{s}.calf_under", "calf support", strategy="rests") for s in _SIDES),
-            *_arms_lie(),
-        ),
-        (_SQUARE_LYING, _LEVEL),
-        surfaces={
-            **frame.surfaces,
-            "calf support": Surface("calf support", "level", support_cm, title="chair seat or box"),
-        },
-        facts=frame.facts,
-    )
-
-
-def side_lying(
-    body: Anthropometry, hip_deg: float = 45.0, knee_deg: float = 80.0, head_pad_cm: float | None = None
-) -> Frame:
-    """Lying on the right side, left side up, hips and knees bent, head on a pad that keeps the neck in line."""
-    pad = 100 * body.stature_m * 0.085 if head_pad_cm is None else head_pad_cm
-    angles: dict[str, float] = {
-        "right.shoulder.flexion": 82.0,
-        "right.elbow.flexion": 15.0,
-        "left.shoulder.flexion": 35.0,
-        "left.shoulder.abduction": -8.0,
-        "left.elbow.flexion": 70.0,
-    }
-    for s in _SIDES:
-        angles |= {f"{s}.hip.flexion": hip_deg, f"{s}.knee.flexion": knee_deg, f"{s}.ankle.dorsiflexion": -10.0}
-    return Frame(
-        "on the side",
-        LEFT_SIDE_UP,
-        (0, 0, 17),
-        angles,
-        {
-            "neck.side_bend": 0.3,
-            "right.hip.abduction": 0.1,
-            "left.hip.abduction": 0.1,
-            "right.scapula.elevation": 0.3,
-            "lower_thoracic.side_bend": 8.0,
-            "lumbar.side_bend": 8.0,
-        },
-        (
-            Touch("head_side_right", "head pad"),
-            Touch("right.shoulder_side", "floor"),
-            Touch("right.hip_side", "floor"),
-            Touch("right.knee_side", "floor"),
-            Touch("left.foot_inner", "lower foot", strategy="rests"),
-        ),
-        (
-            Aim("left.hip", "x", 0.0, origin="right.hip", weight=0.3, must_hold=False),
-            Aim("left.hip", "y", 0.0, origin="right.hip", weight=0.3, must_hold=False),
-        ),
-        surfaces={
-            "floor": FLOOR,
-            "head pad": Surface("head pad", "level", pad, title="firm cushion"),
-            "lower foot": Surface("lower foot", "level", 100 * body.stature_m * 0.044, title=""),
-        },
-        facts=FrameFacts(on_floor=True, lying_flat=True, side_down="right"),
-    )
 
 
 def hands_ahead_cm(body: Anthropometry, hand: str, raised_cm: float) -> tuple[float, float]:
@@ -217,7 +64,7 @@ def hands_and_knees(body: Anthropometry, hand: str = "flat", hands_raised_cm: fl
     """
     ahead_cm = hands_ahead_cm(body, hand, hands_raised_cm)[0]
     angles: dict[str, float] = {}
-    free = dict(_legs_give("hip.flexion", "knee.flexion", "ankle.dorsiflexion", "shoulder.flexion"))
+    free = dict(legs_give("hip.flexion", "knee.flexion", "ankle.dorsiflexion", "shoulder.flexion"))
     touches: list[Touch] = []
     aims: list[Aim] = []
     for s in _SIDES:
@@ -256,7 +103,7 @@ def hands_and_knees(body: Anthropometry, hand: str = "flat", hands_raised_cm: fl
         angles,
         {**free, "neck.flexion": 2.0},
         tuple(touches),
-        (*aims, _SQUARE),
+        (*aims, HIPS_SQUARE),
         surfaces={
             "floor": FLOOR,
             "hand support": Surface(
@@ -268,45 +115,6 @@ def hands_and_knees(body: Anthropometry, hand: str = "flat", hands_raised_cm: fl
             ),
         },
         facts=FrameFacts(on_floor=True),
-    )
-
-
-def prone(body: Anthropometry, forehead_pad_cm: float, pelvis_pad_cm: float) -> Frame:
-    """Lying face down, a pad under the forehead and one under the front of the hips and lower ribs."""
-    angles: dict[str, float] = {}
-    for s in _SIDES:
-        angles |= {
-            f"{s}.shoulder.flexion": 10.0,
-            f"{s}.shoulder.abduction": 10.0,
-            f"{s}.forearm.pronation": -60.0,
-            f"{s}.ankle.dorsiflexion": -45.0,
-        }
-    return Frame(
-        "face down",
-        FACE_DOWN,
-        (0, 0, 15),
-        angles,
-        {
-            "neck.flexion": 0.3,
-            "head.nod": 0.3,
-            **_legs_give("hip.flexion", "knee.flexion"),
-            "lower_thoracic.flexion": 8.0,
-            "lumbar.flexion": 8.0,
-        },
-        (
-            Touch("forehead", "head pad"),
-            Touch("breastbone", "floor"),
-            Touch("pubis", "pelvis pad"),
-            *(Touch(f"{s}.{p}", "floor") for s in _SIDES for p in ("knee_front", "toe_tip")),
-            *_arms_lie(),
-        ),
-        (_SQUARE,),
-        surfaces={
-            "floor": FLOOR,
-            "head pad": Surface("head pad", "level", forehead_pad_cm, title="folded towel"),
-            "pelvis pad": Surface("pelvis pad", "level", pelvis_pad_cm, title="flat cushion"),
-        },
-        facts=FrameFacts(on_floor=True, lying_flat=True),
     )
 
 
@@ -328,8 +136,8 @@ def sitting(body: Anthropometry, seat_cm: float, lean_deg: float = 0.0, heel_bac
         (0, 0, seat_cm + 9),
         angles,
         {
-            **_legs_give("hip.flexion", "knee.flexion", "ankle.dorsiflexion"),
-            **_legs_give("shoulder.flexion", "elbow.flexion", stiffness=0.2),
+            **legs_give("hip.flexion", "knee.flexion", "ankle.dorsiflexion"),
+            **legs_give("shoulder.flexion", "elbow.flexion", stiffness=0.2),
         },
         (
             *(Touch(f"{s}.sit_bone", "seat") for s in _SIDES),
@@ -341,7 +149,7 @@ def sitting(body: Anthropometry, seat_cm: float, lean_deg: float = 0.0, heel_bac
             *(Aim(f"{s}.palm", "x", 0.0, origin=f"{s}.thigh_top", must_hold=False) for s in _SIDES),
             *(Aim(f"{s}.ankle", "x", -heel_back_cm, origin=f"{s}.knee") for s in _SIDES),
             _FEET_LEVEL,
-            _SQUARE,
+            HIPS_SQUARE,
             *trunk_lean(body, lean_deg),
         ),
         surfaces={"floor": FLOOR, "seat": Surface("seat", "level", seat_cm, friction=0.5, title="firm seat")},
@@ -413,12 +221,12 @@ def standing(body: Anthropometry, lean_deg: float = 0.0) -> Frame:
         UPRIGHT,
         (0, 0, height_cm),
         angles,
-        {**_legs_give("ankle.dorsiflexion", "hip.flexion"), **_legs_give("knee.flexion", stiffness=2.0)},
+        {**legs_give("ankle.dorsiflexion", "hip.flexion"), **legs_give("knee.flexion", stiffness=2.0)},
         feet(),
         (
             Aim("centre_of_mass", "x", 5.0, origin="right.ankle"),
             _FEET_LEVEL,
-            _SQUARE,
+            HIPS_SQUARE,
             Aim("right.ankle", "x", 0.0),
             weight_between_feet(body),
             *trunk_lean(body, lean_deg, firm=lean_deg != 0.0),
@@ -439,7 +247,7 @@ def forearms_on_wall(body: Anthropometry, wall_cm: float) -> Frame:
         UPRIGHT,
         (0, 0, 53 * body.stature_m),
         angles,
-        _legs_give("ankle.dorsiflexion", "shoulder.flexion", "elbow.flexion"),
+        legs_give("ankle.dorsiflexion", "shoulder.flexion", "elbow.flexion"),
         (*feet(), *(Touch(f"{s}.{p}", "wall") for s in _SIDES for p in ("elbow_tip", "forearm_side"))),
         tuple(Aim(f"{s}.ball", "x", 0.0) for s in _SIDES)
         + tuple(
@@ -475,7 +283,7 @@ def kneeling(body: Anthropometry) -> Frame:
         UPRIGHT,
         (0, 0, 27 * body.stature_m),
         angles,
-        {**_legs_give("hip.flexion", "knee.flexion"), **_legs_give("ankle.dorsiflexion", stiffness=0.5)},
+        {**legs_give("hip.flexion", "knee.flexion"), **legs_give("ankle.dorsiflexion", stiffness=0.5)},
         (
             *(Touch(f"{s}.knee_front", "floor") for s in _SIDES),
             *(Touch(f"{s}.toe_tip", "floor") for s in _SIDES),
@@ -484,7 +292,7 @@ def kneeling(body: Anthropometry) -> Frame:
             Aim("centre_of_mass", "x", -5.0, origin="right.knee", weight=0.5),
             Aim("left.knee", "x", 0.0, origin="right.knee"),
             Aim("centre_of_mass", "y", 100 * HIP_HALF_WIDTH * body.stature_m, origin="right.knee", weight=0.5),
-            _SQUARE,
+            HIPS_SQUARE,
             *trunk_lean(body, 0.0),
         ),
         surfaces={"floor": FLOOR},

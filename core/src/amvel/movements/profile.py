@@ -37,7 +37,8 @@ from amvel.content import MODEL, version
 from amvel.movements.bed import FLOOR, LYING_ON, lies_on_bed
 from amvel.movements.columns import Columns, Extremes
 from amvel.movements.declaration import Family, Setting, Step
-from amvel.movements.frames import Frame, compile_frame, mirrored
+from amvel.movements.frames import Frame, mirrored
+from amvel.movements.pose_of_frame import compile_frame
 from amvel.movements.promise import broken
 from amvel.movements.reshaped import reshaped
 from amvel.movements.schools import with_school

@@ -114,7 +114,7 @@ class _Reading:
             return total
         if name == "lean":
             way = self._at("com.upper_thorax") - self._at("hip_axis")
-            return _degrees(way[:, 0], way[:, 2]) - _upright_deg(self.skeleton)
+            return _degrees(way[:, 0], way[:, 2]) - _standing_lean_deg(self.skeleton.body)
         side = name.partition(".")[0]
         way = self._at(f"{side}.knee") - self._at(f"{side}.hip")
         return _degrees(way[:, 1], way[:, 2])
@@ -129,18 +129,8 @@ def _degrees(opposite: Array, along: Array) -> Array:
     return angle
 
 
-_upright: dict[str, float] = {}
-
-
-def _upright_deg(skeleton: Skeleton) -> float:
-    """The lean of that line in relaxed standing."""
-    key = repr(skeleton.body.measures)
-    if key not in _upright:
-        _upright[key] = _standing_lean_deg(skeleton.body)
-    return _upright[key]
-
-
 def _standing_lean_deg(body: Anthropometry) -> float:
+    """The lean of that line in relaxed standing."""
     segments = {s.name: s for s in body.segments}
     x = sum(segments[n].joint[0] for n in _SPINE) + segments["upper_thorax"].com[0]
     z = sum(segments[n].joint[2] for n in _SPINE) + segments["upper_thorax"].com[2]

@@ -13,7 +13,7 @@ import numpy as np
 
 from amvel.body import Anthropometry, Skeleton, healthy, solve
 from amvel.body.figure import FROM_FRONT, FROM_LEFT, INK, View, paint, svg_part
-from amvel.movements.frames import compile_frame
+from amvel.movements.pose_of_frame import compile_frame
 from amvel.movements.positions import standing
 
 ViewName = Literal["side", "front", "above"]

@@ -11,7 +11,7 @@ import numpy as np
 
 from amvel.body import JOINTS
 from amvel.body.endurance import Estimate, estimated_capacity, estimated_hold
-from amvel.body.statics import GRAVITY_M_S2
+from amvel.body.pushes import GRAVITY_M_S2
 from amvel.case.results.endurance import BackExtensorHold, PlankHold, SideBridgeHold
 from amvel.engine import Engine
 from amvel.movements import Request, find

@@ -5,7 +5,8 @@ from amvel.movements.families.knee_fold import leg_folded
 from amvel.movements.faults import BACK_ARCHES, BREATH_HELD
 from amvel.movements.frames import Band, Frame
 from amvel.movements.ladder import Ladder, fault
-from amvel.movements.positions import both, supine_crook
+from amvel.movements.lying_positions import supine_crook
+from amvel.movements.positions import both
 from amvel.movements.promise import hip_bend
 
 

@@ -5,7 +5,8 @@ from dataclasses import replace
 from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting, Step
 from amvel.movements.faults import BREATH_HELD, PELVIS_ROCKS
 from amvel.movements.frames import Aim, Frame, Prop, Surface, Touch
-from amvel.movements.positions import both, supine_crook
+from amvel.movements.lying_positions import supine_crook
+from amvel.movements.positions import both
 from amvel.movements.promise import joint
 
 _OTHER = Fault(

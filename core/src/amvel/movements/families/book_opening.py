@@ -5,7 +5,7 @@ from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, ROLLS_BACK
 from amvel.movements.frames import Frame, Touch
 from amvel.movements.ladder import Ladder
-from amvel.movements.positions import side_lying
+from amvel.movements.lying_positions import side_lying
 from amvel.movements.promise import TRUNK_TURN
 
 

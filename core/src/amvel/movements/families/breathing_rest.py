@@ -3,7 +3,7 @@
 from amvel.body import Anthropometry
 from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting, Step
 from amvel.movements.frames import Frame, Prop
-from amvel.movements.positions import own_heel_distance_cm, supine_calves_up, supine_crook
+from amvel.movements.lying_positions import own_heel_distance_cm, supine_calves_up, supine_crook
 
 _CLIMBS = Fault(
     "breath climbs",

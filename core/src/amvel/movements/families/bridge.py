@@ -4,7 +4,8 @@ from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, PELVIS_DROPS, RIBS_FLARE
 from amvel.movements.frames import Band, Frame, Prop, Touch
 from amvel.movements.ladder import Ladder, fault
-from amvel.movements.positions import BACK_OF_PELVIS, both, own_heel_distance_cm, supine_crook
+from amvel.movements.lying_positions import BACK_OF_PELVIS, own_heel_distance_cm, supine_crook
+from amvel.movements.positions import both
 from amvel.movements.promise import hip_bend
 
 

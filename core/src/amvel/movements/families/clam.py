@@ -3,7 +3,7 @@
 from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting, Step
 from amvel.movements.faults import BREATH_HELD, ROLLS_BACK
 from amvel.movements.frames import Aim, Band, Frame, Touch
-from amvel.movements.positions import side_lying
+from amvel.movements.lying_positions import side_lying
 from amvel.movements.promise import joint
 
 _JERKS = Fault(

@@ -10,7 +10,7 @@ from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, SHOULDER_CLIMBS
 from amvel.movements.frames import Aim, Frame, Surface, Touch
 from amvel.movements.ladder import Ladder, fault
-from amvel.movements.positions import UPRIGHT, _legs_give, feet
+from amvel.movements.positions import UPRIGHT, feet, legs_give
 
 # The heel of the hand lies against the edge, which takes a push along the arm that a flat top would not (our estimate).
 _EDGE_FRICTION = 1.2
@@ -36,7 +36,7 @@ def _plank(s: Setting) -> Frame:
         UPRIGHT,
         (0, 0, 50 * stature),
         angles,
-        _legs_give("ankle.dorsiflexion", "shoulder.flexion", "wrist.extension"),
+        legs_give("ankle.dorsiflexion", "shoulder.flexion", "wrist.extension"),
     )
     surfaces = {
         "floor": Surface("floor", "level", 0.0, friction=0.6),

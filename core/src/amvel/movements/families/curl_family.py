@@ -3,7 +3,8 @@
 from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting, Step
 from amvel.movements.faults import BELLY_DOMES, BREATH_HELD, THIGH_TAKES_OVER
 from amvel.movements.frames import Frame, Touch
-from amvel.movements.positions import both, supine_crook
+from amvel.movements.lying_positions import supine_crook
+from amvel.movements.positions import both
 from amvel.movements.promise import TRUNK_BEND
 
 _CHIN = Fault(

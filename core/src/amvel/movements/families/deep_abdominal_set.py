@@ -3,7 +3,7 @@
 from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting, Step
 from amvel.movements.faults import BREATH_HELD
 from amvel.movements.frames import Aim, Frame
-from amvel.movements.positions import own_heel_distance_cm, supine_crook
+from amvel.movements.lying_positions import own_heel_distance_cm, supine_crook
 
 _SUCKS = Fault(
     "sucks in the navel",

@@ -5,7 +5,7 @@ from amvel.movements.families.knee_fold import leg_folded
 from amvel.movements.faults import BACK_ARCHES, BELLY_DOMES, BREATH_HELD, THIGH_TAKES_OVER
 from amvel.movements.frames import Frame
 from amvel.movements.ladder import Ladder
-from amvel.movements.positions import supine_crook
+from amvel.movements.lying_positions import supine_crook
 from amvel.movements.promise import hip_bend
 
 

@@ -4,7 +4,8 @@ from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, RIBS_FLARE, SHOULDER_CLIMBS
 from amvel.movements.frames import Frame, Touch
 from amvel.movements.ladder import Ladder
-from amvel.movements.positions import both, supine_crook
+from amvel.movements.lying_positions import supine_crook
+from amvel.movements.positions import both
 from amvel.movements.promise import joint
 
 _SIDES = ("left", "right")

@@ -14,7 +14,7 @@ from amvel.movements.faults import (
     THIGH_TAKES_OVER,
 )
 from amvel.movements.frames import Frame
-from amvel.movements.positions import own_heel_distance_cm, supine_crook
+from amvel.movements.lying_positions import own_heel_distance_cm, supine_crook
 from amvel.movements.promise import hip_bend
 
 

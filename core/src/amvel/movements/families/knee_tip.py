@@ -4,7 +4,7 @@ from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, PELVIS_ROCKS
 from amvel.movements.frames import Frame
 from amvel.movements.ladder import Ladder
-from amvel.movements.positions import supine_crook
+from amvel.movements.lying_positions import supine_crook
 from amvel.movements.promise import joint
 
 

@@ -5,7 +5,8 @@ from amvel.movements.families.knee_fold import leg_folded
 from amvel.movements.faults import BACK_ARCHES, BELLY_DOMES, BREATH_HELD, PELVIS_ROCKS, THIGH_TAKES_OVER
 from amvel.movements.frames import Frame, Prop
 from amvel.movements.ladder import Ladder
-from amvel.movements.positions import both, supine_crook
+from amvel.movements.lying_positions import supine_crook
+from amvel.movements.positions import both
 from amvel.movements.promise import hip_bend
 
 

@@ -6,7 +6,8 @@ from amvel.movements.declaration import Dose, Setting
 from amvel.movements.faults import BREATH_HELD
 from amvel.movements.frames import Aim, Frame, Touch
 from amvel.movements.ladder import Ladder, fault
-from amvel.movements.positions import BACK_OF_PELVIS, FACE_UP, both, supine_crook
+from amvel.movements.lying_positions import BACK_OF_PELVIS, supine_crook
+from amvel.movements.positions import FACE_UP, both
 
 _OVER_DEG = 80.0  # how far the pelvis goes over
 _NECK_GIVES_DEG = 20.6  # of the way over, with the neck bent as far as below (the model's own)

@@ -5,7 +5,7 @@ from amvel.movements.families.breathing_rest import calf_support_cm
 from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, THIGH_TAKES_OVER
 from amvel.movements.frames import Frame
 from amvel.movements.ladder import Ladder, fault
-from amvel.movements.positions import supine_calves_up
+from amvel.movements.lying_positions import supine_calves_up
 
 
 def _rest(s: Setting) -> Frame:

@@ -6,7 +6,8 @@ from amvel.movements.declaration import Dose, Setting
 from amvel.movements.faults import BREATH_HELD
 from amvel.movements.frames import Aim, Frame, Touch
 from amvel.movements.ladder import Ladder, fault
-from amvel.movements.positions import FACE_UP, both, side_lying, supine_crook
+from amvel.movements.lying_positions import side_lying, supine_crook
+from amvel.movements.positions import FACE_UP, both
 
 # What the rolling body meets on its way: each carries wherever it touches.
 _ROLLING = (

@@ -5,7 +5,8 @@ from amvel.movements.families.knee_fold import leg_folded
 from amvel.movements.faults import BREATH_HELD
 from amvel.movements.frames import Frame, Touch
 from amvel.movements.ladder import Ladder, fault
-from amvel.movements.positions import BACK_OF_PELVIS, both, supine_crook
+from amvel.movements.lying_positions import BACK_OF_PELVIS, supine_crook
+from amvel.movements.positions import both
 
 
 def _balled(s: Setting) -> Frame:

@@ -3,7 +3,8 @@
 from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting, Step
 from amvel.movements.faults import BACK_ARCHES, BREATH_HELD
 from amvel.movements.frames import Frame, Touch
-from amvel.movements.positions import both, prone
+from amvel.movements.lying_positions import prone
+from amvel.movements.positions import both
 
 _NECK = Fault(
     "neck shortens",

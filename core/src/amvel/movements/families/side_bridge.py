@@ -4,7 +4,7 @@ from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, SHOULDER_CLIMBS
 from amvel.movements.frames import Aim, Frame, Surface, Touch
 from amvel.movements.ladder import Ladder, fault
-from amvel.movements.positions import side_lying
+from amvel.movements.lying_positions import side_lying
 
 _SIDES = ("left", "right")
 _FOOT_BREADTH = 0.044  # of stature, from outer to inner edge, as the skeleton has it

@@ -4,7 +4,7 @@ from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, ROLLS_BACK
 from amvel.movements.frames import Frame, Prop, Touch
 from amvel.movements.ladder import Ladder, fault
-from amvel.movements.positions import side_lying
+from amvel.movements.lying_positions import side_lying
 from amvel.movements.promise import joint
 
 

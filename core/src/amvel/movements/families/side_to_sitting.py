@@ -8,7 +8,8 @@ from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD
 from amvel.movements.frames import Aim, Frame, Surface, Touch, faced
 from amvel.movements.ladder import Ladder, fault
-from amvel.movements.positions import LEFT_SIDE_UP, side_lying, sitting
+from amvel.movements.lying_positions import side_lying
+from amvel.movements.positions import LEFT_SIDE_UP, sitting
 
 _SIDES = ("left", "right")
 

@@ -4,7 +4,8 @@ from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BELLY_DOMES, BREATH_HELD
 from amvel.movements.frames import Frame, Touch
 from amvel.movements.ladder import Ladder, fault
-from amvel.movements.positions import both, supine_crook
+from amvel.movements.lying_positions import supine_crook
+from amvel.movements.positions import both
 from amvel.movements.promise import TRUNK_BEND
 
 # What still lies on the floor while the trunk curls off it.

@@ -5,7 +5,7 @@ from amvel.movements.families.knee_fold import leg_folded
 from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, PELVIS_ROCKS
 from amvel.movements.frames import Frame
 from amvel.movements.ladder import Ladder
-from amvel.movements.positions import supine_crook
+from amvel.movements.lying_positions import supine_crook
 from amvel.movements.promise import joint
 
 

@@ -4,7 +4,7 @@ from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD
 from amvel.movements.frames import Aim, Frame, Prop
 from amvel.movements.ladder import Ladder, fault
-from amvel.movements.positions import supine_crook
+from amvel.movements.lying_positions import supine_crook
 
 
 def _between(s: Setting, prop: Prop, wide_cm: float, name: str) -> list[Frame]:

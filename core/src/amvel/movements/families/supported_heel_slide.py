@@ -6,7 +6,7 @@ from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, RIBS_FLARE
 from amvel.movements.frames import Aim, Frame, Prop, Surface, Touch
 from amvel.movements.ladder import Ladder
-from amvel.movements.positions import supine_crook
+from amvel.movements.lying_positions import supine_crook
 
 
 def _on_box(s: Setting) -> list[Frame]:

@@ -4,7 +4,8 @@ from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BACK_ARCHES, BELLY_DOMES, BREATH_HELD, PELVIS_ROCKS
 from amvel.movements.frames import Frame, Touch
 from amvel.movements.ladder import Ladder
-from amvel.movements.positions import both, supine_crook
+from amvel.movements.lying_positions import supine_crook
+from amvel.movements.positions import both
 
 
 def _float(s: Setting, arms: dict[str, float] | None = None) -> list[Frame]:

@@ -7,7 +7,8 @@ from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, SHOULDER_CLIMBS
 from amvel.movements.frames import Aim, Frame, Touch
 from amvel.movements.ladder import Ladder, fault
-from amvel.movements.positions import FACE_UP, both, supine_crook
+from amvel.movements.lying_positions import supine_crook
+from amvel.movements.positions import FACE_UP, both
 from amvel.movements.promise import joint
 
 # The part of the knees' lean that the pelvis and the low ribs follow; the hips do the rest (our reading of 'gentle').

@@ -1,0 +1,203 @@
+"""Lying: on the back with the knees up or the calves on something, on a side, face down."""
+
+from dataclasses import replace
+from functools import lru_cache
+
+import numpy as np
+
+from amvel.body import JOINT_INDEX, JOINTS, Anthropometry, FrameFacts, Measures, Skeleton, measure
+from amvel.movements.frames import Aim, Frame, Surface, Touch
+from amvel.movements.positions import FACE_DOWN, FACE_UP, FLOOR, HIPS_SQUARE, LEFT_SIDE_UP, feet, legs_give
+
+_SIDES = ("left", "right")
+_NECK_GIVES = {"neck.flexion": 0.3, "head.nod": 0.3}
+_HIPS_LEVEL = Aim("left.hip", "z", 0.0, origin="right.hip", weight=0.5)
+_SQUARE_LYING = Aim("left.hip", "x", 0.0, origin="right.hip", weight=0.3)
+
+
+def _arms_by_the_side() -> dict[str, float]:
+    return {
+        f"{s}.{k}": v
+        for s in _SIDES
+        for k, v in (
+            ("shoulder.flexion", -9.0),
+            ("shoulder.abduction", 12.0),
+            ("forearm.pronation", 60.0),
+            ("elbow.flexion", 6.0),
+        )
+    }
+
+
+def _arms_lie() -> tuple[Touch, ...]:
+    """Wherever an arm comes near the floor it lies on it."""
+    return tuple(Touch(f"{s}.wrist", "floor", strategy="rests", places=False) for s in _SIDES)
+
+
+def own_heel_distance_cm(body: Anthropometry) -> float:
+    """Heels from the sit bones at which crook lying is easy for this stature (our estimate)."""
+    return 22.0 * body.stature_m
+
+
+def own_head_pad_cm(body: Anthropometry) -> float:
+    """What fills the gap under the head lying on the back: nothing for a straight back, more for a rounded one."""
+    return _head_gap_cm(body.measures)
+
+
+@lru_cache(maxsize=64)
+def _head_gap_cm(measures: Measures) -> float:
+    skeleton = Skeleton(measure(measures))
+    angles = np.zeros((1, len(JOINTS)))
+    angles[0, JOINT_INDEX["upper_thoracic.flexion"]] = measures.kyphosis_extra_rad
+    points = skeleton.points(skeleton.place(np.zeros((1, 3)), np.eye(3)[None], angles))[0]
+    behind = {n: float(points[skeleton.landmarks.index[n], 0]) for n in _BACK}
+    gap = 100 * (behind["occiput"] - min(behind[n] for n in _BACK[1:]))
+    return gap if gap >= LEAST_PAD_CM else 0.0
+
+
+_BACK = ("occiput", "sacrum", "mid_back", "upper_back")
+BACK_OF_PELVIS = ("sacrum", "left.buttock", "right.buttock")
+LEAST_PAD_CM = 1.0  # a smaller gap is filled by the mat
+
+
+def supine_crook(
+    body: Anthropometry, heel_distance_cm: float | None = None, head_pad_cm: float | None = None
+) -> Frame:
+    """Lying on the back, knees bent, soles down; `heel_distance_cm` is from the sit bones to the heels."""
+    pad_cm = own_head_pad_cm(body) if head_pad_cm is None else head_pad_cm
+    heels_cm = own_heel_distance_cm(body) if heel_distance_cm is None else heel_distance_cm
+    angles = {**_arms_by_the_side()}
+    for s in _SIDES:
+        angles |= {f"{s}.hip.flexion": 45.0, f"{s}.knee.flexion": 90.0}
+    return Frame(
+        "knees bent",
+        FACE_UP,
+        (0, 0, 12),
+        angles,
+        {**_NECK_GIVES, **legs_give("hip.flexion", "knee.flexion", "ankle.dorsiflexion")},
+        (
+            Touch("occiput", "head pad"),
+            Touch("upper_back", "floor"),
+            Touch("sacrum", "floor"),
+            *(Touch(f"{s}.buttock", "floor", places=False) for s in _SIDES),
+            *(replace(t, strategy="rests") for t in feet()),
+            *_arms_lie(),
+        ),
+        (*(Aim(f"{s}.heel", "x", heels_cm, origin=f"{s}.sit_bone") for s in _SIDES), _SQUARE_LYING, _HIPS_LEVEL),
+        surfaces={"floor": FLOOR, "head pad": Surface("head pad", "level", pad_cm, title="head pad")},
+        facts=FrameFacts(on_floor=True, lying_flat=True),
+    )
+
+
+def supine_calves_up(body: Anthropometry, support_cm: float, hip_deg: float = 90.0) -> Frame:
+    """Lying on the back with the calves on a chair seat or box of the given height."""
+    frame = supine_crook(body)
+    angles = {**frame.angles}
+    for s in _SIDES:
+        angles |= {f"{s}.hip.flexion": hip_deg, f"{s}.knee.flexion": hip_deg}
+    return Frame(
+        "calves on the seat",
+        FACE_UP,
+        (0, 0, 12),
+        angles,
+        {**_NECK_GIVES, **legs_give("knee.flexion", stiffness=0.2), **legs_give("hip.flexion", stiffness=0.6)},
+        (
+            Touch("occiput", "head pad"),
+            Touch("upper_back", "floor"),
+            Touch("sacrum", "floor"),
+            *(Touch(f"{s}.buttock", "floor", places=False) for s in _SIDES),
+            *(Touch(f"{s}.calf_under", "calf support", strategy="rests") for s in _SIDES),
+            *_arms_lie(),
+        ),
+        (_SQUARE_LYING, _HIPS_LEVEL),
+        surfaces={
+            **frame.surfaces,
+            "calf support": Surface("calf support", "level", support_cm, title="chair seat or box"),
+        },
+        facts=frame.facts,
+    )
+
+
+def side_lying(
+    body: Anthropometry, hip_deg: float = 45.0, knee_deg: float = 80.0, head_pad_cm: float | None = None
+) -> Frame:
+    """Lying on the right side, left side up, hips and knees bent, head on a pad that keeps the neck in line."""
+    pad = 100 * body.stature_m * 0.085 if head_pad_cm is None else head_pad_cm
+    angles: dict[str, float] = {
+        "right.shoulder.flexion": 82.0,
+        "right.elbow.flexion": 15.0,
+        "left.shoulder.flexion": 35.0,
+        "left.shoulder.abduction": -8.0,
+        "left.elbow.flexion": 70.0,
+    }
+    for s in _SIDES:
+        angles |= {f"{s}.hip.flexion": hip_deg, f"{s}.knee.flexion": knee_deg, f"{s}.ankle.dorsiflexion": -10.0}
+    return Frame(
+        "on the side",
+        LEFT_SIDE_UP,
+        (0, 0, 17),
+        angles,
+        {
+            "neck.side_bend": 0.3,
+            "right.hip.abduction": 0.1,
+            "left.hip.abduction": 0.1,
+            "right.scapula.elevation": 0.3,
+            "lower_thoracic.side_bend": 8.0,
+            "lumbar.side_bend": 8.0,
+        },
+        (
+            Touch("head_side_right", "head pad"),
+            Touch("right.shoulder_side", "floor"),
+            Touch("right.hip_side", "floor"),
+            Touch("right.knee_side", "floor"),
+            Touch("left.foot_inner", "lower foot", strategy="rests"),
+        ),
+        (
+            Aim("left.hip", "x", 0.0, origin="right.hip", weight=0.3, must_hold=False),
+            Aim("left.hip", "y", 0.0, origin="right.hip", weight=0.3, must_hold=False),
+        ),
+        surfaces={
+            "floor": FLOOR,
+            "head pad": Surface("head pad", "level", pad, title="firm cushion"),
+            "lower foot": Surface("lower foot", "level", 100 * body.stature_m * 0.044, title=""),
+        },
+        facts=FrameFacts(on_floor=True, lying_flat=True, side_down="right"),
+    )
+
+
+def prone(body: Anthropometry, forehead_pad_cm: float, pelvis_pad_cm: float) -> Frame:
+    """Lying face down, a pad under the forehead and one under the front of the hips and lower ribs."""
+    angles: dict[str, float] = {}
+    for s in _SIDES:
+        angles |= {
+            f"{s}.shoulder.flexion": 10.0,
+            f"{s}.shoulder.abduction": 10.0,
+            f"{s}.forearm.pronation": -60.0,
+            f"{s}.ankle.dorsiflexion": -45.0,
+        }
+    return Frame(
+        "face down",
+        FACE_DOWN,
+        (0, 0, 15),
+        angles,
+        {
+            "neck.flexion": 0.3,
+            "head.nod": 0.3,
+            **legs_give("hip.flexion", "knee.flexion"),
+            "lower_thoracic.flexion": 8.0,
+            "lumbar.flexion": 8.0,
+        },
+        (
+            Touch("forehead", "head pad"),
+            Touch("breastbone", "floor"),
+            Touch("pubis", "pelvis pad"),
+            *(Touch(f"{s}.{p}", "floor") for s in _SIDES for p in ("knee_front", "toe_tip")),
+            *_arms_lie(),
+        ),
+        (HIPS_SQUARE,),
+        surfaces={
+            "floor": FLOOR,
+            "head pad": Surface("head pad", "level", forehead_pad_cm, title="folded towel"),
+            "pelvis pad": Surface("pelvis pad", "level", pelvis_pad_cm, title="flat cushion"),
+        },
+        facts=FrameFacts(on_floor=True, lying_flat=True),
+    )

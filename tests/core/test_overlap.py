@@ -2,7 +2,7 @@
 
 import numpy as np
 import pytest
-from hypothesis import given, settings
+from hypothesis import example, given, settings
 from hypothesis import strategies as st
 
 from amvel.body import Skeleton
@@ -32,6 +32,7 @@ def test_parallel_and_pointlike_lines_have_a_distance() -> None:
 
 @settings(deadline=None)
 @given(point, point, point, point)
+@example((0.0, 0.0, 1.2e-7), (0.0, 0.0, 0.0), (0.0, 0.0, 0.0), (0.0, 0.0, 0.0))
 def test_no_pair_of_points_on_the_lines_is_nearer(a, b, c, d) -> None:
     found = apart(a, b, c, d)
     t = np.linspace(0, 1, 21)[:, None]

@@ -13,6 +13,7 @@ from amvel.body.skeleton import Array, Skeleton
 TRUNK_CORE = 0.046  # of stature: three quarters of the half depth of the trunk
 LEG_CORE = 0.026  # two legs whose middle lines come nearer than this lie in each other
 ARM_CORE = 0.016
+_POINTLIKE = np.finfo(float).tiny
 _SPINE = ("pelvis", "lumbar", "lower_thorax", "upper_thorax")
 _LIMBS = {
     "forearm": ("elbow", "wrist"),
@@ -64,9 +65,10 @@ def segments_apart(a: Array, b: Array, c: Array, d: Array) -> Array:
     uu, uv, vv = ((x * y).sum(-1) for x, y in ((u, u), (u, v), (v, v)))
     uw, vw = (u * w).sum(-1), (v * w).sum(-1)
     det = uu * vv - uv * uv
-    s = np.where(det > 1e-12, np.clip((uv * vw - vv * uw) / np.where(det > 1e-12, det, 1.0), 0, 1), 0.0)
-    t = np.clip((uv * s + vw) / np.maximum(vv, 1e-12), 0, 1)
-    s = np.clip((uv * t - uw) / np.maximum(uu, 1e-12), 0, 1)
+    crossing = det > 1e-12 * uu * vv  # of the segments' own lengths, so that short ones are measured as well as long ones
+    s = np.where(crossing, np.clip((uv * vw - vv * uw) / np.where(crossing, det, 1.0), 0, 1), 0.0)
+    t = np.clip((uv * s + vw) / np.maximum(vv, _POINTLIKE), 0, 1)
+    s = np.clip((uv * t - uw) / np.maximum(uu, _POINTLIKE), 0, 1)
     gap: Array = np.linalg.norm(w + s[:, None] * u - t[:, None] * v, axis=-1)
     return gap
 

@@ -36,7 +36,25 @@ def open_page(chromium: Browser, url: str) -> Page:
     page.set_default_timeout(30_000)
     page.faults = []
     page.on("pageerror", lambda e: page.faults.append(str(e)))
+    page.under_way = set()
+    page.on("request", lambda r: page.under_way.add(r))
+    page.on("requestfinished", lambda r: page.under_way.discard(r))
+    page.on("requestfailed", lambda r: page.under_way.discard(r))
     return page
+
+
+def all_answered(page: Page, quiet_ms: int = 700) -> None:
+    """Wait until nothing asked is unanswered for a while.
+
+    Not ``networkidle``: that state belongs to the loading of the document and, once reached, is never waited for again.
+    """
+    quiet = 0
+    for _ in range(1200):
+        quiet = 0 if page.under_way else quiet + 50
+        if quiet >= quiet_ms:
+            return
+        page.wait_for_timeout(50)
+    raise AssertionError(f"still asking: {[r.url for r in page.under_way]}")
 
 
 @pytest.fixture
@@ -52,7 +70,7 @@ def log_in(page: Page) -> None:
     page.fill("input[name=username]", "ann")
     page.fill("input[name=password]", PASSWORD)
     page.get_by_role("button", name="Come in").click()
-    expect(page.get_by_role("heading", name="Today")).to_be_visible()
+    expect(page.get_by_role("heading", name="Today")).to_be_visible(timeout=30_000)
 
 
 def no_serious_fault(page: Page, where: str) -> None:

@@ -6,7 +6,7 @@ from playwright.sync_api import Page, expect
 from clients import apart
 from clients.casework import create_client
 from clients.models import Client
-from tests.browser.driving import chromium, log_in, no_serious_fault, page
+from tests.browser.driving import all_answered, chromium, log_in, no_serious_fault, page
 from tests.server.conftest import today_case, user_of
 
 __all__ = ["chromium", "page"]
@@ -59,14 +59,20 @@ def test_a_slider_shows_what_was_asked_ahead_and_judges_it_at_once(page: Page) -
     open_step(page, client, "clam", "Small opening")
     slider = page.get_by_role("slider", name="how far the knee opens")
     expect(slider).to_be_visible(timeout=60_000)
-    page.wait_for_load_state("networkidle")
+    # Only the judged page has this button; the picture before it is another element, which would never change.
+    expect(page.get_by_role("button", name="Watch it move")).to_be_visible(timeout=60_000)
+    all_answered(page)
     asked: list[str] = []
     page.on("request", lambda r: asked.append(f"{r.url} {r.post_data or ''}"))
     figure = page.locator(".page .figure.big").first
     before = figure.inner_html()
     slider.focus()
     slider.press("ArrowLeft")
-    page.wait_for_function("([it, was]) => it.innerHTML !== was", arg=[figure.element_handle(), before])
+    for _ in range(600):
+        if figure.inner_html() != before:
+            break
+        page.wait_for_timeout(50)
+    assert figure.inner_html() != before
     # The mark stood there before as well: only now, with the new pose, it says that this stop came judged.
     assert page.get_by_role("dialog").get_by_text("as is", exact=True).is_visible()
     assert not [line for line in asked if "/along/" in line or '"quick":true' in line]

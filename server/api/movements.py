@@ -7,6 +7,7 @@ from ninja import Router, Schema
 from pydantic import Field
 
 from amvel import answers
+from amvel.body import plain_fault
 from amvel.engine import Engine
 from amvel.movements import find
 from amvel.movements.animation import animation
@@ -146,7 +147,7 @@ def movie(request: HttpRequest, client_id: str, family_id: str, step_id: str, bo
     engine = engine_of(client_of(request, client_id).latest())
     profile = engine.profiler.profile(request_of(engine, Chosen(family_id, step_id, body.side, body.values)))
     if profile.fault:
-        return problem(422, "No figure", answers.plain_fault(profile.fault))
+        return problem(422, "No figure", plain_fault(profile.fault))
     frames = animation(engine.profiler, profile)
     paced = beats(profile.request.step, len(frames), engine.schools.of(family_id)["breath"])
     return {"frames": frames, "beats": [vars(b) for b in paced]}
@@ -184,7 +185,7 @@ def drawing(
     ]
     profile = engine.profiler.sketches([wanted, *ladder])[0]
     if profile.fault:
-        return problem(422, "No figure", answers.plain_fault(profile.fault))
+        return problem(422, "No figure", plain_fault(profile.fault))
     return HttpResponse(figure(engine.profiler, profile), content_type="image/svg+xml")
 
 

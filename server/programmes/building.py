@@ -15,8 +15,7 @@ from amvel.movements import MODEL_VERSION, Request, find
 from amvel.planning import Item, blocked_by, plan, swaps, violations
 from amvel.planning.edit import judged
 from amvel.planning.programme import distinct
-from amvel.safety import RULEBOOK_VERSION, plain_fault
-from amvel.safety.verdict import Breach
+from amvel.safety import RULEBOOK_VERSION
 from clients import apart
 from clients.casework import audit, engine_of
 from clients.models import Client
@@ -112,15 +111,11 @@ def items_of(programme: Programme) -> list[Item]:
     ]
 
 
-def _words(breaches: tuple[Breach, ...], fault: str) -> str:
-    return "; ".join(f"{b.limit.says()}, here {b.value:g}" for b in breaches) or plain_fault(fault)
-
-
 def violations_of(client: Client, programme: Programme, engine: Engine | None = None) -> list[dict[str, Any]]:
     """What of a stored programme is no longer allowed today."""
     engine = engine or engine_of(client.latest())
     found = violations(engine.case, engine.envelope, engine.profiler, items_of(programme), programme.context)
-    return [{"ref": v.ref, "side": v.side, "why": _words(v.breaches, v.fault)} for v in found]
+    return [{"ref": v.ref, "side": v.side, "why": v.why()} for v in found]
 
 
 def swap_choices(client: Client, ref: str) -> list[dict[str, Any]]:

@@ -5,6 +5,7 @@ from dataclasses import replace
 import pytest
 
 from amvel import answers
+from amvel.body import Falls
 from amvel.case import read_case
 from amvel.engine import Engine
 from amvel.movements import UnknownMovement, find
@@ -104,7 +105,7 @@ def test_only_another_version_has_a_second_picture(engine: Engine) -> None:
 
 def test_what_fails_only_on_its_way_is_drawn_and_what_cannot_be_taken_is_not(engine: Engine) -> None:
     sound = engine.profiler.profile(request_of(engine, STAND))
-    assert drawn(engine, replace(sound, fault="between two frames: the supports cannot balance this pose"))
+    assert drawn(engine, replace(sound, fault=Falls("between two frames")))
     beyond = request_of(engine, Chosen("breathing_rest", "knees_bent", "both", {"heel_distance_cm": 22.0}))
     profile = engine.profiler.profile(beyond)
     assert profile.fault and drawn(engine, profile) == ""

@@ -20,7 +20,7 @@ def hand_share(size: str = "middle", sampling: int = 3, **position: object) -> f
     skeleton = Skeleton(body(size))
     spec = press_up(skeleton, **position)
     posed = solve(skeleton, [spec], {})
-    assert posed.faults == [""]
+    assert posed.faults == [None]
     reactions = react(skeleton, [spec], posed, sampling)
     assert reactions.stands().all()
     rows = [i for i, c in enumerate(spec.contacts) if c.part.endswith("hand")]

@@ -2,6 +2,7 @@
 
 from typing import Any
 
+from amvel.body import plain_fault
 from amvel.body.endurance import FREY_LAW_AVIN
 from amvel.body.steadiness import steadiness
 from amvel.case import CONDITIONS, Field, form_of
@@ -10,7 +11,7 @@ from amvel.engine import Engine, finite
 from amvel.movements import Profile, Profiler, all_steps
 from amvel.planning.holds import Capacity, estimated_holds
 from amvel.quantities import REGISTRY, quantity
-from amvel.safety import Breach, Limit, Verdict, describe, plain_fault, rulebook
+from amvel.safety import Breach, Limit, Verdict, describe, rulebook
 from amvel.safety.schools import Schools
 from amvel.screening import contradictions, test_library
 from amvel.screening.real_change import mdc95

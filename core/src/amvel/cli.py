@@ -9,7 +9,7 @@ from pathlib import Path
 from typing import Any
 
 from amvel import answers, programme_answers
-from amvel.body import BodyError
+from amvel.body import BodyError, plain_fault
 from amvel.case import Case, CaseError, read_case
 from amvel.engine import Engine
 from amvel.movements import Family, Request, Step, UnknownMovement, all_steps, find, library
@@ -20,7 +20,7 @@ from amvel.movements.pose_report import PoseFileError, read_poses, report
 from amvel.movements.texts import catalogue
 from amvel.planning import ProgrammeBlocked, plan
 from amvel.planning.holds import estimated_holds
-from amvel.safety import plain_fault, rulebook, sides_of
+from amvel.safety import rulebook, sides_of
 
 
 class BadInput(ValueError):

@@ -4,6 +4,7 @@ from dataclasses import dataclass, field, replace
 from typing import Any
 
 from amvel import answers
+from amvel.body import plain_fault
 from amvel.engine import Engine
 from amvel.movements import Profile, Request, UnknownMovement, find
 from amvel.movements.figure import figure
@@ -103,6 +104,6 @@ def _stop(engine: Engine, value: float, profile: Profile, verdict: answers.Data 
         "value": value,
         "verdict": verdict,
         "peaks": answers.peak_data(profile),
-        "fault": answers.plain_fault(profile.fault),
+        "fault": plain_fault(profile.fault),
         "svg": drawn(engine, profile),
     }

@@ -8,6 +8,16 @@ from amvel.body.demand import DECLARED, FrameFacts, demand
 from amvel.body.flat import Flat, Stops, flatten
 from amvel.body.loads import joint_torques
 from amvel.body.pose import COM, BandPull, Contact, ExternalLoad, PoseError, PoseSpec, Row
+from amvel.body.pose_fault import (
+    Falls,
+    OutOfReach,
+    PelvisTips,
+    PoseFault,
+    ShortOfAsked,
+    UnderTheFloor,
+    WeightNotOverFeet,
+    plain_fault,
+)
 from amvel.body.posing import Posed, solve, solve_flat
 from amvel.body.pushes import GRAVITY_M_S2
 from amvel.body.skeleton import JOINT_INDEX, JOINTS, Skeleton
@@ -26,16 +36,23 @@ __all__ = [
     "Capacities",
     "Contact",
     "ExternalLoad",
+    "Falls",
     "Flat",
     "FrameFacts",
     "Measures",
+    "OutOfReach",
+    "PelvisTips",
     "PoseError",
+    "PoseFault",
     "PoseSpec",
     "Posed",
     "Reactions",
     "Row",
+    "ShortOfAsked",
     "Skeleton",
     "Stops",
+    "UnderTheFloor",
+    "WeightNotOverFeet",
     "bands_started",
     "cautious",
     "demand",
@@ -44,6 +61,7 @@ __all__ = [
     "healthy",
     "joint_torques",
     "measure",
+    "plain_fault",
     "react",
     "react_flat",
     "solve",

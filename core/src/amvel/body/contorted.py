@@ -7,6 +7,7 @@ has tipped to the side.  Such a pose is not one to judge: it gets a fault, like 
 import numpy as np
 
 from amvel.body.flat import Flat
+from amvel.body.pose_fault import PelvisTips, PoseFault, UnderTheFloor
 from amvel.body.posing import Posed
 from amvel.body.skeleton import Skeleton
 from amvel.body.tree import Array
@@ -18,8 +19,8 @@ TIPPED_DEG = 18.0
 _LEVEL_DEG = 10.0
 
 
-def sunk(skeleton: Skeleton, flat: Flat, names: list[str], posed: Posed, floor_m: Array) -> list[str]:
-    """Per pose the fault of what is deeper under the floor than flesh and fingers give, '' when nothing is.
+def sunk(skeleton: Skeleton, flat: Flat, names: list[str], posed: Posed, floor_m: Array) -> list[PoseFault | None]:
+    """Per pose the fault of what is deeper under the floor than flesh and fingers give, None when nothing is.
 
     `floor_m` is the height of the floor for each pose.  A fist has no fingertips that could be there.
     """
@@ -30,23 +31,23 @@ def sunk(skeleton: Skeleton, flat: Flat, names: list[str], posed: Posed, floor_m
     for side in ("left", "right"):
         fists = pose[flat.contacts.point == index[f"{side}.knuckles"]]
         depth[fists, marks.index(f"{side}.fingertips")] = 0.0
-    out = [""] * flat.poses
+    out: list[PoseFault | None] = [None] * flat.poses
     for i in np.flatnonzero(depth.max(axis=1) > SUNK_M):
         k = int(depth[i].argmax())
-        out[i] = f"{names[i]}: '{marks[k]}' would be {1000 * depth[i, k]:.0f} mm under the floor"
+        out[i] = UnderTheFloor(names[i], marks[k], float(depth[i, k]))
     return out
 
 
-def tipped(names: list[str], meant: Array, posed: Posed) -> list[str]:
-    """Per pose the fault of a pelvis that was declared level and has tipped to the side, '' when it has not.
+def tipped(names: list[str], meant: Array, posed: Posed) -> list[PoseFault | None]:
+    """Per pose the fault of a pelvis that was declared level and has tipped to the side, None when it has not.
 
     `meant` (B×3×3) are the orientations of the pelvis as declared.
     """
     before, now = (np.degrees(np.arcsin(np.clip(r[:, 2, 1], -1.0, 1.0))) for r in (meant, posed.root_rotation))
     tip = np.abs(now - before)
-    out = [""] * len(names)
+    out: list[PoseFault | None] = [None] * len(names)
     for i in np.flatnonzero((np.abs(before) <= _LEVEL_DEG) & (tip > TIPPED_DEG)):
-        out[i] = f"{names[i]}: the pelvis would tip {tip[i]:.0f}° to the side"
+        out[i] = PelvisTips(names[i], float(tip[i]))
     return out
 
 

@@ -11,8 +11,9 @@ import numpy as np
 from amvel.body.clearance import EXTRA_ROWS, Ends, clear, ends_of
 from amvel.body.compiled import kernel
 from amvel.body.descent import Body, descend, gaps, refresh, wish_of
-from amvel.body.flat import Flat, Stops, flatten, row_name
+from amvel.body.flat import CENTRE, Flat, Stops, flatten, row_name
 from amvel.body.pose import PoseSpec
+from amvel.body.pose_fault import OutOfReach, PoseFault, WeightNotOverFeet
 from amvel.body.skeleton import JOINTS, Placement, Skeleton
 from amvel.body.tree import Array, Flags, Rows, Tree, point_at
 
@@ -25,8 +26,8 @@ _NAMED = 3
 class Posed:
     """B placed bodies; `give` (B×J) is what gave in the end, 0 for joints that were held.
 
-    `faults` names, per pose, the contact that stays open by more than 5 mm ('' when none): such a pose cannot be taken by
-    this body, and nothing may be judged from it.
+    `faults` holds, per pose, why this body cannot take it (None when it can), such as a contact that stays open by more
+    than 5 mm: nothing may be judged from such a pose.
     """
 
     angles: Array
@@ -36,7 +37,7 @@ class Posed:
     points: Array
     worst_gap_m: Array
     give: Array
-    faults: list[str]
+    faults: list[PoseFault | None]
 
     def part(self, rows: slice | list[int]) -> "Posed":
         """Some of the placed bodies, in the order of `rows`."""
@@ -81,7 +82,7 @@ def solve_flat(
         np.empty((count, marks, 3)),
         np.zeros(count),
         flat.give.copy(),
-        [""] * count,
+        [None] * count,
     )
     worst = np.full(count, -1)
     _solve_all(
@@ -103,20 +104,18 @@ def solve_flat(
         worst,
     )
     for b in np.flatnonzero(posed.worst_gap_m > CONTACT_TOLERANCE_M):
-        name = row_name(int(flat.rows.id[flat.rows.first[b] + worst[b]]))
-        why = _ended(flat, posed, int(b))
-        posed.faults[b] = (
-            f"{names[b]}: '{name}' stays {posed.worst_gap_m[b] * 1000:.0f} mm from where it must be{why}"
-        )
+        row = flat.rows.first[b] + worst[b]
+        kind = WeightNotOverFeet if CENTRE in (flat.rows.a[row], flat.rows.b[row]) else OutOfReach
+        aim, gap_m = row_name(int(flat.rows.id[row])), float(posed.worst_gap_m[b])
+        posed.faults[b] = kind(names[b], aim, gap_m, _ended(flat, posed, int(b)))
     return posed
 
 
-def _ended(flat: Flat, posed: Posed, b: int) -> str:
+def _ended(flat: Flat, posed: Posed, b: int) -> tuple[str, ...]:
     """Which joints that gave have reached their stop, for whoever wonders why a contact is not met."""
     at, free = posed.angles[b], posed.give[b] > 0
     ended = free & ((at <= flat.low[b] + _AT_STOP_RAD) | (at >= flat.high[b] - _AT_STOP_RAD))
-    found = [JOINTS[j][0] for j in np.flatnonzero(ended)]
-    return f" ({', '.join(found[:_NAMED])} at the end)" if found else ""
+    return tuple(JOINTS[j][0] for j in np.flatnonzero(ended)[:_NAMED])
 
 
 @kernel

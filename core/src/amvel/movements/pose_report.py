@@ -61,7 +61,7 @@ class PoseReport:
     'arching', 'side' and 'turning' positive to the left). `compression_n` by level. `joints_nm` by side and joint, sizes.
     `pelvic_nm` are the control moments tilting, turning, sideways; `torques_nm` the
     moment of all forces about every joint's axis. `gap_mm` is the widest open contact, `unbalanced_n` what no
-    admissible reaction balances. `fault` is not empty where the body cannot take the pose.
+    admissible reaction balances. `fault` says why the body cannot take the pose, '' when it can.
     """
 
     name: str
@@ -92,7 +92,7 @@ def report(body: Anthropometry, frames: list[Frame], capacities: Capacities | No
     return [
         PoseReport(
             names[b],
-            posed.faults[b],
+            str(posed.faults[b] or ""),
             {n: float(v) for (n, _, _), v in zip(JOINTS, np.degrees(posed.angles[b]), strict=True)},
             tuple(
                 ContactReport(c.point, c.surface, _triple(100 * at), _triple(force))

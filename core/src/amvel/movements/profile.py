@@ -17,9 +17,11 @@ from amvel.body import (
     Anthropometry,
     BandPull,
     Capacities,
+    Falls,
     Flat,
     FrameFacts,
     Posed,
+    PoseFault,
     PoseSpec,
     Skeleton,
     Stops,
@@ -68,12 +70,12 @@ class Request:
 
 @dataclass(frozen=True)
 class Profile:
-    """Columns by quantity, one value per frame; `fault` is not empty when this body cannot take the pose."""
+    """Columns by quantity, one value per frame; `fault` is why this body cannot take the pose, if it cannot."""
 
     request: Request
     frame_names: tuple[str, ...]
     columns: "Columns" = field(compare=False)
-    fault: str = ""
+    fault: PoseFault | None = None
     frames: tuple[Frame, ...] = field(default=(), compare=False)
     posed: Posed | None = field(default=None, compare=False)
     rows: tuple[int, ...] = ()
@@ -267,7 +269,7 @@ def _solve_within(asked: "list[tuple[Profiler, Request]]", between: int) -> list
     floors = np.array([f.surfaces["floor"].at_cm / 100 for f in way.frames])
     posed = solve_flat(skeleton, flat, way.names, floors, way.share == 0)
     posed.faults = _first_of(
-        [solved.faults[k] if t == 0 else "" for k, t in zip(way.key, way.share, strict=True)], posed.faults
+        [solved.faults[k] if t == 0 else None for k, t in zip(way.key, way.share, strict=True)], posed.faults
     )
     posed.faults = _first_of(posed.faults, sunk(skeleton, flat, way.names, posed, floors))
     reactions = react_flat(skeleton, flat, posed)
@@ -296,7 +298,7 @@ def _from(flat: Flat, solved: Posed) -> Flat:
     return flat._replace(angles=solved.angles, position=solved.root_position, rotation=solved.root_rotation)
 
 
-def _first_of(faults: list[str], more: list[str]) -> list[str]:
+def _first_of(faults: list[PoseFault | None], more: list[PoseFault | None]) -> list[PoseFault | None]:
     return [a or b for a, b in zip(faults, more, strict=True)]
 
 
@@ -307,7 +309,7 @@ class _Way:
     """
 
     def __init__(
-        self, declared: list[list[Frame]], keys: list[PoseSpec], faults: list[str], between: int
+        self, declared: list[list[Frame]], keys: list[PoseSpec], faults: list[PoseFault | None], between: int
     ) -> None:
         self.keys = keys
         self.frames: list[Frame] = []
@@ -346,17 +348,17 @@ def _one(
 ) -> Profile:
     rows = slice(span.start, span.stop)
     own = posed.part(rows)
-    fault = next((f for f in own.faults if f), "")
+    fault = next((f for f in own.faults if f), None)
     declared = [int(i) for i in np.flatnonzero(way.share[rows] == 0)]
     if not fault:
         step = request.step
         shows = {p.id: p.shows for p in step.parameters}
         titles = {p.id: p.title for p in step.parameters}
-        off = broken(shows, titles, request.values, request.side, skeleton, own, flat.neutral[rows], declared)
-        fault = f"{request.label}: {off}" if off else ""
+        neutral = flat.neutral[rows]
+        fault = broken(shows, titles, request.values, request.side, skeleton, own, neutral, declared, request.label)
     if not fault and not stands[rows].all():
         falling = span.start + int(np.argmin(stands[rows]))
-        fault = f"{way.names[falling]}: the supports cannot balance this pose"
+        fault = Falls(way.names[falling])
     more = {
         "coordination": np.full(len(span), float(_coordination(own.angles))),
         "speed_deg_s": np.full(len(span), _speed_deg_s(own.angles, request.step.dose.seconds)),

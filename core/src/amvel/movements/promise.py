@@ -9,7 +9,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from amvel.body import JOINT_INDEX, Anthropometry, Capacities, Posed, Skeleton
+from amvel.body import JOINT_INDEX, Anthropometry, Capacities, Posed, ShortOfAsked, Skeleton
 from amvel.body.tree import Array
 from amvel.movements.frames import other_side
 
@@ -149,15 +149,16 @@ def broken(
     posed: Posed,
     neutral: Array,
     rows: list[int],
-) -> str:
-    """The fault of the first parameter whose promise is not kept; '' when all are."""
+    pose: str,
+) -> ShortOfAsked | None:
+    """The fault of the first parameter whose promise is not kept by `pose`; None when all are."""
     for name, shown in parameters.items():
         if shown is None:
             continue
         off = kept(shown, float(values[name]), side, skeleton, posed, neutral, rows)
         if off > TOLERANCE_DEG:
-            return f"'{titles[name]}' is {off:.0f}° from the {float(values[name]):g}° that were asked"
-    return ""
+            return ShortOfAsked(pose, titles[name], float(values[name]), off)
+    return None
 
 
 __all__ = ["LEAN", "LEAN_BACK", "TRUNK_BEND", "TRUNK_SIDE", "TRUNK_TURN", "Shown", "broken", "hip_bend", "joint", "kept", "reach_deg"]

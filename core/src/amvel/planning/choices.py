@@ -8,7 +8,7 @@ from collections.abc import Callable
 from dataclasses import dataclass
 from functools import cached_property
 
-from amvel.body import Anthropometry
+from amvel.body import Anthropometry, plain_fault
 from amvel.case import Case, Room
 from amvel.fitting.needs import RoomCheck, check_room
 from amvel.movements import Family, Step, find
@@ -172,7 +172,7 @@ def excluded_words(out: list[Verdict], both: bool) -> str:
     side = "" if both or v.side == "both" else f"{v.side} side: "
     if v.reasons:
         return side + "; ".join(f"{b.limit.says()}, here {b.value:g}" for b in v.reasons[:2])
-    return side + (v.fault or "excluded")
+    return side + (plain_fault(v.fault) or "excluded")
 
 
 __all__ = ["LOAD", "SETUP_MINUTES", "STANDING_PERCENT_BW", "Choice", "Setting", "choices", "excluded_words"]

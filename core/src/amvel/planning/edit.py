@@ -13,9 +13,8 @@ from amvel.planning.choices import SETUP_MINUTES
 from amvel.planning.dose import REST_S
 from amvel.planning.programme import Item, changes_in, distinct, total_minutes
 from amvel.planning.purposes import COVERS
-from amvel.planning.recheck import Violation, violations
+from amvel.planning.recheck import violations
 from amvel.planning.swaps import chosen_by_hand
-from amvel.safety import plain_fault
 
 
 class EditRefused(ValueError):
@@ -105,12 +104,8 @@ def judged(engine: Engine, context: str, items: Sequence[Item]) -> Summary:
     """The edited programme judged as a whole; raises EditRefused with the limits it would break."""
     broken = violations(engine.case, engine.envelope, engine.profiler, items, context)
     if broken:
-        raise EditRefused("; ".join(f"{v.ref}: {_says(v)}" for v in broken))
+        raise EditRefused("; ".join(f"{v.ref}: {v.why()}" for v in broken))
     return summary(engine, items)
-
-
-def _says(v: Violation) -> str:
-    return "; ".join(f"{b.limit.says()}, here {b.value:g}" for b in v.breaches) or plain_fault(v.fault)
 
 
 def summary(engine: Engine, items: Sequence[Item]) -> Summary:

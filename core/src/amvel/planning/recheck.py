@@ -3,6 +3,7 @@
 from collections.abc import Iterable
 from dataclasses import dataclass
 
+from amvel.body import PoseFault, plain_fault
 from amvel.case import Case
 from amvel.movements import Profiler, Request, UnknownMovement, find
 from amvel.planning.dose import at_dose
@@ -18,7 +19,13 @@ class Violation:
     ref: str
     side: str
     breaches: tuple[Breach, ...]
-    fault: str
+    fault: PoseFault | None = None
+    unknown: str = ""  # the library has no such movement any more
+
+    def why(self) -> str:
+        """The limits it breaks, or why it cannot be taken at all."""
+        limits = "; ".join(f"{b.limit.says()}, here {b.value:g}" for b in self.breaches)
+        return limits or self.unknown or plain_fault(self.fault)
 
 
 def violations(
@@ -30,7 +37,7 @@ def violations(
         try:
             family, step = find(item.ref)
         except UnknownMovement as error:
-            out.append(Violation(item.ref, "both", (), str(error)))
+            out.append(Violation(item.ref, "both", (), unknown=str(error)))
             continue
         for side in item.sides:
             profile = profiler.profile(Request(family, step, side, item.values))

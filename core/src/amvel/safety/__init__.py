@@ -10,7 +10,6 @@ from amvel.safety.judge import (
     describe,
     judge,
     judge_one,
-    plain_fault,
     sides_of,
 )
 from amvel.safety.limits import RULEBOOK_VERSION, Answer, Envelope, Limit, Obligation, Referral
@@ -44,7 +43,6 @@ __all__ = [
     "envelope",
     "judge",
     "judge_one",
-    "plain_fault",
     "rulebook",
     "sides_of",
 ]

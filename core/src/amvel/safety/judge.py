@@ -4,6 +4,7 @@ from collections.abc import Callable
 from dataclasses import dataclass, field, replace
 from typing import Any
 
+from amvel.body import PoseFault
 from amvel.case import Case
 from amvel.movements import Family, Profile, Profiler, Request, Step, all_steps, library
 from amvel.movements.bed import LYING_ON
@@ -33,7 +34,7 @@ class Verdict:
     cautions: tuple[Breach, ...] = ()
     changes: tuple[Change, ...] = ()
     assumed: tuple[str, ...] = ()
-    fault: str = ""
+    fault: PoseFault | None = None
     instead: tuple[str, ...] = ()
 
     @property
@@ -207,24 +208,6 @@ def describe(change: Change) -> str:
         else ""
     )
     return f"{text}: {q.title} {_show(change.value_before)}{unit} → {_show(round(change.value_after, 1))}{unit}, limit {_show(change.bound)}{unit}{hips}"
-
-
-def plain_fault(fault: str) -> str:
-    """Why a body cannot take a pose, in words."""
-    if not fault:
-        return ""
-    if "centre_of_mass" in fault:
-        return "the weight cannot be brought over the feet from here"
-    if "cannot balance" in fault:
-        return "no support can balance this position: it would end in a fall"
-    part = (fault.split("'")[1] if "'" in fault else fault).replace(".", " ").replace("_", " ")
-    if "that were asked" in fault:
-        return "the joints do not go so far: " + fault.rpartition(": ")[2]
-    if "would tip" in fault:
-        return "the joints do not let the pelvis stay level here: " + fault.rpartition(": ")[2]
-    if "under the floor" in fault:
-        return f"the joints do not let this be taken on the floor: the {part} would end under it"
-    return f"the joints do not reach: {part}"
 
 
 def _show(value: float | str) -> str:

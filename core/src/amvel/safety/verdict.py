@@ -4,6 +4,7 @@ import math
 from dataclasses import dataclass
 from datetime import date
 
+from amvel.body import PoseFault
 from amvel.case import Override
 from amvel.movements import Profile
 from amvel.movements.columns import Extremes
@@ -30,7 +31,7 @@ class Check:
 
     breaches: tuple[Breach, ...]
     cautions: tuple[Breach, ...]
-    fault: str = ""
+    fault: PoseFault | None = None
 
     @property
     def allowed(self) -> bool:

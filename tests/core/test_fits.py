@@ -13,10 +13,10 @@ from amvel.case import PROPS, Prop, Room, Seat
 from amvel.fitting import check_room, fit_figure, fits, refused, seat_for, to_prepare, usable_seats
 from amvel.fitting.fit import posed
 from amvel.fitting.grip import needed, offered
-from amvel.fitting.needs import ALTERNATIVES
 from amvel.fitting.seats import seat_for_hip
 from amvel.fitting.stacking import FIRM, FOR_THE_HEAD, STACKABLE, stack
 from amvel.movements import Profiler, Request, all_steps, find
+from amvel.movements.needs import CUSHION, Furniture
 from amvel.safety import Envelope, Limit
 from amvel.sources import COMMON_PRACTICE
 from tests.bodies import body, profiler
@@ -119,15 +119,14 @@ def test_a_soft_bed_is_refused_and_a_firm_one_is_not() -> None:
 
 
 def test_every_prop_of_the_library_has_alternatives() -> None:
-    phrases = {p for _, s in all_steps() for p in s.props}
-    assert phrases <= set(ALTERNATIVES)
-    ids = {i for alternatives in ALTERNATIVES.values() for i in alternatives if not i[0].isupper()}
-    assert ids <= set(PROPS)
+    for need in {n for _, s in all_steps() for n in s.props}:
+        assert need.serves, need.says
+        assert {x for x in (*need.serves, *need.on_bed) if not isinstance(x, Furniture)} <= set(PROPS), need.says
 
 
 def test_a_missing_small_thing_has_a_household_stand_in_and_furniture_has_none() -> None:
     family, step = find("clam/small_opening")
-    assert "cushion" in step.props
+    assert CUSHION in step.props
     bare = check_room(body(), Room(wall=False), family, step, {})
     assert bare.lacking == ()
     assert bare.stand_ins == ("a bath towel rolled tight and tied for the firm cushion",)

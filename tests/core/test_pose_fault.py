@@ -41,8 +41,7 @@ def test_every_fault_names_its_pose_its_number_and_plain_words(fault: PoseFault,
 
 def test_no_kind_of_fault_is_without_an_example() -> None:
     def kinds(of: type) -> set[type]:
-        below = set().union(*(kinds(k) for k in of.__subclasses__())) if of.__subclasses__() else {of}
-        return below
+        return set().union(*(kinds(k) for k in of.__subclasses__())) if of.__subclasses__() else {of}
 
     assert kinds(PoseFault) == {type(f) for f, _, _ in EVERY}
     assert plain_fault(None) == ""

@@ -188,7 +188,7 @@ def movements() -> list[Data]:
                 "after": list(step.after),
                 "sides": step.sides,
                 "effort": step.effort,
-                "props": list(step.props),
+                "props": [need.says for need in step.props],
                 "setup": list(step.setup),
                 "cues": list(step.cues),
                 "felt": step.felt,

@@ -305,6 +305,7 @@ _add(
     decimals=0,
 )
 _add("floor_transfer", "floor transfer", "0/1", "1 when the step is done on the floor.", decimals=0)
+_add("back_raised_deg", "head end raised", "deg", "How far the slope comes up that the back lies on; 90 in every other position.")
 _add("lying_flat", "lying flat", "0/1", "1 when head and trunk lie flat.", decimals=0)
 
 for _id, _words, _sentence in (

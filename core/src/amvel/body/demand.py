@@ -31,6 +31,7 @@ DECLARED = frozenset(
         "rises",
         "floor_transfer",
         "lying_flat",
+        "back_raised_deg",
         "unstable_surface",
         "rolls_on_spine",
         "uses_band",
@@ -49,6 +50,7 @@ DECLARED = frozenset(
     )
 )
 
+UPRIGHT_DEG = 90.0  # what is not lying on the back is raised as far as can be
 TRUNK_REGIONS = ("lumbar", "lower_thoracic", "upper_thoracic")
 
 
@@ -63,6 +65,7 @@ class FrameFacts:
     seated: bool = False
     on_floor: bool = False
     lying_flat: bool = False
+    back_raised_deg: float = 0.0  # of who lies on the back
     rises: int = 0
     coordination: int = 0
     position: str = ""
@@ -342,6 +345,9 @@ def _declared(profile: dict[str, Array], facts: list[FrameFacts]) -> None:
         profile[f"{side}.lying_on"] = column([f.side_down == side for f in facts])
     for name in ("jolt", "band_on_foot", "hard_prop"):
         profile[name] = column([getattr(f, name) for f in facts])
+    profile["back_raised_deg"] = column(
+        [f.back_raised_deg if f.position == "on the back" else UPRIGHT_DEG for f in facts]
+    )
     profile["time_flat_min"] = column(
         [f.minutes if f.position == "on the back" and f.lying_flat else 0.0 for f in facts]
     )

@@ -1,8 +1,4 @@
-"""What a step needs of a room: what is there, what a household thing stands in for, and what is lacking.
-
-A phrase of a step's props names one need; its alternatives are tried in order.  Furniture starts with a capital here:
-Seat, Arms, Wall, Worktop, Table, LowTable, Bed, Anchor; everything else is an id of the prop catalogue.
-"""
+"""What a step needs of a room: what is there, what a household thing stands in for, and what is lacking."""
 
 from dataclasses import dataclass
 
@@ -11,57 +7,15 @@ from amvel.case import PROPS, Room
 from amvel.fitting.furniture import firm_bed, usable_seats
 from amvel.movements import Family, Step
 from amvel.movements.bed import lies_on_bed
-
-ALTERNATIVES: dict[str, tuple[str, ...]] = {
-    "firm chair": ("Seat",),
-    "firm chair with arms": ("Arms",),
-    "arm rest or worktop": ("Arms", "Worktop"),
-    "worktop": ("Worktop", "Seat"),
-    "worktop or sturdy chair back": ("Worktop", "Seat"),
-    "wall": ("Wall",),
-    "firm bed": ("Bed",),
-    "table": ("Table", "Worktop"),
-    "chair or box": ("Seat", "LowTable", "box"),
-    "seat or box": ("Seat", "LowTable", "box"),
-    "box or low table": ("LowTable", "box", "Seat"),
-    "anchor at chest height": ("Anchor",),
-    "cushion": ("cushion",),
-    "towel": ("towel",),
-    "strap": ("strap", "belt"),
-    "belt": ("belt", "strap"),
-    "band": ("band",),
-    "band or strap round the foot": ("band", "strap"),
-    "bag": ("bag",),
-    "weight": ("weight",),
-    "light weight": ("weight",),
-    "household weight": ("weight",),
-    "household roll": ("household_roll", "cushion"),
-    "long roller or rolled mat (unstable)": ("long_roller",),
-    "thick pad": ("thick_pad", "blanket"),
-    "cloth": ("cloth",),
-    "firm block or folded towel": ("block", "towel", "books"),
-}
-_FURNITURE = {
-    "Seat": "a firm chair without castors",
-    "Arms": "a firm chair with arms",
-    "Wall": "a free wall",
-    "Worktop": "a worktop or a sturdy chair",
-    "Table": "a sturdy table",
-    "LowTable": "a low table or firm box",
-    "Bed": "a firm bed",
-    "Anchor": "something at chest height that holds a band",
-}
-
-
-class UnknownNeed(ValueError):
-    """A step names a prop that no alternative is declared for; the message names it."""
+from amvel.movements.needs import BACK_WEDGE, FIRM_BED, WALL, Furniture, Thing
+from amvel.movements.propped import head_end_deg
 
 
 @dataclass(frozen=True)
 class Use:
-    """What serves one need: `what` in words, its id, and whether it only stands in."""
+    """What serves one need: `what` in words, and whether it only stands in."""
 
-    id: str
+    id: Thing
     what: str
     stands_in_for: str = ""
 
@@ -81,56 +35,52 @@ class RoomCheck:
 def check_room(
     body: Anthropometry, room: Room, family: Family, step: Step, values: dict[str, float | str]
 ) -> RoomCheck:
-    """Every need of a step in one room; raises UnknownNeed for a phrase without alternatives."""
-    phrases = list(step.props)
-    if family.position == "at the wall" and "wall" not in phrases:
-        phrases.append("wall")
-    if lies_on_bed(values) and "firm bed" not in phrases:
-        phrases.append("firm bed")
-    uses, lacking = [], []
-    for phrase in phrases:
-        found = _first(body, room, phrase)
-        if isinstance(found, Use):
-            uses.append(found)
-        else:
-            lacking.append(found)
-    return RoomCheck(tuple(uses), tuple(lacking))
+    """Every need of a step in one room."""
+    needs = list(step.props)
+    if family.position == "at the wall" and WALL not in needs:
+        needs.append(WALL)
+    on_bed = lies_on_bed(values)
+    served = [need.on_bed if on_bed else need.serves for need in needs]
+    served += [FIRM_BED.serves] if on_bed else []
+    served += [BACK_WEDGE.serves] if head_end_deg(values) else []
+    found = [_first(body, room, serves) for serves in served]
+    return RoomCheck(
+        tuple(x for x in found if isinstance(x, Use)), tuple(x for x in found if not isinstance(x, Use))
+    )
 
 
-def _first(body: Anthropometry, room: Room, phrase: str) -> Use | str:
+def _first(body: Anthropometry, room: Room, serves: tuple[Thing, ...]) -> Use | str:
     """The first alternative that is there, else a stand-in, else what is lacking in words."""
-    if phrase not in ALTERNATIVES:
-        raise UnknownNeed(f"no alternatives are declared for '{phrase}'")
-    ids = ALTERNATIVES[phrase]
-    for id in ids:
-        if id[0].isupper():
-            name = _furniture(body, room, id)
+    for thing in serves:
+        if isinstance(thing, Furniture):
+            name = _furniture(body, room, thing)
             if name:
-                return Use(id, name)
-        elif room.has(id):
-            return Use(id, PROPS[id].title)
-    for id in ids:
-        if not id[0].isupper() and PROPS[id].stand_in:
-            return Use(id, PROPS[id].stand_in, PROPS[id].title)
-    return _FURNITURE.get(ids[0]) or f"a {PROPS[ids[0]].title}"
+                return Use(thing, name)
+        elif room.has(thing):
+            return Use(thing, PROPS[thing].title)
+    for thing in serves:
+        if not isinstance(thing, Furniture) and PROPS[thing].stand_in:
+            return Use(thing, PROPS[thing].stand_in, PROPS[thing].title)
+    lacking = serves[0]
+    return lacking.value if isinstance(lacking, Furniture) else f"a {PROPS[lacking].title}"
 
 
-def _furniture(body: Anthropometry, room: Room, id: str) -> str:
+def _furniture(body: Anthropometry, room: Room, piece: Furniture) -> str:
     """The name of what serves; '' when nothing does."""
     seats = usable_seats(room, body)
-    if id == "Arms":
+    if piece is Furniture.ARMS:
         seats = [s for s in seats if s.arms]
     found = {
-        "Seat": seats[0].name if seats else "",
-        "Arms": seats[0].name if seats else "",
-        "Wall": "wall" if room.wall else "",
-        "Worktop": "worktop" if room.worktop else "",
-        "Table": "table" if room.table_height_cm is not None else "",
-        "LowTable": "low table" if room.low_table_height_cm is not None else "",
-        "Bed": "bed" if firm_bed(room) else "",
-        "Anchor": "anchor for the band" if room.anchor else "",
+        Furniture.SEAT: seats[0].name if seats else "",
+        Furniture.ARMS: seats[0].name if seats else "",
+        Furniture.WALL: "wall" if room.wall else "",
+        Furniture.WORKTOP: "worktop" if room.worktop else "",
+        Furniture.TABLE: "table" if room.table_height_cm is not None else "",
+        Furniture.LOW_TABLE: "low table" if room.low_table_height_cm is not None else "",
+        Furniture.BED: "bed" if firm_bed(room) else "",
+        Furniture.ANCHOR: "anchor for the band" if room.anchor else "",
     }
-    return found[id]
+    return found[piece]
 
 
-__all__ = ["ALTERNATIVES", "RoomCheck", "UnknownNeed", "Use", "check_room"]
+__all__ = ["RoomCheck", "Use", "check_room"]

@@ -17,7 +17,7 @@ def start_values(profiler: Profiler, room: Room, family: Family, step: Step) -> 
     """Defaults, with the seat that is there and the fitted distance from the wall."""
     values = step.defaults(profiler.body)
     if "seat_cm" in values:
-        seat = seat_for(profiler.body, room, arms=any("arm" in p for p in step.props))
+        seat = seat_for(profiler.body, room, arms=any(need.with_arms for need in step.props))
         if seat is not None:
             p = next(p for p in step.parameters if p.id == "seat_cm")
             values["seat_cm"] = min(p.high, max(p.low, float(math.floor(seat.height_cm))))

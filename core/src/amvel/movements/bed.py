@@ -1,7 +1,7 @@
 """The bed instead of the floor: what is done lying can be done on a firm bed by who cannot get down and up again.
 
 A firm bed carries like a mat (our assumption: firmer than the contact patches are soft), so the pose is the same; only
-the way there differs.  Steps that need furniture at floor height, a roller or the wall stay on the floor.
+the way there differs.  Steps with a need for which nothing serves on a bed stay on the floor.
 """
 
 from dataclasses import replace
@@ -11,7 +11,6 @@ from amvel.movements.declaration import Family, Parameter, Step
 FLOOR, BED = "floor", "firm bed"
 LYING_ON = Parameter("lying_on", "where you lie", "", FLOOR, choices=(FLOOR, BED))
 _LYING = frozenset(("on the back", "on the side", "face down"))
-_FLOOR_ONLY = ("chair", "box", "roller", "wall", "table", "bed")
 
 
 def on_a_bed_too(family: Family) -> Family:
@@ -23,7 +22,7 @@ def on_a_bed_too(family: Family) -> Family:
 
 
 def _fits(step: Step) -> bool:
-    return not any(word in prop for prop in step.props for word in _FLOOR_ONLY)
+    return all(need.on_bed for need in step.props)
 
 
 def lies_on_bed(values: dict[str, float | str]) -> bool:

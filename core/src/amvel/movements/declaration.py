@@ -5,6 +5,7 @@ from dataclasses import dataclass, field
 
 from amvel.body import Anthropometry, Capacities
 from amvel.movements.frames import Frame
+from amvel.movements.needs import Need
 from amvel.movements.promise import Shown
 
 POSITIONS = (
@@ -148,7 +149,7 @@ class Step:
     sides: bool = False
     effort: float = 3.0
     parameters: tuple[Parameter, ...] = ()
-    props: tuple[str, ...] = ()
+    props: tuple[Need, ...] = ()
     held: bool = False
     needs_unsupported_stand: bool = False
     # Filled where the side is a way of doing it and not what is trained, so that one that is open will do: how it

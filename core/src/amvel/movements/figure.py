@@ -1,5 +1,6 @@
 """The picture of a step: its first and last frame with what the body rests on, the motion and the measures that matter."""
 
+import math
 from xml.sax.saxutils import escape
 
 import numpy as np
@@ -15,6 +16,7 @@ PROP, PROP_EDGE, GROUND = "#E4D9C3", "#8B7B5E", "#B9AE98"
 LOW_SEAT_CM = 31.0
 _GAP_CM = 26.0
 _PAD_CM = 8.0
+_BEYOND_THE_HEAD_CM = 12.0
 _Box = tuple[float, float, float, float]
 
 
@@ -86,6 +88,8 @@ class Panel:
         elif surface.kind == "back":
             if surface.name == "wall behind":
                 self._wall(surface, -1.0)
+        elif name == "slope":
+            self._slope(surface)
         elif name == "seat":
             self._seat(surface)
         elif name == "bed":
@@ -103,7 +107,7 @@ class Panel:
                 thick=4.0 if name in ("worktop", "armrest") else surface.at_cm,
                 wide=10.0,
             )
-        elif name in ("head pad", "pelvis pad") and surface.at_cm > 1:
+        elif name in ("head pad", "pelvis pad") and surface.kind == "level" and surface.at_cm > 1:
             under = self.frame.surfaces.get("bed")
             thick = surface.at_cm - (under.at_cm if under else 0.0)
             self._block(self._touched(name), surface, legs=False, thick=thick, wide=9.0)
@@ -154,6 +158,21 @@ class Panel:
             self._rect(
                 min(back, back + ahead * 2.4), max(back, back + ahead * 2.4), surface.at_cm + 42, surface.at_cm
             )
+        )
+
+    def _slope(self, surface: Surface) -> None:
+        """A wedge from the buttocks to behind the head; from the front, only as high as it comes."""
+        (low, _), (high, top) = self.point("left.buttock"), self.point("vertex")
+        if self.view is FROM_FRONT:
+            self.behind.append(self._rect(low - 30, low + 30, top, 0.0, radius=2.0))
+            return
+        away = 1.0 if high > low else -1.0
+        end = high + away * _BEYOND_THE_HEAD_CM
+        rise = abs(end - low) * math.tan(math.radians(surface.tilt_deg))
+        self._grow((end, rise))
+        self.behind.append(
+            f'<path d="M{low:.1f} 0 L{end:.1f} {-rise:.1f} L{end:.1f} 0 Z" fill="{PROP}" stroke="{PROP_EDGE}" '
+            'stroke-width="0.5" stroke-linejoin="round"/>'
         )
 
     def _mattress(self) -> None:

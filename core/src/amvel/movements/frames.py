@@ -20,7 +20,10 @@ AXES = {"x": (1.0, 0.0, 0.0), "y": (0.0, 1.0, 0.0), "z": (0.0, 0.0, 1.0)}
 
 @dataclass(frozen=True)
 class Surface:
-    """Something to rest on: 'level' at a height, a 'wall' at a distance in front, or a 'back' rest behind (cm)."""
+    """Something to rest on: 'level' at a height, a 'wall' at a distance in front, a 'back' rest behind, or a 'slope' (cm).
+
+    A slope rises by `tilt_deg` away from x, through the origin or `at_cm` above that.
+    """
 
     name: str
     kind: str
@@ -29,9 +32,13 @@ class Surface:
     stiffness_n_per_m: float = 2.0e4
     title: str = ""
     shear: float = SHEAR_TO_NORMAL  # stiffness along the surface against into it
+    tilt_deg: float = 0.0
 
     @property
     def normal(self) -> tuple[float, float, float]:
+        if self.kind == "slope":
+            tilt = math.radians(self.tilt_deg)
+            return (math.sin(tilt), 0.0, math.cos(tilt))
         return {"level": (0.0, 0.0, 1.0), "wall": (-1.0, 0.0, 0.0), "back": (1.0, 0.0, 0.0)}[self.kind]
 
 

@@ -7,6 +7,7 @@ from functools import lru_cache
 from amvel.movements import families
 from amvel.movements.bed import on_a_bed_too
 from amvel.movements.declaration import POSITIONS, DeclarationError, Family, Step
+from amvel.movements.propped import propped_too
 
 
 class UnknownMovement(LookupError):
@@ -26,7 +27,7 @@ def library() -> dict[str, Family]:
                 f"families/{module.name}.py: the family's id is '{family.id}', not the file's name"
             )
         found.append(family)
-    found = [on_a_bed_too(f) for f in found]
+    found = [propped_too(on_a_bed_too(f)) for f in found]
     _known_prerequisites(found)
     found.sort(key=_place)
     return {f.id: f for f in found}

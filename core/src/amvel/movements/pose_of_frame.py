@@ -199,11 +199,11 @@ def _couple(angles: dict[str, float], frame: Frame, capacities: Capacities) -> d
 def _touch_row(touch: Touch, surface: Surface) -> Row:
     if touch.on:
         return Row(f"{touch.landmark} on {touch.on}", touch.landmark, (0.0, 0.0, 1.0), touch.gap_cm / 100, touch.on)
-    if surface.kind == "level":
+    if surface.kind in ("level", "slope"):
         return Row(
             f"{touch.landmark} on the {surface.name}",
             touch.landmark,
-            (0.0, 0.0, 1.0),
+            surface.normal,
             (surface.at_cm + touch.gap_cm) / 100,
         )
     away = touch.gap_cm if surface.kind == "back" else -touch.gap_cm
@@ -227,7 +227,7 @@ def _contact(touch: Touch, surface: Surface) -> Contact:
     name = f"{side}.{part}" if dot and part else part
     across_cm = half_b if touch.half_width_cm is None else min(half_b, touch.half_width_cm)
     # A back at a wall leans; the wall does not hang it up by friction: what is above a level passes through it.
-    friction = 0.0 if surface.kind != "level" and mark in _TRUNK else surface.friction
+    friction = 0.0 if surface.kind in ("wall", "back") and mark in _TRUNK else surface.friction
     return Contact(
         touch.landmark,
         surface.name,

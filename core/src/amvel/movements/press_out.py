@@ -11,7 +11,7 @@ def _own_pull_n(body: Anthropometry) -> float:
     return min(30.0, 0.5 * body.mass_kg)
 
 
-BAND = Parameter("band_n", "pull of the band", "N", _own_pull_n, low=10, high=70, grid=5, easier="down")
+BAND_PULL = Parameter("band_n", "pull of the band", "N", _own_pull_n, low=10, high=70, grid=5, easier="down")
 _NEAR = both(shoulder_flexion=32.0, elbow_flexion=112.0, shoulder_abduction=-6.0, shoulder_rotation=28.0)
 _FAR = both(shoulder_flexion=80.0, elbow_flexion=14.0, shoulder_abduction=-10.0, shoulder_rotation=0.0)
 

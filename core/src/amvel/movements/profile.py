@@ -42,6 +42,7 @@ from amvel.movements.declaration import Family, Setting, Step
 from amvel.movements.frames import Frame, mirrored
 from amvel.movements.pose_of_frame import compile_frame
 from amvel.movements.promise import broken
+from amvel.movements.propped import with_head_end
 from amvel.movements.reshaped import reshaped
 from amvel.movements.schools import with_school
 from amvel.quantities import REGISTRY, base_id, quantity
@@ -182,7 +183,7 @@ class Profiler:
                 request.values,
             )
         )
-        frames = with_school(frames, request.values)
+        frames = with_head_end(with_school(frames, request.values), request.values)
         frames = [mirrored(f) for f in frames] if request.side == "right" else frames
         return [replace(f, facts=_facts(f, request)) for f in frames]
 
@@ -416,8 +417,8 @@ class _Declared:
 def _facts(frame: Frame, request: Request) -> FrameFacts:
     """What the step declares, added to what its frames say."""
     step = request.step
-    props = " ".join(step.props)
-    band = "band" in props
+    band = any(need.pulls for need in step.props)
+    round_the_foot = any(need.round_the_foot for need in step.props)
     return replace(
         frame.facts,
         hold_s=max(frame.facts.hold_s, step.dose.hold_s),
@@ -425,9 +426,9 @@ def _facts(frame: Frame, request: Request) -> FrameFacts:
         minutes=step.dose.minutes(1),
         effort=step.effort,
         band=band,
-        band_on_foot=frame.facts.band_on_foot or ("foot" in props and (band or "strap" in props)),
-        hard_prop=any(p in props for p in ("roller", "block", "ball")),
-        unstable=frame.facts.unstable or "unstable" in props or "roller" in props,
+        band_on_foot=frame.facts.band_on_foot or round_the_foot,
+        hard_prop=any(need.hard for need in step.props),
+        unstable=frame.facts.unstable or any(need.unstable for need in step.props),
     )
 
 

@@ -23,14 +23,14 @@ class Shown:
     """Where a parameter can be read off: `sums` are alternatives, each a sum of angles in degrees from neutral.
 
     An angle is a joint ('left.hip.flexion'), the whole trunk ('trunk.flexion', 'trunk.rotation', …), the lean of the line from
-    hip to upper thorax ('lean'), the turn of a thigh about the long axis of a lying body ('left.thigh.roll'); '-' before it turns it round.  They are those of the left version of the step.
+    hip to upper thorax ('lean'), how far the back of somebody lying on it has come up ('head_end'), the turn of a thigh about the long axis of a lying body ('left.thigh.roll'); '-' before it turns it round.  They are those of the left version of the step.
     """
 
     sums: tuple[tuple[str, ...], ...]
 
     def __post_init__(self) -> None:
         for name in (n.removeprefix("-") for one in self.sums for n in one):
-            known = name in JOINT_INDEX or name == "lean" or name.endswith(".thigh.roll")
+            known = name in JOINT_INDEX or name in ("lean", "head_end") or name.endswith(".thigh.roll")
             if not known and name not in [f"trunk.{k}" for k in ("flexion", "side_bend", "rotation")]:
                 raise ValueError(f"Shown: there is no angle '{name}'")
 
@@ -47,7 +47,7 @@ def hip_bend(side: str = "left") -> Shown:
 
 
 TRUNK_BEND, TRUNK_TURN, TRUNK_SIDE = joint("trunk.flexion"), joint("trunk.rotation", "-trunk.rotation"), joint("trunk.side_bend")
-LEAN, LEAN_BACK = joint("lean"), joint("-lean")
+LEAN, LEAN_BACK, HEAD_END = joint("lean"), joint("-lean"), joint("head_end")
 
 
 def reach_deg(shown: Shown, capacities: Capacities) -> float:
@@ -115,6 +115,9 @@ class _Reading:
         if name == "lean":
             way = self._at("com.upper_thorax") - self._at("hip_axis")
             return _degrees(way[:, 0], way[:, 2]) - _standing_lean_deg(self.skeleton.body)
+        if name == "head_end":
+            back = self._at("upper_back") - self._at("sacrum")
+            return _degrees(back[:, 2], -back[:, 0])
         side = name.partition(".")[0]
         way = self._at(f"{side}.knee") - self._at(f"{side}.hip")
         return _degrees(way[:, 1], way[:, 2])
@@ -161,4 +164,4 @@ def broken(
     return None
 
 
-__all__ = ["LEAN", "LEAN_BACK", "TRUNK_BEND", "TRUNK_SIDE", "TRUNK_TURN", "Shown", "broken", "hip_bend", "joint", "kept", "reach_deg"]
+__all__ = ["HEAD_END", "LEAN", "LEAN_BACK", "TRUNK_BEND", "TRUNK_SIDE", "TRUNK_TURN", "Shown", "broken", "hip_bend", "joint", "kept", "reach_deg"]

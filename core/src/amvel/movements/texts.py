@@ -44,8 +44,8 @@ def _of_step(family: Family, step: Step) -> Iterator[tuple[str, str]]:
         yield f"{base}.parameter.{p.id}", p.title
         for choice in p.choices:
             yield f"choice.{choice.replace(' ', '_')}", choice
-    for prop in step.props:
-        yield f"prop.{prop.replace(' ', '_')}", prop
+    for need in step.props:
+        yield f"prop.{need.says.replace(' ', '_')}", need.says
 
 
 def missing(language: Catalogue) -> list[str]:

@@ -12,6 +12,7 @@ from amvel.body import Anthropometry, plain_fault
 from amvel.case import Case, Room
 from amvel.fitting.needs import RoomCheck, check_room
 from amvel.movements import Family, Step, find
+from amvel.movements.needs import Furniture
 from amvel.planning.curve_side import curve_side
 from amvel.planning.dose import Dosed, at_dose, dose_of, without_extra
 from amvel.planning.rests import Rests
@@ -81,7 +82,7 @@ class Choice:
     @property
     def props(self) -> frozenset[str]:
         """Small props that have to be fetched."""
-        return frozenset(u.id for u in self.room.uses if not u.id[0].isupper())
+        return frozenset(u.id for u in self.room.uses if not isinstance(u.id, Furniture))
 
 
 @dataclass(frozen=True)

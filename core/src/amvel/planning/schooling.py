@@ -18,7 +18,7 @@ def barred_by_school(case: Case, choices: dict[str, str], family: Family, step: 
         return "" if f"{_SLIDE}/arm_reach" in done else "the arm comes first in the school that was chosen"
     if family.id == "curl_family" and step.id == "legs_straight" and choices["curl_legs"] == "one_knee_bent":
         return "the school that was chosen keeps one knee bent"
-    if any("unstable" in p for p in step.props) and choices["harder"] != "less_stable":
+    if any(need.unstable for need in step.props) and choices["harder"] != "less_stable":
         return "a longer lever and slower come before a less stable surface in the school that was chosen"
     return ""
 

@@ -8,6 +8,7 @@ from amvel.body import PoseFault
 from amvel.case import Case
 from amvel.movements import Family, Profile, Profiler, Request, Step, all_steps, library
 from amvel.movements.bed import LYING_ON
+from amvel.movements.propped import HEAD_END_UP
 from amvel.quantities import quantity
 from amvel.safety.limits import Envelope
 from amvel.safety.modification import Change, Modified, search, together
@@ -192,6 +193,8 @@ def describe(change: Change) -> str:
     p = change.parameter
     if p.id == LYING_ON.id:
         return f"on a {change.after} instead of the {change.before}: nobody has to get down and up again"
+    if p.id == HEAD_END_UP.id:
+        return f"head end raised {_show(change.after)}°, head and trunk on the slope: nobody has to lie flat"
     unit = "°" if p.unit == "deg" else f" {p.unit}" if p.unit else ""
     text = f"{p.title} {_show(change.before)} → {_show(change.after)}{unit}"
     if not change.limit_id:

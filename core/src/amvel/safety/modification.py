@@ -10,12 +10,18 @@ from itertools import product
 from amvel.body import DECLARED
 from amvel.movements import Parameter, Profile, Profiler, Request, Step
 from amvel.movements.bed import LYING_ON
+from amvel.movements.propped import HEAD_END_UP
 from amvel.quantities import base_id
 from amvel.safety.limits import Envelope
 from amvel.safety.verdict import Breach, Check, check
 
 # Quantities that belong to the position or the step itself: no parameter changes them.
 _FIXED = DECLARED | {"one_leg_stance"}
+# What the surface under a lying body decides, where a step lets it be chosen.
+_MOVED_BY = {
+    LYING_ON.id: {"floor_transfer"},
+    HEAD_END_UP.id: {"lying_flat", "back_raised_deg", "time_flat_min"},
+}
 _COARSE = 5
 _PAIR = 4
 
@@ -47,8 +53,8 @@ class Modified:
 
 def hopeless(step: Step, first: Check) -> bool:
     """Whether some broken limit speaks of what no parameter of this step changes (the position, one leg, the floor)."""
-    bed = any(p.id == LYING_ON.id for p in step.parameters)
-    fixed = _FIXED - {"floor_transfer"} if bed else _FIXED
+    own = {p.id for p in step.parameters}
+    fixed = _FIXED - frozenset().union(*(moved for id, moved in _MOVED_BY.items() if id in own))
     return any(base_id(b.limit.quantity) in fixed for b in first.breaches)
 
 

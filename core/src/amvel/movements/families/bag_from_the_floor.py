@@ -5,6 +5,7 @@ from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, TRUNK_ROUNDS
 from amvel.movements.frames import Aim, Frame, Prop
 from amvel.movements.ladder import Ladder, fault
+from amvel.movements.needs import BAG
 from amvel.movements.positions import both, hip_wide, standing, trunk_lean
 from amvel.movements.promise import LEAN
 
@@ -79,7 +80,7 @@ FAMILY = (
         felt="buttocks and thighs, the belly before the lift",
         not_felt="the low back",
         breath="in to fold, out before the bag leaves",
-        props=("bag",),
+        props=(BAG,),
         arrow="breastbone",
         needs_unsupported_stand=True,
         shown=(1, -1),

@@ -4,6 +4,7 @@ from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, TRUNK_ROUNDS
 from amvel.movements.frames import Frame
 from amvel.movements.ladder import Ladder, fault
+from amvel.movements.needs import FIRM_CHAIR
 from amvel.movements.positions import both, sitting
 from amvel.movements.promise import LEAN_BACK, joint
 from amvel.movements.seats import SEAT
@@ -90,7 +91,7 @@ FAMILY = (
         not_felt="the front of the hips, the low back",
         breath="out to lean, breathe on while you hold, in to come up",
         arrow="breastbone",
-        props=("firm chair",),
+        props=(FIRM_CHAIR,),
     )
     .rung(
         "lean",

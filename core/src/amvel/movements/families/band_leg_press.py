@@ -6,6 +6,7 @@ from amvel.movements.faults import BACK_ARCHES, BREATH_HELD
 from amvel.movements.frames import Band, Frame
 from amvel.movements.ladder import Ladder, fault
 from amvel.movements.lying_positions import supine_crook
+from amvel.movements.needs import BAND_ROUND_THE_FOOT
 from amvel.movements.positions import both
 from amvel.movements.promise import hip_bend
 
@@ -67,7 +68,7 @@ FAMILY = (
         breath_custom=True,
         sides=True,
         arrow="left.heel",
-        props=("band or strap round the foot",),
+        props=(BAND_ROUND_THE_FOOT,),
     )
     .rung(
         "press",

@@ -5,8 +5,9 @@ from amvel.movements.families.band_press_out_seated import TURNS
 from amvel.movements.faults import BACK_ARCHES, BREATH_HELD
 from amvel.movements.frames import Aim, Frame
 from amvel.movements.ladder import Ladder
+from amvel.movements.needs import ANCHOR, BAND, THICK_PAD
 from amvel.movements.positions import half_kneeling, kneeling
-from amvel.movements.press_out import BAND, press_out
+from amvel.movements.press_out import BAND_PULL, press_out
 
 
 def _wide(s: Setting, share: float) -> Frame:
@@ -49,8 +50,8 @@ FAMILY = (
         breath="out to press, in to come back",
         sides=True,
         view="front",
-        parameters=(BAND,),
-        props=("band", "anchor at chest height", "thick pad"),
+        parameters=(BAND_PULL,),
+        props=(BAND, ANCHOR, THICK_PAD),
     )
     .rung(
         "knees_wide",

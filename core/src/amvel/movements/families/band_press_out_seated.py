@@ -4,8 +4,9 @@ from amvel.movements.declaration import Dose, Setting
 from amvel.movements.faults import BREATH_HELD
 from amvel.movements.frames import Frame
 from amvel.movements.ladder import Ladder, fault
+from amvel.movements.needs import ANCHOR, BAND, FIRM_CHAIR
 from amvel.movements.positions import sitting
-from amvel.movements.press_out import BAND, press_out
+from amvel.movements.press_out import BAND_PULL, press_out
 from amvel.movements.seats import SEAT
 
 TURNS = fault(
@@ -35,8 +36,8 @@ FAMILY = (
         breath="out to press, in to come back",
         sides=True,
         view="front",
-        parameters=(BAND, SEAT),
-        props=("firm chair", "band", "anchor at chest height"),
+        parameters=(BAND_PULL, SEAT),
+        props=(FIRM_CHAIR, BAND, ANCHOR),
     )
     .rung("press", "Press out", _frames, Dose(8, 2, 5.0), {"turning": 0.8, "deep_control": 0.3}, 3)
     .rung(

@@ -5,8 +5,9 @@ from amvel.movements.families.band_press_out_seated import TURNS
 from amvel.movements.faults import BREATH_HELD
 from amvel.movements.frames import Aim, Frame
 from amvel.movements.ladder import Ladder
+from amvel.movements.needs import ANCHOR, BAND, WORKTOP
 from amvel.movements.positions import standing
-from amvel.movements.press_out import BAND, press_out
+from amvel.movements.press_out import BAND_PULL, press_out
 
 
 def _stand(s: Setting) -> Frame:
@@ -42,8 +43,8 @@ FAMILY = (
         breath="out to press, in to come back",
         sides=True,
         view="front",
-        parameters=(BAND,),
-        props=("band", "anchor at chest height", "worktop"),
+        parameters=(BAND_PULL,),
+        props=(BAND, ANCHOR, WORKTOP),
     )
     .rung("press", "Press out", _frames, Dose(8, 2, 5.0), {"turning": 0.9, "balance": 0.3, "hip_out": 0.2}, 4)
     .rung(

@@ -6,6 +6,7 @@ from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting,
 from amvel.movements.faults import BREATH_HELD, PELVIS_ROCKS
 from amvel.movements.frames import Aim, Frame, Prop, Surface, Touch
 from amvel.movements.lying_positions import supine_crook
+from amvel.movements.needs import LONG_ROLLER
 from amvel.movements.positions import both
 from amvel.movements.promise import joint
 
@@ -133,7 +134,7 @@ FAMILY = Family(
             sides=True,
             effort=4,
             parameters=(_open(15), _ROLLER),
-            props=("long roller or rolled mat (unstable)",),
+            props=(LONG_ROLLER,),
             arrow="left.knee",
             view="front",
         ),

@@ -4,6 +4,7 @@ from amvel.body import Anthropometry
 from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting, Step
 from amvel.movements.frames import Frame, Prop
 from amvel.movements.lying_positions import own_heel_distance_cm, supine_calves_up, supine_crook
+from amvel.movements.needs import BELT, CHAIR_OR_BOX
 
 _CLIMBS = Fault(
     "breath climbs",
@@ -94,7 +95,7 @@ FAMILY = Family(
             {"breath": 1.0, "deep_control": 0.3},
             effort=1,
             parameters=(_SUPPORT,),
-            props=("chair or box",),
+            props=(CHAIR_OR_BOX,),
         ),
         Step(
             "belt_round_waist",
@@ -114,7 +115,7 @@ FAMILY = Family(
             {"breath": 1.0, "deep_control": 0.5},
             effort=1,
             parameters=(_SUPPORT,),
-            props=("chair or box", "belt"),
+            props=(CHAIR_OR_BOX, BELT),
         ),
     ),
 )

@@ -5,6 +5,7 @@ from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, PELVIS_DROPS, RIBS_
 from amvel.movements.frames import Band, Frame, Prop, Touch
 from amvel.movements.ladder import Ladder, fault
 from amvel.movements.lying_positions import BACK_OF_PELVIS, own_heel_distance_cm, supine_crook
+from amvel.movements.needs import BAND, CUSHION
 from amvel.movements.positions import both
 from amvel.movements.promise import hip_bend
 
@@ -97,7 +98,7 @@ FAMILY = (
         {"hip_back": 0.8, "leg_loading": 0.4, "deep_control": 0.4},
         3,
         parameters=(_hip(15),),
-        props=("cushion",),
+        props=(CUSHION,),
     )
     .rung(
         "march",
@@ -129,7 +130,7 @@ FAMILY = (
         {"hip_back": 0.8, "hip_out": 0.5, "leg_loading": 0.4},
         4,
         parameters=(_hip(15), _BAND),
-        props=("band",),
+        props=(BAND,),
     )
     .family()
 )

@@ -4,6 +4,7 @@ from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting,
 from amvel.movements.faults import BREATH_HELD, ROLLS_BACK
 from amvel.movements.frames import Aim, Band, Frame, Touch
 from amvel.movements.lying_positions import side_lying
+from amvel.movements.needs import BAND, CUSHION
 from amvel.movements.promise import joint
 
 _JERKS = Fault(
@@ -76,7 +77,7 @@ FAMILY = Family(
             sides=True,
             effort=2,
             parameters=(_open(15),),
-            props=("cushion",),
+            props=(CUSHION,),
             arrow="left.knee",
             view="front",
         ),
@@ -98,7 +99,7 @@ FAMILY = Family(
             sides=True,
             effort=3,
             parameters=(_open(30),),
-            props=("cushion",),
+            props=(CUSHION,),
             arrow="left.knee",
             view="front",
         ),
@@ -121,7 +122,7 @@ FAMILY = Family(
             sides=True,
             effort=4,
             parameters=(_open(30),),
-            props=("cushion",),
+            props=(CUSHION,),
             arrow="left.knee",
             view="front",
         ),
@@ -144,7 +145,7 @@ FAMILY = Family(
             sides=True,
             effort=4,
             parameters=(_open(20), _BAND),
-            props=("cushion", "band"),
+            props=(CUSHION, BAND),
             arrow="left.knee",
             view="front",
         ),

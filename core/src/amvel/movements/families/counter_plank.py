@@ -10,6 +10,7 @@ from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, SHOULDER_CLIMBS
 from amvel.movements.frames import Aim, Frame, Surface, Touch
 from amvel.movements.ladder import Ladder, fault
+from amvel.movements.needs import FIRM_CHAIR, WORKTOP
 from amvel.movements.positions import UPRIGHT, feet, legs_give
 
 # The heel of the hand lies against the edge, which takes a push along the arm that a flat top would not (our estimate).
@@ -95,7 +96,7 @@ FAMILY = (
         not_felt="wrists, low back",
         breath="breathe on, longer out",
         parameters=(_COUNTER,),
-        props=("worktop",),
+        props=(WORKTOP,),
     )
     .rung(
         "short",
@@ -113,7 +114,7 @@ FAMILY = (
         {"resist_extension": 0.9, "upper_back": 0.5, "deep_control": 0.3},
         6,
         parameters=(_LOW,),
-        props=("firm chair",),
+        props=(FIRM_CHAIR,),
         setup=(
             "Hands on a firm seat against the wall, feet stepped back.",
             "Body in one line, good shoes or bare feet.",

@@ -9,6 +9,7 @@ from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, KNEE_FALLS_IN
 from amvel.movements.frames import Aim, Frame, Surface, Touch
 from amvel.movements.ladder import Ladder, fault
+from amvel.movements.needs import FIRM_CHAIR, THICK_PAD
 from amvel.movements.positions import both, half_kneeling, kneeling, standing, trunk_lean
 
 _SIDES = ("left", "right")
@@ -163,7 +164,7 @@ FAMILY = (
         not_felt="the low back, the knee behind",
         breath="in to get ready, out to push",
         sides=True,
-        props=("firm chair", "thick pad"),
+        props=(FIRM_CHAIR, THICK_PAD),
         parameters=(_SEAT,),
     )
     .rung(

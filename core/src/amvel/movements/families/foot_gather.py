@@ -4,6 +4,7 @@ from amvel.movements.declaration import Dose, Setting
 from amvel.movements.faults import BREATH_HELD
 from amvel.movements.frames import Aim, Frame, Prop, Touch
 from amvel.movements.ladder import Ladder, fault
+from amvel.movements.needs import CLOTH, FIRM_CHAIR
 from amvel.movements.positions import sitting
 from amvel.movements.seats import SEAT
 
@@ -61,7 +62,7 @@ FAMILY = (
         breath="in to spread, out to press",
         sides=True,
         parameters=(SEAT,),
-        props=("firm chair",),
+        props=(FIRM_CHAIR,),
     )
     .rung(
         "draw_in_a_cloth",
@@ -71,7 +72,7 @@ FAMILY = (
         {"foot": 0.9, "balance": 0.1},
         1,
         arrow="left.toe_tip",
-        props=("firm chair", "cloth"),
+        props=(FIRM_CHAIR, CLOTH),
     )
     .rung(
         "lift_the_ball",

@@ -6,6 +6,7 @@ from amvel.movements.faults import BREATH_HELD
 from amvel.movements.frames import Frame, Prop
 from amvel.movements.ladder import Ladder, fault
 from amvel.movements.lying_positions import supine_crook
+from amvel.movements.needs import STRAP
 from amvel.movements.positions import both
 from amvel.movements.promise import hip_bend, joint
 
@@ -69,7 +70,7 @@ FAMILY = (
         {"hip_bend": 0.4},
         2,
         parameters=(_KNEE,),
-        props=("strap",),
+        props=(STRAP,),
         arrow="left.heel",
     )
     .rung(
@@ -80,7 +81,7 @@ FAMILY = (
         {"hip_bend": 0.3, "foot": 0.3},
         2,
         parameters=(_KNEE,),
-        props=("strap",),
+        props=(STRAP,),
         arrow="left.toe_tip",
     )
     .rung(

@@ -3,6 +3,7 @@
 from amvel.movements.declaration import Dose, Family, Fault, Frames, Parameter, Setting, Step
 from amvel.movements.faults import BREATH_HELD
 from amvel.movements.frames import Aim, Frame, Touch
+from amvel.movements.needs import WORKTOP_OR_CHAIR_BACK
 from amvel.movements.standing_support import at_the_counter
 
 _ROLLS = Fault(
@@ -51,7 +52,7 @@ def _step(id: str, title: str, support: str, extra: str, balance: float, effort:
         {"balance": balance, "leg_loading": 0.8},
         effort=effort,
         parameters=(_RISE,),
-        props=("worktop or sturdy chair back",),
+        props=(WORKTOP_OR_CHAIR_BACK,),
         arrow="left.heel",
     )
 

@@ -6,6 +6,7 @@ from amvel.movements.faults import BACK_ARCHES, BELLY_DOMES, BREATH_HELD, PELVIS
 from amvel.movements.frames import Frame, Prop
 from amvel.movements.ladder import Ladder
 from amvel.movements.lying_positions import supine_crook
+from amvel.movements.needs import HOUSEHOLD_WEIGHT
 from amvel.movements.positions import both
 from amvel.movements.promise import hip_bend
 
@@ -78,7 +79,7 @@ FAMILY = (
         {"resist_extension": 1.0, "deep_control": 0.5},
         7,
         parameters=(_to(65), _WEIGHT),
-        props=("household weight",),
+        props=(HOUSEHOLD_WEIGHT,),
         setup=("Lie on your back, both legs up, knees a little bent.", "Hold the weight over the breastbone."),
     )
     .family()

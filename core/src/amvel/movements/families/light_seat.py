@@ -5,6 +5,7 @@ from amvel.movements.families.sit_to_stand import ARMS_AHEAD, hands_on_rests, le
 from amvel.movements.faults import BREATH_HELD, KNEE_FALLS_IN, TRUNK_ROUNDS
 from amvel.movements.frames import Frame
 from amvel.movements.ladder import Ladder
+from amvel.movements.needs import CHAIR_WITH_ARMS, FIRM_CHAIR
 from amvel.movements.seats import SEAT
 
 
@@ -32,7 +33,7 @@ FAMILY = (
         felt="buttocks and thighs",
         not_felt="the low back, the knees",
         breath="in to lean, out to press, in to come back",
-        props=("firm chair",),
+        props=(FIRM_CHAIR,),
         parameters=(SEAT,),
         arrow="breastbone",
     )
@@ -43,7 +44,7 @@ FAMILY = (
         Dose(6, 1, 7.0, hold_s=3),
         {"hip_back": 0.5, "leg_loading": 0.4, "hip_bend": 0.5, "sit_to_stand": 0.4, "position_change": 0.3},
         2,
-        props=("firm chair with arms",),
+        props=(CHAIR_WITH_ARMS,),
     )
     .rung(
         "without_hands",

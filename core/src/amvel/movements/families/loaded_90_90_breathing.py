@@ -6,6 +6,7 @@ from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, THIGH_TAKES_OVER
 from amvel.movements.frames import Frame
 from amvel.movements.ladder import Ladder, fault
 from amvel.movements.lying_positions import supine_calves_up
+from amvel.movements.needs import SEAT_OR_BOX
 
 
 def _rest(s: Setting) -> Frame:
@@ -73,7 +74,7 @@ FAMILY = (
         not_felt="the front of the hip, the low back",
         breath="full breaths on all sides, never held",
         parameters=(_SUPPORT,),
-        props=("seat or box",),
+        props=(SEAT_OR_BOX,),
         arrow="left.knee",
     )
     .rung(

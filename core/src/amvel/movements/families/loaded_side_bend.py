@@ -6,6 +6,7 @@ from amvel.movements.families.one_side_carry import _stand
 from amvel.movements.faults import BREATH_HELD
 from amvel.movements.frames import Frame
 from amvel.movements.ladder import Ladder, fault
+from amvel.movements.needs import BAG
 from amvel.movements.promise import TRUNK_SIDE
 
 
@@ -34,7 +35,7 @@ FAMILY = (
         view="front",
         arrow="left.palm",
         parameters=(_BEND, _LOAD),
-        props=("bag",),
+        props=(BAG,),
     )
     .rung("with_bag", "With a bag", _bend, Dose(8, 1, 4.0), {"side_bend": 0.7}, 5)
     .family()

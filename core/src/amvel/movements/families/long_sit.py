@@ -7,6 +7,7 @@ from amvel.movements.families.seated_rounding import long_sitting
 from amvel.movements.faults import BREATH_HELD, TRUNK_ROUNDS
 from amvel.movements.frames import Frame
 from amvel.movements.ladder import Ladder
+from amvel.movements.needs import BLOCK_OR_TOWEL
 from amvel.movements.positions import both
 from amvel.movements.promise import joint
 
@@ -44,7 +45,7 @@ FAMILY = (
         felt="the back of the thighs, the back holding tall",
         not_felt="tingling down the leg",
         breath="in to grow, out to soften",
-        props=("firm block or folded towel",),
+        props=(BLOCK_OR_TOWEL,),
     )
     .rung(
         "on_a_high_raise",

@@ -6,6 +6,7 @@ from amvel.movements.declaration import Dose, Frames, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, PELVIS_DROPS, TRUNK_ROUNDS
 from amvel.movements.frames import Frame
 from amvel.movements.ladder import Ladder
+from amvel.movements.needs import WORKTOP
 from amvel.movements.positions import both, trunk_lean, weight_on_one_foot
 from amvel.movements.promise import LEAN
 from amvel.movements.standing_support import at_the_counter
@@ -75,7 +76,7 @@ FAMILY = (
         not_felt="the low back",
         breath="in to fold, out to stand up",
         parameters=(_LEAN,),
-        props=("worktop",),
+        props=(WORKTOP,),
         arrow="breastbone",
     )
     .rung(

@@ -4,6 +4,7 @@ from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, PELVIS_DROPS
 from amvel.movements.frames import Frame, Prop
 from amvel.movements.ladder import Ladder, fault
+from amvel.movements.needs import BAG, WORKTOP
 from amvel.movements.positions import SIDEWAYS, standing, weight_on_one_foot
 
 
@@ -64,7 +65,7 @@ FAMILY = (
         breath="breathe on",
         sides=True,
         view="front",
-        props=("bag", "worktop"),
+        props=(BAG, WORKTOP),
     )
     .rung(
         "stand_tall",

@@ -7,6 +7,7 @@ from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, SHOULDER_CLIMBS
 from amvel.movements.frames import Aim, Frame, Surface, Touch
 from amvel.movements.ladder import Ladder, fault
+from amvel.movements.needs import CUSHION, FIRM_CHAIR, THICK_PAD
 from amvel.movements.positions import FACE_DOWN
 from amvel.movements.promise import hip_bend, joint
 
@@ -185,7 +186,7 @@ FAMILY = (
         felt="between the shoulder blades; buttocks with the legs",
         not_felt="the low back, the neck",
         breath="out to lengthen, breathe on in the last hold",
-        props=("firm chair", "cushion", "thick pad"),
+        props=(FIRM_CHAIR, CUSHION, THICK_PAD),
         arrow="breastbone",
         parameters=(_SEAT,),
     )

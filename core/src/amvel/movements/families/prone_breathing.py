@@ -5,6 +5,7 @@ from amvel.movements.families.shoulder_blade_slide import _FOREHEAD, _PELVIS, _b
 from amvel.movements.faults import BREATH_HELD
 from amvel.movements.frames import Frame, Prop
 from amvel.movements.ladder import Ladder, fault
+from amvel.movements.needs import LIGHT_WEIGHT
 
 
 def _plain(s: Setting) -> list[Frame]:
@@ -48,7 +49,7 @@ FAMILY = (
         {"breath": 0.8},
         1,
         parameters=(_KG, _FOREHEAD, _PELVIS),
-        props=("light weight",),
+        props=(LIGHT_WEIGHT,),
     )
     .family()
 )

@@ -5,6 +5,7 @@ from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, RIBS_FLARE, SHOULDER_CLIMBS
 from amvel.movements.frames import Aim, Frame, Prop
 from amvel.movements.ladder import Ladder
+from amvel.movements.needs import WEIGHT, WORKTOP
 from amvel.movements.promise import TRUNK_TURN, joint
 from amvel.movements.standing_support import at_the_counter
 
@@ -56,7 +57,7 @@ FAMILY = (
         not_felt="the low back, the top of the shoulder",
         breath="out to reach, in to come back",
         sides=True,
-        props=("worktop",),
+        props=(WORKTOP,),
         arrow="left.fingertips",
         parameters=(_ARM, _TURN),
     )
@@ -76,7 +77,7 @@ FAMILY = (
         {"turning": 0.7, "upper_back": 0.6, "resist_extension": 0.6},
         4,
         parameters=(_ARM, _TURN, _LOAD),
-        props=("worktop", "weight"),
+        props=(WORKTOP, WEIGHT),
     )
     .family()
 )

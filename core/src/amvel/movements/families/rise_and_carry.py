@@ -5,6 +5,7 @@ from amvel.movements.families.sit_to_stand import ARMS_AHEAD, risen_frames
 from amvel.movements.faults import BREATH_HELD, TRUNK_ROUNDS
 from amvel.movements.frames import Frame, Prop
 from amvel.movements.ladder import Ladder, fault
+from amvel.movements.needs import FIRM_CHAIR, WEIGHT, WORKTOP
 from amvel.movements.seats import SEAT
 
 
@@ -48,7 +49,7 @@ FAMILY = (
         not_felt="hurry",
         breath="out to rise, in to stand, out to put down",
         sides=True,
-        props=("firm chair", "worktop", "weight"),
+        props=(FIRM_CHAIR, WORKTOP, WEIGHT),
         parameters=(SEAT, ARMS_AHEAD, _LOAD),
         shown=(0, 1, -1),
     )

@@ -4,6 +4,7 @@ from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, TRUNK_ROUNDS
 from amvel.movements.frames import Band, Frame
 from amvel.movements.ladder import Ladder, fault
+from amvel.movements.needs import BAND, FIRM_CHAIR
 from amvel.movements.positions import sitting
 from amvel.movements.promise import joint
 from amvel.movements.seats import SEAT
@@ -50,7 +51,7 @@ FAMILY = (
         felt="the side of the buttock",
         not_felt="the groin, the low back",
         breath="out to open, in to close",
-        props=("firm chair",),
+        props=(FIRM_CHAIR,),
         view="front",
         arrow="left.knee",
         parameters=(_OPEN, SEAT),
@@ -64,7 +65,7 @@ FAMILY = (
         {"hip_out": 0.8, "deep_control": 0.2},
         3,
         parameters=(_OPEN, _BAND, SEAT),
-        props=("firm chair", "band"),
+        props=(FIRM_CHAIR, BAND),
     )
     .family()
 )

@@ -4,6 +4,7 @@ from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, TRUNK_ROUNDS
 from amvel.movements.frames import Frame
 from amvel.movements.ladder import Ladder
+from amvel.movements.needs import FIRM_CHAIR
 from amvel.movements.positions import sitting
 from amvel.movements.promise import joint
 from amvel.movements.seats import SEAT
@@ -44,7 +45,7 @@ FAMILY = (
         breath="out to reach, in to come back",
         sides=True,
         arrow="left.heel",
-        props=("firm chair",),
+        props=(FIRM_CHAIR,),
     )
     .rung(
         "heel_slides",

@@ -3,6 +3,7 @@
 from amvel.movements.declaration import Dose, Family, Fault, Frames, Parameter, Setting, Step
 from amvel.movements.faults import BREATH_HELD, PELVIS_ROCKS, TRUNK_ROUNDS
 from amvel.movements.frames import Aim, Frame, Touch
+from amvel.movements.needs import FIRM_CHAIR
 from amvel.movements.positions import sitting
 from amvel.movements.seats import SEAT
 
@@ -73,7 +74,7 @@ def _step(
         sides=True,
         effort=effort,
         parameters=parameters,
-        props=("firm chair",),
+        props=(FIRM_CHAIR,),
         arrow=arrow,
     )
 

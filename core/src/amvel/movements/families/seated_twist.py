@@ -5,6 +5,7 @@ from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, TRUNK_ROUNDS
 from amvel.movements.frames import Frame, Prop
 from amvel.movements.ladder import Ladder
+from amvel.movements.needs import FIRM_CHAIR, HOUSEHOLD_WEIGHT
 from amvel.movements.positions import both, sitting
 from amvel.movements.promise import TRUNK_TURN
 from amvel.movements.seats import SEAT
@@ -41,7 +42,7 @@ FAMILY = (
         arrow="left.palm",
         view="front",
         parameters=(_TURN, _KG, SEAT),
-        props=("firm chair", "household weight"),
+        props=(FIRM_CHAIR, HOUSEHOLD_WEIGHT),
     )
     .rung("with_weight", "With a weight", _twist, Dose(6, 1, 4.0), {"turning": 0.7}, 5)
     .family()

@@ -6,6 +6,7 @@ from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD
 from amvel.movements.frames import Frame, Touch
 from amvel.movements.ladder import Ladder, fault
+from amvel.movements.needs import FIRM_CHAIR
 from amvel.movements.positions import sitting
 from amvel.movements.seats import SEAT
 
@@ -61,7 +62,7 @@ FAMILY = (
         breath="out to shift, in to come back",
         sides=True,
         view="front",
-        props=("firm chair",),
+        props=(FIRM_CHAIR,),
         arrow="breastbone",
         parameters=(_SHIFT, SEAT),
     )

@@ -4,6 +4,7 @@ from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, RIBS_FLARE, SHOULDER_CLIMBS
 from amvel.movements.frames import Band, Frame
 from amvel.movements.ladder import Ladder
+from amvel.movements.needs import ANCHOR, BAND, FIRM_CHAIR
 from amvel.movements.positions import both, sitting
 from amvel.movements.seats import SEAT
 
@@ -55,7 +56,7 @@ FAMILY = (
         {"upper_back": 0.6},
         1,
         parameters=(SEAT,),
-        props=("firm chair",),
+        props=(FIRM_CHAIR,),
     )
     .rung(
         "band_row",
@@ -65,7 +66,7 @@ FAMILY = (
         {"upper_back": 0.9, "resist_extension": 0.2},
         3,
         parameters=(_BAND, SEAT),
-        props=("firm chair", "band", "anchor at chest height"),
+        props=(FIRM_CHAIR, BAND, ANCHOR),
     )
     .family()
 )

@@ -4,6 +4,7 @@ from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting,
 from amvel.movements.faults import BACK_ARCHES, BREATH_HELD
 from amvel.movements.frames import Frame, Touch
 from amvel.movements.lying_positions import prone
+from amvel.movements.needs import CUSHION, TOWEL
 from amvel.movements.positions import both
 
 _NECK = Fault(
@@ -66,7 +67,7 @@ FAMILY = Family(
             {"upper_back": 0.9},
             effort=3,
             parameters=(_FOREHEAD, _PELVIS),
-            props=("towel", "cushion"),
+            props=(TOWEL, CUSHION),
             arrow="left.fingertips",
         ),
         Step(
@@ -83,7 +84,7 @@ FAMILY = Family(
             {"upper_back": 1.0},
             effort=4,
             parameters=(_LIFT, _FOREHEAD, _PELVIS),
-            props=("towel", "cushion"),
+            props=(TOWEL, CUSHION),
             arrow="forehead",
         ),
     ),

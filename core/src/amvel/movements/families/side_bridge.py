@@ -5,6 +5,7 @@ from amvel.movements.faults import BREATH_HELD, SHOULDER_CLIMBS
 from amvel.movements.frames import Aim, Frame, Surface, Touch
 from amvel.movements.ladder import Ladder, fault
 from amvel.movements.lying_positions import side_lying
+from amvel.movements.needs import CUSHION
 
 _SIDES = ("left", "right")
 _FOOT_BREADTH = 0.044  # of stature, from outer to inner edge, as the skeleton has it
@@ -180,7 +181,7 @@ FAMILY = (
             "Weight on the back of the shoulder, not on its point.",
         ),
         arrow="right.hip_side",
-        props=("cushion",),
+        props=(CUSHION,),
     )
     .rung(
         "knees_bent",

@@ -5,6 +5,7 @@ from amvel.movements.faults import BREATH_HELD, ROLLS_BACK
 from amvel.movements.frames import Frame, Prop, Touch
 from amvel.movements.ladder import Ladder, fault
 from amvel.movements.lying_positions import side_lying
+from amvel.movements.needs import CUSHION
 from amvel.movements.promise import joint
 
 
@@ -112,7 +113,7 @@ FAMILY = (
         {"hip_out": 0.8, "side_bend": 0.3, "deep_control": 0.4},
         5,
         parameters=(_out(14),),
-        props=("cushion",),
+        props=(CUSHION,),
     )
     .family()
 )

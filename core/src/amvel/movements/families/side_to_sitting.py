@@ -9,6 +9,7 @@ from amvel.movements.faults import BREATH_HELD
 from amvel.movements.frames import Aim, Frame, Surface, Touch, faced
 from amvel.movements.ladder import Ladder, fault
 from amvel.movements.lying_positions import side_lying
+from amvel.movements.needs import FIRM_BED
 from amvel.movements.positions import LEFT_SIDE_UP, sitting
 
 _SIDES = ("left", "right")
@@ -163,7 +164,7 @@ FAMILY = (
         breath="in to get ready, out to push up",
         sides=True,
         side_says="over the {other} side",
-        props=("firm bed",),
+        props=(FIRM_BED,),
         parameters=(_BED,),
         arrow="vertex",
     )

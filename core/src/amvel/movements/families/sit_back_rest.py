@@ -7,6 +7,7 @@ from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD
 from amvel.movements.frames import Aim, Frame, Surface, Touch
 from amvel.movements.ladder import Ladder, fault
+from amvel.movements.needs import CUSHION, FIRM_CHAIR, TOWEL
 from amvel.movements.positions import both, hands_and_knees
 
 _SIDES = ("left", "right")
@@ -103,7 +104,7 @@ FAMILY = (
             "Tops of the feet down, a folded towel under them.",
         ),
         parameters=(replace(_BACK, default=12), _SUPPORT),
-        props=("firm chair", "cushion", "towel"),
+        props=(FIRM_CHAIR, CUSHION, TOWEL),
     )
     .rung(
         "on_the_floor",
@@ -113,7 +114,7 @@ FAMILY = (
         {"breath": 0.7},
         1,
         parameters=(_BACK,),
-        props=("towel",),
+        props=(TOWEL,),
     )
     .family()
 )

@@ -6,6 +6,7 @@ from amvel.body import Anthropometry
 from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting, Step
 from amvel.movements.faults import BREATH_HELD, KNEE_FALLS_IN, TRUNK_ROUNDS
 from amvel.movements.frames import Aim, Frame, Surface, Touch
+from amvel.movements.needs import ARM_REST_OR_WORKTOP, CHAIR_WITH_ARMS, FIRM_CHAIR, WORKTOP
 from amvel.movements.positions import both, flat_sole, hip_wide, sitting, standing, weight_between_feet
 from amvel.movements.promise import joint
 from amvel.movements.rising import Ready, ready_to_rise
@@ -254,7 +255,7 @@ FAMILY = Family(
             {"sit_to_stand": 0.7, "leg_loading": 0.6, "position_change": 0.5},
             effort=4,
             parameters=(SEAT,),
-            props=("firm chair with arms",),
+            props=(CHAIR_WITH_ARMS,),
             shown=(0, 1, -1),
         ),
         Step(
@@ -276,7 +277,7 @@ FAMILY = Family(
             sides=True,
             side_says="with the {side} hand",
             parameters=(SEAT, _HAND),
-            props=("firm chair", "arm rest or worktop"),
+            props=(FIRM_CHAIR, ARM_REST_OR_WORKTOP),
             shown=(0, 1, -1),
         ),
         Step(
@@ -293,7 +294,7 @@ FAMILY = Family(
             {"sit_to_stand": 1.0, "leg_loading": 0.8, "balance": 0.2, "position_change": 0.5},
             effort=5,
             parameters=(ARMS_AHEAD, SEAT),
-            props=("firm chair",),
+            props=(FIRM_CHAIR,),
             shown=(0, 1, -1),
         ),
         Step(
@@ -311,7 +312,7 @@ FAMILY = Family(
             effort=6,
             sides=True,
             parameters=(_STAGGER, ARMS_AHEAD, SEAT),
-            props=("firm chair",),
+            props=(FIRM_CHAIR,),
             shown=(0, 1, -1),
         ),
         Step(
@@ -329,7 +330,7 @@ FAMILY = Family(
             sides=True,
             effort=7,
             parameters=(replace(SEAT, default=_high_seat_cm),),
-            props=("firm chair",),
+            props=(FIRM_CHAIR,),
             shown=(0, 1, -1),
         ),
         Step(
@@ -348,7 +349,7 @@ FAMILY = Family(
             effort=8,
             needs_unsupported_stand=True,
             parameters=(replace(SEAT, default=_high_seat_cm),),
-            props=("firm chair", "worktop"),
+            props=(FIRM_CHAIR, WORKTOP),
             shown=(0, 1, -1),
         ),
     ),

@@ -5,6 +5,7 @@ from amvel.movements.faults import BREATH_HELD
 from amvel.movements.frames import Aim, Frame, Prop
 from amvel.movements.ladder import Ladder, fault
 from amvel.movements.lying_positions import supine_crook
+from amvel.movements.needs import BELT, HOUSEHOLD_ROLL
 
 
 def _between(s: Setting, prop: Prop, wide_cm: float, name: str) -> list[Frame]:
@@ -58,7 +59,7 @@ FAMILY = (
         Dose(10, 3, 6.0, hold_s=3),
         {"deep_control": 0.6},
         2,
-        props=("household roll",),
+        props=(HOUSEHOLD_ROLL,),
         also=("A roll of 10–15 cm between the knees.",),
     )
     .rung(
@@ -68,7 +69,7 @@ FAMILY = (
         Dose(10, 3, 6.0, hold_s=3),
         {"hip_out": 0.5, "deep_control": 0.5},
         2,
-        props=("belt",),
+        props=(BELT,),
         also=("A belt round the thighs, just above the knees.",),
     )
     .family()

@@ -6,6 +6,7 @@ from amvel.movements.declaration import Dose, Setting
 from amvel.movements.faults import BREATH_HELD, RIBS_FLARE
 from amvel.movements.frames import Aim, Frame, Surface, Touch
 from amvel.movements.ladder import Ladder, fault
+from amvel.movements.needs import WALL, WORKTOP
 from amvel.movements.positions import both, standing
 
 
@@ -70,7 +71,7 @@ FAMILY = (
         felt="the waist widening against the wall, low in the belly on the breath out",
         not_felt="the neck, dizziness",
         breath="in to all sides, out slowly through pursed lips",
-        props=("wall",),
+        props=(WALL,),
     )
     .rung(
         "back_to_the_wall",
@@ -97,7 +98,7 @@ FAMILY = (
         {"breath": 0.8, "deep_control": 0.6, "balance": 0.2},
         1,
         setup=("Stand tall, a worktop within reach.", "Hands on the lowest ribs."),
-        props=("worktop",),
+        props=(WORKTOP,),
     )
     .family()
 )

@@ -4,6 +4,7 @@ from amvel.movements.declaration import Dose, Setting
 from amvel.movements.faults import BREATH_HELD
 from amvel.movements.frames import Aim, Frame
 from amvel.movements.ladder import Ladder, fault
+from amvel.movements.needs import WORKTOP
 from amvel.movements.standing_support import at_the_counter
 
 
@@ -45,7 +46,7 @@ FAMILY = (
         felt="the whole sole, the calf",
         not_felt="cramp that does not ease",
         breath="in to the heels, out to the balls",
-        props=("worktop",),
+        props=(WORKTOP,),
     )
     .rung(
         "heel_to_ball", "Heel to ball", _rock, Dose(8, 1, 5.0), {"foot": 0.7, "balance": 0.4}, 1, arrow="vertex"

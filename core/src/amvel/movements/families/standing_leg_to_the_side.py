@@ -3,6 +3,7 @@
 from amvel.movements.declaration import Dose, Family, Fault, Frames, Parameter, Setting, Step
 from amvel.movements.faults import BREATH_HELD, PELVIS_DROPS
 from amvel.movements.frames import Aim, Frame
+from amvel.movements.needs import WORKTOP_OR_CHAIR_BACK
 from amvel.movements.positions import weight_on_one_foot
 from amvel.movements.promise import joint
 from amvel.movements.standing_support import at_the_counter
@@ -60,7 +61,7 @@ def _step(id: str, title: str, support: str, extra: str, balance: float, effort:
         sides=True,
         effort=effort,
         parameters=(_OUT,),
-        props=("worktop or sturdy chair back",),
+        props=(WORKTOP_OR_CHAIR_BACK,),
         view="front",
         arrow="left.heel",
     )

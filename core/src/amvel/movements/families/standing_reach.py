@@ -4,6 +4,7 @@ from amvel.movements.declaration import Dose, Frames, Parameter, Setting
 from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, PELVIS_DROPS
 from amvel.movements.frames import Aim, Frame
 from amvel.movements.ladder import Ladder
+from amvel.movements.needs import WORKTOP
 from amvel.movements.positions import trunk_lean, weight_on_one_foot
 from amvel.movements.promise import LEAN, joint
 from amvel.movements.standing_support import at_the_counter
@@ -70,7 +71,7 @@ FAMILY = (
         breath="out to reach, in to come back",
         sides=True,
         parameters=(_BACK,),
-        props=("worktop",),
+        props=(WORKTOP,),
         arrow="left.heel",
     )
     .rung(

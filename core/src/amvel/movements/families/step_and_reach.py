@@ -4,6 +4,7 @@ from amvel.movements.declaration import Dose, Frames, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, KNEE_FALLS_IN, PELVIS_DROPS
 from amvel.movements.frames import Aim, Frame
 from amvel.movements.ladder import Ladder, fault
+from amvel.movements.needs import WORKTOP
 from amvel.movements.positions import SIDEWAYS, hip_wide
 from amvel.movements.promise import joint
 from amvel.movements.standing_support import at_the_counter
@@ -89,7 +90,7 @@ _LADDER = Ladder(
     breath="in to step, out to reach, in to come back",
     sides=True,
     parameters=(_STEP, _REACH),
-    props=("worktop",),
+    props=(WORKTOP,),
     arrow="left.heel",
 )
 for _support, _balance, _effort in (("firm hand", 0.5, 3), ("fingertips", 0.8, 4), ("hands hover", 1.0, 5)):

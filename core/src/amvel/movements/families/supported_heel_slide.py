@@ -7,6 +7,7 @@ from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, RIBS_FLARE
 from amvel.movements.frames import Aim, Frame, Prop, Surface, Touch
 from amvel.movements.ladder import Ladder
 from amvel.movements.lying_positions import supine_crook
+from amvel.movements.needs import BOX_OR_LOW_TABLE, CLOTH
 
 
 def _on_box(s: Setting) -> list[Frame]:
@@ -72,7 +73,7 @@ FAMILY = (
         {"deep_control": 0.6, "resist_extension": 0.4},
         1,
         parameters=(_BOX, _reach(42)),
-        props=("box or low table", "cloth"),
+        props=(BOX_OR_LOW_TABLE, CLOTH),
         also=("Heels on the box, knees over the hips.",),
     )
     .rung(
@@ -83,7 +84,7 @@ FAMILY = (
         {"deep_control": 0.6, "resist_extension": 0.5},
         2,
         parameters=(_reach(44),),
-        props=("cloth",),
+        props=(CLOTH,),
         also=("Heel on a sliding cloth, knees bent.",),
     )
     .family()

@@ -7,6 +7,7 @@ from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, TRUNK_ROUNDS
 from amvel.movements.frames import Aim, Frame, Surface, Touch
 from amvel.movements.ladder import Ladder
+from amvel.movements.needs import CUSHION, FIRM_CHAIR, TABLE
 from amvel.movements.positions import both, sitting, trunk_lean
 from amvel.movements.promise import LEAN
 from amvel.movements.seats import SEAT
@@ -76,7 +77,7 @@ FAMILY = (
         felt="widening of the back with every breath in",
         not_felt="the low back, the neck",
         breath="in to the back, out to let go",
-        props=("firm chair", "table", "cushion"),
+        props=(FIRM_CHAIR, TABLE, CUSHION),
         held=True,
         parameters=(_LEAN, _TABLE, SEAT),
     )

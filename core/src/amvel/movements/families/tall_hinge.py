@@ -3,6 +3,7 @@
 from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting, Step
 from amvel.movements.faults import BREATH_HELD, TRUNK_ROUNDS
 from amvel.movements.frames import Frame
+from amvel.movements.needs import FIRM_CHAIR
 from amvel.movements.positions import both, sitting
 from amvel.movements.promise import LEAN, joint
 from amvel.movements.seats import SEAT
@@ -58,7 +59,7 @@ FAMILY = Family(
             {"upper_back": 0.7, "hip_bend": 1.0, "sit_to_stand": 0.3},
             effort=3,
             parameters=(_LEAN, SEAT),
-            props=("firm chair",),
+            props=(FIRM_CHAIR,),
             arrow="vertex",
         ),
         Step(
@@ -75,7 +76,7 @@ FAMILY = Family(
             {"upper_back": 1.0, "hip_bend": 1.0},
             effort=4,
             parameters=(_LEAN, _ARM, SEAT),
-            props=("firm chair",),
+            props=(FIRM_CHAIR,),
             arrow="vertex",
         ),
     ),

@@ -6,6 +6,7 @@ from amvel.movements.declaration import Dose, Setting
 from amvel.movements.faults import BREATH_HELD, TRUNK_ROUNDS
 from amvel.movements.frames import Frame, Surface, Touch
 from amvel.movements.ladder import Ladder, fault
+from amvel.movements.needs import FIRM_CHAIR
 from amvel.movements.positions import sitting
 from amvel.movements.seats import SEAT
 
@@ -55,7 +56,7 @@ FAMILY = (
         not_felt="the low back holding",
         breath="in and out all round",
         parameters=(SEAT,),
-        props=("firm chair",),
+        props=(FIRM_CHAIR,),
     )
     .rung(
         "back_supported", "Back supported", _supported, Dose(5, 2, 7.0), {"breath": 0.7, "deep_control": 0.2}, 1

@@ -4,6 +4,7 @@ from amvel.body.capacities import TRUNK_SHARE
 from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting, Step
 from amvel.movements.faults import BREATH_HELD, TRUNK_ROUNDS
 from amvel.movements.frames import Frame
+from amvel.movements.needs import FIRM_CHAIR
 from amvel.movements.positions import both, sitting, trunk_lean
 from amvel.movements.promise import LEAN, TRUNK_TURN
 from amvel.movements.seats import SEAT
@@ -73,7 +74,7 @@ FAMILY = Family(
             sides=True,
             effort=2,
             parameters=(_turn_by(15), SEAT),
-            props=("firm chair",),
+            props=(FIRM_CHAIR,),
             view="front",
             arrow="breastbone",
         ),
@@ -92,7 +93,7 @@ FAMILY = Family(
             sides=True,
             effort=3,
             parameters=(_turn_by(20), SEAT),
-            props=("firm chair",),
+            props=(FIRM_CHAIR,),
             view="top",
             arrow="left.fingertips",
         ),
@@ -111,7 +112,7 @@ FAMILY = Family(
             sides=True,
             effort=4,
             parameters=(_turn_by(15), _LEAN, SEAT),
-            props=("firm chair",),
+            props=(FIRM_CHAIR,),
             view="side",
             arrow="breastbone",
         ),

@@ -3,6 +3,7 @@
 from amvel.movements.declaration import Dose, Family, Fault, Frames, Setting, Step
 from amvel.movements.faults import BREATH_HELD
 from amvel.movements.frames import Aim, Frame
+from amvel.movements.needs import WORKTOP_OR_CHAIR_BACK
 from amvel.movements.standing_support import at_the_counter
 
 _GRIPS = Fault(
@@ -53,7 +54,7 @@ def _step(id: str, title: str, support: str, extra: str, balance: float, effort:
         {"balance": balance},
         sides=True,
         effort=effort,
-        props=("worktop or sturdy chair back",),
+        props=(WORKTOP_OR_CHAIR_BACK,),
         view="side",
     )
 

@@ -5,6 +5,7 @@ from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, RIBS_FLARE, SHOULDER_CLIMBS
 from amvel.movements.frames import Aim, Frame
 from amvel.movements.ladder import Ladder
+from amvel.movements.needs import WALL
 from amvel.movements.positions import forearms_on_wall
 
 _SIDES = ("left", "right")
@@ -56,7 +57,7 @@ FAMILY = (
         felt="round the shoulder blades",
         not_felt="the neck, the low back, pinching in the shoulder",
         breath="out to slide up, in to come down",
-        props=("wall",),
+        props=(WALL,),
         arrow="left.elbow",
     )
     .rung(

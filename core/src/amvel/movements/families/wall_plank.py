@@ -4,6 +4,7 @@ from amvel.body import Anthropometry
 from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting, Step
 from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, PELVIS_DROPS, SHOULDER_CLIMBS
 from amvel.movements.frames import Aim, Frame, Touch
+from amvel.movements.needs import WALL
 from amvel.movements.positions import flat_sole, forearms_on_wall, hip_wide, level_pelvis
 
 _PIKE = Fault(
@@ -104,7 +105,7 @@ FAMILY = Family(
             {"resist_extension": 0.8, "upper_back": 0.5, "deep_control": 0.3},
             effort=3,
             parameters=(_WALL,),
-            props=("wall",),
+            props=(WALL,),
         ),
         Step(
             "one_foot_light",
@@ -121,7 +122,7 @@ FAMILY = Family(
             sides=True,
             effort=4,
             parameters=(_WALL,),
-            props=("wall",),
+            props=(WALL,),
             arrow="left.heel",
         ),
         Step(
@@ -139,7 +140,7 @@ FAMILY = Family(
             sides=True,
             effort=5,
             parameters=(_WALL,),
-            props=("wall",),
+            props=(WALL,),
             arrow="left.heel",
         ),
     ),

@@ -6,6 +6,7 @@ from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, PELVIS_DROPS
 from amvel.movements.frames import Aim, Frame, Surface, Touch
 from amvel.movements.ladder import Ladder, fault
+from amvel.movements.needs import WALL
 from amvel.movements.positions import (
     SIDEWAYS,
     both,
@@ -91,7 +92,7 @@ FAMILY = (
         not_felt="the knees",
         breath="breathe on; out to unweight",
         parameters=(_KNEE,),
-        props=("wall",),
+        props=(WALL,),
     )
     .rung(
         "both_feet",

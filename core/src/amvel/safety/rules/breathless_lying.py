@@ -5,7 +5,7 @@ from datetime import date
 from amvel.case.conditions.heart_and_lungs import BreathlessLying
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Numbers, Rule
+from amvel.safety.rulebook import Example, Number, Numbers, Rule
 from amvel.screening import Findings
 from amvel.sources import COMMON_PRACTICE
 
@@ -17,6 +17,13 @@ def answer(f: Findings, n: Numbers) -> Answer:
     page = Page("breathless_lying", COMMON_PRACTICE)
     if f.one(BreathlessLying):
         page.limit("flat", "lying_flat", 0, "breathless or reflux when flat: head and trunk up 30–45°")
+        page.limit(
+            "raised",
+            "back_raised_deg",
+            n["raised_deg"],
+            "breathless or reflux when flat: on the back only with head and trunk up",
+            at_least=True,
+        )
         page.limit("head", "head_below_heart_cm", 0, "the head is never lower than the heart")
     return page.done()
 
@@ -28,12 +35,12 @@ RULE = Rule(
     (COMMON_PRACTICE,),
     SINCE,
     answer,
-    (),
+    (Number("raised_deg", 30, "deg", "least slope under head and trunk (30–45° are usual)", COMMON_PRACTICE, SINCE),),
     (
         Example(
             "breathless when flat",
             {"conditions": [{"kind": "breathless_lying"}]},
-            {"breathless_lying.flat": 0.0},
+            {"breathless_lying.flat": 0.0, "breathless_lying.raised": 30.0},
         ),
         Example("none", {"conditions": []}, {"breathless_lying.flat": None}),
     ),

@@ -52,7 +52,7 @@ def test_a_painful_wrist_gets_forearms_or_fists_with_both_numbers() -> None:
     for (ref, side), v in verdicts("painful-wrist").items():
         if not ref.startswith("arm_or_leg_slide/"):
             continue
-        assert "right.wrist_extension_loaded_deg" in {b.quantity for b in v.reasons}, (ref, side)
+        assert "right.loaded_wrist_extension_deg" in {b.quantity for b in v.reasons}, (ref, side)
         most = min(x.bound for x in engine("painful-wrist").envelope.limits if x.quantity == "right.hand_support_percent_bw")
         carries = v.original.peak("right.hand_support_percent_bw") > most
         assert carries == ("right.hand_support_percent_bw" in {b.quantity for b in v.reasons}), (ref, side)
@@ -69,7 +69,7 @@ def test_fists_mend_the_angle_but_not_the_load() -> None:
         for h in ("flat", "fists", "forearms")
     )
     assert (
-        flat.peak("right.wrist_extension_loaded_deg") > 60 > 5 > fists.peak("right.wrist_extension_loaded_deg")
+        flat.peak("right.loaded_wrist_extension_deg") > 60 > 5 > fists.peak("right.loaded_wrist_extension_deg")
     )
     assert fists.peak("right.hand_support_percent_bw") > 15
     assert forearms.peak("right.hand_support_percent_bw") == 0

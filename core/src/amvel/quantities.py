@@ -224,7 +224,7 @@ _add(
     limb_angle=True,
 )
 _add(
-    "wrist_extension_loaded_deg",
+    "loaded_wrist_extension_deg",
     "wrist bend back under load",
     "deg",
     "Wrist angle while this hand carries weight.",

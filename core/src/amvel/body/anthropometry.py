@@ -89,6 +89,7 @@ LIMB = {
     "foot": 0.152,
 }
 HIP_HALF_WIDTH = 0.050
+FOOT_BREADTH = 0.055  # of the stature (Drillis & Contini 1966, from memory)
 SHOULDER_HALF_WIDTH = 0.105
 # (x forward, z up) of the spine joints above the hip axis in relaxed standing.
 SPINE = {

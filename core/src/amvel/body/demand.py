@@ -220,7 +220,7 @@ def _supports(profile: dict[str, Array], flat: Flat, reactions: Reactions, weigh
     for side in ("left", "right"):
         carries = profile[f"{side}.hand_support_percent_bw"] > 2.0
         wrist = profile[f"{side}.wrist_extension_deg"]
-        profile[f"{side}.wrist_extension_loaded_deg"] = np.where(carries, wrist, 0.0)
+        profile[f"{side}.loaded_wrist_extension_deg"] = np.where(carries, wrist, 0.0)
         bears = profile[f"{side}.foot_support_percent_bw"] > 25.0
         profile[f"{side}.loaded_knee_flexion_deg"] = np.where(bears, profile[f"{side}.knee_flexion_deg"], 0.0)
         for whole, pieces in (("leg", ("foot", "knee")), ("arm", ("hand", "forearm", "shoulder"))):

@@ -32,10 +32,19 @@ class Ready:
 
 
 def ready_to_rise(
-    body: Anthropometry, capacities: Capacities, seat_cm: float, arms_deg: float, held_back_cm: float = 0.0
+    body: Anthropometry,
+    capacities: Capacities,
+    seat_cm: float,
+    arms_deg: float,
+    held_back_cm: float = 0.0,
+    heels_tipped_deg: float = 0.0,
 ) -> Ready:
-    """Feet and weight before the seat is left; hands that push let the weight stay `held_back_cm` further back."""
+    """Feet and weight before the seat is left; hands that push let the weight stay `held_back_cm` further back.
+
+    Soles that a wedge tips by `heels_tipped_deg` let the shins come forward by as much more.
+    """
     ankle_rad = min(capacities.stops_rad()[f"{s}.ankle.dorsiflexion"][1] for s in ("left", "right"))
+    ankle_rad += math.radians(heels_tipped_deg)
     hip_deg = min(capacities.range_deg[f"{s}.hip_flexion"] for s in ("left", "right"))
     return _ready(body.measures, ankle_rad, hip_deg, seat_cm, arms_deg, held_back_cm)
 

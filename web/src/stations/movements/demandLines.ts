@@ -4,7 +4,7 @@ export interface DemandLine { title: string; value: string; bound: string; over:
 
 const SHOWN: [string, string, string][] = [
   ['Rounding', 'trunk_flexion_deg', '°'], ['Arching', 'trunk_extension_deg', '°'], ['Turn', 'trunk_rotation_deg', '°'], ['Hip bend', 'hip_flexion_deg', '°'], ['Knee bend', 'knee_flexion_deg', '°'],
-  ['Arm raise', 'shoulder_elevation_deg', '°'], ['Hand carries', 'hand_support_percent_bw', ' %'], ['Wrist bend under load', 'wrist_extension_loaded_deg', '°'],
+  ['Arm raise', 'shoulder_elevation_deg', '°'], ['Hand carries', 'hand_support_percent_bw', ' %'], ['Wrist bend under load', 'loaded_wrist_extension_deg', '°'],
   ['Pelvic control', 'pelvic_flexion_moment_nm', ' N·m'], ['Compression T12/L1', 'compression_t12_l1_n', ' N'], ['Compression L4/5', 'compression_l4_l5_n', ' N'],
 ]
 const SAME: Record<string, string[]> = { trunk_flexion_deg: ['loaded_trunk_flexion_deg', 'unloaded_trunk_flexion_deg', 'held_trunk_flexion_deg'] }

@@ -6,6 +6,7 @@ from amvel.body import Anthropometry
 from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting, Step
 from amvel.movements.faults import BREATH_HELD, KNEE_FALLS_IN, TRUNK_ROUNDS
 from amvel.movements.frames import Aim, Frame, Surface, Touch
+from amvel.movements.heel_wedge import HEEL_WEDGE, on_heel_wedge, wedge_cm, wedge_deg
 from amvel.movements.needs import ARM_REST_OR_WORKTOP, CHAIR_WITH_ARMS, FIRM_CHAIR, WORKTOP
 from amvel.movements.positions import both, flat_sole, hip_wide, sitting, standing, weight_between_feet
 from amvel.movements.promise import joint
@@ -43,11 +44,12 @@ def _arms_deg(s: Setting) -> float:
 
 
 def _ready(s: Setting, held_back_cm: float = 0.0) -> Ready:
-    return ready_to_rise(s.body, s.capacities, s.number("seat_cm"), _arms_deg(s), held_back_cm)
+    tipped_deg = wedge_deg(s.body, wedge_cm(s))
+    return ready_to_rise(s.body, s.capacities, s.number("seat_cm"), _arms_deg(s), held_back_cm, tipped_deg)
 
 
 def _start(s: Setting) -> Frame:
-    return sitting(s.body, s.number("seat_cm"), heel_back_cm=_ready(s).heel_back_cm)
+    return on_heel_wedge(sitting(s.body, s.number("seat_cm"), heel_back_cm=_ready(s).heel_back_cm), wedge_cm(s))
 
 
 def weight_over(over_cm: float) -> Aim:
@@ -59,7 +61,7 @@ def _leaning(s: Setting, held_back_cm: float = 0.0) -> Frame:
     """Weight over the feet, the seat still there; the arms reach ahead as far as this step lets them."""
     arms, ready = _arms_deg(s), _ready(s, held_back_cm)
     frame = sitting(s.body, s.number("seat_cm"), heel_back_cm=_ready(s).heel_back_cm, lean_deg=30.0)
-    frame = frame.unaim("com.upper_thorax")
+    frame = on_heel_wedge(frame.unaim("com.upper_thorax"), wedge_cm(s))
     over = weight_over(ready.over_cm)
     return (
         frame.aim(over, weight_between_feet(s.body))
@@ -87,7 +89,8 @@ def _off(leaning: Frame, above_cm: float = 0.0, name: str = "leaving the seat") 
 
 def _risen(s: Setting) -> Frame:
     # The seat stays right behind the knees: it counts as a support that hands hover over.
-    return standing(s.body).with_("standing tall").facts_(rises=1, seated=False, hand_support_level=1)
+    stood = on_heel_wedge(standing(s.body), wedge_cm(s))
+    return stood.with_("standing tall").facts_(rises=1, seated=False, hand_support_level=1)
 
 
 def _two_legs(s: Setting, lean_back_cm: float = 0.0, rise_back_cm: float = 0.0) -> list[Frame]:
@@ -254,7 +257,7 @@ FAMILY = Family(
             Dose(6, 2, 6.0, note=_EVERY),
             {"sit_to_stand": 0.7, "leg_loading": 0.6, "position_change": 0.5},
             effort=4,
-            parameters=(SEAT,),
+            parameters=(SEAT, HEEL_WEDGE),
             props=(CHAIR_WITH_ARMS,),
             shown=(0, 1, -1),
         ),
@@ -276,7 +279,7 @@ FAMILY = Family(
             effort=5,
             sides=True,
             side_says="with the {side} hand",
-            parameters=(SEAT, _HAND),
+            parameters=(SEAT, _HAND, HEEL_WEDGE),
             props=(FIRM_CHAIR, ARM_REST_OR_WORKTOP),
             shown=(0, 1, -1),
         ),
@@ -293,7 +296,7 @@ FAMILY = Family(
             Dose(8, 2, 6.0, note=_EVERY),
             {"sit_to_stand": 1.0, "leg_loading": 0.8, "balance": 0.2, "position_change": 0.5},
             effort=5,
-            parameters=(ARMS_AHEAD, SEAT),
+            parameters=(ARMS_AHEAD, SEAT, HEEL_WEDGE),
             props=(FIRM_CHAIR,),
             shown=(0, 1, -1),
         ),
@@ -311,7 +314,7 @@ FAMILY = Family(
             {"sit_to_stand": 1.0, "leg_loading": 1.0, "balance": 0.4, "position_change": 0.4},
             effort=6,
             sides=True,
-            parameters=(_STAGGER, ARMS_AHEAD, SEAT),
+            parameters=(_STAGGER, ARMS_AHEAD, SEAT, HEEL_WEDGE),
             props=(FIRM_CHAIR,),
             shown=(0, 1, -1),
         ),

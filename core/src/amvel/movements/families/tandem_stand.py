@@ -1,6 +1,7 @@
 """Tandem stand: one foot in front of the other in one line."""
 
-from amvel.movements.declaration import Dose, Family, Fault, Frames, Setting, Step
+from amvel.body.anthropometry import FOOT_BREADTH
+from amvel.movements.declaration import Dose, Family, Fault, Frames, Parameter, Setting, Step
 from amvel.movements.faults import BREATH_HELD
 from amvel.movements.frames import Aim, Frame
 from amvel.movements.needs import WORKTOP_OR_CHAIR_BACK
@@ -11,15 +12,22 @@ _GRIPS = Fault(
 )
 
 
+_WHOLE, _HALF = "heel to toe", "half a step"
+_BASE = Parameter("base", "how the feet stand", "", _WHOLE, choices=(_WHOLE, _HALF))
+_HALF_STEP = 0.7  # of the foot: the heel beside the big toe, as the half-step of balance tests has it (our reading)
+
+
 def _frames(support: str) -> Frames:
     def frames(s: Setting) -> list[Frame]:
         start = at_the_counter(s.body, support)
-        length = 100 * s.body.lengths_m["foot"]
+        whole = s.word("base") == _WHOLE
+        length = 100 * s.body.lengths_m["foot"] * (1.0 if whole else _HALF_STEP)
+        apart = 100 * FOOT_BREADTH * s.body.stature_m * (not whole)
         in_line = start.unaim("left.ankle", "centre_of_mass").aim(
             Aim("left.ankle", "x", length, origin="right.ankle"),
-            Aim("left.ankle", "y", 0.0, origin="right.ankle"),
+            Aim("left.ankle", "y", apart, origin="right.ankle"),
             Aim("centre_of_mass", "x", 0.5 * length + 4.0, origin="right.ankle", weight=0.5),
-            Aim("centre_of_mass", "y", 0.0, origin="right.ankle", weight=0.5),
+            Aim("centre_of_mass", "y", 0.5 * apart, origin="right.ankle", weight=0.5),
         )
         legs = {
             f"{x}_{j}": 0.1
@@ -27,7 +35,7 @@ def _frames(support: str) -> Frames:
             for j in ("hip_abduction", "hip_rotation", "ankle_inversion")
         }
         soft = in_line.with_(
-            "one foot in front of the other",
+            "one foot in front of the other" if whole else "half a step ahead",
             left_hip_flexion=18.0,
             right_hip_flexion=2.0,
             left_knee_flexion=10.0,
@@ -54,6 +62,7 @@ def _step(id: str, title: str, support: str, extra: str, balance: float, effort:
         {"balance": balance},
         sides=True,
         effort=effort,
+        parameters=(_BASE,),
         props=(WORKTOP_OR_CHAIR_BACK,),
         view="side",
     )

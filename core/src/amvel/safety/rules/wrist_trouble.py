@@ -21,7 +21,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
         angle, load = c.tolerated_extension_deg, c.tolerated_load_percent_bw
         page.limit(
             f"angle_{c.side}_{i}",
-            f"{c.side}.wrist_extension_loaded_deg",
+            f"{c.side}.loaded_wrist_extension_deg",
             n["extension_deg"] if angle is None else angle,
             f"the {c.side} wrist hurts when bent back under load",
             source=CAUTIOUS if angle is None else TOLERATED,

@@ -1,5 +1,7 @@
 """The registry sweep: every declaration, on several bodies."""
 
+from itertools import pairwise
+
 import numpy as np
 import pytest
 
@@ -168,3 +170,61 @@ def test_every_function_has_a_version_lying_sitting_and_standing() -> None:
                 lacking.append(f"{purpose} {name}")
     # Nobody balances lying; a change of position from standing is the step to the floor, from sitting the rise.
     assert set(lacking) <= {"position_change standing", "position_change sitting"}, lacking
+
+
+def _pose(q, row: int):
+    """Joint angles in degrees and landmarks in centimetres."""
+    return np.concatenate([np.degrees(q.posed.angles[row]), 100 * q.posed.points[row].ravel()])
+
+
+@pytest.mark.parametrize("size", ["middle", "small", "heavy"])
+def test_every_declared_frame_is_a_pose_of_its_own(size: str) -> None:
+    """Where nothing moves there is one frame; a start that looks like the end teaches nobody what to do.
+
+    Two frames of one pose stay only where other parts carry: the moment at which a seat or a floor is left.
+    """
+    same = []
+    for q in library_profiles(size):
+        if q.fault:
+            continue
+        poses = [(_pose(q, i), {t.landmark for t in q.frames[i].touches if t.bears}) for i in q.rows]
+        alike = [np.abs(a - b).max() < 0.5 and on == under for (a, on), (b, under) in pairwise(poses)]
+        first, last = (poses[i][0] for i in (q.request.step.shown[0], q.request.step.shown[-1]))
+        unseen = len(poses) > 1 and np.abs(first - last).max() < 0.5
+        same += [q.request.label] if any(alike) or unseen else []
+    assert same == []
+
+
+@pytest.mark.parametrize("size", ["middle", "small", "heavy"])
+def test_a_prop_that_is_pressed_is_as_thick_as_the_way_between_what_presses_it(size: str) -> None:
+    index = profiler(size).skeleton.landmarks.index
+    seen = set()
+    for q in library_profiles(size):
+        for i in [] if q.fault else q.rows:
+            for prop in (p for p in q.frames[i].props if p.pressed):
+                a, b = (q.posed.points[i, index[n]] for n in prop.at)
+                assert 100 * np.linalg.norm(a - b) == pytest.approx(prop.size_cm, abs=1.0), (q.request.label, i)
+                seen.add(q.request.label)
+    assert len(seen) >= 5
+
+
+def test_solid_props_lie_between_two_parts_in_a_hand_or_under_the_body() -> None:
+    """A ball, cushion, roller or weight hangs nowhere in the air: who holds it is part of its declaration."""
+    for q in library_profiles("middle"):
+        for prop in (p for f in q.frames for p in f.props if p.kind in ("ball", "cushion", "roller", "weight", "bag")):
+            held = len(prop.at) == 1 and prop.at[0].endswith((".knuckles", ".palm"))
+            on_the_back = prop.at == ("waist_back",) and q.request.family.position == "face down"
+            assert prop.pressed or prop.below or held or on_the_back, (q.request.label, prop)
+
+
+@pytest.mark.parametrize("size", ["middle", "small", "heavy"])
+def test_a_cloth_lies_on_the_floor_and_a_roller_reaches_the_back(size: str) -> None:
+    index = profiler(size).skeleton.landmarks.index
+    for q in library_profiles(size):
+        for i in [] if q.fault else q.rows:
+            for prop in q.frames[i].props:
+                height = 100 * q.posed.points[i, index[prop.at[0]], 2]
+                if prop.kind == "cloth":
+                    assert height < 3.0, (q.request.label, i, height)
+                if prop.below:
+                    assert height == pytest.approx(prop.size_cm, abs=0.6), (q.request.label, i, height)

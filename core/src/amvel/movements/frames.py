@@ -106,6 +106,7 @@ class Prop:
     size_cm: float = 12.0
     anchor_cm: tuple[float, float, float] | None = None
     below: bool = False  # the body lies on it: its top is at the landmark
+    pressed: bool = False  # held between two parts: they are as far apart as it is thick
 
 
 PROPS = ("ball", "cushion", "band", "belt", "bag", "weight", "roller", "cloth")
@@ -132,6 +133,11 @@ class Frame:
     def hold(self, *props: Prop) -> "Frame":
         """Draw these props with the body."""
         return replace(self, props=(*self.props, *props))
+
+    def between(self, kind: str, left: str, right: str, size_cm: float, axis: str = "y") -> "Frame":
+        """Press something of this thickness between two parts, the left one further along the axis than the right one."""
+        held = self.hold(Prop(kind, (left, right), size_cm, pressed=True))
+        return held.aim(Aim(left, axis, size_cm, origin=right))
 
     def pull(self, *loads: tuple[str, tuple[float, float, float]]) -> "Frame":
         """Forces from outside in newtons, at landmarks: a bag, a band, a strap."""

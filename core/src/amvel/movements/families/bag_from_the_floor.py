@@ -27,7 +27,7 @@ def _down(s: Setting, hands: tuple[str, ...]) -> Frame:
 def _loaded(frame: Frame, s: Setting, hands: tuple[str, ...]) -> Frame:
     share = s.number("load_kg") * 9.81 / len(hands)
     return frame.pull(*((f"{x}.palm", (0.0, 0.0, -share)) for x in hands)).hold(
-        Prop("bag", (f"{hands[0]}.palm",), 16)
+        Prop("bag", (f"{hands[0]}.knuckles",), 16)
     )
 
 

@@ -2,7 +2,7 @@
 
 from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, PELVIS_DROPS, RIBS_FLARE
-from amvel.movements.frames import Band, Frame, Prop, Touch
+from amvel.movements.frames import Band, Frame, Touch
 from amvel.movements.ladder import Ladder, fault
 from amvel.movements.lying_positions import BACK_OF_PELVIS, own_heel_distance_cm, supine_crook
 from amvel.movements.needs import BAND, CUSHION
@@ -25,8 +25,8 @@ def _simple(s: Setting) -> list[Frame]:
 
 
 def _cushion(s: Setting) -> list[Frame]:
-    prop = Prop("cushion", ("left.knee", "right.knee"), 12)
-    return [f.hold(prop) for f in _simple(s)]
+    give = both(hip_abduction=0.1)
+    return [f.between("cushion", "left.knee_inside", "right.knee_inside", 12).free_(**give) for f in _simple(s)]
 
 
 def _band(s: Setting) -> list[Frame]:

@@ -3,7 +3,7 @@
 from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.families.knee_fold import leg_folded
 from amvel.movements.faults import BACK_ARCHES, BELLY_DOMES, BREATH_HELD, PELVIS_ROCKS, THIGH_TAKES_OVER
-from amvel.movements.frames import Frame, Prop
+from amvel.movements.frames import Frame
 from amvel.movements.ladder import Ladder
 from amvel.movements.lying_positions import supine_crook
 from amvel.movements.needs import HOUSEHOLD_WEIGHT
@@ -20,7 +20,8 @@ def _one(s: Setting) -> list[Frame]:
 
 def _vertical(s: Setting) -> list[Frame]:
     arms = both(shoulder_flexion=90.0, shoulder_abduction=0.0, elbow_flexion=4.0, forearm_pronation=0.0)
-    base = supine_crook(s.body).with_(**arms).hold(Prop("weight", ("left.palm", "right.palm"), 10))
+    base = supine_crook(s.body).with_(**arms).between("weight", "left.palm", "right.palm", 10)
+    base = base.free_(**both(shoulder_abduction=0.1))
     weight = s.number("weight_kg") * 9.81 / 2
     base = base.pull(*((f"{x}.palm", (0.0, 0.0, -weight)) for x in ("left", "right")))
     up = leg_folded(leg_folded(base, "left", 80.0, 15.0), "right", 80.0, 15.0, "both legs up")

@@ -16,7 +16,7 @@ def _stand(s: Setting) -> Frame:
     frame = frame.free_(**SIDEWAYS)
     return (
         frame.pull(("left.palm", (0.0, 0.0, -force)))
-        .hold(Prop("bag", ("left.palm",), 16))
+        .hold(Prop("bag", ("left.knuckles",), 16))
         .facts_(hand_support_level=1)
     )
 

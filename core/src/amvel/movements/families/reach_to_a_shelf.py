@@ -28,7 +28,7 @@ def _reach(s: Setting, load_kg: float) -> list[Frame]:
     )
     frames = [low, high]
     if load_kg:
-        jar = Prop("weight", ("left.palm",), 9)
+        jar = Prop("weight", ("left.knuckles",), 9)
         frames = [f.pull(("left.palm", (0.0, 0.0, -load_kg * 9.81))).hold(jar) for f in frames]
     return frames
 

@@ -13,7 +13,7 @@ def _with_cup(frames: list[Frame], load_kg: float) -> list[Frame]:
     """The cup stays level in front of the breastbone all the way."""
     hand = {"left_shoulder_flexion": 80.0, "left_elbow_flexion": 30.0, "left_forearm_pronation": 0.0}
     pull = ("left.palm", (0.0, 0.0, -load_kg * 9.81))
-    return [f.with_(**hand).pull(pull).hold(Prop("weight", ("left.palm",), 8)) for f in frames]
+    return [f.with_(**hand).pull(pull).hold(Prop("weight", ("left.knuckles",), 8)) for f in frames]
 
 
 def _cup(s: Setting) -> list[Frame]:

@@ -1,9 +1,11 @@
 """Seated twist with a weight."""
 
+import math
+
 from amvel.body.capacities import TRUNK_SHARE
 from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, TRUNK_ROUNDS
-from amvel.movements.frames import Frame, Prop
+from amvel.movements.frames import Aim, Frame
 from amvel.movements.ladder import Ladder
 from amvel.movements.needs import FIRM_CHAIR, HOUSEHOLD_WEIGHT
 from amvel.movements.positions import both, sitting
@@ -16,11 +18,17 @@ def _twist(s: Setting) -> list[Frame]:
     start = sitting(s.body, s.number("seat_cm")).with_(
         **both(shoulder_flexion=55.0, elbow_flexion=50.0, shoulder_abduction=-6.0)
     )
-    start = start.pull(*((f"{x}.palm", (0.0, 0.0, -force)) for x in ("left", "right"))).hold(
-        Prop("weight", ("left.palm", "right.palm"), 12)
-    )
+    start = start.pull(*((f"{x}.palm", (0.0, 0.0, -force)) for x in ("left", "right")))
+    start = start.between("weight", "left.palm", "right.palm", _WEIGHT_CM).free_(**both(shoulder_abduction=0.1))
     turned = {f"{r}_rotation": s.number("turn_deg") * share for r, share in TRUNK_SHARE["rotation"].items()}
-    return [start, start.with_("turned with the weight", **turned)]
+    # The arms stay as they hold the weight; across is no longer the room's left and right.
+    across = start.with_("turned with the weight", **turned).unaim("left.palm")
+    angle = math.radians(s.number("turn_deg"))
+    way = (-math.sin(angle), math.cos(angle), 0.0)
+    return [start, across.aim(Aim("left.palm", "across", _WEIGHT_CM, origin="right.palm", direction=way))]
+
+
+_WEIGHT_CM = 12.0
 
 
 _TURN = Parameter("turn_deg", "turn of the rib cage", "deg", 38, low=5, high=45, grid=1, easier="down", shows=TRUNK_TURN)

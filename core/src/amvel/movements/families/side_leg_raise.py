@@ -2,11 +2,13 @@
 
 from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, ROLLS_BACK
-from amvel.movements.frames import Frame, Prop, Touch
+from amvel.movements.frames import Frame, Touch
 from amvel.movements.ladder import Ladder, fault
 from amvel.movements.lying_positions import side_lying
 from amvel.movements.needs import CUSHION
 from amvel.movements.promise import joint
+
+_CUSHION_CM = 10.0
 
 
 def _lying(s: Setting, lower_straight: bool) -> Frame:
@@ -29,13 +31,10 @@ def _lying(s: Setting, lower_straight: bool) -> Frame:
 def _raise(s: Setting, lower_straight: bool, cushion: bool = False) -> list[Frame]:
     start = _lying(s, lower_straight)
     if cushion:
-        start = start.hold(Prop("cushion", ("left.ankle", "right.ankle"), 10))
-        return [
-            start,
-            start.with_(
-                "cushion lifted by both", left_hip_abduction=s.number("out_deg"), right_hip_abduction=-2.0
-            ),
-        ]
+        start = start.with_(right_hip_flexion=2.0, left_hip_flexion=2.0).free_(left_hip_abduction=0.1)
+        held = start.between("cushion", "left.foot_inner", "right.foot_inner", _CUSHION_CM, axis="z")
+        both_off = held.lift("right.knee_side", "right.foot_outer").free_(right_hip_abduction=0.1)
+        return [held, both_off.with_("cushion lifted by both", left_hip_abduction=s.number("out_deg"))]
     return [
         start,
         start.with_("leg raised", left_hip_abduction=s.number("out_deg"), left_ankle_dorsiflexion=5.0),
@@ -112,6 +111,8 @@ FAMILY = (
         Dose(8, 2, 8.0),
         {"hip_out": 0.8, "side_bend": 0.3, "deep_control": 0.4},
         5,
+        also=("A firm cushion between the feet, pressed lightly by both legs.",),
+        cues=("press first, then both legs leave the floor together", "as slow down as up", "the waist stays long"),
         parameters=(_out(14),),
         props=(CUSHION,),
     )

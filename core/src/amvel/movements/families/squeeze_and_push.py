@@ -8,29 +8,20 @@ from amvel.movements.lying_positions import supine_crook
 from amvel.movements.needs import BELT, HOUSEHOLD_ROLL
 
 
-def _between(s: Setting, prop: Prop, wide_cm: float, name: str) -> list[Frame]:
-    frame = supine_crook(s.body)
-    apart = Aim("left.knee", "y", wide_cm, origin="right.knee", must_hold=False)
+def _knees_give(s: Setting) -> Frame:
     free = {f"{x}_{j}": 0.1 for x in ("left", "right") for j in ("hip_abduction", "hip_rotation")}
-    return [frame.free_(**free).aim(apart).hold(prop).with_(name)]
+    return supine_crook(s.body).free_(**free)
 
 
 def _squeeze(s: Setting) -> list[Frame]:
-    return _between(
-        s,
-        Prop("ball", ("left.knee", "right.knee"), s.number("spacer_cm")),
-        s.number("spacer_cm") + 9,
-        "roll between the knees",
-    )
+    size_cm = s.number("spacer_cm")
+    return [_knees_give(s).between("ball", "left.knee_inside", "right.knee_inside", size_cm).with_("roll between the knees")]
 
 
 def _push(s: Setting) -> list[Frame]:
-    return _between(
-        s,
-        Prop("belt", ("left.knee_side", "right.knee_side"), 3),
-        s.number("spacer_cm") + 12,
-        "belt round the thighs",
-    )
+    apart = Aim("left.knee", "y", s.number("spacer_cm") + 12, origin="right.knee", must_hold=False)
+    belt = Prop("belt", ("left.knee_side", "right.knee_side"), 3)
+    return [_knees_give(s).aim(apart).hold(belt).with_("belt round the thighs")]
 
 
 _SPACER = Parameter("spacer_cm", "thickness of the roll", "cm", 12, low=10, high=15, grid=1, easier="up")

@@ -38,6 +38,7 @@ from amvel.body.tree import Array, Flags, Rows
 from amvel.content import MODEL, version
 from amvel.movements.bed import FLOOR, LYING_ON, lies_on_bed
 from amvel.movements.columns import Columns, Extremes
+from amvel.movements.coordination import moving_limbs
 from amvel.movements.declaration import Family, Setting, Step
 from amvel.movements.frames import Frame, mirrored
 from amvel.movements.pose_of_frame import compile_frame
@@ -49,7 +50,6 @@ from amvel.quantities import REGISTRY, base_id, quantity
 
 MODEL_VERSION = version("2026.11", MODEL)
 BETWEEN = 5  # frames between two declared ones; the peaks are settled there (tests refine them)
-_MOVED_RAD = np.radians(8.0)
 
 
 @dataclass(frozen=True)
@@ -361,7 +361,7 @@ def _one(
         falling = span.start + int(np.argmin(stands[rows]))
         fault = Falls(way.names[falling])
     more = {
-        "coordination": np.full(len(span), float(_coordination(own.angles))),
+        "coordination": np.full(len(span), float(moving_limbs(own.angles, declared, [way.frames[span.start + i] for i in declared]))),
         "speed_deg_s": np.full(len(span), _speed_deg_s(own.angles, request.step.dose.seconds)),
     }
     return Profile(
@@ -442,20 +442,3 @@ def _swapped(capacities: Capacities) -> Capacities:
 def _speed_deg_s(angles: Array, seconds: float) -> float:
     """The joint that travels furthest, over half a repetition."""
     return float(np.degrees(np.ptp(angles, axis=0).max()) / max(0.5, seconds / 2))
-
-
-def _coordination(angles: Array) -> int:
-    """Limbs that move independently at once; a pair that moves alike counts one."""
-    names = [n for n, _, _ in JOINTS]
-    swing = np.ptp(angles, axis=0)
-    count = 0
-    for limb, parts in (("arm", ("shoulder", "elbow")), ("leg", ("hip", "knee"))):
-        moved = {
-            s: [swing[k] for k, n in enumerate(names) if n.startswith(s) and n.split(".")[1] in parts]
-            for s in ("left", "right")
-        }
-        sides = [s for s in moved if max(moved[s]) > _MOVED_RAD]
-        alike = len(sides) == 2 and np.allclose(moved["left"], moved["right"], atol=np.radians(3))
-        count += 1 if alike else len(sides)
-        del limb
-    return count

@@ -1,0 +1,147 @@
+"""How many limbs somebody has to move on purpose at once.
+
+A limb counts when it travels and somebody moves it: a leg that stands, or a hand that lies on something, and only gives
+while the trunk goes over it is not one more thing to think of.  A pair that moves alike, or holds one thing, counts one.
+"""
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from itertools import pairwise
+
+import numpy as np
+
+from amvel.body import JOINTS
+from amvel.body.tree import Array
+from amvel.movements.frames import Frame
+
+_MOVED_DEG = 8.0
+_MOVED_RAD = np.radians(_MOVED_DEG)
+_ALIKE_RAD = np.radians(3.0)
+_SIDES = ("left", "right")
+_JOINTS = {"arm": ("shoulder", "elbow"), "leg": ("hip", "knee")}
+_ALL_JOINTS = {"arm": ("scapula", "shoulder", "elbow", "forearm", "wrist"), "leg": ("hip", "knee", "ankle", "toes")}
+_ENDS = {
+    "arm": frozenset(["palm", "knuckles", "fingertips", "wrist", "elbow", "elbow_tip", "forearm_side", "forearm_under"]),
+    "leg": frozenset(["heel", "ball", "heel_back", "foot_outer", "foot_inner", "toe_tip", "toe_under", "instep", "knee_front", "knee_side", "calf_under"]),
+}
+
+
+@dataclass(frozen=True)
+class _Part:
+    """The way from one declared frame to the next: the angles on it (N×J, rad), where it begins and where it ends."""
+
+    angles_rad: Array
+    before: Frame
+    after: Frame
+
+
+def moving_limbs(angles_rad: Array, rows: Sequence[int], frames: Sequence[Frame]) -> int:
+    """Limbs that are moved on purpose and independently in one movement.
+
+    `angles_rad` (N×J) are those of all frames, `frames` the declared ones, which stand at `rows`.
+    """
+    parts = [
+        _Part(angles_rad[start : end + 1], before, after)
+        for (start, end), (before, after) in zip(pairwise(rows), pairwise(frames), strict=True)
+    ]
+    return sum(_of_a_pair(limb, angles_rad, parts) for limb in _JOINTS)
+
+
+def _of_a_pair(limb: str, angles_rad: Array, parts: list[_Part]) -> int:
+    """One for a pair that does the same, at once or one after the other; two where one does what the other does not."""
+    whole = {s: np.ptp(_way(limb, s, angles_rad), axis=0) for s in _SIDES}
+    moving = [s for s in _SIDES if whole[s].max() > _MOVED_RAD and any(_led(limb, s, p, _ALIKE_RAD) for p in parts)]
+    if len(moving) < 2:
+        return len(moving)
+    at_once = [p for p in parts if all(_led(limb, s, p, _MOVED_RAD) for s in _SIDES)]
+    if any(not _as_one(limb, p) for p in at_once):
+        return 2
+    same = bool(np.abs(whole["left"] - whole["right"]).max() < _ALIKE_RAD)
+    return 1 if same or all(_as_one(limb, p) for p in parts) else 2
+
+
+def _led(limb: str, side: str, part: _Part, least_rad: float) -> bool:
+    """Whether the limb travels here because it is asked to."""
+    travelled = np.ptp(_way(limb, side, part.angles_rad), axis=0).max()
+    return bool(travelled > least_rad) and not _only_gives(limb, side, part.before, part.after)
+
+
+def _as_one(limb: str, part: _Part) -> bool:
+    """Whether both of the pair do the same here, are asked the same or hold one thing."""
+    left, right = (np.abs(_way(limb, s, part.angles_rad)) for s in _SIDES)
+    near = bool(np.abs(left - right).max() < _ALIKE_RAD)  # swinging to one side, one goes out as the other comes in
+    ends = (part.before, part.after)
+    return near or _asked_alike(limb, *ends) or any(_joined(limb, f) for f in ends)
+
+
+def _asked_alike(limb: str, *frames: Frame) -> bool:
+    """Whether both of the pair are asked the same in these frames, whatever the solver finds for each."""
+    return all(_asked(limb, "left", f) == _asked(limb, "right", f) for f in frames)
+
+
+def _way(limb: str, side: str, angles_rad: Array) -> Array:
+    """How far each joint of the limb has come from where it began, frame by frame (N×joints, rad)."""
+    columns = [i for i, (name, _, _) in enumerate(JOINTS) if name.startswith(tuple(f"{side}.{j}." for j in _JOINTS[limb]))]
+    found: Array = angles_rad[:, columns] - angles_rad[0, columns]
+    return found
+
+
+def _only_gives(limb: str, side: str, before: Frame, after: Frame) -> bool:
+    """Whether the limb is carried or planted and nothing about it is declared to change."""
+    planted = all(any(t.bears and _is_end(limb, side, t.landmark) for t in f.touches) for f in (before, after))
+    return planted and not _changed(_asked(limb, side, before), _asked(limb, side, after))
+
+
+@dataclass(frozen=True)
+class _Asked:
+    """What a frame asks of a limb: its angles and which of them it leaves free, where its end goes and what it lies on."""
+
+    angles_deg: dict[str, float]
+    free: frozenset[str]
+    goals: dict[tuple[str, str, str], float]
+    lies_on: frozenset[str]
+
+
+def _asked(limb: str, side: str, frame: Frame) -> _Asked:
+    joints = tuple(f"{side}.{j}." for j in _ALL_JOINTS[limb])
+
+    def own(name: str) -> str:
+        return name.removeprefix(f"{side}.")
+
+    return _Asked(
+        {own(k): v for k, v in frame.angles.items() if k.startswith(joints)},
+        frozenset(own(k) for k in frame.free if k.startswith(joints)),
+        {
+            (own(a.landmark), a.axis, own(a.origin or "")): a.value_cm
+            for a in frame.aims
+            if _is_end(limb, side, a.landmark)
+        },
+        frozenset(t.surface for t in frame.touches if t.bears and _is_end(limb, side, t.landmark)),
+    )
+
+
+def _changed(before: _Asked, after: _Asked) -> bool:
+    """Whether something is asked of the limb that was not.
+
+    A goal that only pins what is there already is nothing new, nor is an angle that both frames leave to the solver.
+    """
+    led = any(after.goals[k] != v for k, v in before.goals.items() if k in after.goals)
+    held = (before.angles_deg.keys() | after.angles_deg.keys()) - (before.free & after.free)
+    bent = any(abs(after.angles_deg.get(k, 0.0) - before.angles_deg.get(k, 0.0)) > _MOVED_DEG for k in held)
+    return led or bent or before.lies_on != after.lies_on
+
+
+def _is_end(limb: str, side: str, landmark: str) -> bool:
+    own, _, mark = landmark.partition(".")
+    return own == side and mark in _ENDS[limb]
+
+
+def _joined(limb: str, frame: Frame) -> bool:
+    """Whether both of the pair hold one thing: a part of the body, or what is pressed between them."""
+    pressed = any(p.pressed and all(_is_end(limb, s, m) for s, m in zip(_SIDES, p.at, strict=False)) for p in frame.props)
+    held = [{a.origin for a in frame.aims if _is_end(limb, s, a.landmark) and a.origin} for s in _SIDES]
+    on_the_body = {mark for t in frame.touches if t.on for mark in (t.landmark, t.on)}
+    return pressed or bool(held[0] & held[1] & on_the_body)
+
+
+__all__ = ["moving_limbs"]

@@ -8,10 +8,11 @@ from typing import NamedTuple
 
 import numpy as np
 
+from amvel.body.cholesky import solve_in_place
 from amvel.body.compiled import kernel
 from amvel.body.flat import CENTRE, NOWHERE, Flat
 from amvel.body.skeleton import JOINT_INDEX
-from amvel.body.tree import Array, Flags, Rows, Tree, place, point_at, turn_of
+from amvel.body.tree import Array, Flags, Rows, Tree, place, turn_of
 
 _ROOT_DOF = 6
 _ROW_SCALE = 1000.0  # one millimetre of gap weighs one
@@ -104,32 +105,51 @@ def refresh(tree: Tree, wish: Wish, body: Body) -> None:
         weighed = weighed or wish.a[r] == CENTRE or wish.b[r] == CENTRE
     if weighed:
         _weigh(tree, body)
-    for r in range(len(wish.a)):
-        _point(tree, body, wish.a[r], body.at_a[r])
-        _point(tree, body, wish.b[r], body.at_b[r])
+    _mark(tree, body, wish.a, body.at_a)
+    _mark(tree, body, wish.b, body.at_b)
 
 
 @kernel
 def _weigh(tree: Tree, body: Body) -> None:
+    """Where the weight of each segment and of the whole body is.
+
+    Written element by element, as `_mark`: a view of an array costs more than the arithmetic on its three numbers.
+    """
     total = 0.0
-    body.weight_at[:] = 0.0
+    for i in range(3):
+        body.weight_at[i] = 0.0
     for s in range(len(tree.com)):
-        point_at(tree, body.origin, body.turned, tree.com[s], body.com_at[s])
+        mark = tree.com[s]
+        own = tree.segment[mark]
         total += tree.mass_kg[s]
         for i in range(3):
-            body.weight_at[i] += tree.mass_kg[s] * body.com_at[s, i]
+            at = body.origin[own, i]
+            for k in range(3):
+                at += body.turned[own, i, k] * tree.local_m[mark, k]
+            body.com_at[s, i] = at
+            body.weight_at[i] += tree.mass_kg[s] * at
     for i in range(3):
         body.weight_at[i] /= total
 
 
 @kernel
-def _point(tree: Tree, body: Body, mark: int, out: Array) -> None:
-    if mark == CENTRE:
-        out[:] = body.weight_at
-    elif mark == NOWHERE:
-        out[:] = 0.0
-    else:
-        point_at(tree, body.origin, body.turned, mark, out)
+def _mark(tree: Tree, body: Body, marks: Rows, out: Array) -> None:
+    """Where the marks of all rows are (R×3)."""
+    for r in range(len(marks)):
+        mark = marks[r]
+        if mark == CENTRE:
+            for i in range(3):
+                out[r, i] = body.weight_at[i]
+        elif mark == NOWHERE:
+            for i in range(3):
+                out[r, i] = 0.0
+        else:
+            s = tree.segment[mark]
+            for i in range(3):
+                at = body.origin[s, i]
+                for k in range(3):
+                    at += body.turned[s, i, k] * tree.local_m[mark, k]
+                out[r, i] = at
 
 
 @kernel
@@ -221,33 +241,6 @@ def _com_arms(tree: Tree, wish: Wish, body: Body) -> None:
 
 
 @kernel
-def _solve_in_place(system: Array, right: Array) -> None:
-    """Cholesky: `system` is symmetric and positive definite; `right` becomes the answer."""
-    n = len(right)
-    for j in range(n):
-        d = system[j, j]
-        for k in range(j):
-            d -= system[j, k] * system[j, k]
-        d = np.sqrt(max(d, 1e-300))
-        system[j, j] = d
-        for i in range(j + 1, n):
-            s = system[i, j]
-            for k in range(j):
-                s -= system[i, k] * system[j, k]
-            system[i, j] = s / d
-    for i in range(n):
-        s = right[i]
-        for k in range(i):
-            s -= system[i, k] * right[k]
-        right[i] = s / system[i, i]
-    for i in range(n - 1, -1, -1):
-        s = right[i]
-        for k in range(i + 1, n):
-            s -= system[k, i] * right[k]
-        right[i] = s / system[i, i]
-
-
-@kernel
 def _direction(
     gradient: Array, hessian: Array, diagonal: Array, damping: float, held: Flags, fixed: Array, delta: Array
 ) -> None:
@@ -271,7 +264,7 @@ def _direction(
         for j in range(i + 1):
             system[i, j] = hessian[p, keep[j]]
         system[i, i] += diagonal[p] + damping * (1.0 + common + hessian[p, p])
-    _solve_in_place(system, right)
+    solve_in_place(system, right)
     delta[:] = fixed
     for i in range(n):
         delta[keep[i]] = -right[i]
@@ -366,14 +359,19 @@ def _normal_equations(
     rows, size = jac.shape
     hessian[:] = 0.0
     gradient[:] = 0.0
+    touched = np.empty(size, dtype=np.int64)
     for r in range(rows):
+        count = 0  # a row moves with few of the joints
         for i in range(size):
+            if jac[r, i] != 0.0:
+                touched[count] = i
+                count += 1
+        for n in range(count):
+            i = touched[n]
             own = jac[r, i]
-            if own == 0.0:
-                continue
             gradient[i] += own * residual[r]
-            for j in range(i + 1):
-                hessian[i, j] += own * jac[r, j]
+            for m in range(n + 1):
+                hessian[i, touched[m]] += own * jac[r, touched[m]]
     for i in range(size):
         for j in range(i):
             hessian[j, i] = hessian[i, j]

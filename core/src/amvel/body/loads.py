@@ -306,9 +306,9 @@ def _margin_m(tree: Tree, contacts: ContactTable, b: int, points: Array, force: 
     least = np.inf
     for k in range(_DIRECTIONS):
         a = 2 * np.pi * k / _DIRECTIONS
-        reach = -np.inf
+        reach, c, s = -np.inf, np.cos(a), np.sin(a)
         for n in range(count):
-            reach = max(reach, corners[n, 0] * np.cos(a) + corners[n, 1] * np.sin(a))
+            reach = max(reach, corners[n, 0] * c + corners[n, 1] * s)
         least = min(least, reach)
     return least
 

@@ -1,10 +1,10 @@
 """How a body settles on elastic patches that cannot pull and slip beyond their friction cone: a damped Newton method."""
 
-from typing import Any, NamedTuple
+from typing import NamedTuple
 
 import numpy as np
-from numpy.typing import NDArray
 
+from amvel.body.cholesky import solve_in_place
 from amvel.body.compiled import kernel
 from amvel.body.tree import Array
 
@@ -35,15 +35,17 @@ def _forces(p: Problem, twist: Array, force: Array, slope: Array) -> float:
             for k in range(6):
                 move += p.wrench[n, i, k] * twist[k]
             trial[i] = -p.root[n, i] * move
-        slope[n] = 0.0
+        for i in range(3):
+            for k in range(3):
+                slope[n, i, k] = 0.0
         a, cone = trial[0], p.cone[n]
         size = max(np.sqrt(trial[1] ** 2 + trial[2] ** 2), 1e-12)
         if size <= cone * a:
-            force[n] = trial
             for i in range(3):
+                force[n, i] = trial[i]
                 slope[n, i, i] = 1.0
         elif cone * size <= -a:
-            force[n] = 0.0
+            force[n, 0] = force[n, 1] = force[n, 2] = 0.0
         else:
             share = 1 / (1 + cone * cone)
             reach = (a + cone * size) * share
@@ -86,14 +88,15 @@ def _newton(p: Problem, slope: Array, gradient: Array, damping: float) -> Array:
                     continue
                 for k in range(6):
                     own = s * p.wrench[n, i, k]
-                    for m in range(6):
+                    for m in range(k + 1):
                         hessian[k, m] += own * p.wrench[n, j, m]
     most = 0.0
     for k in range(6):
         most = max(most, hessian[k, k])
     for k in range(6):
         hessian[k, k] += max(damping * most, 1e-3)
-    step: NDArray[Any] = np.linalg.solve(hessian, gradient)
+    step = gradient.copy()
+    solve_in_place(hessian, step)
     return step
 
 

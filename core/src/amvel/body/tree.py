@@ -52,8 +52,10 @@ def place(
     for s in range(tree.parent.shape[0]):
         p = tree.parent[s]
         if p < 0:
-            origin[s] = position
-            turned[s] = rotation
+            for i in range(3):
+                origin[s, i] = position[i]
+                for k in range(3):
+                    turned[s, i, k] = rotation[i, k]
             continue
         for i in range(3):
             at = origin[p, i]
@@ -65,10 +67,13 @@ def place(
             j = tree.joint[n]
             about, sign = tree.about[j], tree.sign[j]
             one, other = (about + 1) % 3, (about + 2) % 3
-            c, d = np.cos(angles[j]), sign * np.sin(angles[j])
             for i in range(3):
                 axis[j, i] = sign * turned[s, i, about]
                 centre[j, i] = origin[s, i]
+            if angles[j] == 0.0:  # most joints of most poses: nothing turns
+                continue
+            c, d = np.cos(angles[j]), sign * np.sin(angles[j])
+            for i in range(3):
                 u, v = turned[s, i, one], turned[s, i, other]
                 turned[s, i, one] = u * c + v * d
                 turned[s, i, other] = v * c - u * d

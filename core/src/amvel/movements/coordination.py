@@ -19,6 +19,11 @@ _MOVED_RAD = np.radians(_MOVED_DEG)
 _ALIKE_RAD = np.radians(3.0)
 _SIDES = ("left", "right")
 _JOINTS = {"arm": ("shoulder", "elbow"), "leg": ("hip", "knee")}
+_COLUMNS = {
+    (limb, side): [i for i, (name, _, _) in enumerate(JOINTS) if name.startswith(tuple(f"{side}.{j}." for j in joints))]
+    for limb, joints in _JOINTS.items()
+    for side in _SIDES
+}
 _ALL_JOINTS = {"arm": ("scapula", "shoulder", "elbow", "forearm", "wrist"), "leg": ("hip", "knee", "ankle", "toes")}
 _ENDS = {
     "arm": frozenset(["palm", "knuckles", "fingertips", "wrist", "elbow", "elbow_tip", "forearm_side", "forearm_under"]),
@@ -28,11 +33,13 @@ _ENDS = {
 
 @dataclass(frozen=True)
 class _Part:
-    """The way from one declared frame to the next: the angles on it (N×J, rad), where it begins and where it ends."""
+    """The way from one declared frame to the next: the angles on it (N×J, rad), how far each joint travels (J), its ends."""
 
     angles_rad: Array
+    travelled_rad: Array
     before: Frame
     after: Frame
+    known: dict[tuple[str, str, int], "_Asked"]
 
 
 def moving_limbs(angles_rad: Array, rows: Sequence[int], frames: Sequence[Frame]) -> int:
@@ -40,16 +47,20 @@ def moving_limbs(angles_rad: Array, rows: Sequence[int], frames: Sequence[Frame]
 
     `angles_rad` (N×J) are those of all frames, `frames` the declared ones, which stand at `rows`.
     """
-    parts = [
-        _Part(angles_rad[start : end + 1], before, after)
-        for (start, end), (before, after) in zip(pairwise(rows), pairwise(frames), strict=True)
-    ]
-    return sum(_of_a_pair(limb, angles_rad, parts) for limb in _JOINTS)
+    whole = np.ptp(angles_rad, axis=0)
+    if len(frames) < 2 or whole.max() <= _MOVED_RAD:
+        return 0
+    known: dict[tuple[str, str, int], _Asked] = {}
+    parts = []
+    for (start, end), (before, after) in zip(pairwise(rows), pairwise(frames), strict=True):
+        way = angles_rad[start : end + 1]
+        parts.append(_Part(way, np.ptp(way, axis=0), before, after, known))
+    return sum(_of_a_pair(limb, whole, parts) for limb in _JOINTS)
 
 
-def _of_a_pair(limb: str, angles_rad: Array, parts: list[_Part]) -> int:
+def _of_a_pair(limb: str, whole_rad: Array, parts: list[_Part]) -> int:
     """One for a pair that does the same, at once or one after the other; two where one does what the other does not."""
-    whole = {s: np.ptp(_way(limb, s, angles_rad), axis=0) for s in _SIDES}
+    whole = {s: whole_rad[_COLUMNS[limb, s]] for s in _SIDES}
     moving = [s for s in _SIDES if whole[s].max() > _MOVED_RAD and any(_led(limb, s, p, _ALIKE_RAD) for p in parts)]
     if len(moving) < 2:
         return len(moving)
@@ -62,34 +73,38 @@ def _of_a_pair(limb: str, angles_rad: Array, parts: list[_Part]) -> int:
 
 def _led(limb: str, side: str, part: _Part, least_rad: float) -> bool:
     """Whether the limb travels here because it is asked to."""
-    travelled = np.ptp(_way(limb, side, part.angles_rad), axis=0).max()
-    return bool(travelled > least_rad) and not _only_gives(limb, side, part.before, part.after)
+    travelled = part.travelled_rad[_COLUMNS[limb, side]].max()
+    return bool(travelled > least_rad) and not _only_gives(limb, side, part)
 
 
 def _as_one(limb: str, part: _Part) -> bool:
     """Whether both of the pair do the same here, are asked the same or hold one thing."""
     left, right = (np.abs(_way(limb, s, part.angles_rad)) for s in _SIDES)
     near = bool(np.abs(left - right).max() < _ALIKE_RAD)  # swinging to one side, one goes out as the other comes in
-    ends = (part.before, part.after)
-    return near or _asked_alike(limb, *ends) or any(_joined(limb, f) for f in ends)
+    return near or _asked_alike(limb, part) or any(_joined(limb, f) for f in (part.before, part.after))
 
 
-def _asked_alike(limb: str, *frames: Frame) -> bool:
+def _asked_alike(limb: str, part: _Part) -> bool:
     """Whether both of the pair are asked the same in these frames, whatever the solver finds for each."""
-    return all(_asked(limb, "left", f) == _asked(limb, "right", f) for f in frames)
+    return all(
+        _asked(limb, "left", f, part.known) == _asked(limb, "right", f, part.known) for f in (part.before, part.after)
+    )
 
 
 def _way(limb: str, side: str, angles_rad: Array) -> Array:
     """How far each joint of the limb has come from where it began, frame by frame (N×joints, rad)."""
-    columns = [i for i, (name, _, _) in enumerate(JOINTS) if name.startswith(tuple(f"{side}.{j}." for j in _JOINTS[limb]))]
+    columns = _COLUMNS[limb, side]
     found: Array = angles_rad[:, columns] - angles_rad[0, columns]
     return found
 
 
-def _only_gives(limb: str, side: str, before: Frame, after: Frame) -> bool:
+def _only_gives(limb: str, side: str, part: _Part) -> bool:
     """Whether the limb is carried or planted and nothing about it is declared to change."""
-    planted = all(any(t.bears and _is_end(limb, side, t.landmark) for t in f.touches) for f in (before, after))
-    return planted and not _changed(_asked(limb, side, before), _asked(limb, side, after))
+    ends = (part.before, part.after)
+    if not all(any(t.bears and _is_end(limb, side, t.landmark) for t in f.touches) for f in ends):
+        return False
+    before, after = (_asked(limb, side, f, part.known) for f in ends)
+    return not _changed(before, after)
 
 
 @dataclass(frozen=True)
@@ -102,7 +117,14 @@ class _Asked:
     lies_on: frozenset[str]
 
 
-def _asked(limb: str, side: str, frame: Frame) -> _Asked:
+def _asked(limb: str, side: str, frame: Frame, known: dict[tuple[str, str, int], _Asked]) -> _Asked:
+    key = (limb, side, id(frame))
+    if key not in known:
+        known[key] = _read(limb, side, frame)
+    return known[key]
+
+
+def _read(limb: str, side: str, frame: Frame) -> _Asked:
     joints = tuple(f"{side}.{j}." for j in _ALL_JOINTS[limb])
 
     def own(name: str) -> str:

@@ -175,17 +175,22 @@ class Profiler:
             kept.popitem(last=False)
         return answer
 
-    def _declare(self, request: Request) -> list[Frame]:
-        frames = request.step.frames(
-            Setting(
-                self.body,
-                self.capacities if request.side != "right" else _swapped(self.capacities),
-                request.values,
-            )
-        )
-        frames = with_head_end(with_school(frames, request.values), request.values)
-        frames = [mirrored(f) for f in frames] if request.side == "right" else frames
-        return [replace(f, facts=_facts(f, request)) for f in frames]
+    @cached_property
+    def _other_way_round(self) -> Capacities:
+        """The capacities with left and right exchanged; themselves where the sides are alike."""
+        swapped = _swapped(self.capacities)
+        return self.capacities if swapped == self.capacities else swapped
+
+    def _declare(self, request: Request, known: "dict[tuple[object, ...], list[Frame]]") -> list[Frame]:
+        """The frames of a request; `known` holds those of the left side, which serve for both where the sides are alike."""
+        right = request.side == "right"
+        own = self._other_way_round if right else self.capacities
+        key = (request.label, id(own), *request.values.items())
+        if key not in known:
+            frames = request.step.frames(Setting(self.body, own, request.values))
+            known[key] = with_head_end(with_school(frames, request.values), request.values)
+        frames = [mirrored(f) for f in known[key]] if right else known[key]
+        return [f.with_facts(_facts(f, request)) for f in frames]
 
 
 def on_the_floor(request: Request) -> Request:
@@ -252,7 +257,8 @@ def _limbs_as_far_as(profile: Profile, other: Profile) -> Profile:
 def _solve_within(asked: "list[tuple[Profiler, Request]]", between: int) -> list[Profile]:
     """The same, every stop taken as it is."""
     skeleton = asked[0][0].skeleton
-    declared = [own._declare(r) for own, r in asked]
+    known: dict[tuple[object, ...], list[Frame]] = {}
+    declared = [own._declare(r, known) for own, r in asked]
     keys = [
         compile_frame(f, r.label, skeleton.body, own.capacities)
         for (own, r), frames in zip(asked, declared, strict=True)

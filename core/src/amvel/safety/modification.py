@@ -3,7 +3,7 @@
 The candidates of a step do not depend on findings; only which of them are admissible does.
 """
 
-from collections.abc import Callable, Generator
+from collections.abc import Callable, Container, Generator
 from dataclasses import dataclass
 from itertools import product
 
@@ -80,9 +80,11 @@ def _thinned(items: list[float | str], most: int) -> list[float | str]:
     return [items[round((i + 1) * len(items) / most) - 1] for i in range(most)]
 
 
-def candidates(step: Step, start: dict[str, float | str]) -> list[dict[str, float | str]]:
-    """Versions with one, then two, parameters moved; nearest first."""
-    moves = {p.id: p.candidates(start[p.id]) for p in step.parameters}
+def candidates(
+    step: Step, start: dict[str, float | str], of: Container[str] | None = None
+) -> list[dict[str, float | str]]:
+    """Versions with one, then two, parameters moved (all, or those of `of`); nearest first."""
+    moves = {p.id: p.candidates(start[p.id]) for p in step.parameters if of is None or p.id in of}
     single = [{**start, k: v} for k, values in moves.items() for v in _thinned(values, _COARSE)]
     names = list(moves)
     double = [v for i, a in enumerate(names) for b in names[i + 1 :] for v in _pairs(start, moves, a, b)]
@@ -145,12 +147,13 @@ def search(original: Profile, first: Check, envelope: Envelope, context: str, li
     sketches = yield Ask(tuple(probes), True)
     if _beyond_help(original, first, sketches):
         return None
-    all_of = candidates(step, start)
-    singles = [_version(original, c) for c in all_of if sum(c[k] != start[k] for k in c) == 1]
+    helps = _help(original, first, probes, sketches)
+    alone = {k for k, eased in helps.items() if len(eased) == len(first.breaches)}
+    singles = [_version(original, c) for c in candidates(step, start, alone) if sum(c[k] != start[k] for k in c) == 1]
     sketches = yield Ask(tuple(singles), True)
     found = yield from _first_fine(singles, sketches, fine)
     if found is None:
-        doubles = yield from _hopeful_pairs(original, first, moves)
+        doubles = yield from _hopeful_pairs(original, first, {k: v for k, v in moves.items() if helps[k] or not first.breaches})
         sketches = yield Ask(tuple(doubles), True)
         found = yield from _first_fine(doubles, sketches, fine)
     if found is None:
@@ -199,14 +202,25 @@ def _first_fine(
     return None
 
 
-def _beyond_help(original: Profile, first: Check, singles: list[Profile]) -> bool:
+def _beyond_help(original: Profile, first: Check, probes: list[Profile]) -> bool:
     """Whether some broken limit is not eased by any parameter alone: then no pair of them will hold it either (our reading)."""
-    placed = [p for p in singles if not p.fault]
-    for b in first.breaches:
-        sign = -1.0 if b.limit.at_least else 1.0
-        if all(sign * _worst(p, b) >= sign * _worst(original, b) - 1e-6 for p in placed):
-            return True
-    return False
+    placed = [p for p in probes if not p.fault]
+    return any(all(not _eased(original, p, b) for p in placed) for b in first.breaches)
+
+
+def _help(original: Profile, first: Check, probes: list[Request], sketches: list[Profile]) -> dict[str, set[int]]:
+    """By parameter, which of the broken limits it eases where it was tried; what could not be placed may ease any of them."""
+    start = original.request.values
+    out: dict[str, set[int]] = {p.id: set() for p in original.request.step.parameters}
+    for request, sketch in zip(probes, sketches, strict=True):
+        moved = next(k for k, v in request.values.items() if v != start[k])
+        out[moved] |= {i for i, b in enumerate(first.breaches) if sketch.fault or _eased(original, sketch, b)}
+    return out
+
+
+def _eased(original: Profile, other: Profile, b: Breach) -> bool:
+    sign = -1.0 if b.limit.at_least else 1.0
+    return sign * _worst(other, b) < sign * _worst(original, b) - 1e-6
 
 
 def _refined(

@@ -192,4 +192,4 @@ def test_flesh_gives_only_so_far(by_mm: float, out: bool) -> None:
 def test_the_floor_of_a_raised_surface_counts() -> None:
     _, posed = _posed()
     assert _sunk(posed) is None
-    assert "under the floor" in _sunk(posed, 0.10)
+    assert isinstance(_sunk(posed, 0.10), UnderTheFloor)

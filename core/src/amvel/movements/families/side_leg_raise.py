@@ -53,9 +53,9 @@ def _cushion(s: Setting) -> list[Frame]:
     return _raise(s, True, cushion=True)
 
 
-def _out(default: float) -> Parameter:
+def _out(default: float, high: float = 35) -> Parameter:
     return Parameter(
-        "out_deg", "how far the leg goes up", "deg", default, low=8, high=35, grid=3, easier="down", shows=joint("left.hip.abduction"))
+        "out_deg", "how far the leg goes up", "deg", default, low=8, high=high, grid=3, easier="down", shows=joint("left.hip.abduction"))
 
 
 FAMILY = (
@@ -113,7 +113,7 @@ FAMILY = (
         5,
         also=("A firm cushion between the feet, pressed lightly by both legs.",),
         cues=("press first, then both legs leave the floor together", "as slow down as up", "the waist stays long"),
-        parameters=(_out(14),),
+        parameters=(_out(8, high=26),),  # the lower hip has to bring its leg across as far
         props=(CUSHION,),
     )
     .family()

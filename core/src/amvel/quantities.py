@@ -7,7 +7,7 @@ from dataclasses import dataclass
 class Quantity:
     """One thing that can be computed of a pose.
 
-    `decimals` is the resolution to which values are rounded, to the adverse side, before comparing.  `limb_angle` says that
+    `decimals` are those that are shown, rounded to the adverse side.  `limb_angle` says that
     it is an angle of a limb: where nobody has tested that limb, it counts as far as a healthy one would go.
     """
 
@@ -20,6 +20,20 @@ class Quantity:
     limb_angle: bool = False
 
 
+    @property
+    def resolution(self) -> float:
+        """What the model can tell apart, in the quantity's unit; 0 for counts, flags and times, which are exact."""
+        return _RESOLUTION.get(self.unit, 0.0)
+
+    def breaks(self, value: float, bound: float, at_least: bool = False) -> bool:
+        """Whether a value lies beyond a bound by what the model can tell: half of the resolution is the bound itself."""
+        within = max(EXACT, 0.5 * self.resolution)
+        return value < bound - within if at_least else value > bound + within
+
+
+# Angles and loads as our reading of what the pose solver and the reactions repeat; lengths as closely as contacts hold.
+_RESOLUTION = {"deg": 0.5, "% of body weight": 1.0, "cm": 0.5}
+EXACT = 1e-6
 REGISTRY: dict[str, Quantity] = {}
 
 

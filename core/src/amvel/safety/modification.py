@@ -11,7 +11,7 @@ from amvel.body import DECLARED
 from amvel.movements import Parameter, Profile, Profiler, Request, Step
 from amvel.movements.bed import LYING_ON
 from amvel.movements.propped import HEAD_END_UP
-from amvel.quantities import base_id
+from amvel.quantities import base_id, quantity
 from amvel.safety.limits import Envelope
 from amvel.safety.verdict import Breach, Check, check
 
@@ -183,8 +183,7 @@ def _hopeful_pairs(
 
 
 def _holds(profile: Profile, b: Breach) -> bool:
-    worst = _worst(profile, b)
-    return worst >= b.limit.bound - 1e-6 if b.limit.at_least else worst <= b.limit.bound + 1e-6
+    return not quantity(b.quantity).breaks(_worst(profile, b), b.limit.bound, b.limit.at_least)
 
 
 def _version(original: Profile, values: dict[str, float | str]) -> Request:

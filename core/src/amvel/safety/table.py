@@ -7,9 +7,9 @@ import numpy as np
 from numpy.typing import NDArray
 
 from amvel.movements import Profile
-from amvel.quantities import quantity
+from amvel.quantities import EXACT, quantity
 from amvel.safety.limits import Envelope, Limit
-from amvel.safety.verdict import adverse, concerns, place_of
+from amvel.safety.verdict import concerns, place_of
 
 Flags = NDArray[np.bool_]
 _SIDES = ("left", "right")
@@ -39,8 +39,9 @@ class Table:
         if at_home and context != "home":
             return out
         for name in self._columns(limit.quantity):
+            within = max(EXACT, 0.5 * quantity(name).resolution)
             worst = self._of(name, limit.at_least, place)
-            out |= (worst < limit.bound) if limit.at_least else (worst > limit.bound)
+            out |= (worst < limit.bound - within) if limit.at_least else (worst > limit.bound + within)
         if limit.only_step:
             out &= np.array([concerns(limit, label) for label in self.labels])
         return out & ~self.faulty
@@ -57,8 +58,8 @@ class Table:
 
     @staticmethod
     def _one(profile: Profile, name: str, at_least: bool, place: str) -> float:
-        """Rounded to the adverse side; ±inf that breaks nothing where the limit does not look, and that breaks where a value is missing."""
+        """±inf that breaks nothing where the limit does not look, and that breaks where a value is missing."""
         seen = None if profile.fault else profile.extremes(place)
         if seen is None:
             return np.inf if at_least else -np.inf
-        return adverse(seen.worst(name, at_least), name, at_least)
+        return seen.worst(name, at_least)

@@ -84,8 +84,9 @@ def check(profile: Profile, envelope: Envelope, context: str, lifted: frozenset[
         if seen is None:
             continue
         for name in columns_of(limit, profile):
-            value = adverse(seen.worst(name, limit.at_least), name, limit.at_least)
-            if (value < limit.bound) if limit.at_least else (value > limit.bound):
+            worst = seen.worst(name, limit.at_least)
+            if quantity(name).breaks(worst, limit.bound, limit.at_least):
+                value = adverse(worst, name, limit.at_least)
                 (cautions if limit.strength == "caution" else breaches).append(Breach(limit, name, abs(value) if math.isinf(value) else value))
     return Check(tuple(breaches), tuple(cautions))
 

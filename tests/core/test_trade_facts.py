@@ -2,7 +2,7 @@
 
 import pytest
 
-from amvel.movements import Step, find
+from amvel.movements import Request, Step, find
 from tests.bodies import profiler
 from tests.published.test_leg_lever import peak
 
@@ -133,3 +133,14 @@ def test_smaller_and_slower_is_harder_in_the_toe_float() -> None:
     assert peak("toe_float/paper_thin", "pelvic_flexion_moment_nm") >= peak(
         "toe_float/finger_high", "pelvic_flexion_moment_nm"
     )
+
+
+@pytest.mark.parametrize("ref", ["seated_knee_opening/one_knee", "seated_knee_opening/both_with_a_band"])
+def test_a_knee_that_opens_over_its_foot_turns_the_thigh_out(ref: str) -> None:
+    """Common practice, no source; plane geometry: with the foot on its place the shin leans out as far as the thigh goes."""
+    p = profiler()
+    family, step = find(ref)
+    side = "left" if step.sides else "both"
+    q = p.profile(Request(family, step, side, step.defaults(p.body)))
+    assert q.peak("left.hip_internal_rotation_deg") < 1.0
+    assert q.peak("left.hip_external_rotation_deg") == pytest.approx(q.peak("left.hip_abduction_deg"), abs=4.0)

@@ -5,7 +5,7 @@ from amvel.movements.faults import BREATH_HELD, TRUNK_ROUNDS
 from amvel.movements.frames import Band, Frame
 from amvel.movements.ladder import Ladder, fault
 from amvel.movements.needs import BAND, FIRM_CHAIR
-from amvel.movements.positions import sitting
+from amvel.movements.positions import hip_wide, sitting
 from amvel.movements.promise import joint
 from amvel.movements.seats import SEAT
 
@@ -21,13 +21,18 @@ def _open(frame: Frame, deg: float, sides: tuple[str, ...], name: str) -> Frame:
     return frame.with_(name, **opened).free_(**give)
 
 
+def _seated(s: Setting) -> Frame:
+    """The feet stay where they are: whoever opens the knee turns the thigh out over its foot."""
+    return sitting(s.body, s.number("seat_cm")).aim(hip_wide(s.body))
+
+
 def _one(s: Setting) -> list[Frame]:
-    start = sitting(s.body, s.number("seat_cm"))
+    start = _seated(s)
     return [start, _open(start, s.number("open_deg"), ("left",), "one knee out")]
 
 
 def _both(s: Setting) -> list[Frame]:
-    start = _banded(sitting(s.body, s.number("seat_cm")), s.number("band_n"))
+    start = _banded(_seated(s), s.number("band_n"))
     return [start, _open(start, s.number("open_deg"), ("left", "right"), "both knees out")]
 
 

@@ -1,6 +1,5 @@
 """Why a body cannot take a pose is typed: who asks compares classes, who reads gets words."""
 
-from dataclasses import replace
 
 import pytest
 
@@ -62,6 +61,6 @@ def test_a_weight_that_has_to_be_where_no_foot_is_says_so() -> None:
     spec = p.profile(Request(family, step, "both", step.defaults(p.body))).specs[0]
     over = [r for r in spec.rows if r.point == COM]
     assert over, "standing holds its weight over the feet"
-    far = tuple(replace(r, offset_m=r.offset_m + 0.8) if r in over else r for r in spec.rows)
+    far = tuple(r._replace(offset_m=r.offset_m + 0.8) if r in over else r for r in spec.rows)
     posed = solve_flat(p.skeleton, flatten(p.skeleton, [spec.changed(rows=far)], [p.stops_rad]), ["far"])
     assert isinstance(posed.faults[0], WeightNotOverFeet)

@@ -6,7 +6,7 @@ Everything here is in SI units and radians; families declare in degrees and cent
 
 import math
 from dataclasses import dataclass, field, replace
-from typing import Any, Literal
+from typing import Any, Literal, NamedTuple
 
 import numpy as np
 from numpy.typing import NDArray
@@ -20,8 +20,7 @@ class PoseError(ValueError):
     """This pose cannot be placed or cannot stand; the message names the step, the frame and the contact."""
 
 
-@dataclass(frozen=True)
-class Row:
+class Row(NamedTuple):
     """One linear demand on the placed body: normal · (point − origin) = offset_m."""
 
     name: str
@@ -37,8 +36,7 @@ SHEAR_TO_NORMAL = 0.5  # stiffness along a surface against into it: our estimate
 Strategy = Literal["bears", "rests", "pushes", "leans"]
 
 
-@dataclass(frozen=True)
-class Contact:
+class Contact(NamedTuple):
     """An area of the body that presses on a surface.
 
     `normal` points out of the surface. `half_size_m` are the half lengths of the patch along the two

@@ -5,7 +5,7 @@ while the trunk goes over it is not one more thing to think of.  A pair that mov
 """
 
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 from itertools import pairwise
 
 import numpy as np
@@ -24,10 +24,18 @@ _COLUMNS = {
     for limb, joints in _JOINTS.items()
     for side in _SIDES
 }
-_ALL_JOINTS = {"arm": ("scapula", "shoulder", "elbow", "forearm", "wrist"), "leg": ("hip", "knee", "ankle", "toes")}
+_PARTS = {"arm": ("scapula", "shoulder", "elbow", "forearm", "wrist"), "leg": ("hip", "knee", "ankle", "toes")}
 _ENDS = {
     "arm": frozenset(["palm", "knuckles", "fingertips", "wrist", "elbow", "elbow_tip", "forearm_side", "forearm_under"]),
     "leg": frozenset(["heel", "ball", "heel_back", "foot_outer", "foot_inner", "toe_tip", "toe_under", "instep", "knee_front", "knee_side", "calf_under"]),
+}
+_END_OF = {mark: limb for limb, marks in _ENDS.items() for mark in marks}
+_JOINT_OF = {
+    name: (limb, side)
+    for name, _, _ in JOINTS
+    for limb, parts in _PARTS.items()
+    for side in _SIDES
+    if name.startswith(tuple(f"{side}.{part}." for part in parts))
 }
 
 
@@ -39,7 +47,8 @@ class _Part:
     travelled_rad: Array
     before: Frame
     after: Frame
-    known: dict[tuple[str, str, int], "_Asked"]
+    asked_before: "dict[_Limb, _Asked]"
+    asked_after: "dict[_Limb, _Asked]"
 
 
 def moving_limbs(angles_rad: Array, rows: Sequence[int], frames: Sequence[Frame]) -> int:
@@ -50,11 +59,11 @@ def moving_limbs(angles_rad: Array, rows: Sequence[int], frames: Sequence[Frame]
     whole = np.ptp(angles_rad, axis=0)
     if len(frames) < 2 or whole.max() <= _MOVED_RAD:
         return 0
-    known: dict[tuple[str, str, int], _Asked] = {}
+    asked = [_read(f) for f in frames]
     parts = []
-    for (start, end), (before, after) in zip(pairwise(rows), pairwise(frames), strict=True):
+    for i, (start, end) in enumerate(pairwise(rows)):
         way = angles_rad[start : end + 1]
-        parts.append(_Part(way, np.ptp(way, axis=0), before, after, known))
+        parts.append(_Part(way, np.ptp(way, axis=0), frames[i], frames[i + 1], asked[i], asked[i + 1]))
     return sum(_of_a_pair(limb, whole, parts) for limb in _JOINTS)
 
 
@@ -86,9 +95,7 @@ def _as_one(limb: str, part: _Part) -> bool:
 
 def _asked_alike(limb: str, part: _Part) -> bool:
     """Whether both of the pair are asked the same in these frames, whatever the solver finds for each."""
-    return all(
-        _asked(limb, "left", f, part.known) == _asked(limb, "right", f, part.known) for f in (part.before, part.after)
-    )
+    return all(asked[limb, "left"] == asked[limb, "right"] for asked in (part.asked_before, part.asked_after))
 
 
 def _way(limb: str, side: str, angles_rad: Array) -> Array:
@@ -100,46 +107,43 @@ def _way(limb: str, side: str, angles_rad: Array) -> Array:
 
 def _only_gives(limb: str, side: str, part: _Part) -> bool:
     """Whether the limb is carried or planted and nothing about it is declared to change."""
-    ends = (part.before, part.after)
-    if not all(any(t.bears and _is_end(limb, side, t.landmark) for t in f.touches) for f in ends):
-        return False
-    before, after = (_asked(limb, side, f, part.known) for f in ends)
-    return not _changed(before, after)
+    before, after = part.asked_before[limb, side], part.asked_after[limb, side]
+    return bool(before.lies_on) and bool(after.lies_on) and not _changed(before, after)
 
 
-@dataclass(frozen=True)
+@dataclass
 class _Asked:
-    """What a frame asks of a limb: its angles and which of them it leaves free, where its end goes and what it lies on."""
+    """What a frame asks of a limb: its angles and which of them it leaves free, where its end goes, what it lies on, and
+    which ends of it carry or rest."""
 
-    angles_deg: dict[str, float]
-    free: frozenset[str]
-    goals: dict[tuple[str, str, str], float]
-    lies_on: frozenset[str]
-
-
-def _asked(limb: str, side: str, frame: Frame, known: dict[tuple[str, str, int], _Asked]) -> _Asked:
-    key = (limb, side, id(frame))
-    if key not in known:
-        known[key] = _read(limb, side, frame)
-    return known[key]
+    angles_deg: dict[str, float] = field(default_factory=dict)
+    free: set[str] = field(default_factory=set)
+    goals: dict[tuple[str, str, str], float] = field(default_factory=dict)
+    lies_on: set[str] = field(default_factory=set)
 
 
-def _read(limb: str, side: str, frame: Frame) -> _Asked:
-    joints = tuple(f"{side}.{j}." for j in _ALL_JOINTS[limb])
+_Limb = tuple[str, str]  # arm or leg, left or right
 
-    def own(name: str) -> str:
-        return name.removeprefix(f"{side}.")
 
-    return _Asked(
-        {own(k): v for k, v in frame.angles.items() if k.startswith(joints)},
-        frozenset(own(k) for k in frame.free if k.startswith(joints)),
-        {
-            (own(a.landmark), a.axis, own(a.origin or "")): a.value_cm
-            for a in frame.aims
-            if _is_end(limb, side, a.landmark)
-        },
-        frozenset(t.surface for t in frame.touches if t.bears and _is_end(limb, side, t.landmark)),
-    )
+def _read(frame: Frame) -> dict[_Limb, _Asked]:
+    """What a frame asks of each of the four limbs."""
+    out = {(limb, side): _Asked() for limb in _JOINTS for side in _SIDES}
+    for name, value in frame.angles.items():
+        if name in _JOINT_OF:
+            out[_JOINT_OF[name]].angles_deg[name.partition(".")[2]] = value
+    for name in frame.free:
+        if name in _JOINT_OF:
+            out[_JOINT_OF[name]].free.add(name.partition(".")[2])
+    for a in frame.aims:
+        side, _, mark = a.landmark.partition(".")
+        if mark in _END_OF:
+            origin = (a.origin or "").removeprefix(f"{side}.")
+            out[_END_OF[mark], side].goals[mark, a.axis, origin] = a.value_cm
+    for t in frame.touches:
+        side, _, mark = t.landmark.partition(".")
+        if t.bears and mark in _END_OF:
+            out[_END_OF[mark], side].lies_on.add(t.surface)
+    return out
 
 
 def _changed(before: _Asked, after: _Asked) -> bool:

@@ -77,7 +77,12 @@ class Aim:
 
     @property
     def name(self) -> str:
-        return f"{self.landmark} {self.axis} from {self.origin or 'the ground'}"
+        return _aim_name(self.landmark, self.axis, self.origin)
+
+
+@lru_cache(maxsize=2048)
+def _aim_name(landmark: str, axis: str, origin: str | None) -> str:
+    return f"{landmark} {axis} from {origin or 'the ground'}"
 
 
 @dataclass(frozen=True)
@@ -204,6 +209,10 @@ class Frame:
 
     def unaim(self, *landmarks: str) -> "Frame":
         return self._but(aims=tuple(a for a in self.aims if a.landmark not in landmarks))
+
+    def named(self, name: str) -> "Frame":
+        """The same frame under another name."""
+        return self._but(name=name)
 
     def with_facts(self, facts: FrameFacts) -> "Frame":
         """The same frame with other facts."""

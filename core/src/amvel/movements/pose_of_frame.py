@@ -3,6 +3,8 @@ pelvis instead.
 """
 
 import math
+from functools import lru_cache
+from typing import NamedTuple
 
 from amvel.body import Anthropometry, BandPull, Capacities, Contact, ExternalLoad, PoseSpec, Row
 from amvel.body.capacities import TRUNK_SHARE
@@ -196,19 +198,24 @@ def _couple(angles: dict[str, float], frame: Frame, capacities: Capacities) -> d
     return angles
 
 
+@lru_cache(maxsize=2048)
+def _on(landmark: str, surface: str) -> str:
+    return f"{landmark} on the {surface}"
+
+
 def _touch_row(touch: Touch, surface: Surface) -> Row:
     if touch.on:
         return Row(f"{touch.landmark} on {touch.on}", touch.landmark, (0.0, 0.0, 1.0), touch.gap_cm / 100, touch.on)
     if surface.kind in ("level", "slope"):
         return Row(
-            f"{touch.landmark} on the {surface.name}",
+            _on(touch.landmark, surface.name),
             touch.landmark,
             surface.normal,
             (surface.at_cm + touch.gap_cm) / 100,
         )
     away = touch.gap_cm if surface.kind == "back" else -touch.gap_cm
     return Row(
-        f"{touch.landmark} on the {surface.name}",
+        _on(touch.landmark, surface.name),
         touch.landmark,
         (1.0, 0.0, 0.0),
         (surface.at_cm + away) / 100,
@@ -220,23 +227,39 @@ _BY_ITSELF: dict[str, Strategy] = {"head": "rests"}
 _TRUNK = frozenset(("upper_back", "mid_back", "sacrum", "buttock", "waist_back", "breastbone", "belly", "occiput"))
 
 
-def _contact(touch: Touch, surface: Surface) -> Contact:
-    side, dot, base = touch.landmark.partition(".")
+class _Area(NamedTuple):
+    """Of a landmark that touches: half lengths of its patch (m), the part whose load is reported, what it does by itself."""
+
+    along_m: float
+    across_m: float
+    part: str
+    by_itself: Strategy
+    of_the_trunk: bool
+
+
+@lru_cache(maxsize=256)
+def _area(landmark: str) -> _Area:
+    side, dot, base = landmark.partition(".")
     mark = (base if dot else side).removesuffix("_left").removesuffix("_right")
     half_a, half_b, part = _PATCH[mark]
     name = f"{side}.{part}" if dot and part else part
-    across_cm = half_b if touch.half_width_cm is None else min(half_b, touch.half_width_cm)
+    return _Area(half_a / 100, half_b / 100, name, _BY_ITSELF.get(part, "bears"), mark in _TRUNK)
+
+
+def _contact(touch: Touch, surface: Surface) -> Contact:
+    area = _area(touch.landmark)
+    across_m = area.across_m if touch.half_width_cm is None else min(area.across_m, touch.half_width_cm / 100)
     # A back at a wall leans; the wall does not hang it up by friction: what is above a level passes through it.
-    friction = 0.0 if surface.kind in ("wall", "back") and mark in _TRUNK else surface.friction
+    friction = 0.0 if area.of_the_trunk and surface.kind in ("wall", "back") else surface.friction
     return Contact(
         touch.landmark,
         surface.name,
         surface.normal,
-        (half_a / 100, across_cm / 100),
+        (area.along_m, across_m),
         surface.stiffness_n_per_m,
         friction,
-        touch.strategy or _BY_ITSELF.get(part, "bears"),
-        name,
+        touch.strategy or area.by_itself,
+        area.part,
         None if touch.places else (-surface.at_cm if surface.kind == "wall" else surface.at_cm) / 100,
         touch.on,
         surface.shear,

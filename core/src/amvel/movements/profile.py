@@ -335,7 +335,7 @@ class _Way:
                     key.append(at + i)
                     share.append(k / (inner + 1))
                     on = "" if k == 0 else f" → {group[i + 1].name}"
-                    self.frames.append(replace(frame, name=frame.name + on) if k else frame)
+                    self.frames.append(frame.named(frame.name + on) if k else frame)
                     self.names.append(keys[at + i].name if k == 0 else f"{keys[at + i].name} → {keys[at + i + 1].name}")
             self.spans.append(range(start, len(key)))
             self.steps.append(inner + 1)
@@ -409,7 +409,7 @@ class _Declared:
         bearing = {c.point for c in (*own.contacts, *there.contacts) if c.strategy == "bears"}
         return own.changed(
             contacts=tuple(
-                replace(c, strategy="bears") if c.point in bearing else c for c in own.contacts if c.point in points
+                c._replace(strategy="bears") if c.point in bearing else c for c in own.contacts if c.point in points
             ),
             rows=tuple(r for r in own.rows if r.name in names),
             loads=loads,

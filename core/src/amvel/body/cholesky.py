@@ -7,10 +7,9 @@ from amvel.body.tree import Array
 
 
 @kernel
-def solve_in_place(system: Array, right: Array) -> None:
-    """Cholesky of a symmetric, positive definite N×N `system`, of which only the lower half is read; `right` (N) becomes
-    the answer."""
-    n = len(right)
+def solve_in_place(system: Array, right: Array, n: int) -> None:
+    """Cholesky of the first n rows and columns of a symmetric, positive definite `system`, of which only the lower half
+    is read; the first n of `right` become the answer."""
     for j in range(n):
         d = system[j, j]
         for k in range(j):

@@ -240,34 +240,41 @@ def _com_arms(tree: Tree, wish: Wish, body: Body) -> None:
         body.com_arm[j, 2] = (w - mass * body.centre[j, 2]) / total
 
 
+class Scratch(NamedTuple):
+    """Room for the steps of one descent over N unknowns: made once, used by every step."""
+
+    keep: Rows
+    system: Array
+    right: Array
+
+
 @kernel
 def _direction(
-    gradient: Array, hessian: Array, diagonal: Array, damping: float, held: Flags, fixed: Array, delta: Array
+    gradient: Array, hessian: Array, diagonal: Array, damping: float, held: Flags, fixed: Array, delta: Array, room: Scratch
 ) -> None:
     """The damped step of what is not held; held ones move as `fixed` says."""
-    size = len(gradient)
-    keep = np.flatnonzero(~held)
-    n = len(keep)
-    system, right = np.empty((n, n)), np.empty(n)
-    most = 0.0
-    for i in range(n):
-        most = max(most, hessian[keep[i], keep[i]])
+    size, n, most = len(gradient), 0, 0.0
+    for p in range(size):
+        delta[p] = fixed[p]
+        if not held[p]:
+            room.keep[n] = p
+            n += 1
+            most = max(most, hessian[p, p])
     # A joint that hardly moves any point must not be the one that damping drives: it is damped like the others.
     common = _COMMON_DAMPING * most
     for i in range(n):
-        p = keep[i]
+        p = room.keep[i]
         pull = gradient[p]
         for q in range(size):
             if held[q]:
                 pull += hessian[p, q] * fixed[q]
-        right[i] = pull
+        room.right[i] = pull
         for j in range(i + 1):
-            system[i, j] = hessian[p, keep[j]]
-        system[i, i] += diagonal[p] + damping * (1.0 + common + hessian[p, p])
-    solve_in_place(system, right)
-    delta[:] = fixed
+            room.system[i, j] = hessian[p, room.keep[j]]
+        room.system[i, i] += diagonal[p] + damping * (1.0 + common + hessian[p, p])
+    solve_in_place(room.system, room.right, n)
     for i in range(n):
-        delta[keep[i]] = -right[i]
+        delta[room.keep[i]] = -room.right[i]
 
 
 @kernel
@@ -295,6 +302,7 @@ def descend(tree: Tree, wish: Wish, body: Body, position0: Array, rotation0: Arr
     for k in range(joints):
         body.angles[wish.free[k]] = min(body.angles[wish.free[k]], _most(wish, body, k))
     held, fixed, delta = np.zeros(size, dtype=np.bool_), np.zeros(size), np.zeros(size)
+    room = Scratch(np.empty(size, dtype=np.int64), np.empty((size, size)), np.empty(size))
     tilt, turn = np.zeros(3), np.zeros((3, 3))
     old_angles, old_position, old_rotation = body.angles.copy(), body.position.copy(), body.rotation.copy()
     damping = 1e-4
@@ -304,8 +312,8 @@ def descend(tree: Tree, wish: Wish, body: Body, position0: Array, rotation0: Arr
     fresh = True
     for _ in range(_MAX_ITERATIONS):
         if fresh:  # a refused step has moved nothing
-            _normal_equations(tree, wish, body, residual, jac, position0, rotation0, tilt, gradient, hessian)
-        _stepped(wish, body, gradient, hessian, diagonal, damping, held, fixed, delta)
+            _normal_equations(tree, wish, body, residual, jac, position0, rotation0, tilt, gradient, hessian, room.keep)
+        _stepped(wish, body, gradient, hessian, diagonal, damping, held, fixed, delta, room)
         longest = np.abs(delta).max()
         if longest > _LONGEST_STEP:
             delta *= _LONGEST_STEP / longest
@@ -354,13 +362,17 @@ def _normal_equations(
     tilt: Array,
     gradient: Array,
     hessian: Array,
+    touched: Rows,
 ) -> None:
     _jacobian(tree, wish, body, jac)
     rows, size = jac.shape
-    hessian[:] = 0.0
-    gradient[:] = 0.0
-    touched = np.empty(size, dtype=np.int64)
+    for i in range(size):
+        gradient[i] = 0.0
+        for j in range(i + 1):
+            hessian[i, j] = 0.0
     for r in range(rows):
+        if wish.weight[r] == 0.0:
+            continue
         count = 0  # a row moves with few of the joints
         for i in range(size):
             if jac[r, i] != 0.0:
@@ -394,6 +406,7 @@ def _stepped(
     held: Flags,
     fixed: Array,
     delta: Array,
+    room: Scratch,
 ) -> None:
     """The next step; a joint that would pass its stop goes there, and the others make up for it."""
     held[:] = False
@@ -403,7 +416,7 @@ def _stepped(
         held[_ROOT_DOF + k] = (at <= wish.low[k] + _AT_STOP and pull > 0) or (
             at >= _most(wish, body, k) - _AT_STOP and pull < 0
         )
-    _direction(gradient, hessian, diagonal, damping, held, fixed, delta)
+    _direction(gradient, hessian, diagonal, damping, held, fixed, delta, room)
     for _ in range(_RELEASES):
         passed = False
         for k in range(len(wish.free)):
@@ -416,7 +429,7 @@ def _stepped(
                 fixed[i] = min(max(there, wish.low[k]), most) - at
         if not passed:
             return
-        _direction(gradient, hessian, diagonal, damping, held, fixed, delta)
+        _direction(gradient, hessian, diagonal, damping, held, fixed, delta, room)
 
 
 @kernel

@@ -96,7 +96,7 @@ def _newton(p: Problem, slope: Array, gradient: Array, damping: float) -> Array:
     for k in range(6):
         hessian[k, k] += max(damping * most, 1e-3)
     step = gradient.copy()
-    solve_in_place(hessian, step)
+    solve_in_place(hessian, step, 6)
     return step
 
 

@@ -75,7 +75,7 @@ def _over(s: Setting) -> Frame:
     )
 
 
-_HIGHEST_SEAT_SHARE = 0.28  # of the stature, above the knees: higher, thighs no longer reach the floor (the model's own)
+_HIGHEST_SEAT_SHARE = 0.23  # of the stature, above the knees: higher, the pelvis hangs from the seat and rounds the low back (the model's own)
 
 
 def knee_pad_cm(body: Anthropometry, seat_cm: float) -> float:
@@ -160,7 +160,7 @@ def _both_legs(s: Setting) -> list[Frame]:
 
 _SEAT = Parameter("seat_cm", "height of seat and cushion", "cm", 42, low=36, high=52, grid=1, easier="down")
 _ARM = Parameter("arm_deg", "how far the arm reaches", "deg", 130, low=10, high=160, grid=10, easier="down", shows=joint("left.shoulder.flexion"))
-_LEG = Parameter("leg_hip_deg", "hip bend of the long leg", "deg", 12, low=4, high=40, grid=4, easier="up", shows=hip_bend())
+_LEG = Parameter("leg_hip_deg", "hip bend of the long leg", "deg", 4, low=0, high=40, grid=4, easier="up", shows=hip_bend())
 FAMILY = (
     Ladder(
         "over_chair_lift",

@@ -4,9 +4,11 @@ from datetime import date, timedelta
 
 import pytest
 
-from amvel.case import read_case
+from amvel.case import CONDITIONS, read_case
 from amvel.safety import envelope, rulebook
+from amvel.safety.verdict import check
 from amvel.screening import find_out, stop_signs
+from tests.bodies import library_profiles
 
 TODAY = date(2026, 11, 24)
 OK_BALANCE = (
@@ -242,3 +244,19 @@ def test_every_rule_is_in_date_and_sourced() -> None:
     for rule in rulebook().values():
         assert rule.sources
         assert rule.since <= rule.checked < rule.check_again
+
+
+JOINT_ANGLES = ("hip_flexion_deg", "hip_extension_deg", "hip_bend_deg", "knee_flexion_deg", "loaded_knee_flexion_deg", "ankle_dorsiflexion_deg", "ankle_plantarflexion_deg")
+STANDS_STILL_DEG = 10.0  # nobody means less than this by a bound on a leg's joint: quiet standing has 3° to 6°
+
+
+@pytest.mark.parametrize("kind", sorted(CONDITIONS))
+def test_no_bound_on_a_joint_closes_quiet_standing(kind: str) -> None:
+    """Zero is the relaxed standing of the skeleton; a person who stands bends hips, knees and ankles a little."""
+    standing = next(p for p in library_profiles() if p.request.label == "standing_breath/free_standing")
+    for example in CONDITIONS[kind].EXAMPLES:
+        given = {"on": str(TODAY - timedelta(days=20)), **example} if "on" in CONDITIONS[kind].model_fields else dict(example)
+        bounds = envelope(find_out(case(conditions=({"kind": kind, **given},))))
+        for context in ("visit", "home"):
+            for b in check(standing, bounds, context).breaches:
+                assert not (b.limit.quantity.endswith(JOINT_ANGLES) and b.value < STANDS_STILL_DEG), (kind, b.limit.id, b.value)

@@ -75,7 +75,10 @@ ROWS = (
         "posterior hip: the other side is free", {**HIP, "approach": "posterior"}, "right.hip_bend_deg", None
     ),
     Row(
-        "anterior hip: not past neutral backwards", {**HIP, "approach": "anterior"}, "left.hip_extension_deg", 0
+        "anterior hip: not past neutral backwards (neutral is how the hip stands: up to 3° in the model, our reading)",
+        {**HIP, "approach": "anterior"},
+        "left.hip_extension_deg",
+        3,
     ),
     Row("anterior hip: no turning out", {**HIP, "approach": "anterior"}, "left.hip_external_rotation_deg", 0),
     Row("anterior hip: bending is free", {**HIP, "approach": "anterior"}, "left.hip_bend_deg", None),
@@ -89,7 +92,7 @@ ROWS = (
         "unknown approach: the anterior bound holds too",
         {**HIP, "approach": "unknown"},
         "left.hip_extension_deg",
-        0,
+        3,
     ),
     Row(
         "curve from 10°: loaded bend toward the hollow side 5° (common practice)",

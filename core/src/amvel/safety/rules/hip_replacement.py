@@ -19,7 +19,7 @@ BY_APPROACH = {
         ("turn_in", "hip_internal_rotation_deg", "", "not turned in"),
     ),
     "anterior": (
-        ("back", "hip_extension_deg", "", "not back past neutral"),
+        ("back", "hip_extension_deg", "standing_deg", "not back past neutral, which is how the hip stands"),
         ("turn_out", "hip_external_rotation_deg", "", "not turned out"),
     ),
     "lateral": (("lift", "hip_abductor_moment_nm", "lift_nm", "not lifted sideways against gravity"),),
@@ -29,7 +29,7 @@ BY_APPROACH = {
 def answer(f: Findings, n: Numbers) -> Answer:
     """By approach: posterior bends at most 90°, not in past the middle, not turned in; anterior not back past neutral, not turned out; lateral not lifted sideways. By the surgeon’s protocol, for a time."""
     page = Page("hip_replacement", HIP)
-    bounds = {"flexion_deg": n["flexion_deg"] - n["margin_deg"], "lift_nm": n["lift_nm"]}
+    bounds = {"flexion_deg": n["flexion_deg"] - n["margin_deg"], "lift_nm": n["lift_nm"], "standing_deg": n["standing_deg"]}
     for i, c in enumerate(f.all(HipReplacement)):
         approaches = tuple(BY_APPROACH) if c.approach == "unknown" else (c.approach,)
         for approach in approaches:
@@ -69,6 +69,7 @@ RULE = Rule(
     (
         Number("flexion_deg", 90, "deg", "hip bend, posterior approach", HIP, SINCE),
         Number("margin_deg", 5, "deg", "what is kept free below that bend", HIP, SINCE),
+        Number("standing_deg", 3, "deg", "hip behind zero in quiet standing: our reading of neutral", HIP, SINCE),
         Number("lift_nm", 3, "N·m", "moment that counts as lifting the leg sideways", HIP, SINCE),
         Number("weeks", 12, "weeks", "how long", HIP, SINCE),
         Number("lateral_weeks", 8, "weeks", "how long, lateral approach", HIP, SINCE),
@@ -94,7 +95,7 @@ RULE = Rule(
                     {"kind": "hip_replacement", "side": "right", "approach": "anterior", "on": "2026-10-10"}
                 ]
             },
-            {"hip_replacement.anterior_back_0": 0.0, "hip_replacement.posterior_bend_0": None},
+            {"hip_replacement.anterior_back_0": 3.0, "hip_replacement.posterior_bend_0": None},
         ),
         Example(
             "lateral",
@@ -112,7 +113,7 @@ RULE = Rule(
                     {"kind": "hip_replacement", "side": "right", "approach": "unknown", "on": "2026-10-10"}
                 ]
             },
-            {"hip_replacement.posterior_bend_0": 85.0, "hip_replacement.anterior_back_0": 0.0},
+            {"hip_replacement.posterior_bend_0": 85.0, "hip_replacement.anterior_back_0": 3.0},
         ),
         Example(
             "a year ago",

@@ -1,0 +1,174 @@
+"""The kernels against libraries that know nothing of them: numpy, scipy and shapely."""
+
+from functools import lru_cache
+
+import numpy as np
+import pytest
+from hypothesis import given, settings
+from hypothesis import strategies as st
+from scipy.spatial.transform import Rotation
+from shapely.geometry import MultiPoint, Point
+
+from amvel.body import JOINTS, flatten
+from amvel.body.cholesky import solve_in_place
+from amvel.body.descent import Body, _jacobian, _residual, refresh, wish_of
+from amvel.body.flat import CENTRE
+from amvel.body.tree import place, turn_of
+from amvel.movements import Profile
+from tests.bodies import library_profiles, profiler
+
+SAMPLE = (
+    "knee_fold/single_fold",
+    "arm_or_leg_slide/opposite_lift",
+    "sit_to_stand/two_legs",
+    "tandem_stand/fingertips",
+    "side_bridge/knees_bent",
+    "wall_plank/one_foot_lifted",
+)
+WEIGHED = ("sit_to_stand/two_legs", "tandem_stand/fingertips", "standing_breath/free_standing")
+
+
+@lru_cache(maxsize=16)
+def step(ref: str) -> Profile:
+    return next(p for p in library_profiles("middle") if p.request.label == ref and not p.fault)
+
+
+@settings(deadline=None, max_examples=200)
+@given(st.integers(1, 12), st.integers(0, 10_000))
+def test_a_symmetric_system_is_solved_as_numpy_solves_it(size: int, seed: int) -> None:
+    random = np.random.default_rng(seed)
+    root = random.normal(size=(size, size))
+    system, right = root @ root.T + 0.1 * np.eye(size), random.normal(size=size)
+    answer, work = right.copy(), np.full((size + 3, size + 3), np.nan)
+    work[:size, :size] = system
+    work[np.triu_indices(size + 3, 1)] = np.nan  # only the lower half is read, and nothing beyond the first rows
+    solve_in_place(work, answer, size)
+    assert answer == pytest.approx(np.linalg.solve(system, right), rel=1e-6, abs=1e-8)
+
+
+@settings(deadline=None, max_examples=200)
+@given(st.tuples(*[st.floats(-3, 3)] * 3))
+def test_a_small_turn_is_the_rotation_of_its_vector(vector: tuple[float, float, float]) -> None:
+    out = np.zeros((3, 3))
+    turn_of(np.array(vector), out)
+    assert out == pytest.approx(Rotation.from_rotvec(vector).as_matrix(), abs=1e-9)
+
+
+def by_scipy(angles: np.ndarray) -> tuple[np.ndarray, np.ndarray]:
+    """Origins and orientations of all segments, by the textbook: parent's frame, offset, then every joint about its axis."""
+    tree, axes = profiler().skeleton.tree, {i: np.array(axis) for i, (_, _, axis) in enumerate(JOINTS)}
+    origin, turned = np.zeros((len(tree.parent), 3)), np.zeros((len(tree.parent), 3, 3))
+    for s, p in enumerate(tree.parent):
+        if p < 0:
+            turned[s] = np.eye(3)
+            continue
+        origin[s] = origin[p] + turned[p] @ tree.offset_m[s]
+        own = turned[p]
+        for j in tree.joint[tree.first[s] : tree.first[s + 1]]:
+            own = own @ Rotation.from_rotvec(axes[j] * angles[j]).as_matrix()
+        turned[s] = own
+    return origin, turned
+
+
+@settings(deadline=None, max_examples=40)
+@given(st.integers(0, 10_000), st.booleans())
+def test_a_body_is_placed_as_a_chain_of_rotations_says(seed: int, mostly_straight: bool) -> None:
+    random = np.random.default_rng(seed)
+    angles = random.uniform(-1.5, 1.5, len(JOINTS))
+    if mostly_straight:
+        angles[random.random(len(JOINTS)) < 0.8] = 0.0
+    tree = profiler().skeleton.tree
+    count = len(tree.parent)
+    origin, turned = np.zeros((count, 3)), np.zeros((count, 3, 3))
+    axis, centre = np.zeros((len(JOINTS), 3)), np.zeros((len(JOINTS), 3))
+    place(tree, np.zeros(3), np.eye(3), angles, origin, turned, axis, centre)
+    wanted_origin, wanted_turn = by_scipy(angles)
+    assert origin == pytest.approx(wanted_origin, abs=1e-9)
+    assert turned == pytest.approx(wanted_turn, abs=1e-9)
+    assert np.linalg.norm(axis, axis=1) == pytest.approx(1.0, abs=1e-9)
+
+
+def placed(ref: str):
+    """The rows of a step's first frame and its body, somewhat away from where they are met."""
+    spec, p = step(ref).specs[-1], profiler()
+    flat = flatten(p.skeleton, [spec], [p.stops_rad])
+    wish, tree = wish_of(flat, 0, 0), p.skeleton.tree
+    rows, joints, segments = len(wish.a), len(JOINTS), len(tree.parent)
+    body = Body(
+        flat.position[0] + 0.01,
+        flat.rotation[0].copy(),
+        flat.angles[0].copy(),
+        np.zeros((segments, 3)),
+        np.zeros((segments, 3, 3)),
+        np.zeros((joints, 3)),
+        np.zeros((joints, 3)),
+        np.zeros((rows, 3)),
+        np.zeros((rows, 3)),
+        np.zeros(3),
+        np.zeros((len(tree.com), 3)),
+        np.zeros((joints, 3)),
+    )
+    refresh(tree, wish, body)
+    return tree, wish, body
+
+
+def residual(tree, wish, body) -> np.ndarray:
+    out = np.zeros(len(wish.a))
+    refresh(tree, wish, body)
+    _residual(wish, body, out)
+    return out
+
+
+@pytest.mark.parametrize("ref", SAMPLE)
+def test_the_slopes_of_all_rows_are_those_of_small_differences(ref: str) -> None:
+    """Central differences of 1e-6 against the analytic Jacobian, for the placement of the pelvis and every free joint."""
+    tree, wish, body = placed(ref)
+    analytic = np.zeros((len(wish.a), 6 + len(wish.free)))
+    _jacobian(tree, wish, body, analytic)
+    start = (body.position.copy(), body.rotation.copy(), body.angles.copy())
+    step_, turn = 1e-6, np.zeros((3, 3))
+    for i in range(analytic.shape[1]):
+        sides = []
+        for sign in (1.0, -1.0):
+            body.position[:], body.rotation[:], body.angles[:] = start
+            if i < 3:
+                body.position[i] += sign * step_
+            elif i < 6:
+                vector = np.zeros(3)
+                vector[i - 3] = sign * step_
+                turn_of(vector, turn)
+                body.rotation[:] = turn @ start[1]
+            else:
+                body.angles[wish.free[i - 6]] += sign * step_
+            sides.append(residual(tree, wish, body))
+        slope = (sides[0] - sides[1]) / (2 * step_)
+        assert slope == pytest.approx(analytic[:, i], abs=1e-3 * max(1.0, np.abs(analytic).max())), i
+
+
+@pytest.mark.parametrize("ref", WEIGHED)
+def test_the_weight_is_where_the_masses_are(ref: str) -> None:
+    tree, wish, body = placed(ref)
+    assert np.any(wish.a == CENTRE), "a row of this pose speaks of the weight"
+    own = np.array([body.origin[tree.segment[m]] + body.turned[tree.segment[m]] @ tree.local_m[m] for m in tree.com])
+    assert body.weight_at == pytest.approx(tree.mass_kg @ own / tree.mass_kg.sum(), abs=1e-9)
+
+
+@pytest.mark.parametrize("ref", ["standing_breath/free_standing", "tandem_stand/hands_hover", "heel_raise/hands_hover"])
+def test_the_margin_is_the_way_from_the_weight_to_the_edge_of_the_base(ref: str) -> None:
+    """The base by shapely: the hull of all patches that carry upwards; both feet flat or on their balls."""
+    q = step(ref)
+    p = profiler()
+    index = p.skeleton.landmarks.index
+    for row, spec in zip(q.rows, (q.specs[i] for i in q.rows), strict=True):
+        points = q.posed.points[row]
+        corners = [
+            (points[index[c.point], 0] + u * c.half_size_m[0], points[index[c.point], 1] + v * c.half_size_m[1])
+            for c in spec.contacts
+            for u in (-1, 1)
+            for v in (-1, 1)
+        ]
+        masses = p.skeleton.tree.mass_kg
+        centre = masses @ points[p.skeleton.tree.com] / masses.sum()
+        base = MultiPoint(corners).convex_hull
+        inside = base.exterior.distance(Point(centre[:2])) * (1 if base.contains(Point(centre[:2])) else -1)
+        assert q.columns["support_margin_cm"][row] == pytest.approx(100 * inside, abs=0.6)

@@ -31,7 +31,7 @@ FAMILY = (
         "Squeeze and push",
         "on the back",
         "Both sides of the pelvis work evenly, without any movement.",
-        setup=("Lie on your back, knees bent, hips at about 45°.",),
+        setup=("Lie on your back, knees bent, heels two hand lengths from the buttocks.",),
         cues=("half of your strength, both sides the same", "build up, keep for three seconds, let go"),
         faults=(
             fault("one side more", "one knee moves", "one side is stronger", "give the weaker side time"),

@@ -28,6 +28,7 @@ def test_the_head_lies_on_its_pad_and_weighs_what_a_head_weighs(ref: str, size: 
     """About 7 % of body weight (de Leva 1996), a part of it carried by the neck."""
     s = see(ref, size)
     assert 3 < s.peak("head_support_percent_bw") < 8
+    assert s.peak("head_below_heart_cm") < 1.0  # nobody's head hangs on its side: the pad is found for the body
 
 
 @each_size

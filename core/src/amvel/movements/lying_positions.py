@@ -5,8 +5,19 @@ from functools import lru_cache
 
 import numpy as np
 
-from amvel.body import JOINT_INDEX, JOINTS, Anthropometry, FrameFacts, Measures, Skeleton, measure
+from amvel.body import (
+    JOINT_INDEX,
+    JOINTS,
+    Anthropometry,
+    FrameFacts,
+    Measures,
+    Skeleton,
+    healthy,
+    measure,
+    solve,
+)
 from amvel.movements.frames import Aim, Frame, Surface, Touch
+from amvel.movements.pose_of_frame import compile_frame
 from amvel.movements.positions import FACE_DOWN, FACE_UP, FLOOR, HIPS_SQUARE, LEFT_SIDE_UP, feet, legs_give
 
 _SIDES = ("left", "right")
@@ -117,11 +128,26 @@ def supine_calves_up(body: Anthropometry, support_cm: float, hip_deg: float = 90
     )
 
 
+def own_side_pad_cm(body: Anthropometry) -> float:
+    """What carries the head of this body lying on its side as high as the heart: lower it would hang."""
+    return _side_pad_cm(body.measures)
+
+
+@lru_cache(maxsize=64)
+def _side_pad_cm(measures: Measures) -> float:
+    """Read off the pose itself: the body lies on shoulder and hip, the head as high as the heart, and the ear is where it is."""
+    body, ranges = measure(measures), healthy()
+    skeleton = Skeleton(body)
+    level = side_lying(body, head_pad_cm=0.0).lift("head_side_right").aim(Aim("com.head", "z", 0.0, origin="heart"))
+    posed = solve(skeleton, [compile_frame(level, "head pad", body, ranges)], ranges.stops_rad())
+    return float(100 * posed.points[0, skeleton.landmarks.index["head_side_right"], 2])
+
+
 def side_lying(
     body: Anthropometry, hip_deg: float = 45.0, knee_deg: float = 80.0, head_pad_cm: float | None = None
 ) -> Frame:
     """Lying on the right side, left side up, hips and knees bent, head on a pad that keeps the neck in line."""
-    pad = 100 * body.stature_m * 0.085 if head_pad_cm is None else head_pad_cm
+    pad = own_side_pad_cm(body) if head_pad_cm is None else head_pad_cm
     angles: dict[str, float] = {
         "right.shoulder.flexion": 82.0,
         "right.elbow.flexion": 15.0,

@@ -24,6 +24,7 @@ _MOVED_BY = {
 }
 _COARSE = 5
 _PAIR = 4
+_AT_A_TIME = 6
 
 
 @dataclass(frozen=True)
@@ -148,14 +149,12 @@ def search(original: Profile, first: Check, envelope: Envelope, context: str, li
     if _beyond_help(original, first, sketches):
         return None
     helps = _help(original, first, probes, sketches)
-    alone = {k for k, eased in helps.items() if len(eased) == len(first.breaches)}
+    alone = _enough_alone(original, first, probes, sketches)
     singles = [_version(original, c) for c in candidates(step, start, alone) if sum(c[k] != start[k] for k in c) == 1]
-    sketches = yield Ask(tuple(singles), True)
-    found = yield from _first_fine(singles, sketches, fine)
+    found = yield from _first_fine(singles, fine)
     if found is None:
         doubles = yield from _hopeful_pairs(original, first, {k: v for k, v in moves.items() if helps[k] or not first.breaches})
-        sketches = yield Ask(tuple(doubles), True)
-        found = yield from _first_fine(doubles, sketches, fine)
+        found = yield from _first_fine(doubles, fine)
     if found is None:
         return None
     found = yield from _refined(original, found, fine)
@@ -191,13 +190,17 @@ def _version(original: Profile, values: dict[str, float | str]) -> Request:
 
 
 def _first_fine(
-    versions: list[Request], sketches: list[Profile], fine: Callable[[Profile], bool]
+    versions: list[Request], fine: Callable[[Profile], bool]
 ) -> Generator[Ask, list[Profile], Profile | None]:
-    for request, sketch in zip(versions, sketches, strict=True):
-        if fine(sketch):  # a version that fails in its declared frames fails
-            full = yield Ask((request,), False)
-            if fine(full[0]):
-                return full[0]
+    """The first version that holds everything; they come nearest first, so that most of them are never looked at."""
+    for start in range(0, len(versions), _AT_A_TIME):
+        part = versions[start : start + _AT_A_TIME]
+        sketches = yield Ask(tuple(part), True)
+        for request, sketch in zip(part, sketches, strict=True):
+            if fine(sketch):  # a version that fails in its declared frames fails
+                full = yield Ask((request,), False)
+                if fine(full[0]):
+                    return full[0]
     return None
 
 
@@ -215,6 +218,19 @@ def _help(original: Profile, first: Check, probes: list[Request], sketches: list
         moved = next(k for k, v in request.values.items() if v != start[k])
         out[moved] |= {i for i, b in enumerate(first.breaches) if sketch.fault or _eased(original, sketch, b)}
     return out
+
+
+def _enough_alone(original: Profile, first: Check, probes: list[Request], sketches: list[Profile]) -> set[str]:
+    """Parameters that hold everything that was broken where they were tried, or that could not be tried there.
+
+    What neither the furthest nor the middle of a range brings inside its bound, nothing between will (our reading).
+    """
+    start = original.request.values
+    return {
+        next(k for k, v in request.values.items() if v != start[k])
+        for request, sketch in zip(probes, sketches, strict=True)
+        if sketch.fault or all(_holds(sketch, b) for b in first.breaches)
+    }
 
 
 def _eased(original: Profile, other: Profile, b: Breach) -> bool:

@@ -42,7 +42,7 @@ def _movement(engine: Engine, movement: dict[str, Any], pictures: bool) -> dict[
     measures = [
         f"{titles[k].title}: {v if isinstance(v, str) else format(v, 'g')}{_unit(titles[k].unit)}"
         for k, v in movement["values"].items()
-        if k in titles
+        if k in titles and v != titles[k].nothing_at
     ]
     lines = school_lines(family, step, engine.schools.of(family.id))
     profile = profile_for(engine, movement, movement["sides"][0]) if pictures else None

@@ -122,3 +122,14 @@ def test_a_raised_head_end_is_asked_of_the_room() -> None:
     flat, up = (check_room(profiler().body, Room(), family, step, {HEAD_END_UP.id: d}) for d in (0.0, 30.0))
     assert len(up.uses) == len(flat.uses) + 1
     assert any("chair" in s and "wedge" in s for s in up.stand_ins)
+
+
+@pytest.mark.parametrize(("ref", "came_later"), [("toe_float/finger_high", HEAD_END_UP.id), ("tandem_stand/fingertips", "base"), ("sit_to_stand/two_legs", "heel_wedge_cm")])
+def test_what_was_stored_before_a_measure_came_has_it_at_its_usual_value(ref: str, came_later: str) -> None:
+    p = profiler()
+    family, step = find(ref)
+    whole = step.defaults(p.body)
+    side = "left" if step.sides else "both"
+    old = p.profile(Request(family, step, side, {k: v for k, v in whole.items() if k != came_later}))
+    assert old.request.values == whole
+    assert (old.columns.table == p.profile(Request(family, step, side, whole)).columns.table).all()

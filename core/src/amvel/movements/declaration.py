@@ -47,7 +47,7 @@ class Parameter:
     """A measure of the set-up or range that may be changed, and in which direction that is easier.
 
     Numbers have low, high and grid in `unit`; choices are listed from hardest to easiest.
-    `default` may depend on the body.  `easier` is empty for what stands in the room as it is: nothing is solved with it.
+    `default` may depend on the body.  At `nothing_at` the thing is not there, and nobody has to be told.  `easier` is empty for what stands in the room as it is: nothing is solved with it.
     """
 
     id: str
@@ -60,6 +60,7 @@ class Parameter:
     easier: str = "down"
     choices: tuple[str, ...] = ()
     shows: Shown | None = None  # the angle that it sets; required of every parameter in degrees
+    nothing_at: float | None = None
 
     def __post_init__(self) -> None:
         if self.unit == "deg" and self.shows is None:

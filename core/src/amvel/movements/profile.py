@@ -161,9 +161,18 @@ class Profiler:
         with self._sketching:
             return self._answer(requests, self._sketches, 0)
 
+    def _whole(self, request: Request) -> Request:
+        """The request with every measure of its step: one that was stored before a measure came has it at its usual value."""
+        lacking = [p for p in request.step.parameters if p.id not in request.values]
+        if not lacking:
+            return request
+        values = {**request.values, **{p.id: p.default_for(self.body) for p in lacking}}
+        return Request(request.family, request.step, request.side, values)
+
     def _answer(
         self, requests: list[Request], kept: "OrderedDict[str, Profile]", between: int
     ) -> list[Profile]:
+        requests = [self._whole(r) for r in requests]
         placed = [on_the_floor(r) for r in requests]
         missing = {r.key(): r for r in placed if r.key() not in kept}
         if missing:

@@ -16,7 +16,7 @@ from amvel.movements.positions import FACE_UP
 from amvel.movements.promise import HEAD_END
 
 HEAD_END_UP = Parameter(
-    "head_end_deg", "head end raised", "deg", 0, low=0, high=45, grid=15, easier="up", shows=HEAD_END
+    "head_end_deg", "head end raised", "deg", 0, low=0, high=45, grid=15, easier="up", shows=HEAD_END, nothing_at=0
 )
 NOT_FLAT_DEG = 15.0  # from here on nobody calls it flat: the lowest step of a bed's head end (our reading)
 _SLOPE = "slope"

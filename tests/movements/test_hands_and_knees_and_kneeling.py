@@ -119,7 +119,6 @@ def test_rounding_comes_from_the_upper_back_first(size: str) -> None:
 def test_the_sit_back_rest_is_a_bend_and_says_so(ref: str, size: str) -> None:
     s = see(ref, size)
     assert s.peak("left.hip_bend_deg") > (85 if ref.endswith("floor") else 60)
-    assert s.profile.request.family.position == "hands and knees"
 
 
 @each_size

@@ -5,6 +5,7 @@ and the nearest admissible one of them is no nearer than what the engine found.
 """
 
 import random
+from dataclasses import replace
 
 import pytest
 
@@ -12,8 +13,11 @@ from amvel.case import read_case
 from amvel.engine import Engine
 from amvel.movements import Request
 from amvel.safety import Verdict
+from amvel.safety.judge import judge_one
+from amvel.safety.limits import Limit
 from amvel.safety.modification import candidates, distance
 from amvel.safety.verdict import check
+from amvel.sources import COMMON_PRACTICE
 from tests.conftest import demo
 
 SAMPLE = 14
@@ -45,3 +49,19 @@ def test_the_nearest_change_is_found(name: str) -> None:
         assert verdict.verdict == "modified", (verdict.ref, verdict.side, best)
         own = distance(verdict.original.request.step, verdict.original.request.values, verdict.profile.request.values)
         assert own <= best + 1e-9, (verdict.ref, own, best)
+
+
+EXTRA = (("lying_flat", 0.0), ("floor_transfer", 0.0), ("left.hip_bend_deg", 60.0), ("trunk_flexion_deg", 5.0))
+
+
+@pytest.mark.parametrize(("quantity", "bound"), EXTRA)
+def test_one_limit_more_never_opens_what_no_change_could_open(quantity: str, bound: float) -> None:
+    """Which versions are tried must not widen with what is broken: an added finding never makes a pose more allowed."""
+    engine = Engine(read_case(demo("knee-and-shoulder")))
+    more = Limit("try.more", quantity, bound, "one finding more", COMMON_PRACTICE)
+    stricter = replace(engine.envelope, limits=(*engine.envelope.limits, more), by_id={})
+    closed = [v for v in engine.judge(contexts=("visit",)) if v.verdict == "excluded" and v.original.request.step.parameters]
+    assert closed
+    for v in closed:
+        again = judge_one(engine.case, engine.findings, stricter, engine.profiler, v.original, "visit")
+        assert again.verdict == "excluded", (v.ref, v.side, again.changes)

@@ -1,6 +1,10 @@
 """The quantities of a demand profile: limits, profiles, charts and screens point at these and nothing else."""
 
 from dataclasses import dataclass
+from typing import overload
+
+import numpy as np
+from numpy.typing import NDArray
 
 
 @dataclass(frozen=True)
@@ -25,15 +29,23 @@ class Quantity:
         """What the model can tell apart, in the quantity's unit; 0 for counts, flags and times, which are exact."""
         return _RESOLUTION.get(self.unit, 0.0)
 
-    def breaks(self, value: float, bound: float, at_least: bool = False) -> bool:
-        """Whether a value lies beyond a bound by what the model can tell: half of the resolution is the bound itself."""
-        within = max(EXACT, 0.5 * self.resolution)
+    @overload
+    def breaks(self, value: float, bound: float, at_least: bool = False) -> bool: ...
+
+    @overload
+    def breaks(self, value: NDArray[np.float64], bound: float, at_least: bool = False) -> NDArray[np.bool_]: ...
+
+    def breaks(
+        self, value: float | NDArray[np.float64], bound: float, at_least: bool = False
+    ) -> bool | NDArray[np.bool_]:
+        """Whether values lie beyond a bound by what the model can tell: half of the resolution is the bound itself."""
+        within = max(_EXACT, 0.5 * self.resolution)
         return value < bound - within if at_least else value > bound + within
 
 
 # Angles and loads as our reading of what the pose solver and the reactions repeat; lengths as closely as contacts hold.
 _RESOLUTION = {"deg": 0.5, "% of body weight": 1.0, "cm": 0.5}
-EXACT = 1e-6
+_EXACT = 1e-6
 REGISTRY: dict[str, Quantity] = {}
 
 

@@ -1,17 +1,18 @@
 """Why a body cannot take a pose: one class for each reason, with what a developer and what a specialist reads of it."""
 
+from abc import ABC, abstractmethod
 from dataclasses import dataclass
 
 
 @dataclass(frozen=True)
-class PoseFault:
+class PoseFault(ABC):
     """`pose` is the frame in which it is seen."""
 
     pose: str
 
+    @abstractmethod
     def plain(self) -> str:
         """The reason in the words of whoever works with the client."""
-        raise NotImplementedError
 
 
 @dataclass(frozen=True)

@@ -7,9 +7,7 @@ from amvel.case import PROPS, Room
 from amvel.fitting.furniture import firm_bed, usable_seats
 from amvel.movements import Family, Step
 from amvel.movements.bed import lies_on_bed
-from amvel.movements.heel_wedge import HEEL_WEDGE as WEDGE_HEIGHT
-from amvel.movements.needs import BACK_WEDGE, FIRM_BED, HEEL_WEDGE, WALL, Furniture, Thing
-from amvel.movements.propped import head_end_deg
+from amvel.movements.needs import WALL, Furniture, Thing
 
 
 @dataclass(frozen=True)
@@ -42,9 +40,7 @@ def check_room(
         needs.append(WALL)
     on_bed = lies_on_bed(values)
     served = [need.on_bed if on_bed else need.serves for need in needs]
-    served += [FIRM_BED.serves] if on_bed else []
-    served += [BACK_WEDGE.serves] if head_end_deg(values) else []
-    served += [HEEL_WEDGE.serves] if values.get(WEDGE_HEIGHT.id) else []
+    served += [p.need.serves for p in step.parameters if p.need and values.get(p.id, p.nothing_at) != p.nothing_at]
     found = [_first(body, room, serves) for serves in served]
     return RoomCheck(
         tuple(x for x in found if isinstance(x, Use)), tuple(x for x in found if not isinstance(x, Use))

@@ -7,9 +7,10 @@ the way there differs.  Steps with a need for which nothing serves on a bed stay
 from dataclasses import replace
 
 from amvel.movements.declaration import Family, Parameter, Step
+from amvel.movements.needs import FIRM_BED
 
 FLOOR, BED = "floor", "firm bed"
-LYING_ON = Parameter("lying_on", "where you lie", "", FLOOR, choices=(FLOOR, BED))
+LYING_ON = Parameter("lying_on", "where you lie", "", FLOOR, choices=(FLOOR, BED), nothing_at=FLOOR, need=FIRM_BED, moves=frozenset(["floor_transfer"]))
 _LYING = frozenset(("on the back", "on the side", "face down"))
 
 

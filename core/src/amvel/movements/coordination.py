@@ -113,8 +113,8 @@ def _only_gives(limb: str, side: str, part: _Part) -> bool:
 
 @dataclass
 class _Asked:
-    """What a frame asks of a limb: its angles and which of them it leaves free, where its end goes, what it lies on, and
-    which ends of it carry or rest."""
+    """What a frame asks of a limb: its angles and which of them it leaves free, where its end goes and what
+    it lies on."""
 
     angles_deg: dict[str, float] = field(default_factory=dict)
     free: set[str] = field(default_factory=set)

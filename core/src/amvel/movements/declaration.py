@@ -60,7 +60,9 @@ class Parameter:
     easier: str = "down"
     choices: tuple[str, ...] = ()
     shows: Shown | None = None  # the angle that it sets; required of every parameter in degrees
-    nothing_at: float | None = None
+    nothing_at: float | str | None = None
+    need: Need | None = None  # what has to be there for any other value
+    moves: frozenset[str] = frozenset()  # which declared quantities it decides, beside what geometry shows
 
     def __post_init__(self) -> None:
         if self.unit == "deg" and self.shows is None:

@@ -6,8 +6,9 @@ from dataclasses import replace
 from amvel.body import Anthropometry
 from amvel.movements.declaration import Parameter, Setting
 from amvel.movements.frames import Frame, Surface
+from amvel.movements.needs import HEEL_WEDGE as NEEDED
 
-HEEL_WEDGE = Parameter("heel_wedge_cm", "wedge under the heels", "cm", 0, low=0, high=4, grid=1, easier="up", nothing_at=0)
+HEEL_WEDGE = Parameter("heel_wedge_cm", "wedge under the heels", "cm", 0, low=0, high=4, grid=1, easier="up", nothing_at=0, need=NEEDED)
 HEEL_TO_BALL = 0.76  # of the foot's length, as the foot of the body model has it
 
 

@@ -12,11 +12,13 @@ import numpy as np
 from amvel.body import Measures, healthy, measure
 from amvel.movements.declaration import Family, Parameter, Setting, Step
 from amvel.movements.frames import Aim, Frame, Surface, Touch
+from amvel.movements.needs import BACK_WEDGE
 from amvel.movements.positions import FACE_UP
 from amvel.movements.promise import HEAD_END
 
 HEAD_END_UP = Parameter(
-    "head_end_deg", "head end raised", "deg", 0, low=0, high=45, grid=15, easier="up", shows=HEAD_END, nothing_at=0
+    "head_end_deg", "head end raised", "deg", 0, low=0, high=45, grid=15, easier="up", shows=HEAD_END, nothing_at=0, need=BACK_WEDGE,
+    moves=frozenset(["lying_flat", "back_raised_deg", "time_flat_min"]),
 )
 NOT_FLAT_DEG = 15.0  # from here on nobody calls it flat: the lowest step of a bed's head end (our reading)
 _SLOPE = "slope"
@@ -53,14 +55,9 @@ def _lies(frame: Frame) -> bool:
     return level and down >= {"upper_back", "sacrum"} and np.array_equal(frame.root, FACE_UP) and not frame.facts.rolls
 
 
-def head_end_deg(values: dict[str, float | str]) -> float:
-    """How far these values raise the head end."""
-    return float(values.get(HEAD_END_UP.id, 0.0))
-
-
 def with_head_end(frames: list[Frame], values: dict[str, float | str]) -> list[Frame]:
     """Frames that are declared lying flat, as they are with the head end raised."""
-    raised = head_end_deg(values)
+    raised = float(values.get(HEAD_END_UP.id, 0.0))
     return [_raised(f, raised) for f in frames] if raised else frames
 
 
@@ -86,7 +83,7 @@ def _raised(frame: Frame, raised_deg: float) -> Frame:
         touches=(*(_moved(t) for t in frame.touches if t.landmark not in _ON_THE_LEVEL), *_SEAT),
         aims=(*frame.aims, Aim("left.buttock", "x", 0.0, must_hold=False)),
         surfaces=surfaces,
-        facts=replace(frame.facts, lying_flat=raised_deg < NOT_FLAT_DEG, back_raised_deg=raised_deg),
+        facts=replace(frame.facts, lying_flat=frame.facts.lying_flat and raised_deg < NOT_FLAT_DEG, back_raised_deg=raised_deg),
     )
 
 
@@ -104,4 +101,4 @@ def _moved(touch: Touch) -> Touch:
     return touch if touch.surface != "floor" or _of_a_leg(touch) else replace(touch, surface=_SLOPE)
 
 
-__all__ = ["HEAD_END_UP", "NOT_FLAT_DEG", "head_end_deg", "propped_too", "with_head_end"]
+__all__ = ["HEAD_END_UP", "NOT_FLAT_DEG", "propped_too", "with_head_end"]

@@ -9,19 +9,12 @@ from itertools import product
 
 from amvel.body import DECLARED
 from amvel.movements import Parameter, Profile, Profiler, Request, Step
-from amvel.movements.bed import LYING_ON
-from amvel.movements.propped import HEAD_END_UP
 from amvel.quantities import base_id, quantity
 from amvel.safety.limits import Envelope
 from amvel.safety.verdict import Breach, Check, check
 
 # Quantities that belong to the position or the step itself: no parameter changes them.
 _FIXED = DECLARED | {"one_leg_stance"}
-# What the surface under a lying body decides, where a step lets it be chosen.
-_MOVED_BY = {
-    LYING_ON.id: {"floor_transfer"},
-    HEAD_END_UP.id: {"lying_flat", "back_raised_deg", "time_flat_min"},
-}
 _COARSE = 5
 _PAIR = 4
 _AT_A_TIME = 6
@@ -54,8 +47,7 @@ class Modified:
 
 def hopeless(step: Step, first: Check) -> bool:
     """Whether some broken limit speaks of what no parameter of this step changes (the position, one leg, the floor)."""
-    own = {p.id for p in step.parameters}
-    fixed = _FIXED - frozenset().union(*(moved for id, moved in _MOVED_BY.items() if id in own))
+    fixed = _FIXED - frozenset().union(*(p.moves for p in step.parameters))
     return any(base_id(b.limit.quantity) in fixed for b in first.breaches)
 
 
@@ -148,12 +140,11 @@ def search(original: Profile, first: Check, envelope: Envelope, context: str, li
     sketches = yield Ask(tuple(probes), True)
     if _beyond_help(original, first, sketches):
         return None
-    helps = _help(original, first, probes, sketches)
     alone = _enough_alone(original, first, probes, sketches)
     singles = [_version(original, c) for c in candidates(step, start, alone) if sum(c[k] != start[k] for k in c) == 1]
     found = yield from _first_fine(singles, fine)
     if found is None:
-        doubles = yield from _hopeful_pairs(original, first, {k: v for k, v in moves.items() if helps[k] or not first.breaches})
+        doubles = yield from _hopeful_pairs(original, first, moves)
         found = yield from _first_fine(doubles, fine)
     if found is None:
         return None
@@ -210,22 +201,13 @@ def _beyond_help(original: Profile, first: Check, probes: list[Profile]) -> bool
     return any(all(not _eased(original, p, b) for p in placed) for b in first.breaches)
 
 
-def _help(original: Profile, first: Check, probes: list[Request], sketches: list[Profile]) -> dict[str, set[int]]:
-    """By parameter, which of the broken limits it eases where it was tried; what could not be placed may ease any of them."""
-    start = original.request.values
-    out: dict[str, set[int]] = {p.id: set() for p in original.request.step.parameters}
-    for request, sketch in zip(probes, sketches, strict=True):
-        moved = next(k for k, v in request.values.items() if v != start[k])
-        out[moved] |= {i for i, b in enumerate(first.breaches) if sketch.fault or _eased(original, sketch, b)}
-    return out
-
-
 def _enough_alone(original: Profile, first: Check, probes: list[Request], sketches: list[Profile]) -> set[str]:
     """Parameters that hold everything that was broken where they were tried, or that could not be tried there.
 
     What neither the furthest nor the middle of a range brings inside its bound, nothing between will (our reading).
     """
     start = original.request.values
+    # More breaches leave fewer of them, never more: an added finding must not open what was closed.
     return {
         next(k for k, v in request.values.items() if v != start[k])
         for request, sketch in zip(probes, sketches, strict=True)

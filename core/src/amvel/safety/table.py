@@ -7,7 +7,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from amvel.movements import Profile
-from amvel.quantities import EXACT, quantity
+from amvel.quantities import quantity
 from amvel.safety.limits import Envelope, Limit
 from amvel.safety.verdict import concerns, place_of
 
@@ -39,9 +39,7 @@ class Table:
         if at_home and context != "home":
             return out
         for name in self._columns(limit.quantity):
-            within = max(EXACT, 0.5 * quantity(name).resolution)
-            worst = self._of(name, limit.at_least, place)
-            out |= (worst < limit.bound - within) if limit.at_least else (worst > limit.bound + within)
+            out |= quantity(name).breaks(self._of(name, limit.at_least, place), limit.bound, limit.at_least)
         if limit.only_step:
             out &= np.array([concerns(limit, label) for label in self.labels])
         return out & ~self.faulty

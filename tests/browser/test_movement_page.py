@@ -47,6 +47,8 @@ def test_a_step_plays_follows_its_slider_and_is_taught_as_chosen(page: Page) -> 
         "button", name="How you teach"
     ).click()
     page.get_by_role("radio", name="in on the lift").check()
+    # The choice has the library judged anew: the page stays open under it all the while.
+    all_answered(page)
     expect(page.get_by_role("radio", name="in on the lift")).to_be_checked(timeout=60_000)
     no_serious_fault(page, "schools")
     client.refresh_from_db()

@@ -28,6 +28,12 @@ const byRef = computed(() => {
   for (const v of client.verdicts ?? []) if (v.context === context.value) out.set(`${v.family}/${v.step}`, [...(out.get(`${v.family}/${v.step}`) ?? []), v])
   return out
 })
+/** The verdicts on the open step: while a change is judged the page stays open with the last ones, which it then does not show. */
+const opened = ref<Verdict[]>([])
+watch([byRef, open], () => {
+  const now = open.value && byRef.value.get(`${open.value.family}/${open.value.step}`)
+  if (now || !open.value) opened.value = now ?? []
+})
 const worst = (ref: string): Verdict | undefined => {
   const all = byRef.value.get(ref) ?? []
   return [...all].sort((a, b) => WORST.indexOf(a.verdict) - WORST.indexOf(b.verdict))[0]
@@ -95,7 +101,7 @@ watch(() => client.verdicts, (now) => { if (!now && client.view) void load() })
       </div>
     </section>
     <SchoolsPanel v-if="teaching" @close="teaching = false" />
-    <StepPage v-if="open && byRef.has(`${open.family}/${open.step}`)" :movement="open" :verdicts="byRef.get(`${open.family}/${open.step}`)!" :context="context" @close="open = undefined" @go="open = session.reference!.movements.find((m) => `${m.family}/${m.step}` === $event)" />
+    <StepPage v-if="open && opened.length" :movement="open" :verdicts="opened" :waiting="!client.verdicts" :context="context" @close="open = undefined" @go="open = session.reference!.movements.find((m) => `${m.family}/${m.step}` === $event)" />
     <p class="visually-hidden">{{ say(`context.${context}` as MessageKey) }}</p>
   </div>
 </template>

@@ -15,7 +15,7 @@ import SchoolsPanel from './SchoolsPanel.vue'
 import StepFigure from '../../parts/StepFigure.vue'
 import StepPlayer from '../../parts/StepPlayer.vue'
 
-const props = defineProps<{ movement: Movement; verdicts: Verdict[]; context: 'visit' | 'home' }>()
+const props = defineProps<{ movement: Movement; verdicts: Verdict[]; waiting: boolean; context: 'visit' | 'home' }>()
 const emit = defineEmits<{ close: []; go: [ref: string] }>()
 const client = useClient()
 const session = useSession()
@@ -73,6 +73,8 @@ const load = computed(() => {
 const steady = computed(() => [...(tried.value?.steady ?? [])].sort((a, b) => a.push_n - b.push_n)[0])
 const PRINTED = ['switching_on', 'low_back', 'pelvic_floor', 'belly', 'buttocks', 'side_lift']
 const taught = computed(() => PRINTED.map((k) => tried.value?.lines[k]).filter((x): x is string => !!x))
+/** A change of the case was judged: the same measures again, under what now holds. */
+watch(() => props.waiting, (now) => { if (!now) settle() })
 watch(() => [props.movement, side.value], () => {
   if (!props.verdicts.some((v) => v.side === side.value)) side.value = props.verdicts[0].side
   for (const key of Object.keys(values)) delete values[key]
@@ -91,19 +93,19 @@ watch(() => [props.movement, side.value], () => {
         <p v-if="failed" role="alert">{{ failed }}</p>
       </div>
       <div class="stack">
-        <div class="row spread head"><span v-if="seeking && tried?.verdict?.verdict === 'excluded'" class="outside" role="status">{{ say('movements.seeking') }}</span><VerdictMark v-else-if="tried?.verdict" :verdict="tried.verdict.verdict" /><span v-else class="soft" role="status">{{ say('movements.judging') }}</span><el-radio-group v-if="movement.sides" v-model="side" :aria-label="say('movements.side')"><el-radio-button value="left" :label="say('measure.left')" /><el-radio-button value="right" :label="say('measure.right')" /></el-radio-group></div>
+        <div class="row spread head"><span v-if="seeking && tried?.verdict?.verdict === 'excluded'" class="outside" role="status">{{ say('movements.seeking') }}</span><VerdictMark v-else-if="!waiting && tried?.verdict" :verdict="tried.verdict.verdict" /><span v-else class="soft" role="status">{{ say('movements.judging') }}</span><el-radio-group v-if="movement.sides" v-model="side" :aria-label="say('movements.side')"><el-radio-button value="left" :label="say('measure.left')" /><el-radio-button value="right" :label="say('measure.right')" /></el-radio-group></div>
         <div v-if="movement.parameters.length" class="try stack"><h3>{{ say('movements.try') }}</h3>
           <label v-for="p in movement.parameters" :key="p.id" class="slider" @pointerenter="p.choices.length || lookAhead(p)" @focusin="p.choices.length || lookAhead(p)"><span class="row spread"><span>{{ p.title }}</span><b>{{ values[p.id] }}{{ unitOf(p.unit) }}</b></span>
             <el-radio-group v-if="p.choices.length" v-model="values[p.id]" @change="slide()"><el-radio-button v-for="c in p.choices" :key="c" :value="c" :label="c" /></el-radio-group>
             <el-slider v-else v-model="values[p.id] as number" :min="p.low" :max="p.high" :step="p.grid" :show-tooltip="false" :aria-label="p.title" @input="moveTo(p)" /></label></div>
-        <p v-for="c in tried?.verdict?.changes" :key="c.says" class="changed">{{ c.says }}</p>
-        <div v-if="tried?.verdict && (tried.verdict.reasons.length || tried.verdict.fault)" class="stack reasons"><h3>{{ say('movements.reasons') }}</h3>
+        <p v-for="c in waiting ? [] : tried?.verdict?.changes" :key="c.says" class="changed">{{ c.says }}</p>
+        <div v-if="(!waiting || opening) && tried?.verdict && (tried.verdict.reasons.length || tried.verdict.fault)" class="stack reasons"><h3>{{ say('movements.reasons') }}</h3>
           <p v-for="r in tried.verdict.reasons" :key="r.limit + r.quantity"><b>{{ r.says }}<template v-if="r.unit !== '0/1'">, here {{ r.value }}{{ unitOf(r.unit) }}</template></b><br />{{ r.reason }}<br /><span class="soft small">{{ r.source }}</span> <button type="button" class="quiet-action" :aria-expanded="opening === r.limit" @click="opening = opening === r.limit ? '' : r.limit">{{ say('override.open') }}</button></p>
           <OverrideForm v-if="tried.verdict.reasons.some((r) => r.limit === opening)" :key="opening" :breach="tried.verdict.reasons.find((r) => r.limit === opening)!" :step="`${movement.family}/${movement.step}`" :side="side" @kept="opening = ''; settle()" /><p v-if="tried.verdict.fault">{{ tried.verdict.fault }}</p></div>
         <table v-if="lines.length" class="demand"><caption class="visually-hidden">{{ say('movements.demand') }}</caption><tbody><tr v-for="l in lines" :key="l.title" :class="{ over: l.over }"><th scope="row">{{ l.title }}</th><td>{{ l.value }}</td><td class="soft">{{ l.bound }}</td></tr></tbody></table>
         <p v-if="steady" class="soft small">{{ say('movements.steady', { n: Math.round(steady.push_n), from: steady.push_from }) }}<template v-if="steady.friction_needed > 0">, {{ say('movements.grip', { n: Math.max(...tried!.steady.map((x) => x.friction_needed)).toFixed(2) }) }}</template>.</p>
         <p v-if="tried?.hold" class="small">{{ say('movements.holdFor', { n: tried.hold.suggested_s, low: Math.round(tried.hold.low_s), high: Math.round(tried.hold.high_s), test: tried.hold.from_test.replaceAll('_', ' '), s: tried.hold.measured_s }) }}. <span class="soft">{{ tried.hold.source }}</span></p>
-        <div v-if="verdict.instead.length" class="row"><h3>{{ say('movements.instead') }}</h3><button v-for="i in verdict.instead" :key="i" type="button" class="quiet-action" @click="emit('go', i)">{{ titleOf(i) }}</button></div>
+        <div v-if="!waiting && verdict.instead.length" class="row"><h3>{{ say('movements.instead') }}</h3><button v-for="i in verdict.instead" :key="i" type="button" class="quiet-action" @click="emit('go', i)">{{ titleOf(i) }}</button></div>
         <div v-if="movement.below || movement.above || movement.after.length" class="rungs"><template v-for="[key, refs] in rungs" :key="key"><template v-if="refs.length"><span class="soft small">{{ say(key) }}</span><span class="row"><button v-for="r in refs" :key="r" type="button" class="quiet-action" @click="emit('go', r)">{{ titleOf(r) }}</button></span></template></template></div>
         <el-collapse><el-collapse-item :title="`${say('movements.setup')} · ${say('movements.cues')} · ${say('movements.faults')}`">
           <ol><li v-for="s in movement.setup" :key="s">{{ s }}</li></ol><p><b>{{ say('movements.breath') }}:</b> {{ tried?.lines.breath ?? movement.breath }}</p><p v-for="l in taught" :key="l">{{ l }}</p><ul><li v-for="c in movement.cues" :key="c">{{ c }}</li></ul>

@@ -196,7 +196,7 @@ def test_sciatica_stays_ten_degrees_short_of_the_pain_and_has_a_review() -> None
 def test_who_cannot_reach_the_floor_gets_no_floor() -> None:
     assert "reachable_positions.floor" in limits("1980-01-01", tolerates={"floor": "no"})
     help_only = {"test": "floor_rise", "on": str(TODAY), "result": "with_help"}
-    assert limits("1980-01-01", tests=(help_only,))["reachable_positions.floor_home"].when == "home"
+    assert limits("1980-01-01", tests=(help_only,))["reachable_positions.floor_home"].at_home
 
 
 def asked(*present: str, on: date = TODAY) -> dict:

@@ -103,17 +103,18 @@ def independent_violations(e: Engine, programme) -> list[str]:
     """Apart from the engine: profiles and limits only, its own few lines."""
     from amvel.movements import Request, find
 
-    elsewhere = {"on_the_floor": "floor_transfer", "on_one_leg": "one_leg_stance"}
+    elsewhere = {"on the floor": "floor_transfer", "on one leg": "one_leg_stance", "hands and knees": "on_hands_and_knees"}
+    elsewhere |= {"in exercises": "exercise", "while the spine is loaded": "loaded"}
     out = []
     for item in programme.movements:
         family, step = find(item.ref)
         for side in item.sides:
             columns = e.profiler.profile(Request(family, step, side, item.values)).columns
             for limit in e.envelope.limits:
-                if limit.strength == "caution" or ("home" in limit.when and programme.context != "home"):
+                if limit.strength == "caution" or (limit.at_home and programme.context != "home"):
                     continue
-                place = limit.when.removesuffix(" at home").replace(" ", "_")
-                looks = columns[elsewhere.get(place, place)] > 0 if place not in ("always", "home") else None
+                place = limit.when.says
+                looks = columns[elsewhere.get(place, place.replace(" ", "_"))] > 0 if place != "always" else None
                 if limit.only_step and limit.only_step not in (item.ref, item.ref.split("/")[0]):
                     continue
                 for name, values in columns.items():

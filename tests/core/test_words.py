@@ -6,6 +6,7 @@ import pytest
 
 from amvel.case import CaseError, read_case
 from amvel.safety import envelope
+from amvel.safety.limits import Origin
 from amvel.screening import contradictions, find_out
 from tests.generated import TODAY
 
@@ -62,7 +63,8 @@ def test_a_clinicians_limit_names_who_and_when_and_ends_on_its_day() -> None:
     limit = found(clinician_words=[word]).by_id["clinician.limits_0"]
     assert (limit.quantity, limit.bound, limit.strength) == ("right.hip_flexion_deg", 85, "limit")
     assert "Dr. Wend" in limit.set_by and "2026-11-20" in limit.set_by
-    assert not found(clinician_words=[{**word, "valid_until": "2026-11-23"}]).limits
+    assert limit.origin is Origin.CLINICIAN
+    assert "clinician.limits_0" not in found(clinician_words=[{**word, "valid_until": "2026-11-23"}]).by_id
 
 
 def test_a_clinicians_no_is_forbidden_and_only_a_clinician_lifts_it() -> None:

@@ -16,6 +16,7 @@ from amvel.engine import Engine, case_digest
 from amvel.planning import Item, violations
 from amvel.quantities import quantity
 from amvel.safety import CONTEXTS, Table, check, envelope
+from amvel.safety.limits import Place
 from amvel.safety.verdict import valid_overrides
 from amvel.screening import find_out
 from tests import bodies
@@ -74,7 +75,7 @@ def test_1_the_strictest_limit_decides_and_every_one_that_breaks_is_named(data: 
         answer = check(p, bounds, "home")
         named = {b.limit.id for b in answer.breaches}
         for limit in bounds.limits:
-            if limit.when != "always" or limit.strength == "caution" or limit.at_least or limit.only_step:
+            if limit.when is not Place.ANYWHERE or limit.at_home or limit.strength == "caution" or limit.at_least or limit.only_step:
                 continue
             names = [n for n in p.columns if n == limit.quantity or n.split(".")[-1] == limit.quantity]
             beyond = any(quantity(n).breaks(p.peak(n), limit.bound) for n in names)
@@ -142,7 +143,7 @@ def test_4_every_frame_of_an_allowed_pose_is_inside_every_limit(data: dict) -> N
         if not check(p, bounds, "visit").allowed:
             continue
         for limit in bounds.limits:
-            if limit.when != "always" or limit.strength == "caution" or limit.at_least or limit.only_step:
+            if limit.when is not Place.ANYWHERE or limit.at_home or limit.strength == "caution" or limit.at_least or limit.only_step:
                 continue
             for name in (n for n in p.columns if n == limit.quantity or n.split(".")[-1] == limit.quantity):
                 assert p.columns[name].max() <= limit.bound + 0.5 * quantity(name).resolution + 1e-6

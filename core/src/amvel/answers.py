@@ -28,7 +28,7 @@ def limit_data(limit: Limit) -> Data:
         "bound": limit.bound,
         "at_least": limit.at_least,
         "unit": limit.unit,
-        "condition": limit.when,
+        "condition": limit.condition,
         "strength": limit.strength,
         "reason": limit.reason,
         "source": str(limit.source),

@@ -43,8 +43,10 @@ class Quantity:
         return value < bound - within if at_least else value > bound + within
 
 
+# The unit of what is counted in levels 1 to 6: on a screen it is said in words, never as a number.
+LEVEL = "level"
 # Angles and loads as our reading of what the pose solver and the reactions repeat; lengths as closely as contacts hold.
-_RESOLUTION = {"deg": 0.5, "% of body weight": 1.0, "cm": 0.5}
+_RESOLUTION = {"deg": 0.5, "% of body weight": 1.0, "cm": 0.5, LEVEL: 0.1, "× quiet standing": 0.02}
 _EXACT = 1e-6
 REGISTRY: dict[str, Quantity] = {}
 
@@ -336,6 +338,7 @@ _add("lying_flat", "lying flat", "0/1", "1 when head and trunk lie flat.", decim
 
 for _id, _words, _sentence in (
     ("performed", "this step", "1 whenever the step is done at all."),
+    ("exercise", "exercise", "1 unless it is a daily task: rising, rolling or getting up by the taught way."),
     ("on_the_back", "lying on the back", "1 while the back carries."),
     ("face_down", "lying face down", "1 while the front of the trunk carries."),
     ("on_hands_and_knees", "hands and knees", "1 on hands or forearms and knees."),
@@ -441,6 +444,21 @@ _add(
     "arching under load",
     "deg",
     "Backward bend of the trunk while the spine is loaded.",
+)
+for _id, _words, _sentence in (
+    ("arching", "work of the belly", "Level at which the belly holds against what arches the trunk."),
+    ("bending", "work of the back", "Level at which the back holds against what bends the trunk forward."),
+    ("side", "work of the sides", "Level at which one side holds against what bends the trunk to the other."),
+    ("turning", "work against turning", "Level at which the trunk holds against what turns it."),
+    ("press", "press on the spine", "Level of what presses the spine together."),
+):
+    _add(f"{_id}_level", _words, LEVEL, f"{_sentence} 1 to 6, each what its reference poses ask of this body.")
+_add(
+    "press_against_standing",
+    "press on the spine against quiet standing",
+    "× quiet standing",
+    "Compression of the spine at the level where it is most, as a multiple of what quiet standing makes there.",
+    decimals=2,
 )
 
 

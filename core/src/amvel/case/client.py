@@ -184,6 +184,15 @@ class Review(Part):
 CONFIDENT = 7  # of 10: our choice
 
 
+class Logged(Part):
+    """How one step went in one session: clean to its target, or not."""
+
+    on: date
+    step: str = Field(min_length=3, max_length=120, description="'family/step'")
+    side: Side | None = None
+    clean: bool
+
+
 class Override(Part):
     """One limit, one step, one side, opened by a person with the right to it until a day."""
 
@@ -218,6 +227,7 @@ class Case(Part):
     clinician_words: tuple[ClinicianWord, ...] = ()
     own_limits: tuple[OwnLimit, ...] = ()
     reviews: tuple[Review, ...] = ()
+    log: tuple[Logged, ...] = Field(default=(), description="what was done in sessions, step by step")
     schools: dict[str, str] = Field(default={}, description="answers to the schools' questions, by question")
     family_schools: dict[str, dict[str, str]] = Field(
         default={}, description="other answers for single families"
@@ -233,7 +243,7 @@ class Case(Part):
         age = age_years(self.person.birth_date, self.as_of)
         if not YOUNGEST <= age <= OLDEST:
             raise ValueError(f"person.birth_date: {age} years is outside {YOUNGEST}–{OLDEST}")
-        for name in ("tests", "conditions", "clinician_words", "own_limits", "reviews"):
+        for name in ("tests", "conditions", "clinician_words", "own_limits", "reviews", "log"):
             for i, item in enumerate(getattr(self, name)):
                 for field in ("on", "since", "last_dose_on", "noted_on"):
                     day = getattr(item, field, None)

@@ -1,12 +1,30 @@
 """The base of every condition."""
 
-from datetime import date
+from datetime import date, timedelta
+from typing import ClassVar
 
+from amvel.case.affected import Affected
 from amvel.case.parts import Titled, ask
+
+# An operation on trunk or belly, or a birth: the first weeks are an acute state (common practice, no source).
+ACUTE_AFTER = timedelta(weeks=6)
 
 
 class Condition(Titled):
-    """Something known. `noted_on` is when it was heard of; temporary limits count their reviews from there."""
+    """Something known. `noted_on` is when it was heard of; temporary limits count their reviews from there.
 
+    `AFFECTS` is what it touches of that by which the trunk is held; every kind says it, if only that it is nothing.
+    """
+
+    AFFECTS: ClassVar[frozenset[Affected] | None] = None
     kind: str
     noted_on: date | None = ask("Noted on", default=None)
+
+    def affects(self) -> frozenset[Affected]:
+        """What this one touches: as its kind does, unless it knows better."""
+        assert self.AFFECTS is not None, f"{self.kind}: AFFECTS is missing"
+        return self.AFFECTS
+
+    def acute(self, on: date) -> bool:
+        """Whether the trunk may only rest, breathe and tilt on that day: pain at rest, a fresh fracture, the first weeks."""
+        return False

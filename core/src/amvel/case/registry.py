@@ -24,6 +24,7 @@ def models_in(package: ModuleType, base: type[T], tag: str) -> dict[str, type[T]
             needed: dict[str, object] = {tag: key, "TITLE": model.TITLE, "GROUP": model.GROUP}
             if tag == "kind":
                 needed["EXAMPLES"] = model.EXAMPLES
+                needed["AFFECTS"] = getattr(model, "AFFECTS", None) is not None
             for part, there in needed.items():
                 if not there:
                     raise ValueError(f"{name}.{model.__name__}: '{part}' is missing")

@@ -181,7 +181,8 @@ class Family:
     """A ladder of steps, easiest first.
 
     `asked_for` families are those that clients ask for and that are usually screened out: they are judged, so that
-    mechanism and substitute can be named, but no programme is built of them.
+    mechanism and substitute can be named, but no programme is built of them.  A `daily_task` (rising, rolling, getting
+    up by the taught way) is judged by its technique: what the trunk was shown to hold in exercises does not close it.
     """
 
     id: str
@@ -191,6 +192,7 @@ class Family:
     steps: tuple[Step, ...]
     replaces: tuple[str, ...] = ()
     asked_for: bool = False
+    daily_task: bool = False
     index: dict[str, Step] = field(init=False, hash=False, compare=False, default_factory=dict)
 
     def __post_init__(self) -> None:

@@ -43,10 +43,11 @@ class Ladder:
         )
         return self
 
-    def family(self) -> Family:
+    def family(self, daily_task: bool = False) -> Family:
         """The finished family; a malformed one fails here, at import."""
+        steps = tuple(self.steps)
         return Family(
-            self.id, self.title, self.position, self.about, tuple(self.steps), self.replaces, self.asked_for
+            self.id, self.title, self.position, self.about, steps, self.replaces, self.asked_for, daily_task
         )
 
 

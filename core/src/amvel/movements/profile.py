@@ -7,7 +7,7 @@ import hashlib
 import json
 from collections import OrderedDict
 from dataclasses import dataclass, field, replace
-from functools import cached_property
+from functools import cached_property, lru_cache
 from threading import RLock
 
 import numpy as np
@@ -20,6 +20,7 @@ from amvel.body import (
     Falls,
     Flat,
     FrameFacts,
+    Measures,
     Posed,
     PoseFault,
     PoseSpec,
@@ -29,6 +30,8 @@ from amvel.body import (
     demand,
     filled,
     flatten,
+    healthy,
+    measure,
     react_flat,
     solve_flat,
     sunk,
@@ -41,6 +44,8 @@ from amvel.movements.columns import Columns, Extremes
 from amvel.movements.coordination import moving_limbs
 from amvel.movements.declaration import Family, Setting, Step
 from amvel.movements.frames import Frame, mirrored
+from amvel.movements.levels import REFERENCES, Ceilings, Way, at_least_as_named
+from amvel.movements.library import find
 from amvel.movements.pose_of_frame import compile_frame
 from amvel.movements.promise import broken
 from amvel.movements.propped import with_head_end
@@ -126,6 +131,11 @@ class Profiler:
         self._keep = keep
         # Requests of one server share a profiler; whoever moves a slider does not wait for whoever judges a library.
         self._solving, self._sketching = RLock(), RLock()
+
+    @property
+    def ceilings(self) -> Ceilings | None:
+        """What the levels of trunk work ask of a body of this size; None while they are being found."""
+        return ceilings_of(self.body.measures)
 
     @cached_property
     def stops_rad(self) -> Stops:
@@ -291,19 +301,43 @@ def _solve_within(asked: "list[tuple[Profiler, Request]]", between: int) -> list
     reactions = react_flat(skeleton, flat, posed)
     columns = Columns.of(demand(skeleton, flat, posed, reactions, [f.facts for f in way.frames]))
     _complete(columns)
+    ceilings = asked[0][0].ceilings
+    if ceilings:
+        columns = columns.with_(ceilings.columns(columns))
     stands = reactions.stands()
     return [
-        _one(skeleton, r, span, way, flat, posed, stands, columns)
+        _one(skeleton, r, span, way, flat, posed, stands, columns, ceilings is not None)
         for (_, r), span in zip(asked, way.spans, strict=True)
     ]
 
 
-_OF_THE_WHOLE = ("coordination", "speed_deg_s")  # of a movement, not of a frame
+class _Reference(Profiler):
+    """Profiles of the reference poses, from which the levels are made."""
+
+    @property
+    def ceilings(self) -> Ceilings | None:
+        return None  # nothing to count by yet
+
+
+@lru_cache(maxsize=256)
+def ceilings_of(measures: Measures) -> Ceilings:
+    """What each level of trunk work asks of a body of these measures with healthy joints and an upright back."""
+    body = measure(replace(measures, kyphosis_extra_rad=0.0))
+    requests = []
+    for reference in REFERENCES:
+        family, step = find(reference.ref)
+        requests.append(Request(family, step, "left" if step.sides else "both", step.defaults(body)))
+    found = _Reference(body, healthy()).profiles(requests)
+    return Ceilings.of((r, p.columns) for r, p in zip(REFERENCES, found, strict=True) if not p.fault)
+
+
+# Of a movement and not of a frame, or counted from what was computed.
+_ADDED = {"coordination", "speed_deg_s", "exercise", "press_against_standing", *(w.quantity for w in Way)}
 
 
 def _complete(columns: Columns) -> None:
     """Raise ValueError naming a quantity that is registered and not computed, or computed and not registered."""
-    computed = {base_id(name) for name in columns} | set(_OF_THE_WHOLE)
+    computed = {base_id(name) for name in columns} | _ADDED
     for name in sorted(computed ^ set(REGISTRY)):
         what = "no profile computes it" if name in REGISTRY else "it is computed and not registered"
         raise ValueError(f"quantities.{name}: {what}")
@@ -361,6 +395,7 @@ def _one(
     posed: Posed,
     stands: Flags,
     columns: "Columns",
+    counted: bool,
 ) -> Profile:
     rows = slice(span.start, span.stop)
     own = posed.part(rows)
@@ -377,12 +412,16 @@ def _one(
         fault = Falls(way.names[falling])
     more = {
         "coordination": np.full(len(span), float(moving_limbs(own.angles, declared, [way.frames[span.start + i] for i in declared]))),
+        "exercise": np.full(len(span), float(not request.family.daily_task)),
         "speed_deg_s": np.full(len(span), _speed_deg_s(own.angles, request.step.dose.seconds)),
     }
+    measured = columns.part(rows)
+    if counted:
+        more |= at_least_as_named(request.label, measured)
     return Profile(
         request,
         tuple(way.frames[i].name for i in span),
-        columns.part(rows).with_(more),
+        measured.with_(more),
         fault,
         tuple(way.frames[i] for i in span),
         own,

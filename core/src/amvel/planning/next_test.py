@@ -17,6 +17,7 @@ from amvel.movements import Profiler
 from amvel.movements.profile import solve_together
 from amvel.quantities import base_id
 from amvel.safety import CONTEXTS, Envelope, Limit, Table
+from amvel.safety.limits import Place
 from amvel.safety.table import Flags
 from amvel.screening import ScreenTest, test_library
 from amvel.screening.declaration import Outcome, current
@@ -95,7 +96,8 @@ def _closing(limits: tuple[Limit, ...], quantity: str) -> str:
         if (
             quantity
             and x.quantity == quantity
-            and x.when == "always"
+            and x.when is Place.ANYWHERE
+            and not x.at_home
             and x.strength != "caution"
             and x.bound == 0
             and not x.at_least

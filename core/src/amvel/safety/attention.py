@@ -1,5 +1,6 @@
 """How much can be followed at once: shared by conditions of memory, thinking and learning."""
 
+from amvel.safety.limits import Place
 from amvel.safety.page import Page
 
 
@@ -11,4 +12,5 @@ def one_thing_at_a_time(page: Page, i: int, severity: str, limbs: float) -> None
     measure = "one short instruction, shown; the picture plan in sight"
     page.care(f"words_{i}", "performed", 0, "instructions are kept one at a time", measure)
     if severity != "mild":
-        page.limit(f"alone_{i}", "standing", 0, "standing work only with someone near", when="standing at home")
+        page.limit(f"alone_{i}", "standing", 0, "standing work only with someone near", when=Place.STANDING,
+            at_home=True)

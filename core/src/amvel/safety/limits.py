@@ -2,27 +2,45 @@
 
 from dataclasses import dataclass, field
 from datetime import date
+from enum import Enum
 
 from amvel.content import RULES, version
-from amvel.quantities import quantity
+from amvel.movements.levels import SAYS
+from amvel.quantities import LEVEL, quantity
 from amvel.sources import Source
 
 STRENGTHS = ("forbidden", "limit", "caution")  # strongest first
-# Where a limit looks, by the column that is 1 there; each may be followed by ' at home'.
-PLACES = {
-    "standing": "standing",
-    "on one leg": "one_leg_stance",
-    "sitting": "sitting",
-    "face down": "face_down",
-    "on the back": "on_the_back",
-    "hands and knees": "on_hands_and_knees",
-    "kneeling": "kneeling",
-    "lying flat": "lying_flat",
-    "on the floor": "floor_transfer",
-    "under load": "loaded",
-}
-AT_HOME = " at home"
-WHEN = ("always", "home", *PLACES, *(p + AT_HOME for p in PLACES))
+
+
+class Place(Enum):
+    """Where a limit looks: how it reads, and the column that is 1 there ('' for everywhere)."""
+
+    ANYWHERE = ("always", "")
+    STANDING = ("standing", "standing")
+    ON_ONE_LEG = ("on one leg", "one_leg_stance")
+    SITTING = ("sitting", "sitting")
+    FACE_DOWN = ("face down", "face_down")
+    ON_THE_BACK = ("on the back", "on_the_back")
+    HANDS_AND_KNEES = ("hands and knees", "on_hands_and_knees")
+    KNEELING = ("kneeling", "kneeling")
+    LYING_FLAT = ("lying flat", "lying_flat")
+    ON_THE_FLOOR = ("on the floor", "floor_transfer")
+    SPINE_LOADED = ("while the spine is loaded", "loaded")
+    EXERCISES = ("in exercises", "exercise")
+
+    def __init__(self, says: str, column: str) -> None:
+        self.says, self.column = says, column
+
+
+class Origin(Enum):
+    """Why a limit is there: a rule that a finding meets, something that nobody has shown yet, or a person's word."""
+
+    RULE = "rule"
+    NOT_SHOWN = "not_shown"
+    CLINICIAN = "clinician"
+    SPECIALIST = "specialist"
+
+
 RULEBOOK_VERSION = version("2026.11", RULES)
 
 
@@ -31,7 +49,8 @@ class Limit:
     """A bound on one quantity.
 
     `quantity` is a profile column; an unsided name of a sided quantity means both sides.
-    `at_least` turns the bound into a lower one.  `when` narrows where it holds, `only_step` to one step or family.
+    `at_least` turns the bound into a lower one.  `when` narrows where it holds, `at_home` to who is alone, `only_step` to one step or family.
+    `opened_by` are the tests that could show what is missing; `assumes` are assumptions that made the bound what it is.
     `waits_for` names who must clear it, `event_on` the day before which no clearing counts; `grade` of `grades` says how far a graded return has come.
     """
 
@@ -42,7 +61,8 @@ class Limit:
     source: Source
     strength: str = "limit"
     at_least: bool = False
-    when: str = "always"
+    when: Place = Place.ANYWHERE
+    at_home: bool = False
     measure: str = ""
     set_by: str = "rule-book"
     review_on: date | None = None
@@ -53,11 +73,14 @@ class Limit:
     event_on: date | None = None
     grade: int = 0
     grades: int = 0
+    origin: Origin = Origin.RULE
+    opened_by: tuple[str, ...] = ()
+    assumes: frozenset[str] = frozenset()
 
     def __post_init__(self) -> None:
         quantity(self.quantity)
-        if self.strength not in STRENGTHS or self.when not in WHEN:
-            raise ValueError(f"limit {self.id}: strength '{self.strength}' or when '{self.when}' is not known")
+        if self.strength not in STRENGTHS:
+            raise ValueError(f"limit {self.id}: strength '{self.strength}' is not known")
         if not self.reason:
             raise ValueError(f"limit {self.id}: a reason is missing")
         if self.strength == "caution" and not self.measure:
@@ -67,15 +90,24 @@ class Limit:
     def unit(self) -> str:
         return quantity(self.quantity).unit
 
+    @property
+    def condition(self) -> str:
+        """Where it holds, in words: 'always', 'standing at home'."""
+        if not self.at_home:
+            return self.when.says
+        return "home" if self.when is Place.ANYWHERE else f"{self.when.says} at home"
+
     def says(self) -> str:
         """One line: 'rounding under load at most 10°'."""
         title = quantity(self.quantity).title
         side = f"{self.quantity.split('.')[0]} " if "." in self.quantity else ""
         word = "at least" if self.at_least else "at most"
-        place = "" if self.when == "always" else f" ({self.when})"
+        place = "" if self.condition == Place.ANYWHERE.says else f" ({self.condition})"
         place += f" ({self.only_step.replace('/', ': ').replace('_', ' ')})" if self.only_step else ""
         if self.unit == "0/1" and not self.at_least:
             return f"{side}{title}: not" + place
+        if self.unit == LEVEL:
+            return f"{title} up to: {SAYS[int(self.bound)]}" + (" (at home)" if self.at_home else "")
         unit = (
             "°"
             if self.unit == "deg"

@@ -9,6 +9,7 @@ from itertools import product
 
 from amvel.body import DECLARED
 from amvel.movements import Parameter, Profile, Profiler, Request, Step
+from amvel.movements.levels import named_levels
 from amvel.quantities import base_id, quantity
 from amvel.safety.limits import Envelope
 from amvel.safety.verdict import Breach, Check, check
@@ -45,10 +46,14 @@ class Modified:
     changes: tuple[Change, ...]
 
 
-def hopeless(step: Step, first: Check) -> bool:
-    """Whether some broken limit speaks of what no parameter of this step changes (the position, one leg, the floor)."""
-    fixed = _FIXED - frozenset().union(*(p.moves for p in step.parameters))
-    return any(base_id(b.limit.quantity) in fixed for b in first.breaches)
+def hopeless(request: Request, first: Check) -> bool:
+    """Whether some broken limit speaks of what no parameter of this step changes: the position, one leg, the floor, or the
+    level that the step is of by name."""
+    fixed = _FIXED - frozenset().union(*(p.moves for p in request.step.parameters))
+    named = {way.quantity: level for way, level in named_levels().get(request.label, {}).items()}
+    return any(
+        base_id(b.limit.quantity) in fixed or named.get(b.limit.quantity, 0) > b.limit.bound for b in first.breaches
+    )
 
 
 def distance(step: Step, start: dict[str, float | str], values: dict[str, float | str]) -> float:
@@ -128,7 +133,7 @@ def together(profiler: Profiler, searches: list[Search]) -> list[Modified | None
 def search(original: Profile, first: Check, envelope: Envelope, context: str, lifted: frozenset[str]) -> Search:
     """The closest admissible version, refined to the parameter's grid; None when there is none."""
     step, start = original.request.step, original.request.values
-    if not step.parameters or hopeless(step, first):
+    if not step.parameters or hopeless(original.request, first):
         return None
 
     def fine(profile: Profile) -> bool:

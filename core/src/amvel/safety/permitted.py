@@ -2,7 +2,7 @@
 
 from amvel.body import Capacities
 from amvel.movements.range_figure import Fan, ViewName
-from amvel.safety.limits import Envelope
+from amvel.safety.limits import Envelope, Place
 
 # id, title, view, landmark, zero line (deg in the picture), way it opens, radius (cm), free and loaded quantities.
 _TRUNK: tuple[tuple[str, str, ViewName, str, float, float, float, tuple[str, ...], tuple[str, ...]], ...] = (
@@ -130,7 +130,8 @@ def _least(envelope: Envelope, quantities: tuple[str, ...], there: float) -> flo
         if x.quantity in wanted
         and not x.at_least
         and x.strength != "caution"
-        and x.when == "always"
+        and x.when is Place.ANYWHERE
+        and not x.at_home
         and not x.only_step
     ]
     return min([there, *bounds])

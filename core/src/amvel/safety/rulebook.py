@@ -6,8 +6,10 @@ from collections.abc import Callable, Mapping
 from dataclasses import dataclass, field
 from datetime import date
 from functools import lru_cache
+from types import ModuleType
 from typing import Any
 
+from amvel.safety import capacity
 from amvel.safety import rules as rule_files
 from amvel.safety.limits import Answer, Envelope
 from amvel.safety.words import apply_words
@@ -82,13 +84,18 @@ class Rule:
 @lru_cache(maxsize=1)
 def rulebook() -> dict[str, Rule]:
     """Every rule by id."""
-    found = []
-    for module in pkgutil.iter_modules(rule_files.__path__):
-        rule = getattr(importlib.import_module(f"{rule_files.__name__}.{module.name}"), "RULE", None)
-        if not isinstance(rule, Rule) or rule.id != module.name:
-            raise ValueError(f"safety/rules/{module.name}.py: declares no RULE of that name")
-        found.append(rule)
+    found = _rules_in(capacity) + _rules_in(rule_files)
     return {r.id: r for r in found}
+
+
+def _rules_in(package: ModuleType) -> list[Rule]:
+    found = []
+    for module in pkgutil.iter_modules(package.__path__):
+        rule = getattr(importlib.import_module(f"{package.__name__}.{module.name}"), "RULE", None)
+        if not isinstance(rule, Rule) or rule.id != module.name:
+            raise ValueError(f"{package.__name__}.{module.name}: declares no RULE of that name")
+        found.append(rule)
+    return found
 
 
 def envelope(findings: Findings, draft: Draft | None = None) -> Envelope:

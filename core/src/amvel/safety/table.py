@@ -9,7 +9,7 @@ from numpy.typing import NDArray
 from amvel.movements import Profile
 from amvel.quantities import quantity
 from amvel.safety.limits import Envelope, Limit
-from amvel.safety.verdict import concerns, place_of
+from amvel.safety.verdict import concerns
 
 Flags = NDArray[np.bool_]
 _SIDES = ("left", "right")
@@ -34,9 +34,9 @@ class Table:
 
     def breaks(self, limit: Limit, context: str) -> Flags:
         """Which profiles break one limit."""
-        place, at_home = place_of(limit)
+        place = limit.when.column
         out = np.zeros(len(self.profiles), dtype=bool)
-        if at_home and context != "home":
+        if limit.at_home and context != "home":
             return out
         for name in self._columns(limit.quantity):
             out |= quantity(name).breaks(self._of(name, limit.at_least, place), limit.bound, limit.at_least)

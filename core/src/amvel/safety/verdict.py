@@ -9,7 +9,7 @@ from amvel.case import Override
 from amvel.movements import Profile
 from amvel.movements.columns import Extremes
 from amvel.quantities import quantity
-from amvel.safety.limits import AT_HOME, PLACES, Envelope, Limit
+from amvel.safety.limits import Envelope, Limit
 from amvel.sources import Source
 
 CONTEXTS = ("visit", "home")
@@ -53,13 +53,6 @@ def columns_of(limit: Limit, profile: Profile) -> list[str]:
     return [f"{side}.{limit.quantity}" for side in ("left", "right")]
 
 
-def place_of(limit: Limit) -> tuple[str, bool]:
-    """The column in which a limit looks ('' for everywhere), and whether only at home."""
-    if limit.when in ("always", "home"):
-        return "", limit.when == "home"
-    return PLACES[limit.when.removesuffix(AT_HOME)], limit.when.endswith(AT_HOME)
-
-
 def concerns(limit: Limit, label: str) -> bool:
     """Whether a limit speaks of this step at all."""
     return not limit.only_step or limit.only_step in (label, label.partition("/")[0])
@@ -67,10 +60,9 @@ def concerns(limit: Limit, label: str) -> bool:
 
 def looks_at(limit: Limit, profile: Profile, context: str) -> Extremes | None:
     """The worst values of the frames that a limit looks at; None where it looks at none."""
-    place, at_home = place_of(limit)
-    if (at_home and context != "home") or not concerns(limit, profile.request.label):
+    if (limit.at_home and context != "home") or not concerns(limit, profile.request.label):
         return None
-    return profile.extremes(place)
+    return profile.extremes(limit.when.column)
 
 
 def check(profile: Profile, envelope: Envelope, context: str, lifted: frozenset[str] = frozenset()) -> Check:

@@ -4,7 +4,7 @@ from datetime import date
 
 from amvel.case import Case, ClinicianWord
 from amvel.quantities import REGISTRY, quantity
-from amvel.safety.limits import Limit, Referral
+from amvel.safety.limits import Limit, Origin, Referral
 from amvel.sources import Source
 
 SAID = Source("as written by the clinician", from_memory=False)
@@ -47,6 +47,7 @@ def apply_words(case: Case, limits: list[Limit]) -> tuple[list[Limit], list[Refe
             OWN,
             set_by=f"{o.by}, {o.on}",
             review_on=o.review_on,
+            origin=Origin.SPECIALIST,
         )
         for i, o in enumerate(case.own_limits)
     ]
@@ -74,4 +75,5 @@ def _said(i: int, w: ClinicianWord) -> Limit:
         "forbidden" if forbids else "limit",
         set_by=f"{w.role} {w.name}, {w.on}",
         valid_until=w.valid_until,
+        origin=Origin.CLINICIAN,
     )

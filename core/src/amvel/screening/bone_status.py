@@ -51,6 +51,11 @@ class BoneStatus:
     vertebral_fracture: bool
     referrals: tuple[tuple[str, Source], ...]
 
+    @property
+    def weak(self) -> bool:
+        """Whether bone is weak, or may be."""
+        return self.tier != TIERS[-1]
+
 
 def uses_t_score(case: Case) -> bool:
     """T for postmenopausal women and men of 50 and over; menopause is taken from 50 unless early."""

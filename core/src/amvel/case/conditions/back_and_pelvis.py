@@ -3,7 +3,8 @@
 from datetime import date
 from typing import Literal
 
-from amvel.case.condition import Condition
+from amvel.case.affected import Affected, of
+from amvel.case.condition import ACUTE_AFTER, Condition
 from amvel.case.parts import Side, ask, side
 
 GROUP = "Pelvis and belly"
@@ -11,6 +12,7 @@ GROUP = "Pelvis and belly"
 
 class SacroiliacPain(Condition):
     TITLE, GROUP = "Sacroiliac pain", GROUP
+    AFFECTS = of(Affected.PELVIS)
     EXAMPLES = ({"side": "right", "since": "2026-10-01", "noted_on": "2026-11-15"},)
     kind: Literal["sacroiliac_pain"]
     side: Side = side()
@@ -18,10 +20,15 @@ class SacroiliacPain(Condition):
     stands_on_one_leg: Literal["yes", "hurts", "unknown"] = ask(
         "Standing on that leg", default="unknown", titles={"yes": "Without pain"}
     )
+    at_rest: bool = ask("Hurts at rest too", default=False)
+
+    def acute(self, on: date) -> bool:
+        return self.at_rest
 
 
 class AbdominalSeparation(Condition):
     TITLE, GROUP = "Abdominal separation", GROUP
+    AFFECTS = of(Affected.BELLY)
     EXAMPLES = ({"gap_finger_breadths": 3, "doming": True},)
     kind: Literal["abdominal_separation"]
     gap_finger_breadths: float | None = ask("Gap", "finger breadths", default=None, ge=0, le=10)
@@ -30,25 +37,34 @@ class AbdominalSeparation(Condition):
 
 class AfterBirth(Condition):
     TITLE, GROUP = "Birth in the last year", GROUP
+    AFFECTS = of(Affected.BELLY, Affected.PELVIS)
     EXAMPLES = ({"on": "2026-10-25", "by": "vaginal"},)
     kind: Literal["after_birth"]
     on: date = ask("When")
     by: Literal["vaginal", "caesarean"] = ask("How", first="vaginal")
     complicated: bool = ask("With complications", default=False)
 
+    def acute(self, on: date) -> bool:
+        return on < self.on + ACUTE_AFTER
+
 
 class AbdominalSurgery(Condition):
     TITLE, GROUP = "Operation on the belly", GROUP
+    AFFECTS = of(Affected.BELLY)
     EXAMPLES = ({"on": "2026-10-20"},)
     kind: Literal["abdominal_surgery"]
     on: date = ask("When")
     complicated: bool = ask("With complications", default=False)
+
+    def acute(self, on: date) -> bool:
+        return on < self.on + ACUTE_AFTER
 
 
 class Pregnancy(Condition):
     """Weeks as of `noted_on`; they go on counting from there."""
 
     TITLE, GROUP = "Pregnancy", GROUP
+    AFFECTS = of(Affected.BELLY, Affected.PELVIS)
     EXAMPLES = (
         {"weeks": 24, "noted_on": "2026-11-24"},
         {"weeks": 28, "noted_on": "2026-11-24", "complications": ["placenta_praevia"]},
@@ -62,6 +78,7 @@ class Pregnancy(Condition):
 
 class PelvicFloor(Condition):
     TITLE, GROUP = "Pelvic-floor trouble", GROUP
+    AFFECTS = of(Affected.PELVIS)
     EXAMPLES = ({"symptoms": ["leaking"]},)
     kind: Literal["pelvic_floor"]
     symptoms: tuple[Literal["leaking", "heaviness", "pain"], ...] = ask("What", default=())

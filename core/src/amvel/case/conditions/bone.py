@@ -3,6 +3,7 @@
 from datetime import date
 from typing import Literal
 
+from amvel.case.affected import NOTHING, Affected, of
 from amvel.case.condition import Condition
 from amvel.case.parts import ask
 
@@ -13,6 +14,7 @@ class Fracture(Condition):
     """A broken bone; bone evidence even when healed."""
 
     TITLE, GROUP = "Broken bone", GROUP
+    AFFECTS = NOTHING
     EXAMPLES = (
         {"site": "wrist", "on": "2025-10-02", "from_standing_height_or_less": True},
         {"site": "spine", "on": "2026-10-20", "from_standing_height_or_less": True, "painful": True},
@@ -37,11 +39,23 @@ class Fracture(Condition):
     healed: bool = ask("Healed", default=True)
     painful: bool = ask("Still painful", default=False)
 
+    def affects(self) -> frozenset[Affected]:
+        return of(Affected.BONE) if self.of_the_trunk and (self.painful or not self.healed) else NOTHING
+
+    def acute(self, on: date) -> bool:
+        return self.of_the_trunk and not self.healed
+
+    @property
+    def of_the_trunk(self) -> bool:
+        """Whether the trunk hangs on this bone."""
+        return self.site in ("spine", "pelvis", "rib")
+
 
 class Glucocorticoid(Condition):
     """Steroid tablets."""
 
     TITLE, GROUP = "Steroid tablets", GROUP
+    AFFECTS = NOTHING
     EXAMPLES = ({"mg_per_day": 7.5, "months": 6},)
     kind: Literal["glucocorticoid"]
     mg_per_day: float = ask("Dose a day (as prednisolone)", "mg", gt=0, le=200, first=5)
@@ -52,6 +66,7 @@ class EarlyMenopause(Condition):
     """Menopause before 45 years."""
 
     TITLE, GROUP = "Early menopause", GROUP
+    AFFECTS = NOTHING
     EXAMPLES = ({},)
     kind: Literal["early_menopause"]
 
@@ -60,6 +75,7 @@ class Denosumab(Condition):
     """A bone medicine whose effect rebounds when a dose is missed."""
 
     TITLE, GROUP = "Denosumab", GROUP
+    AFFECTS = NOTHING
     EXAMPLES = ({"last_dose_on": "2026-01-10"},)
     kind: Literal["denosumab"]
     last_dose_on: date = ask("Last dose")
@@ -69,6 +85,7 @@ class DoesNotWalk(Condition):
     """Weak bone at the knee end of thigh and shin."""
 
     TITLE, GROUP = "Does not walk", GROUP
+    AFFECTS = of(Affected.NERVES)
     EXAMPLES = ({},)
     kind: Literal["does_not_walk"]
 
@@ -77,5 +94,6 @@ class OsteogenesisImperfecta(Condition):
     """Brittle bone from birth."""
 
     TITLE, GROUP = "Brittle bone from birth", GROUP
+    AFFECTS = of(Affected.BONE)
     EXAMPLES = ({},)
     kind: Literal["osteogenesis_imperfecta"]

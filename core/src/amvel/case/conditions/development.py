@@ -2,6 +2,7 @@
 
 from typing import Literal
 
+from amvel.case.affected import NOTHING, Affected, of
 from amvel.case.condition import Condition
 from amvel.case.parts import ask
 
@@ -10,6 +11,7 @@ GROUP = "Development"
 
 class CerebralPalsy(Condition):
     TITLE, GROUP = "Cerebral palsy", GROUP
+    AFFECTS = of(Affected.NERVES)
     EXAMPLES = ({"gross_motor_level": 2}, {"gross_motor_level": 4, "hip_migration_left_percent": 35})
     kind: Literal["cerebral_palsy"]
     gross_motor_level: int = ask("Gross motor level", "1–5", ge=1, le=5, first=2)
@@ -19,12 +21,14 @@ class CerebralPalsy(Condition):
 
 class DownSyndrome(Condition):
     TITLE, GROUP = "Down syndrome", GROUP
+    AFFECTS = of(Affected.TRUNK)
     EXAMPLES = ({},)
     kind: Literal["down_syndrome"]
 
 
 class Hypermobility(Condition):
     TITLE, GROUP = "Very mobile joints", GROUP
+    AFFECTS = of(Affected.TRUNK)
     EXAMPLES = ({"beighton": 7}, {"beighton": 6, "vascular_type": True})
     kind: Literal["hypermobility"]
     beighton: int | None = ask("Beighton score", "0–9", default=None, ge=0, le=9)
@@ -33,6 +37,7 @@ class Hypermobility(Condition):
 
 class Autism(Condition):
     TITLE, GROUP = "Autism", GROUP
+    AFFECTS = NOTHING
     EXAMPLES = ({"dislikes": ["touch"]},)
     kind: Literal["autism"]
     dislikes: tuple[Literal["touch", "bands", "noise", "lying_flat", "closed_eyes"], ...] = ask(
@@ -42,12 +47,14 @@ class Autism(Condition):
 
 class CoordinationDisorder(Condition):
     TITLE, GROUP = "Coordination disorder", GROUP
+    AFFECTS = of(Affected.NERVES)
     EXAMPLES = ({},)
     kind: Literal["coordination_disorder"]
 
 
 class LearningDisability(Condition):
     TITLE, GROUP = "Learning disability", GROUP
+    AFFECTS = NOTHING
     EXAMPLES = ({"severity": "moderate"},)
     kind: Literal["learning_disability"]
     severity: Literal["mild", "moderate", "severe"] = ask("How much", first="mild")

@@ -3,6 +3,7 @@
 from datetime import date
 from typing import Literal
 
+from amvel.case.affected import NOTHING
 from amvel.case.condition import Condition
 from amvel.case.parts import ask
 
@@ -13,6 +14,7 @@ class Fall(Condition):
     """One fall."""
 
     TITLE, GROUP = "Fall in the last year", GROUP
+    AFFECTS = NOTHING
     EXAMPLES = ({"on": "2026-09-01", "injury": True},)
     kind: Literal["fall"]
     on: date = ask("When")
@@ -23,6 +25,7 @@ class FearOfFalling(Condition):
     """Confidence in standing and walking."""
 
     TITLE, GROUP = "Fear of falling", GROUP
+    AFFECTS = NOTHING
     EXAMPLES = ({"confidence_0_to_10": 3},)
     kind: Literal["fear_of_falling"]
     confidence_0_to_10: int = ask("Confidence in standing", "0–10", ge=0, le=10, first=5)

@@ -3,7 +3,8 @@
 from datetime import date
 from typing import Literal
 
-from amvel.case.condition import Condition
+from amvel.case.affected import NOTHING, Affected, of
+from amvel.case.condition import ACUTE_AFTER, Condition
 from amvel.case.parts import Side, ask, side
 
 GROUP = "Heart, lungs, pressure"
@@ -11,6 +12,7 @@ GROUP = "Heart, lungs, pressure"
 
 class HeartDisease(Condition):
     TITLE, GROUP = "Heart disease", GROUP
+    AFFECTS = NOTHING
     EXAMPLES = ({"what": "stable"}, {"what": "unstable_angina"})
     kind: Literal["heart_disease"]
     what: Literal[
@@ -20,19 +22,25 @@ class HeartDisease(Condition):
 
 class Aneurysm(Condition):
     TITLE, GROUP = "Aneurysm or Marfan", GROUP
+    AFFECTS = of(Affected.BELLY)
     EXAMPLES = ({},)
     kind: Literal["aneurysm"]
 
 
 class Sternotomy(Condition):
     TITLE, GROUP = "Breastbone opened", GROUP
+    AFFECTS = of(Affected.TRUNK)
     EXAMPLES = ({"on": "2026-10-20"},)
     kind: Literal["sternotomy"]
     on: date = ask("Operated on")
 
+    def acute(self, on: date) -> bool:
+        return on < self.on + ACUTE_AFTER
+
 
 class Pacemaker(Condition):
     TITLE, GROUP = "Pacemaker", GROUP
+    AFFECTS = NOTHING
     EXAMPLES = ({"side": "left", "on": "2026-11-01"},)
     kind: Literal["pacemaker"]
     side: Side = side()
@@ -41,30 +49,35 @@ class Pacemaker(Condition):
 
 class BetaBlocker(Condition):
     TITLE, GROUP = "Beta blocker", GROUP
+    AFFECTS = NOTHING
     EXAMPLES = ({},)
     kind: Literal["beta_blocker"]
 
 
 class DiabetesMedicine(Condition):
     TITLE, GROUP = "Insulin or sulfonylurea", GROUP
+    AFFECTS = NOTHING
     EXAMPLES = ({},)
     kind: Literal["diabetes_medicine"]
 
 
 class BreathlessLying(Condition):
     TITLE, GROUP = "Breathless or reflux when flat", GROUP
+    AFFECTS = NOTHING
     EXAMPLES = ({},)
     kind: Literal["breathless_lying"]
 
 
 class EyePressure(Condition):
     TITLE, GROUP = "Glaucoma or retinal operation", GROUP
+    AFFECTS = NOTHING
     EXAMPLES = ({},)
     kind: Literal["eye_pressure"]
 
 
 class OxygenTherapy(Condition):
     TITLE, GROUP = "Oxygen", GROUP
+    AFFECTS = NOTHING
     EXAMPLES = ({"target_percent": 90},)
     kind: Literal["oxygen_therapy"]
     target_percent: int = ask("Target saturation", "%", ge=80, le=98, first=90)

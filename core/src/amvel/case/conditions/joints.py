@@ -3,6 +3,7 @@
 from datetime import date
 from typing import Literal
 
+from amvel.case.affected import NOTHING, Affected, of
 from amvel.case.condition import Condition
 from amvel.case.parts import Side, ask, side
 
@@ -13,6 +14,7 @@ class WristTrouble(Condition):
     """A painful wrist; a healed fracture alone is not one."""
 
     TITLE, GROUP = "Painful wrist", GROUP
+    AFFECTS = NOTHING
     EXAMPLES = ({"side": "right", "tolerated_extension_deg": 30, "tolerated_load_percent_bw": 22},)
     kind: Literal["wrist_trouble"]
     side: Side = side()
@@ -26,6 +28,7 @@ class WristTrouble(Condition):
 
 class KneeTrouble(Condition):
     TITLE, GROUP = "Painful knee", GROUP
+    AFFECTS = NOTHING
     EXAMPLES = ({"side": "left", "kneeling": "padded"},)
     kind: Literal["knee_trouble"]
     side: Side = side()
@@ -39,6 +42,7 @@ class KneeTrouble(Condition):
 
 class ShoulderTrouble(Condition):
     TITLE, GROUP = "Painful shoulder", GROUP
+    AFFECTS = NOTHING
     EXAMPLES = ({"side": "right", "tolerated_elevation_deg": 100},)
     kind: Literal["shoulder_trouble"]
     side: Side = side()
@@ -50,6 +54,7 @@ class ShoulderTrouble(Condition):
 
 class NeckTrouble(Condition):
     TITLE, GROUP = "Neck trouble", GROUP
+    AFFECTS = NOTHING
     EXAMPLES = ({"what": "rheumatoid"}, {"what": "painful"})
     kind: Literal["neck_trouble"]
     what: Literal["painful", "rheumatoid", "fused"] = ask("What", first="painful")
@@ -60,6 +65,7 @@ class HipReplacement(Condition):
     """By the surgeon's protocol; temporary."""
 
     TITLE, GROUP = "New hip", GROUP
+    AFFECTS = of(Affected.PELVIS)
     EXAMPLES = tuple(
         {"side": "right", "approach": a, "on": "2026-10-10"} for a in ("posterior", "anterior", "lateral")
     )
@@ -74,6 +80,7 @@ class WeightBearing(Condition):
     """A leg that may not carry everything yet (a recent fracture, an operation)."""
 
     TITLE, GROUP = "Leg not to be loaded fully", GROUP
+    AFFECTS = NOTHING
     EXAMPLES = ({"side": "left", "status": "partial", "percent": 30, "since": "2026-11-01"},)
     kind: Literal["weight_bearing"]
     side: Side = side()

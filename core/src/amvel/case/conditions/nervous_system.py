@@ -2,6 +2,7 @@
 
 from typing import Literal
 
+from amvel.case.affected import NOTHING, Affected, of
 from amvel.case.condition import Condition
 from amvel.case.parts import Side, ask, side
 
@@ -34,6 +35,7 @@ CordLevel = Literal[
 
 class Parkinson(Condition):
     TITLE, GROUP = "Parkinson’s disease", GROUP
+    AFFECTS = of(Affected.NERVES)
     EXAMPLES = ({"freezing": True, "good_from_hour": 10, "good_to_hour": 12},)
     kind: Literal["parkinson"]
     freezing: bool = ask("Steps freeze", default=False)
@@ -43,6 +45,7 @@ class Parkinson(Condition):
 
 class MultipleSclerosis(Condition):
     TITLE, GROUP = "Multiple sclerosis", GROUP
+    AFFECTS = of(Affected.NERVES)
     EXAMPLES = ({},)
     kind: Literal["multiple_sclerosis"]
     heat_sensitive: bool = ask("Heat makes it worse", default=True)
@@ -50,6 +53,7 @@ class MultipleSclerosis(Condition):
 
 class Stroke(Condition):
     TITLE, GROUP = "Stroke", GROUP
+    AFFECTS = of(Affected.NERVES)
     EXAMPLES = ({"side": "left", "shoulder": "painful"},)
     kind: Literal["stroke"]
     side: Side = side("Weaker side")
@@ -58,6 +62,7 @@ class Stroke(Condition):
 
 class SpinalCordInjury(Condition):
     TITLE, GROUP = "Spinal cord injury", GROUP
+    AFFECTS = of(Affected.NERVES, Affected.TRUNK)
     EXAMPLES = ({"level": "T4", "own_systolic_mmhg": 100}, {"level": "L2"})
     kind: Literal["spinal_cord_injury"]
     level: CordLevel = ask("Level", first="T10")
@@ -67,24 +72,28 @@ class SpinalCordInjury(Condition):
 
 class Neuropathy(Condition):
     TITLE, GROUP = "Numb feet", GROUP
+    AFFECTS = NOTHING
     EXAMPLES = ({},)
     kind: Literal["neuropathy"]
 
 
 class MuscleDisease(Condition):
     TITLE, GROUP = "Muscle disease", GROUP
+    AFFECTS = of(Affected.NERVES)
     EXAMPLES = ({},)
     kind: Literal["muscle_disease"]
 
 
 class Epilepsy(Condition):
     TITLE, GROUP = "Epilepsy", GROUP
+    AFFECTS = NOTHING
     EXAMPLES = ({},)
     kind: Literal["epilepsy"]
 
 
 class CognitiveImpairment(Condition):
     TITLE, GROUP = "Memory and thinking", GROUP
+    AFFECTS = NOTHING
     EXAMPLES = ({"severity": "moderate"},)
     kind: Literal["cognitive_impairment"]
     severity: Literal["mild", "moderate", "severe"] = ask("How much", first="mild")
@@ -92,24 +101,28 @@ class CognitiveImpairment(Condition):
 
 class Vertigo(Condition):
     TITLE, GROUP = "Dizziness with head movement", GROUP
+    AFFECTS = NOTHING
     EXAMPLES = ({},)
     kind: Literal["vertigo"]
 
 
 class LowVision(Condition):
     TITLE, GROUP = "Low vision", GROUP
+    AFFECTS = NOTHING
     EXAMPLES = ({},)
     kind: Literal["low_vision"]
 
 
 class HearingLoss(Condition):
     TITLE, GROUP = "Hearing loss", GROUP
+    AFFECTS = NOTHING
     EXAMPLES = ({},)
     kind: Literal["hearing_loss"]
 
 
 class WheelchairUser(Condition):
     TITLE, GROUP = "Uses a wheelchair", GROUP
+    AFFECTS = of(Affected.TRUNK)
     EXAMPLES = ({"transfers": "with_help"},)
     kind: Literal["wheelchair_user"]
     transfers: Literal["alone", "with_help", "hoist"] = ask("Moves over", first="alone")

@@ -2,6 +2,7 @@
 
 from typing import Literal
 
+from amvel.case.affected import NOTHING, Affected, of
 from amvel.case.condition import Condition
 from amvel.case.parts import ask
 
@@ -10,18 +11,21 @@ GROUP = "Skin and devices"
 
 class BloodThinners(Condition):
     TITLE, GROUP = "Blood thinners", GROUP
+    AFFECTS = NOTHING
     EXAMPLES = ({},)
     kind: Literal["blood_thinners"]
 
 
 class PoorSkin(Condition):
     TITLE, GROUP = "Fragile skin", GROUP
+    AFFECTS = NOTHING
     EXAMPLES = ({},)
     kind: Literal["poor_skin"]
 
 
 class Device(Condition):
     TITLE, GROUP = "Tube, stoma, pump or shunt", GROUP
+    AFFECTS = of(Affected.BELLY)
     EXAMPLES = ({"what": "gastrostomy"}, {"what": "shunt"})
     kind: Literal["device"]
     what: Literal["gastrostomy", "stoma", "pump", "shunt"] = ask("What", first="stoma")
@@ -29,5 +33,6 @@ class Device(Condition):
 
 class LatexAllergy(Condition):
     TITLE, GROUP = "Latex allergy", GROUP
+    AFFECTS = NOTHING
     EXAMPLES = ({},)
     kind: Literal["latex_allergy"]

@@ -5,7 +5,8 @@ from typing import Literal
 
 from pydantic import model_validator
 
-from amvel.case.condition import Condition
+from amvel.case.affected import Affected, of
+from amvel.case.condition import ACUTE_AFTER, Condition
 from amvel.case.parts import SPINE_LEVELS, Side, ask, side
 
 GROUP = "Spine"
@@ -35,6 +36,7 @@ class Scoliosis(Condition):
     """One curve, named by its convexity and apex; a double curve is two entries."""
 
     TITLE, GROUP = "Scoliosis", GROUP
+    AFFECTS = of(Affected.TRUNK)
     EXAMPLES = (
         {"convexity": "right", "region": "thoracic", "cobb_deg": 28},
         {
@@ -69,6 +71,7 @@ class SpinalFusion(Condition):
     """Levels that were joined by an operation."""
 
     TITLE, GROUP = "Fused spine", GROUP
+    AFFECTS = of(Affected.TRUNK)
     EXAMPLES = ({"from_level": "T4", "to_level": "L1", "on": "2024-03-10"},)
     kind: Literal["spinal_fusion"]
     from_level: Level = ask("From", first="L4")
@@ -81,11 +84,15 @@ class SpinalFusion(Condition):
             raise ValueError(f"to_level: {self.to_level} must lie below {self.from_level}")
         return self
 
+    def acute(self, on: date) -> bool:
+        return on < self.on + ACUTE_AFTER
+
 
 class FlexionSciatica(Condition):
     """Leg pain that bending forward provokes; temporary, with a review date."""
 
     TITLE, GROUP = "Leg pain when bending", GROUP
+    AFFECTS = of(Affected.TRUNK, Affected.NERVES)
     EXAMPLES = (
         {"side": "left", "since": "2026-10-20", "provoking_neural_line_deg": 52, "noted_on": "2026-11-20"},
     )
@@ -96,12 +103,17 @@ class FlexionSciatica(Condition):
         "Leg raise at which the pain begins", "°", default=None, ge=0, le=160
     )
     rotation_provokes: bool = ask("Turning provokes it too", default=False)
+    at_rest: bool = ask("Hurts at rest too", default=False)
+
+    def acute(self, on: date) -> bool:
+        return self.at_rest
 
 
 class Stenosis(Condition):
     """A narrow canal: arching provokes, bending eases."""
 
     TITLE, GROUP = "Narrow spinal canal", GROUP
+    AFFECTS = of(Affected.TRUNK, Affected.NERVES)
     EXAMPLES = ({"tolerated_extension_deg": 3},)
     kind: Literal["stenosis"]
     tolerated_extension_deg: float | None = ask("Arches without leg pain", "°", default=None, ge=0, le=30)
@@ -111,25 +123,35 @@ class ExtensionPain(Condition):
     """Back pain that arching provokes; temporary."""
 
     TITLE, GROUP = "Back pain when arching", GROUP
+    AFFECTS = of(Affected.TRUNK)
     EXAMPLES = ({"since": "2026-10-01", "noted_on": "2026-11-20"},)
     kind: Literal["extension_pain"]
     since: date = ask("Since")
     tolerated_extension_deg: float | None = ask("Arches without pain", "°", default=None, ge=0, le=30)
+    at_rest: bool = ask("Hurts at rest too", default=False)
+
+    def acute(self, on: date) -> bool:
+        return self.at_rest
 
 
 class Spondylolisthesis(Condition):
     """A vertebra that has slipped forward."""
 
     TITLE, GROUP = "Slipped vertebra", GROUP
+    AFFECTS = of(Affected.TRUNK)
     EXAMPLES = ({"grade": 1},)
     kind: Literal["spondylolisthesis"]
     grade: int | None = ask("Grade", "1–4", default=None, ge=1, le=4)
+    fresh: Literal["yes", "no", "unknown"] = ask(
+        "Slipped, or changed, in the last year", default="unknown", titles={"unknown": "Not known"}
+    )
 
 
 class DeepCurve(Condition):
     """A low back that stands hollow."""
 
     TITLE, GROUP = "Deep low-back curve", GROUP
+    AFFECTS = of(Affected.TRUNK)
     EXAMPLES = ({},)
     kind: Literal["deep_curve"]
 
@@ -138,6 +160,7 @@ class RoundedBack(Condition):
     """An upper back that stands round; it shapes the body model."""
 
     TITLE, GROUP = "Rounded upper back", GROUP
+    AFFECTS = of(Affected.TRUNK)
     EXAMPLES = ({"extra_deg": 15},)
     kind: Literal["rounded_back"]
     extra_deg: float = ask("More than usual, about", "°", ge=0, le=45, first=15)
@@ -147,6 +170,7 @@ class ProvokedPain(Condition):
     """One direction that was tested and provokes; only what provokes is limited. Temporary."""
 
     TITLE, GROUP = "A direction that hurts", GROUP
+    AFFECTS = of(Affected.TRUNK)
     EXAMPLES = (
         {
             "direction": "turning",
@@ -166,3 +190,7 @@ class ProvokedPain(Condition):
     eased_by: Literal["bending_forward", "arching", "lying", "walking", "nothing"] | None = ask(
         "Eased by", default=None
     )
+    at_rest: bool = ask("Hurts at rest too", default=False)
+
+    def acute(self, on: date) -> bool:
+        return self.at_rest

@@ -1,6 +1,6 @@
 """Holds, where they are allowed."""
 
-from typing import Literal
+from typing import Any, Literal
 
 from amvel.case.parts import Side, ask, side
 from amvel.case.result import Result
@@ -16,10 +16,15 @@ class _Hold(Result):
     trials: tuple[float, ...] = ()
 
 
+def _down() -> Any:
+    return ask("What was down", default="unknown", titles={"feet": "Feet", "knees": "Knees", "unknown": "Not noted"})
+
+
 class SideBridgeHold(_Hold):
     TITLE = "Side bridge"
     test: Literal["side_bridge_hold"]
     side: Side = side()
+    down: Literal["feet", "knees", "unknown"] = _down()
 
 
 class BackExtensorHold(_Hold):
@@ -35,6 +40,7 @@ class FlexorHold(_Hold):
 class PlankHold(_Hold):
     TITLE = "Plank"
     test: Literal["plank_hold"]
+    down: Literal["feet", "knees", "unknown"] = _down()
 
 
 class UnderBackPressure(Result):

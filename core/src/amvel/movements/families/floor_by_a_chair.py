@@ -196,5 +196,5 @@ FAMILY = (
         shown=(0, 3, -1),
         arrow="vertex",
     )
-    .family()
+    .family(daily_task=True)
 )

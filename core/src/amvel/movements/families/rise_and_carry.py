@@ -69,5 +69,5 @@ FAMILY = (
         {"sit_to_stand": 0.8, "leg_loading": 0.6, "balance": 0.4, "upper_back": 0.3},
         5,
     )
-    .family()
+    .family(daily_task=True)
 )

@@ -123,5 +123,5 @@ FAMILY = (
         {"position_change": 1.0, "turning": 0.4},
         2,
     )
-    .family()
+    .family(daily_task=True)
 )

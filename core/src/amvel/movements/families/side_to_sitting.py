@@ -185,5 +185,5 @@ FAMILY = (
         4,
         shown=(0, 1, -1),
     )
-    .family()
+    .family(daily_task=True)
 )

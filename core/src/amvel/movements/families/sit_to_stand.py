@@ -356,4 +356,5 @@ FAMILY = Family(
             shown=(0, 1, -1),
         ),
     ),
+    daily_task=True,
 )

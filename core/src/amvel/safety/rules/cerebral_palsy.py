@@ -3,7 +3,7 @@
 from datetime import date
 
 from amvel.case.conditions.development import CerebralPalsy
-from amvel.safety.limits import Answer
+from amvel.safety.limits import Answer, Place
 from amvel.safety.page import Page
 from amvel.safety.rulebook import Example, Number, Numbers, Rule
 from amvel.screening import Findings
@@ -25,7 +25,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
                 3,
                 f"gross motor level {c.gross_motor_level}: no unsupported standing",
                 at_least=True,
-                when="standing",
+                when=Place.STANDING,
             )
         if c.gross_motor_level >= 5:
             page.limit(f"full_{i}", "standing", 0, "gross motor level 5: fully supported only")

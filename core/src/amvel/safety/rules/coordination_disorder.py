@@ -3,7 +3,7 @@
 from datetime import date
 
 from amvel.case.conditions.development import CoordinationDisorder
-from amvel.safety.limits import Answer
+from amvel.safety.limits import Answer, Place
 from amvel.safety.page import Page
 from amvel.safety.rulebook import Example, Number, Numbers, Rule
 from amvel.screening import Findings
@@ -25,7 +25,8 @@ def answer(f: Findings, n: Numbers) -> Answer:
             n["hand"],
             "balance is not sure on one leg",
             at_least=True,
-            when="standing at home",
+            when=Place.STANDING,
+            at_home=True,
         )
         page.care("slow", "performed", 0, "quick changes lose the pattern", "slow, in parts, then joined")
     return page.done()

@@ -2,7 +2,7 @@
 
 from datetime import date
 
-from amvel.safety.limits import Answer
+from amvel.safety.limits import Answer, Place
 from amvel.safety.page import Page
 from amvel.safety.rulebook import Example, Number, Numbers, Rule
 from amvel.screening import Findings
@@ -24,7 +24,8 @@ def answer(f: Findings, n: Numbers) -> Answer:
         n["hand_at_home"],
         f"alone at home, standing only with a firm hand support ({why})",
         at_least=True,
-        when="standing at home",
+        when=Place.STANDING,
+            at_home=True,
     )
     page.limit(
         "hand_in_visit",
@@ -32,7 +33,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
         n["hand_in_visit"],
         f"with someone near, hands at least hovering over a support ({why})",
         at_least=True,
-        when="standing",
+        when=Place.STANDING,
     )
     if len(f.fall_signs) >= n["signs_for_more"]:
         page.limit(
@@ -40,7 +41,8 @@ def answer(f: Findings, n: Numbers) -> Answer:
             "one_leg_stance",
             0,
             f"two signs of fall risk or more: no one-leg stance alone ({why})",
-            when="standing at home",
+            when=Place.STANDING,
+            at_home=True,
         )
         page.limit(
             "one_leg_hand",
@@ -48,7 +50,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
             n["hand_on_one_leg"],
             f"two signs of fall risk or more: on one leg only with firm support ({why})",
             at_least=True,
-            when="on one leg",
+            when=Place.ON_ONE_LEG,
         )
         page.limit(
             "unstable", "unstable_surface", 0, f"two signs of fall risk or more: no unstable surface ({why})"

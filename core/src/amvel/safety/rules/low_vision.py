@@ -3,7 +3,7 @@
 from datetime import date
 
 from amvel.case.conditions.nervous_system import LowVision
-from amvel.safety.limits import Answer
+from amvel.safety.limits import Answer, Place
 from amvel.safety.page import Page
 from amvel.safety.rulebook import Example, Number, Numbers, Rule
 from amvel.screening import Findings
@@ -22,7 +22,8 @@ def answer(f: Findings, n: Numbers) -> Answer:
             n["hand"],
             "the floor and the edges are not seen",
             at_least=True,
-            when="standing at home",
+            when=Place.STANDING,
+            at_home=True,
         )
         page.care(
             "words",

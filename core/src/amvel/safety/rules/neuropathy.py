@@ -3,7 +3,7 @@
 from datetime import date
 
 from amvel.case.conditions.nervous_system import Neuropathy
-from amvel.safety.limits import Answer
+from amvel.safety.limits import Answer, Place
 from amvel.safety.page import Page
 from amvel.safety.rulebook import Example, Number, Numbers, Rule
 from amvel.screening import Findings
@@ -22,14 +22,16 @@ def answer(f: Findings, n: Numbers) -> Answer:
             n["hand"],
             "numb feet do not find the floor",
             at_least=True,
-            when="standing at home",
+            when=Place.STANDING,
+            at_home=True,
         )
         page.limit(
             "one_leg_stance",
             "one_leg_stance",
             0,
             "no one-leg stance on a numb foot alone",
-            when="standing at home",
+            when=Place.STANDING,
+            at_home=True,
         )
         page.limit(
             "one_leg_hand",
@@ -37,7 +39,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
             n["hand"],
             "on a numb foot alone only with firm support, whoever is near",
             at_least=True,
-            when="on one leg",
+            when=Place.ON_ONE_LEG,
         )
         page.limit("band", "band_on_foot", 0, "no band or strap on a foot that does not feel it")
         page.care(

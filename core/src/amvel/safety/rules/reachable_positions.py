@@ -31,7 +31,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
             "cannot get down to the floor and up again; use the bed or the chair version",
         )
     elif f.floor_rise == "with_help":
-        page.limit("floor_home", "floor_transfer", 0, "gets up from the floor only with help", when="home")
+        page.limit("floor_home", "floor_transfer", 0, "gets up from the floor only with help", at_home=True)
     for name, (id, quantity, reason) in _SAID.items():
         if getattr(t, name) == "no":
             page.limit(id, quantity, 0, reason)

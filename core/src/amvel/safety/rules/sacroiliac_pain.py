@@ -4,7 +4,7 @@ from datetime import date, timedelta
 
 from amvel.case.conditions.back_and_pelvis import SacroiliacPain
 from amvel.safety.graded_return import progress
-from amvel.safety.limits import Answer
+from amvel.safety.limits import Answer, Place
 from amvel.safety.page import Page
 from amvel.safety.rulebook import Example, Number, Numbers, Rule
 from amvel.screening import Findings
@@ -37,7 +37,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
                 "load on one leg is not tolerated"
                 + (" (not tested)" if c.stands_on_one_leg == "unknown" else "")
                 + due,
-                when="standing",
+                when=Place.STANDING,
                 **more,
             )
         page.limit(

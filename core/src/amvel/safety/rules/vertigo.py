@@ -3,7 +3,7 @@
 from datetime import date
 
 from amvel.case.conditions.nervous_system import Vertigo
-from amvel.safety.limits import Answer
+from amvel.safety.limits import Answer, Place
 from amvel.safety.page import Page
 from amvel.safety.rulebook import Example, Number, Numbers, Rule
 from amvel.screening import Findings
@@ -23,7 +23,8 @@ def answer(f: Findings, n: Numbers) -> Answer:
             n["hand"],
             "dizziness may come while standing",
             at_least=True,
-            when="standing at home",
+            when=Place.STANDING,
+            at_home=True,
         )
         page.limit("neck", "loaded_neck_bend_deg", n["neck_deg"], "large head movements bring dizziness")
         page.care(

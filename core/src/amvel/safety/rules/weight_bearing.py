@@ -3,7 +3,7 @@
 from datetime import date
 
 from amvel.case.conditions.joints import WeightBearing
-from amvel.safety.limits import Answer
+from amvel.safety.limits import Answer, Place
 from amvel.safety.page import CLINICIAN, Page
 from amvel.safety.rulebook import Example, Number, Numbers, Rule
 from amvel.screening import Findings
@@ -41,7 +41,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
             f"{c.side}.leg_support_percent_bw",
             percent,
             f"the {c.side} leg may carry {percent:g} % of body weight",
-            when="standing",
+            when=Place.STANDING,
             waits_for=CLINICIAN,
             event_on=c.since,
         )
@@ -58,7 +58,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
             f"{c.side}.leg_support_percent_bw",
             max(percent, n["sitting_percent_bw"]),
             f"the {c.side} leg may not push up from a seat",
-            when="sitting",
+            when=Place.SITTING,
             waits_for=CLINICIAN,
             event_on=c.since,
         )

@@ -3,7 +3,7 @@
 from datetime import date
 
 from amvel.case.conditions.nervous_system import WheelchairUser
-from amvel.safety.limits import Answer
+from amvel.safety.limits import Answer, Place
 from amvel.safety.page import Page
 from amvel.safety.rulebook import Example, Numbers, Rule
 from amvel.screening import Findings
@@ -24,8 +24,9 @@ def answer(f: Findings, n: Numbers) -> Answer:
             "brakes on, foot plates out of the way, firm cushion",
         )
         if c.transfers != "alone":
-            page.limit(f"floor_{i}", "floor_transfer", 0, "the floor needs people and a plan", when="home")
-            page.limit(f"standing_{i}", "standing", 0, "standing only with help", when="standing at home")
+            page.limit(f"floor_{i}", "floor_transfer", 0, "the floor needs people and a plan", at_home=True)
+            page.limit(f"standing_{i}", "standing", 0, "standing only with help", when=Place.STANDING,
+            at_home=True)
         if f.case.person.arm_span_cm is None and f.case.person.popliteal_height_cm is None:
             page.refer(
                 f"stature_{i}", "stature is better taken from knee height or arm span: measure one of them"

@@ -34,8 +34,9 @@ TEST = ScreenTest(
     SOURCE,
     "face down",
     (
-        Outcome("20 s or more", 0.5, {"seconds": 40}),
-        Outcome("less", 0.5, {"seconds": 8}),
+        Outcome("45 s or more", 0.25, {"seconds": 100}),
+        Outcome("20 s or more", 0.35, {"seconds": 30}),
+        Outcome("less", 0.4, {"seconds": 8}),
     ),
     unlocks="upper-back work",
     timer="stopwatch",

@@ -34,8 +34,9 @@ TEST = ScreenTest(
     SOURCE,
     "sitting",
     (
-        Outcome("20 s or more", 0.5, {"seconds": 40}),
-        Outcome("less", 0.5, {"seconds": 8}),
+        Outcome("45 s or more", 0.25, {"seconds": 80}),
+        Outcome("20 s or more", 0.35, {"seconds": 30}),
+        Outcome("less", 0.4, {"seconds": 8}),
     ),
     unlocks="flexor work",
     timer="stopwatch",

@@ -34,11 +34,13 @@ TEST = ScreenTest(
     SOURCE,
     "on the floor",
     (
-        Outcome("20 s or more", 0.5, {"seconds": 40}),
-        Outcome("less", 0.5, {"seconds": 8}),
+        Outcome("45 s or more", 0.25, {"seconds": 60, "down": "feet"}),
+        Outcome("20 s or more", 0.35, {"seconds": 30}),
+        Outcome("less", 0.4, {"seconds": 8}),
     ),
     unlocks="planks",
     timer="stopwatch",
     avoid=no_strain,
+    poses=("floor_plank/on_knees",),
     instead="The longest clean hold of an easier step.",
 )

@@ -1,0 +1,183 @@
+"""How hard a pose is for the trunk, in levels 1 to 6, each the demand that its reference poses make on this body.
+
+A level is counted for each way of working by itself: what somebody can do against a load that arches says nothing of
+one that bends.  Reference body: the size of this person with healthy joints and an upright back, so that neither a
+contracture nor a rounded back makes a level easier.  All of this is our reading of common practice.
+"""
+
+from collections.abc import Iterable, Mapping
+from dataclasses import dataclass
+from enum import StrEnum
+from functools import lru_cache
+
+import numpy as np
+
+from amvel.body.tree import Array
+from amvel.movements.library import UnknownMovement, find
+
+HIGHEST = 6
+MORE_THAN_REFERENCE = 1.05  # how far a pose may go beyond its reference and still be of its level
+_CUTS = ("t7_t8", "t12_l1", "l4_l5")
+_SIDES = ("left", "right")
+
+
+class Way(StrEnum):
+    """What the load does to the trunk, or that it presses it together."""
+
+    ARCHING = "arching"
+    BENDING = "bending"
+    SIDE = "side"
+    TURNING = "turning"
+    PRESS = "press"
+
+    @property
+    def quantity(self) -> str:
+        """The quantity that counts its level."""
+        return f"{self.value}_level"
+
+
+# What each way is measured by; the moments of lifted legs stand beside those of the trunk that holds against them.
+_MEASURED_BY: dict[Way, tuple[str, ...]] = {
+    Way.ARCHING: (*(f"arching_moment_{c}_nm" for c in _CUTS), "pelvic_flexion_moment_nm"),
+    Way.BENDING: tuple(f"bending_moment_{c}_nm" for c in _CUTS),
+    Way.SIDE: (*(f"{s}.side_moment_{c}_nm" for c in _CUTS for s in _SIDES), "pelvic_side_moment_nm"),
+    Way.TURNING: (*(f"{s}.turning_moment_{c}_nm" for c in _CUTS for s in _SIDES), "pelvic_rotation_moment_nm"),
+    Way.PRESS: tuple(f"compression_{c}_n" for c in _CUTS),
+}
+
+# In words, since nobody on a screen reads a number of ours.
+SAYS = {
+    0: "nothing beyond resting",
+    1: "breath, tilt, and legs that stay carried",
+    2: "one leg or arm off the ground",
+    3: "legs one after the other, a small bridge, the wall, a tall hinge",
+    4: "arm and leg long, one-leg bridge, a counter plank",
+    5: "hovers, planks and side bridges on the knees",
+    6: "full planks, both legs straight, curls",
+}
+
+
+@dataclass(frozen=True)
+class Reference:
+    """A pose that stands for a level.  With `of` its step, and the harder rungs of its ladder, are of that level at
+    least in these ways, whatever the model finds; without, it only says how much a body of that level can hold."""
+
+    level: int
+    ref: str
+    of: tuple[Way, ...] = ()
+
+
+def _all(level: int, refs: str, *of: Way) -> tuple[Reference, ...]:
+    return tuple(Reference(level, r, of) for r in refs.split())
+
+
+REFERENCES: tuple[Reference, ...] = (
+    *_all(1, "breathing_rest/knees_bent breathing_rest/calves_on_seat pelvic_tilt_clock/find_the_middle"),
+    *_all(1, "pelvic_tilt_clock/tuck_held deep_abdominal_set/draw_on_breath_out knee_tip/one_side knee_tip/alternating"),
+    *_all(1, "bent_knee_fall_out/small bent_knee_fall_out/larger supported_heel_slide/on_a_box"),
+    *_all(1, "foot_gather/draw_in_a_cloth foot_gather/lift_the_ball foot_gather/lift_the_heel"),
+    *_all(1, "floor_arm_slide/arms_slide shoulder_blade_draw/hands_on_thighs"),
+    # Quiet standing: whoever stands does it all day.
+    *_all(1, "standing_breath/free_standing"),
+    *_all(2, "toe_float/finger_high knee_fold/single_fold", Way.ARCHING, Way.TURNING),
+    *_all(2, "seated_march/foot_lifts seated_march/knee_high", Way.ARCHING),
+    *_all(2, "arm_or_leg_slide/arm_reach", Way.TURNING),
+    *_all(2, "side_bridge/light_hip", Way.SIDE),
+    # One leg or arm off the ground upright, a step, small turns and rocking, an ankle laid over the other knee.
+    *_all(2, "standing_leg_to_the_side/firm_hand standing_reach/leg_back reach_to_a_shelf/empty_hand"),
+    *_all(2, "step_and_reach/fingertips tall_turn/hands_on_ribs two_knee_roll/arms_wide"),
+    *_all(2, "rock_back/a_little hamstring_ease/figure_four"),
+    *_all(3, "knee_fold/marching knee_fold/both_held opposite_arm_and_leg_supine/short_reach", Way.ARCHING),
+    *_all(3, "arm_or_leg_slide/leg_slide", Way.TURNING, Way.BENDING),
+    *_all(3, "bridge/small_lift tall_hinge/hands_on_thighs", Way.BENDING),
+    *_all(3, "wall_plank/forearms", Way.ARCHING),
+    # What the test of this level asks for, a leg lifted to the side, and a light band that is pressed out.
+    *_all(3, "arm_or_leg_slide/leg_lift side_leg_raise/lower_knee_bent band_press_out_seated/press"),
+    *_all(4, "arm_or_leg_slide/opposite_lift", Way.TURNING, Way.BENDING),
+    *_all(4, "bridge/one_leg_level", Way.BENDING),
+    *_all(4, "counter_plank/short leg_reach/lower opposite_arm_and_leg_supine/full_reach", Way.ARCHING),
+    *_all(4, "both_legs_lift/hand_in_front", Way.SIDE),
+    *_all(4, "balanced_lean_back/one_leg_long", Way.ARCHING),
+    *_all(4, "tall_hinge/arms_raised bag_from_the_floor/from_the_floor"),
+    *_all(5, "hover/for_a_breath floor_plank/on_knees balanced_lean_back/both_legs_long", Way.ARCHING),
+    *_all(5, "side_bridge/knees_bent", Way.SIDE),
+    *_all(5, "over_chair_lift/less_hand", Way.BENDING),
+    *_all(5, "arm_or_leg_slide/draw_in_and_out", Way.TURNING),
+    *_all(6, "floor_plank/full_length floor_plank/one_foot_light hover/one_hand", Way.ARCHING),
+    *_all(6, "side_bridge/full_length", Way.SIDE),
+    *_all(6, "double_leg_raise/lower_both double_leg_circles/full_range leg_reach/both_from_vertical", Way.ARCHING),
+    *_all(6, "curl_family/one_knee_bent curl_with_twist/elbow_to_knee sit_up/half_way", Way.ARCHING),
+    *_all(6, "over_chair_lift/both_legs", Way.BENDING),
+    *_all(6, "seated_twist/with_weight", Way.TURNING),
+)
+
+
+@lru_cache(maxsize=1)
+def named_levels() -> dict[str, dict[Way, int]]:
+    """Levels by name of every step that a reference names, or that is a harder rung of one; raises UnknownMovement."""
+    out: dict[str, dict[Way, int]] = {}
+    for reference in REFERENCES:
+        family, step = find(reference.ref)
+        at = family.steps.index(step)
+        for harder in family.steps[at:]:
+            ways = out.setdefault(family.ref(harder), {})
+            for way in reference.of:
+                ways[way] = max(reference.level, ways.get(way, 0))
+    return out
+
+
+@dataclass(frozen=True)
+class Ceilings:
+    """The most that the poses of each level ask of one body: by quantity six rising values; and its quiet standing (N)."""
+
+    most: Mapping[str, Array]
+    standing_n: Mapping[str, float]
+
+    @classmethod
+    def of(cls, references: Iterable[tuple[Reference, Mapping[str, Array]]]) -> "Ceilings":
+        """From the profiles of the reference poses, as columns; a pose that a body cannot take adds nothing."""
+        names = [n for measured in _MEASURED_BY.values() for n in measured]
+        most = {n: np.zeros(HIGHEST) for n in names}
+        standing: dict[str, float] = {}
+        for reference, columns in references:
+            for n in names:
+                seen = max(float(columns[m].max()) for m in _both_sides(n))
+                most[n][reference.level - 1] = max(most[n][reference.level - 1], MORE_THAN_REFERENCE * seen)
+            if reference.ref == QUIET_STANDING:
+                standing = {n: float(columns[n].max()) for n in _MEASURED_BY[Way.PRESS]}
+        return cls({n: np.maximum.accumulate(v) for n, v in most.items()}, standing)
+
+    def columns(self, profile: Mapping[str, Array]) -> dict[str, Array]:
+        """The level of every frame in every way by what is asked of this body, and its press against quiet standing."""
+        press = [profile[n] / self.standing_n[n] for n in self.standing_n]
+        out = {"press_against_standing": np.max(press, axis=0)}
+        for way, measured in _MEASURED_BY.items():
+            out[way.quantity] = np.max([level_of(profile[n], self.most[n]) for n in measured], axis=0)
+        return out
+
+
+def at_least_as_named(label: str, profile: Mapping[str, Array]) -> dict[str, Array]:
+    """The levels of a step that is named as one: never less than that."""
+    named = named_levels().get(label, {})
+    return {way.quantity: np.maximum(profile[way.quantity], float(level)) for way, level in named.items()}
+
+
+QUIET_STANDING = "standing_breath/free_standing"
+
+
+def _both_sides(name: str) -> tuple[str, ...]:
+    """A reference says the same of both sides: it is taken once, on one of them."""
+    side, dot, rest = name.partition(".")
+    return tuple(f"{s}.{rest}" for s in _SIDES) if dot else (side,)
+
+
+def level_of(values: Array, most: Array) -> Array:
+    """Levels of values against the rising ceilings of one quantity: 2.5 lies half-way from the second to the third."""
+    below = np.concatenate([[0.0], most])
+    at = np.searchsorted(most, values, side="left")
+    floor, top = below[np.minimum(at, HIGHEST)], below[np.minimum(at + 1, HIGHEST)]
+    width = np.where(at < HIGHEST, top - floor, np.maximum(floor, 1.0))
+    return at + (values - floor) / np.maximum(width, 1e-9)
+
+
+__all__ = ["HIGHEST", "REFERENCES", "SAYS", "Ceilings", "Reference", "UnknownMovement", "Way", "at_least_as_named", "level_of", "named_levels"]

@@ -1,0 +1,1 @@
+"""What somebody has shown: the envelope that everybody starts with, under every rule.  One file per line of it."""

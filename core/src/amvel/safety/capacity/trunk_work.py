@@ -1,0 +1,130 @@
+"""Trunk work: closed until shown, level by level, in each way of working."""
+
+from datetime import date
+
+from amvel.movements.levels import HIGHEST, SAYS, Way
+from amvel.quantities import quantity
+from amvel.safety.limits import Answer, Origin, Place
+from amvel.safety.page import Page
+from amvel.safety.rulebook import Example, Number, Numbers, Rule
+from amvel.safety.shown_levels import shown_levels, tests_beyond
+from amvel.screening import Findings, test_library
+from amvel.sources import Source
+
+LEVELS = Source("levels of trunk work: common practice, levels and steps up our reading", from_memory=False, reading=True)
+RATIOS = Source("McGill, Low Back Disorders: side to side within 0.05, side bridge to back extensors below 0.75")
+SINCE = date(2020, 1, 1)
+
+
+def answer(f: Findings, n: Numbers) -> Answer:
+    """Where somebody begins by state and age; one level more in the visit; higher where a test, a rise or the log shows it."""
+    page = Page("trunk_work", LEVELS)
+    begins, why = begins_at(f, n)
+    for way, shown in shown_levels(f, n).items():
+        home = max(begins, shown.level)
+        because = shown.by if shown.level > begins else why
+        for name, level, at_home in (
+            (way.value, home + int(n["visit_more"]), False),
+            (f"{way.value}_home", home, True),
+        ):
+            if level <= HIGHEST:
+                page.limit(
+                    name,
+                    way.quantity,
+                    level,
+                    _says(way, level, because),
+                    when=Place.EXERCISES,
+                    at_home=at_home,
+                    origin=Origin.NOT_SHOWN,
+                    opened_by=tests_beyond(way, level),
+                )
+    return page.done()
+
+
+def begins_at(f: Findings, n: Numbers) -> tuple[int, str]:
+    """The level at home that nothing has to be shown for, and why it is that one."""
+    acute = [c for c in f.case.conditions if c.acute(f.case.as_of)]
+    if acute:
+        return int(n["acute"]), f"{acute[0].TITLE.lower()}: an acute state"
+    affected = [c for c in f.case.conditions if c.affects()]
+    if affected:
+        return int(n["affected"]), f"{affected[0].TITLE.lower()}: a level lower until more is shown"
+    if f.bone.weak:
+        return int(n["affected"]), "bone that is weak, or may be: a level lower until more is shown"
+    if f.age >= n["old_years"]:
+        return int(n["affected"]), f"{f.age} years: a level lower until more is shown"
+    return int(n["begins"]), "where everybody begins"
+
+
+def _says(way: Way, level: int, because: str) -> str:
+    tests = [test_library()[t].title for t in tests_beyond(way, level)]
+    more = f"; could be shown by: {', '.join(tests)}" if tests else ""
+    nxt = f" “{SAYS[level + 1]}” has not been shown{more}." if level < HIGHEST else ""
+    return f"{quantity(way.quantity).title}: as far as “{SAYS[level]}” ({because}).{nxt}"
+
+
+_FLOAT = {"test": "toe_float_clean", "cm": 0.5}
+_RAISE = {"test": "active_leg_raise", "score": 0}
+_BOTH = ("left", "right")
+RULE = Rule(
+    "trunk_work",
+    "Trunk work that has been shown",
+    "Everybody begins with little; each test, daily rise or clean log opens one level, only in the way of working that it showed.",
+    (LEVELS, RATIOS),
+    SINCE,
+    answer,
+    (
+        Number("acute", 1, "level", "at home in an acute state", LEVELS, SINCE),
+        Number("affected", 2, "level", "at home when trunk, pelvis, belly, bone or nerves are affected, and from old_years on", LEVELS, SINCE),
+        Number("begins", 3, "level", "at home otherwise", LEVELS, SINCE),
+        Number("old_years", 65, "years", "age from which one begins a level lower", LEVELS, SINCE),
+        Number("visit_more", 1, "level", "what the visit adds", LEVELS, SINCE),
+        Number("float_cm", 2.5, "cm", "the toe float that shows level 2", LEVELS, SINCE),
+        Number("fall_out_deg", 20, "deg", "the fall-out that shows level 2", LEVELS, SINCE),
+        Number("leg_reach_deg", 45, "deg", "hip angle down to which a clean leg reach shows level 3", LEVELS, SINCE),
+        Number("leg_raise_sum", 1, "0–10", "both sides of the active leg raise, in sum, for level 3", LEVELS, SINCE),
+        Number("limb_lifts", 5, "count", "clean limb lifts a side that show level 3", LEVELS, SINCE),
+        Number("stands", 1, "count", "chair stands without the arms that show level 3 against bending", LEVELS, SINCE),
+        Number("drop_cm", 1, "cm", "pelvic drop at the wall that still counts as none", LEVELS, SINCE),
+        Number("short_hold_s", 10, "s", "back extensors, for level 4", LEVELS, SINCE),
+        Number("hold_s", 20, "s", "plank, side bridge, back extensors, for level 5", LEVELS, SINCE),
+        Number("long_hold_s", 45, "s", "plank, side bridge, back extensors, for level 6", LEVELS, SINCE),
+        Number("side_to_side", 0.05, "", "how far the weaker side bridge may stay behind for level 6", RATIOS, SINCE),
+        Number("side_to_back", 0.75, "", "side bridge to back extensors, below this for level 6", RATIOS, SINCE),
+        Number("clean_in_a_row", 2, "count", "clean sessions in a row that count like a test", LEVELS, SINCE),
+        Number("log_days", 90, "days", "how long a session of the log counts", LEVELS, SINCE),
+    ),
+    (
+        Example(
+            "nothing tested",
+            {"conditions": []},
+            {"trunk_work.arching_home": 3.0, "trunk_work.arching": 4.0, "trunk_work.bending_home": 3.0},
+        ),
+        Example(
+            "a narrow canal: a level lower",
+            {"conditions": [{"kind": "stenosis"}]},
+            {"trunk_work.arching_home": 2.0, "trunk_work.arching": 3.0},
+        ),
+        Example(
+            "four weeks after a birth",
+            {"conditions": [{"kind": "after_birth", "on": "2026-10-27", "by": "vaginal"}]},
+            {"trunk_work.arching_home": 1.0, "trunk_work.arching": 2.0},
+        ),
+        Example(
+            "leg raises without effort show the belly, not the back",
+            {"conditions": [{"kind": "stenosis"}], "tests": [{**_RAISE, "side": s} for s in _BOTH]},
+            {"trunk_work.arching_home": 3.0, "trunk_work.bending_home": 2.0, "trunk_work.press_home": 3.0},
+        ),
+        Example(
+            "one leg raise shows nothing of the other",
+            {"conditions": [{"kind": "stenosis"}], "tests": [{**_RAISE, "side": "left"}]},
+            {"trunk_work.arching_home": 2.0},
+        ),
+        Example(
+            "a plank of 20 s",
+            {"tests": [{"test": "plank_hold", "seconds": 20}]},
+            {"trunk_work.arching_home": 5.0, "trunk_work.arching": 6.0, "trunk_work.bending_home": 3.0},
+        ),
+        Example("a plank of 19 s", {"tests": [{"test": "plank_hold", "seconds": 19}]}, {"trunk_work.arching_home": 3.0}),
+    ),
+)

@@ -354,7 +354,7 @@ for _id, _words, _sentence in (
 ):
     _add(_id, _words, "0/1", _sentence, decimals=0)
 _add("lying_on", "lying on this side", "0/1", "1 while this side of the body is down.", sided=True, decimals=0)
-_add("time_flat_min", "time flat on the back", "min", "Minutes on the back at the first dose.")
+_add("time_flat_min", "time flat on the back", "min", "Minutes flat on the back at a time: one round of the first dose.")
 _add("effort_0_to_10", "effort", "0–10", "Effort of the step on the 0–10 scale.")
 _add("strained_hold_s", "hold with strain", "s", "How long an effort of 6 or more is held.")
 _add("speed_deg_s", "speed", "deg/s", "Fastest joint at the step's tempo.", decimals=0)
@@ -409,6 +409,28 @@ _add(
     "What hand, forearm and shoulder press.",
     sided=True,
 )
+for _id, _words in (("leg", "leg"), ("arm", "arm")):
+    _add(
+        f"{_id}_carries_percent_bw",
+        f"weight that this {_words} carries",
+        "% of body weight",
+        f"What this {_words} presses where it carries, in every posture; 0 where it only rests.",
+        sided=True,
+    )
+_add(
+    "legs_lifted",
+    "legs in the air",
+    "count",
+    "Legs of which nothing lies on anything, in every posture.",
+    decimals=0,
+)
+_add(
+    "sitting_unsupported",
+    "sitting without support",
+    "0/1",
+    "1 while sitting with neither a back to lean on nor a hand or forearm that carries.",
+    decimals=0,
+)
 _add("front_thigh_line_deg", "front of the thigh", "deg", "Hip reach back + knee bend.", sided=True, limb_angle=True)
 for _region, _words in (("thoracic", "upper spine"), ("lumbar", "low back")):
     _add(
@@ -425,6 +447,12 @@ for _region, _words in (("thoracic", "upper spine"), ("lumbar", "low back")):
         f"Turn of the {_words} to this side while the spine is loaded.",
         sided=True,
     )
+_add(
+    "weighted_trunk_deg",
+    "bending or turning with a weight",
+    "deg",
+    "The largest of rounding, side bend and turn of the trunk while a hand holds a weight or a band.",
+)
 _add(
     "loaded_trunk_rotation_deg",
     "turning under load",

@@ -47,6 +47,8 @@ DECLARED = frozenset(
         "hard_prop",
         "time_flat_min",
         "effort_0_to_10",
+        "legs_lifted",
+        "sitting_unsupported",
     )
 )
 
@@ -71,6 +73,7 @@ class FrameFacts:
     position: str = ""
     side_down: str = ""
     minutes: float = 0.0
+    minutes_at_once: float = 0.0  # of one round; between rounds one may turn over
     effort: float = 0.0
     unstable: bool = False
     rolls: bool = False
@@ -78,6 +81,8 @@ class FrameFacts:
     band: bool = False
     band_on_foot: bool = False
     hard_prop: bool = False
+    legs_lifted: int = 0
+    sits_unsupported: bool = False
 
 
 def demand(
@@ -95,6 +100,7 @@ def demand(
     _regions_under_load(profile)
     _legs(profile, loads, facts)
     _declared(profile, facts)
+    _carried(profile, skeleton, facts)
     return profile
 
 
@@ -288,10 +294,15 @@ def _regions_under_load(profile: dict[str, Array]) -> None:
             }
             for region, value in parts.items():
                 profile[f"{side}.loaded_{region}_{kind}_deg"] = np.where(loaded, value, 0.0)
+    turned = [profile[f"{s}.trunk_{k}_deg"] for s in ("left", "right") for k in ("side_bend", "rotation")]
+    most = np.max([profile["trunk_flexion_deg"], *turned], axis=0)
+    pulled = np.maximum(profile["left.hand_pull_n"], profile["right.hand_pull_n"])
+    profile["weighted_trunk_deg"] = np.where(pulled > HOLDS_FROM_N, most, 0.0)
     profile["loaded_trunk_extension_deg"] = np.where(loaded, profile["trunk_extension_deg"], 0.0)
 
 
 BENT_HIP_DEG = 45.0
+HOLDS_FROM_N = 1.0  # less than a cup of water: nothing is held
 CARRIES_PERCENT_BW = 5.0
 
 
@@ -317,6 +328,30 @@ def _legs(profile: dict[str, Array], loads: InnerLoads, facts: list[FrameFacts])
         profile[f"{s}.hip_abductor_moment_nm"] = np.where(lying, loads.joint_moment[f"{s}.hip_side"], 0.0)
 
 
+# A limb rests up to so many times its own weight where something else carries the trunk (our reading): a foot under a
+# seat or a leg face down has nearly the whole leg on it, a foot in crook lying not even half.
+RESTS_SITTING, RESTS_LYING, ARM_RESTS = 1.05, 0.6, 1.3
+_LIES = frozenset(("on the back", "on the side"))
+_CARRIED_BY_LIMBS = frozenset(("hands and knees", "kneeling", "standing", "at the wall"))
+_LIMBS = {"leg": ("thigh", "shank", "foot"), "arm": ("upper_arm", "forearm", "hand")}
+
+
+def _carried(profile: dict[str, Array], skeleton: Skeleton, facts: list[FrameFacts]) -> None:
+    """What leg and arm carry, apart from resting: all of it where only limbs carry, else what is more than a limb at rest."""
+    whole = float(skeleton.mass_kg.sum())
+    standing = profile["standing"] > 0
+    rests = np.array([0.0 if f.position in _CARRIED_BY_LIMBS else RESTS_LYING if f.position in _LIES else RESTS_SITTING for f in facts])
+    for side in ("left", "right"):
+        share = {
+            limb: 100 * sum(float(skeleton.mass_kg[skeleton.segment_index[f"{side}.{p}"]]) for p in parts) / whole
+            for limb, parts in _LIMBS.items()
+        }
+        leg = profile[f"{side}.leg_support_percent_bw"]
+        arm = profile[f"{side}.hand_support_percent_bw"] + profile[f"{side}.forearm_support_percent_bw"]
+        profile[f"{side}.leg_carries_percent_bw"] = np.where(standing | (leg > rests * share["leg"]), leg, 0.0)
+        profile[f"{side}.arm_carries_percent_bw"] = np.where(arm > ARM_RESTS * share["arm"], arm, 0.0)
+
+
 _ON_SKIN = tuple(
     f"{part}_support_percent_bw" for part in ("head", "hand", "forearm", "shoulder", "knee", "sit_bone", "foot")
 )
@@ -339,6 +374,8 @@ def _declared(profile: dict[str, Array], facts: list[FrameFacts]) -> None:
         profile[name] = column([f.position == position for f in facts])
     profile["sitting"] = column([f.seated for f in facts])
     profile["standing"] = column([f.standing for f in facts])
+    profile["legs_lifted"] = column([f.legs_lifted for f in facts])
+    profile["sitting_unsupported"] = column([f.sits_unsupported for f in facts])
     knees = profile["left.knee_support_percent_bw"] + profile["right.knee_support_percent_bw"]
     profile["kneeling"] = ((knees > CARRIES_PERCENT_BW) & (profile["face_down"] < 1)).astype(float)
     for side in ("left", "right"):
@@ -349,7 +386,7 @@ def _declared(profile: dict[str, Array], facts: list[FrameFacts]) -> None:
         [f.back_raised_deg if f.position == "on the back" else UPRIGHT_DEG for f in facts]
     )
     profile["time_flat_min"] = column(
-        [f.minutes if f.position == "on the back" and f.lying_flat else 0.0 for f in facts]
+        [f.minutes_at_once if f.position == "on the back" and f.lying_flat else 0.0 for f in facts]
     )
     minutes = column([f.minutes for f in facts])
     profile["skin_percent_bw_min"] = minutes * np.max(

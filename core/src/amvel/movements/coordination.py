@@ -25,11 +25,11 @@ _COLUMNS = {
     for side in _SIDES
 }
 _PARTS = {"arm": ("scapula", "shoulder", "elbow", "forearm", "wrist"), "leg": ("hip", "knee", "ankle", "toes")}
-_ENDS = {
+ENDS = {
     "arm": frozenset(["palm", "knuckles", "fingertips", "wrist", "elbow", "elbow_tip", "forearm_side", "forearm_under"]),
     "leg": frozenset(["heel", "ball", "heel_back", "foot_outer", "foot_inner", "toe_tip", "toe_under", "instep", "knee_front", "knee_side", "calf_under"]),
 }
-_END_OF = {mark: limb for limb, marks in _ENDS.items() for mark in marks}
+_END_OF = {mark: limb for limb, marks in ENDS.items() for mark in marks}
 _JOINT_OF = {
     name: (limb, side)
     for name, _, _ in JOINTS
@@ -159,7 +159,7 @@ def _changed(before: _Asked, after: _Asked) -> bool:
 
 def _is_end(limb: str, side: str, landmark: str) -> bool:
     own, _, mark = landmark.partition(".")
-    return own == side and mark in _ENDS[limb]
+    return own == side and mark in ENDS[limb]
 
 
 def _joined(limb: str, frame: Frame) -> bool:
@@ -170,4 +170,4 @@ def _joined(limb: str, frame: Frame) -> bool:
     return pressed or bool(held[0] & held[1] & on_the_body)
 
 
-__all__ = ["moving_limbs"]
+__all__ = ["ENDS", "moving_limbs"]

@@ -36,6 +36,9 @@ class Way(StrEnum):
         return f"{self.value}_level"
 
 
+BELLY_WORK = (Way.ARCHING, Way.SIDE, Way.TURNING, Way.PRESS)
+EVERY_WAY = tuple(Way)
+
 # What each way is measured by; the moments of lifted legs stand beside those of the trunk that holds against them.
 _MEASURED_BY: dict[Way, tuple[str, ...]] = {
     Way.ARCHING: (*(f"arching_moment_{c}_nm" for c in _CUTS), "pelvic_flexion_moment_nm"),
@@ -180,4 +183,4 @@ def level_of(values: Array, most: Array) -> Array:
     return at + (values - floor) / np.maximum(width, 1e-9)
 
 
-__all__ = ["HIGHEST", "REFERENCES", "SAYS", "Ceilings", "Reference", "UnknownMovement", "Way", "at_least_as_named", "level_of", "named_levels"]
+__all__ = ["BELLY_WORK", "EVERY_WAY", "HIGHEST", "REFERENCES", "SAYS", "Ceilings", "Reference", "UnknownMovement", "Way", "at_least_as_named", "level_of", "named_levels"]

@@ -46,6 +46,7 @@ from amvel.movements.declaration import Family, Setting, Step
 from amvel.movements.frames import Frame, mirrored
 from amvel.movements.levels import REFERENCES, Ceilings, Way, at_least_as_named
 from amvel.movements.library import find
+from amvel.movements.lifted import legs_lifted, sits_unsupported
 from amvel.movements.pose_of_frame import compile_frame
 from amvel.movements.promise import broken
 from amvel.movements.propped import with_head_end
@@ -478,11 +479,14 @@ def _facts(frame: Frame, request: Request) -> FrameFacts:
         hold_s=max(frame.facts.hold_s, step.dose.hold_s),
         position=request.family.position,
         minutes=step.dose.minutes(1),
+        minutes_at_once=step.dose.repetitions * step.dose.seconds / 60,
         effort=step.effort,
         band=band,
         band_on_foot=frame.facts.band_on_foot or round_the_foot,
         hard_prop=any(need.hard for need in step.props),
         unstable=frame.facts.unstable or any(need.unstable for need in step.props),
+        legs_lifted=legs_lifted(frame),
+        sits_unsupported=sits_unsupported(frame),
     )
 
 

@@ -3,6 +3,8 @@
 from datetime import timedelta
 
 from amvel.case.conditions.back_and_pelvis import AbdominalSurgery, AfterBirth
+from amvel.movements.levels import BELLY_WORK
+from amvel.safety.limits import Place
 from amvel.safety.page import Page
 from amvel.safety.rulebook import Numbers
 from amvel.screening import Findings
@@ -18,6 +20,10 @@ def wait_for_clearing(
         ("curl", "loaded_trunk_flexion_deg", n["flexion_deg"]),
     ):
         page.for_weeks(f"{name}_{i}", quantity, bound, why, c.on, n["weeks"], f.case.as_of)
+    for way in BELLY_WORK:
+        page.for_weeks(
+            f"level_{i}_{way.value}", way.quantity, n["level"], why, c.on, n["weeks"], f.case.as_of, when=Place.EXERCISES
+        )
     if f.case.as_of <= c.on + timedelta(weeks=2 * n["weeks"]):
         page.limit(f"breath_{i}", "breath_held", 0, "the breath is not held")
     if c.complicated:

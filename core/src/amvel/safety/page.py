@@ -4,7 +4,8 @@ from collections.abc import Iterable
 from datetime import date, timedelta
 from typing import Any
 
-from amvel.safety.limits import Answer, Limit, Obligation, Referral
+from amvel.movements.levels import Way
+from amvel.safety.limits import Answer, Limit, Obligation, Place, Referral
 from amvel.sources import Source
 
 CLINICIAN = "clinician"
@@ -36,6 +37,11 @@ class Page:
     def care(self, name: str, quantity: str, bound: float, reason: str, measure: str, **more: Any) -> None:
         """Allowed beyond the bound with a measure that is printed with it."""
         self.limit(name, quantity, bound, reason, strength="caution", measure=measure, **more)
+
+    def cap(self, name: str, level: float, ways: Iterable[Way], reason: str, **more: Any) -> None:
+        """Trunk work at most of this level in these ways, whatever was shown; daily tasks are judged by their technique."""
+        for way in ways:
+            self.limit(f"{name}_{way.value}", way.quantity, level, reason, when=Place.EXERCISES, **more)
 
     def both_sides(
         self, sides: Iterable[str], name: str, quantity: str, bound: float, reason: str, **more: Any

@@ -3,8 +3,9 @@
 from datetime import date
 
 from amvel.case.conditions.back_and_pelvis import AbdominalSeparation
+from amvel.movements.levels import BELLY_WORK
 from amvel.safety.limits import Answer
-from amvel.safety.page import Page
+from amvel.safety.page import CLINICIAN, Page
 from amvel.safety.rulebook import Example, Number, Numbers, Rule
 from amvel.screening import Findings
 from amvel.sources import COMMON_PRACTICE
@@ -19,6 +20,8 @@ STEPS = {
     "sitting_up": ("balanced_lean_back",),
     "hands_and_knees": ("arm_or_leg_slide", "hover"),
 }
+# The level of the position in which doming was seen (our reading).
+_SHOWN_AT = {"head_lift": 6, "toe_float": 2, "knee_fold": 2, "leg_reach": 4, "sitting_up": 6, "hands_and_knees": 3}
 
 
 def answer(f: Findings, n: Numbers) -> Answer:
@@ -42,6 +45,15 @@ def answer(f: Findings, n: Numbers) -> Answer:
         "pelvic_moment_nm_per_kg_m",
         n["lever_nm_per_kg_m"],
         "no more than one bent leg until the belly stays flat",
+    )
+    poses = {where for r in seen for where in r.seen_in}
+    level = min([n["level"], *(max(1, _SHOWN_AT[where] - 1) for where in poses)])
+    page.cap(
+        "level",
+        level,
+        BELLY_WORK,
+        "one level below the position in which the belly domes, and no more until it is cleared",
+        waits_for=CLINICIAN,
     )
     page.forbid("breath", "breath_held", 0, "a held breath pushes the belly out")
     for r in seen:
@@ -74,6 +86,7 @@ RULE = Rule(
     (
         Number("gap_fingers", 2, "finger breadths", "gap from which it counts", COMMON_PRACTICE, SINCE),
         Number("flexion_deg", 10, "deg", "rounding under load", COMMON_PRACTICE, SINCE),
+        Number("level", 2, "level", "work of the belly until it is cleared", COMMON_PRACTICE, SINCE),
         Number(
             "lever_nm_per_kg_m",
             0.24,

@@ -53,6 +53,7 @@ RULE = Rule(
             COMMON_PRACTICE,
             SINCE,
         ),
+        Number("level", 2, "level", "work of the belly before clearing", COMMON_PRACTICE, SINCE),
         Number("effort", 3, "0–10", "effort before clearing", COMMON_PRACTICE, SINCE),
         Number("flexion_deg", 10, "deg", "rounding under load before clearing", COMMON_PRACTICE, SINCE),
         Number("weeks", 12, "weeks", "how long it holds without a clearing", BIRTH, SINCE),

@@ -3,8 +3,9 @@
 from datetime import date, timedelta
 
 from amvel.case.conditions.spine import FlexionSciatica
+from amvel.movements.levels import EVERY_WAY
 from amvel.safety.graded_return import progress
-from amvel.safety.limits import Answer
+from amvel.safety.limits import Answer, Place
 from amvel.safety.page import Page
 from amvel.safety.rulebook import Example, Number, Numbers, Rule
 from amvel.screening import Findings
@@ -15,6 +16,7 @@ PRACTICE = Source(
     "flexion-provoked sciatica: common practice, values our reading", from_memory=False, reading=True
 )
 REVIEW_AFTER = timedelta(weeks=4)
+ACUTE_FOR = timedelta(weeks=6)  # common practice, no source
 VALID_SLR_DAYS = 180
 # Grades of return: loaded, held, unloaded rounding and rounding in sitting, in degrees.
 GRADES = (
@@ -35,6 +37,12 @@ def provoking_line_deg(f: Findings, side: str, noted: float | None) -> float | N
     ]
     values = [*raised, *([noted] if noted is not None else [])]
     return min(values) if values else None
+
+
+def _flared(f: Findings, c: FlexionSciatica) -> bool:
+    """Whether the last review of this side found a flare."""
+    own = [r for r in f.case.reviews if r.rule == "flexion_sciatica" and r.side in (None, c.side)]
+    return bool(own) and max(own, key=lambda r: r.on).next_day_flare
 
 
 def answer(f: Findings, n: Numbers) -> Answer:
@@ -68,6 +76,12 @@ def answer(f: Findings, n: Numbers) -> Answer:
             else "the provoking angle is not tested: cautious value"
         )
         page.limit(f"nerve_line_{c.side}_{i}", f"{c.side}.neural_line_deg", bound, why, **more)
+        if c.at_rest or f.case.as_of < c.since + ACUTE_FOR or _flared(f, c):
+            why = "the nerve pain is acute"
+            page.cap(f"level_{i}", n["acute_level"], EVERY_WAY, f"{why}: one leg or arm off the ground at most", **more)
+            press = f"{why}: little more press on the spine than standing makes"
+            page.limit(f"press_{i}", "press_against_standing", n["acute_press"], press, when=Place.EXERCISES, **more)
+            page.limit(f"both_legs_{i}", "legs_lifted", 1, f"{why}: never both legs in the air", when=Place.EXERCISES, **more)
         if c.rotation_provokes:
             page.limit(
                 f"rotation_{i}",
@@ -92,6 +106,8 @@ RULE = Rule(
     (
         Number("below_provoking_deg", 10.0, "deg", "nerve line short of what provokes", PRACTICE, SINCE),
         Number("unknown_line_deg", 40.0, "deg", "nerve line when nobody tested it", PRACTICE, SINCE),
+        Number("acute_level", 2, "level", "trunk work while the nerve pain is acute", PRACTICE, SINCE),
+        Number("acute_press", 1.5, "× quiet standing", "press on the spine while it is acute", PRACTICE, SINCE),
         Number("rotation_deg", 5.0, "deg", "loaded turning when turning provokes", PRACTICE, SINCE),
     ),
     (

@@ -47,7 +47,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
         if c.bears_percent is not None:
             page.for_weeks(
                 f"bears_{i}",
-                f"{c.side}.leg_support_percent_bw",
+                f"{c.side}.leg_carries_percent_bw",
                 float(c.bears_percent),
                 f"the {c.side} leg may carry {c.bears_percent} %",
                 c.on,

@@ -1,9 +1,11 @@
 """Low bone mass and fragility fracture."""
 
 from datetime import date, timedelta
+from typing import Any
 
 from amvel.case.conditions.bone import Fracture
-from amvel.safety.limits import Answer
+from amvel.movements.levels import EVERY_WAY
+from amvel.safety.limits import Answer, Place
 from amvel.safety.page import CLINICIAN, Page
 from amvel.safety.rulebook import Example, Number, Numbers, Rule
 from amvel.screening import Findings
@@ -13,6 +15,7 @@ STRONG_STEADY_STRAIGHT = Source("Brooke-Wavell et al., Strong, Steady and Straig
 TOO_FIT = Source("Giangregorio et al., Too Fit to Fracture, Osteoporos Int 2014, 2015", reading=True)
 SINAKI = Source("Sinaki & Mikkelsen 1984: new vertebral fractures after flexion 89 %, after extension 16 %")
 FRESH = timedelta(weeks=12)
+CAPS = Source("levels of trunk work: common practice, our reading", from_memory=False, reading=True)
 SLOW = "slow, small, no end range"
 
 
@@ -60,6 +63,13 @@ def _osteoporosis(page: Page, f: Findings, n: Numbers, why: str) -> None:
         f"bending and turning are never combined ({why})",
         source=TOO_FIT,
     )
+    page.forbid(
+        "weighted",
+        "weighted_trunk_deg",
+        n["weighted_deg"],
+        f"no weight while bending, side-bending or turning ({why})",
+        source=TOO_FIT,
+    )
     page.forbid("rolling", "rolls_on_spine", 0, f"no rolling on the spine ({why})", source=TOO_FIT)
     page.forbid("jolt", "jolt", 0, f"no bounce and no jolt ({why})", source=TOO_FIT)
     page.limit(
@@ -78,12 +88,18 @@ def _vertebral(page: Page, f: Findings, n: Numbers) -> None:
         )
     for i, c in enumerate(f.all(Fracture)):
         until = c.on + FRESH
-        if c.site == "spine" and f.case.as_of <= until and (c.painful or not c.healed):
+        if c.site != "spine" or not (c.painful or not c.healed):
+            continue
+        fresh = f.case.as_of <= until
+        state = "of the last 12 weeks" if fresh else "that still hurts or has not healed: review is due"
+        _as_a_fracture(page, n, f"vertebral_{i}", f"a vertebral fracture {state}", review_on=until)
+        if fresh:
             page.forbid(
                 f"fresh_vertebral_{i}",
                 "loaded",
                 0,
                 "a painful vertebral fracture of the last 12 weeks: supported, short, unloaded positions only",
+                when=Place.EXERCISES,
                 source=TOO_FIT,
                 review_on=until,
                 valid_until=until,
@@ -100,6 +116,31 @@ def _vertebral(page: Page, f: Findings, n: Numbers) -> None:
                 review_on=until,
                 valid_until=until,
             )
+
+
+def _as_a_fracture(page: Page, n: Numbers, name: str, why: str, **more: Any) -> None:
+    """Level 1, lying or supported, no more press than quiet standing makes; changes of position are judged by technique."""
+    page.cap(f"{name}_level", n["fracture_level"], EVERY_WAY, f"{why}: breath, tilt and carried legs only", source=CAPS, **more)
+    page.limit(
+        f"{name}_press",
+        "press_against_standing",
+        n["fracture_press"],
+        f"{why}: no more press on the spine than quiet standing makes",
+        when=Place.EXERCISES,
+        source=CAPS,
+        **more,
+    )
+    page.limit(f"{name}_sits", "sitting_unsupported", 0, f"{why}: sitting only with a back or arms to hold", when=Place.EXERCISES, source=CAPS, **more)
+    page.limit(
+        f"{name}_stands",
+        "hand_support_level",
+        n["fracture_hand"],
+        f"{why}: standing only with a firm hand",
+        at_least=True,
+        when=Place.STANDING,
+        source=CAPS,
+        **more,
+    )
 
 
 def _cautions(page: Page, f: Findings, n: Numbers, why: str) -> None:
@@ -131,6 +172,7 @@ def _until_ruled_out(page: Page, n: Numbers) -> None:
         "loaded trunk work waits until a vertebral fracture or rebound is ruled out",
         waits_for=CLINICIAN,
     )
+    _as_a_fracture(page, n, "suspected", "until a vertebral fracture or rebound is ruled out", waits_for=CLINICIAN)
 
 
 def _obligations(page: Page, why: str) -> None:
@@ -174,6 +216,10 @@ RULE = Rule(
             SINCE,
         ),
         Number("vertebral_rotation_deg", 10.0, "deg", "turning after a vertebral fracture", TOO_FIT, SINCE),
+        Number("weighted_deg", 5.0, "deg", "bend or turn with a weight that still counts as none", TOO_FIT, SINCE),
+        Number("fracture_level", 1, "level", "trunk work with a vertebral fracture, painful or suspected", CAPS, SINCE),
+        Number("fracture_press", 1.05, "× quiet standing", "press on the spine with such a fracture", CAPS, SINCE),
+        Number("fracture_hand", 3, "0–3", "hand support in standing with such a fracture", CAPS, SINCE),
         Number(
             "loaded_trunk_work_nm_per_kg_m",
             0.05,

@@ -3,8 +3,9 @@
 from datetime import date
 
 from amvel.case.conditions.back_and_pelvis import PelvicFloor
+from amvel.movements.levels import BELLY_WORK
 from amvel.safety.limits import Answer
-from amvel.safety.page import Page
+from amvel.safety.page import CLINICIAN, Page
 from amvel.safety.rulebook import Example, Number, Numbers, Rule
 from amvel.screening import Findings
 from amvel.sources import COMMON_PRACTICE
@@ -23,6 +24,9 @@ def answer(f: Findings, n: Numbers) -> Answer:
             n["lever_nm_per_kg_m"],
             "a low lever: no more than one bent leg",
         )
+        if any("leaking" in c.symptoms or "heaviness" in c.symptoms or not c.symptoms for c in f.all(PelvicFloor)):
+            why = "heaviness or leaking: little work of the belly until it is cleared"
+            page.cap("level", n["level"], BELLY_WORK, why, waits_for=CLINICIAN)
         page.limit("hold", "strained_hold_s", n["hold_s"], "long strained holds press down")
         page.forbid("jolt", "jolt", 0, "no bounce on the pelvic floor")
         page.care(
@@ -54,6 +58,7 @@ RULE = Rule(
             COMMON_PRACTICE,
             SINCE,
         ),
+        Number("level", 2, "level", "work of the belly with heaviness or leaking", COMMON_PRACTICE, SINCE),
         Number("hold_s", 5, "s", "holds with strain", COMMON_PRACTICE, SINCE),
     ),
     (

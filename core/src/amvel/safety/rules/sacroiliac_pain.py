@@ -37,7 +37,15 @@ def answer(f: Findings, n: Numbers) -> Answer:
                 "load on one leg is not tolerated"
                 + (" (not tested)" if c.stands_on_one_leg == "unknown" else "")
                 + due,
-                when=Place.STANDING,
+                when=Place.EXERCISES,
+                **more,
+            )
+            page.limit(
+                f"alone_{i}",
+                "legs_lifted",
+                0,
+                "no leg carries or lifts alone, in any position, while load on one leg provokes" + due,
+                when=Place.EXERCISES,
                 **more,
             )
         page.limit(

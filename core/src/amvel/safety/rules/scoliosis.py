@@ -3,6 +3,7 @@
 from datetime import date
 
 from amvel.case.conditions.spine import Scoliosis
+from amvel.movements.levels import EVERY_WAY
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
 from amvel.safety.rulebook import Example, Number, Numbers, Rule
@@ -67,6 +68,10 @@ def _limits(page: Page, f: Findings, n: Numbers, i: int, c: Scoliosis, size: flo
         "level the pelvis under the lower sit bone",
         source=COMMON_PRACTICE,
     )
+    if c.change_deg is not None and c.change_deg > n["progressive_deg"]:
+        why = "a curve that is getting larger"
+        page.cap(f"level_{i}", n["progressive_level"], EVERY_WAY, f"{why}: no full planks, curls or straight legs", source=COMMON_PRACTICE)
+        _no_loaded_end_range(page, f, n, i, why)
     if growing_spine(f.case, c) and c.flat_thoracic:
         page.limit(
             f"arching_{i}",
@@ -83,6 +88,18 @@ def _limits(page: Page, f: Findings, n: Numbers, i: int, c: Scoliosis, size: flo
             2,
             "a curve is trained on both sides alike",
         )
+
+
+def _no_loaded_end_range(page: Page, f: Findings, n: Numbers, i: int, why: str) -> None:
+    """Under load only the inner part of every range of the trunk."""
+    for kind, sides in (("flexion", ("",)), ("extension", ("",)), ("side_bend", _EACH), ("rotation", _EACH)):
+        for side in sides:
+            most = f.capacities.of(f"{side}trunk_{kind}") * n["loaded_share"]
+            name = f"loaded_{kind}_{side.removesuffix('.')}_{i}" if side else f"loaded_{kind}_{i}"
+            page.limit(name, f"{side}loaded_trunk_{kind}_deg", most, f"{why}: no loaded end range", source=COMMON_PRACTICE)
+
+
+_EACH = ("left.", "right.")
 
 
 def _referrals(page: Page, f: Findings, n: Numbers, i: int, c: Scoliosis, size: float | None) -> None:
@@ -102,7 +119,7 @@ def _referrals(page: Page, f: Findings, n: Numbers, i: int, c: Scoliosis, size: 
         (c.painful, "a painful curve"),
         (c.neurological_sign, "a neurological sign with a curve"),
         (c.region == "thoracic" and c.convexity == "left", "a left thoracic curve"),
-        (c.change_deg is not None and c.change_deg > 5, "a change of more than 5°"),
+        (c.change_deg is not None and c.change_deg > n["progressive_deg"], "a change of more than 5°"),
         (c.onset_age_years is not None and c.onset_age_years < 10, "onset before 10 years"),
     ):
         if flag:
@@ -129,6 +146,9 @@ RULE = Rule(
             COMMON_PRACTICE,
             SINCE,
         ),
+        Number("progressive_deg", 5, "deg", "change from which a curve is getting larger", SOSORT, SINCE),
+        Number("progressive_level", 5, "level", "trunk work with a curve that is getting larger", COMMON_PRACTICE, SINCE),
+        Number("loaded_share", 0.5, "", "share of each range under load with a curve that is getting larger", COMMON_PRACTICE, SINCE),
         Number("brace_from_deg", 25.0, "deg", "size from which a brace is asked about", SOSORT, SINCE),
         Number("brace_to_deg", 40.0, "deg", "size up to which a brace is asked about", SOSORT, SINCE),
         Number("trunk_rotation_refer_deg", 7.0, "deg", "trunk rotation to refer", BUNNELL, SINCE),

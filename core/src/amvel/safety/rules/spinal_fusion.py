@@ -1,8 +1,9 @@
 """A fused spine: the named levels do not move, their neighbours are spared."""
 
-from datetime import date
+from datetime import date, timedelta
 
 from amvel.case.conditions.spine import SpinalFusion
+from amvel.movements.levels import EVERY_WAY, Way
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
 from amvel.safety.rulebook import Example, Number, Numbers, Rule
@@ -51,6 +52,11 @@ def answer(f: Findings, n: Numbers) -> Answer:
             52,
             f.case.as_of,
         )
+        if f.case.as_of < c.on + timedelta(weeks=52):
+            until = c.on + timedelta(weeks=52)
+            why = "the first year after a fusion"
+            page.cap(f"level_{i}", n["first_year_level"], EVERY_WAY, f"{why}: small bridges, the wall, a hinge at most", review_on=until, valid_until=until)
+            page.cap(f"turning_{i}", n["first_year_turning"], (Way.TURNING,), f"{why}: no more turning than a light band asks for, sitting", review_on=until, valid_until=until)
     page.owe(
         "hinge",
         "A hinge from the hips",
@@ -71,6 +77,8 @@ RULE = Rule(
     SINCE,
     answer,
     (
+        Number("first_year_level", 3, "level", "trunk work in the first year", SOURCE, SINCE),
+        Number("first_year_turning", 2, "level", "work against turning in the first year", SOURCE, SINCE),
         Number("junction_deg", 10.0, "deg", "loaded rounding next to a fusion", COMMON_PRACTICE, SINCE),
         Number(
             "first_year_nm_per_kg_m", 0.10, "N·m/(kg·m)", "pelvic control moment before sign-off", SOURCE, SINCE

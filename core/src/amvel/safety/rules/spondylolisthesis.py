@@ -3,9 +3,10 @@
 from datetime import date
 
 from amvel.case.conditions.spine import Spondylolisthesis
+from amvel.movements.levels import EVERY_WAY, Way
 from amvel.safety.arching import limit_arching
 from amvel.safety.limits import Answer
-from amvel.safety.page import Page
+from amvel.safety.page import CLINICIAN, Page
 from amvel.safety.rulebook import Example, Number, Numbers, Rule
 from amvel.screening import Findings
 from amvel.sources import Source
@@ -23,6 +24,11 @@ def answer(f: Findings, n: Numbers) -> Answer:
     if found:
         limit_arching(page, n["extension_deg"], "arching pushes the slipped vertebra forward")
         page.forbid("jolt", "jolt", 0, "no bounce on a slipped vertebra")
+        fresh = [c for c in found if c.fresh != "no"]
+        if fresh:
+            why = "a slip of the last year" if any(c.fresh == "yes" for c in fresh) else "whether the slip is fresh is not known"
+            page.cap("level", n["fresh_level"], EVERY_WAY, f"{why}: small bridges, the wall, a hinge at most", waits_for=CLINICIAN)
+            page.cap("turning", n["fresh_turning"], (Way.TURNING,), f"{why}: no more turning than a light band asks for, sitting", waits_for=CLINICIAN)
         if any(c.grade is None or c.grade >= n["refer_from_grade"] for c in found):
             page.refer("grade", "a slipped vertebra of grade 3 or more, or not graded: ask what may be loaded")
     return page.done()
@@ -38,6 +44,8 @@ RULE = Rule(
     answer,
     (
         Number("extension_deg", 3.0, "deg", "arching at most (between neutral and 5°)", SOURCE, SINCE),
+        Number("fresh_level", 3, "level", "trunk work with a fresh slip", SOURCE, SINCE),
+        Number("fresh_turning", 2, "level", "work against turning: about that of a light band, sitting", SOURCE, SINCE),
         Number("refer_from_grade", 3, "grade", "grade to refer", SOURCE, SINCE),
     ),
     (

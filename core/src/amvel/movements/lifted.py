@@ -1,0 +1,41 @@
+"""What carries a limb or the trunk in a frame, read from what the frame says touches what.
+
+A leg is lifted when nothing of it lies on anything: not on a surface, not on the other leg, not in the hands.  Sitting, a
+leg is lifted when its foot and shank are, since the thigh lies on the seat as long as one sits.
+"""
+
+from amvel.movements.coordination import ENDS
+from amvel.movements.frames import Frame, Touch
+
+_SIDES = ("left", "right")
+_FOOT_AND_SHANK = ENDS["leg"] | {"shin", "knee_inside"}
+_LEG = _FOOT_AND_SHANK | {"thigh_under"}
+_BACK = frozenset(("upper_back", "mid_back"))
+
+
+def legs_lifted(frame: Frame) -> int:
+    """How many legs are in the air."""
+    own = _FOOT_AND_SHANK if frame.facts.seated else _LEG
+    carried = {side for t in frame.touches if t.gap_cm <= 0 for side, mark in _ends(t) if mark in own}
+    return len(_SIDES) - len(carried)
+
+
+def sits_unsupported(frame: Frame) -> bool:
+    """Whether somebody sits with neither a back to lean on nor a hand or forearm on something that carries."""
+    if not frame.facts.seated:
+        return False
+    return not any(
+        t.landmark in _BACK or (t.on is None and mark in ENDS["arm"]) for t in frame.touches for _, mark in _ends(t)
+    )
+
+
+def _ends(t: Touch) -> list[tuple[str, str]]:
+    """Side and landmark of what touches and of what it lies on."""
+    found = []
+    for name in (t.landmark, t.on or ""):
+        side, dot, mark = name.partition(".")
+        found.append((side, mark) if dot else ("", name))
+    return [(side, mark) for side, mark in found if side in _SIDES or mark in _BACK]
+
+
+__all__ = ["legs_lifted", "sits_unsupported"]

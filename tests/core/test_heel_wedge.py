@@ -89,8 +89,9 @@ def test_in_a_half_step_the_heel_stands_beside_the_big_toe(side: str) -> None:
 def test_each_side_finds_a_seat_of_its_own() -> None:
     """A right knee that may bend to 85° under load: the leg behind bends more, so that left ahead asks for the higher seat."""
     painful = {"kind": "knee_trouble", "side": "right", "tolerated_loaded_flexion_deg": 85.0}
+    stands = {"test": "chair_stand_30s", "on": "2026-11-24", "count": 14}
     tolerates = {"floor": "yes", "kneeling": "yes", "lying_flat": "yes"}
-    engine = Engine(read_case(base("1955-05-01", "female", [painful], [], tolerates=tolerates)))
+    engine = Engine(read_case(base("1955-05-01", "female", [painful], [stands], tolerates=tolerates)))
     seats = {
         step: {v.side: float(v.profile.request.values["seat_cm"]) for v in engine.judge("sit_to_stand", step, contexts=("visit",))}
         for step in ("staggered", "heel_ahead")

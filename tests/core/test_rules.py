@@ -104,7 +104,7 @@ def test_one_sign_of_falling_asks_for_a_hand_and_two_close_more() -> None:
     assert "falls_and_balance.one_leg" not in one
     weak = {**OK_BALANCE[1], "count": 9}
     two = limits(tests=(slow, weak, OK_BALANCE[2]))
-    assert {"falls_and_balance.one_leg", "falls_and_balance.floor"} <= set(two)
+    assert {"falls_and_balance.one_leg_hand", "falls_and_balance.floor"} <= set(two)
     rise = {"test": "floor_rise", "on": str(TODAY), "result": "with_furniture"}
     assert "falls_and_balance.floor" not in limits(tests=(slow, weak, OK_BALANCE[2], rise))
 

@@ -424,6 +424,29 @@ _add(
     "Legs of which nothing lies on anything, in every posture.",
     decimals=0,
 )
+for _id in ("arm", "leg"):
+    _add(
+        f"{_id}_acts",
+        f"muscles of this {_id} that must act",
+        "0/1",
+        f"1 when this {_id} is moved, held up or carries by its own muscles.",
+        sided=True,
+        decimals=0,
+    )
+_add(
+    "stance_level",
+    "stance",
+    "stance",
+    "0 on both feet, 1 a half step, 2 heel to toe, 3 on one leg; 1 less for fingertips, 2 less for a firm hold.",
+    decimals=0,
+)
+_add(
+    "rise_level",
+    "rise from a seat",
+    "rise",
+    "1 with both hands, 2 with one, 3 without, 4 with one foot ahead, 5 on one leg; 0 when nobody rises.",
+    decimals=0,
+)
 _add(
     "sitting_unsupported",
     "sitting without support",

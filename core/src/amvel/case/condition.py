@@ -25,6 +25,10 @@ class Condition(Titled):
         assert self.AFFECTS is not None, f"{self.kind}: AFFECTS is missing"
         return self.AFFECTS
 
+    def paralyses_the_trunk(self) -> bool:
+        """Whether the muscles of the trunk do not answer as they should, so that sitting free has to be seen first."""
+        return False
+
     def acute(self, on: date) -> bool:
         """Whether the trunk may only rest, breathe and tilt on that day: pain at rest, a fresh fracture, the first weeks."""
         return False

@@ -67,6 +67,17 @@ def moving_limbs(angles_rad: Array, rows: Sequence[int], frames: Sequence[Frame]
     return sum(_of_a_pair(limb, whole, parts) for limb in _JOINTS)
 
 
+def acting_limbs(angles_rad: Array, rows: Sequence[int], frames: Sequence[Frame]) -> set[tuple[str, str]]:
+    """Limbs ('arm' or 'leg', side) that are moved on purpose at some time: they need muscles that act."""
+    asked = [_read(f) for f in frames]
+    out: set[tuple[str, str]] = set()
+    for i, (start, end) in enumerate(pairwise(rows)):
+        way = angles_rad[start : end + 1]
+        part = _Part(way, np.ptp(way, axis=0), frames[i], frames[i + 1], asked[i], asked[i + 1])
+        out |= {(limb, side) for limb in _JOINTS for side in _SIDES if _led(limb, side, part, _MOVED_RAD)}
+    return out
+
+
 def _of_a_pair(limb: str, whole_rad: Array, parts: list[_Part]) -> int:
     """One for a pair that does the same, at once or one after the other; two where one does what the other does not."""
     whole = {s: whole_rad[_COLUMNS[limb, s]] for s in _SIDES}
@@ -170,4 +181,4 @@ def _joined(limb: str, frame: Frame) -> bool:
     return pressed or bool(held[0] & held[1] & on_the_body)
 
 
-__all__ = ["ENDS", "moving_limbs"]
+__all__ = ["ENDS", "acting_limbs", "moving_limbs"]

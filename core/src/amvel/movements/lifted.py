@@ -13,11 +13,11 @@ _LEG = _FOOT_AND_SHANK | {"thigh_under"}
 _BACK = frozenset(("upper_back", "mid_back"))
 
 
-def legs_lifted(frame: Frame) -> int:
-    """How many legs are in the air."""
+def legs_lifted(frame: Frame) -> tuple[str, ...]:
+    """The sides whose leg is in the air."""
     own = _FOOT_AND_SHANK if frame.facts.seated else _LEG
     carried = {side for t in frame.touches if t.gap_cm <= 0 for side, mark in _ends(t) if mark in own}
-    return len(_SIDES) - len(carried)
+    return tuple(s for s in _SIDES if s not in carried)
 
 
 def sits_unsupported(frame: Frame) -> bool:

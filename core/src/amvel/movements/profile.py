@@ -41,7 +41,7 @@ from amvel.body.tree import Array, Flags, Rows
 from amvel.content import MODEL, version
 from amvel.movements.bed import FLOOR, LYING_ON, lies_on_bed
 from amvel.movements.columns import Columns, Extremes
-from amvel.movements.coordination import moving_limbs
+from amvel.movements.coordination import acting_limbs, moving_limbs
 from amvel.movements.declaration import Family, Setting, Step
 from amvel.movements.frames import Frame, mirrored
 from amvel.movements.levels import REFERENCES, Ceilings, Way, at_least_as_named
@@ -52,6 +52,7 @@ from amvel.movements.promise import broken
 from amvel.movements.propped import with_head_end
 from amvel.movements.reshaped import reshaped
 from amvel.movements.schools import with_school
+from amvel.movements.stance import rise_level, stance_level
 from amvel.quantities import REGISTRY, base_id, quantity
 
 MODEL_VERSION = version("2026.11", MODEL)
@@ -333,7 +334,7 @@ def ceilings_of(measures: Measures) -> Ceilings:
 
 
 # Of a movement and not of a frame, or counted from what was computed.
-_ADDED = {"coordination", "speed_deg_s", "exercise", "press_against_standing", *(w.quantity for w in Way)}
+_ADDED = {"coordination", "speed_deg_s", "exercise", "arm_acts", "leg_acts", "stance_level", "rise_level", "press_against_standing", *(w.quantity for w in Way)}
 
 
 def _complete(columns: Columns) -> None:
@@ -417,6 +418,9 @@ def _one(
         "speed_deg_s": np.full(len(span), _speed_deg_s(own.angles, request.step.dose.seconds)),
     }
     measured = columns.part(rows)
+    more |= _acts(own, declared, [way.frames[span.start + i] for i in declared], measured)
+    more["stance_level"] = stance_level(skeleton, own, measured)
+    more["rise_level"] = np.full(len(span), rise_level(skeleton, own, measured))
     if counted:
         more |= at_least_as_named(request.label, measured)
     return Profile(
@@ -429,6 +433,18 @@ def _one(
         tuple(declared),
         _Declared(way.keys, way.key[rows], way.share[rows], flat, rows),
     )
+
+
+def _acts(posed: Posed, rows: list[int], frames: list[Frame], measured: Columns) -> dict[str, Array]:
+    """1 all the way for every limb whose own muscles the movement needs: it moves, is held up, or carries."""
+    acting = acting_limbs(posed.angles, rows, frames)
+    acting |= {("leg", side) for f in frames for side in legs_lifted(f)}
+    out = {}
+    for limb in ("arm", "leg"):
+        for side in ("left", "right"):
+            needed = (limb, side) in acting or bool(measured[f"{side}.{limb}_carries_percent_bw"].any())
+            out[f"{side}.{limb}_acts"] = np.full(len(measured["performed"]), float(needed))
+    return out
 
 
 @dataclass(frozen=True)
@@ -485,7 +501,7 @@ def _facts(frame: Frame, request: Request) -> FrameFacts:
         band_on_foot=frame.facts.band_on_foot or round_the_foot,
         hard_prop=any(need.hard for need in step.props),
         unstable=frame.facts.unstable or any(need.unstable for need in step.props),
-        legs_lifted=legs_lifted(frame),
+        legs_lifted=len(legs_lifted(frame)),
         sits_unsupported=sits_unsupported(frame),
     )
 

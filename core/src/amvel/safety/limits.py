@@ -6,10 +6,14 @@ from enum import Enum
 
 from amvel.content import RULES, version
 from amvel.movements.levels import SAYS
+from amvel.movements.stance import RISE_SAYS, STANCE_SAYS
 from amvel.quantities import LEVEL, quantity
 from amvel.sources import Source
 
 STRENGTHS = ("forbidden", "limit", "caution")  # strongest first
+
+# Units whose numbers are ours: on screen and paper they are words.
+_IN_WORDS = {LEVEL: SAYS, "stance": STANCE_SAYS, "rise": RISE_SAYS}
 
 
 class Place(Enum):
@@ -106,8 +110,8 @@ class Limit:
         place += f" ({self.only_step.replace('/', ': ').replace('_', ' ')})" if self.only_step else ""
         if self.unit == "0/1" and not self.at_least:
             return f"{side}{title}: not" + place
-        if self.unit == LEVEL:
-            return f"{title} up to: {SAYS[int(self.bound)]}" + (" (at home)" if self.at_home else "")
+        if self.unit in _IN_WORDS:
+            return f"{title} up to: {_IN_WORDS[self.unit][int(self.bound)]}" + (" (at home)" if self.at_home else "")
         unit = (
             "°"
             if self.unit == "deg"

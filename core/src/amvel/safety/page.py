@@ -4,6 +4,7 @@ from collections.abc import Iterable
 from datetime import date, timedelta
 from typing import Any
 
+from amvel.case import Condition
 from amvel.movements.levels import Way
 from amvel.safety.limits import Answer, Limit, Obligation, Place, Referral
 from amvel.sources import Source
@@ -59,13 +60,18 @@ class Page:
         since: date,
         weeks: float,
         today: date,
+        still: bool = False,
         **more: Any,
     ) -> None:
         """A limit by a usual protocol: holds for its weeks unless a clinician clears it, then is a caution as long again.
 
-        What has run out never opens silently: the caution says that no clearing is recorded.
+        What has run out never opens silently: the caution says that no clearing is recorded.  Where the clinician's word
+        `still` asks for it, it holds beyond its weeks, for review.
         """
         end, gone = since + timedelta(weeks=weeks), since + timedelta(weeks=2 * weeks)
+        if still and today > end:
+            self.limit(name, quantity, bound, reason, review_on=end, waits_for=CLINICIAN, event_on=since, **more)
+            return
         if today > gone:
             return
         if today <= end:
@@ -103,6 +109,10 @@ class Page:
     def refer(self, name: str, text: str, source: Source | None = None) -> None:
         """Something to ask a clinician."""
         self._referrals.append(Referral(f"{self.rule}.{name}", text, source or self.source))
+
+    def review(self, of: Condition, weeks: float) -> date | None:
+        """The day on which a limit without an end is looked at again: weeks after the finding was noted, if that is known."""
+        return None if of.noted_on is None else of.noted_on + timedelta(weeks=weeks)
 
     def done(self) -> Answer:
         """The finished answer."""

@@ -2,6 +2,7 @@
 
 from dataclasses import dataclass
 from datetime import timedelta
+from decimal import ROUND_HALF_UP, Decimal
 
 from amvel.case import Case, age_years
 from amvel.case.conditions.bone import Denosumab, EarlyMenopause, Fracture, Glucocorticoid
@@ -64,7 +65,17 @@ def uses_t_score(case: Case) -> bool:
 
 
 def score(result: BoneDensity, case: Case) -> tuple[str, float]:
-    """('T' or 'Z', value); raises NotReadable when the entry does not allow it."""
+    """('T' or 'Z', value to one decimal as reports give it); raises NotReadable when the entry does not allow it."""
+    kind, value = _exact_score(result, case)
+    return kind, to_one_decimal(value)
+
+
+def to_one_decimal(value: float) -> float:
+    """As on a report; a half goes away from zero, so that 0.637 g/cm² at the total hip is T −2.5."""
+    return float(Decimal(repr(round(value, 6))).quantize(Decimal("0.1"), ROUND_HALF_UP))
+
+
+def _exact_score(result: BoneDensity, case: Case) -> tuple[str, float]:
     if not uses_t_score(case):
         if result.z_score is None:
             raise NotReadable("below 50 years the Z-score is needed")

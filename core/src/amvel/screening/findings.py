@@ -156,7 +156,8 @@ def _fall_signs(case: Case, age: int, assumptions: list[Assumption]) -> list[tup
     for r in stands:
         limit = cut(age, case.person.sex)
         if limit is not None and (0 if r.arms_used else r.count) < limit:
-            signs.append((f"{0 if r.arms_used else r.count} chair stands, average is {limit} or more", FALLS))
+            how = f"{r.count} with the arms, which count as none" if r.arms_used else f"{r.count}"
+            signs.append((f"chair stands: {how}; average is {limit} or more", FALLS))
     signs += _slow_signs(case, days)
     signs += _told_signs(case)
     missing = [

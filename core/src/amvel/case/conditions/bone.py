@@ -5,7 +5,7 @@ from typing import Literal
 
 from amvel.case.affected import NOTHING, Affected, of
 from amvel.case.condition import Condition
-from amvel.case.parts import ask
+from amvel.case.parts import Side, ask
 
 GROUP = "Bone"
 
@@ -28,16 +28,21 @@ class Fracture(Condition):
         "forearm",
         "wrist",
         "rib",
+        "femur",
         "ankle",
         "skull",
         "face",
         "hand",
         "other",
-    ] = ask("Where", first="wrist", titles={"humerus": "Upper arm", "other": "Elsewhere"})
+    ] = ask("Where", first="wrist", titles={"humerus": "Upper arm", "femur": "Thigh bone", "other": "Elsewhere"})
     on: date = ask("When")
     from_standing_height_or_less: bool | None = ask("From standing height or less", default=None, first=True)
     healed: bool = ask("Healed", default=True)
     painful: bool = ask("Still painful", default=False)
+    side: Side | None = ask("Side", default=None)
+    bone_medicine: Literal["yes", "no", "unknown"] = ask(
+        "Medicine for the bone since", default="unknown", titles={"unknown": "Not known"}
+    )
 
     def affects(self) -> frozenset[Affected]:
         return of(Affected.BONE) if self.of_the_trunk and (self.painful or not self.healed) else NOTHING

@@ -18,6 +18,11 @@ class CerebralPalsy(Condition):
     hip_migration_left_percent: float | None = ask("Hip migration, left", "%", default=None, ge=0, le=100)
     hip_migration_right_percent: float | None = ask("Hip migration, right", "%", default=None, ge=0, le=100)
 
+    opening_hurts: Literal["no", "left", "right", "both"] = ask("Opening a hip hurts", default="no")
+
+    def paralyses_the_trunk(self) -> bool:
+        return self.gross_motor_level >= 4
+
 
 class DownSyndrome(Condition):
     TITLE, GROUP = "Down syndrome", GROUP

@@ -74,6 +74,7 @@ class HipReplacement(Condition):
     approach: Literal["posterior", "anterior", "lateral", "unknown"] = ask("Approach", first="posterior")
     on: date = ask("Operated on")
     bears_percent: int | None = ask("May carry", "% of body weight", default=None, ge=0, le=100)
+    still_restricted: bool = ask("The surgeon still asks for precautions", default=False)
 
 
 class WeightBearing(Condition):

@@ -1,6 +1,6 @@
 """Nervous system and senses."""
 
-from typing import Literal
+from typing import Literal, get_args
 
 from amvel.case.affected import NOTHING, Affected, of
 from amvel.case.condition import Condition
@@ -31,6 +31,9 @@ CordLevel = Literal[
     "L4",
     "L5",
 ]
+
+
+CORD_LEVELS: tuple[str, ...] = get_args(CordLevel)
 
 
 class Parkinson(Condition):
@@ -69,6 +72,12 @@ class SpinalCordInjury(Condition):
     complete: bool = ask("Complete", default=True)
     own_systolic_mmhg: int | None = ask("Own usual systolic", "mmHg", default=None, ge=60, le=180)
 
+    def at_or_above(self, level: str) -> bool:
+        return CORD_LEVELS.index(self.level) <= CORD_LEVELS.index(level)
+
+    def paralyses_the_trunk(self) -> bool:
+        return self.at_or_above("T12")
+
 
 class Neuropathy(Condition):
     TITLE, GROUP = "Numb feet", GROUP
@@ -104,6 +113,7 @@ class Vertigo(Condition):
     AFFECTS = NOTHING
     EXAMPLES = ({},)
     kind: Literal["vertigo"]
+    sudden: bool = ask("New, or suddenly worse", default=False)
 
 
 class LowVision(Condition):
@@ -118,6 +128,7 @@ class HearingLoss(Condition):
     AFFECTS = NOTHING
     EXAMPLES = ({},)
     kind: Literal["hearing_loss"]
+    sudden: bool = ask("New, or suddenly worse", default=False)
 
 
 class WheelchairUser(Condition):

@@ -145,3 +145,6 @@ class ObservedFunction(Result):
     reaches_shelf: Literal["none", "left", "right", "both"] = ask(
         "Reaches a shelf above the head with", default="none"
     )
+    rises: Literal["both_hands", "one_hand", "no_hands", "one_foot_ahead", "one_leg", "not_seen"] = ask(
+        "Rises from a chair with", default="not_seen", titles={"no_hands": "Both feet, no hands"}
+    )

@@ -216,6 +216,8 @@ def _heel_ahead(s: Setting) -> list[Frame]:
         moved = moved.with_(left_ankle_dorsiflexion=4.0).aim(
             Aim("left.hip", "x", 0.0, origin="right.hip", weight=0.3)
         )
+        # With a leg that far ahead nobody sits back at once: the seat behind is no support for the hands.
+        moved = moved.facts_(hand_support_level=0)
         if not frame.facts.seated and frame.facts.rises:  # the standing knee gives so that the long leg reaches
             moved = moved.with_(right_knee_flexion=18.0, right_hip_flexion=14.0, left_knee_flexion=6.0)
             frames.append(moved.free_(right_knee_flexion=0.2, **both(hip_flexion=0.1)))

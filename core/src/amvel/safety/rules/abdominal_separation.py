@@ -1,6 +1,6 @@
 """Abdominal separation."""
 
-from datetime import date
+from datetime import date, timedelta
 
 from amvel.case.conditions.back_and_pelvis import AbdominalSeparation
 from amvel.movements.levels import BELLY_WORK
@@ -34,17 +34,22 @@ def answer(f: Findings, n: Numbers) -> Answer:
     seen = [r for r in f.results("doming") if r.seen_in or r.gap_finger_breadths >= n["gap_fingers"]]
     if not (wide or seen):
         return page.done()
+    noted = [page.review(c, n["review_weeks"]) for c in f.all(AbdominalSeparation)]
+    tested = [r.on + timedelta(weeks=n["review_weeks"]) for r in seen]
+    more = {"review_on": min((d for d in (*noted, *tested) if d), default=None)}
     page.limit(
         "curl",
         "loaded_trunk_flexion_deg",
         n["flexion_deg"],
         "curling and sitting up dome the belly; roll instead",
+        **more,
     )
     page.limit(
         "lever",
         "pelvic_moment_nm_per_kg_m",
         n["lever_nm_per_kg_m"],
         "no more than one bent leg until the belly stays flat",
+        **more,
     )
     poses = {where for r in seen for where in r.seen_in}
     level = min([n["level"], *(max(1, _SHOWN_AT[where] - 1) for where in poses)])
@@ -54,6 +59,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
         BELLY_WORK,
         "one level below the position in which the belly domes, and no more until it is cleared",
         waits_for=CLINICIAN,
+        **more,
     )
     page.forbid("breath", "breath_held", 0, "a held breath pushes the belly out")
     for r in seen:
@@ -86,6 +92,7 @@ RULE = Rule(
     (
         Number("gap_fingers", 2, "finger breadths", "gap from which it counts", COMMON_PRACTICE, SINCE),
         Number("flexion_deg", 10, "deg", "rounding under load", COMMON_PRACTICE, SINCE),
+        Number("review_weeks", 6, "weeks", "how often it is looked at", COMMON_PRACTICE, SINCE),
         Number("level", 2, "level", "work of the belly until it is cleared", COMMON_PRACTICE, SINCE),
         Number(
             "lever_nm_per_kg_m",

@@ -20,6 +20,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
         page.limit("breath", "breath_held", 0, f"{why}: the breath is never held")
         page.limit("hold", "hold_s", n["hold_s"], f"{why}: holds stay short")
     if f.pressure_drops:
+        page.refer("drop", "blood pressure falls on standing: the physician should know, and look at the medicines", DROP)
         page.care(
             "drop",
             "rises",

@@ -3,7 +3,7 @@
 from datetime import date
 
 from amvel.case.conditions.heart_and_lungs import BreathlessLying
-from amvel.safety.limits import Answer
+from amvel.safety.limits import Answer, Place
 from amvel.safety.page import Page
 from amvel.safety.rulebook import Example, Number, Numbers, Rule
 from amvel.screening import Findings
@@ -16,7 +16,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
     """Head and trunk up 30–45°: not lying flat."""
     page = Page("breathless_lying", COMMON_PRACTICE)
     if f.one(BreathlessLying):
-        page.limit("flat", "lying_flat", 0, "breathless or reflux when flat: head and trunk up 30–45°")
+        page.limit("flat", "lying_flat", 0, "breathless or reflux when flat: head and trunk up 30–45°", when=Place.ON_THE_BACK)
         page.limit(
             "raised",
             "back_raised_deg",

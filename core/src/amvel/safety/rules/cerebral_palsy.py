@@ -38,14 +38,22 @@ def answer(f: Findings, n: Numbers) -> Answer:
             )
         for side in ("left", "right"):
             migration = getattr(c, f"hip_migration_{side}_percent")
-            if migration is not None and migration >= n["migration_percent"]:
-                page.limit(
-                    f"hip_{side}_{i}",
-                    f"{side}.hip_adduction_in_flexion_deg",
-                    0,
-                    f"the {side} hip is at risk ({migration:g} %): not past the midline while bent",
-                )
+            hurts = c.opening_hurts in (side, "both")
+            if hurts or (migration is not None and migration >= n["migration_percent"]):
+                _hip_at_risk(page, n, i, side, migration, hurts)
     return page.done()
+
+
+def _hip_at_risk(page: Page, n: Numbers, i: int, side: str, migration: float | None, hurts: bool) -> None:
+    """Neither across nor far out nor turned by force; the thigh beside such a hip breaks easily when it is."""
+    known = "opening it hurts" if migration is None else f"{migration:g} % of migration"
+    why = f"the {side} hip is at risk ({known})"
+    page.limit(f"hip_{side}_{i}", f"{side}.hip_adduction_in_flexion_deg", 0, f"{why}: not past the midline while bent")
+    most = n["opening_painful_deg"] if hurts else n["opening_deg"]
+    page.limit(f"hip_open_{side}_{i}", f"{side}.hip_abduction_deg", most, f"{why}: opened a little, never to its end")
+    page.limit(f"hip_turned_{side}_{i}", f"{side}.loaded_leg_rotation_deg", n["turned_deg"], f"{why}: no turned leg under load")
+    page.care(f"hip_care_{side}_{i}", "performed", 0, why, "move the thigh slowly, held along its length; never by the foot, never against a stop")
+    page.refer(f"hip_{side}_{i}", f"{why}: the hip surgeon should know of the programme; refer when it hurts more or opens less")
 
 
 RULE = Rule(
@@ -58,6 +66,9 @@ RULE = Rule(
     (
         Number("speed_deg_s", 60, "deg/s", "fastest joint", LEVELS, SINCE),
         Number("supported_from", 3, "level", "level from which standing is supported", LEVELS, SINCE),
+        Number("opening_deg", 25, "deg", "opening of a hip at risk", LEVELS, SINCE),
+        Number("opening_painful_deg", 15, "deg", "opening of a hip that hurts when opened", LEVELS, SINCE),
+        Number("turned_deg", 10, "deg", "turned leg under load, hip at risk", LEVELS, SINCE),
         Number("migration_percent", 30, "%", "hip migration at risk", LEVELS, SINCE),
     ),
     (
@@ -78,7 +89,8 @@ RULE = Rule(
                     {"kind": "cerebral_palsy", "gross_motor_level": 2, "hip_migration_left_percent": 30}
                 ]
             },
-            {"cerebral_palsy.hip_left_0": 0.0},
+            {"cerebral_palsy.hip_left_0": 0.0, "cerebral_palsy.hip_open_left_0": 25.0},
+            refers=("cerebral_palsy.hip_left_0",),
         ),
         Example(
             "hip at 29 %",

@@ -17,7 +17,11 @@ def answer(f: Findings, n: Numbers) -> Answer:
     page = Page("coordination_disorder", COMMON_PRACTICE)
     if f.one(CoordinationDisorder):
         page.limit(
-            "coordination", "coordination", n["coordination"], "few limbs at once until each part is sure"
+            "coordination",
+            "coordination",
+            n["coordination"],
+            "few limbs at once until each part is sure; well-learnt daily tasks are one",
+            when=Place.EXERCISES,
         )
         page.limit(
             "hand",

@@ -2,6 +2,7 @@
 
 from datetime import date
 
+from amvel.case.conditions.falls import FearOfFalling
 from amvel.safety.limits import Answer, Place
 from amvel.safety.page import Page
 from amvel.safety.rulebook import Example, Number, Numbers, Rule
@@ -15,6 +16,8 @@ HAND = Source(FALLS.cite, reading=True)
 def answer(f: Findings, n: Numbers) -> Answer:
     """One sign: hand support at home. Two: no one-leg stance without firm support, floor only with a tested rise."""
     page = Page("falls_and_balance", HAND)
+    if any(c.confidence_0_to_10 <= n["blocking_confidence"] for c in f.all(FearOfFalling)):
+        page.refer("fear", "fear that blocks movement: ask whether mood and fear are looked after")
     if not f.fall_signs:
         return page.done()
     why = "; ".join(text for text, _ in f.fall_signs)
@@ -30,20 +33,12 @@ def answer(f: Findings, n: Numbers) -> Answer:
     page.limit(
         "hand_in_visit",
         "hand_support_level",
-        n["hand_in_visit"],
-        f"with someone near, hands at least hovering over a support ({why})",
+        min(n["hand_most"], n["hand_in_visit"] + (len(f.fall_signs) - 1) // n["signs_a_step"]),
+        f"with someone near, {len(f.fall_signs)} sign(s) of fall risk: the more of them, the firmer the hand ({why})",
         at_least=True,
         when=Place.STANDING,
     )
     if len(f.fall_signs) >= n["signs_for_more"]:
-        page.limit(
-            "one_leg",
-            "one_leg_stance",
-            0,
-            f"two signs of fall risk or more: no one-leg stance alone ({why})",
-            when=Place.STANDING,
-            at_home=True,
-        )
         page.limit(
             "one_leg_hand",
             "hand_support_level",
@@ -73,13 +68,16 @@ _SLOW = {"test": "timed_up_and_go", "seconds": 12}
 RULE = Rule(
     "falls_and_balance",
     "Falls and balance",
-    "Any sign of fall risk: standing at home with a firm hand support; balance is trained under supervision. With two signs one leg needs firm support with someone near and is closed at home, as is the floor until it is tested.",
+    "Any sign of fall risk: standing at home with a firm hand support; balance is trained under supervision. With two signs one leg needs firm support, at home too, and the floor is closed until it is tested; further signs ask for a firmer hand in the visit.",
     (FALLS,),
     SINCE,
     answer,
     (
+        Number("blocking_confidence", 3, "0–10", "confidence from which fear blocks", HAND, SINCE),
         Number("hand_at_home", 3, "0–3", "hand support in standing, alone at home", HAND, SINCE),
         Number("hand_in_visit", 1, "0–3", "hand support in standing with someone near", HAND, SINCE),
+        Number("hand_most", 3, "0–3", "the firmest that is asked for", HAND, SINCE),
+        Number("signs_a_step", 2, "count", "further signs that ask for a firmer hand in the visit", HAND, SINCE),
         Number("hand_on_one_leg", 3, "0–3", "hand support on one leg with two signs or more", FALLS, SINCE),
         Number(
             "signs_for_more", 2, "count", "signs from which one-leg stance and the floor close", HAND, SINCE
@@ -91,7 +89,6 @@ RULE = Rule(
             {"tests": [_SLOW]},
             {
                 "falls_and_balance.hand_at_home": 3.0,
-                "falls_and_balance.one_leg": None,
                 "falls_and_balance.one_leg_hand": None,
             },
             ("falls_and_balance.balance",),
@@ -110,7 +107,6 @@ RULE = Rule(
                 ]
             },
             {
-                "falls_and_balance.one_leg": 0.0,
                 "falls_and_balance.one_leg_hand": 3.0,
                 "falls_and_balance.floor": 0.0,
             },

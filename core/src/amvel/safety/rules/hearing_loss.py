@@ -23,6 +23,8 @@ def answer(f: Findings, n: Numbers) -> Answer:
             "spoken cues do not arrive, least of all face down",
             "show it, agree on a touch signal, face to face; pictures",
         )
+    if any(c.sudden for c in f.all(HearingLoss)):
+        page.refer("sudden", "a sudden change of hearing or balance: to the physician within days")
     return page.done()
 
 

@@ -43,7 +43,15 @@ def answer(f: Findings, n: Numbers) -> Answer:
                     c.on,
                     weeks,
                     f.case.as_of,
+                    c.still_restricted,
                 )
+        for name, quantity, where in (
+            ("floor", "floor_transfer", "getting to the floor"),
+            ("kneeling", "kneeling", "kneeling"),
+            ("lying_on", f"{c.side}.lying_on", f"lying on the {c.side} side"),
+        ):
+            why = f"{where} is closed after a new hip until the surgeon has said so"
+            page.for_weeks(f"{name}_{i}", quantity, 0, why, c.on, n["weeks"], f.case.as_of, c.still_restricted)
         if c.bears_percent is not None:
             page.for_weeks(
                 f"bears_{i}",
@@ -54,7 +62,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
                 n["weeks"],
                 f.case.as_of,
             )
-        if f.case.as_of <= c.on + timedelta(weeks=n["weeks"]):
+        if c.still_restricted or f.case.as_of <= c.on + timedelta(weeks=n["weeks"]):
             page.refer(f"protocol_{i}", "ask for the surgeon’s protocol: approach, how long, how much weight")
     return page.done()
 
@@ -114,6 +122,21 @@ RULE = Rule(
                 ]
             },
             {"hip_replacement.posterior_bend_0": 85.0, "hip_replacement.anterior_back_0": 3.0},
+        ),
+        Example(
+            "a year ago, and the surgeon still asks for it",
+            {
+                "conditions": [
+                    {
+                        "kind": "hip_replacement",
+                        "side": "right",
+                        "approach": "posterior",
+                        "on": "2025-10-10",
+                        "still_restricted": True,
+                    }
+                ]
+            },
+            {"hip_replacement.posterior_bend_0": 85.0, "hip_replacement.kneeling_0": 0.0},
         ),
         Example(
             "a year ago",

@@ -3,12 +3,13 @@
 from datetime import date, timedelta
 from typing import Any
 
-from amvel.case.conditions.bone import Fracture
+from amvel.case.conditions.bone import Denosumab, Fracture, Glucocorticoid
 from amvel.movements.levels import EVERY_WAY
 from amvel.safety.limits import Answer, Place
 from amvel.safety.page import CLINICIAN, Page
 from amvel.safety.rulebook import Example, Number, Numbers, Rule
 from amvel.screening import Findings
+from amvel.screening.bone_status import ACR, BHOF, fragility
 from amvel.sources import Source
 
 STRONG_STEADY_STRAIGHT = Source("Brooke-Wavell et al., Strong, Steady and Straight, BJSM 2022", reading=True)
@@ -25,6 +26,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
     why = "; ".join(text for text, _ in f.bone.reasons)
     for i, (text, source) in enumerate(f.bone.referrals):
         page.refer(f"refer_{i}", text, source)
+    _questions(page, f, n)
     if f.bone.tier == "osteoporosis":
         _osteoporosis(page, f, n, why)
         _vertebral(page, f, n)
@@ -116,6 +118,19 @@ def _vertebral(page: Page, f: Findings, n: Numbers) -> None:
                 review_on=until,
                 valid_until=until,
             )
+
+
+def _questions(page: Page, f: Findings, n: Numbers) -> None:
+    """What a clinician should be asked, whatever is limited."""
+    steroids = [c for c in f.all(Glucocorticoid) if c.mg_per_day >= n["steroid_mg"] and c.months > n["steroid_months"]]
+    breaks = [c for c in f.all(Fracture) if c in fragility(f.case)]
+    if steroids and f.bone.tier in ("osteoporosis", "low"):
+        page.refer("spine_picture", "steroid tablets and low bone mass: ask for a picture of the spine", ACR)
+    if [c.site for c in breaks].count("spine") == 1:
+        page.refer("first_vertebral", "a first vertebral fracture: ask what broke it and what is done for the bone", BHOF)
+    untreated = bool(breaks) and all(c.bone_medicine != "yes" for c in breaks) and f.one(Denosumab) is None
+    if untreated and f.bone.tier == "osteoporosis":
+        page.refer("treatment", "osteoporosis that has broken and no bone medicine noted: ask about treatment", BHOF)
 
 
 def _as_a_fracture(page: Page, n: Numbers, name: str, why: str, **more: Any) -> None:
@@ -216,6 +231,8 @@ RULE = Rule(
             SINCE,
         ),
         Number("vertebral_rotation_deg", 10.0, "deg", "turning after a vertebral fracture", TOO_FIT, SINCE),
+        Number("steroid_mg", 2.5, "mg a day", "steroid dose from which the spine is pictured", ACR, SINCE),
+        Number("steroid_months", 3, "months", "for longer than this", ACR, SINCE),
         Number("weighted_deg", 5.0, "deg", "bend or turn with a weight that still counts as none", TOO_FIT, SINCE),
         Number("fracture_level", 1, "level", "trunk work with a vertebral fracture, painful or suspected", CAPS, SINCE),
         Number("fracture_press", 1.05, "× quiet standing", "press on the spine with such a fracture", CAPS, SINCE),

@@ -3,7 +3,7 @@
 from datetime import date
 
 from amvel.case.conditions.nervous_system import Parkinson
-from amvel.safety.limits import Answer
+from amvel.safety.limits import Answer, Place
 from amvel.safety.page import Page
 from amvel.safety.rulebook import Example, Number, Numbers, Rule
 from amvel.screening import Findings
@@ -35,7 +35,11 @@ def answer(f: Findings, n: Numbers) -> Answer:
     )
     if c.freezing:
         page.limit(
-            "dual", "coordination", n["coordination"], "steps freeze when several things are done at once"
+            "dual",
+            "coordination",
+            n["coordination"],
+            "steps freeze when several things are done at once; well-learnt daily tasks are one",
+            when=Place.EXERCISES,
         )
     if c.good_from_hour is not None and c.good_to_hour is not None:
         page.care(

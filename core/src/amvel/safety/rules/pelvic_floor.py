@@ -16,17 +16,21 @@ SINCE = date(2026, 1, 1)
 def answer(f: Findings, n: Numbers) -> Answer:
     """No breath hold, breath-led, low lever; pressing the low back flat is not used."""
     page = Page("pelvic_floor", COMMON_PRACTICE)
-    if f.one(PelvicFloor):
+    found = f.one(PelvicFloor)
+    if found:
+        more = {"review_on": page.review(found, n["review_weeks"])}
         page.forbid("breath", "breath_held", 0, "a held breath presses down on the pelvic floor")
         page.limit(
             "lever",
             "pelvic_moment_nm_per_kg_m",
             n["lever_nm_per_kg_m"],
             "a low lever: no more than one bent leg",
+            **more,
         )
         if any("leaking" in c.symptoms or "heaviness" in c.symptoms or not c.symptoms for c in f.all(PelvicFloor)):
             why = "heaviness or leaking: little work of the belly until it is cleared"
-            page.cap("level", n["level"], BELLY_WORK, why, waits_for=CLINICIAN)
+            page.cap("level", n["level"], BELLY_WORK, why, waits_for=CLINICIAN, **more)
+            page.refer("floor", "heaviness, leaking or a pessary: ask for an examination of the pelvic floor and the bladder")
         page.limit("hold", "strained_hold_s", n["hold_s"], "long strained holds press down")
         page.forbid("jolt", "jolt", 0, "no bounce on the pelvic floor")
         page.care(
@@ -58,6 +62,7 @@ RULE = Rule(
             COMMON_PRACTICE,
             SINCE,
         ),
+        Number("review_weeks", 6, "weeks", "how often it is looked at", COMMON_PRACTICE, SINCE),
         Number("level", 2, "level", "work of the belly with heaviness or leaking", COMMON_PRACTICE, SINCE),
         Number("hold_s", 5, "s", "holds with strain", COMMON_PRACTICE, SINCE),
     ),

@@ -19,8 +19,9 @@ def answer(f: Findings, n: Numbers) -> Answer:
     page = Page("pregnancy", ACOG)
     for i, c in enumerate(f.all(Pregnancy)):
         weeks = weeks_now(c, f.case.as_of)
+        more = {"review_on": page.review(c, n["review_weeks"])}
         page.forbid(f"breath_{i}", "breath_held", 0, "the breath is not held in pregnancy")
-        page.limit(f"prone_{i}", "face_down", 0, "not face down in pregnancy")
+        page.limit(f"prone_{i}", "face_down", 0, "not face down in pregnancy", **more)
         page.forbid(f"jolt_{i}", "jolt", 0, "no bounce and no risk of a fall")
         page.limit(f"unstable_{i}", "unstable_surface", 0, "no risk of a fall")
         if weeks >= n["flat_from_weeks"]:
@@ -29,12 +30,14 @@ def answer(f: Findings, n: Numbers) -> Answer:
                 "time_flat_min",
                 n["flat_min"],
                 f"{weeks} weeks: not flat on the back for long; on the side or raised",
+                **more,
             )
             page.limit(
                 f"curl_{i}",
                 "loaded_trunk_flexion_deg",
                 n["flexion_deg"],
                 f"{weeks} weeks: curling domes the belly",
+                **more,
             )
     return page.done()
 
@@ -50,6 +53,7 @@ RULE = Rule(
     SINCE,
     answer,
     (
+        Number("review_weeks", 4, "weeks", "how often the limits of a pregnancy are looked at", ACOG, SINCE),
         Number("flat_from_weeks", 20, "weeks", "from when lying flat is short", ACOG, SINCE),
         Number("flat_min", 3, "min", "flat on the back at a time (our reading of not for long)", ACOG, SINCE),
         Number("flexion_deg", 10, "deg", "rounding under load", COMMON_PRACTICE, SINCE),

@@ -3,7 +3,7 @@
 from datetime import date
 
 from amvel.case.conditions.nervous_system import WheelchairUser
-from amvel.safety.limits import Answer
+from amvel.safety.limits import Answer, Place
 from amvel.safety.page import Page
 from amvel.safety.rulebook import Example, Numbers, Rule
 from amvel.screening import Findings
@@ -34,7 +34,8 @@ def answer(f: Findings, n: Numbers) -> Answer:
         page.limit("floor_home", "floor_transfer", 0, "gets up from the floor only with help", at_home=True)
     for name, (id, quantity, reason) in _SAID.items():
         if getattr(t, name) == "no":
-            page.limit(id, quantity, 0, reason)
+            # Not flat closes the back that lies flat; on the side the head is padded, and face down is asked by itself.
+            page.limit(id, quantity, 0, reason, when=Place.ON_THE_BACK if quantity == "lying_flat" else Place.ANYWHERE)
     return page.done()
 
 

@@ -104,6 +104,8 @@ _EACH = ("left.", "right.")
 
 def _referrals(page: Page, f: Findings, n: Numbers, i: int, c: Scoliosis, size: float | None) -> None:
     growing = growing_spine(f.case, c)
+    if size is not None and c.region == "thoracic" and size >= n["lungs_from_deg"]:
+        page.refer(f"lungs_{i}", f"a thoracic curve of {size:g}°: ask how much breath the lungs have", COMMON_PRACTICE)
     if growing and (size is None or size >= n["curve_from_deg"]):
         factor = progression_factor(f.case, c)
         tail = f"; progression factor {factor:.1f} (Lonstein & Carlson 1984)" if factor is not None else ""
@@ -149,6 +151,7 @@ RULE = Rule(
         Number("progressive_deg", 5, "deg", "change from which a curve is getting larger", SOSORT, SINCE),
         Number("progressive_level", 5, "level", "trunk work with a curve that is getting larger", COMMON_PRACTICE, SINCE),
         Number("loaded_share", 0.5, "", "share of each range under load with a curve that is getting larger", COMMON_PRACTICE, SINCE),
+        Number("lungs_from_deg", 60, "deg", "thoracic curve from which the lungs are asked about", COMMON_PRACTICE, SINCE),
         Number("brace_from_deg", 25.0, "deg", "size from which a brace is asked about", SOSORT, SINCE),
         Number("brace_to_deg", 40.0, "deg", "size up to which a brace is asked about", SOSORT, SINCE),
         Number("trunk_rotation_refer_deg", 7.0, "deg", "trunk rotation to refer", BUNNELL, SINCE),

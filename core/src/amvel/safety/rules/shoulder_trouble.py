@@ -20,6 +20,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
     """Height of the arm, and what hand, forearm and shoulder carry."""
     page = Page("shoulder_trouble", TOLERATED)
     for i, c in enumerate(f.all(ShoulderTrouble)):
+        more = {"review_on": page.review(c, n["review_weeks"])}
         high, load = c.tolerated_elevation_deg, c.tolerated_load_percent_bw
         page.limit(
             f"elevation_{c.side}_{i}",
@@ -27,6 +28,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
             n["elevation_deg"] if high is None else high,
             f"the {c.side} shoulder hurts when the arm goes higher",
             source=CAUTIOUS if high is None else TOLERATED,
+            **more,
         )
         for part in ("hand", "forearm", "shoulder"):
             page.limit(
@@ -35,6 +37,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
                 n["load_percent_bw"] if load is None else load,
                 f"the {c.side} shoulder hurts when it carries",
                 source=CAUTIOUS if load is None else TOLERATED,
+                **more,
             )
     return page.done()
 
@@ -48,6 +51,7 @@ RULE = Rule(
     SINCE,
     answer,
     (
+        Number("review_weeks", 6, "weeks", "how often it is looked at", CAUTIOUS, SINCE),
         Number("elevation_deg", 90.0, "deg", "arm raise, untested", CAUTIOUS, SINCE),
         Number("load_percent_bw", 15.0, "% of body weight", "load, untested", CAUTIOUS, SINCE),
     ),

@@ -1,12 +1,12 @@
 """Spinal cord injury."""
 
 from datetime import date
-from typing import get_args
 
-from amvel.case.conditions.nervous_system import CordLevel, SpinalCordInjury
+from amvel.case.conditions.nervous_system import SpinalCordInjury
+from amvel.movements.levels import EVERY_WAY
 from amvel.safety.limits import Answer
 from amvel.safety.page import CLINICIAN, Page
-from amvel.safety.rulebook import Example, Numbers, Rule
+from amvel.safety.rulebook import Example, Number, Numbers, Rule
 from amvel.screening import Findings
 from amvel.sources import Source
 
@@ -15,14 +15,13 @@ CORD = Source(
     reading=True,
 )
 SINCE = date(2020, 1, 1)
-CORD_LEVELS = get_args(CordLevel)
 
 
 def answer(f: Findings, n: Numbers) -> Answer:
     """At T6 or above: signs of dysreflexia are known and watched; paralysed muscles are positioned, not trained; strap, skin, pressure relief."""
     page = Page("spinal_cord_injury", CORD)
     for i, c in enumerate(f.all(SpinalCordInjury)):
-        if CORD_LEVELS.index(c.level) <= CORD_LEVELS.index("T6"):
+        if c.at_or_above("T6"):
             own = "not known: measure it" if c.own_systolic_mmhg is None else f"{c.own_systolic_mmhg} mmHg"
             page.care(
                 f"dysreflexia_{i}",
@@ -34,7 +33,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
             page.limit(
                 f"flat_{i}", "head_below_heart_cm", 0, "the head is never lower than the heart at this level"
             )
-        if CORD_LEVELS.index(c.level) <= CORD_LEVELS.index("T12"):
+        if c.at_or_above("T12"):
             page.care(
                 f"strap_{i}",
                 "sitting",
@@ -49,6 +48,8 @@ def answer(f: Findings, n: Numbers) -> Answer:
             "skin without feeling",
             "relieve pressure every 15–30 min; look at the skin after",
         )
+        if c.complete:
+            _needs_muscles(page, n, i, c)
         page.care(
             f"position_{i}",
             "performed",
@@ -56,7 +57,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
             "paralysed muscles are positioned, not trained",
             "place the legs by hand; no lifting of paralysed limbs by momentum",
         )
-        if c.complete and CORD_LEVELS.index(c.level) <= CORD_LEVELS.index("L2"):
+        if c.complete and c.at_or_above("L2"):
             page.limit(
                 f"standing_{i}",
                 "standing",
@@ -67,6 +68,22 @@ def answer(f: Findings, n: Numbers) -> Answer:
     return page.done()
 
 
+def _needs_muscles(page: Page, n: Numbers, i: int, c: SpinalCordInjury) -> None:
+    """What no longer has a muscle is positioned, never asked to move, hold or carry."""
+    level = f"level {c.level}, complete"
+    if c.at_or_above("L2"):
+        page.limit(f"legs_{i}", "leg_acts", 0, f"{level}: the legs have no muscles that act; they are positioned")
+    if c.at_or_above("T12"):
+        trunk = n["trunk_high"] if c.at_or_above("T6") else n["trunk_low"]
+        page.cap(f"trunk_{i}", trunk, EVERY_WAY, f"{level}: the trunk is held by few muscles or none")
+    if c.at_or_above("C6"):
+        page.limit(f"arms_{i}", "arm_carries_percent_bw", 0, f"{level}: the elbow is not held straight by its own muscles")
+    if c.at_or_above("C8"):
+        page.limit(f"grip_{i}", "hand_pull_n", n["grip_n"], f"{level}: the hand does not grip")
+    if c.at_or_above("C4"):
+        page.limit(f"arms_act_{i}", "arm_acts", 0, f"{level}: the arms have no muscles that act; they are positioned")
+
+
 RULE = Rule(
     "spinal_cord_injury",
     "Spinal cord injury",
@@ -74,12 +91,22 @@ RULE = Rule(
     (CORD,),
     SINCE,
     answer,
-    (),
+    (
+        Number("trunk_high", 1, "level", "trunk work, complete at T6 or above", CORD, SINCE),
+        Number("trunk_low", 2, "level", "trunk work, complete from T7 to T12", CORD, SINCE),
+        Number("grip_n", 2, "N", "pull on a hand that does not grip", CORD, SINCE),
+    ),
     (
         Example(
             "T4",
             {"conditions": [{"kind": "spinal_cord_injury", "level": "T4"}]},
-            {"spinal_cord_injury.flat_0": 0.0, "spinal_cord_injury.dysreflexia_0": 0.0},
+            {
+                "spinal_cord_injury.flat_0": 0.0,
+                "spinal_cord_injury.dysreflexia_0": 0.0,
+                "spinal_cord_injury.legs_0": 0.0,
+                "spinal_cord_injury.trunk_0_arching": 1.0,
+                "spinal_cord_injury.arms_0": None,
+            },
         ),
         Example(
             "T7 is below",

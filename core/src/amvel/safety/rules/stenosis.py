@@ -28,6 +28,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
             page,
             bound,
             "arching narrows the canal; ease it with a hip bend, calves raised or a hinge on a worktop",
+            review_on=min((d for d in (page.review(x, n["review_weeks"]) for x in f.all(Stenosis)) if d), default=None),
         )
     return page.done()
 
@@ -40,7 +41,7 @@ RULE = Rule(
     (SOURCE,),
     SINCE,
     answer,
-    (Number("extension_deg", 5.0, "deg", "arching at most", SOURCE, SINCE),),
+    (Number("review_weeks", 26, "weeks", "how often it is looked at", SOURCE, SINCE), Number("extension_deg", 5.0, "deg", "arching at most", SOURCE, SINCE),),
     (
         Example(
             "tolerates 8°: still 5°",

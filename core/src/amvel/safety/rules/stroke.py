@@ -26,9 +26,15 @@ def answer(f: Findings, n: Numbers) -> Answer:
             )
             page.limit(
                 f"load_{i}",
-                f"{c.side}.arm_support_percent_bw",
+                f"{c.side}.arm_carries_percent_bw",
                 n["arm_percent_bw"],
-                f"the {c.side} shoulder is {c.shoulder}: no load through it",
+                f"the {c.side} shoulder is {c.shoulder}: no load through it; the arm may rest",
+            )
+            page.limit(
+                f"pull_{i}",
+                f"{c.side}.hand_pull_n",
+                n["pull_n"],
+                f"the {c.side} shoulder is {c.shoulder}: nothing pulls on that hand",
             )
             page.limit(
                 f"lying_{i}",
@@ -63,6 +69,7 @@ RULE = Rule(
     answer,
     (
         Number("raise_deg", 90, "deg", "arm raise of a painful or uncontrolled shoulder", AHA, SINCE),
+        Number("pull_n", 2, "N", "what may pull on that hand", AHA, SINCE),
         Number("arm_percent_bw", 5, "% of body weight", "what that arm may carry", AHA, SINCE),
     ),
     (

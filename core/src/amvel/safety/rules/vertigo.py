@@ -34,6 +34,8 @@ def answer(f: Findings, n: Numbers) -> Answer:
             "lying down, turning over and rising bring it",
             "change position slowly, wait until it has passed",
         )
+    if any(c.sudden for c in f.all(Vertigo)):
+        page.refer("sudden", "a sudden change of hearing or balance: to the physician within days")
     return page.done()
 
 

@@ -1,0 +1,83 @@
+"""How hard a stance or a rise is, whatever step it belongs to: read from what the feet and hands carry and where they stand.
+
+Stance: 0 on both feet, 1 a half step (semi-tandem), 2 heel to toe, 3 on one leg; fingertips that carry take 1 off, a firm
+hold 2.  Rise from a seat: 1 with both hands, 2 with one, 3 without, 4 with one foot ahead, 5 on one leg; 0 where nobody
+rises.  The orders are those of the four-stage balance test and of the chair-stand tests; the numbers are ours.
+"""
+
+from collections.abc import Mapping
+
+import numpy as np
+
+from amvel.body import Posed, Skeleton
+from amvel.body.tree import Array
+
+BOTH_FEET, HALF_STEP, TANDEM, ONE_LEG = range(4)
+WITH_BOTH_HANDS, WITH_ONE_HAND, WITHOUT_HANDS, FOOT_AHEAD, RISE_ON_ONE_LEG = range(1, 6)
+# In words, since nobody on a screen reads a number of ours.
+STANCE_SAYS = {
+    -2: "both feet with a firm hold",
+    -1: "both feet with fingertips, a half step with a firm hold",
+    0: "both feet free, heel to toe with a firm hold",
+    1: "a half step free, one leg with a firm hold",
+    2: "heel to toe free, one leg with fingertips",
+    3: "one leg, hands free",
+}
+RISE_SAYS = {
+    0: "no rise from a seat",
+    1: "both hands",
+    2: "one hand",
+    3: "both feet, no hands",
+    4: "one foot ahead",
+    5: "one leg",
+}
+_HELP = np.array([0.0, 0.0, 1.0, 2.0])  # by hand support: none, hovering, fingertips, firm
+_SIDES = ("left", "right")
+_HAND_CARRIES_PERCENT_BW = 2.0
+_STANDS_PERCENT_BW = 85.0  # on the feet: the seat is left behind
+_UNEVEN_PERCENT_BW = 40.0
+_IN_LINE_CM, _CLOSE_CM = 5.0, 9.0  # heels beside each other: of tandem, of a half step
+_A_FOOT_AHEAD, _HALF_A_FOOT_AHEAD = 0.85, 0.35  # of the foot's length
+_AHEAD_CM = 6.0
+
+
+def stance_level(skeleton: Skeleton, posed: Posed, columns: Mapping[str, Array]) -> Array:
+    """One value per frame; as easy as can be where nobody stands."""
+    across, ahead, foot = _feet_cm(skeleton, posed)
+    base = np.where((across < _CLOSE_CM) & (ahead > _HALF_A_FOOT_AHEAD * foot), float(HALF_STEP), float(BOTH_FEET))
+    base = np.where((across < _IN_LINE_CM) & (ahead > _A_FOOT_AHEAD * foot), float(TANDEM), base)
+    base = np.where(columns["one_leg_stance"] > 0, float(ONE_LEG), base)
+    level = base - _HELP[columns["hand_support_level"].astype(int)]
+    return np.where(columns["standing"] > 0, level, -_HELP[-1])
+
+
+def rise_level(skeleton: Skeleton, posed: Posed, columns: Mapping[str, Array]) -> float:
+    """Of the whole movement: 0 unless it leads from a seat onto the feet."""
+    feet = {s: columns[f"{s}.leg_support_percent_bw"] for s in _SIDES}
+    up = feet["left"] + feet["right"] >= _STANDS_PERCENT_BW
+    if not (columns["sitting"] > 0).any() or not up.any():
+        return 0.0
+    rising = columns["standing"] < 1  # standing at the end, one may lift a foot without rising on one leg
+    if (columns["legs_lifted"][rising] > 0).any():
+        return float(RISE_ON_ONE_LEG)
+    _, ahead, _ = _feet_cm(skeleton, posed)
+    uneven = np.abs(feet["left"] - feet["right"])[up].max() > _UNEVEN_PERCENT_BW
+    if uneven or ahead[rising].max() > _AHEAD_CM:
+        return float(FOOT_AHEAD)
+    hands = sum(float(columns[f"{s}.hand_support_percent_bw"].max()) > _HAND_CARRIES_PERCENT_BW for s in _SIDES)
+    return float((WITHOUT_HANDS, WITH_ONE_HAND, WITH_BOTH_HANDS)[int(hands)])
+
+
+def _feet_cm(skeleton: Skeleton, posed: Posed) -> tuple[Array, Array, float]:
+    """Per frame how far the heels are apart across the body and along it; and the length of the foot."""
+    index = skeleton.landmarks.index
+    apart = posed.points[:, index["left.heel"], :2] - posed.points[:, index["right.heel"], :2]
+    axis = posed.placement.rotation[:, skeleton.segment_index["pelvis"], :2, 1]
+    axis = axis / np.maximum(np.linalg.norm(axis, axis=1, keepdims=True), 1e-9)
+    across = np.abs(np.einsum("bi,bi->b", apart, axis))
+    along = np.abs(apart[:, 0] * -axis[:, 1] + apart[:, 1] * axis[:, 0])
+    foot = float(np.linalg.norm(posed.points[0, index["left.heel"]] - posed.points[0, index["left.toe_tip"]]))
+    return 100 * across, 100 * along, 100 * foot
+
+
+__all__ = ["BOTH_FEET", "FOOT_AHEAD", "HALF_STEP", "ONE_LEG", "RISE_ON_ONE_LEG", "RISE_SAYS", "STANCE_SAYS", "TANDEM", "WITHOUT_HANDS", "WITH_BOTH_HANDS", "WITH_ONE_HAND", "rise_level", "stance_level"]

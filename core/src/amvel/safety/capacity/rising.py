@@ -1,0 +1,113 @@
+"""Rising from a seat: how many hands and which legs, as far as it was seen."""
+
+from datetime import date
+
+from amvel.movements.stance import (
+    FOOT_AHEAD,
+    RISE_ON_ONE_LEG,
+    RISE_SAYS,
+    WITH_BOTH_HANDS,
+    WITH_ONE_HAND,
+    WITHOUT_HANDS,
+)
+from amvel.safety.limits import Answer, Origin
+from amvel.safety.page import Page
+from amvel.safety.rulebook import Example, Number, Numbers, Rule
+from amvel.screening import Findings
+from amvel.sources import COMMON_PRACTICE
+
+SINCE = date(2020, 1, 1)
+_SEEN = {
+    "both_hands": WITH_BOTH_HANDS,
+    "one_hand": WITH_ONE_HAND,
+    "no_hands": WITHOUT_HANDS,
+    "one_foot_ahead": FOOT_AHEAD,
+    "one_leg": RISE_ON_ONE_LEG,
+}
+_TESTS = ("chair_stand_30s", "five_stands", "observed_function")
+
+
+def answer(f: Findings, n: Numbers) -> Answer:
+    """The same rise, or a harder one, was seen; in the visit one more."""
+    page = Page("rising", COMMON_PRACTICE)
+    seen, by = _seen(f, n)
+    begins = int(n["begins"] if _sturdy(f, n) else n["begins_careful"])
+    home = max(seen, begins)
+    because = by if seen > begins else "where everybody begins" if _sturdy(f, n) else "nothing else was seen"
+    for name, level, at_home in (("visit", home + int(n["visit_more"]), False), ("home", home, True)):
+        if level < RISE_ON_ONE_LEG:
+            page.limit(
+                name,
+                "rise_level",
+                level,
+                f"rising as far as “{RISE_SAYS[level]}” ({because}); “{RISE_SAYS[level + 1]}” has not been seen",
+                at_home=at_home,
+                origin=Origin.NOT_SHOWN,
+                opened_by=_TESTS,
+            )
+    return page.done()
+
+
+def _sturdy(f: Findings, n: Numbers) -> bool:
+    """Whether daily life can be taken to show rises without the hands."""
+    return f.age < n["old_years"] and not f.fall_signs and not any(c.affects() for c in f.case.conditions)
+
+
+def _seen(f: Findings, n: Numbers) -> tuple[int, str]:
+    """The hardest rise that was seen, and where; of several results of one day the worst speaks."""
+    found = [(0, "")]
+    stands = f.results("chair_stand_30s")
+    if stands:
+        worst = min(stands, key=lambda r: (not r.arms_used, r.count))
+        if worst.count < 1:
+            level = 0
+        elif worst.arms_used:
+            level = WITH_BOTH_HANDS
+        else:
+            level = FOOT_AHEAD if worst.count >= n["stands_for_a_foot_ahead"] else WITHOUT_HANDS
+        found.append((level, "30-second chair stand"))
+    five = f.results("five_stands")
+    if five:
+        level = WITH_BOTH_HANDS if any(r.arms_used_or_unable for r in five) else WITHOUT_HANDS
+        found.append((level if all(r.seconds for r in five) else 0, "five chair stands"))
+    daily = [_SEEN[r.rises] for r in f.results("observed_function") if r.rises in _SEEN]
+    if daily:
+        found.append((min(daily), "seen in daily life"))
+    return max(found)
+
+
+_STANDS = {"test": "chair_stand_30s", "count": 8}
+RULE = Rule(
+    "rising",
+    "Rises that have been seen",
+    "Hands and legs of a rise as far as the same or a harder one was seen; with someone near one step more.",
+    (COMMON_PRACTICE,),
+    SINCE,
+    answer,
+    (
+        Number("begins", WITHOUT_HANDS, "rise", "at home, for a sturdy person below old_years", COMMON_PRACTICE, SINCE),
+        Number("begins_careful", WITH_BOTH_HANDS, "rise", "at home otherwise", COMMON_PRACTICE, SINCE),
+        Number("old_years", 65, "years", "age from which rising without hands must be seen", COMMON_PRACTICE, SINCE),
+        Number("visit_more", 1, "rise", "what the visit adds", COMMON_PRACTICE, SINCE),
+        Number("stands_for_a_foot_ahead", 14, "count", "chair stands in 30 s that show a rise with one foot ahead", COMMON_PRACTICE, SINCE),
+    ),
+    (
+        Example("sturdy and not tested", {"conditions": []}, {"rising.home": 3.0, "rising.visit": 4.0}),
+        Example("a narrow canal, not tested", {"conditions": [{"kind": "stenosis"}]}, {"rising.home": 1.0, "rising.visit": 2.0}),
+        Example(
+            "8 stands without the arms",
+            {"conditions": [{"kind": "stenosis"}], "tests": [_STANDS]},
+            {"rising.home": 3.0, "rising.visit": 4.0},
+        ),
+        Example(
+            "8 stands with the arms",
+            {"conditions": [{"kind": "stenosis"}], "tests": [{**_STANDS, "arms_used": True}]},
+            {"rising.home": 1.0},
+        ),
+        Example(
+            "14 stands",
+            {"conditions": [{"kind": "stenosis"}], "tests": [{**_STANDS, "count": 14}]},
+            {"rising.home": 4.0, "rising.visit": None},
+        ),
+    ),
+)

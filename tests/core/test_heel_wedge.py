@@ -89,9 +89,14 @@ def test_in_a_half_step_the_heel_stands_beside_the_big_toe(side: str) -> None:
 def test_each_side_finds_a_seat_of_its_own() -> None:
     """A right knee that may bend to 85° under load: the leg behind bends more, so that left ahead asks for the higher seat."""
     painful = {"kind": "knee_trouble", "side": "right", "tolerated_loaded_flexion_deg": 85.0}
-    stands = {"test": "chair_stand_30s", "on": "2026-11-24", "count": 14}
+    on = {"on": "2026-11-24"}
+    tests = [
+        {"test": "chair_stand_30s", "count": 14, **on},
+        {"test": "timed_up_and_go", "seconds": 8, **on},
+        {"test": "four_stage_balance", "side_by_side_s": 10, "semi_tandem_s": 10, "tandem_s": 10, "one_leg_s": 10, **on},
+    ]
     tolerates = {"floor": "yes", "kneeling": "yes", "lying_flat": "yes"}
-    engine = Engine(read_case(base("1955-05-01", "female", [painful], [stands], tolerates=tolerates)))
+    engine = Engine(read_case(base("1955-05-01", "female", [painful], tests, tolerates=tolerates)))
     seats = {
         step: {v.side: float(v.profile.request.values["seat_cm"]) for v in engine.judge("sit_to_stand", step, contexts=("visit",))}
         for step in ("staggered", "heel_ahead")

@@ -23,6 +23,10 @@ class Quantity:
     decimals: int = 1
     limb_angle: bool = False
 
+    @property
+    def hangs_on(self) -> tuple[str, ...]:
+        """The ranges of the hip that shape it: where the hip ends, the back rounds."""
+        return _HIP_BENDS if self.id in _BENDS_WITH_THE_HIP else ()
 
     @property
     def resolution(self) -> float:
@@ -48,6 +52,21 @@ LEVEL = "level"
 # Angles and loads as our reading of what the pose solver and the reactions repeat; lengths as closely as contacts hold.
 _RESOLUTION = {"deg": 0.5, "% of body weight": 1.0, "cm": 0.5, LEVEL: 0.1, "× quiet standing": 0.02}
 _EXACT = 1e-6
+_HIP_BENDS = ("hip_flexion", "straight_leg_raise")
+_BENDS_WITH_THE_HIP = frozenset(
+    (
+        "trunk_flexion_deg",
+        "lumbar_flexion_deg",
+        "loaded_trunk_flexion_deg",
+        "unloaded_trunk_flexion_deg",
+        "held_trunk_flexion_deg",
+        "flexion_with_rotation_deg",
+        "seated_rounding_deg",
+        "hip_flexion_deg",
+        "hip_bend_deg",
+        "thigh_trunk_deg",
+    )
+)
 REGISTRY: dict[str, Quantity] = {}
 
 

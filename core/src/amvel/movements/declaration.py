@@ -38,6 +38,9 @@ PURPOSES = (
 )
 
 
+SMALLEST_SHARE = 1 / 3  # of the usual range of a movement (our reading of common practice)
+
+
 class DeclarationError(ValueError):
     """A family, step or parameter is declared wrongly; the message names the item and what is missing."""
 
@@ -61,6 +64,7 @@ class Parameter:
     choices: tuple[str, ...] = ()
     shows: Shown | None = None  # the angle that it sets; required of every parameter in degrees
     nothing_at: float | str | None = None
+    still_itself: float | None = None  # towards easier no further than this; a third of the usual range where nothing is said
     need: Need | None = None  # what has to be there for any other value
     moves: frozenset[str] = frozenset()  # which declared quantities it decides, beside what geometry shows
 
@@ -75,6 +79,13 @@ class Parameter:
             return value
         return min(self.high, max(self.low, round(value / self.grid) * self.grid))
 
+    def smallest(self, usual: float | str) -> float:
+        """The smallest value at which the step is still itself: a range that is cut to a sliver is another movement, or none."""
+        if self.still_itself is not None:
+            return self.still_itself
+        own_range = self.shows is not None and self.easier == "down"
+        return SMALLEST_SHARE * float(usual) if own_range else self.low
+
     def candidates(self, start: float | str) -> list[float | str]:
         """Values from `start` towards easier, nearest first; the grid does not depend on any finding."""
         if self.choices:
@@ -82,7 +93,7 @@ class Parameter:
             return list(self.choices[at + 1 :])
         if not self.easier:
             return []
-        sign, end = (1, self.high) if self.easier == "up" else (-1, self.low)
+        sign, end = (1, self.high) if self.easier == "up" else (-1, max(self.low, self.smallest(start)))
         count = int(round(abs(end - float(start)) / self.grid))
         return [round(float(start) + sign * self.grid * (i + 1), 6) for i in range(count)]
 

@@ -6,8 +6,9 @@ from typing import Any
 
 from amvel.body import PoseFault
 from amvel.case import Case
-from amvel.movements import Family, Profile, Profiler, Request, Step, all_steps, library
+from amvel.movements import Family, Profile, Profiler, Request, Step, all_steps, find, library
 from amvel.movements.bed import LYING_ON
+from amvel.movements.levels import HIGHEST, Way, named_levels
 from amvel.movements.propped import HEAD_END_UP
 from amvel.quantities import quantity
 from amvel.safety.limits import Envelope
@@ -16,6 +17,8 @@ from amvel.safety.verdict import CONTEXTS, Breach, Check, check, valid_overrides
 from amvel.screening import Findings
 
 AS_IS, MODIFIED, EXCLUDED, BY_OVERRIDE = "as_is", "modified", "excluded", "by_override"
+NOT_JUDGED = "not_judged"  # the model cannot take the pose: no verdict, never offered, a fault of ours
+CLOSED = frozenset((EXCLUDED, NOT_JUDGED))
 _INSTEAD = 3
 StartValues = Callable[[Family, Step, str], dict[str, float | str]]  # the last one is the context
 
@@ -44,7 +47,7 @@ class Verdict:
 
     @property
     def allowed(self) -> bool:
-        return self.verdict != EXCLUDED
+        return self.verdict not in CLOSED
 
 
 def sides_of(step: Step) -> tuple[str, ...]:
@@ -98,10 +101,15 @@ def _judge_all(
     case: Case, findings: Findings, envelope: Envelope, profiler: Profiler, pairs: list[tuple[Profile, str]]
 ) -> list[Verdict]:
     firsts = [_first(case, envelope, p, context) for p, context in pairs]
-    open_ = [f for f in firsts if not f.check.allowed]
+    open_ = [f for f in firsts if not f.check.allowed and not _asked_for_and_out(f)]
     searches = [search(f.profile, f.check, envelope, f.context, f.lifted) for f in open_]
     found = {id(f): m for f, m in zip(open_, together(profiler, searches), strict=True)}
     return [_verdict(findings, envelope, f, found.get(id(f))) for f in firsts]
+
+
+def _asked_for_and_out(f: _First) -> bool:
+    """What is often asked for is never offered changed to somebody whose limits name its mechanism: no sliver of it."""
+    return f.profile.request.family.asked_for and bool(f.check.breaches)
 
 
 def _first(case: Case, envelope: Envelope, profile: Profile, context: str) -> _First:
@@ -128,35 +136,29 @@ def _verdict(findings: Findings, envelope: Envelope, f: _First, found: Modified 
         )
     base |= dict(reasons=f.check.breaches, fault=f.check.fault, assumed=_assumed(findings, f.check.breaches))
     if found is None:
-        return Verdict(verdict=EXCLUDED, profile=f.profile, **base)
+        kind = NOT_JUDGED if f.check.fault and not f.check.breaches else EXCLUDED
+        return Verdict(verdict=kind, profile=f.profile, **base)
     kind = MODIFIED if check(found.profile, envelope, f.context).allowed else BY_OVERRIDE
     return Verdict(
         verdict=kind, profile=found.profile, cautions=found.check.cautions, changes=found.changes, **base
     )
 
 
-_RULE_ASSUMES = {"low_bone_mass": "bone", "falls_and_balance": "balance", "blood_pressure": "blood_pressure"}
-_BENDS = ("hip_flexion", "straight_leg_raise")
 _SIDES = ("left", "right")
 
 
 def _assumed(findings: Findings, breaches: tuple[Breach, ...]) -> tuple[str, ...]:
-    """Which untested things had a part in this."""
+    """Which untested things had a part in this: those that made the bound, and those that shape what it looks at."""
     ids: set[str] = set()
     for b in breaches:
-        rule = b.limit.id.split(".")[0]
-        ids |= {_RULE_ASSUMES[rule]} if rule in _RULE_ASSUMES else set()
-        if b.limit.id.endswith(("unloaded_flexion", "caution_flexion")):
-            ids.add("range.trunk_flexion")
-        if "rotation" in b.limit.id:
-            ids |= {f"range.{side}.trunk_rotation" for side in _SIDES}
-        if "flexion" in b.quantity or "rounding" in b.quantity:
-            ids |= {f"range.{side}.{name}" for side in _SIDES for name in _BENDS}
+        ids |= b.limit.assumes
+        ids |= {f"range.{side}.{name}" for side in _SIDES for name in quantity(b.quantity).hangs_on}
     return tuple(sorted(i for i in ids if findings.assumed(i)))
 
 
 def _with_instead(verdicts: list[Verdict]) -> list[Verdict]:
     open_steps = {c: sorted({v.ref for v in verdicts if v.allowed and v.context == c}) for c in CONTEXTS}
+    hardest = _hardest(verdicts)
     ranked: dict[tuple[str, str], tuple[str, ...]] = {}
     out = []
     for v in verdicts:
@@ -165,21 +167,38 @@ def _with_instead(verdicts: list[Verdict]) -> list[Verdict]:
             continue
         key = (v.ref, v.context)
         if key not in ranked:
-            ranked[key] = _ranked(v, open_steps[v.context])
+            ranked[key] = _ranked(v, open_steps[v.context], hardest)
         out.append(replace(v, instead=ranked[key]))
     return out
 
 
-def _ranked(v: Verdict, open_steps: list[str]) -> tuple[str, ...]:
-    """The open steps that serve most of the purposes of a closed one."""
+def _hardest(verdicts: list[Verdict]) -> dict[tuple[str, str], float]:
+    """Per step and context the highest level of trunk work over sides and ways; none where the model has no pose."""
+    out: dict[tuple[str, str], float] = {}
+    for v in verdicts:
+        if not v.profile.fault:
+            level = max(v.profile.peak(w.quantity) for w in Way)
+            out[v.ref, v.context] = max(level, out.get((v.ref, v.context), 0.0))
+    return out
+
+
+def _harder(v: Verdict, ref: str, hardest: dict[tuple[str, str], float]) -> bool:
+    """Whether a step asks more than the one that it would stand in for: in effort, or in the level of trunk work."""
+    mine, theirs = find(v.ref)[1], find(ref)[1]
+    level = hardest.get((v.ref, v.context), float(max(named_levels().get(v.ref, {}).values(), default=HIGHEST)))
+    return theirs.effort > mine.effort or hardest[ref, v.context] > max(level, 1.0) + 0.05
+
+
+def _ranked(v: Verdict, open_steps: list[str], hardest: dict[tuple[str, str], float]) -> tuple[str, ...]:
+    """The open steps that serve most of the purposes of a closed one and are no harder."""
     families = library()
     purposes = families[v.family].index[v.step].purposes
     scored: dict[str, float] = {}
     for ref in open_steps:
         name, _, step = ref.partition("/")
-        if ref == v.ref:
-            continue
         family = families[name]
+        if ref == v.ref or family.asked_for or _harder(v, ref, hardest):
+            continue
         theirs = family.index[step].purposes
         shared = sum(min(w, theirs.get(p, 0.0)) for p, w in purposes.items())
         bonus = (0.5 if v.family in family.replaces else 0.0) + (0.2 if name == v.family else 0.0)

@@ -16,8 +16,10 @@ NOT_CLEARED = "the usual time has passed, no clearing is recorded: begin low, as
 class Page:
     """One rule's answer while it is being written."""
 
-    def __init__(self, rule: str, source: Source) -> None:
+    def __init__(self, rule: str, source: Source, assumes: str = "") -> None:
+        """`assumes` is the assumption on which every limit of the page may rest."""
         self.rule, self.source = rule, source
+        self._assumes = frozenset((assumes,) if assumes else ())
         self._limits: list[Limit] = []
         self._named: dict[str, int] = {}
         self._obligations: list[Obligation] = []
@@ -29,7 +31,8 @@ class Page:
         self._named[name] = self._named.get(name, 0) + 1
         if self._named[name] > 1:  # the same finding noted twice in a day: both bind
             name = f"{name}_again_{self._named[name] - 1}"
-        self._limits.append(Limit(f"{self.rule}.{name}", quantity, bound, reason, source, **more))
+        assumes = self._assumes | more.pop("assumes", frozenset())
+        self._limits.append(Limit(f"{self.rule}.{name}", quantity, bound, reason, source, assumes=assumes, **more))
 
     def forbid(self, name: str, quantity: str, bound: float, reason: str, **more: Any) -> None:
         """A published contraindication."""

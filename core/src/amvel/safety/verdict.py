@@ -4,11 +4,12 @@ import math
 from dataclasses import dataclass
 from datetime import date
 
-from amvel.body import PoseFault
+from amvel.body import DECLARED, PoseFault
 from amvel.case import Override
 from amvel.movements import Profile
 from amvel.movements.columns import Extremes
-from amvel.quantities import quantity
+from amvel.movements.levels import named_levels
+from amvel.quantities import base_id, quantity
 from amvel.safety.limits import Envelope, Limit
 from amvel.sources import Source
 
@@ -67,11 +68,11 @@ def looks_at(limit: Limit, profile: Profile, context: str) -> Extremes | None:
 
 def check(profile: Profile, envelope: Envelope, context: str, lifted: frozenset[str] = frozenset()) -> Check:
     """Every limit against every frame.  `lifted` are limit ids opened by a valid override."""
-    if profile.fault:
-        return Check((), (), profile.fault)
     breaches: list[Breach] = []
     cautions: list[Breach] = []
     for limit in envelope.limits:
+        if profile.fault and not known_of_any_body(limit, profile):
+            continue
         seen = None if limit.id in lifted else looks_at(limit, profile, context)
         if seen is None:
             continue
@@ -80,7 +81,14 @@ def check(profile: Profile, envelope: Envelope, context: str, lifted: frozenset[
             if quantity(name).breaks(worst, limit.bound, limit.at_least):
                 value = adverse(worst, name, limit.at_least)
                 (cautions if limit.strength == "caution" else breaches).append(Breach(limit, name, abs(value) if math.isinf(value) else value))
-    return Check(tuple(breaches), tuple(cautions))
+    return Check(tuple(breaches), tuple(cautions), profile.fault)
+
+
+def known_of_any_body(limit: Limit, profile: Profile) -> bool:
+    """Whether a limit speaks of what the step declares or is named as: that holds even where the model cannot take the pose."""
+    declared = base_id(limit.quantity) in DECLARED and (not limit.when.column or limit.when.column in DECLARED)
+    ways = named_levels().get(profile.request.label, {})
+    return declared or any(w.quantity == limit.quantity and level > limit.bound for w, level in ways.items())
 
 
 def valid_overrides(

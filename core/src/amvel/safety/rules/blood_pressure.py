@@ -13,7 +13,7 @@ SINCE = date(2011, 4, 1)
 
 def answer(f: Findings, n: Numbers) -> Answer:
     """Raised or unknown: no breath hold, short holds. A drop on standing: few rises, pauses."""
-    page = Page("blood_pressure", HIGH)
+    page = Page("blood_pressure", HIGH, "blood_pressure")
     unknown = f.assumed("blood_pressure")
     if f.pressure_raised or unknown:
         why = "pressure is raised" if f.pressure_raised else "pressure was not taken today"

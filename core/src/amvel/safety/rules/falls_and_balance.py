@@ -15,7 +15,7 @@ HAND = Source(FALLS.cite, reading=True)
 
 def answer(f: Findings, n: Numbers) -> Answer:
     """One sign: hand support at home. Two: no one-leg stance without firm support, floor only with a tested rise."""
-    page = Page("falls_and_balance", HAND)
+    page = Page("falls_and_balance", HAND, "balance")
     if any(c.confidence_0_to_10 <= n["blocking_confidence"] for c in f.all(FearOfFalling)):
         page.refer("fear", "fear that blocks movement: ask whether mood and fear are looked after")
     if not f.fall_signs:

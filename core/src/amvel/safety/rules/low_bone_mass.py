@@ -18,11 +18,12 @@ SINAKI = Source("Sinaki & Mikkelsen 1984: new vertebral fractures after flexion 
 FRESH = timedelta(weeks=12)
 CAPS = Source("levels of trunk work: common practice, our reading", from_memory=False, reading=True)
 SLOW = "slow, small, no end range"
+_TURNS = frozenset(("range.left.trunk_rotation", "range.right.trunk_rotation"))
 
 
 def answer(f: Findings, n: Numbers) -> Answer:
     """By tier: osteoporosis forbids loaded rounding, low and unknown are cautioned."""
-    page = Page("low_bone_mass", STRONG_STEADY_STRAIGHT)
+    page = Page("low_bone_mass", STRONG_STEADY_STRAIGHT, "bone")
     why = "; ".join(text for text, _ in f.bone.reasons)
     for i, (text, source) in enumerate(f.bone.referrals):
         page.refer(f"refer_{i}", text, source)
@@ -47,7 +48,11 @@ def _osteoporosis(page: Page, f: Findings, n: Numbers, why: str) -> None:
     )
     bend = f.capacities.of("trunk_flexion") * n["share_of_range"]
     page.limit(
-        "unloaded_flexion", "unloaded_trunk_flexion_deg", bend, f"at most half of the range, and slow ({why})"
+        "unloaded_flexion",
+        "unloaded_trunk_flexion_deg",
+        bend,
+        f"at most half of the range, and slow ({why})",
+        assumes=frozenset(("range.trunk_flexion",)),
     )
     for s in ("left", "right"):
         turn = f.capacities.of(f"{s}.trunk_rotation") * n["share_of_range"]
@@ -57,6 +62,7 @@ def _osteoporosis(page: Page, f: Findings, n: Numbers, why: str) -> None:
             turn,
             f"turning at most half of the range, slow and light ({why})",
             source=TOO_FIT,
+            assumes=_TURNS,
         )
     page.forbid(
         "flexion_with_rotation",
@@ -166,6 +172,7 @@ def _cautions(page: Page, f: Findings, n: Numbers, why: str) -> None:
         bend,
         f"rounding under load beyond half of the range ({why})",
         SLOW,
+        assumes=frozenset(("range.trunk_flexion",)),
     )
     for s in ("left", "right"):
         turn = f.capacities.of(f"{s}.trunk_rotation") * n["share_of_range"]
@@ -175,6 +182,7 @@ def _cautions(page: Page, f: Findings, n: Numbers, why: str) -> None:
             turn,
             f"turning under load beyond half of the range ({why})",
             "slow, without momentum",
+            assumes=_TURNS,
         )
     page.care("caution_jolt", "jolt", 0, f"bounces and jolts ({why})", "without bounce")
 

@@ -29,11 +29,13 @@ def limit_data(limit: Limit) -> Data:
         "at_least": limit.at_least,
         "unit": limit.unit,
         "condition": limit.condition,
+        "at_home": limit.at_home,
         "strength": limit.strength,
         "reason": limit.reason,
         "source": str(limit.source),
         "set_by": limit.set_by,
         "says": limit.says(),
+        "bound_in_words": limit.bound_in_words,
         "measure": limit.measure,
         "review_on": limit.review_on.isoformat() if limit.review_on else None,
         "valid_until": limit.valid_until.isoformat() if limit.valid_until else None,
@@ -42,7 +44,14 @@ def limit_data(limit: Limit) -> Data:
         "grades": limit.grades,
         "waits_for": limit.waits_for,
         "only_step": limit.only_step,
+        **_opening(limit),
     }
+
+
+def _opening(limit: Limit) -> Data:
+    """Why a limit is there, and which tests could show what is missing."""
+    tests = [{"test": t, "title": test_library()[t].title} for t in limit.opened_by]
+    return {"origin": limit.origin.value, "opened_by": tests}
 
 
 def breach_data(b: Breach) -> Data:
@@ -57,6 +66,8 @@ def breach_data(b: Breach) -> Data:
         "reason": b.limit.reason,
         "source": str(b.limit.source),
         "measure": b.limit.measure,
+        "here": b.here(),
+        **_opening(b.limit),
     }
 
 

@@ -1,8 +1,11 @@
 /** The core's answers as the server passes them on. */
-export interface Limit { id: string; quantity: string; title: string; bound: number; at_least: boolean; unit: string; condition: string; strength: 'forbidden' | 'limit' | 'caution'; reason: string; source: string; says: string; measure: string; review_on: string | null; valid_until: string | null; next_grade: string; grade: number; grades: number; waits_for: string; only_step: string; set_by: string }
-export interface Breach { limit: string; quantity: string; title: string; value: number | null; bound: number; unit: string; says: string; reason: string; source: string; measure: string }
+export interface Limit { id: string; quantity: string; title: string; bound: number; at_least: boolean; unit: string; condition: string; at_home: boolean; bound_in_words: string; strength: 'forbidden' | 'limit' | 'caution'; reason: string; source: string; says: string; measure: string; review_on: string | null; valid_until: string | null; next_grade: string; grade: number; grades: number; waits_for: string; only_step: string; set_by: string; origin: Origin; opened_by: Opener[] }
+export interface Breach { limit: string; quantity: string; title: string; value: number | null; bound: number; unit: string; says: string; reason: string; source: string; measure: string; here: string; origin: Origin; opened_by: Opener[] }
 export interface Change { what: string; parameter: string; from: number | string; to: number | string; unit: string; limit: string; says: string }
-export type VerdictKind = 'as_is' | 'modified' | 'excluded' | 'by_override'
+export type VerdictKind = 'as_is' | 'modified' | 'excluded' | 'by_override' | 'not_judged'
+/** Why a limit is there: a rule that a finding meets, what nobody has shown yet, or a person's word. */
+export type Origin = 'rule' | 'not_shown' | 'clinician' | 'specialist'
+export interface Opener { test: string; title: string }
 export type Values = Record<string, number | string>
 export interface Verdict { family: string; step: string; side: string; context: string; verdict: VerdictKind; values: Values; original_values: Values; cautions: Breach[]; assumed: string[]; changes: Change[]; reasons: Breach[]; fault: string; instead: string[] }
 export interface Field { name: string; title: string; unit: string; kind: string; low: number; high: number; optional: boolean; first: unknown; choices: { value: string; title: string }[] }

@@ -2,7 +2,7 @@ import { mount } from '@vue/test-utils'
 import { expect, test } from 'vitest'
 import VerdictMark from './VerdictMark.vue'
 
-const KINDS = ['as_is', 'modified', 'excluded', 'by_override'] as const
+const KINDS = ['as_is', 'modified', 'excluded', 'by_override', 'not_judged'] as const
 
 test.each(KINDS)('%s has a shape and a word of its own', (verdict) => {
   const mark = mount(VerdictMark, { props: { verdict } })

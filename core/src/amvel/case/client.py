@@ -1,6 +1,6 @@
 """The open input: one client's case.  Units stand in the names; unknown fields are refused."""
 
-from datetime import date, time
+from datetime import date, time, timedelta
 from functools import reduce
 from operator import or_
 from typing import TYPE_CHECKING, Annotated, Any, Literal
@@ -126,8 +126,9 @@ class Understanding(Part):
 class ClinicianWord(Part):
     """What a clinician forbids, limits or clears, as it was written.
 
-    `quantity` and `bound` say what is forbidden or limited; `clears` names a rule, or one limit of it, whose
-    limits wait for a clinician.
+    `quantity` and `bound` say what is forbidden or limited; `step` ('family' or 'family/step') narrows it, or is what is
+    forbidden; `load_kg` and `gentle_only` limit what is held and the effort.  `clears` names a rule, or one limit of it,
+    whose limits wait for a clinician; with `bound` it is cleared only as far as that number.
     """
 
     kind: Literal["forbids", "limits", "clears"]
@@ -140,16 +141,24 @@ class ClinicianWord(Part):
     side: Side | None = None
     bound: float | None = Field(default=None, ge=0, le=1000)
     clears: str = ""
+    step: str = Field(default="", max_length=120, description="'family' or 'family/step'")
+    load_kg: float | None = Field(default=None, ge=0, le=100)
+    gentle_only: bool = False
     valid_until: date | None = None
 
     @model_validator(mode="after")
     def _says_something(self) -> "ClinicianWord":
+        if not self.name.strip() or not self.role.strip():
+            raise ValueError("name, role: say who said it")
         if self.kind == "clears" and not self.clears:
             raise ValueError("clears: name the rule or the limit that is cleared")
-        if self.kind != "clears" and not self.quantity:
-            raise ValueError("quantity: name what is forbidden or limited")
-        if self.kind == "limits" and self.bound is None:
-            raise ValueError("bound: give the number that must not be passed")
+        if self.kind == "forbids" and not (self.quantity or self.step):
+            raise ValueError("quantity: name what is forbidden, or a step")
+        if self.kind == "limits":
+            if not (self.quantity or self.load_kg is not None or self.gentle_only):
+                raise ValueError("quantity: name what is limited, or a load, or gentle only")
+            if self.quantity and self.bound is None:
+                raise ValueError("bound: give the number that must not be passed")
         return self
 
 
@@ -193,17 +202,28 @@ class Logged(Part):
     clean: bool
 
 
+LONGEST_OVERRIDE = timedelta(days=183)  # our choice: half a year
+
+
 class Override(Part):
     """One limit, one step, one side, opened by a person with the right to it until a day."""
 
     limit_id: str
     step: str
     side: Side | Literal["both"]
-    by: str = Field(min_length=2)
+    by: str = Field(min_length=2, max_length=120)
     role: Literal["specialist", "clinician"]
-    reason: str = Field(min_length=5)
+    reason: str = Field(min_length=5, max_length=300)
     on: date
     expires_on: date
+
+    @model_validator(mode="after")
+    def _says_why_and_ends(self) -> "Override":
+        if len(self.reason.strip()) < 5 or len(self.by.strip()) < 2:
+            raise ValueError("reason, by: say why, and who")
+        if self.expires_on > self.on + LONGEST_OVERRIDE:
+            raise ValueError(f"expires_on: an override lasts {LONGEST_OVERRIDE.days} days at most; then look at it again")
+        return self
 
 
 class Case(Part):

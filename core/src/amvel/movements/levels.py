@@ -51,12 +51,12 @@ _MEASURED_BY: dict[Way, tuple[str, ...]] = {
 # In words, since nobody on a screen reads a number of ours.
 SAYS = {
     0: "nothing beyond resting",
-    1: "breath, tilt, and legs that stay carried",
+    1: "breath and tilt, legs carried",
     2: "one leg or arm off the ground",
-    3: "legs one after the other, a small bridge, the wall, a tall hinge",
-    4: "arm and leg long, one-leg bridge, a counter plank",
-    5: "hovers, planks and side bridges on the knees",
-    6: "full planks, both legs straight, curls",
+    3: "marching, a small bridge, a hinge",
+    4: "arm and leg long",
+    5: "hovers, planks on the knees",
+    6: "full planks, both legs straight",
 }
 
 

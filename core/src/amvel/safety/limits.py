@@ -1,5 +1,6 @@
 """Limits, obligations and referrals: what findings become."""
 
+import math
 from dataclasses import dataclass, field
 from datetime import date
 from enum import Enum
@@ -14,6 +15,20 @@ STRENGTHS = ("forbidden", "limit", "caution")  # strongest first
 
 # Units whose numbers are ours: on screen and paper they are words.
 _IN_WORDS = {LEVEL: SAYS, "stance": STANCE_SAYS, "rise": RISE_SAYS}
+
+
+def in_words(value: float, unit: str) -> str:
+    """What a pose has of a quantity; '' for what is or is not there."""
+    if unit == "0/1" or math.isinf(value):
+        return ""
+    if unit in _IN_WORDS:
+        words = _IN_WORDS[unit]
+        level = math.ceil(value - 0.05)
+        return f"here: {words[level]}" if level in words else f"here: more than {words[max(words)]}"
+    return f"here {value:g}{_UNIT_SHOWN.get(unit, f' {unit}')}"
+
+
+_UNIT_SHOWN = {"deg": "°", "count": "", "0–3": "", "0–10": "", "× quiet standing": " × quiet standing"}
 
 
 class Place(Enum):
@@ -95,6 +110,11 @@ class Limit:
         return quantity(self.quantity).unit
 
     @property
+    def bound_in_words(self) -> str:
+        """The bound where its number is ours alone; '' elsewhere."""
+        return _IN_WORDS[self.unit][int(self.bound)] if self.unit in _IN_WORDS else ""
+
+    @property
     def condition(self) -> str:
         """Where it holds, in words: 'always', 'standing at home'."""
         if not self.at_home:
@@ -111,15 +131,9 @@ class Limit:
         if self.unit == "0/1" and not self.at_least:
             return f"{side}{title}: not" + place
         if self.unit in _IN_WORDS:
-            return f"{title} up to: {_IN_WORDS[self.unit][int(self.bound)]}" + (" (at home)" if self.at_home else "")
-        unit = (
-            "°"
-            if self.unit == "deg"
-            else ""
-            if self.unit in ("count", "0/1", "0–3", "0–10")
-            else f" {self.unit}"
-        )
-        return f"{side}{title} {word} {self.bound:g}{unit}{place}"
+            return f"{title} up to: {self.bound_in_words}" + (" (at home)" if self.at_home else "")
+        unit = "" if self.unit == "0/1" else _UNIT_SHOWN.get(self.unit, f" {self.unit}")
+        return f"{side}{title} {word} {round(self.bound, max(1, quantity(self.quantity).decimals)):g}{unit}{place}"
 
 
 @dataclass(frozen=True)

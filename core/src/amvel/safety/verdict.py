@@ -10,7 +10,7 @@ from amvel.movements import Profile
 from amvel.movements.columns import Extremes
 from amvel.movements.levels import named_levels
 from amvel.quantities import base_id, quantity
-from amvel.safety.limits import Envelope, Limit
+from amvel.safety.limits import Envelope, Limit, in_words
 from amvel.sources import Source
 
 CONTEXTS = ("visit", "home")
@@ -24,6 +24,10 @@ class Breach:
     limit: Limit
     quantity: str
     value: float
+
+    def here(self) -> str:
+        """What the step has, in words: 'here 96°', 'here: one leg, hands free'; '' where the limit says it all."""
+        return in_words(self.value, self.limit.unit)
 
 
 @dataclass(frozen=True)

@@ -1,6 +1,8 @@
 """What people say on top of the rule-book: a clinician forbids, limits or clears; the specialist is stricter."""
 
+from dataclasses import replace
 from datetime import date
+from typing import Any
 
 from amvel.case import Case, ClinicianWord
 from amvel.quantities import REGISTRY, quantity
@@ -25,7 +27,7 @@ def apply_words(case: Case, limits: list[Limit]) -> tuple[list[Limit], list[Refe
     """Limits after everybody has spoken, and referrals for words that cannot be followed."""
     words = [w for w in case.clinician_words if valid(w, case.as_of)]
     clearing = [w for w in words if w.kind == "clears"]
-    kept = [x for x in limits if not any(clears(w, x) and _after_event(w, x) for w in clearing)]
+    kept = [y for x in limits if (y := _cleared(x, clearing)) is not None]
     added, referrals = [], []
     for i, w in enumerate(case.clinician_words):
         if w.kind == "clears":
@@ -37,7 +39,7 @@ def apply_words(case: Case, limits: list[Limit]) -> tuple[list[Limit], list[Refe
             continue
         if w not in words:
             continue
-        added.append(_said(i, w))
+        added += _said(i, w)
     added += [
         Limit(
             f"own.{i}",
@@ -54,6 +56,19 @@ def apply_words(case: Case, limits: list[Limit]) -> tuple[list[Limit], list[Refe
     return [*kept, *added], referrals
 
 
+def _cleared(limit: Limit, clearing: list[ClinicianWord]) -> Limit | None:
+    """What is left of a limit: all of it, none, or as far as a number that somebody gave; of several the strictest."""
+    given = [w for w in clearing if clears(w, limit) and _after_event(w, limit)]
+    if not given:
+        return limit
+    numbers = [w.bound for w in given if w.bound is not None]
+    if not numbers:
+        return None
+    number = max(numbers) if limit.at_least else min(numbers)
+    stricter = number >= limit.bound if limit.at_least else number <= limit.bound
+    return limit if stricter else replace(limit, bound=number, waits_for="", set_by=f"{given[0].role} {given[0].name}")
+
+
 def _after_event(word: ClinicianWord, limit: Limit) -> bool:
     """A clearing given before the operation or injury clears nothing."""
     return limit.event_on is None or word.on >= limit.event_on
@@ -64,16 +79,32 @@ def _column(name: str, side: str | None) -> str:
     return f"{side}.{base}" if side and REGISTRY[base].sided else base
 
 
-def _said(i: int, w: ClinicianWord) -> Limit:
+GENTLE_EFFORT = 3  # of 10: what "gentle only" means (our reading)
+DELIBERATE_DEG = 5.0  # a clinician's "forbids" without a number: no deliberate movement that way (our reading)
+_GRAVITY = 9.81
+
+
+def _said(i: int, w: ClinicianWord) -> list[Limit]:
     forbids = w.kind == "forbids"
-    return Limit(
-        f"clinician.{w.kind}_{i}",
-        _column(w.quantity, w.side),
-        (w.bound or 0.0),
-        w.reason or f"{w.role} {w.name} {'forbids' if forbids else 'limits'} this",
-        Source(f"{w.role} {w.name}, {w.on}" + (f", {w.document}" if w.document else ""), from_memory=False),
-        "forbidden" if forbids else "limit",
-        set_by=f"{w.role} {w.name}, {w.on}",
-        valid_until=w.valid_until,
-        origin=Origin.CLINICIAN,
-    )
+    common: dict[str, Any] = {
+        "reason": w.reason or f"{w.role} {w.name} {'forbids' if forbids else 'limits'} this",
+        "source": Source(f"{w.role} {w.name}, {w.on}" + (f", {w.document}" if w.document else ""), from_memory=False),
+        "strength": "forbidden" if forbids else "limit",
+        "set_by": f"{w.role} {w.name}, {w.on}",
+        "valid_until": w.valid_until,
+        "origin": Origin.CLINICIAN,
+        "only_step": w.step,
+    }
+    name = f"clinician.{w.kind}_{i}"
+    if not w.quantity and forbids:
+        return [Limit(name, "performed", 0.0, **common)]
+    out = []
+    if w.quantity:
+        column = _column(w.quantity, w.side)
+        usual = DELIBERATE_DEG if forbids and quantity(column).unit == "deg" else 0.0
+        out.append(Limit(name, column, usual if w.bound is None else w.bound, **common))
+    if w.load_kg is not None:
+        out.append(Limit(f"{name}_load", _column("hand_pull_n", w.side), w.load_kg * _GRAVITY, **common))
+    if w.gentle_only:
+        out.append(Limit(f"{name}_gentle", "effort_0_to_10", GENTLE_EFFORT, **common))
+    return out

@@ -8,6 +8,7 @@ import { useSession } from '../../stores/session'
 import HistoryList from './HistoryList.vue'
 import LibraryMap from './LibraryMap.vue'
 import { headline, rows } from './limitRows'
+import WaitsToBeShown from './WaitsToBeShown.vue'
 import RangeFigures from './RangeFigures.vue'
 import ReviewForm from './ReviewForm.vue'
 import WordForms from './WordForms.vue'
@@ -78,6 +79,7 @@ watch(() => client.view?.revision, loadEffects, { immediate: true })
         <div class="row"><button type="button" class="quiet-action" @click="word = ''">{{ say('limits.addWord') }}</button><button type="button" class="quiet-action" :aria-expanded="past" @click="past = !past">{{ say('limits.history') }}</button></div>
         <HistoryList v-if="past" />
       </div>
+      <WaitsToBeShown :limits="screen.limits" :effect="effect" @light="lit = $event" />
     </section>
     <aside class="stack">
       <RouterLink :to="`/client/${client.id}/movements`" class="main-action">{{ say('limits.toMovements') }}</RouterLink>

@@ -21,7 +21,7 @@ const typed = ref('')
 const open = ref<Movement>()
 const failed = ref('')
 const teaching = ref(false)
-const WORST: VerdictKind[] = ['excluded', 'modified', 'by_override', 'as_is']
+const WORST: VerdictKind[] = ['excluded', 'not_judged', 'modified', 'by_override', 'as_is']
 
 const byRef = computed(() => {
   const out = new Map<string, Verdict[]>()
@@ -55,7 +55,8 @@ const ladders = computed(() => {
 })
 const counts = computed(() => WORST.map((k) => [k, [...byRef.value.keys()].filter((r) => worst(r)?.verdict === k).length] as const).reverse())
 function line(v: Verdict): string {
-  if (v.verdict === 'excluded') return v.reasons[0] ? v.reasons[0].says + (v.reasons[0].unit === '0/1' ? '' : `, here ${v.reasons[0].value}`) : v.fault
+  if (v.verdict === 'not_judged') return say('movements.notJudged')
+  if (v.verdict === 'excluded') return [v.reasons[0]?.says, v.reasons[0]?.here].filter(Boolean).join(', ')
   return v.changes[0]?.says ?? v.cautions[0]?.measure ?? ''
 }
 async function load(): Promise<void> {
@@ -111,5 +112,5 @@ watch(() => client.verdicts, (now) => { if (!now && client.view) void load() })
 .ladder { display: grid; grid-template-columns: 210px 1fr; gap: var(--space-4); border-top: 1px solid var(--line); padding-top: var(--space-4); } .about { display: grid; gap: 4px; align-content: start; }
 .steps { display: grid; grid-template-columns: repeat(auto-fill, minmax(245px, 1fr)); gap: var(--space-3); }
 .step { text-align: left; background: var(--paper); border: 1.5px solid var(--line); border-radius: var(--round); padding: 10px 12px; display: grid; gap: 5px; cursor: pointer; align-content: start; } .step:hover { border-color: var(--accent); }
-.step.excluded { background: transparent; border-style: dashed; border-color: var(--brick); } .step.excluded .picture { opacity: 0.55; } .picture { height: 150px; } .line { color: var(--ink-soft); }
+.step.excluded, .step.not_judged { background: transparent; border-style: dashed; border-color: var(--brick); } .step.not_judged { border-color: var(--ink-soft); } .step.excluded .picture, .step.not_judged .picture { opacity: 0.55; } .picture { height: 150px; } .line { color: var(--ink-soft); }
 </style>

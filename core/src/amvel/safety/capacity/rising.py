@@ -40,7 +40,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
                 name,
                 "rise_level",
                 level,
-                f"rising as far as “{RISE_SAYS[level]}” ({because}); “{RISE_SAYS[level + 1]}” has not been seen",
+                f"“{RISE_SAYS[level + 1]}” has not been seen ({because})",
                 at_home=at_home,
                 origin=Origin.NOT_SHOWN,
                 opened_by=_TESTS,

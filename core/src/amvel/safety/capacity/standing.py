@@ -34,7 +34,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
                 name,
                 "stance_level",
                 level,
-                f"standing as far as “{STANCE_SAYS[level]}” ({because})",
+                f"“{STANCE_SAYS[level + 1]}” has not been held, or is too much today ({because})",
                 when=Place.STANDING,
                 at_home=at_home,
                 origin=Origin.NOT_SHOWN,

@@ -2,13 +2,12 @@
 
 from datetime import date
 
-from amvel.movements.levels import HIGHEST, SAYS, Way
-from amvel.quantities import quantity
+from amvel.movements.levels import HIGHEST, SAYS
 from amvel.safety.limits import Answer, Origin, Place
 from amvel.safety.page import Page
 from amvel.safety.rulebook import Example, Number, Numbers, Rule
 from amvel.safety.shown_levels import shown_levels, tests_beyond
-from amvel.screening import Findings, test_library
+from amvel.screening import Findings
 from amvel.sources import Source
 
 LEVELS = Source("levels of trunk work: common practice, levels and steps up our reading", from_memory=False, reading=True)
@@ -32,7 +31,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
                     name,
                     way.quantity,
                     level,
-                    _says(way, level, because),
+                    _says(level, because),
                     when=Place.EXERCISES,
                     at_home=at_home,
                     origin=Origin.NOT_SHOWN,
@@ -56,11 +55,10 @@ def begins_at(f: Findings, n: Numbers) -> tuple[int, str]:
     return int(n["begins"]), "where everybody begins"
 
 
-def _says(way: Way, level: int, because: str) -> str:
-    tests = [test_library()[t].title for t in tests_beyond(way, level)]
-    more = f"; could be shown by: {', '.join(tests)}" if tests else ""
-    nxt = f" “{SAYS[level + 1]}” has not been shown{more}." if level < HIGHEST else ""
-    return f"{quantity(way.quantity).title}: as far as “{SAYS[level]}” ({because}).{nxt}"
+def _says(level: int, because: str) -> str:
+    if level < HIGHEST:
+        return f"“{SAYS[level + 1]}” has not been shown ({because})"
+    return f"more than “{SAYS[level]}” has not been shown ({because})"
 
 
 _FLOAT = {"test": "toe_float_clean", "cm": 0.5}

@@ -114,7 +114,7 @@ def items_of(programme: Programme) -> list[Item]:
 def violations_of(client: Client, programme: Programme, engine: Engine | None = None) -> list[dict[str, Any]]:
     """What of a stored programme is no longer allowed today."""
     engine = engine or engine_of(client.latest())
-    found = violations(engine.case, engine.envelope, engine.profiler, items_of(programme), programme.context)
+    found = violations(engine.case, engine.envelope_in(programme.context), engine.profiler, items_of(programme), programme.context)
     return [{"ref": v.ref, "side": v.side, "why": v.why()} for v in found]
 
 

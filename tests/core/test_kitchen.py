@@ -28,7 +28,7 @@ def test_one_chair_one_wall_and_one_towel_make_a_full_programme() -> None:
     found = plan(e, "home")
     assert len(found.movements) >= 6
     assert found.minutes >= 0.7 * e.case.wishes.minutes
-    assert violations(e.case, e.envelope, e.profiler, found.movements, "home") == []
+    assert violations(e.case, e.envelope_in("home"), e.profiler, found.movements, "home") == []
     assert all(o.by for o in found.obligations), [o.why_not for o in found.obligations if not o.by]
     for item in found.movements:
         family = find(item.ref)[0]

@@ -74,7 +74,9 @@ def test_a_step_that_trains_a_side_is_left_out_when_one_side_is_closed() -> None
 
 
 def test_who_may_lie_on_one_side_only_rolls_to_that_side() -> None:
-    e = engine("stroke")
+    data = demo("stroke")
+    data["room"] |= {"bed_height_cm": 50, "bed_firmness": "firm"}
+    e = Engine(read_case(data))
     group = e.judge("roll_to_the_side", "half_and_back", ("home",))
     (choice,) = choices(setting_of(e, "home"), group)[0]
     (only,) = choice.verdicts
@@ -313,7 +315,7 @@ def test_an_exchanged_or_added_movement_is_one_that_is_allowed(items: list[Item]
     assert exchanged(e, "home", items, items[0].ref, other)[0].ref == other
     there = added(e, "home", items, other)
     assert len(there) == len(items) + 1
-    assert violations(e.case, e.envelope, e.profiler, there, "home") == []
+    assert violations(e.case, e.envelope_in("home"), e.profiler, there, "home") == []
     for wrong in ("curl_family/legs_straight", "sit_up/roll_up", items[1].ref):
         with pytest.raises(EditRefused):
             added(e, "home", items, wrong)

@@ -110,7 +110,7 @@ def independent_violations(e: Engine, programme) -> list[str]:
         family, step = find(item.ref)
         for side in item.sides:
             columns = e.profiler.profile(Request(family, step, side, item.values)).columns
-            for limit in e.envelope.limits:
+            for limit in e.envelope_in(programme.context).limits:
                 if limit.strength == "caution" or (limit.at_home and programme.context != "home"):
                     continue
                 place = limit.when.says
@@ -155,7 +155,7 @@ def test_a_plan_breaks_nothing_and_owes_nothing_unexplained(name: str) -> None:
         programme = plan(e, context)
         assert programme.movements
         assert independent_violations(e, programme) == []
-        assert violations(e.case, e.envelope, e.profiler, programme.movements, context) == []
+        assert violations(e.case, e.envelope_in(context), e.profiler, programme.movements, context) == []
         assert programme.minutes <= e.case.wishes.minutes
         for covered in programme.obligations:
             assert covered.by or covered.why_not
@@ -173,7 +173,7 @@ def test_a_stored_programme_is_checked_against_new_findings() -> None:
     data = copy.deepcopy(demo("low-bone-mass"))
     data["tests"] = [t if t["test"] != "timed_up_and_go" else {**t, "seconds": 16.0} for t in data["tests"]]
     later = Engine(read_case(data))
-    broken = violations(later.case, later.envelope, later.profiler, stored, "home")
+    broken = violations(later.case, later.envelope_in("home"), later.profiler, stored, "home")
     assert {b.ref for b in broken} == {m.ref for m in stored}
 
 

@@ -33,7 +33,7 @@ def nearest_of_the_grid(engine: Engine, verdict: Verdict) -> float | None:
     fine = [
         distance(original.step, original.values, p.request.values)
         for p in engine.profiler.profiles(requests)
-        if check(p, engine.envelope, verdict.context).allowed
+        if check(p, engine.envelope_in(verdict.context), verdict.context).allowed
     ]
     return min(fine, default=None)
 

@@ -13,11 +13,12 @@ from amvel.body.anthropometry import ADULT_FROM_YEARS
 from amvel.case import Case, age_years
 from amvel.case.conditions.spine import RoundedBack
 from amvel.fitting import start_values
-from amvel.movements import MODEL_VERSION, Family, Profiler, Request, Step, all_steps
+from amvel.movements import MODEL_VERSION, Family, Profiler, Request, Step, all_steps, find
 from amvel.movements.schools import pose_values
 from amvel.safety import CONTEXTS, RULEBOOK_VERSION, Draft, Envelope, Table, Verdict, envelope, judge, sides_of
 from amvel.safety.judge import StartValues
 from amvel.safety.schools import Schools, schools_for
+from amvel.safety.ways import WayThere, ways_there, with_ways
 from amvel.screening import Findings, StopSign, find_out, stop_signs, test_library
 from amvel.screening.declaration import current
 
@@ -95,6 +96,22 @@ class Engine:
         return envelope(self.findings, self.draft)
 
     @cached_property
+    def ways(self) -> dict[str, tuple[WayThere, ...]]:
+        """Per context the techniques that lead to floor and bed, or what closes them."""
+        return {c: ways_there(self.findings, self.envelope, self.profiler, c, self._begin(c)) for c in CONTEXTS}
+
+    def _begin(self, context: str) -> Callable[[str], dict[str, float | str]]:
+        return lambda ref: self.values(*find(ref), context)
+
+    @cached_property
+    def _envelopes(self) -> dict[str, Envelope]:
+        return {c: with_ways(self.envelope, ways) for c, ways in self.ways.items()}
+
+    def envelope_in(self, context: str) -> Envelope:
+        """What binds in one context, with every position closed to which no way is open there."""
+        return self._envelopes[context]
+
+    @cached_property
     def profiler(self) -> Profiler:
         return profiler_for(body_of(self.case), self.findings.capacities)
 
@@ -135,7 +152,7 @@ class Engine:
         self, only: Callable[[Family, Step], bool], contexts: tuple[str, ...], values: StartValues
     ) -> list[Verdict]:
         """Verdicts of some steps, starting from these measures."""
-        return judge(self.case, self.findings, self.envelope, self.profiler, values, only, contexts)
+        return judge(self.case, self.findings, self.envelope_in, self.profiler, values, only, contexts)
 
     def warm(self) -> None:
         """Solve the whole library for this body, so that single steps are there at once; in parts, for `solved_share`."""

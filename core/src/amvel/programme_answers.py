@@ -8,6 +8,7 @@ from amvel.movements import Step, find
 from amvel.planning import Item, Programme, words
 from amvel.planning.needs import needs
 from amvel.planning.week import DAYS, Week
+from amvel.safety.ways import WayThere
 
 Data = dict[str, Any]
 
@@ -43,6 +44,31 @@ def item_data(i: Item) -> Data:
     }
 
 
+def way_data(w: WayThere) -> Data:
+    """How a position is reached and left, stage by stage."""
+    stages = []
+    for stage in w.stages:
+        family, step = find(stage.ref)
+        stages.append(
+            {
+                "ref": stage.ref,
+                "title": f"{family.title}: {step.title}",
+                "side": stage.side,
+                "values": stage.values,
+                "setup": list(step.setup),
+            }
+        )
+    return {
+        "to": w.to.name.lower(),
+        "says": w.to.says,
+        "technique": w.technique.id,
+        "title": w.technique.title,
+        "open": w.open,
+        "stages": stages,
+        "closed_by": list(w.closed_by),
+    }
+
+
 def programme_data(p: Programme) -> Data:
     return {
         "context": p.context,
@@ -75,6 +101,7 @@ def programme_data(p: Programme) -> Data:
             for n in p.needs
         ],
         "conflict": p.conflict.says() if p.conflict else "",
+        "ways": [way_data(w) for w in p.ways],
         "rests": {"every": p.rests.every, "seconds": p.rests.seconds, "says": p.rests.says()},
         "why": {i.ref: i.why for i in p.movements},
         "why_not": p.why_not,

@@ -353,7 +353,7 @@ _add(
 )
 _add("floor_transfer", "floor transfer", "0/1", "1 when the step is done on the floor.", decimals=0)
 _add("back_raised_deg", "head end raised", "deg", "How far the slope comes up that the back lies on; 90 in every other position.")
-_add("lying_flat", "lying flat", "0/1", "1 when head and trunk lie flat.", decimals=0)
+_add("lying_flat", "lying flat", "0/1", "1 when head and trunk lie flat, on the back or face down.", decimals=0)
 
 for _id, _words, _sentence in (
     ("performed", "this step", "1 whenever the step is done at all."),
@@ -363,6 +363,8 @@ for _id, _words, _sentence in (
     ("on_hands_and_knees", "hands and knees", "1 on hands or forearms and knees."),
     ("kneeling", "kneeling", "1 while a knee carries weight."),
     ("sitting", "sitting", "1 while sitting."),
+    ("lying", "lying", "1 while lying: on the back, on a side, face down."),
+    ("bed_transfer", "bed", "1 while lying on something that is not the floor."),
     ("standing", "standing", "1 while the feet alone, or feet and hands, carry upright."),
     ("unstable_surface", "unstable surface", "1 on a roller, a cushion or a ball."),
     ("rolls_on_spine", "rolling on the spine", "1 when weight rolls along the spine or neck."),

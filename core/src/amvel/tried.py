@@ -64,7 +64,7 @@ def tried(engine: Engine, chosen: Chosen, stored: answers.Data | None = None) ->
     profile = engine.profiler.profile(request)
     if stored is None:
         found = judge_one(
-            engine.case, engine.findings, engine.envelope, engine.profiler, profile, chosen.context
+            engine.case, engine.findings, engine.envelope_in(chosen.context), engine.profiler, profile, chosen.context
         )
         stored = answers.verdict_data(found)
     return {
@@ -95,7 +95,7 @@ def posed_stops(engine: Engine, chosen: Chosen, parameter: str, at: list[float])
 def judged_stops(engine: Engine, chosen: Chosen, parameter: str, at: list[float]) -> list[dict[str, Any]]:
     """The same with the verdict on each stop as it stands there; nothing is sought."""
     profiles = engine.profiler.profiles([request_of(engine, chosen.at(parameter, x)) for x in at])
-    judged = as_they_stand(engine.case, engine.findings, engine.envelope, profiles, chosen.context)
+    judged = as_they_stand(engine.case, engine.findings, engine.envelope_in(chosen.context), profiles, chosen.context)
     return [_stop(engine, x, p, answers.verdict_data(v)) for x, p, v in zip(at, profiles, judged, strict=True)]
 
 

@@ -49,6 +49,8 @@ DECLARED = frozenset(
         "effort_0_to_10",
         "legs_lifted",
         "sitting_unsupported",
+        "lying",
+        "bed_transfer",
     )
 )
 
@@ -272,7 +274,8 @@ def _combined(profile: dict[str, Array], skeleton: Skeleton, posed: Posed, facts
     for name in ("hold_s", "breath_held", "hand_support_level", "coordination", "rises"):
         profile[name] = fact(name)
     profile["floor_transfer"] = fact("on_floor")
-    profile["lying_flat"] = fact("lying_flat")
+    # On the side the head lies on its pad: that is not what "flat" closes.
+    profile["lying_flat"] = fact("lying_flat") * np.array([f.position != "on the side" for f in facts])
     for name in ("unstable_surface", "rolls_on_spine", "uses_band"):
         profile[name] = fact(
             {"unstable_surface": "unstable", "rolls_on_spine": "rolls", "uses_band": "band"}[name]
@@ -331,6 +334,7 @@ def _legs(profile: dict[str, Array], loads: InnerLoads, facts: list[FrameFacts])
 # A limb rests up to so many times its own weight where something else carries the trunk (our reading): a foot under a
 # seat or a leg face down has nearly the whole leg on it, a foot in crook lying not even half.
 RESTS_SITTING, RESTS_LYING, ARM_RESTS = 1.05, 0.6, 1.3
+_LYING = frozenset(("on the back", "on the side", "face down"))
 _LIES = frozenset(("on the back", "on the side"))
 _CARRIED_BY_LIMBS = frozenset(("hands and knees", "kneeling", "standing", "at the wall"))
 _LIMBS = {"leg": ("thigh", "shank", "foot"), "arm": ("upper_arm", "forearm", "hand")}
@@ -374,6 +378,8 @@ def _declared(profile: dict[str, Array], facts: list[FrameFacts]) -> None:
         profile[name] = column([f.position == position for f in facts])
     profile["sitting"] = column([f.seated for f in facts])
     profile["standing"] = column([f.standing for f in facts])
+    profile["lying"] = column([f.position in _LYING for f in facts])
+    profile["bed_transfer"] = profile["lying"] * (1.0 - profile["floor_transfer"])
     profile["legs_lifted"] = column([f.legs_lifted for f in facts])
     profile["sitting_unsupported"] = column([f.sits_unsupported for f in facts])
     knees = profile["left.knee_support_percent_bw"] + profile["right.knee_support_percent_bw"]

@@ -226,7 +226,8 @@ def on_its_surface(request: Request, solved: Profile) -> Profile:
     if not lies_on_bed(request.values):
         return solved
     nobody = np.zeros_like(solved.columns["floor_transfer"])
-    return replace(solved, request=request, columns=solved.columns.with_({"floor_transfer": nobody}))
+    there = {"floor_transfer": nobody, "bed_transfer": solved.columns["lying"]}
+    return replace(solved, request=request, columns=solved.columns.with_(there))
 
 
 def solve_together(wanted: "list[tuple[Profiler, list[Request]]]") -> None:

@@ -102,7 +102,7 @@ def _with(items: Sequence[Item], place: int, item: Item) -> list[Item]:
 
 def judged(engine: Engine, context: str, items: Sequence[Item]) -> Summary:
     """The edited programme judged as a whole; raises EditRefused with the limits it would break."""
-    broken = violations(engine.case, engine.envelope, engine.profiler, items, context)
+    broken = violations(engine.case, engine.envelope_in(context), engine.profiler, items, context)
     if broken:
         raise EditRefused("; ".join(f"{v.ref}: {v.why()}" for v in broken))
     return summary(engine, items)

@@ -4,7 +4,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass, field, replace
 
 from amvel.engine import Engine
-from amvel.movements import find
+from amvel.movements import Request, find
 from amvel.planning.choices import Choice, Setting, choices
 from amvel.planning.conflicts import Conflict, conflict
 from amvel.planning.holds import estimated_holds
@@ -16,6 +16,7 @@ from amvel.planning.rests import Rests, rests_for
 from amvel.planning.rungs import readiness
 from amvel.planning.solve import solve_problem
 from amvel.safety import Obligation, Verdict
+from amvel.safety.ways import Destination, WayThere
 from amvel.screening import StopSign
 from amvel.sources import Source
 
@@ -102,6 +103,7 @@ class Programme:
     load_budget_minutes: float = 0.0
     worth: int = 0
     conflict: Conflict | None = None
+    ways: tuple[WayThere, ...] = ()
     rests: Rests = Rests()
 
 
@@ -126,7 +128,7 @@ def setting_of(engine: Engine, context: str) -> Setting:
         readiness(engine.case, engine.findings),
         holds,
         engine.schools,
-        engine.envelope,
+        engine.envelope_in(context),
         rests_for(engine.case, engine.findings),
     )
 
@@ -203,8 +205,28 @@ def plan(
         round(problem.load_seconds / 60, 1),
         worth(problem, chosen),
         None if solved.feasible else conflict(problem),
+        ways_of(engine, context, [(c.ref, c.verdicts[0].side, c.verdicts[0].profile.request.values) for c in chosen]),
         rests_for(engine.case, engine.findings),
     )
+
+
+def ways_of(
+    engine: Engine, context: str, chosen: Sequence[tuple[str, str, dict[str, float | str]]]
+) -> tuple[WayThere, ...]:
+    """The ways there and back that these steps (reference, side, measures) need, each once, in their order."""
+    needed: dict[Destination, None] = {}
+    for ref, side, values in chosen:
+        family, step = find(ref)
+        peak = engine.profiler.profile(Request(family, step, side, values)).peak
+        on_floor, lies = peak("floor_transfer") > 0, peak("lying") > 0
+        if peak("bed_transfer") > 0:
+            needed[Destination.IN_BED] = None
+        if on_floor:
+            needed[Destination.ON_THE_KNEES] = None
+        if on_floor and lies:
+            needed[Destination.LYING_DOWN] = None
+    there = {w.to: w for w in engine.ways[context]}
+    return tuple(there[d] for d in needed)
 
 
 def item_of(problem: Problem, c: Choice) -> Item:

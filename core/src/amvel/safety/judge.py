@@ -20,6 +20,7 @@ AS_IS, MODIFIED, EXCLUDED, BY_OVERRIDE = "as_is", "modified", "excluded", "by_ov
 NOT_JUDGED = "not_judged"  # the model cannot take the pose: no verdict, never offered, a fault of ours
 CLOSED = frozenset((EXCLUDED, NOT_JUDGED))
 _INSTEAD = 3
+Envelopes = Callable[[str], Envelope]  # of a context: what binds differs with the ways that are open there
 StartValues = Callable[[Family, Step, str], dict[str, float | str]]  # the last one is the context
 
 
@@ -57,7 +58,7 @@ def sides_of(step: Step) -> tuple[str, ...]:
 def judge(
     case: Case,
     findings: Findings,
-    envelope: Envelope,
+    envelopes: Envelopes,
     profiler: Profiler,
     start_values: StartValues,
     only: Callable[[Family, Step], bool] = lambda f, s: True,
@@ -69,14 +70,14 @@ def judge(
     for context in contexts:
         requests = [Request(f, s, side, start_values(f, s, context)) for f, s in chosen for side in sides_of(s)]
         pairs += [(p, context) for p in profiler.profiles(requests)]
-    return _with_instead(_judge_all(case, findings, envelope, profiler, pairs))
+    return _with_instead(_judge_all(case, findings, envelopes, profiler, pairs))
 
 
 def judge_one(
     case: Case, findings: Findings, envelope: Envelope, profiler: Profiler, profile: Profile, context: str
 ) -> Verdict:
     """The verdict on one profile as it stands, or on its nearest admissible version."""
-    return _judge_all(case, findings, envelope, profiler, [(profile, context)])[0]
+    return _judge_all(case, findings, lambda _: envelope, profiler, [(profile, context)])[0]
 
 
 def as_they_stand(
@@ -98,13 +99,13 @@ class _First:
 
 
 def _judge_all(
-    case: Case, findings: Findings, envelope: Envelope, profiler: Profiler, pairs: list[tuple[Profile, str]]
+    case: Case, findings: Findings, envelopes: Envelopes, profiler: Profiler, pairs: list[tuple[Profile, str]]
 ) -> list[Verdict]:
-    firsts = [_first(case, envelope, p, context) for p, context in pairs]
+    firsts = [_first(case, envelopes(context), p, context) for p, context in pairs]
     open_ = [f for f in firsts if not f.check.allowed and not _asked_for_and_out(f)]
-    searches = [search(f.profile, f.check, envelope, f.context, f.lifted) for f in open_]
+    searches = [search(f.profile, f.check, envelopes(f.context), f.context, f.lifted) for f in open_]
     found = {id(f): m for f, m in zip(open_, together(profiler, searches), strict=True)}
-    return [_verdict(findings, envelope, f, found.get(id(f))) for f in firsts]
+    return [_verdict(findings, envelopes(f.context), f, found.get(id(f))) for f in firsts]
 
 
 def _asked_for_and_out(f: _First) -> bool:

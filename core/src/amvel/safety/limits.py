@@ -44,6 +44,7 @@ class Place(Enum):
     KNEELING = ("kneeling", "kneeling")
     LYING_FLAT = ("lying flat", "lying_flat")
     ON_THE_FLOOR = ("on the floor", "floor_transfer")
+    LYING = ("lying", "lying")
     SPINE_LOADED = ("while the spine is loaded", "loaded")
     EXERCISES = ("in exercises", "exercise")
 

@@ -19,7 +19,9 @@ def wait_for_clearing(
         ("effort", "effort_0_to_10", n["effort"]),
         ("curl", "loaded_trunk_flexion_deg", n["flexion_deg"]),
     ):
-        page.for_weeks(f"{name}_{i}", quantity, bound, why, c.on, n["weeks"], f.case.as_of)
+        # Rolling and rising are judged by technique: they bend the trunk no more either, and are not exercises.
+        place = Place.ANYWHERE if name == "curl" else Place.EXERCISES
+        page.for_weeks(f"{name}_{i}", quantity, bound, why, c.on, n["weeks"], f.case.as_of, when=place)
     for way in BELLY_WORK:
         page.for_weeks(
             f"level_{i}_{way.value}", way.quantity, n["level"], why, c.on, n["weeks"], f.case.as_of, when=Place.EXERCISES

@@ -15,6 +15,8 @@ from amvel.movements.positions import both, half_kneeling, kneeling, standing, t
 _SIDES = ("left", "right")
 _THIGH_LEVEL_DEG = 90.0
 _LEAN_DEG = 25.0
+_FLAT = "flat"
+_TO_SPARE_DEG = 12.0  # a hip at its end rounds the back
 
 
 def _hands_on_seat(frame: Frame, s: Setting, ahead_cm: float, lean_deg: float) -> Frame:
@@ -23,12 +25,16 @@ def _hands_on_seat(frame: Frame, s: Setting, ahead_cm: float, lean_deg: float) -
         "worktop", "level", s.number("seat_cm"), friction=0.5, stiffness_n_per_m=6.0e3, title="firm seat"
     )
     frame = replace(frame, surfaces={**frame.surfaces, "worktop": seat})
-    arms = both(shoulder_flexion=50.0, elbow_flexion=25.0, forearm_pronation=75.0, wrist_extension=60.0)
-    frame = frame.with_(**arms).free_(**both(shoulder_flexion=0.1, elbow_flexion=0.1, wrist_extension=0.3))
+    flat = s.word("hand") == _FLAT
+    bent_back = {"wrist_extension": 60.0} if flat else {"wrist_extension": 0.0}
+    arms = both(shoulder_flexion=50.0, elbow_flexion=25.0, forearm_pronation=75.0, **bent_back)
+    give = {"shoulder_flexion": 0.1, "elbow_flexion": 0.1} | ({"wrist_extension": 0.3} if flat else {})
+    frame = frame.with_(**arms).free_(**both(**give))
     aims = (
         Aim(f"{x}.wrist", "x", ahead_cm, origin=f"{x}.shoulder", must_hold=False, weight=0.3) for x in _SIDES
     )
-    frame = frame.touch(*(Touch(f"{x}.palm", "worktop") for x in _SIDES)).aim(*aims)
+    mark = "palm" if flat else "knuckles"
+    frame = frame.touch(*(Touch(f"{x}.{mark}", "worktop") for x in _SIDES)).aim(*aims)
     return frame.aim(*trunk_lean(s.body, lean_deg, firm=False)).facts_(hand_support_level=3, on_floor=True)
 
 
@@ -49,7 +55,7 @@ def _kneeling(s: Setting) -> Frame:
 
 def _half(s: Setting) -> Frame:
     """One foot ahead; a hip that bends no further keeps the trunk tall, the weight less far ahead."""
-    room_deg = s.capacities.range_deg["left.hip_flexion"] - _THIGH_LEVEL_DEG
+    room_deg = s.capacities.range_deg["left.hip_flexion"] - _THIGH_LEVEL_DEG - _TO_SPARE_DEG
     lean_deg = float(np.clip(room_deg, 0.0, _LEAN_DEG))
     ahead_cm = (4.0 + 6.0 * lean_deg / _LEAN_DEG) * s.body.stature_m
     frame = half_kneeling(s.body, ahead_share=0.16).unaim("centre_of_mass")
@@ -67,8 +73,8 @@ def _over_the_foot(s: Setting) -> Frame:
         _half(s)
         .unaim("centre_of_mass", "left.hip")
         .aim(
-            Aim("centre_of_mass", "x", 8.0 * s.body.stature_m, origin="right.knee", weight=16.0, must_hold=False),
-            Aim("centre_of_mass", "y", -8.5, origin="left.ankle", weight=10.0, must_hold=False),
+            Aim("centre_of_mass", "x", 8.0 * s.body.stature_m, origin="right.knee", weight=3.0, must_hold=False),
+            Aim("centre_of_mass", "y", -8.5, origin="left.ankle", weight=3.0, must_hold=False),
         )
         .with_("weight over the foot and the hands")
     )
@@ -76,9 +82,9 @@ def _over_the_foot(s: Setting) -> Frame:
 
 def _lifting(s: Setting) -> Frame:
     """The knee behind has left; foot, toes behind and hands carry."""
-    over = Aim("centre_of_mass", "x", -6.5, origin="left.ankle", weight=16.0, must_hold=False)
+    over = Aim("centre_of_mass", "x", -6.5, origin="left.ankle", weight=3.0, must_hold=False)
     frame = _over_the_foot(s).lift("right.knee_front").unaim("centre_of_mass")
-    frame = frame.aim(over, Aim("centre_of_mass", "y", -6.0, origin="left.ankle", weight=10.0, must_hold=False))
+    frame = frame.aim(over, Aim("centre_of_mass", "y", -6.0, origin="left.ankle", weight=3.0, must_hold=False))
     frame = frame.with_(
         "the knee behind lifts", right_knee_flexion=70.0, right_hip_flexion=20.0, left_hip_flexion=95.0
     )
@@ -123,12 +129,13 @@ def _bent_stand(s: Setting) -> Frame:
         Aim("centre_of_mass", "x", 4.0, origin="left.ankle", weight=3.0, must_hold=False),
         Aim("centre_of_mass", "y", -1.0, origin="left.ankle", weight=1.0, must_hold=False),
     )
-    frame = frame.with_("both feet down, hands still there", **both(hip_flexion=70.0, knee_flexion=30.0))
-    frame = frame.free_(**both(hip_flexion=0.1, knee_flexion=0.3))
-    return _hands_on_seat(frame, s, 6.0, 55.0).facts_(rises=1)
+    frame = frame.with_("both feet down, hands still there", **both(hip_flexion=85.0, knee_flexion=60.0))
+    frame = frame.free_(**both(hip_flexion=0.1, knee_flexion=0.1))
+    return _hands_on_seat(frame, s, 6.0, 50.0).facts_(rises=1)
 
 
-_SEAT = Parameter("seat_cm", "height of the seat", "cm", 44, low=30, high=54, grid=1, easier="up")
+_SEAT = Parameter("seat_cm", "height under the hands: seat, stool or table", "cm", 44, low=30, high=80, grid=1, easier="up")
+_HAND = Parameter("hand", "how the hands rest on the seat", "", _FLAT, choices=(_FLAT, "fists"))
 FAMILY = (
     Ladder(
         "floor_by_a_chair",
@@ -165,7 +172,7 @@ FAMILY = (
         breath="in to get ready, out to push",
         sides=True,
         props=(FIRM_CHAIR, THICK_PAD),
-        parameters=(_SEAT,),
+        parameters=(_SEAT, _HAND),
     )
     .rung(
         "to_half_kneeling",

@@ -4,7 +4,7 @@ from datetime import date, timedelta
 
 from amvel.case.conditions.back_and_pelvis import AbdominalSeparation
 from amvel.movements.levels import BELLY_WORK
-from amvel.safety.limits import Answer
+from amvel.safety.limits import Answer, Place
 from amvel.safety.page import CLINICIAN, Page
 from amvel.safety.rulebook import Example, Number, Numbers, Rule
 from amvel.screening import Findings
@@ -49,6 +49,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
         "pelvic_moment_nm_per_kg_m",
         n["lever_nm_per_kg_m"],
         "no more than one bent leg until the belly stays flat",
+        when=Place.EXERCISES,
         **more,
     )
     poses = {where for r in seen for where in r.seen_in}

@@ -16,13 +16,14 @@ def answer(f: Findings, n: Numbers) -> Answer:
     """Head and trunk up 30–45°: not lying flat."""
     page = Page("breathless_lying", COMMON_PRACTICE)
     if f.one(BreathlessLying):
-        page.limit("flat", "lying_flat", 0, "breathless or reflux when flat: head and trunk up 30–45°", when=Place.ON_THE_BACK)
+        page.limit("flat", "lying_flat", 0, "breathless or reflux when flat: head and trunk up 30–45°", when=Place.EXERCISES)
         page.limit(
             "raised",
             "back_raised_deg",
             n["raised_deg"],
             "breathless or reflux when flat: on the back only with head and trunk up",
             at_least=True,
+            when=Place.EXERCISES,
         )
         page.limit("head", "head_below_heart_cm", 0, "the head is never lower than the heart")
     return page.done()

@@ -193,6 +193,7 @@ def _until_ruled_out(page: Page, n: Numbers) -> None:
         "pelvic_moment_nm_per_kg_m",
         n["loaded_trunk_work_nm_per_kg_m"],
         "loaded trunk work waits until a vertebral fracture or rebound is ruled out",
+        when=Place.EXERCISES,
         waits_for=CLINICIAN,
     )
     _as_a_fracture(page, n, "suspected", "until a vertebral fracture or rebound is ruled out", waits_for=CLINICIAN)

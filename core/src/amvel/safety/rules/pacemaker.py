@@ -28,7 +28,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
         )
         page.for_weeks(
             f"push_{i}",
-            f"{c.side}.arm_support_percent_bw",
+            f"{c.side}.arm_carries_percent_bw",
             n["push_percent_bw"],
             "no weight through that arm yet",
             c.on,

@@ -4,7 +4,7 @@ from datetime import date
 
 from amvel.case.conditions.back_and_pelvis import PelvicFloor
 from amvel.movements.levels import BELLY_WORK
-from amvel.safety.limits import Answer
+from amvel.safety.limits import Answer, Place
 from amvel.safety.page import CLINICIAN, Page
 from amvel.safety.rulebook import Example, Number, Numbers, Rule
 from amvel.screening import Findings
@@ -25,6 +25,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
             "pelvic_moment_nm_per_kg_m",
             n["lever_nm_per_kg_m"],
             "a low lever: no more than one bent leg",
+            when=Place.EXERCISES,
             **more,
         )
         if any("leaking" in c.symptoms or "heaviness" in c.symptoms or not c.symptoms for c in f.all(PelvicFloor)):

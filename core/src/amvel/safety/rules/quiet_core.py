@@ -2,7 +2,7 @@
 
 from datetime import date
 
-from amvel.safety.limits import Answer
+from amvel.safety.limits import Answer, Place
 from amvel.safety.page import Page
 from amvel.safety.rulebook import Example, Number, Numbers, Rule
 from amvel.screening import Findings
@@ -57,6 +57,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
             "pelvic_moment_nm_per_kg_m",
             n["lever_nm_per_kg_m"],
             "the deep layer does not start yet: no more than one bent leg",
+            when=Place.EXERCISES,
         )
         page.owe("deep", "The deep set, every day", ("deep_control",), 7, "the deep layer does not start yet")
     for r in f.results("active_leg_raise"):

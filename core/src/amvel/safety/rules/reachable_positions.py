@@ -34,8 +34,8 @@ def answer(f: Findings, n: Numbers) -> Answer:
         page.limit("floor_home", "floor_transfer", 0, "gets up from the floor only with help", at_home=True)
     for name, (id, quantity, reason) in _SAID.items():
         if getattr(t, name) == "no":
-            # Not flat closes the back that lies flat; on the side the head is padded, and face down is asked by itself.
-            page.limit(id, quantity, 0, reason, when=Place.ON_THE_BACK if quantity == "lying_flat" else Place.ANYWHERE)
+            # Flat for the moment of a roll is not lying there.
+            page.limit(id, quantity, 0, reason, when=Place.EXERCISES if name == "lying_flat" else Place.ANYWHERE)
     return page.done()
 
 

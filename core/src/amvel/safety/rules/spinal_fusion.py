@@ -4,7 +4,7 @@ from datetime import date, timedelta
 
 from amvel.case.conditions.spine import SpinalFusion
 from amvel.movements.levels import EVERY_WAY, Way
-from amvel.safety.limits import Answer
+from amvel.safety.limits import Answer, Place
 from amvel.safety.page import Page
 from amvel.safety.rulebook import Example, Number, Numbers, Rule
 from amvel.screening import Findings
@@ -51,6 +51,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
             c.on,
             52,
             f.case.as_of,
+            when=Place.EXERCISES,
         )
         if f.case.as_of < c.on + timedelta(weeks=52):
             until = c.on + timedelta(weeks=52)

@@ -3,7 +3,7 @@
 from datetime import date
 
 from amvel.case.conditions.heart_and_lungs import Sternotomy
-from amvel.safety.limits import Answer
+from amvel.safety.limits import Answer, Place
 from amvel.safety.page import Page
 from amvel.safety.rulebook import Example, Number, Numbers, Rule
 from amvel.screening import Findings
@@ -20,12 +20,14 @@ def answer(f: Findings, n: Numbers) -> Answer:
     for i, c in enumerate(f.all(Sternotomy)):
         for name, quantity, bound, why in (
             ("raise", "shoulder_elevation_deg", n["raise_deg"], "both arms low while the breastbone heals"),
-            ("push", "arm_support_percent_bw", n["push_percent_bw"], "no pushing while the breastbone heals"),
+            ("push", "arm_carries_percent_bw", n["push_percent_bw"], "no pushing while the breastbone heals"),
             ("band", "uses_band", 0, "no pulling while the breastbone heals"),
             ("side_left", "left.lying_on", 0, "not on the side while the breastbone heals"),
             ("side_right", "right.lying_on", 0, "not on the side while the breastbone heals"),
         ):
-            page.for_weeks(f"{name}_{i}", quantity, bound, why, c.on, n["weeks"], f.case.as_of)
+            # One may roll over a side on the way out of bed; one does not stay there.
+            place = Place.EXERCISES if name.startswith("side") else Place.ANYWHERE
+            page.for_weeks(f"{name}_{i}", quantity, bound, why, c.on, n["weeks"], f.case.as_of, when=place)
     return page.done()
 
 

@@ -1,0 +1,190 @@
+"""Getting there and back: a floor or bed position is open only by a technique whose every pose is open to this person.
+
+Techniques are steps of the library, judged like any other; where the only one is closed, the position is closed, and the
+reason names what stands in the way.
+"""
+
+from collections.abc import Callable
+from dataclasses import dataclass, replace
+from enum import Enum
+
+from amvel.case import Case
+from amvel.movements import Profiler, Request, find
+from amvel.movements.bed import BED, FLOOR, LYING_ON
+from amvel.quantities import quantity
+from amvel.safety.limits import Envelope, Limit, Origin, Place
+from amvel.safety.modification import search, together
+from amvel.safety.verdict import Breach, Check, check, valid_overrides
+from amvel.screening import Findings
+from amvel.sources import Source
+
+TECHNIQUE = Source("changes of position are judged by technique; common practice", from_memory=False)
+Values = dict[str, float | str]
+
+
+class Destination(Enum):
+    """Where a technique leads: how it reads, and the quantity and place that it opens."""
+
+    ON_THE_KNEES = ("down to the floor and up again", "floor_transfer", Place.ANYWHERE)
+    LYING_DOWN = ("lying down on the floor and back", "floor_transfer", Place.LYING)
+    IN_BED = ("lying down in bed and back", "bed_transfer", Place.ANYWHERE)
+
+    def __init__(self, says: str, quantity: str, place: Place) -> None:
+        self.says, self.quantity, self.place = says, quantity, place
+
+
+@dataclass(frozen=True)
+class Technique:
+    """A way there and back: the steps of the library that make it, and what they are done on."""
+
+    id: str
+    title: str
+    to: Destination
+    steps: tuple[str, ...]
+    on: str = FLOOR
+
+
+TECHNIQUES: tuple[Technique, ...] = (
+    Technique(
+        "by_a_chair",
+        "by a chair: hands on the seat, one knee, then the other; up the same way",
+        Destination.ON_THE_KNEES,
+        ("floor_by_a_chair/all_the_way_up",),
+    ),
+    Technique(
+        "over_the_side",
+        "over one side as one unit, pushing up with the arms",
+        Destination.LYING_DOWN,
+        ("roll_to_the_side/to_the_side",),
+    ),
+    Technique(
+        "edge_of_the_bed",
+        "over one side as one unit, legs over the edge as the arms push up",
+        Destination.IN_BED,
+        ("roll_to_the_side/to_the_side", "side_to_sitting/all_the_way"),
+        BED,
+    ),
+)
+
+
+# What somebody does every day, or what is done with them: told, and to be looked at; nothing here asks for a pose.
+AS_EVERY_DAY = Technique("as_every_day", "as every day, alone; look at it once", Destination.IN_BED, (), BED)
+WITH_HELP = Technique("with_help", "with the help that is usual", Destination.IN_BED, (), BED)
+BY_HOIST = Technique("by_hoist", "by hoist, two people", Destination.IN_BED, (), BED)
+_TOLD = {("alone", "visit"): AS_EVERY_DAY, ("alone", "home"): AS_EVERY_DAY, ("with_help", "visit"): WITH_HELP}
+_TOLD |= {("hoist", c): BY_HOIST for c in ("visit", "home")}
+
+
+@dataclass(frozen=True)
+class Stage:
+    """One step of a technique as it is open: on which side, with which measures."""
+
+    ref: str
+    side: str
+    values: Values
+
+
+@dataclass(frozen=True)
+class WayThere:
+    """One destination in one context: the technique with its stages, or what closes it."""
+
+    to: Destination
+    technique: Technique
+    stages: tuple[Stage, ...]
+    closed_by: tuple[str, ...] = ()
+    opened_by: tuple[str, ...] = ()
+
+    @property
+    def open(self) -> bool:
+        return len(self.stages) == len(self.technique.steps)
+
+
+def ways_there(
+    findings: Findings, envelope: Envelope, profiler: Profiler, context: str, values: Callable[[str], Values]
+) -> tuple[WayThere, ...]:
+    """Every destination by the first technique that is open, else by the one that was tried last; `values` are the measures
+    with which a step begins in this room."""
+    found: dict[Destination, WayThere] = {}
+    for technique in TECHNIQUES:
+        if technique.to not in found or not found[technique.to].open:
+            found[technique.to] = _way(findings, envelope, profiler, context, technique, values)
+    told = _TOLD.get((findings.case.tolerates.bed_transfer, context))
+    if told is not None and not found[told.to].open:
+        found[told.to] = WayThere(told.to, told, ())
+    return tuple(found.values())
+
+
+def _way(
+    findings: Findings,
+    envelope: Envelope,
+    profiler: Profiler,
+    context: str,
+    technique: Technique,
+    values: Callable[[str], Values],
+) -> WayThere:
+    stages: list[Stage] = []
+    closed: dict[str, None] = {}
+    tests: dict[str, None] = {}
+    for ref in technique.steps:
+        stage, checks = _stage(findings.case, envelope, profiler, context, ref, technique.on, values(ref))
+        if stage is not None:
+            stages.append(stage)
+            continue
+        for answer in checks:
+            closed |= {b.limit.says(): None for b in answer.breaches}
+            tests |= {t: None for b in answer.breaches for t in _could_open(findings, b)}
+        if not closed:
+            closed["the body model has no pose for it"] = None
+    return WayThere(technique.to, technique, tuple(stages), tuple(closed), tuple(tests))
+
+
+def _could_open(findings: Findings, b: Breach) -> tuple[str, ...]:
+    """Tests of what was never shown, and of a hip that counts as stiff because nobody has measured it."""
+    hips = [t for t in quantity(b.quantity).hangs_on if any(findings.assumed(f"range.{s}.{t}") for s in ("left", "right"))]
+    return (*b.limit.opened_by, *hips)
+
+
+def _stage(
+    case: Case, envelope: Envelope, profiler: Profiler, context: str, ref: str, on: str, values: Values
+) -> tuple[Stage | None, list[Check]]:
+    """The step on the side that is open, as it is or with its measures moved; else what each side breaks."""
+    family, step = find(ref)
+    on_it = {**values, LYING_ON.id: on} if LYING_ON.id in values else values
+    sides = ("left", "right") if step.sides else ("both",)
+    profiles = profiler.profiles([Request(family, step, s, on_it) for s in sides])
+    lifted = [valid_overrides(case.overrides, envelope, case.as_of, ref, s) for s in sides]
+    firsts = [check(p, envelope, context, x) for p, x in zip(profiles, lifted, strict=True)]
+    for p, answer in zip(profiles, firsts, strict=True):
+        if answer.allowed:
+            return Stage(ref, p.request.side, p.request.values), []
+    searches = [search(p, a, envelope, context, x) for p, a, x in zip(profiles, firsts, lifted, strict=True)]
+    for other in together(profiler, searches):
+        if other is not None and other.profile.request.values.get(LYING_ON.id, on) == on:
+            return Stage(ref, other.profile.request.side, other.profile.request.values), []
+    return None, firsts
+
+
+def with_ways(envelope: Envelope, ways: tuple[WayThere, ...]) -> Envelope:
+    """The envelope of one context with every destination closed to which no way is open."""
+    closed = [w for w in ways if not w.open]
+    if not closed:
+        return envelope
+    return replace(envelope, limits=(*envelope.limits, *(_limit(w) for w in closed)), by_id={})
+
+
+def _limit(way: WayThere) -> Limit:
+    return Limit(
+        f"ways.{way.to.name.lower()}",
+        way.to.quantity,
+        0,
+        f"no way of {way.to.says} is open: {'; '.join(way.closed_by[:_NAMED])}",
+        TECHNIQUE,
+        when=way.to.place,
+        origin=Origin.NOT_SHOWN if way.opened_by else Origin.RULE,
+        opened_by=way.opened_by,
+    )
+
+
+_NAMED = 3  # of what stands in the way: the rest is on the page of the technique itself
+
+__all__ = ["TECHNIQUES", "Destination", "Stage", "Technique", "WayThere", "ways_there", "with_ways"]

@@ -10,13 +10,13 @@ from django.utils.safestring import mark_safe
 
 from amvel.engine import Engine
 from amvel.fitting import fit_figure, fits, fits_used, to_prepare
-from amvel.movements import find
+from amvel.movements import Request, find
 from amvel.movements.figure import figure
 from amvel.movements.schools import school_lines
 from amvel.programme_answers import side_words
 from clients.models import Client
 from papers.texts import filled, texts_of
-from programmes.building import NotAllowed, newest, open_for, profile_for, violations_of
+from programmes.building import NotAllowed, items_of, newest, open_for, profile_for, violations_of, ways_data
 from programmes.models import Programme
 
 _OTHER = {"left": "right", "right": "left"}
@@ -65,6 +65,27 @@ def _movement(engine: Engine, movement: dict[str, Any], pictures: bool) -> dict[
     }
 
 
+def _ways(engine: Engine, programme: Programme, pictures: bool) -> list[dict[str, Any]]:
+    """How the positions of this programme are reached and left: each stage with its picture."""
+    out = []
+    for way in ways_data(engine, programme.context, items_of(programme)):
+        stages = [_stage(engine, s, pictures) for s in way["stages"]]
+        out.append({"says": way["says"], "title": way["title"], "stages": stages})
+    return out
+
+
+def _stage(engine: Engine, stage: dict[str, Any], pictures: bool) -> dict[str, Any]:
+    family, step = find(stage["ref"])
+    profile = engine.profiler.profile(Request(family, step, stage["side"], stage["values"])) if pictures else None
+    return {
+        "title": family.title,
+        "step": step.title,
+        "setup": step.setup,
+        "cues": step.cues,
+        "svg": mark_safe(figure(engine.profiler, profile)) if profile is not None and not profile.fault else "",
+    }
+
+
 def opened(client: Client) -> tuple[Engine, Programme]:
     """Engine and newest programme; raises ProgrammeBlocked while a stop sign stands, NotAllowed when it no longer fits."""
     engine, programme = open_for(client), newest(client)
@@ -109,6 +130,7 @@ def page_context(client: Client, specialist: str = "", pictures: bool = True) ->
         "programme": programme,
         "day": case.as_of,
         "movements": [_movement(engine, m, pictures) for m in movements],
+        "ways": _ways(engine, programme, pictures),
         "minutes": programme.answer["minutes"],
         "rest_every": programme.answer.get("rests", {}).get("every", 0),
         "fits": [

@@ -14,7 +14,7 @@ from amvel.engine import Engine
 from amvel.movements import MODEL_VERSION, Request, find
 from amvel.planning import Item, blocked_by, plan, swaps, violations
 from amvel.planning.edit import judged
-from amvel.planning.programme import distinct
+from amvel.planning.programme import distinct, ways_of
 from amvel.safety import RULEBOOK_VERSION
 from clients import apart
 from clients.casework import audit, engine_of
@@ -153,6 +153,12 @@ def edit(
     return edited
 
 
+def ways_data(engine: Engine, context: str, items: list[Item]) -> list[dict[str, Any]]:
+    """How each position of these movements is reached and left."""
+    needed = ways_of(engine, context, [(i.ref, i.sides[0], i.values) for i in items])
+    return [programme_answers.way_data(w) for w in needed]
+
+
 def _answer(
     engine: Engine, programme: Programme, items: list[Item], locked: list[str] | None
 ) -> dict[str, Any]:
@@ -175,6 +181,7 @@ def _answer(
         **programme.answer,
         "movements": [programme_answers.item_data(i) for i in items],
         "changes_of_position": found.changes_of_position,
+        "ways": ways_data(engine, programme.context, items),
         "minutes": found.minutes,
         "optimal": False,
         "by_hand": True,

@@ -304,7 +304,7 @@ _add(
     "head_below_heart_cm",
     "head below heart",
     "cm",
-    "How far the head is lower than the heart; 0 when it is not.",
+    "How far the head is lower than the heart; 0 when it is level within a centimetre, as in lying flat, or higher.",
 )
 _add("feet_supporting", "feet that carry", "count", "Feet that carry weight.", decimals=0)
 _add(

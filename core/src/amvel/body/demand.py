@@ -54,6 +54,7 @@ DECLARED = frozenset(
     )
 )
 
+HEAD_LEVEL_CM = 1.0  # lying flat without a pillow the head is about level with the heart, a thumb's breadth either way (ours)
 UPRIGHT_DEG = 90.0  # what is not lying on the back is raised as far as can be
 TRUNK_REGIONS = ("lumbar", "lower_thoracic", "upper_thoracic")
 
@@ -269,7 +270,8 @@ def _combined(profile: dict[str, Array], skeleton: Skeleton, posed: Posed, facts
         )
     head = posed.points[:, index["com.head"], 2]
     profile["head_above_heart_cm"] = 100 * (head - posed.points[:, index["heart"], 2])
-    profile["head_below_heart_cm"] = np.maximum(0.0, 100 * (posed.points[:, index["heart"], 2] - head))
+    below = 100 * (posed.points[:, index["heart"], 2] - head)
+    profile["head_below_heart_cm"] = np.where(below > HEAD_LEVEL_CM, below, 0.0)
     profile["one_leg_stance"] = np.where((fact("standing") > 0) & (profile["feet_supporting"] < 2), 1.0, 0.0)
     for name in ("hold_s", "breath_held", "hand_support_level", "coordination", "rises"):
         profile[name] = fact(name)

@@ -60,6 +60,10 @@ SAYS = {
 }
 
 
+# Lying on the back: the level of no leg in the air, of one, of both, however short their lever is.
+_LEGS_LIFTED = np.array([0.0, 2.0, 3.0])
+
+
 @dataclass(frozen=True)
 class Reference:
     """A pose that stands for a level.  With `of` its step, and the harder rungs of its ladder, are of that level at
@@ -156,6 +160,8 @@ class Ceilings:
         out = {"press_against_standing": np.max(press, axis=0)}
         for way, measured in _MEASURED_BY.items():
             out[way.quantity] = np.max([level_of(profile[n], self.most[n]) for n in measured], axis=0)
+        lifted = np.where(profile["on_the_back"] > 0, profile["legs_lifted"], 0.0).astype(int)
+        out[Way.ARCHING.quantity] = np.maximum(out[Way.ARCHING.quantity], _LEGS_LIFTED[lifted])
         return out
 
 

@@ -351,4 +351,5 @@ __all__ = [
     "problem_for",
     "setting_of",
     "total_minutes",
+    "ways_of",
 ]

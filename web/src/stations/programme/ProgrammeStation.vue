@@ -128,6 +128,7 @@ onMounted(() => {
       <template v-if="answer && current">
         <div class="row facts"><b>{{ say('programme.minutes', { n: answer.minutes }) }}</b><b>{{ say('programme.changes', { n: answer.changes_of_position }) }}</b><span class="tag">{{ quality }}</span><span v-if="answer.load_budget_minutes" class="soft small">{{ say('programme.load', { n: answer.load_minutes ?? 0, of: answer.load_budget_minutes }) }}</span>
           <span class="row tools"><button type="button" class="quiet-action" :disabled="busy || !current.can_undo" @click="attempt(programme.undo)">{{ say('programme.undo') }}</button><button type="button" class="quiet-action" :disabled="busy || !current.can_redo" @click="attempt(programme.redo)">{{ say('programme.redo') }}</button><button type="button" class="quiet-action" :disabled="busy" @click="look('versions')">{{ say('programme.versions') }}</button><button type="button" class="quiet-action" :disabled="busy" @click="look('whatIf')">{{ say('programme.whatIf') }}</button></span></div>
+        <p v-for="w in answer.ways ?? []" :key="w.to" class="way"><b>{{ say('programme.way', { to: w.says }) }}</b> {{ w.title }}</p>
         <p v-if="answer.rests?.says" class="soft">{{ say('programme.rests', { what: answer.rests.says }) }}</p>
         <p v-for="w in answer.warnings" :key="w" class="warn">{{ w }}</p><p v-if="answer.conflict" class="warn" role="alert">{{ answer.conflict }}</p>
         <div v-if="current.violations.length" class="broken" role="alert"><b>{{ say('programme.broken') }}</b><p v-for="v in current.violations" :key="v.ref + v.side">{{ titleOf(v.ref) }}: {{ v.why }}</p></div>
@@ -162,7 +163,7 @@ onMounted(() => {
 </template>
 
 <style scoped>
-.facts { font-size: var(--text-large); gap: var(--space-4); } .tools { margin-left: auto; font-size: var(--text); gap: 8px; } .tools .quiet-action:disabled { opacity: 0.45; cursor: default; }
+.way { margin: 0; border-left: 5px solid var(--accent); padding-left: 12px; } .facts { font-size: var(--text-large); gap: var(--space-4); } .tools { margin-left: auto; font-size: var(--text); gap: 8px; } .tools .quiet-action:disabled { opacity: 0.45; cursor: default; }
 .strip { list-style: none; margin: 0; padding: 0 0 10px; display: grid; grid-auto-flow: column; grid-auto-columns: minmax(262px, 1fr); gap: 10px; overflow-x: auto; }
 .move { display: grid; grid-template-rows: 34px 1fr; } .move.over { opacity: 0.8; } .position { font-family: var(--serif); font-weight: 600; border-bottom: 4px solid var(--accent); padding-left: 4px; }
 .below { display: grid; grid-template-columns: 1fr 1fr; gap: var(--space-4); align-items: start; } .bad { color: var(--brick); } .warn { background: var(--straw-wash); border-radius: var(--round-small); padding: 8px 14px; }

@@ -455,6 +455,13 @@ for _id in ("arm", "leg"):
         decimals=0,
     )
 _add(
+    "trunk_acts",
+    "muscles of the trunk that must act",
+    "0/1",
+    "1 when the trunk bends or turns by its own muscles.",
+    decimals=0,
+)
+_add(
     "stance_level",
     "stance",
     "stance",

@@ -86,6 +86,7 @@ class FrameFacts:
     hard_prop: bool = False
     legs_lifted: int = 0
     sits_unsupported: bool = False
+    daily_task: bool = False
 
 
 def demand(
@@ -335,18 +336,29 @@ def _legs(profile: dict[str, Array], loads: InnerLoads, facts: list[FrameFacts])
 
 # A limb rests up to so many times its own weight where something else carries the trunk (our reading): a foot under a
 # seat or a leg face down has nearly the whole leg on it, a foot in crook lying not even half.
-RESTS_SITTING, RESTS_LYING, ARM_RESTS = 1.05, 0.6, 1.3
+RESTS_SITTING, RESTS_LYING, RESTS_ROLLING, ARM_RESTS = 1.05, 0.6, 1.3, 1.3
 _LYING = frozenset(("on the back", "on the side", "face down"))
 _LIES = frozenset(("on the back", "on the side"))
 _CARRIED_BY_LIMBS = frozenset(("hands and knees", "kneeling", "standing", "at the wall"))
 _LIMBS = {"leg": ("thigh", "shank", "foot"), "arm": ("upper_arm", "forearm", "hand")}
 
 
+def _rests_up_to(f: FrameFacts) -> float:
+    """How many times its own weight a leg may press and still only rest; 0 where nothing but limbs carries."""
+    if f.position in _CARRIED_BY_LIMBS:
+        return 0.0
+    if f.seated:
+        return RESTS_SITTING
+    if f.daily_task:  # rolling over, the whole leg lies on its edge
+        return RESTS_ROLLING
+    return RESTS_LYING if f.position in _LIES else RESTS_SITTING
+
+
 def _carried(profile: dict[str, Array], skeleton: Skeleton, facts: list[FrameFacts]) -> None:
     """What leg and arm carry, apart from resting: all of it where only limbs carry, else what is more than a limb at rest."""
     whole = float(skeleton.mass_kg.sum())
     standing = profile["standing"] > 0
-    rests = np.array([0.0 if f.position in _CARRIED_BY_LIMBS else RESTS_LYING if f.position in _LIES else RESTS_SITTING for f in facts])
+    rests = np.array([_rests_up_to(f) for f in facts])
     for side in ("left", "right"):
         share = {
             limb: 100 * sum(float(skeleton.mass_kg[skeleton.segment_index[f"{side}.{p}"]]) for p in parts) / whole

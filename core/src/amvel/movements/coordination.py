@@ -24,6 +24,9 @@ _COLUMNS = {
     for limb, joints in _JOINTS.items()
     for side in _SIDES
 }
+_TRUNK = [
+    i for i, (name, _, _) in enumerate(JOINTS) if name.startswith(("lumbar.", "lower_thoracic.", "upper_thoracic."))
+]
 _PARTS = {"arm": ("scapula", "shoulder", "elbow", "forearm", "wrist"), "leg": ("hip", "knee", "ankle", "toes")}
 ENDS = {
     "arm": frozenset(["palm", "knuckles", "fingertips", "wrist", "elbow", "elbow_tip", "forearm_side", "forearm_under"]),
@@ -74,8 +77,19 @@ def acting_limbs(angles_rad: Array, rows: Sequence[int], frames: Sequence[Frame]
     for i, (start, end) in enumerate(pairwise(rows)):
         way = angles_rad[start : end + 1]
         part = _Part(way, np.ptp(way, axis=0), frames[i], frames[i + 1], asked[i], asked[i + 1])
-        out |= {(limb, side) for limb in _JOINTS for side in _SIDES if _led(limb, side, part, _MOVED_RAD)}
+        out |= {(limb, side) for limb in _JOINTS for side in _SIDES if _led(limb, side, part, _ALIKE_RAD)}
     return out
+
+
+def trunk_travels(angles_rad: Array) -> bool:
+    """Whether the trunk itself bends or turns on the way: that needs muscles of its own."""
+    return bool(np.ptp(angles_rad[:, _TRUNK], axis=0).max() > _ALIKE_RAD)
+
+
+def squeezes_between_the_legs(frame: Frame) -> bool:
+    """Whether the legs press on something between them, or against a band round them."""
+    marks = ({mark.partition(".")[2] for mark in p.at} for p in frame.props if p.pressed)
+    return any(at <= ENDS["leg"] | {"knee_inside"} for at in marks)
 
 
 def _of_a_pair(limb: str, whole_rad: Array, parts: list[_Part]) -> int:

@@ -84,8 +84,8 @@ REFERENCES: tuple[Reference, ...] = (
     *_all(1, "bent_knee_fall_out/small bent_knee_fall_out/larger supported_heel_slide/on_a_box"),
     *_all(1, "foot_gather/draw_in_a_cloth foot_gather/lift_the_ball foot_gather/lift_the_heel"),
     *_all(1, "floor_arm_slide/arms_slide shoulder_blade_draw/hands_on_thighs"),
-    # Quiet standing: whoever stands does it all day.
-    *_all(1, "standing_breath/free_standing"),
+    # Quiet standing, and a heel raise with a firm hand: whoever stands does as much all day.
+    *_all(1, "standing_breath/free_standing heel_raise/firm_hand"),
     *_all(2, "toe_float/finger_high knee_fold/single_fold", Way.ARCHING, Way.TURNING),
     *_all(2, "seated_march/foot_lifts seated_march/knee_high", Way.ARCHING),
     *_all(2, "arm_or_leg_slide/arm_reach", Way.TURNING),
@@ -103,7 +103,7 @@ REFERENCES: tuple[Reference, ...] = (
     *_all(4, "arm_or_leg_slide/opposite_lift", Way.TURNING, Way.BENDING),
     *_all(4, "bridge/one_leg_level", Way.BENDING),
     *_all(4, "counter_plank/short leg_reach/lower opposite_arm_and_leg_supine/full_reach", Way.ARCHING),
-    *_all(4, "both_legs_lift/hand_in_front", Way.SIDE),
+    *_all(4, "both_legs_lift/hand_in_front loaded_side_bend/with_bag", Way.SIDE),
     *_all(4, "balanced_lean_back/one_leg_long", Way.ARCHING),
     *_all(4, "tall_hinge/arms_raised bag_from_the_floor/from_the_floor"),
     *_all(5, "hover/for_a_breath floor_plank/on_knees balanced_lean_back/both_legs_long", Way.ARCHING),

@@ -33,12 +33,11 @@ RISE_SAYS = {
 }
 _HELP = np.array([0.0, 0.0, 1.0, 2.0])  # by hand support: none, hovering, fingertips, firm
 _SIDES = ("left", "right")
-_HAND_CARRIES_PERCENT_BW = 2.0
 _STANDS_PERCENT_BW = 85.0  # on the feet: the seat is left behind
 _UNEVEN_PERCENT_BW = 40.0
 _IN_LINE_CM, _CLOSE_CM = 5.0, 9.0  # heels beside each other: of tandem, of a half step
 _A_FOOT_AHEAD, _HALF_A_FOOT_AHEAD = 0.85, 0.35  # of the foot's length
-_AHEAD_CM = 6.0
+_AHEAD_CM = 5.0
 
 
 def stance_level(skeleton: Skeleton, posed: Posed, columns: Mapping[str, Array]) -> Array:
@@ -64,7 +63,7 @@ def rise_level(skeleton: Skeleton, posed: Posed, columns: Mapping[str, Array]) -
     uneven = np.abs(feet["left"] - feet["right"])[up].max() > _UNEVEN_PERCENT_BW
     if uneven or ahead[rising].max() > _AHEAD_CM:
         return float(FOOT_AHEAD)
-    hands = sum(float(columns[f"{s}.hand_support_percent_bw"].max()) > _HAND_CARRIES_PERCENT_BW for s in _SIDES)
+    hands = sum(bool((columns[f"{s}.arm_carries_percent_bw"] > 0).any()) for s in _SIDES)  # not those that lie on the thighs
     return float((WITHOUT_HANDS, WITH_ONE_HAND, WITH_BOTH_HANDS)[int(hands)])
 
 

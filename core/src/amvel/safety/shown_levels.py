@@ -6,6 +6,7 @@ from datetime import date, timedelta
 from typing import Any
 
 from amvel.case import Case
+from amvel.case.affected import HOLDS_THE_TRUNK
 from amvel.movements.levels import HIGHEST, Way, named_levels
 from amvel.screening import Findings
 
@@ -82,7 +83,7 @@ def _held(test: str, number: str) -> Callable[[Findings, Numbers], bool]:
 
 def _strong(test: str) -> Callable[[Findings, Numbers], bool]:
     def holds(f: Findings, n: Numbers) -> bool:
-        whole = not any(c.affects() for c in f.case.conditions)
+        whole = not any(c.affects() & HOLDS_THE_TRUNK for c in f.case.conditions)
         whole_length = all(getattr(r, "down", "feet") == "feet" for r in f.results(test))
         return whole and whole_length and _held(test, "long_hold_s")(f, n) and _balanced(f, n)
 

@@ -45,7 +45,10 @@ class Fracture(Condition):
     )
 
     def affects(self) -> frozenset[Affected]:
-        return of(Affected.BONE) if self.of_the_trunk and (self.painful or not self.healed) else NOTHING
+        if self.healed and not self.painful:
+            return NOTHING
+        legs = of(Affected.LEGS) if self.site in ("hip", "femur", "ankle", "pelvis") else NOTHING
+        return legs | (of(Affected.BONE) if self.of_the_trunk else NOTHING)
 
     def acute(self, on: date) -> bool:
         return self.of_the_trunk and not self.healed
@@ -90,7 +93,7 @@ class DoesNotWalk(Condition):
     """Weak bone at the knee end of thigh and shin."""
 
     TITLE, GROUP = "Does not walk", GROUP
-    AFFECTS = of(Affected.NERVES)
+    AFFECTS = of(Affected.NERVES, Affected.LEGS)
     EXAMPLES = ({},)
     kind: Literal["does_not_walk"]
 

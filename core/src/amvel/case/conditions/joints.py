@@ -28,7 +28,7 @@ class WristTrouble(Condition):
 
 class KneeTrouble(Condition):
     TITLE, GROUP = "Painful knee", GROUP
-    AFFECTS = NOTHING
+    AFFECTS = of(Affected.LEGS)
     EXAMPLES = ({"side": "left", "kneeling": "padded"},)
     kind: Literal["knee_trouble"]
     side: Side = side()
@@ -65,7 +65,7 @@ class HipReplacement(Condition):
     """By the surgeon's protocol; temporary."""
 
     TITLE, GROUP = "New hip", GROUP
-    AFFECTS = of(Affected.PELVIS)
+    AFFECTS = of(Affected.PELVIS, Affected.LEGS)
     EXAMPLES = tuple(
         {"side": "right", "approach": a, "on": "2026-10-10"} for a in ("posterior", "anterior", "lateral")
     )
@@ -81,7 +81,7 @@ class WeightBearing(Condition):
     """A leg that may not carry everything yet (a recent fracture, an operation)."""
 
     TITLE, GROUP = "Leg not to be loaded fully", GROUP
-    AFFECTS = NOTHING
+    AFFECTS = of(Affected.LEGS)
     EXAMPLES = ({"side": "left", "status": "partial", "percent": 30, "since": "2026-11-01"},)
     kind: Literal["weight_bearing"]
     side: Side = side()

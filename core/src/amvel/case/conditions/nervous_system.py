@@ -81,7 +81,7 @@ class SpinalCordInjury(Condition):
 
 class Neuropathy(Condition):
     TITLE, GROUP = "Numb feet", GROUP
-    AFFECTS = NOTHING
+    AFFECTS = of(Affected.LEGS)
     EXAMPLES = ({},)
     kind: Literal["neuropathy"]
 

@@ -2,7 +2,7 @@
 
 from datetime import date
 
-from amvel.case.affected import Affected
+from amvel.case.affected import CARRIES
 from amvel.movements.stance import BOTH_FEET, HALF_STEP, ONE_LEG, STANCE_SAYS, TANDEM
 from amvel.safety.limits import Answer, Origin, Place
 from amvel.safety.page import Page
@@ -44,8 +44,8 @@ def answer(f: Findings, n: Numbers) -> Answer:
 
 
 def _sturdy(f: Findings, n: Numbers) -> bool:
-    nerves = any(Affected.NERVES in c.affects() for c in f.case.conditions)
-    return f.age < n["old_years"] and not f.fall_signs and not nerves
+    carries = not any(c.affects() & CARRIES for c in f.case.conditions)
+    return f.age < n["old_years"] and not f.fall_signs and carries
 
 
 def _held(f: Findings, n: Numbers) -> tuple[int, str]:

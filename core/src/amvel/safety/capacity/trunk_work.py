@@ -2,6 +2,7 @@
 
 from datetime import date
 
+from amvel.case.affected import HOLDS_THE_TRUNK
 from amvel.movements.levels import HIGHEST, SAYS
 from amvel.safety.limits import Answer, Origin, Place
 from amvel.safety.page import Page
@@ -45,7 +46,7 @@ def begins_at(f: Findings, n: Numbers) -> tuple[int, str]:
     acute = [c for c in f.case.conditions if c.acute(f.case.as_of)]
     if acute:
         return int(n["acute"]), f"{acute[0].TITLE.lower()}: an acute state"
-    affected = [c for c in f.case.conditions if c.affects()]
+    affected = [c for c in f.case.conditions if c.affects() & HOLDS_THE_TRUNK]
     if affected:
         return int(n["affected"]), f"{affected[0].TITLE.lower()}: a level lower until more is shown"
     if f.bone.weak:

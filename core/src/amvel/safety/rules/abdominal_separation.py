@@ -3,7 +3,7 @@
 from datetime import date, timedelta
 
 from amvel.case.conditions.back_and_pelvis import AbdominalSeparation
-from amvel.movements.levels import BELLY_WORK
+from amvel.movements.levels import BELLY_WORK, Way
 from amvel.safety.limits import Answer, Place
 from amvel.safety.page import CLINICIAN, Page
 from amvel.safety.rulebook import Example, Number, Numbers, Rule
@@ -54,11 +54,12 @@ def answer(f: Findings, n: Numbers) -> Answer:
     )
     poses = {where for r in seen for where in r.seen_in}
     level = min([n["level"], *(max(1, _SHOWN_AT[where] - 1) for where in poses)])
+    page.cap("level", n["level"], BELLY_WORK, "little work of the belly until it is cleared", waits_for=CLINICIAN, **more)
     page.cap(
-        "level",
+        "domes",
         level,
-        BELLY_WORK,
-        "one level below the position in which the belly domes, and no more until it is cleared",
+        (Way.ARCHING,),
+        "one level below the position in which the belly domes, until it is cleared",
         waits_for=CLINICIAN,
         **more,
     )

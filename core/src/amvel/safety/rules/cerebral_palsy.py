@@ -3,6 +3,7 @@
 from datetime import date
 
 from amvel.case.conditions.development import CerebralPalsy
+from amvel.movements.levels import EVERY_WAY
 from amvel.safety.limits import Answer, Place
 from amvel.safety.page import Page
 from amvel.safety.rulebook import Example, Number, Numbers, Rule
@@ -27,6 +28,9 @@ def answer(f: Findings, n: Numbers) -> Answer:
                 at_least=True,
                 when=Place.STANDING,
             )
+        if c.gross_motor_level >= n["trunk_from"]:
+            level = n["trunk_at_five"] if c.gross_motor_level >= 5 else n["trunk_at_four"]
+            page.cap(f"trunk_{i}", level, EVERY_WAY, f"gross motor level {c.gross_motor_level}: the trunk is held by little")
         if c.gross_motor_level >= 5:
             page.limit(f"full_{i}", "standing", 0, "gross motor level 5: fully supported only")
             page.care(
@@ -66,6 +70,9 @@ RULE = Rule(
     (
         Number("speed_deg_s", 60, "deg/s", "fastest joint", LEVELS, SINCE),
         Number("supported_from", 3, "level", "level from which standing is supported", LEVELS, SINCE),
+        Number("trunk_from", 4, "level", "gross motor level from which the trunk is held by little", LEVELS, SINCE),
+        Number("trunk_at_four", 2, "level", "trunk work at level 4", LEVELS, SINCE),
+        Number("trunk_at_five", 1, "level", "trunk work at level 5", LEVELS, SINCE),
         Number("opening_deg", 25, "deg", "opening of a hip at risk", LEVELS, SINCE),
         Number("opening_painful_deg", 15, "deg", "opening of a hip that hurts when opened", LEVELS, SINCE),
         Number("turned_deg", 10, "deg", "turned leg under load, hip at risk", LEVELS, SINCE),

@@ -81,6 +81,8 @@ def answer(f: Findings, n: Numbers) -> Answer:
             page.cap(f"level_{i}", n["acute_level"], EVERY_WAY, f"{why}: one leg or arm off the ground at most", **more)
             press = f"{why}: little more press on the spine than standing makes"
             page.limit(f"press_{i}", "press_against_standing", n["acute_press"], press, when=Place.EXERCISES, **more)
+            weighted = f"{why}: no weight while bending or turning"
+            page.limit(f"weighted_{i}", "weighted_trunk_deg", n["weighted_deg"], weighted, **more)
             page.limit(f"both_legs_{i}", "legs_lifted", 1, f"{why}: never both legs in the air", when=Place.EXERCISES, **more)
         if c.rotation_provokes:
             page.limit(
@@ -107,6 +109,7 @@ RULE = Rule(
         Number("below_provoking_deg", 10.0, "deg", "nerve line short of what provokes", PRACTICE, SINCE),
         Number("unknown_line_deg", 40.0, "deg", "nerve line when nobody tested it", PRACTICE, SINCE),
         Number("acute_level", 2, "level", "trunk work while the nerve pain is acute", PRACTICE, SINCE),
+        Number("weighted_deg", 5.0, "deg", "bend or turn with a weight that still counts as none", PRACTICE, SINCE),
         Number("acute_press", 1.5, "× quiet standing", "press on the spine while it is acute", PRACTICE, SINCE),
         Number("rotation_deg", 5.0, "deg", "loaded turning when turning provokes", PRACTICE, SINCE),
     ),

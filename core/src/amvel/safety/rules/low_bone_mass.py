@@ -151,6 +151,7 @@ def _as_a_fracture(page: Page, n: Numbers, name: str, why: str, **more: Any) -> 
         source=CAPS,
         **more,
     )
+    page.limit(f"{name}_weighted", "weighted_trunk_deg", n["weighted_deg"], f"{why}: no weight while bending or turning", source=CAPS, **more)
     page.limit(f"{name}_sits", "sitting_unsupported", 0, f"{why}: sitting only with a back or arms to hold", when=Place.EXERCISES, source=CAPS, **more)
     page.limit(
         f"{name}_stands",

@@ -53,6 +53,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
             "hip_difference_deg",
             n["unequal_deg"] + n["grade_deg"] * way.grade,
             "legs far apart in height twist the pelvis" + due,
+            when=Place.EXERCISES,
             **more,
         )
         page.limit(

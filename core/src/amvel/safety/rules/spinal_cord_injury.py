@@ -4,7 +4,7 @@ from datetime import date
 
 from amvel.case.conditions.nervous_system import SpinalCordInjury
 from amvel.movements.levels import EVERY_WAY
-from amvel.safety.limits import Answer
+from amvel.safety.limits import Answer, Place
 from amvel.safety.page import CLINICIAN, Page
 from amvel.safety.rulebook import Example, Number, Numbers, Rule
 from amvel.screening import Findings
@@ -75,6 +75,10 @@ def _needs_muscles(page: Page, n: Numbers, i: int, c: SpinalCordInjury) -> None:
         page.limit(f"legs_{i}", "leg_acts", 0, f"{level}: the legs have no muscles that act; they are positioned")
     if c.at_or_above("T12"):
         trunk = n["trunk_high"] if c.at_or_above("T6") else n["trunk_low"]
+        if c.at_or_above("T6"):
+            page.limit(
+                f"trunk_acts_{i}", "trunk_acts", 0, f"{level}: the trunk has no muscles that bend or turn it", when=Place.EXERCISES
+            )
         page.cap(f"trunk_{i}", trunk, EVERY_WAY, f"{level}: the trunk is held by few muscles or none")
     if c.at_or_above("C6"):
         page.limit(f"arms_{i}", "arm_carries_percent_bw", 0, f"{level}: the elbow is not held straight by its own muscles")

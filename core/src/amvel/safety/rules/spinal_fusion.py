@@ -56,6 +56,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
         if f.case.as_of < c.on + timedelta(weeks=52):
             until = c.on + timedelta(weeks=52)
             why = "the first year after a fusion"
+            page.limit(f"weighted_{i}", "weighted_trunk_deg", n["weighted_deg"], f"{why}: no weight while bending or turning", review_on=until, valid_until=until)
             page.cap(f"level_{i}", n["first_year_level"], EVERY_WAY, f"{why}: small bridges, the wall, a hinge at most", review_on=until, valid_until=until)
             page.cap(f"turning_{i}", n["first_year_turning"], (Way.TURNING,), f"{why}: no more turning than a light band asks for, sitting", review_on=until, valid_until=until)
     page.owe(
@@ -78,6 +79,7 @@ RULE = Rule(
     SINCE,
     answer,
     (
+        Number("weighted_deg", 5.0, "deg", "bend or turn with a weight that still counts as none", SOURCE, SINCE),
         Number("first_year_level", 3, "level", "trunk work in the first year", SOURCE, SINCE),
         Number("first_year_turning", 2, "level", "work against turning in the first year", SOURCE, SINCE),
         Number("junction_deg", 10.0, "deg", "loaded rounding next to a fusion", COMMON_PRACTICE, SINCE),

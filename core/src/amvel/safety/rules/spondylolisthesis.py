@@ -29,6 +29,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
             why = "a slip of the last year" if any(c.fresh == "yes" for c in fresh) else "whether the slip is fresh is not known"
             page.cap("level", n["fresh_level"], EVERY_WAY, f"{why}: small bridges, the wall, a hinge at most", waits_for=CLINICIAN)
             page.cap("turning", n["fresh_turning"], (Way.TURNING,), f"{why}: no more turning than a light band asks for, sitting", waits_for=CLINICIAN)
+            page.limit("weighted", "weighted_trunk_deg", n["weighted_deg"], f"{why}: no weight while bending or turning", waits_for=CLINICIAN)
         if any(c.grade is None or c.grade >= n["refer_from_grade"] for c in found):
             page.refer("grade", "a slipped vertebra of grade 3 or more, or not graded: ask what may be loaded")
     return page.done()
@@ -44,6 +45,7 @@ RULE = Rule(
     answer,
     (
         Number("extension_deg", 3.0, "deg", "arching at most (between neutral and 5°)", SOURCE, SINCE),
+        Number("weighted_deg", 5.0, "deg", "bend or turn with a weight that still counts as none", SOURCE, SINCE),
         Number("fresh_level", 3, "level", "trunk work with a fresh slip", SOURCE, SINCE),
         Number("fresh_turning", 2, "level", "work against turning: about that of a light band, sitting", SOURCE, SINCE),
         Number("refer_from_grade", 3, "grade", "grade to refer", SOURCE, SINCE),

@@ -3,7 +3,7 @@
 from datetime import date
 
 from amvel.case.conditions.nervous_system import Stroke
-from amvel.safety.limits import Answer
+from amvel.safety.limits import Answer, Place
 from amvel.safety.page import Page
 from amvel.safety.rulebook import Example, Number, Numbers, Rule
 from amvel.screening import Findings
@@ -30,6 +30,14 @@ def answer(f: Findings, n: Numbers) -> Answer:
                 n["arm_percent_bw"],
                 f"the {c.side} shoulder is {c.shoulder}: no load through it; the arm may rest",
             )
+            if c.shoulder == "uncontrolled":
+                page.limit(
+                    f"acts_{i}",
+                    f"{c.side}.arm_acts",
+                    0,
+                    f"the {c.side} arm does not move by itself: it is held, by the other hand or on a pillow",
+                    when=Place.EXERCISES,
+                )
             page.limit(
                 f"pull_{i}",
                 f"{c.side}.hand_pull_n",

@@ -17,10 +17,10 @@ from amvel.planning.problem import broken, changes_of, spent_seconds, worth
 from amvel.planning.programme import Item, changes_in, problem_for, setting_of, total_minutes
 from amvel.planning.purposes import GENERAL
 from amvel.planning.rests import rests_for
-from amvel.planning.rungs import readiness
 from amvel.planning.schooling import barred_by_school
 from amvel.planning.whatif import what_if
 from amvel.programme_answers import side_words
+from amvel.safety.rungs import readiness
 from tests.bodies import library_profiles
 from tests.conftest import demo
 from tests.planned import engine, pool, problem

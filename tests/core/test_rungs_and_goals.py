@@ -6,8 +6,8 @@ from amvel.case import CONDITIONS, RESULTS, Case, read_case
 from amvel.movements import PURPOSES, find, library
 from amvel.planning.needs import _CONDITIONS, _GOALS, _TASKS, _TESTS, _goal, needs, tasks
 from amvel.planning.purposes import GENERAL, words
-from amvel.planning.rungs import _SHOWN, ENTRY_EFFORT, ENTRY_RUNGS, readiness
 from amvel.safety import Envelope
+from amvel.safety.rungs import _SHOWN, ENTRY_EFFORT, ENTRY_RUNGS, readiness
 from amvel.screening import find_out
 from amvel.screening import test_library as known_tests
 from tests.generated import TODAY, base

@@ -5,6 +5,7 @@ from typing import ClassVar
 
 from amvel.case.affected import Affected
 from amvel.case.parts import Titled, ask
+from amvel.case.traits import Trait
 
 # An operation on trunk or belly, or a birth: the first weeks are an acute state (common practice, no source).
 ACUTE_AFTER = timedelta(weeks=6)
@@ -17,8 +18,13 @@ class Condition(Titled):
     """
 
     AFFECTS: ClassVar[frozenset[Affected] | None] = None
+    TRAITS: ClassVar[frozenset[Trait]] = frozenset()
     kind: str
     noted_on: date | None = ask("Noted on", default=None)
+
+    def traits(self) -> frozenset[Trait]:
+        """What planning has to know of this one: as its kind says, unless it knows better."""
+        return self.TRAITS
 
     def affects(self) -> frozenset[Affected]:
         """What this one touches: as its kind does, unless it knows better."""

@@ -94,7 +94,7 @@ class Parameter:
         if not self.easier:
             return []
         sign, end = (1, self.high) if self.easier == "up" else (-1, max(self.low, self.smallest(start)))
-        count = int(round(abs(end - float(start)) / self.grid))
+        count = int(max(0.0, sign * (end - float(start))) / self.grid + 1e-6)
         return [round(float(start) + sign * self.grid * (i + 1), 6) for i in range(count)]
 
 

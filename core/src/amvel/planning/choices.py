@@ -16,11 +16,11 @@ from amvel.movements.needs import Furniture
 from amvel.planning.curve_side import curve_side
 from amvel.planning.dose import Dosed, at_dose, dose_of, without_extra
 from amvel.planning.rests import Rests
-from amvel.planning.rungs import Readiness
 from amvel.planning.schooling import barred_by_school
 from amvel.safety import Envelope, Verdict, check
 from amvel.safety.judge import AS_IS, BY_OVERRIDE, MODIFIED
 from amvel.safety.modification import distance
+from amvel.safety.rungs import Readiness
 from amvel.safety.schools import Schools
 from amvel.safety.verdict import valid_overrides
 from amvel.sources import Source

@@ -12,6 +12,7 @@ from amvel.case import Case, Result
 from amvel.case.results.balance_and_strength import OneLegStance
 from amvel.case.results.endurance import SideBridgeHold
 from amvel.case.results.quiet_core import FallOutClean, LimbLiftClean
+from amvel.case.traits import Trait
 from amvel.movements import Profile, Step
 from amvel.sources import Source
 
@@ -20,7 +21,6 @@ WEAK_SHARE = 0.9
 REST_S = 30.0
 # What grows with the time that a dose takes; profiles carry it for the first dose.
 _BY_TIME = ("time_flat_min", "skin_percent_bw_min")
-_PARESIS = frozenset(("stroke", "cerebral_palsy"))
 # Which result speaks for which purposes, and its number.
 _SIDED: tuple[tuple[type[Result], str, tuple[str, ...]], ...] = (
     (SideBridgeHold, "seconds", ("side_bend",)),
@@ -69,7 +69,7 @@ def dose_of(
 
 def weaker_side(case: Case, step: Step) -> tuple[str, str]:
     """The side that gets a round more, and the results that say so; ('', '') when they are alike or a paresis speaks."""
-    if any(c.kind in _PARESIS for c in case.conditions):
+    if any(Trait.PARESIS in c.traits() for c in case.conditions):
         return "", ""
     for model, field, purposes in _SIDED:
         if not any(step.purposes.get(p, 0) >= 0.5 for p in purposes):

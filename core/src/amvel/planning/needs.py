@@ -6,7 +6,7 @@ The weights are our choice; what they rest on stands beside each.
 import re
 from dataclasses import dataclass
 
-from amvel.case import Case
+from amvel.case import CONDITIONS, Case
 from amvel.planning.purposes import GENERAL
 from amvel.safety import Envelope
 from amvel.screening import Findings, test_library
@@ -27,6 +27,8 @@ _CONDITIONS: dict[str, tuple[tuple[str, ...], str]] = {
     "abdominal_surgery": (("breath", "deep_control"), "the wall of the belly after an operation"),
     "pregnancy": (("breath", "deep_control"), "breath and deep layer with the child"),
 }
+if set(_CONDITIONS) - set(CONDITIONS):
+    raise ValueError(f"planning/needs.py: there is no condition {sorted(set(_CONDITIONS) - set(CONDITIONS))}")
 # A poor result speaks for these purposes.
 _TESTS = {
     "chair_stand_30s": ("sit_to_stand", "leg_loading"),

@@ -3,6 +3,7 @@
 from collections.abc import Sequence
 from dataclasses import dataclass, field, replace
 
+from amvel.case.traits import Trait
 from amvel.engine import Engine
 from amvel.movements import Request, find
 from amvel.planning.choices import Choice, Setting, choices
@@ -13,9 +14,9 @@ from amvel.planning.order import ordered
 from amvel.planning.problem import CHANGE_S, Problem, changes_of, covered, serves, spent_seconds, worth
 from amvel.planning.purposes import COVERS, words
 from amvel.planning.rests import Rests, rests_for
-from amvel.planning.rungs import readiness
 from amvel.planning.solve import solve_problem
 from amvel.safety import Obligation, Verdict
+from amvel.safety.rungs import readiness
 from amvel.safety.ways import Destination, WayThere
 from amvel.screening import StopSign
 from amvel.sources import Source
@@ -28,16 +29,6 @@ BUDGET = Source(
     reading=True,
 )
 LOAD_MINUTES, CAREFUL_SHARE = 25.0, 0.7
-_BACK = frozenset(
-    (
-        "flexion_sciatica",
-        "stenosis",
-        "extension_pain",
-        "spondylolisthesis",
-        "sacroiliac_pain",
-        "vertebral_fracture",
-    )
-)
 OLD_YEARS, FEW_CHANGES, MORE_CHANGES, FEWEST_CHANGES = 75, 3, 5, 2
 
 
@@ -148,7 +139,7 @@ def problem_for(engine: Engine, pool: Sequence[Choice], minutes: int, locked: tu
     case, findings, envelope = engine.case, engine.findings, engine.envelope
     # What fell out of the last programme may be replaced; beyond that one new movement a week.
     gone = len(set(case.previous_steps) - {c.ref for c in pool})
-    careful = findings.bone.tier == "osteoporosis" or any(c.kind in _BACK for c in case.conditions)
+    careful = findings.bone.tier == "osteoporosis" or any(Trait.CAREFUL_BACK in c.traits() for c in case.conditions)
     most = FEW_CHANGES if findings.age > OLD_YEARS else MORE_CHANGES
     return Problem(
         tuple(pool),

@@ -6,20 +6,11 @@ Common practice, no source; multiple sclerosis: planned rests, Kalb et al. 2020.
 from dataclasses import dataclass
 
 from amvel.case import Case
+from amvel.case.traits import Trait
 from amvel.screening import Findings
 
 OLD_YEARS = 75
 EVERY, REST_S = 3, 60
-_FOR = {
-    "multiple_sclerosis": "multiple sclerosis",
-    "parkinson": "Parkinson\u2019s disease",
-    "stroke": "a stroke",
-    "muscle_disease": "a muscle disease",
-    "heart_disease": "the heart",
-    "oxygen_therapy": "oxygen",
-    "cerebral_palsy": "cerebral palsy",
-}
-
 
 @dataclass(frozen=True)
 class Rests:
@@ -42,7 +33,7 @@ class Rests:
 
 def rests_for(case: Case, findings: Findings) -> Rests:
     """The rests that this person gets."""
-    why = [words for kind, words in _FOR.items() if any(c.kind == kind for c in case.conditions)]
+    why = list(dict.fromkeys(c.TITLE for c in case.conditions if Trait.NEEDS_RESTS in c.traits()))
     if findings.age >= OLD_YEARS:
         why.append(f"the age of {findings.age} years")
     return Rests(EVERY, REST_S, " and ".join(why)) if why else Rests()

@@ -4,7 +4,7 @@ from collections.abc import Callable
 from dataclasses import dataclass, field
 from typing import Any, TypeVar
 
-from amvel.case import RESULTS, Case, Field, Result, form_of
+from amvel.case import CONDITIONS, RESULTS, Case, Field, Result, form_of
 from amvel.sources import Source
 
 POSITIONS = ("paper", "sitting", "standing", "lying", "on the floor", "hands and knees", "face down")
@@ -123,5 +123,8 @@ def newest(case: Case, test_id: str, validity_days: int) -> list[Any]:
 
 
 def has(case: Case, *kinds: str) -> bool:
-    """Whether any of these conditions is known."""
+    """Whether any of these conditions is known; raises ValueError naming a kind that no condition has."""
+    unknown = set(kinds) - set(CONDITIONS)
+    if unknown:
+        raise ValueError(f"there is no condition {sorted(unknown)}")
     return any(c.kind in kinds for c in case.conditions)

@@ -6,6 +6,7 @@ from typing import Literal
 from amvel.case.affected import Affected, of
 from amvel.case.condition import ACUTE_AFTER, Condition
 from amvel.case.parts import Side, ask, side
+from amvel.case.traits import Trait
 
 GROUP = "Pelvis and belly"
 
@@ -13,6 +14,7 @@ GROUP = "Pelvis and belly"
 class SacroiliacPain(Condition):
     TITLE, GROUP = "Sacroiliac pain", GROUP
     AFFECTS = of(Affected.PELVIS)
+    TRAITS = frozenset((Trait.CAREFUL_BACK,))
     EXAMPLES = ({"side": "right", "since": "2026-10-01", "noted_on": "2026-11-15"},)
     kind: Literal["sacroiliac_pain"]
     side: Side = side()

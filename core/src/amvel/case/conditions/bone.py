@@ -6,6 +6,7 @@ from typing import Literal
 from amvel.case.affected import NOTHING, Affected, of
 from amvel.case.condition import Condition
 from amvel.case.parts import Side, ask
+from amvel.case.traits import Trait
 
 GROUP = "Bone"
 
@@ -52,6 +53,9 @@ class Fracture(Condition):
 
     def acute(self, on: date) -> bool:
         return self.of_the_trunk and not self.healed
+
+    def traits(self) -> frozenset[Trait]:
+        return frozenset((Trait.CAREFUL_BACK,)) if self.site == "spine" else frozenset()
 
     @property
     def of_the_trunk(self) -> bool:

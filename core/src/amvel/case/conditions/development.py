@@ -5,6 +5,7 @@ from typing import Literal
 from amvel.case.affected import NOTHING, Affected, of
 from amvel.case.condition import Condition
 from amvel.case.parts import ask
+from amvel.case.traits import Trait
 
 GROUP = "Development"
 
@@ -12,6 +13,7 @@ GROUP = "Development"
 class CerebralPalsy(Condition):
     TITLE, GROUP = "Cerebral palsy", GROUP
     AFFECTS = of(Affected.NERVES)
+    TRAITS = frozenset((Trait.NEEDS_RESTS, Trait.PARESIS,))
     EXAMPLES = ({"gross_motor_level": 2}, {"gross_motor_level": 4, "hip_migration_left_percent": 35})
     kind: Literal["cerebral_palsy"]
     gross_motor_level: int = ask("Gross motor level", "1–5", ge=1, le=5, first=2)

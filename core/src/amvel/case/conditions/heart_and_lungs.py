@@ -6,6 +6,7 @@ from typing import Literal
 from amvel.case.affected import NOTHING, Affected, of
 from amvel.case.condition import ACUTE_AFTER, Condition
 from amvel.case.parts import Side, ask, side
+from amvel.case.traits import Trait
 
 GROUP = "Heart, lungs, pressure"
 
@@ -13,6 +14,7 @@ GROUP = "Heart, lungs, pressure"
 class HeartDisease(Condition):
     TITLE, GROUP = "Heart disease", GROUP
     AFFECTS = NOTHING
+    TRAITS = frozenset((Trait.NEEDS_RESTS,))
     EXAMPLES = ({"what": "stable"}, {"what": "unstable_angina"})
     kind: Literal["heart_disease"]
     what: Literal[
@@ -78,6 +80,7 @@ class EyePressure(Condition):
 class OxygenTherapy(Condition):
     TITLE, GROUP = "Oxygen", GROUP
     AFFECTS = NOTHING
+    TRAITS = frozenset((Trait.NEEDS_RESTS,))
     EXAMPLES = ({"target_percent": 90},)
     kind: Literal["oxygen_therapy"]
     target_percent: int = ask("Target saturation", "%", ge=80, le=98, first=90)

@@ -5,6 +5,7 @@ from typing import Literal, get_args
 from amvel.case.affected import NOTHING, Affected, of
 from amvel.case.condition import Condition
 from amvel.case.parts import Side, ask, side
+from amvel.case.traits import Trait
 
 GROUP = "Nerves and senses"
 CordLevel = Literal[
@@ -39,6 +40,7 @@ CORD_LEVELS: tuple[str, ...] = get_args(CordLevel)
 class Parkinson(Condition):
     TITLE, GROUP = "Parkinson’s disease", GROUP
     AFFECTS = of(Affected.NERVES)
+    TRAITS = frozenset((Trait.NEEDS_RESTS,))
     EXAMPLES = ({"freezing": True, "good_from_hour": 10, "good_to_hour": 12},)
     kind: Literal["parkinson"]
     freezing: bool = ask("Steps freeze", default=False)
@@ -49,6 +51,7 @@ class Parkinson(Condition):
 class MultipleSclerosis(Condition):
     TITLE, GROUP = "Multiple sclerosis", GROUP
     AFFECTS = of(Affected.NERVES)
+    TRAITS = frozenset((Trait.NEEDS_RESTS,))
     EXAMPLES = ({},)
     kind: Literal["multiple_sclerosis"]
     heat_sensitive: bool = ask("Heat makes it worse", default=True)
@@ -57,6 +60,7 @@ class MultipleSclerosis(Condition):
 class Stroke(Condition):
     TITLE, GROUP = "Stroke", GROUP
     AFFECTS = of(Affected.NERVES)
+    TRAITS = frozenset((Trait.NEEDS_RESTS, Trait.PARESIS,))
     EXAMPLES = ({"side": "left", "shoulder": "painful"},)
     kind: Literal["stroke"]
     side: Side = side("Weaker side")
@@ -89,6 +93,7 @@ class Neuropathy(Condition):
 class MuscleDisease(Condition):
     TITLE, GROUP = "Muscle disease", GROUP
     AFFECTS = of(Affected.NERVES)
+    TRAITS = frozenset((Trait.NEEDS_RESTS,))
     EXAMPLES = ({},)
     kind: Literal["muscle_disease"]
 

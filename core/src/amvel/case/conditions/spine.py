@@ -8,6 +8,7 @@ from pydantic import model_validator
 from amvel.case.affected import Affected, of
 from amvel.case.condition import ACUTE_AFTER, Condition
 from amvel.case.parts import SPINE_LEVELS, Side, ask, side
+from amvel.case.traits import Trait
 
 GROUP = "Spine"
 Level = Literal[
@@ -93,6 +94,7 @@ class FlexionSciatica(Condition):
 
     TITLE, GROUP = "Leg pain when bending", GROUP
     AFFECTS = of(Affected.TRUNK, Affected.NERVES)
+    TRAITS = frozenset((Trait.CAREFUL_BACK,))
     EXAMPLES = (
         {"side": "left", "since": "2026-10-20", "provoking_neural_line_deg": 52, "noted_on": "2026-11-20"},
     )
@@ -114,6 +116,7 @@ class Stenosis(Condition):
 
     TITLE, GROUP = "Narrow spinal canal", GROUP
     AFFECTS = of(Affected.TRUNK, Affected.NERVES)
+    TRAITS = frozenset((Trait.CAREFUL_BACK,))
     EXAMPLES = ({"tolerated_extension_deg": 3},)
     kind: Literal["stenosis"]
     tolerated_extension_deg: float | None = ask("Arches without leg pain", "°", default=None, ge=0, le=30)
@@ -124,6 +127,7 @@ class ExtensionPain(Condition):
 
     TITLE, GROUP = "Back pain when arching", GROUP
     AFFECTS = of(Affected.TRUNK)
+    TRAITS = frozenset((Trait.CAREFUL_BACK,))
     EXAMPLES = ({"since": "2026-10-01", "noted_on": "2026-11-20"},)
     kind: Literal["extension_pain"]
     since: date = ask("Since")
@@ -139,6 +143,7 @@ class Spondylolisthesis(Condition):
 
     TITLE, GROUP = "Slipped vertebra", GROUP
     AFFECTS = of(Affected.TRUNK)
+    TRAITS = frozenset((Trait.CAREFUL_BACK,))
     EXAMPLES = ({"grade": 1},)
     kind: Literal["spondylolisthesis"]
     grade: int | None = ask("Grade", "1–4", default=None, ge=1, le=4)

@@ -10,12 +10,13 @@ from amvel.movements.faults import BREATH_HELD, KNEE_FALLS_IN
 from amvel.movements.frames import Aim, Frame, Surface, Touch
 from amvel.movements.ladder import Ladder, fault
 from amvel.movements.needs import FIRM_CHAIR, THICK_PAD
-from amvel.movements.positions import both, half_kneeling, kneeling, standing, trunk_lean
+from amvel.movements.positions import both, flat_sole, half_kneeling, kneeling, standing, trunk_lean
 
 _SIDES = ("left", "right")
 _THIGH_LEVEL_DEG = 90.0
 _LEAN_DEG = 25.0
 _FLAT = "flat"
+_FIRM_SOLE = 4.0  # the foot ahead stays flat however far the weight goes over it
 _TO_SPARE_DEG = 12.0  # a hip at its end rounds the back
 
 
@@ -58,8 +59,9 @@ def _half(s: Setting) -> Frame:
     room_deg = s.capacities.range_deg["left.hip_flexion"] - _THIGH_LEVEL_DEG - _TO_SPARE_DEG
     lean_deg = float(np.clip(room_deg, 0.0, _LEAN_DEG))
     ahead_cm = (4.0 + 6.0 * lean_deg / _LEAN_DEG) * s.body.stature_m
-    frame = half_kneeling(s.body, ahead_share=0.16).unaim("centre_of_mass")
+    frame = half_kneeling(s.body, ahead_share=0.16).unaim("centre_of_mass", "left.foot_inner")
     frame = frame.aim(
+        replace(flat_sole("left"), weight=_FIRM_SOLE),
         Aim("centre_of_mass", "x", ahead_cm, origin="right.knee", weight=0.5),
         Aim("left.ball", "y", 0.0, origin="left.heel", weight=0.5),
         Aim("right.toe_tip", "y", -200 * HIP_HALF_WIDTH * s.body.stature_m, origin="left.ankle", weight=0.3),
@@ -73,8 +75,8 @@ def _over_the_foot(s: Setting) -> Frame:
         _half(s)
         .unaim("centre_of_mass", "left.hip")
         .aim(
-            Aim("centre_of_mass", "x", 8.0 * s.body.stature_m, origin="right.knee", weight=3.0, must_hold=False),
-            Aim("centre_of_mass", "y", -8.5, origin="left.ankle", weight=3.0, must_hold=False),
+            Aim("centre_of_mass", "x", 8.0 * s.body.stature_m, origin="right.knee", weight=2.0, must_hold=False),
+            Aim("centre_of_mass", "y", -8.5, origin="left.ankle", weight=2.0, must_hold=False),
         )
         .with_("weight over the foot and the hands")
     )
@@ -82,9 +84,9 @@ def _over_the_foot(s: Setting) -> Frame:
 
 def _lifting(s: Setting) -> Frame:
     """The knee behind has left; foot, toes behind and hands carry."""
-    over = Aim("centre_of_mass", "x", -6.5, origin="left.ankle", weight=3.0, must_hold=False)
+    over = Aim("centre_of_mass", "x", -6.5, origin="left.ankle", weight=2.0, must_hold=False)
     frame = _over_the_foot(s).lift("right.knee_front").unaim("centre_of_mass")
-    frame = frame.aim(over, Aim("centre_of_mass", "y", -6.0, origin="left.ankle", weight=3.0, must_hold=False))
+    frame = frame.aim(over, Aim("centre_of_mass", "y", -6.0, origin="left.ankle", weight=2.0, must_hold=False))
     frame = frame.with_(
         "the knee behind lifts", right_knee_flexion=70.0, right_hip_flexion=20.0, left_hip_flexion=95.0
     )

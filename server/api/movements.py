@@ -13,6 +13,7 @@ from amvel.movements import find
 from amvel.movements.animation import animation
 from amvel.movements.figure import figure
 from amvel.movements.pacing import beats
+from amvel.planning import stopped_by
 from amvel.safety import sides_of
 from amvel.tried import Chosen, drawn, judged_stops, posed_stops, request_of, tried
 from api.access import client_of
@@ -32,8 +33,10 @@ class Verdicts(Schema):
 def verdicts(request: HttpRequest, client_id: str):
     """Every step, side and context with its verdict and reasons."""
     client = client_of(request, client_id)
+    engine = engine_of(client.latest())
+    stopped_by(engine.stop_signs)
     apart.make_ready(apart.STANDING, apart.SEEKING)  # whoever sees the list will open a step
-    return {"verdicts": verdicts_of(client, engine_of(client.latest()))}
+    return {"verdicts": verdicts_of(client, engine)}
 
 
 class Shown(Schema):
@@ -68,6 +71,7 @@ def try_step(request: HttpRequest, client_id: str, family_id: str, step_id: str,
     """Pose, loads, verdict and picture for these values."""
     client = client_of(request, client_id)
     engine = engine_of(client.latest())
+    stopped_by(engine.stop_signs)
     chosen = Chosen(family_id, step_id, body.side, body.values, body.context)
     if body.quick:
         sketch = engine.profiler.sketches([request_of(engine, chosen)])[0]
@@ -116,6 +120,7 @@ class Along(Schema):
 def along(request: HttpRequest, client_id: str, family_id: str, step_id: str, body: AlongAsk):
     """Pose, loads, picture and verdict at several stops of a slider, solved in one batch before the slider gets there."""
     engine = engine_of(client_of(request, client_id).latest())
+    stopped_by(engine.stop_signs)
     if body.parameter not in {p.id for p in find(f"{family_id}/{step_id}")[1].parameters if not p.choices}:
         return problem(
             422, "No such measure", f"parameter: {step_id} has no measure '{body.parameter}' to slide"

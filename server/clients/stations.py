@@ -59,7 +59,7 @@ def station_states(engine: Engine, has_programme: bool) -> list[dict[str, Any]]:
     missing = missing_tests(engine)
     story = (
         "due"
-        if any(s.id in ("no_consent", "not_asked") for s in engine.stop_signs)
+        if any(s.missing for s in engine.stop_signs)
         else "stop"
         if blocked
         else "done"

@@ -7,6 +7,7 @@ from playwright.sync_api import Page, expect
 
 from amvel.case import CONDITIONS, form_of, read_case
 from amvel.engine import Engine
+from amvel.safety.limits import Origin
 from amvel.screening import test_library as library
 from clients.models import Client
 from tests.browser.driving import chromium, fill, log_in, no_serious_fault, page
@@ -89,8 +90,11 @@ def test_from_the_first_question_to_limits(page: Page, name: str) -> None:
     engine = Engine(read_case({**stored, "as_of": date.today().isoformat()}))
     assert {c.kind for c in engine.case.conditions} == {c["kind"] for c in case["conditions"]}
     assert_same(engine, case)
+    waits = page.get_by_test_id("waits")
     for limit in engine.envelope.limits:
-        if limit.strength != "caution":
+        if limit.origin is Origin.NOT_SHOWN:
+            expect(waits.get_by_text(limit.bound_in_words).first).to_be_attached()
+        elif limit.strength != "caution":
             expect(page.locator(".says").get_by_text(limit.says(), exact=True).first).to_be_attached()
     if name in ("scoliosis-growing", "stroke"):
         no_serious_fault(page, f"limits of {name}")

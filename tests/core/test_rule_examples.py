@@ -6,7 +6,7 @@ import pytest
 
 from amvel.case import CONDITIONS, read_case
 from amvel.safety import envelope, rulebook
-from amvel.safety.rulebook import Example, NotInForce, Number, Rule
+from amvel.safety.rulebook import Example, Number, Rule, numbers_of_later
 from amvel.screening import find_out
 from amvel.sources import COMMON_PRACTICE
 from tests.generated import TODAY
@@ -111,9 +111,12 @@ def test_the_version_in_force_on_the_day_counts(day: date, value: float) -> None
     assert _versions().in_force(day) == {"deg": value}
 
 
-def test_an_uncovered_day_raises_and_never_means_no_limit() -> None:
-    with pytest.raises(NotInForce, match="rule x: no version of deg is in force on 2019-12-31"):
-        _versions().in_force(date(2019, 12, 31))
+def test_an_uncovered_day_is_judged_by_the_oldest_numbers_and_says_so() -> None:
+    rule = _versions()
+    assert rule.in_force(date(2019, 12, 31)) == rule.in_force(min(n.since for n in rule.numbers))
+    said = numbers_of_later(date(2013, 1, 1))
+    assert any("Stroke" in line and "2014-01-01" in line for line in said)
+    assert not numbers_of_later(date(2026, 11, 24))
 
 
 def test_a_draft_changes_one_number_of_one_rule() -> None:

@@ -181,3 +181,21 @@ def test_a_failed_profile_breaks_what_is_declared_of_it() -> None:
     failed = [p for p in e.table.profiles if p.fault and p.peak("rolls_on_spine") > 0]
     for p in failed:
         assert "low_bone_mass.rolling" in {b.limit.id for b in check(p, e.envelope, "visit").breaches}
+
+
+@pytest.mark.parametrize(("sign", "said"), [("chest_pain", "chest"), ("saddle_numbness", "numbness")])
+def test_a_stop_sign_closes_judging_on_the_command_line_with_the_sign(
+    sign: str, said: str, tmp_path, capsys
+) -> None:
+    import json
+
+    from amvel.cli import main
+
+    data = base("1975-05-01", "female", [], []) | {"stop_signs": {"asked_on": TODAY.isoformat(), "present": [sign]}}
+    path = tmp_path / "case.json"
+    path.write_text(json.dumps(data))
+    for command in ("judge", "plan"):
+        assert main([command, str(path)]) == 2
+        assert said in capsys.readouterr().err.lower()
+    path.write_text(json.dumps(base("1975-05-01", "female", [], []) | {"stop_signs": None}))
+    assert main(["judge", str(path), "--family", "toe_float"]) == 0  # not asked yet is no sign

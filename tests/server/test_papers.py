@@ -69,7 +69,9 @@ def test_the_hand_out_holds_name_doses_measures_and_pictures(api: Api, client_id
 def test_the_page_draws_every_movement(api: Api, client_id: str, built: dict) -> None:
     page = api.get(f"/clients/{client_id}/programmes/latest/hand-out").content.decode()
     movements = page[page.index('class="movement"') :]
-    assert movements.count("<svg") == len(built["answer"]["movements"])
+    stages = sum(len(w["stages"]) for w in built["answer"]["ways"])
+    assert movements.count("<svg") == len(built["answer"]["movements"]) + stages
+    assert "Getting there and back" in page
     assert "file://" not in page
 
 

@@ -12,6 +12,7 @@ from amvel.movements import Profile, Profiler, all_steps
 from amvel.planning.holds import Capacity, estimated_holds
 from amvel.quantities import REGISTRY, quantity
 from amvel.safety import Breach, Limit, Verdict, describe, rulebook
+from amvel.safety.rulebook import numbers_of_later
 from amvel.safety.schools import Schools
 from amvel.screening import contradictions, test_library
 from amvel.screening.real_change import mdc95
@@ -115,6 +116,7 @@ def screen(engine: Engine) -> Data:
                 "id": s.id,
                 "title": s.title,
                 "emergency": s.emergency,
+                "missing": s.missing,
                 "next_step": s.next_step,
                 "source": str(s.source),
             }
@@ -143,7 +145,7 @@ def screen(engine: Engine) -> Data:
         ],
         "referrals": [{"id": r.id, "text": r.text, "source": str(r.source)} for r in engine.envelope.referrals],
         "assumptions": [{"id": a.id, "text": a.text, "test": a.test} for a in f.assumptions],
-        "aged": list(f.aged),
+        "aged": [*f.aged, *numbers_of_later(engine.case.as_of)],
         "contradictions": [{"path": c.path, "text": c.text} for c in contradictions(engine.case)],
         "sign_offs": sign_offs(engine),
         "stop_questions": asked_of(engine.case),

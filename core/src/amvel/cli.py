@@ -18,7 +18,7 @@ from amvel.movements.demand_table import demand_table
 from amvel.movements.figure import figure
 from amvel.movements.pose_report import PoseFileError, read_poses, report
 from amvel.movements.texts import catalogue
-from amvel.planning import ProgrammeBlocked, plan
+from amvel.planning import ProgrammeBlocked, plan, stopped_by
 from amvel.planning.holds import estimated_holds
 from amvel.safety import rulebook, sides_of
 
@@ -77,6 +77,8 @@ def _judge(args: argparse.Namespace) -> Any:
 
 
 def _judged(engine: Engine, wanted: list[str], changes: list[str], contexts: tuple[str, ...]) -> Any:
+    stopped_by(engine.stop_signs)
+
     def only(f: Family, s: Step) -> bool:
         return not wanted or f.id in wanted or f.ref(s) in wanted
 

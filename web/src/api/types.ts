@@ -18,7 +18,7 @@ export interface Rule { id: string; title: string; about: string; sources: strin
 export interface QuantityInfo { id: string; title: string; unit: string; sentence: string; sided: boolean }
 export interface Reference { stop_signs: { id: string; title: string; emergency: boolean }[]; conditions: ConditionForm[]; quantities: QuantityInfo[]; tests: TestInfo[]; movements: Movement[]; rules: Rule[]; rulebook_version: string }
 export interface Screen {
-  stop_signs: { id: string; title: string; emergency: boolean; next_step: string }[]
+  stop_signs: { id: string; title: string; emergency: boolean; missing: boolean; next_step: string }[]
   findings: { age_years: number; bone: { tier: string; assumed: boolean; reasons: string[] }; fall_signs: string[]; ranges_deg: Record<string, number>; readings: { index: number; test: string; on: string; side: string | null; text: string; level: string; source: string }[] }
   limits: Limit[]; obligations: { id: string; title: string; days_per_week: number; reason: string; source: string }[]; referrals: { id: string; text: string; source: string }[]; assumptions: { id: string; text: string; test: string }[]; aged: string[]
   contradictions: { path: string; text: string }[]; sign_offs: { clears: string; title: string; limits: string[] }[]; stop_questions: string[]

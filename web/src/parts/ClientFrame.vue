@@ -11,7 +11,7 @@ const route = useRoute()
 const client = useClient()
 const failed = ref('')
 const person = computed(() => client.view?.case.person)
-const stopped = computed(() => client.view?.screen.stop_signs.filter((s) => !['not_asked', 'no_consent'].includes(s.id)) ?? [])
+const stopped = computed(() => client.view?.screen.stop_signs.filter((s) => !s.missing) ?? [])
 
 async function load(): Promise<void> {
   failed.value = ''

@@ -99,6 +99,7 @@ class Tolerates(Part):
     left_side: Reached = "unknown"
     right_side: Reached = "unknown"
     kneeling: Reached = "unknown"
+    hands_and_knees: Reached = "unknown"
     sitting_unsupported: Reached = "unknown"
     standing: Reached = "unknown"
     bed_transfer: Literal["alone", "with_help", "hoist", "unknown"] = "unknown"

@@ -8,6 +8,7 @@ from amvel.planning.programme import (
     ProgrammeBlocked,
     blocked_by,
     plan,
+    stopped_by,
 )
 from amvel.planning.purposes import words
 from amvel.planning.recheck import Violation, violations
@@ -23,6 +24,7 @@ __all__ = [
     "blocked_by",
     "chosen_by_hand",
     "plan",
+    "stopped_by",
     "swaps",
     "violations",
     "words",

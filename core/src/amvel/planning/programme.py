@@ -104,6 +104,11 @@ def blocked_by(signs: list[StopSign]) -> None:
         raise ProgrammeBlocked("; ".join(f"{s.title}: {s.next_step}" for s in signs))
 
 
+def stopped_by(signs: list[StopSign]) -> None:
+    """Raise ProgrammeBlocked when a sign stands: nothing is judged then; what was only not asked yet stops no judging."""
+    blocked_by([s for s in signs if not s.missing])
+
+
 def setting_of(engine: Engine, context: str) -> Setting:
     """Where and how the choice is made for one client in one context."""
     holds: dict[str, float] = {}
@@ -341,6 +346,7 @@ __all__ = [
     "plan",
     "problem_for",
     "setting_of",
+    "stopped_by",
     "total_minutes",
     "ways_of",
 ]

@@ -24,7 +24,7 @@ class Violation:
 
     def why(self) -> str:
         """The limits it breaks, or why it cannot be taken at all."""
-        limits = "; ".join(f"{b.limit.says()}, here {b.value:g}" for b in self.breaches)
+        limits = "; ".join(", ".join(x for x in (b.limit.says(), b.here()) if x) for b in self.breaches)
         return limits or self.unknown or plain_fault(self.fault)
 
 

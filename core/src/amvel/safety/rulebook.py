@@ -11,7 +11,7 @@ from typing import Any
 
 from amvel.safety import capacity
 from amvel.safety import rules as rule_files
-from amvel.safety.limits import Answer, Envelope
+from amvel.safety.limits import STRENGTHS, Answer, Envelope, Limit, Origin
 from amvel.safety.words import apply_words
 from amvel.screening import Findings
 from amvel.sources import Source
@@ -19,10 +19,6 @@ from amvel.sources import Source
 CHECKED, CHECK_AGAIN = date(2026, 11, 24), date(2027, 11, 24)
 Numbers = Mapping[str, float]
 Draft = Mapping[tuple[str, str], float]
-
-
-class NotInForce(LookupError):
-    """No version of this number was in force on that day; the message names rule, number and day."""
 
 
 @dataclass(frozen=True)
@@ -69,14 +65,11 @@ class Rule:
                 raise ValueError(f"rule {self.id}: '{name}' is missing")
 
     def in_force(self, on: date, draft: Draft | None = None) -> dict[str, float]:
-        """Every number as of a day; a draft replaces some to see what would change."""
+        """Every number as of a day; before its first version the oldest stands in.  A draft replaces some to see what would change."""
         found: dict[str, Number] = {}
-        for n in self.numbers:
-            if n.since <= on and (n.id not in found or found[n.id].since <= n.since):
+        for n in sorted(self.numbers, key=lambda n: n.since):
+            if n.since <= on or n.id not in found:
                 found[n.id] = n
-        missing = {n.id for n in self.numbers} - set(found)
-        if missing:
-            raise NotInForce(f"rule {self.id}: no version of {', '.join(sorted(missing))} is in force on {on}")
         values = {k: n.value for k, n in found.items()}
         return {k: (draft or {}).get((self.id, k), v) for k, v in values.items()}
 
@@ -98,6 +91,22 @@ def _rules_in(package: ModuleType) -> list[Rule]:
     return found
 
 
+def numbers_of_later(on: date) -> tuple[str, ...]:
+    """Rules of which a number was not in force yet on that day, so that its oldest version stands in: one line each."""
+    late = {r.title: min(n.since for n in r.numbers if n.since > on) for r in rulebook().values() if _late(r, on)}
+    return tuple(f"{title}: judged by the numbers of {since}, the oldest there are" for title, since in late.items())
+
+
+def _late(rule: Rule, on: date) -> bool:
+    first = {n.id: min(m.since for m in rule.numbers if m.id == n.id) for n in rule.numbers}
+    return any(since > on for since in first.values())
+
+
+def _says_first(limit: Limit) -> tuple[bool, bool]:
+    """What is forbidden is said first, what only waits to be shown last; otherwise as the rules stand."""
+    return limit.origin is Origin.NOT_SHOWN, limit.strength != STRENGTHS[0]
+
+
 def envelope(findings: Findings, draft: Draft | None = None) -> Envelope:
     """Every limit, obligation and referral that the rule-book draws from the findings.
 
@@ -108,7 +117,7 @@ def envelope(findings: Findings, draft: Draft | None = None) -> Envelope:
     answers = [rule.answer(findings, rule.in_force(day, draft)) for rule in rulebook().values()]
     limits, referrals = apply_words(findings.case, [x for a in answers for x in a.limits])
     return Envelope(
-        tuple(limits),
+        tuple(sorted(limits, key=_says_first)),
         tuple(x for a in answers for x in a.obligations),
         (*(x for a in answers for x in a.referrals), *referrals),
     )

@@ -6,6 +6,7 @@ from decimal import ROUND_HALF_UP, Decimal
 
 from amvel.case import Case, age_years
 from amvel.case.conditions.bone import Denosumab, EarlyMenopause, Fracture, Glucocorticoid
+from amvel.case.conditions.general import NoPeriods
 from amvel.case.results.bone import BoneDensity
 from amvel.case.results.vital import Stature
 from amvel.screening.declaration import current, has, results
@@ -211,6 +212,8 @@ def _risk_tiers(case: Case, measured: bool) -> list[tuple[str, str, Source]]:
                     ACR,
                 )
             )
+        if isinstance(c, NoPeriods):
+            out.append(("caution", "no periods for three months, bone not measured", UNKNOWN_TIER))
         if isinstance(c, EarlyMenopause):
             out.append(("caution", "early menopause, bone not measured", UNKNOWN_TIER))
     if age >= (65 if person.sex == "female" else 70):

@@ -1,6 +1,6 @@
 """Stop signs: what ends the visit before anything is tested."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from amvel.case import Case
 from amvel.case.conditions.back_and_pelvis import Pregnancy
@@ -89,6 +89,7 @@ class StopSign:
     emergency: bool
     next_step: str
     source: Source
+    missing: bool = False  # not a sign: something that must be asked or recorded first
 
 
 def asked_of(case: Case) -> list[str]:
@@ -122,22 +123,15 @@ def _answers(case: Case) -> list[StopSign]:
 
 
 def _not_asked(title: str) -> StopSign:
-    return _sign("not_asked", title, False, RED_FLAGS, "Ask the stop signs first.")
+    return replace(_sign("not_asked", title, False, RED_FLAGS, "Ask the stop signs first."), missing=True)
 
 
 def _consent(case: Case) -> list[StopSign]:
     c = case.consent
     if c is not None and (c.capacity_confirmed or c.given_by == "proxy"):
         return []
-    return [
-        _sign(
-            "no_consent",
-            "Consent is not recorded",
-            False,
-            RED_FLAGS,
-            "Record capacity and consent, or the proxy's consent.",
-        )
-    ]
+    step = "Record capacity and consent, or the proxy's consent."
+    return [replace(_sign("no_consent", "Consent is not recorded", False, RED_FLAGS, step), missing=True)]
 
 
 def _measured(case: Case) -> list[StopSign]:

@@ -18,7 +18,7 @@ const client = useClient()
 const session = useSession()
 const today = computed(() => client.view!.case.as_of)
 const consent = computed(() => client.view!.case.consent)
-const stopped = computed(() => client.view!.screen.stop_signs.some((s) => !['not_asked', 'no_consent'].includes(s.id)))
+const stopped = computed(() => client.view!.screen.stop_signs.some((s) => !s.missing))
 const asked = computed(() => !client.view!.screen.stop_signs.length)
 const PARTS = ['consent', 'stops', 'known', 'positions', 'room'] as const
 type Part = (typeof PARTS)[number]

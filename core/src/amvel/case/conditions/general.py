@@ -1,10 +1,11 @@
 """What concerns the whole person."""
 
+from datetime import date
 from typing import Literal
 
-from amvel.case.affected import NOTHING
+from amvel.case.affected import NOTHING, Affected, of
 from amvel.case.condition import Condition
-from amvel.case.parts import ask
+from amvel.case.parts import Side, ask, side
 
 GROUP = "The whole person"
 
@@ -26,3 +27,66 @@ class LowMood(Condition):
     EXAMPLES = ({"blocks": True},)
     kind: Literal["low_mood"]
     blocks: bool = ask("Stops activity", default=False)
+
+
+class WalkingAid(Condition):
+    """A stick or a frame, used most of the day."""
+
+    TITLE, GROUP = "Walks with a stick or a frame", GROUP
+    AFFECTS = of(Affected.LEGS)
+    EXAMPLES = ({"what": "frame"}, {"what": "stick"})
+    kind: Literal["walking_aid"]
+    what: Literal["stick", "two_sticks", "frame"] = ask("What", first="stick")
+
+
+class OpenSore(Condition):
+    """Skin that is open: nothing presses there."""
+
+    TITLE, GROUP = "Open sore", GROUP
+    AFFECTS = NOTHING
+    EXAMPLES = ({"place": "sacrum"}, {"place": "foot", "side": "left"}, {"place": "sit_bone", "side": "right"})
+    kind: Literal["open_sore"]
+    place: Literal["sacrum", "sit_bone", "foot", "knee", "elbow"] = ask("Where", first="sacrum", titles={"foot": "Foot or heel"})
+    side: Side | None = ask("Side", default=None)
+
+
+class LungDisease(Condition):
+    TITLE, GROUP = "Lung disease", GROUP
+    AFFECTS = NOTHING
+    EXAMPLES = ({"lowest_saturation_percent": 88},)
+    kind: Literal["lung_disease"]
+    lowest_saturation_percent: int | None = ask("Saturation not below", "%", default=None, ge=80, le=98)
+
+
+class NoPeriods(Condition):
+    """Periods that have stayed away for three months or more, not pregnant and not after menopause."""
+
+    TITLE, GROUP = "No periods for three months", GROUP
+    AFFECTS = NOTHING
+    EXAMPLES = ({},)
+    kind: Literal["no_periods"]
+
+
+class SlippingJoint(Condition):
+    """A joint that has slipped out, or does."""
+
+    TITLE, GROUP = "Joint that slips", GROUP
+    AFFECTS = NOTHING
+    EXAMPLES = ({"joint": "shoulder", "side": "left"}, {"joint": "knee_cap", "side": "right"})
+    kind: Literal["slipping_joint"]
+    joint: Literal["shoulder", "knee_cap", "hip"] = ask("Which", first="shoulder")
+    side: Side = side()
+
+
+class SpinalPain(Condition):
+    """Pain of the back that no direction provokes more than another, or that nobody has tested."""
+
+    TITLE, GROUP = "Back pain, no direction known", GROUP
+    AFFECTS = of(Affected.TRUNK)
+    EXAMPLES = ({"since": "2026-10-20"},)
+    kind: Literal["spinal_pain"]
+    since: date = ask("Since")
+    at_rest: bool = ask("Hurts at rest too", default=False)
+
+    def acute(self, on: date) -> bool:
+        return self.at_rest

@@ -14,6 +14,7 @@ _SAID = {
     "face_down": ("face_down", "face_down", "does not tolerate lying face down"),
     "left_side": ("left_side", "left.lying_on", "does not tolerate lying on the left side"),
     "right_side": ("right_side", "right.lying_on", "does not tolerate lying on the right side"),
+    "hands_and_knees": ("hands_and_knees", "on_hands_and_knees", "does not tolerate hands and knees"),
     "kneeling": ("kneeling", "kneeling", "does not tolerate kneeling"),
     "standing": ("standing", "standing", "does not stand"),
 }

@@ -5,8 +5,9 @@ from datetime import date
 import pytest
 
 from amvel.case import CONDITIONS, read_case
+from amvel.numbers import Number
 from amvel.safety import envelope, rulebook
-from amvel.safety.rulebook import Example, Number, Rule, numbers_of_later
+from amvel.safety.rulebook import Example, Profession, Rule, numbers_of_later
 from amvel.screening import find_out
 from amvel.sources import COMMON_PRACTICE
 from tests.generated import TODAY
@@ -95,13 +96,16 @@ def test_every_number_has_a_source_and_is_used() -> None:
             assert text.count(n.id) >= 2 or "n[c." in text, (rule.id, n.id)
 
 
+READ = {"read_on": date(2026, 11, 26), "check_by": Profession.PHYSIOTHERAPY}
+
+
 def _versions() -> Rule:
     numbers = (
         Number("deg", 10.0, "deg", "", COMMON_PRACTICE, date(2020, 1, 1)),
         Number("deg", 8.0, "deg", "", COMMON_PRACTICE, date(2026, 1, 1)),
     )
     example = Example("nothing", {})
-    return Rule("x", "X", "x", (COMMON_PRACTICE,), date(2020, 1, 1), lambda f, n: None, numbers, (example,))
+    return Rule("x", "X", "x", (COMMON_PRACTICE,), date(2020, 1, 1), lambda f, n: None, numbers, (example,), **READ)
 
 
 @pytest.mark.parametrize(

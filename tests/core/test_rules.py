@@ -243,7 +243,7 @@ def test_without_consent_nothing_begins() -> None:
 def test_every_rule_is_in_date_and_sourced() -> None:
     for rule in rulebook().values():
         assert rule.sources
-        assert rule.since <= rule.checked < rule.check_again
+        assert rule.since <= rule.read_on < rule.check_again_on
 
 
 JOINT_ANGLES = ("hip_flexion_deg", "hip_extension_deg", "hip_bend_deg", "knee_flexion_deg", "loaded_knee_flexion_deg", "ankle_dorsiflexion_deg", "ankle_plantarflexion_deg")

@@ -24,7 +24,7 @@ def case(*tests: dict, sex: str = "female", birth: str = "1952-03-01", **person:
 
 def level(**test: object) -> str:
     c = case(test)
-    return library()[str(test["test"])].read(c.tests[0], c).level
+    return library()[str(test["test"])].reading(c.tests[0], c).level
 
 
 @pytest.mark.parametrize("test", TESTS, ids=[t.id for t in TESTS])
@@ -32,7 +32,7 @@ def test_every_stated_outcome_can_be_entered_and_read(test: ScreenTest) -> None:
     for outcome in test.outcomes:
         entry = {"test": test.id, **({"side": "left"} if test.per_side else {}), **outcome.result}
         c = case(entry)
-        reading = test.read(c.tests[0], c)
+        reading = test.reading(c.tests[0], c)
         assert reading.text
         assert reading.level in ("ok", "watch", "refer", "stop", "none")
         assert str(reading.source)

@@ -11,6 +11,7 @@ from amvel.screening.bone_status import NotReadable, score
 from amvel.screening.tests.chair_stand_30s import cut
 
 DAY = "2026-11-24"
+STANDS = screening.test_library()["chair_stand_30s"].in_force(date.fromisoformat(DAY))
 
 
 def case(
@@ -43,17 +44,17 @@ CHAIR = {
 
 @pytest.mark.parametrize("age", CHAIR)
 def test_chair_stand_table(age: int) -> None:
-    assert (cut(age, "female"), cut(age, "male")) == CHAIR[age]
+    assert (cut(age, "female", STANDS), cut(age, "male", STANDS)) == CHAIR[age]
 
 
 @pytest.mark.parametrize("age", [59, 95])
 def test_no_chair_stand_interpretation_outside_its_ages(age: int) -> None:
-    assert cut(age, "female") is None
+    assert cut(age, "female", STANDS) is None
 
 
 def level(test: str, birth: str = "1950-01-01", **result: object) -> str:
     c = case(birth, tests=({"test": test, "on": DAY, **result},))
-    return screening.test_library()[test].read(c.tests[0], c).level
+    return screening.test_library()[test].reading(c.tests[0], c).level
 
 
 @pytest.mark.parametrize(("seconds", "expected"), [(11.9, "ok"), (12.0, "watch"), (12.1, "watch")])

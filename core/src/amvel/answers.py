@@ -167,7 +167,7 @@ def readings(engine: Engine) -> list[Data]:
     """Every test result with what it means."""
     out = []
     for i, t in enumerate(engine.case.tests):
-        reading = test_library()[t.test].read(t, engine.case)
+        reading = test_library()[t.test].reading(t, engine.case, engine.draft)
         out.append(
             {
                 "index": i,
@@ -308,8 +308,9 @@ def rules() -> list[Data]:
             "about": r.about,
             "sources": [str(s) for s in r.sources],
             "since": r.since.isoformat(),
-            "checked": r.checked.isoformat(),
-            "check_again": r.check_again.isoformat(),
+            "read_on": r.read_on.isoformat(),
+            "check_again_on": r.check_again_on.isoformat(),
+            "check_by": r.check_by,
             "numbers": [
                 {
                     "id": n.id,

@@ -85,11 +85,11 @@ class Engine:
 
     @cached_property
     def findings(self) -> Findings:
-        return find_out(self.case)
+        return find_out(self.case, self.draft)
 
     @cached_property
     def stop_signs(self) -> list[StopSign]:
-        return stop_signs(self.case)
+        return stop_signs(self.case, self.draft)
 
     @cached_property
     def envelope(self) -> Envelope:

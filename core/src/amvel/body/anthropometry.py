@@ -7,16 +7,14 @@ each of its three parts as uniform along its length.  SI units throughout.
 
 from dataclasses import dataclass, field
 
-from amvel.sources import Source
+from amvel.literature import DE_LEVA, DRILLIS_CONTINI, JENSEN
+from amvel.sources import ours
 
-LENGTHS = Source("Drillis & Contini 1966")
-MASSES = Source("de Leva 1996, J Biomech 29")
-SPINE_LEVELS = Source("joint heights along the spine: our estimate from vertebral heights", reading=True)
+LENGTHS = DRILLIS_CONTINI
+MASSES = DE_LEVA
+SPINE_LEVELS = ours("joint heights along the spine, estimated from vertebral heights")
 
-GROWTH = Source(
-    "after Jensen 1986: mass shares of growing bodies; the head's share by age, legs lighter, the rest in proportion",
-    reading=True,
-)
+GROWTH = JENSEN.says("mass shares of growing bodies; the head's share by age, legs lighter, the rest in proportion", reading=True)
 ADULT_FROM_YEARS = 18
 # Age in years: share of body mass in head and neck, and how heavy the legs are against an adult's share.
 GROWING = {

@@ -10,9 +10,9 @@ import math
 from dataclasses import dataclass, field
 from functools import cached_property
 
-from amvel.sources import Source
+from amvel.literature import AAOS
 
-RANGES = Source("AAOS 1965; Norkin & White")
+RANGES = AAOS
 
 HEALTHY_DEG = {
     "trunk_flexion": 80.0,

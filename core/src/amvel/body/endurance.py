@@ -6,10 +6,10 @@ people, which is our estimate and wide on purpose.
 
 from dataclasses import dataclass
 
-from amvel.sources import Source
+from amvel.literature import FREY_LAW, ROHMERT
 
-FREY_LAW_AVIN = Source("Frey Law & Avin 2010, endurance time of the trunk against share of maximum")
-ROHMERT = Source("Rohmert 1960, general endurance curve")
+FREY_LAW_AVIN = FREY_LAW.says("endurance time of the trunk against share of maximum")
+GENERAL_CURVE = ROHMERT.says("general endurance curve")
 _A_S, _B = 22.69, -2.27
 SPREAD = 1.6  # between people, up and down: our estimate
 LONGEST_S = 120.0  # nothing longer is suggested, whatever the curve says

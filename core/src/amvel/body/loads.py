@@ -19,12 +19,10 @@ from amvel.body.pushes import GRAVITY_M_S2, Borne, Pushes, beyond, gathered
 from amvel.body.skeleton import JOINT_INDEX, Skeleton
 from amvel.body.statics import Reactions
 from amvel.body.tree import Array, Flags, Rows, Tree
-from amvel.sources import Source
+from amvel.literature import MCGILL, WILKE
 
-COMPRESSION_MODEL = Source(
-    "single equivalent muscle with hip-flexor share; lever arms after McGill, Low Back Disorders", reading=True
-)
-LYING_REFERENCE = Source("Wilke et al. 1999: 0.10–0.12 MPa lying, times a disc of 18 cm²", reading=True)
+COMPRESSION_MODEL = MCGILL.says("lever arms of a single equivalent muscle with a share of the hip flexors", reading=True)
+LYING_REFERENCE = WILKE.says("0.10–0.12 MPa lying, times a disc of 18 cm²", reading=True)
 
 LEVELS = {"t7_t8": "upper_thoracic", "t12_l1": "lower_thoracic", "l4_l5": "lumbar"}
 MUSCLE_LEVER_SAGITTAL_M, MUSCLE_LEVER_FRONTAL_M, MUSCLE_LEVER_AXIAL_M = 0.060, 0.070, 0.055

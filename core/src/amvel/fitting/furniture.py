@@ -5,14 +5,10 @@ from dataclasses import dataclass
 from amvel.body import Anthropometry
 from amvel.case import Room, Seat
 from amvel.movements.seats import own_seat_cm
-from amvel.sources import COMMON_PRACTICE, Source
+from amvel.sources import COMMON_PRACTICE, ours
 
 SAFE_FURNITURE = COMMON_PRACTICE
-TOO_LOW = Source(
-    "a seat under three quarters of the own seat height is not risen from: our choice",
-    from_memory=False,
-    reading=True,
-)
+TOO_LOW = ours("a seat under three quarters of the own seat height is not risen from")
 _TOO_LOW_SHARE = 0.75
 
 

@@ -3,13 +3,12 @@
 from amvel.body.steadiness import steadiness
 from amvel.case import Room
 from amvel.fitting.fit import Drawing, Fit, Mark, posed
+from amvel.literature import WALKING_FRICTION
 from amvel.movements import Profile, Profiler
-from amvel.sources import Source
+from amvel.sources import ours
 
-WALKING = Source("walking friction commonly required: ANSI/ASSE A1264.2; local codes prevail")
-OFFERED = Source(
-    "what soles give on a dry floor: our estimate around that value", from_memory=False, reading=True
-)
+WALKING = WALKING_FRICTION.says("walking friction commonly required; local codes prevail")
+OFFERED = ours("what soles give on a dry floor, around the friction that walking needs")
 # Static friction that is counted on, by floor and soles; what nobody has looked at counts as slippery.
 _GIVES = {
     ("grips", "good_soles"): 0.55,

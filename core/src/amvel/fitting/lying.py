@@ -11,13 +11,9 @@ from amvel.fitting.stacking import FOR_THE_HEAD, STACKABLE, Stack, stack
 from amvel.movements import Profiler
 from amvel.movements.families.breathing_rest import calf_support_cm
 from amvel.movements.lying_positions import own_head_pad_cm
-from amvel.sources import COMMON_PRACTICE, Source
+from amvel.sources import COMMON_PRACTICE, ours
 
-OUTLINE = Source(
-    "from the outline of the body model: our estimate, give way to what looks level",
-    from_memory=False,
-    reading=True,
-)
+OUTLINE = ours("from the outline of the body model; give way to what looks level")
 _CALVES, _SIDE = "breathing_rest/calves_on_seat", "clam/small_opening"
 _LONGEST = (
     "opposite_arm_and_leg_supine/full_reach",

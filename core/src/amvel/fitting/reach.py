@@ -9,15 +9,13 @@ from amvel.fitting.fit import Drawing, Fit, Mark, heights_cm, posed, standing_cm
 from amvel.fitting.furniture import seat_for
 from amvel.fitting.stacking import FIRM, STACKABLE, stack
 from amvel.movements import Profiler, Request, library
-from amvel.sources import COMMON_PRACTICE, Source
+from amvel.sources import COMMON_PRACTICE, ours
 
 ARM_LOAD_PERCENT_BW = 20.0
-ARM_LOAD = Source(
-    "first wall plank at about a fifth of body weight on the arms: our choice", from_memory=False, reading=True
-)
+ARM_LOAD = ours("first wall plank at about a fifth of body weight on the arms")
 _LEVEL_TOLERANCE_CM = 2.0
 LEVEL_DEG = 10.0
-LEVEL = Source("up to 10° of slope of the back counts as level: our choice", from_memory=False, reading=True)
+LEVEL = ours("up to 10° of slope of the back counts as level")
 _HANDS = "belly_lift/with_the_breath"
 
 

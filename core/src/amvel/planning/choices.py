@@ -23,14 +23,10 @@ from amvel.safety.modification import distance
 from amvel.safety.rungs import Readiness
 from amvel.safety.schools import Schools
 from amvel.safety.verdict import valid_overrides
-from amvel.sources import Source
+from amvel.sources import ours
 
 SETUP_MINUTES = 0.7
-LOAD = Source(
-    "lumbar load as minutes of standing: mean compression at L4/5 against standing, times working minutes; our measure",
-    from_memory=False,
-    reading=True,
-)
+LOAD = ours("lumbar load as minutes of standing: mean compression at L4/5 against standing, times working minutes")
 EASIER = 0.5  # of what it serves is lost by a version at the easy end of its range (our choice)
 _COMPRESSION = "compression_l4_l5_percent_bw"
 STANDING_PERCENT_BW = 95.0  # what the model gives for standing tall, about; only the unit of the budget

@@ -6,13 +6,11 @@ memory).  Without the sign-off the sides are trained alike.
 
 from amvel.case import Case
 from amvel.case.conditions.spine import Scoliosis
+from amvel.literature import FISHMAN
 from amvel.safety import Verdict
 from amvel.safety.schools import one_sided_for_a_curve
-from amvel.sources import Source
 
-FISHMAN = Source(
-    "Fishman, Groessl & Sherman 2014: side plank with the bulge down", from_memory=True, reading=True
-)
+BULGE_DOWN = FISHMAN.says("side plank with the bulge down", reading=True)
 _FAMILY = "side_bridge"
 
 
@@ -31,4 +29,4 @@ def curve_side(case: Case, group: list[Verdict]) -> tuple[str, str]:
     return down[0], f"a round more with the bulge ({bulge}) down: one-sided work for the curve, signed for"
 
 
-__all__ = ["FISHMAN", "curve_side"]
+__all__ = ["BULGE_DOWN", "curve_side"]

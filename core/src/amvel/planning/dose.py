@@ -13,10 +13,10 @@ from amvel.case.results.balance_and_strength import OneLegStance
 from amvel.case.results.endurance import SideBridgeHold
 from amvel.case.results.quiet_core import FallOutClean, LimbLiftClean
 from amvel.case.traits import Trait
+from amvel.literature import GRINDEM
 from amvel.movements import Profile, Step
-from amvel.sources import Source
 
-SYMMETRY = Source("limb symmetry of 90 % as common threshold, e.g. Grindem et al., BJSM 2016")
+SYMMETRY = GRINDEM.says("limb symmetry of 90 % as common threshold")
 WEAK_SHARE = 0.9
 REST_S = 30.0
 # What grows with the time that a dose takes; profiles carry it for the first dose.

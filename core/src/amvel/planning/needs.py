@@ -133,7 +133,7 @@ def _shown(case: Case, findings: Findings) -> list[tuple[str, str]]:
     found: dict[tuple[str, str], str] = {}
     for test, purposes in _TESTS.items():
         for result in findings.results(test):
-            reading = test_library()[test].read(result, case)
+            reading = test_library()[test].reading(result, case)
             if reading.level in _POOR:
                 for purpose in purposes:
                     found[test, purpose] = f"{test_library()[test].title}: {reading.text}"

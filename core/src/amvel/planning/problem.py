@@ -11,7 +11,7 @@ from amvel.planning.choices import Choice
 from amvel.planning.needs import Need
 from amvel.planning.purposes import COVERS, COVERS_WELL
 from amvel.safety import Obligation
-from amvel.sources import Source
+from amvel.sources import ours
 
 CHANGE_S = 90  # from one position to the next; common practice: a minute or two
 MOST_MOVEMENTS = 8
@@ -29,7 +29,7 @@ CHANGE, DISLIKE, NEW, OBLIGED, PROP, CHANGED, RUNG, NEAR, WELL, TASK = (
     1200,
 )
 MOST = 120  # a need counts at most so much; 100 covers it
-WEIGHTS = Source("weights of the programme's aims: our choice", from_memory=False, reading=True)
+WEIGHTS = ours("weights of the programme's aims")
 
 
 @dataclass(frozen=True)

@@ -19,15 +19,11 @@ from amvel.safety import Obligation, Verdict
 from amvel.safety.rungs import readiness
 from amvel.safety.ways import Destination, WayThere
 from amvel.screening import StopSign
-from amvel.sources import Source
+from amvel.sources import ours
 
 NEW_A_WEEK = 1  # a comfortable rate (common practice, no source)
 EFFORT_SHARE = 0.75  # the mean of a session lies below its hardest minute (our choice)
-BUDGET = Source(
-    "lumbar load of a session: 25 standing minutes, seven tenths of it with a back or bone limit; our choice",
-    from_memory=False,
-    reading=True,
-)
+BUDGET = ours("lumbar load of a session: 25 standing minutes, seven tenths of it with a back or bone limit")
 LOAD_MINUTES, CAREFUL_SHARE = 25.0, 0.7
 OLD_YEARS, FEW_CHANGES, MORE_CHANGES, FEWEST_CHANGES = 75, 3, 5, 2
 

@@ -12,15 +12,16 @@ from datetime import time
 from ortools.sat.python import cp_model
 
 from amvel.case import Case
+from amvel.literature import WHO_ACTIVITY
 from amvel.movements import find
 from amvel.planning.problem import CHANGE_S
 from amvel.planning.programme import Covered, Item
 from amvel.planning.purposes import COVERS
-from amvel.sources import COMMON_PRACTICE, Source
+from amvel.sources import COMMON_PRACTICE
 
 DAYS = ("Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday", "Sunday")
 SPACING = COMMON_PRACTICE  # low load daily or twice daily, strength every other day
-WHO = Source("WHO 2020: strength on 2 days, balance on 3 days a week or more")
+WHO = WHO_ACTIVITY.says("strength on 2 days, balance on 3 days a week or more")
 STRENGTH_EFFORT, LIGHT_EFFORT = 5.0, 2.0
 _LIGHT = ("breath", "deep_control", "foot")
 AFTER_MEDICINE_MIN = 60  # movement goes best about an hour after (common practice, no source)

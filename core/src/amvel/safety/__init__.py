@@ -1,5 +1,6 @@
 """Safety: limits from findings, and verdicts on poses."""
 
+from amvel.numbers import Draft, Number
 from amvel.safety.judge import (
     AS_IS,
     BY_OVERRIDE,
@@ -14,7 +15,7 @@ from amvel.safety.judge import (
     sides_of,
 )
 from amvel.safety.limits import RULEBOOK_VERSION, Answer, Envelope, Limit, Obligation, Referral
-from amvel.safety.rulebook import Draft, Number, Rule, envelope, rulebook
+from amvel.safety.rulebook import Rule, envelope, rulebook
 from amvel.safety.table import Table
 from amvel.safety.verdict import CONTEXTS, Breach, Check, adverse, check
 

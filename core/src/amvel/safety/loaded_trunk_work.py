@@ -4,9 +4,9 @@ from datetime import timedelta
 
 from amvel.case.conditions.back_and_pelvis import AbdominalSurgery, AfterBirth
 from amvel.movements.levels import BELLY_WORK
+from amvel.numbers import Numbers
 from amvel.safety.limits import Place
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Numbers
 from amvel.screening import Findings
 
 

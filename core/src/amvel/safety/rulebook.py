@@ -2,35 +2,46 @@
 
 import importlib
 import pkgutil
-from collections.abc import Callable, Mapping
+from collections.abc import Callable
 from dataclasses import dataclass, field
-from datetime import date
+from datetime import date, timedelta
+from enum import StrEnum
 from functools import lru_cache
 from types import ModuleType
 from typing import Any
 
+from amvel.numbers import Draft, Number, Numbers, in_force
 from amvel.safety import capacity
 from amvel.safety import rules as rule_files
 from amvel.safety.limits import STRENGTHS, Answer, Envelope, Limit, Origin
 from amvel.safety.words import apply_words
 from amvel.screening import Findings
+from amvel.screening.standard import Standard
+from amvel.screening.standards import standards
 from amvel.sources import Source
 
-CHECKED, CHECK_AGAIN = date(2026, 11, 24), date(2027, 11, 24)
-Numbers = Mapping[str, float]
-Draft = Mapping[tuple[str, str], float]
+READ_AGAIN_AFTER = timedelta(days=365)  # our choice
 
 
-@dataclass(frozen=True)
-class Number:
-    """One figure of a rule, in force since a day. Several of one name are its versions."""
+class Profession(StrEnum):
+    """Who is asked to go through a rule."""
 
-    id: str
-    value: float
-    unit: str
-    says: str
-    source: Source
-    since: date
+    BONE = "bone specialist"
+    DEVELOPMENT = "specialist in developmental conditions"
+    DEVICE_CLINIC = "clinic that fitted the device"
+    DIABETES = "diabetes clinic"
+    EYES = "eye specialist"
+    GENERAL_PRACTICE = "general practitioner"
+    HEART = "heart specialist"
+    LUNGS = "lung specialist"
+    NEUROLOGY = "neurologist or neurological physiotherapist"
+    OLDER_PEOPLE = "specialist in the care of older people"
+    ORTHOPAEDICS = "orthopaedic surgeon"
+    PELVIC_HEALTH = "pelvic-health physiotherapist"
+    PHYSIOTHERAPY = "physiotherapist"
+    PREGNANCY = "midwife or obstetrician"
+    SKIN = "wound nurse"
+    SURGEON = "surgeon who operated"
 
 
 @dataclass(frozen=True)
@@ -46,7 +57,11 @@ class Example:
 
 @dataclass(frozen=True)
 class Rule:
-    """One condition's rule: since when it is in force, when it was last checked and must be again."""
+    """One condition's rule: since when it is in force, when its lines were last read, and who should go through them next.
+
+    `read_on` is the day on which *this* rule was last read against the sources as we remember them; nobody but
+    `check_by` can say that it is right.
+    """
 
     id: str
     title: str
@@ -56,8 +71,13 @@ class Rule:
     answer: Callable[[Findings, Numbers], Answer]
     numbers: tuple[Number, ...] = ()
     examples: tuple[Example, ...] = ()
-    checked: date = CHECKED
-    check_again: date = CHECK_AGAIN
+    read_on: date = field(kw_only=True)
+    check_by: Profession = field(kw_only=True)
+
+    @property
+    def check_again_on(self) -> date:
+        """When it is to be read again at the latest."""
+        return self.read_on + READ_AGAIN_AFTER
 
     def __post_init__(self) -> None:
         for name in ("sources", "about", "examples"):
@@ -65,13 +85,8 @@ class Rule:
                 raise ValueError(f"rule {self.id}: '{name}' is missing")
 
     def in_force(self, on: date, draft: Draft | None = None) -> dict[str, float]:
-        """Every number as of a day; before its first version the oldest stands in.  A draft replaces some to see what would change."""
-        found: dict[str, Number] = {}
-        for n in sorted(self.numbers, key=lambda n: n.since):
-            if n.since <= on or n.id not in found:
-                found[n.id] = n
-        values = {k: n.value for k, n in found.items()}
-        return {k: (draft or {}).get((self.id, k), v) for k, v in values.items()}
+        """Every number of this rule as of a day; see `numbers.in_force`."""
+        return in_force(self.id, self.numbers, on, draft)
 
 
 @lru_cache(maxsize=1)
@@ -92,13 +107,14 @@ def _rules_in(package: ModuleType) -> list[Rule]:
 
 
 def numbers_of_later(on: date) -> tuple[str, ...]:
-    """Rules of which a number was not in force yet on that day, so that its oldest version stands in: one line each."""
-    late = {r.title: min(n.since for n in r.numbers if n.since > on) for r in rulebook().values() if _late(r, on)}
+    """What has a number that was not in force yet on that day, so that its oldest version stands in: one line each."""
+    owners: list[Rule | Standard] = [*rulebook().values(), *standards().values()]
+    late = {o.title: min(n.since for n in o.numbers if n.since > on) for o in owners if _late(o.numbers, on)}
     return tuple(f"{title}: judged by the numbers of {since}, the oldest there are" for title, since in late.items())
 
 
-def _late(rule: Rule, on: date) -> bool:
-    first = {n.id: min(m.since for m in rule.numbers if m.id == n.id) for n in rule.numbers}
+def _late(numbers: tuple[Number, ...], on: date) -> bool:
+    first = {n.id: min(m.since for m in numbers if m.id == n.id) for n in numbers}
     return any(since > on for since in first.values())
 
 

@@ -11,10 +11,10 @@ from amvel.movements.columns import Extremes
 from amvel.movements.levels import named_levels
 from amvel.quantities import base_id, quantity
 from amvel.safety.limits import Envelope, Limit, in_words
-from amvel.sources import Source
+from amvel.sources import Kind, Source
 
 CONTEXTS = ("visit", "home")
-POSE = Source("the body model: this body cannot take the pose", from_memory=False)
+POSE = Source(Kind.MODEL, quoted_for="the body model: this body cannot take the pose")
 
 
 @dataclass(frozen=True)

@@ -16,9 +16,9 @@ from amvel.safety.limits import Envelope, Limit, Origin, Place
 from amvel.safety.modification import search, together
 from amvel.safety.verdict import Breach, Check, check, valid_overrides
 from amvel.screening import Findings
-from amvel.sources import Source
+from amvel.sources import practice
 
-TECHNIQUE = Source("changes of position are judged by technique; common practice", from_memory=False)
+TECHNIQUE = practice("changes of position are judged by technique")
 Values = dict[str, float | str]
 
 

@@ -7,10 +7,10 @@ from typing import Any
 from amvel.case import Case, ClinicianWord
 from amvel.quantities import REGISTRY, quantity
 from amvel.safety.limits import Limit, Origin, Referral
-from amvel.sources import Source
+from amvel.sources import Kind, Source
 
-SAID = Source("as written by the clinician", from_memory=False)
-OWN = Source("the specialist's own stricter limit", from_memory=False)
+SAID = Source(Kind.WORD, quoted_for="as written by the clinician")
+OWN = Source(Kind.WORD, quoted_for="the specialist's own stricter limit")
 
 
 def valid(word: ClinicianWord, on: date) -> bool:
@@ -88,7 +88,7 @@ def _said(i: int, w: ClinicianWord) -> list[Limit]:
     forbids = w.kind == "forbids"
     common: dict[str, Any] = {
         "reason": w.reason or f"{w.role} {w.name} {'forbids' if forbids else 'limits'} this",
-        "source": Source(f"{w.role} {w.name}, {w.on}" + (f", {w.document}" if w.document else ""), from_memory=False),
+        "source": Source(Kind.WORD, quoted_for=f'{w.role} {w.name}, {w.on}' + (f', {w.document}' if w.document else '')),
         "strength": "forbidden" if forbids else "limit",
         "set_by": f"{w.role} {w.name}, {w.on}",
         "valid_until": w.valid_until,

@@ -1,7 +1,7 @@
 """Bone status: which tier of care the skeleton needs, from density, fractures and medicines."""
 
 from dataclasses import dataclass
-from datetime import timedelta
+from datetime import date, timedelta
 from decimal import ROUND_HALF_UP, Decimal
 
 from amvel.case import Case, age_years
@@ -9,33 +9,50 @@ from amvel.case.conditions.bone import Denosumab, EarlyMenopause, Fracture, Gluc
 from amvel.case.conditions.general import NoPeriods
 from amvel.case.results.bone import BoneDensity
 from amvel.case.results.vital import Stature
+from amvel.literature import ACR_STEROIDS, BHOF, GREEN, ISCD, LOOKER, WHO_DENSITY
+from amvel.numbers import Draft, Number, Numbers
 from amvel.screening.declaration import current, has, results
-from amvel.sources import Source
+from amvel.screening.standard import Standard
+from amvel.sources import Source, practice
 
-WHO = Source("WHO 1994; ISCD 2019")
-BHOF = Source("BHOF, LeBoff et al., Osteoporos Int 2022")
-ACR = Source("ACR 2022: ≥ 2.5 mg/day for more than 3 months")
-NHANES = Source("NHANES III, Looker et al. 1998, on the Hologic scale")
-UNKNOWN_TIER = Source(
-    "unknown bone status: women ≥ 65, men ≥ 70, early menopause, low body mass (screening ages)", reading=True
-)
-POSTURE_SIGN = Source("Green et al., JAMA 2004: wall to occiput > 0 cm, rib to pelvis ≤ 2 finger breadths")
-WALKING = Source(
-    "people who do not walk, spinal injury, severe cerebral palsy: weak bone at the knee end of thigh and shin"
-)
-SPINE_VALUES = Source(
-    "ISCD 2019: at least 2 vertebrae; osteophytes, calcium and curves raise spine values falsely"
-)
-FEWEST_VERTEBRAE = 2
-STATURE = Source("stature lost ≥ 4 cm from tallest or ≥ 2 cm since last measured (BHOF)")
-REBOUND = Source("denosumab more than 7 months ago: rebound fractures")
+WHO = WHO_DENSITY.says("classes of density; ISCD 2019 for whom")
+ACR = ACR_STEROIDS.says("≥ 2.5 mg/day for more than 3 months")
+NHANES = LOOKER.says("NHANES III, on the Hologic scale")
+UNKNOWN_TIER = practice("unknown bone status: women ≥ 65, men ≥ 70, early menopause, low body mass (screening ages)", reading=True)
+POSTURE_SIGN = GREEN.says("wall to occiput > 0 cm, rib to pelvis ≤ 2 finger breadths")
+WALKING = practice("people who do not walk, spinal injury, severe cerebral palsy: weak bone at the knee end of thigh and shin")
+SPINE_VALUES = ISCD.says("at least 2 vertebrae; osteophytes, calcium and curves raise spine values falsely")
+STATURE = BHOF.says("stature lost ≥ 4 cm from tallest or ≥ 2 cm since last measured")
+REBOUND = practice("denosumab more than 7 months ago: rebound fractures")
 
+SINCE = date(2026, 1, 1)
+BONE = Standard(
+    "screening.bone_status",
+    "Bone classes",
+    "From which density, medicine, age and loss of stature bone counts as weak, or may be.",
+    (
+        Number("t_osteoporosis", -2.5, "T", "osteoporosis at this score or below", WHO, SINCE),
+        Number("t_low", -1.0, "T", "low bone mass below this score", WHO, SINCE),
+        Number("z_low", -2.0, "Z", "below what is expected for the age at this score or below", SPINE_VALUES, SINCE),
+        Number("fewest_vertebrae", 2, "vertebrae", "fewer cannot clear a spine", SPINE_VALUES, SINCE),
+        Number("unknown_force_years", 50, "years", "from here a fracture of unknown force counts as fragility", BHOF.as_read, SINCE),
+        Number("steroid_mg", 2.5, "mg/day", "glucocorticoid that weakens bone", ACR, SINCE),
+        Number("steroid_months", 3, "months", "longer than this", ACR, SINCE),
+        Number("women_years", 65, "years", "women from here, bone not measured", UNKNOWN_TIER, SINCE),
+        Number("men_years", 70, "years", "men from here, bone not measured", UNKNOWN_TIER, SINCE),
+        Number("low_bmi", 20, "kg/m²", "body mass index below this, bone not measured", UNKNOWN_TIER, SINCE),
+        Number("from_tallest_cm", 4, "cm", "lost from the tallest: a vertebral fracture is possible", STATURE, SINCE),
+        Number("since_last_cm", 2, "cm", "lost since the last measurement: a vertebral fracture is possible", STATURE, SINCE),
+        Number("wall_to_occiput_cm", 0, "cm", "further from the wall: a vertebral fracture is possible", POSTURE_SIGN, SINCE),
+        Number("rib_to_pelvis_breadths", 2, "finger breadths", "this or fewer: a vertebral fracture is possible", POSTURE_SIGN, SINCE),
+        Number("denosumab_days", 213, "days", "after the last dose bone may break anew", REBOUND, SINCE),
+    ),
+)
 VALID_DAYS = 730
 TIERS = ("osteoporosis", "low", "caution", "unrestricted")  # strictest first
 _REFERENCE = {"femoral_neck": (0.858, 0.120), "total_hip": (0.942, 0.122)}
 _MAJOR_SITES = ("lumbar_spine", "total_hip", "femoral_neck")
 _FRAGILITY_SITES = ("spine", "hip", "pelvis", "humerus", "forearm", "wrist", "rib")
-_LOW_BMI = 20.0
 ADULT_FROM_YEARS = 18  # below that body mass index is read against age, not against this figure
 
 
@@ -98,11 +115,11 @@ def _exact_score(result: BoneDensity, case: Case) -> tuple[str, float]:
     return "T", (density - mean) / deviation
 
 
-def usable(result: BoneDensity, case: Case) -> bool:
+def usable(result: BoneDensity, case: Case, n: Numbers) -> bool:
     """Whether a good value of this site may clear a person: too few vertebrae or an altered spine may not."""
     if result.site != "lumbar_spine":
         return True
-    few = result.vertebrae_used is not None and result.vertebrae_used < FEWEST_VERTEBRAE
+    few = result.vertebrae_used is not None and result.vertebrae_used < n["fewest_vertebrae"]
     fused_or_curved = has(case, "scoliosis", "spinal_fusion") or any(
         isinstance(c, Fracture) and c.site == "spine" for c in case.conditions
     )
@@ -110,12 +127,12 @@ def usable(result: BoneDensity, case: Case) -> bool:
 
 
 def _lowest(
-    case: Case, found: list[BoneDensity], clearing: bool = False
+    case: Case, found: list[BoneDensity], n: Numbers, clearing: bool = False
 ) -> tuple[str, float, BoneDensity] | None:
     """The lowest readable score; with `clearing`, only sites that may clear. The radius counts when no other can."""
     readable = []
     for result in found:
-        if clearing and not usable(result, case):
+        if clearing and not usable(result, case, n):
             continue
         try:
             readable.append((*score(result, case), result))
@@ -125,36 +142,38 @@ def _lowest(
     return min(major, key=lambda r: r[1]) if major else None
 
 
-def _density_tier(kind: str, value: float) -> str:
+def _density_tier(kind: str, value: float, n: Numbers) -> str:
     if kind == "Z":
-        return "low" if value <= -2.0 else "unrestricted"
-    return "osteoporosis" if value <= -2.5 else "low" if value < -1.0 else "unrestricted"
+        return "low" if value <= n["z_low"] else "unrestricted"
+    return "osteoporosis" if value <= n["t_osteoporosis"] else "low" if value < n["t_low"] else "unrestricted"
 
 
-def fragility(case: Case) -> list[Fracture]:
-    """Fractures from standing height or less at a site that counts; unknown force counts from 50 years."""
+def fragility(case: Case, draft: Draft | None = None) -> list[Fracture]:
+    """Fractures from standing height or less at a site that counts; unknown force counts from an age."""
+    from_years = BONE.in_force(case.as_of, draft)["unknown_force_years"]
     age = age_years(case.person.birth_date, case.as_of)
     return [
         c
         for c in case.conditions
         if isinstance(c, Fracture)
         and c.site in _FRAGILITY_SITES
-        and (c.from_standing_height_or_less is True or (c.from_standing_height_or_less is None and age >= 50))
+        and (c.from_standing_height_or_less is True or (c.from_standing_height_or_less is None and age >= from_years))
     ]
 
 
-def bone_status(case: Case) -> BoneStatus:
+def bone_status(case: Case, draft: Draft | None = None) -> BoneStatus:
     """The strictest tier that any evidence asks for; adverse results do not lapse, good ones do."""
+    n = BONE.in_force(case.as_of, draft)
     found: list[tuple[str, str, Source]] = []
     everything = results(case, BoneDensity)
-    valid = _lowest(case, current(case, "bone_density", VALID_DAYS))
-    ever = _lowest(case, everything)
-    clears = _lowest(case, current(case, "bone_density", VALID_DAYS), clearing=True)
-    breaks = fragility(case)
+    valid = _lowest(case, current(case, "bone_density", VALID_DAYS), n)
+    ever = _lowest(case, everything, n)
+    clears = _lowest(case, current(case, "bone_density", VALID_DAYS), n, clearing=True)
+    breaks = fragility(case, draft)
     if valid is not None:
         found.append(
             (
-                _density_tier(valid[0], valid[1]),
+                _density_tier(valid[0], valid[1], n),
                 f"{valid[0]} {valid[1]:+.1f} at the {valid[2].site.replace('_', ' ')}",
                 WHO,
             )
@@ -162,19 +181,19 @@ def bone_status(case: Case) -> BoneStatus:
     if (
         ever is not None
         and (valid is None or ever[2] is not valid[2])
-        and _density_tier(ever[0], ever[1]) in ("osteoporosis", "low")
+        and _density_tier(ever[0], ever[1], n) in ("osteoporosis", "low")
     ):
         found.append(
             (
-                _density_tier(ever[0], ever[1]),
+                _density_tier(ever[0], ever[1], n),
                 f"{ever[0]} {ever[1]:+.1f} at the {ever[2].site.replace('_', ' ')} on {ever[2].on}",
                 WHO,
             )
         )
-    found += _fracture_tiers(breaks, valid)
-    found += _risk_tiers(case, measured=clears is not None)
+    found += _fracture_tiers(breaks, valid, n)
+    found += _risk_tiers(case, n, measured=clears is not None)
     found += _always(case)
-    referrals = _referrals(case)
+    referrals = _referrals(case, n)
     for sign, words in ((STATURE, "stature loss"), (POSTURE_SIGN, "posture")):
         if any(source is sign for _, source in referrals):
             found.append(
@@ -186,25 +205,25 @@ def bone_status(case: Case) -> BoneStatus:
 
 
 def _fracture_tiers(
-    breaks: list[Fracture], valid: tuple[str, float, BoneDensity] | None
+    breaks: list[Fracture], valid: tuple[str, float, BoneDensity] | None, n: Numbers
 ) -> list[tuple[str, str, Source]]:
     out = []
     for f in breaks:
         text = f"fragility fracture of the {f.site} on {f.on}"
-        normal = valid is not None and _density_tier(valid[0], valid[1]) == "unrestricted"
+        normal = valid is not None and _density_tier(valid[0], valid[1], n) == "unrestricted"
         decides = f.site in ("hip", "spine") or not normal
         out.append(("osteoporosis" if decides else "low", text, BHOF))
     return out
 
 
-def _risk_tiers(case: Case, measured: bool) -> list[tuple[str, str, Source]]:
+def _risk_tiers(case: Case, n: Numbers, measured: bool) -> list[tuple[str, str, Source]]:
     """What unknown bone counts as; a benign measurement lifts these, and only these."""
     if measured:
         return []
     age, person = age_years(case.person.birth_date, case.as_of), case.person
     out: list[tuple[str, str, Source]] = []
     for c in case.conditions:
-        if isinstance(c, Glucocorticoid) and c.mg_per_day >= 2.5 and c.months > 3:
+        if isinstance(c, Glucocorticoid) and c.mg_per_day >= n["steroid_mg"] and c.months > n["steroid_months"]:
             out.append(
                 (
                     "osteoporosis",
@@ -216,9 +235,9 @@ def _risk_tiers(case: Case, measured: bool) -> list[tuple[str, str, Source]]:
             out.append(("caution", "no periods for three months, bone not measured", UNKNOWN_TIER))
         if isinstance(c, EarlyMenopause):
             out.append(("caution", "early menopause, bone not measured", UNKNOWN_TIER))
-    if age >= (65 if person.sex == "female" else 70):
+    if age >= n["women_years" if person.sex == "female" else "men_years"]:
         out.append(("caution", f"{age} years, bone not measured", UNKNOWN_TIER))
-    if age >= ADULT_FROM_YEARS and person.mass_kg / (person.stature_cm / 100) ** 2 < _LOW_BMI:
+    if age >= ADULT_FROM_YEARS and person.mass_kg / (person.stature_cm / 100) ** 2 < n["low_bmi"]:
         out.append(("caution", "low body mass, bone not measured", UNKNOWN_TIER))
     return out
 
@@ -252,31 +271,31 @@ def stature_lost_cm(case: Case) -> tuple[float, float]:
     return max(0.0, tallest - now), max([0.0, *(e - now for e in earlier[-1:])])
 
 
-def _referrals(case: Case) -> list[tuple[str, Source]]:
+def _referrals(case: Case, n: Numbers) -> list[tuple[str, Source]]:
     out: list[tuple[str, Source]] = []
     from_tallest, since_last = stature_lost_cm(case)
-    if from_tallest >= 4.0:
+    if from_tallest >= n["from_tallest_cm"]:
         out.append(
             (
-                f"{from_tallest:.1f} cm shorter than at the tallest (BHOF from 4, Siminoski from 6): rule out a vertebral fracture before loaded trunk work",
+                f"{from_tallest:.1f} cm shorter than at the tallest (counts from {n['from_tallest_cm']:g} cm; some say 6): rule out a vertebral fracture before loaded trunk work",
                 STATURE,
             )
         )
-    if since_last >= 2.0:
+    if since_last >= n["since_last_cm"]:
         out.append(
             (
                 f"{since_last:.1f} cm shorter than at the last measurement: rule out a vertebral fracture before loaded trunk work",
                 STATURE,
             )
         )
-    if any(r.cm > 0 for r in current(case, "wall_to_occiput", 365)):
+    if any(r.cm > n["wall_to_occiput_cm"] for r in current(case, "wall_to_occiput", 365)):
         out.append(
             (
                 "the back of the head does not reach the wall: rule out a vertebral fracture before loaded trunk work",
                 POSTURE_SIGN,
             )
         )
-    if any(r.finger_breadths <= 2 for r in current(case, "rib_to_pelvis", 365)):
+    if any(r.finger_breadths <= n["rib_to_pelvis_breadths"] for r in current(case, "rib_to_pelvis", 365)):
         out.append(
             (
                 "two finger breadths or fewer between ribs and pelvis: rule out a vertebral fracture before loaded trunk work",
@@ -284,7 +303,7 @@ def _referrals(case: Case) -> list[tuple[str, Source]]:
             )
         )
     for c in case.conditions:
-        if isinstance(c, Denosumab) and case.as_of > c.last_dose_on + timedelta(days=213):
+        if isinstance(c, Denosumab) and case.as_of > c.last_dose_on + timedelta(days=n["denosumab_days"]):
             out.append(
                 ("last denosumab more than 7 months ago: ask the prescriber before loaded trunk work", REBOUND)
             )

@@ -40,7 +40,7 @@ def _one(case: Case, key: tuple[str, str], results: list[Result]) -> TestChange:
         before, after = getattr(first, number), getattr(last, number)
         if before is not None and after is not None:
             compared = compare(float(before), float(after), test.change)
-    return TestChange(key[0], test.title, key[1], first.on, last.on, compared, test.read(last, case).text)
+    return TestChange(key[0], test.title, key[1], first.on, last.on, compared, test.reading(last, case).text)
 
 
 def _number(result: Result) -> str:

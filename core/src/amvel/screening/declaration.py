@@ -2,9 +2,12 @@
 
 from collections.abc import Callable
 from dataclasses import dataclass, field
+from datetime import date
 from typing import Any, TypeVar
 
 from amvel.case import CONDITIONS, RESULTS, Case, Field, Result, form_of
+from amvel.numbers import Draft, Number, Numbers, in_force
+from amvel.screening.standard import Standard
 from amvel.sources import Source
 
 POSITIONS = ("paper", "sitting", "standing", "lying", "on the floor", "hands and knees", "face down")
@@ -53,7 +56,7 @@ class ScreenTest:
     protocol: tuple[str, ...]
     safety: str
     validity_days: int
-    read: Callable[[Any, Case], Reading]
+    read: Callable[[Any, Case, Numbers], Reading]
     source: Source
     position: str
     outcomes: tuple[Outcome, ...]
@@ -65,6 +68,8 @@ class ScreenTest:
     unlocks: str = ""
     ages: tuple[int, int] = (0, 130)
     change: RealChange | None = None
+    numbers: tuple[Number, ...] = ()
+    standard: Standard | None = None  # whose numbers it reads by, when it has none of its own
     fields: tuple[Field, ...] = field(init=False, default=())
 
     def __post_init__(self) -> None:
@@ -76,6 +81,21 @@ class ScreenTest:
         if abs(sum(o.probability for o in self.outcomes) - 1) > 1e-6:
             raise ValueError(f"screening/{self.id}: the priors of the outcomes do not sum to one")
         object.__setattr__(self, "fields", form_of(self.model, _HIDDEN))
+
+    @property
+    def owner(self) -> str:
+        """Under what name its numbers stand in the rule-book and in drafts."""
+        return f"test.{self.id}"
+
+    def in_force(self, on: date, draft: Draft | None = None) -> Numbers:
+        """Its numbers as of a day."""
+        if self.standard is not None:
+            return self.standard.in_force(on, draft)
+        return in_force(self.owner, self.numbers, on, draft)
+
+    def reading(self, result: Any, case: Case, draft: Draft | None = None) -> Reading:
+        """What a result means, by the numbers of the day of the case."""
+        return self.read(result, case, self.in_force(case.as_of, draft))
 
     @property
     def model(self) -> type[Result]:

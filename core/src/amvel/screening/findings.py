@@ -1,5 +1,6 @@
 """From a case to findings: what holds today, what is only assumed, and what has aged."""
 
+from collections.abc import Callable
 from dataclasses import dataclass
 from datetime import date
 from typing import Any, TypeVar
@@ -9,29 +10,45 @@ from amvel.case import Case, Condition, age_years
 from amvel.case.conditions.falls import Fall, FearOfFalling
 from amvel.case.results.ranges import Range
 from amvel.case.results.vital import BloodPressure
+from amvel.literature import WORLD_FALLS
+from amvel.numbers import Draft, Number, Numbers
 from amvel.screening.bone_status import BoneStatus, bone_status
 from amvel.screening.declaration import current, newest
 from amvel.screening.fused_levels import mobile_shares
 from amvel.screening.library import test_library
+from amvel.screening.standard import Standard
 from amvel.screening.tests.blood_pressure import beyond_limit, drops, raised
 from amvel.screening.tests.chair_stand_30s import cut
-from amvel.screening.tests.five_stands import SLOW_S
 from amvel.screening.tests.five_stands import SOURCE as STANDS
+from amvel.screening.tests.five_stands import is_slow as stands_slowly
 from amvel.screening.tests.four_stage_balance import SOURCE as BALANCE
 from amvel.screening.tests.four_stage_balance import tandem_failed
-from amvel.screening.tests.gait_4m import SLOW_M_S, speed_m_s
 from amvel.screening.tests.gait_4m import SOURCE as GAIT
+from amvel.screening.tests.gait_4m import is_slow as walks_slowly
+from amvel.screening.tests.gait_4m import speed_m_s
 from amvel.screening.tests.observed_function import RISING_DEG, SHELF_DEG, STAIRS_DEG, hip_shown_deg
-from amvel.screening.tests.one_leg_stance import SHORT_S
 from amvel.screening.tests.one_leg_stance import SOURCE as ONE_LEG
-from amvel.screening.tests.timed_up_and_go import CUT_S
+from amvel.screening.tests.one_leg_stance import is_short
 from amvel.screening.tests.timed_up_and_go import SOURCE as TUG
-from amvel.sources import Source
+from amvel.screening.tests.timed_up_and_go import at_risk
+from amvel.sources import Source, ours
 
-STEADI_AGE = 65
 _RISES = ("unable", "with_help", "with_furniture", "alone")  # worst first
-YEAR_DAYS = 365
-FALLS = Source("CDC STEADI; World Falls Guidelines, Montero-Odasso et al. 2022")
+FALLS = WORLD_FALLS.says("signs of fall risk, with the cuts of CDC STEADI")
+FEAR = WORLD_FALLS.says("concern about falling", reading=True)
+UNTESTED = ours("not tested counts as doubtful from here")
+SINCE = date(2026, 1, 1)
+FALL_RISK = Standard(
+    "screening.fall_risk",
+    "Fall risk as told",
+    "What counts as a sign of fall risk beside the tests, and from what age a missing test counts as one.",
+    (
+        Number("tested_from_years", 65, "years", "from here a balance that was not tested is doubtful", UNTESTED, SINCE),
+        Number("falls", 2, "falls", "as many in a year are a sign; one with injury is", FALLS, SINCE),
+        Number("within_days", 365, "days", "how long a fall counts", FALLS, SINCE),
+        Number("confidence", 5, "0–10", "confidence in standing that is a sign, or less", FEAR, SINCE),
+    ),
+)
 C = TypeVar("C", bound=Condition)
 
 
@@ -57,6 +74,8 @@ class Findings:
     capacities: Capacities
     assumptions: tuple[Assumption, ...]
     aged: tuple[str, ...]
+    pressure_drops: bool = False
+    pressure_raised: bool = False
 
     def all(self, model: type[C]) -> list[C]:
         """Every condition of this kind."""
@@ -75,35 +94,28 @@ class Findings:
         """Under 18 years."""
         return self.age < 18
 
-    @property
-    def pressure_drops(self) -> bool:
-        return self.pressure is not None and drops(self.pressure)
-
-    @property
-    def pressure_raised(self) -> bool:
-        return self.pressure is not None and raised(self.pressure)
-
     def assumed(self, id: str) -> bool:
         return any(a.id == id for a in self.assumptions)
 
 
-def find_out(case: Case) -> Findings:
-    """All findings of a case as of its day."""
+def find_out(case: Case, draft: Draft | None = None) -> Findings:
+    """All findings of a case as of its day; a draft tries other numbers."""
     age = age_years(case.person.birth_date, case.as_of)
-    bone = bone_status(case)
+    bone = bone_status(case, draft)
     assumptions: list[Assumption] = []
     if bone.assumed:
         taken = {"osteoporosis": "as osteoporosis", "caution": "with caution"}.get(
             bone.tier, "as not restricted at this age"
         )
         assumptions.append(Assumption("bone", f"bone is not measured and is treated {taken}", "bone_density"))
-    signs = _fall_signs(case, age, assumptions)
+    signs = _fall_signs(case, age, assumptions, draft)
+    n = test_library()["blood_pressure"].in_force(case.as_of, draft)
     pressures = sorted(
         current(case, "blood_pressure", 0),
-        key=lambda r: (beyond_limit(r), drops(r), raised(r), r.systolic_lying_mmhg),
+        key=lambda r: (beyond_limit(r, n), drops(r, n), raised(r, n), r.systolic_lying_mmhg),
         reverse=True,
     )
-    if not pressures and age >= STEADI_AGE:
+    if not pressures and age >= FALL_RISK.in_force(case.as_of, draft)["tested_from_years"]:
         assumptions.append(
             Assumption(
                 "blood_pressure",
@@ -138,34 +150,42 @@ def find_out(case: Case) -> Findings:
         capacities,
         tuple(assumptions),
         tuple(_aged(case)),
+        bool(pressures) and drops(pressures[0], n),
+        bool(pressures) and raised(pressures[0], n),
     )
 
 
-def _fall_signs(case: Case, age: int, assumptions: list[Assumption]) -> list[tuple[str, Source]]:
+def _fall_signs(
+    case: Case, age: int, assumptions: list[Assumption], draft: Draft | None
+) -> list[tuple[str, Source]]:
+    def n(test: str) -> Numbers:
+        return test_library()[test].in_force(case.as_of, draft)
+
     days = test_library()["timed_up_and_go"].validity_days
     signs: list[tuple[str, Source]] = []
     walk, stands, stages = (
         newest(case, t, days) for t in ("timed_up_and_go", "chair_stand_30s", "four_stage_balance")
     )
     for r in walk:
-        if r.seconds >= CUT_S:
+        if at_risk(r, n("timed_up_and_go")):
             signs.append((f"timed up and go {r.seconds:g} s", TUG))
     for r in stages:
-        if tandem_failed(r):
+        if tandem_failed(r, n("four_stage_balance")):
             signs.append((f"tandem {r.tandem_s or 0:g} s", BALANCE))
     for r in stands:
-        limit = cut(age, case.person.sex)
+        limit = cut(age, case.person.sex, n("chair_stand_30s"))
         if limit is not None and (0 if r.arms_used else r.count) < limit:
             how = f"{r.count} with the arms, which count as none" if r.arms_used else f"{r.count}"
-            signs.append((f"chair stands: {how}; average is {limit} or more", FALLS))
-    signs += _slow_signs(case, days)
-    signs += _told_signs(case)
+            signs.append((f"chair stands: {how}; average is {limit:g} or more", FALLS))
+    told = FALL_RISK.in_force(case.as_of, draft)
+    signs += _slow_signs(case, days, n)
+    signs += _told_signs(case, told)
     missing = [
         t
         for t, r in (("timed_up_and_go", walk), ("four_stage_balance", stages), ("chair_stand_30s", stands))
         if not r
     ]
-    if age >= STEADI_AGE and missing:
+    if age >= told["tested_from_years"] and missing:
         assumptions.append(
             Assumption(
                 "balance", "balance is not fully tested: at home standing only with hand support", missing[0]
@@ -174,20 +194,20 @@ def _fall_signs(case: Case, age: int, assumptions: list[Assumption]) -> list[tup
         signs.append(
             (
                 "not tested: " + ", ".join(m.replace("_", " ") for m in missing),
-                Source("not tested counts as doubtful from 65 years", reading=True),
+                UNTESTED,
             )
         )
     return signs
 
 
-def _slow_signs(case: Case, days: int) -> list[tuple[str, Source]]:
+def _slow_signs(case: Case, days: int, n: Callable[[str], Numbers]) -> list[tuple[str, Source]]:
     """Cautions from the further tests of walking and standing."""
     out: list[tuple[str, Source]] = []
     for r in newest(case, "gait_4m", days):
-        if speed_m_s(r) <= SLOW_M_S:
+        if walks_slowly(r, n("gait_4m")):
             out.append((f"walks {speed_m_s(r):.2f} m/s", GAIT))
     for r in newest(case, "five_stands", days):
-        if r.seconds is None or r.seconds > SLOW_S:
+        if stands_slowly(r.seconds, n("five_stands")):
             out.append(
                 (
                     f"five stands {'not possible' if r.seconds is None else format(r.seconds, 'g') + ' s'}",
@@ -195,22 +215,21 @@ def _slow_signs(case: Case, days: int) -> list[tuple[str, Source]]:
                 )
             )
     worst = min((r.seconds for r in newest(case, "one_leg_stance", days)), default=None)
-    if worst is not None and worst < SHORT_S:
+    if worst is not None and is_short(worst, n("one_leg_stance")):
         out.append((f"one-leg stance {worst:g} s", ONE_LEG))
     return out
 
 
-def _told_signs(case: Case) -> list[tuple[str, Source]]:
+def _told_signs(case: Case, n: Numbers) -> list[tuple[str, Source]]:
     """Falls and fear, as told."""
     out: list[tuple[str, Source]] = []
-    recent = [c for c in case.conditions if isinstance(c, Fall) and (case.as_of - c.on).days <= YEAR_DAYS]
+    recent = [c for c in case.conditions if isinstance(c, Fall) and (case.as_of - c.on).days <= n["within_days"]]
     hurt = any(c.injury for c in recent)
-    if len(recent) >= 2 or hurt:
+    if len(recent) >= n["falls"] or hurt:
         out.append((f"{len(recent)} fall(s) in a year" + (", with injury" if hurt else ""), FALLS))
     for c in case.conditions:
-        if isinstance(c, FearOfFalling) and c.confidence_0_to_10 <= 5:
-            source = Source("World Falls Guidelines 2022: concern about falling", reading=True)
-            out.append((f"confidence in standing {c.confidence_0_to_10} of 10", source))
+        if isinstance(c, FearOfFalling) and c.confidence_0_to_10 <= n["confidence"]:
+            out.append((f"confidence in standing {c.confidence_0_to_10} of 10", FEAR))
     return out
 
 

@@ -2,13 +2,13 @@
 
 from amvel.case import Case
 from amvel.screening.declaration import Reading, RealChange, has
-from amvel.sources import Source
+from amvel.sources import Source, practice
 
 GONIOMETER = RealChange(
     6.0,
     0.91,
     "deg",
-    Source("goniometer and inclinometer, about ± 5° between two tests; common practice", reading=True),
+    practice("goniometer and inclinometer, about ± 5° between two tests", reading=True),
 )
 SHORT_SHARE = 0.8
 

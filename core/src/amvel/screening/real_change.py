@@ -4,9 +4,9 @@ import math
 from dataclasses import dataclass
 
 from amvel.screening.declaration import RealChange
-from amvel.sources import Source
+from amvel.sources import Kind, Source
 
-FORMULA = Source("MDC95 = 1.96 × √2 × SEM, SEM = SD × √(1 − ICC)")
+FORMULA = Source(Kind.MODEL, quoted_for="MDC95 = 1.96 × √2 × SEM, SEM = SD × √(1 − ICC)")
 
 
 @dataclass(frozen=True)

@@ -6,20 +6,19 @@ from amvel.case import Case
 from amvel.case.conditions.back_and_pelvis import Pregnancy
 from amvel.case.conditions.heart_and_lungs import HeartDisease
 from amvel.case.results.vital import BloodPressure, BloodSugar, PulseAndSaturation
+from amvel.literature import ACOG_804, RED_FLAGS
+from amvel.numbers import Draft, Numbers
 from amvel.screening.declaration import current, has
+from amvel.screening.library import test_library
 from amvel.screening.pregnancy_weeks import weeks_now
 from amvel.screening.tests.blood_pressure import HIGH, beyond_limit
-from amvel.screening.tests.blood_sugar import HIGH_MMOL_L, LOW_MMOL_L
 from amvel.screening.tests.blood_sugar import SOURCE as SUGAR
-from amvel.screening.tests.pulse_and_saturation import PULSE_LIMIT, lowest_saturation
 from amvel.screening.tests.pulse_and_saturation import SOURCE as PULSE
-from amvel.sources import Source
+from amvel.screening.tests.pulse_and_saturation import lowest_saturation
+from amvel.sources import Source, practice
 
-RED_FLAGS = Source("Finucane et al., Red Flags, JOSPT 2020")
-PREGNANCY = Source("ACOG 804, 2020; Mottola et al. 2018")
-HEART = Source(
-    "unstable angina, decompensated failure, severe symptomatic aortic stenosis: stop (exercise guidelines)"
-)
+PREGNANCY = ACOG_804.says("exercise in pregnancy; with Mottola et al. 2018")
+HEART = practice("unstable angina, decompensated failure, severe symptomatic aortic stenosis: stop (exercise guidelines, none at hand)")
 PRAEVIA_FROM_WEEKS = 26
 
 
@@ -97,9 +96,9 @@ def asked_of(case: Case) -> list[str]:
     return [k for k, q in QUESTIONS.items() if not q.only_with or has(case, *q.only_with)]
 
 
-def stop_signs(case: Case) -> list[StopSign]:
+def stop_signs(case: Case, draft: Draft | None = None) -> list[StopSign]:
     """Every stop sign that stands; answers that were not asked today count as not asked, not as no."""
-    found = [*_answers(case), *_consent(case), *_measured(case), *_conditions(case)]
+    found = [*_answers(case), *_consent(case), *_measured(case, draft), *_conditions(case)]
     return list({s.id: s for s in sorted(found, key=lambda s: s.emergency)}.values())
 
 
@@ -134,38 +133,41 @@ def _consent(case: Case) -> list[StopSign]:
     return [replace(_sign("no_consent", "Consent is not recorded", False, RED_FLAGS, step), missing=True)]
 
 
-def _measured(case: Case) -> list[StopSign]:
+def _measured(case: Case, draft: Draft | None) -> list[StopSign]:
     out = []
+    pressure, resting, sugar = (
+        test_library()[t].in_force(case.as_of, draft) for t in ("blood_pressure", "pulse_and_saturation", "blood_sugar")
+    )
     for r in current(case, "blood_pressure", 0):
         assert isinstance(r, BloodPressure)
-        if beyond_limit(r):
+        if beyond_limit(r, pressure):
             title = f"Blood pressure {r.systolic_lying_mmhg}/{r.diastolic_lying_mmhg}"
             out.append(_sign("pressure_beyond_limit", title, r.symptoms, HIGH))
-        if (r.resting_pulse_per_min or 0) > PULSE_LIMIT:
+        if (r.resting_pulse_per_min or 0) > resting["pulse_per_min"]:
             out.append(_sign("resting_pulse", f"Resting pulse {r.resting_pulse_per_min}", False, RED_FLAGS))
     for p in current(case, "pulse_and_saturation", 0):
         assert isinstance(p, PulseAndSaturation)
-        if (p.pulse_per_min or 0) > PULSE_LIMIT:
+        if (p.pulse_per_min or 0) > resting["pulse_per_min"]:
             out.append(_sign("resting_pulse", f"Resting pulse {p.pulse_per_min}", False, PULSE))
-        if p.saturation_percent is not None and p.saturation_percent < lowest_saturation(case):
+        if p.saturation_percent is not None and p.saturation_percent < lowest_saturation(case, resting):
             out.append(_sign("saturation", f"Saturation {p.saturation_percent} %", False, PULSE))
     for b in current(case, "blood_sugar", 0):
         assert isinstance(b, BloodSugar)
-        if b.mmol_l > HIGH_MMOL_L and b.ketones:
+        if b.mmol_l > sugar["high_mmol_l"] and b.ketones:
             out.append(_sign("sugar_with_ketones", f"Sugar {b.mmol_l:g} mmol/L with ketones", False, SUGAR))
-    if _low_sugar(case):
+    if _low_sugar(case, sugar):
         step = "Carbohydrate first; measure again after 15 min."
-        out.append(_sign("sugar_low", "Sugar below 5.0 mmol/L", False, SUGAR, step))
+        out.append(_sign("sugar_low", f"Sugar below {sugar['low_mmol_l']:.1f} mmol/L", False, SUGAR, step))
     return out
 
 
-def _low_sugar(case: Case) -> bool:
+def _low_sugar(case: Case, n: Numbers) -> bool:
     """Every low value of the day needs a value in range after carbohydrate."""
     if not has(case, "diabetes_medicine"):
         return False
     today = current(case, "blood_sugar", 0)
-    low = sum(r.mmol_l < LOW_MMOL_L for r in today)
-    mended = sum(r.mmol_l >= LOW_MMOL_L and r.after_carbohydrate for r in today)
+    low = sum(r.mmol_l < n["low_mmol_l"] for r in today)
+    mended = sum(r.mmol_l >= n["low_mmol_l"] and r.after_carbohydrate for r in today)
     return low > mended
 
 

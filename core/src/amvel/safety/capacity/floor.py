@@ -4,9 +4,10 @@ from datetime import date
 
 from amvel.case.conditions.joints import HipReplacement
 from amvel.case.conditions.spine import SpinalFusion
+from amvel.numbers import Numbers
 from amvel.safety.limits import Answer, Origin
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Numbers, Rule
+from amvel.safety.rulebook import Example, Profession, Rule
 from amvel.screening import Findings
 from amvel.sources import COMMON_PRACTICE
 
@@ -51,4 +52,6 @@ RULE = Rule(
         Example("a new hip, not tested", {"conditions": [_HIP]}, {"floor.untested": 0.0}),
         Example("a new hip, gets up alone", {"conditions": [_HIP], "tests": [{"test": "floor_rise", "result": "alone"}]}, {"floor.untested": None}),
     ),
+    read_on=date(2026, 11, 26),
+    check_by=Profession.OLDER_PEOPLE,
 )

@@ -11,9 +11,10 @@ from amvel.movements.stance import (
     WITH_ONE_HAND,
     WITHOUT_HANDS,
 )
+from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer, Origin
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Number, Numbers, Rule
+from amvel.safety.rulebook import Example, Profession, Rule
 from amvel.screening import Findings
 from amvel.sources import COMMON_PRACTICE
 
@@ -111,4 +112,6 @@ RULE = Rule(
             {"rising.home": 4.0, "rising.visit": None},
         ),
     ),
+    read_on=date(2026, 11, 26),
+    check_by=Profession.OLDER_PEOPLE,
 )

@@ -4,9 +4,10 @@ from datetime import date
 
 from amvel.case.conditions.bone import DoesNotWalk
 from amvel.case.conditions.nervous_system import WheelchairUser
+from amvel.numbers import Numbers
 from amvel.safety.limits import Answer, Origin, Place
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Numbers, Rule
+from amvel.safety.rulebook import Example, Profession, Rule
 from amvel.screening import Findings
 from amvel.sources import COMMON_PRACTICE
 
@@ -48,4 +49,6 @@ RULE = Rule(
         Example("seen", {"conditions": [_CORD], "tolerates": {"sitting_unsupported": "yes"}}, {"sitting.free": None}),
         Example("told no", {"tolerates": {"sitting_unsupported": "no"}}, {"sitting.free": 0.0}),
     ),
+    read_on=date(2026, 11, 26),
+    check_by=Profession.PHYSIOTHERAPY,
 )

@@ -3,14 +3,16 @@
 from datetime import date
 
 from amvel.case.affected import CARRIES
+from amvel.literature import STEADI
 from amvel.movements.stance import BOTH_FEET, HALF_STEP, ONE_LEG, STANCE_SAYS, TANDEM
+from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer, Origin, Place
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Number, Numbers, Rule
+from amvel.safety.rulebook import Example, Profession, Rule
 from amvel.screening import Findings
-from amvel.sources import COMMON_PRACTICE, Source
+from amvel.sources import COMMON_PRACTICE
 
-STEADI = Source("CDC STEADI: each stage of the four-stage balance test is held for 10 s", reading=True)
+STAGES = STEADI.says("each stage of the four-stage balance test is held for 10 s", reading=True)
 SINCE = date(2020, 1, 1)
 _EASIEST = min(STANCE_SAYS)
 _TESTS = ("four_stage_balance", "one_leg_stance")
@@ -18,7 +20,7 @@ _TESTS = ("four_stage_balance", "one_leg_stance")
 
 def answer(f: Findings, n: Numbers) -> Answer:
     """Held stages open their stance; fall signs lower it, in the visit too; in the visit one more."""
-    page = Page("standing", STEADI)
+    page = Page("standing", STAGES)
     held, by = _held(f, n)
     begins = int(n["begins"] if _sturdy(f, n) else n["begins_careful"])
     home = max(held, begins)
@@ -73,7 +75,7 @@ RULE = Rule(
     "standing",
     "Stances that have been held",
     "Base and hands as far as the same or a harder stance was held; three signs of fall risk or more lower it, in the visit too.",
-    (STEADI, COMMON_PRACTICE),
+    (STAGES, COMMON_PRACTICE),
     SINCE,
     answer,
     (
@@ -81,7 +83,7 @@ RULE = Rule(
         Number("begins_careful", HALF_STEP, "stance", "at home otherwise: one leg only with a firm hold", COMMON_PRACTICE, SINCE),
         Number("old_years", 65, "years", "age from which a stance must be held in a test", COMMON_PRACTICE, SINCE),
         Number("visit_more", 1, "stance", "what the visit adds", COMMON_PRACTICE, SINCE),
-        Number("stage_s", 10, "s", "how long a stage is held", STEADI, SINCE),
+        Number("stage_s", 10, "s", "how long a stage is held", STAGES, SINCE),
         Number("one_leg_s", 5, "s", "how long either leg holds", COMMON_PRACTICE, SINCE),
         Number("signs_from", 2, "count", "signs of fall risk from which the stance is lowered", COMMON_PRACTICE, SINCE),
         Number("at_signs_from", HALF_STEP, "stance", "at that many signs; every further one takes one off", COMMON_PRACTICE, SINCE),
@@ -92,4 +94,6 @@ RULE = Rule(
         Example("heel to toe for 10 s", {**_CAREFUL, "tests": [{**_STAGES, "tandem_s": 10}]}, {"standing.home": 2.0}),
         Example("heel to toe for 9.9 s", {**_CAREFUL, "tests": [{**_STAGES, "tandem_s": 9.9}]}, {"standing.home": 1.0}),
     ),
+    read_on=date(2026, 11, 26),
+    check_by=Profession.OLDER_PEOPLE,
 )

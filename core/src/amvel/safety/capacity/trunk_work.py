@@ -3,16 +3,18 @@
 from datetime import date
 
 from amvel.case.affected import HOLDS_THE_TRUNK
+from amvel.literature import MCGILL
 from amvel.movements.levels import HIGHEST, SAYS
+from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer, Origin, Place
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Number, Numbers, Rule
+from amvel.safety.rulebook import Example, Profession, Rule
 from amvel.safety.shown_levels import shown_levels, tests_beyond
 from amvel.screening import Findings
-from amvel.sources import Source
+from amvel.sources import practice
 
-LEVELS = Source("levels of trunk work: common practice, levels and steps up our reading", from_memory=False, reading=True)
-RATIOS = Source("McGill, Low Back Disorders: side to side within 0.05, side bridge to back extensors below 0.75")
+LEVELS = practice("levels of trunk work; where a level begins and what steps up to it", reading=True)
+RATIOS = MCGILL.says("side to side within 0.05, side bridge to back extensors below 0.75")
 SINCE = date(2020, 1, 1)
 
 
@@ -126,4 +128,6 @@ RULE = Rule(
         ),
         Example("a plank of 19 s", {"tests": [{"test": "plank_hold", "seconds": 19}]}, {"trunk_work.arching_home": 3.0}),
     ),
+    read_on=date(2026, 11, 26),
+    check_by=Profession.PHYSIOTHERAPY,
 )

@@ -4,9 +4,10 @@ from datetime import date, timedelta
 
 from amvel.case.conditions.back_and_pelvis import AbdominalSeparation
 from amvel.movements.levels import BELLY_WORK, Way
+from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer, Place
 from amvel.safety.page import CLINICIAN, Page
-from amvel.safety.rulebook import Example, Number, Numbers, Rule
+from amvel.safety.rulebook import Example, Profession, Rule
 from amvel.screening import Findings
 from amvel.sources import COMMON_PRACTICE
 
@@ -118,4 +119,6 @@ RULE = Rule(
             {"abdominal_separation.curl": None},
         ),
     ),
+    read_on=date(2026, 11, 26),
+    check_by=Profession.PELVIC_HEALTH,
 )

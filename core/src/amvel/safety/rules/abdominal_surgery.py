@@ -3,10 +3,11 @@
 from datetime import date
 
 from amvel.case.conditions.back_and_pelvis import AbdominalSurgery
+from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer
 from amvel.safety.loaded_trunk_work import wait_for_clearing
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Number, Numbers, Rule
+from amvel.safety.rulebook import Example, Profession, Rule
 from amvel.screening import Findings
 from amvel.sources import COMMON_PRACTICE
 
@@ -55,4 +56,6 @@ RULE = Rule(
             {"abdominal_surgery.lever_0": None},
         ),
     ),
+    read_on=date(2026, 11, 26),
+    check_by=Profession.SURGEON,
 )

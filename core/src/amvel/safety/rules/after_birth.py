@@ -3,17 +3,16 @@
 from datetime import date, timedelta
 
 from amvel.case.conditions.back_and_pelvis import AfterBirth
+from amvel.literature import ACOG_804
+from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer
 from amvel.safety.loaded_trunk_work import wait_for_clearing
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Number, Numbers, Rule
+from amvel.safety.rulebook import Example, Profession, Rule
 from amvel.screening import Findings
-from amvel.sources import COMMON_PRACTICE, Source
+from amvel.sources import COMMON_PRACTICE
 
-BIRTH = Source(
-    "return to exercise after birth: loaded work after clearing, commonly ≥ 6 weeks (ACOG 804, 2020)",
-    reading=True,
-)
+BIRTH = ACOG_804.says("return to exercise after birth: loaded work after clearing, commonly ≥ 6 weeks", reading=True)
 SINCE = date(2020, 1, 1)
 WHY = "loaded trunk work waits for a clearing after the birth"
 
@@ -100,4 +99,6 @@ RULE = Rule(
             ("clinician.too_old_0",),
         ),
     ),
+    read_on=date(2026, 11, 26),
+    check_by=Profession.PELVIC_HEALTH,
 )

@@ -3,9 +3,10 @@
 from datetime import date
 
 from amvel.case.conditions.development import Autism
+from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Number, Numbers, Rule
+from amvel.safety.rulebook import Example, Profession, Rule
 from amvel.screening import Findings
 from amvel.sources import COMMON_PRACTICE
 
@@ -51,4 +52,6 @@ RULE = Rule(
             {"autism.bands_0": None, "autism.coordination_0": 3.0},
         ),
     ),
+    read_on=date(2026, 11, 25),
+    check_by=Profession.DEVELOPMENT,
 )

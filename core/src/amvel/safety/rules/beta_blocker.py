@@ -3,9 +3,10 @@
 from datetime import date
 
 from amvel.case.conditions.heart_and_lungs import BetaBlocker
+from amvel.numbers import Numbers
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Numbers, Rule
+from amvel.safety.rulebook import Example, Profession, Rule
 from amvel.screening import Findings
 from amvel.sources import COMMON_PRACTICE
 
@@ -38,4 +39,6 @@ RULE = Rule(
         Example("beta blocker", {"conditions": [{"kind": "beta_blocker"}]}, {"beta_blocker.pulse": 0.0}),
         Example("none", {"conditions": []}, {"beta_blocker.pulse": None}),
     ),
+    read_on=date(2026, 11, 25),
+    check_by=Profession.HEART,
 )

@@ -2,9 +2,10 @@
 
 from datetime import date
 
+from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Number, Numbers, Rule
+from amvel.safety.rulebook import Example, Profession, Rule
 from amvel.screening import Findings
 from amvel.screening.tests.blood_pressure import DROP, HIGH
 
@@ -63,4 +64,6 @@ RULE = Rule(
             "falls by 19", _pressure(130, 80, systolic_standing_3min_mmhg=111), {"blood_pressure.drop": None}
         ),
     ),
+    read_on=date(2026, 11, 26),
+    check_by=Profession.HEART,
 )

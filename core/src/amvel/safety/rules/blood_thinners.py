@@ -3,9 +3,10 @@
 from datetime import date
 
 from amvel.case.conditions.skin_and_devices import BloodThinners
+from amvel.numbers import Numbers
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Numbers, Rule
+from amvel.safety.rulebook import Example, Profession, Rule
 from amvel.screening import Findings
 from amvel.sources import COMMON_PRACTICE
 
@@ -39,4 +40,6 @@ RULE = Rule(
         Example("blood thinners", {"conditions": [{"kind": "blood_thinners"}]}, {"blood_thinners.prop": 0.0}),
         Example("none", {"conditions": []}, {"blood_thinners.prop": None}),
     ),
+    read_on=date(2026, 11, 25),
+    check_by=Profession.HEART,
 )

@@ -3,9 +3,10 @@
 from datetime import date
 
 from amvel.case.conditions.heart_and_lungs import BreathlessLying
+from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer, Place
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Number, Numbers, Rule
+from amvel.safety.rulebook import Example, Profession, Rule
 from amvel.screening import Findings
 from amvel.sources import COMMON_PRACTICE
 
@@ -45,4 +46,6 @@ RULE = Rule(
         ),
         Example("none", {"conditions": []}, {"breathless_lying.flat": None}),
     ),
+    read_on=date(2026, 11, 26),
+    check_by=Profession.HEART,
 )

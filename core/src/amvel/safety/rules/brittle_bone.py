@@ -3,15 +3,14 @@
 from datetime import date
 
 from amvel.case.conditions.bone import OsteogenesisImperfecta
+from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Number, Numbers, Rule
+from amvel.safety.rulebook import Example, Profession, Rule
 from amvel.screening import Findings
-from amvel.sources import Source
+from amvel.sources import practice
 
-SOURCE = Source(
-    "osteogenesis imperfecta: as osteoporosis, no forced limb (guidance of specialised centres)", reading=True
-)
+SOURCE = practice("osteogenesis imperfecta: as osteoporosis, no forced limb (guidance of specialised centres)", reading=True)
 
 
 def answer(f: Findings, n: Numbers) -> Answer:
@@ -45,4 +44,6 @@ RULE = Rule(
         ),
         Example("nobody else", {"conditions": []}, {"brittle_bone.arm_load": None}),
     ),
+    read_on=date(2026, 11, 25),
+    check_by=Profession.BONE,
 )

@@ -3,13 +3,14 @@
 from datetime import date
 
 from amvel.case.conditions.bone import Fracture
+from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer
 from amvel.safety.page import CLINICIAN, Page
-from amvel.safety.rulebook import Example, Number, Numbers, Rule
+from amvel.safety.rulebook import Example, Profession, Rule
 from amvel.screening import Findings
-from amvel.sources import Source
+from amvel.sources import practice
 
-PROTOCOL = Source("weight-bearing status as ordered; the clinician’s word prevails", reading=True)
+PROTOCOL = practice("weight-bearing status as ordered; the clinician’s word prevails", reading=True)
 SINCE = date(2020, 1, 1)
 _SITES = ("humerus", "forearm", "wrist", "hand")
 
@@ -45,4 +46,6 @@ RULE = Rule(
         Example("upper arm", {"conditions": [{**_ARM, "healed": False}]}, {"broken_arm.carries_0_left": 0.0, "broken_arm.raise_0_left": 60.0}),
         Example("healed", {"conditions": [_ARM]}, {"broken_arm.carries_0_left": None}),
     ),
+    read_on=date(2026, 11, 26),
+    check_by=Profession.ORTHOPAEDICS,
 )

@@ -3,14 +3,15 @@
 from datetime import date
 
 from amvel.case.conditions.development import CerebralPalsy
+from amvel.literature import PALISANO
 from amvel.movements.levels import EVERY_WAY
+from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer, Place
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Number, Numbers, Rule
+from amvel.safety.rulebook import Example, Profession, Rule
 from amvel.screening import Findings
-from amvel.sources import Source
 
-LEVELS = Source("gross motor levels I–V (Palisano); hip at risk from 30 % migration", reading=True)
+LEVELS = PALISANO.says("gross motor levels I–V; hip at risk from 30 % migration", reading=True)
 SINCE = date(2019, 1, 1)
 
 
@@ -109,4 +110,6 @@ RULE = Rule(
             {"cerebral_palsy.hip_left_0": None},
         ),
     ),
+    read_on=date(2026, 11, 26),
+    check_by=Profession.DEVELOPMENT,
 )

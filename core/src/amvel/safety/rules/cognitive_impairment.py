@@ -3,10 +3,11 @@
 from datetime import date
 
 from amvel.case.conditions.nervous_system import CognitiveImpairment
+from amvel.numbers import Number, Numbers
 from amvel.safety.attention import one_thing_at_a_time
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Number, Numbers, Rule
+from amvel.safety.rulebook import Example, Profession, Rule
 from amvel.screening import Findings
 from amvel.sources import COMMON_PRACTICE
 
@@ -45,4 +46,6 @@ RULE = Rule(
             {"cognitive_impairment.coordination_0": 3.0, "cognitive_impairment.alone_0": None},
         ),
     ),
+    read_on=date(2026, 11, 25),
+    check_by=Profession.OLDER_PEOPLE,
 )

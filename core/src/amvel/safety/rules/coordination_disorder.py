@@ -3,9 +3,10 @@
 from datetime import date
 
 from amvel.case.conditions.development import CoordinationDisorder
+from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer, Place
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Number, Numbers, Rule
+from amvel.safety.rulebook import Example, Profession, Rule
 from amvel.screening import Findings
 from amvel.sources import COMMON_PRACTICE
 
@@ -55,4 +56,6 @@ RULE = Rule(
         ),
         Example("none", {"conditions": []}, {"coordination_disorder.coordination": None}),
     ),
+    read_on=date(2026, 11, 26),
+    check_by=Profession.DEVELOPMENT,
 )

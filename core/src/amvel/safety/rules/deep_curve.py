@@ -3,9 +3,10 @@
 from datetime import date
 
 from amvel.case.conditions.spine import DeepCurve
+from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Number, Numbers, Rule
+from amvel.safety.rulebook import Example, Profession, Rule
 from amvel.screening import Findings
 from amvel.sources import COMMON_PRACTICE
 
@@ -38,4 +39,6 @@ RULE = Rule(
         Example("a deep curve", {"conditions": [{"kind": "deep_curve"}]}, {"deep_curve.arching": 5.0}),
         Example("none", {"conditions": []}, {"deep_curve.arching": None}),
     ),
+    read_on=date(2026, 11, 25),
+    check_by=Profession.ORTHOPAEDICS,
 )

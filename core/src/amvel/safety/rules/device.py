@@ -3,9 +3,10 @@
 from datetime import date
 
 from amvel.case.conditions.skin_and_devices import Device
+from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Number, Numbers, Rule
+from amvel.safety.rulebook import Example, Profession, Rule
 from amvel.screening import Findings
 from amvel.sources import COMMON_PRACTICE
 
@@ -59,4 +60,6 @@ RULE = Rule(
             {"device.prone_0": None, "device.head_0": 0.0},
         ),
     ),
+    read_on=date(2026, 11, 25),
+    check_by=Profession.DEVICE_CLINIC,
 )

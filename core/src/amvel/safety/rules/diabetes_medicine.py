@@ -3,16 +3,14 @@
 from datetime import date
 
 from amvel.case.conditions.heart_and_lungs import DiabetesMedicine
+from amvel.numbers import Numbers
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Numbers, Rule
+from amvel.safety.rulebook import Example, Profession, Rule
 from amvel.screening import Findings
-from amvel.sources import Source
+from amvel.sources import practice
 
-SUGAR = Source(
-    "exercise with insulin or sulfonylurea: < 5.0 mmol/L carbohydrate first; > 13.9 with ketones no session",
-    reading=True,
-)
+SUGAR = practice("exercise with insulin or sulfonylurea: < 5.0 mmol/L carbohydrate first; > 13.9 with ketones no session", reading=True)
 SINCE = date(2020, 1, 1)
 
 
@@ -43,4 +41,6 @@ RULE = Rule(
         Example("insulin", {"conditions": [{"kind": "diabetes_medicine"}]}, {"diabetes_medicine.sugar": 0.0}),
         Example("none", {"conditions": []}, {"diabetes_medicine.sugar": None}),
     ),
+    read_on=date(2026, 11, 25),
+    check_by=Profession.DIABETES,
 )

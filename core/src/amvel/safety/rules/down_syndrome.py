@@ -3,13 +3,14 @@
 from datetime import date
 
 from amvel.case.conditions.development import DownSyndrome
+from amvel.literature import BULL
+from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Number, Numbers, Rule
+from amvel.safety.rulebook import Example, Profession, Rule
 from amvel.screening import Findings
-from amvel.sources import Source
 
-AAP = Source("AAP, Bull et al. 2022", reading=True)
+AAP = BULL.as_read
 SINCE = date(2022, 1, 1)
 
 
@@ -50,4 +51,6 @@ RULE = Rule(
         ),
         Example("nobody else", {"conditions": []}, {"down_syndrome.neck": None}),
     ),
+    read_on=date(2026, 11, 25),
+    check_by=Profession.DEVELOPMENT,
 )

@@ -3,9 +3,10 @@
 from datetime import date
 
 from amvel.case.conditions.nervous_system import Epilepsy
+from amvel.numbers import Numbers
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Numbers, Rule
+from amvel.safety.rulebook import Example, Profession, Rule
 from amvel.screening import Findings
 from amvel.sources import COMMON_PRACTICE
 
@@ -45,4 +46,6 @@ RULE = Rule(
         Example("epilepsy", {"conditions": [{"kind": "epilepsy"}]}, {"epilepsy.breath": 0.0}),
         Example("none", {"conditions": []}, {"epilepsy.breath": None}),
     ),
+    read_on=date(2026, 11, 25),
+    check_by=Profession.NEUROLOGY,
 )

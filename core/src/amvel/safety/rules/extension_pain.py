@@ -3,18 +3,15 @@
 from datetime import date
 
 from amvel.case.conditions.spine import ExtensionPain
+from amvel.numbers import Number, Numbers
 from amvel.safety.arching import temporary_arching
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Number, Numbers, Rule
+from amvel.safety.rulebook import Example, Profession, Rule
 from amvel.screening import Findings
-from amvel.sources import Source
+from amvel.sources import practice
 
-SOURCE = Source(
-    "extension-provoked pain: extension to neutral or 5°; common practice, value our reading",
-    from_memory=False,
-    reading=True,
-)
+SOURCE = practice("extension-provoked pain: extension to neutral or 5°", reading=True)
 
 
 def answer(f: Findings, n: Numbers) -> Answer:
@@ -68,4 +65,6 @@ RULE = Rule(
             {"extension_pain.arching": 5.0},
         ),
     ),
+    read_on=date(2026, 11, 25),
+    check_by=Profession.PHYSIOTHERAPY,
 )

@@ -3,9 +3,10 @@
 from datetime import date
 
 from amvel.case.conditions.heart_and_lungs import EyePressure
+from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Number, Numbers, Rule
+from amvel.safety.rulebook import Example, Profession, Rule
 from amvel.screening import Findings
 from amvel.sources import COMMON_PRACTICE
 
@@ -38,4 +39,6 @@ RULE = Rule(
         ),
         Example("none", {"conditions": []}, {"eye_pressure.head": None}),
     ),
+    read_on=date(2026, 11, 25),
+    check_by=Profession.EYES,
 )

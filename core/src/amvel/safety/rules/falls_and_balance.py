@@ -3,14 +3,14 @@
 from datetime import date
 
 from amvel.case.conditions.falls import FearOfFalling
+from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer, Place
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Number, Numbers, Rule
+from amvel.safety.rulebook import Example, Profession, Rule
 from amvel.screening import Findings
 from amvel.screening.findings import FALLS
-from amvel.sources import Source
 
-HAND = Source(FALLS.cite, reading=True)
+HAND = FALLS.as_read
 
 
 def answer(f: Findings, n: Numbers) -> Answer:
@@ -112,4 +112,6 @@ RULE = Rule(
             },
         ),
     ),
+    read_on=date(2026, 11, 26),
+    check_by=Profession.OLDER_PEOPLE,
 )

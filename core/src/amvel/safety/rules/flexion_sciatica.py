@@ -4,17 +4,16 @@ from datetime import date, timedelta
 
 from amvel.case.conditions.spine import FlexionSciatica
 from amvel.movements.levels import EVERY_WAY
+from amvel.numbers import Number, Numbers
 from amvel.safety.graded_return import progress
 from amvel.safety.limits import Answer, Place
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Number, Numbers, Rule
+from amvel.safety.rulebook import Example, Profession, Rule
 from amvel.screening import Findings
 from amvel.screening.declaration import current
-from amvel.sources import Source
+from amvel.sources import practice
 
-PRACTICE = Source(
-    "flexion-provoked sciatica: common practice, values our reading", from_memory=False, reading=True
-)
+PRACTICE = practice("flexion-provoked sciatica", reading=True)
 REVIEW_AFTER = timedelta(weeks=4)
 ACUTE_FOR = timedelta(weeks=6)  # common practice, no source
 VALID_SLR_DAYS = 180
@@ -135,4 +134,6 @@ RULE = Rule(
             {"flexion_sciatica.unloaded_flexion_0": 10.0},
         ),
     ),
+    read_on=date(2026, 11, 26),
+    check_by=Profession.PHYSIOTHERAPY,
 )

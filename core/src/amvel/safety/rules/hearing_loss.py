@@ -3,9 +3,10 @@
 from datetime import date
 
 from amvel.case.conditions.nervous_system import HearingLoss
+from amvel.numbers import Numbers
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Numbers, Rule
+from amvel.safety.rulebook import Example, Profession, Rule
 from amvel.screening import Findings
 from amvel.sources import COMMON_PRACTICE
 
@@ -40,4 +41,6 @@ RULE = Rule(
         Example("hearing loss", {"conditions": [{"kind": "hearing_loss"}]}, {"hearing_loss.cues": 0.0}),
         Example("none", {"conditions": []}, {"hearing_loss.cues": None}),
     ),
+    read_on=date(2026, 11, 26),
+    check_by=Profession.OLDER_PEOPLE,
 )

@@ -3,13 +3,14 @@
 from datetime import date
 
 from amvel.case.conditions.heart_and_lungs import HeartDisease
+from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Number, Numbers, Rule
+from amvel.safety.rulebook import Example, Profession, Rule
 from amvel.screening import Findings
-from amvel.sources import Source
+from amvel.sources import practice
 
-HEART = Source("exercise guidelines for stable heart disease", reading=True)
+HEART = practice("exercise guidelines for stable heart disease, none at hand", reading=True)
 SINCE = date(2020, 1, 1)
 
 
@@ -45,4 +46,6 @@ RULE = Rule(
         ),
         Example("none", {"conditions": []}, {"heart_disease.effort": None}),
     ),
+    read_on=date(2026, 11, 25),
+    check_by=Profession.HEART,
 )

@@ -3,13 +3,14 @@
 from datetime import date, timedelta
 
 from amvel.case.conditions.joints import HipReplacement
+from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Number, Numbers, Rule
+from amvel.safety.rulebook import Example, Profession, Rule
 from amvel.screening import Findings
-from amvel.sources import Source
+from amvel.sources import practice
 
-HIP = Source("hip precautions by approach; the surgeon’s protocol prevails", reading=True)
+HIP = practice("hip precautions by approach; the surgeon’s protocol prevails", reading=True)
 SINCE = date(2020, 1, 1)
 # Per approach: name, quantity, number (none means not at all), reason.
 BY_APPROACH = {
@@ -148,4 +149,6 @@ RULE = Rule(
             {"hip_replacement.posterior_bend_0": None},
         ),
     ),
+    read_on=date(2026, 11, 26),
+    check_by=Profession.ORTHOPAEDICS,
 )

@@ -3,19 +3,20 @@
 from datetime import date
 
 from amvel.case.conditions.development import Hypermobility
+from amvel.literature import MALFAIT
+from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Number, Numbers, Rule
+from amvel.safety.rulebook import Example, Profession, Rule
 from amvel.screening import Findings
-from amvel.sources import Source
 
-MALFAIT = Source("Malfait et al. 2017: Beighton ≥ 6 children, ≥ 5 to age 50, ≥ 4 above", reading=True)
+BEIGHTON = MALFAIT.says("Beighton ≥ 6 children, ≥ 5 to age 50, ≥ 4 above", reading=True)
 SINCE = date(2017, 1, 1)
 
 
 def answer(f: Findings, n: Numbers) -> Answer:
     """No end range, slow, hands and feet on the ground first; vascular type: no strained holds."""
-    page = Page("hypermobility", MALFAIT)
+    page = Page("hypermobility", BEIGHTON)
     for i, c in enumerate(f.all(Hypermobility)):
         cut = n["children"] if f.growing else n["to_50"] if f.age <= 50 else n["above_50"]
         if c.vascular_type:
@@ -53,16 +54,16 @@ RULE = Rule(
     "hypermobility",
     "Very mobile joints",
     "No end range, slow, hands and feet on the ground first; vascular type: no strained holds.",
-    (MALFAIT,),
+    (BEIGHTON,),
     SINCE,
     answer,
     (
-        Number("children", 6, "0–9", "Beighton score, under 18", MALFAIT, SINCE),
-        Number("to_50", 5, "0–9", "Beighton score, to 50", MALFAIT, SINCE),
-        Number("above_50", 4, "0–9", "Beighton score, above 50", MALFAIT, SINCE),
-        Number("share", 0.8, "", "share of the range", MALFAIT, SINCE),
-        Number("hip_deg", 15, "deg", "hip reach back", MALFAIT, SINCE),
-        Number("speed_deg_s", 60, "deg/s", "fastest joint", MALFAIT, SINCE),
+        Number("children", 6, "0–9", "Beighton score, under 18", BEIGHTON, SINCE),
+        Number("to_50", 5, "0–9", "Beighton score, to 50", BEIGHTON, SINCE),
+        Number("above_50", 4, "0–9", "Beighton score, above 50", BEIGHTON, SINCE),
+        Number("share", 0.8, "", "share of the range", BEIGHTON, SINCE),
+        Number("hip_deg", 15, "deg", "hip reach back", BEIGHTON, SINCE),
+        Number("speed_deg_s", 60, "deg/s", "fastest joint", BEIGHTON, SINCE),
     ),
     (
         Example(
@@ -86,4 +87,6 @@ RULE = Rule(
             {"hypermobility.hold_0": 0.0, "hypermobility.speed_0": None},
         ),
     ),
+    read_on=date(2026, 11, 25),
+    check_by=Profession.PHYSIOTHERAPY,
 )

@@ -3,9 +3,10 @@
 from datetime import date
 
 from amvel.case.conditions.skin_and_devices import LatexAllergy
+from amvel.numbers import Numbers
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Numbers, Rule
+from amvel.safety.rulebook import Example, Profession, Rule
 from amvel.screening import Findings
 from amvel.sources import COMMON_PRACTICE
 
@@ -34,4 +35,6 @@ RULE = Rule(
         Example("latex allergy", {"conditions": [{"kind": "latex_allergy"}]}, {"latex_allergy.band": 0.0}),
         Example("none", {"conditions": []}, {"latex_allergy.band": None}),
     ),
+    read_on=date(2026, 11, 25),
+    check_by=Profession.GENERAL_PRACTICE,
 )

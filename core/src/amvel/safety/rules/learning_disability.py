@@ -3,10 +3,11 @@
 from datetime import date
 
 from amvel.case.conditions.development import LearningDisability
+from amvel.numbers import Number, Numbers
 from amvel.safety.attention import one_thing_at_a_time
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Number, Numbers, Rule
+from amvel.safety.rulebook import Example, Profession, Rule
 from amvel.screening import Findings
 from amvel.sources import COMMON_PRACTICE
 
@@ -52,4 +53,6 @@ RULE = Rule(
             {"learning_disability.coordination_0": 3.0},
         ),
     ),
+    read_on=date(2026, 11, 25),
+    check_by=Profession.DEVELOPMENT,
 )

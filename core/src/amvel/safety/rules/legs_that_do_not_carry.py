@@ -5,9 +5,10 @@ from datetime import date
 from amvel.case.conditions.bone import DoesNotWalk
 from amvel.case.conditions.development import CerebralPalsy
 from amvel.case.conditions.nervous_system import SpinalCordInjury
+from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Number, Numbers, Rule
+from amvel.safety.rulebook import Example, Profession, Rule
 from amvel.screening import Findings
 from amvel.screening.bone_status import NO_WALK_LEVEL, WALKING
 
@@ -56,4 +57,6 @@ RULE = Rule(
             {"legs_that_do_not_carry.standing": None},
         ),
     ),
+    read_on=date(2026, 11, 25),
+    check_by=Profession.NEUROLOGY,
 )

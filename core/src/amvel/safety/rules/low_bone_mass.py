@@ -4,26 +4,28 @@ from datetime import date, timedelta
 from typing import Any
 
 from amvel.case.conditions.bone import Denosumab, Fracture, Glucocorticoid
+from amvel.literature import BHOF, SINAKI_MIKKELSEN, STRONG_STEADY_STRAIGHT, TOO_FIT_TO_FRACTURE
 from amvel.movements.levels import EVERY_WAY
+from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer, Place
 from amvel.safety.page import CLINICIAN, Page
-from amvel.safety.rulebook import Example, Number, Numbers, Rule
+from amvel.safety.rulebook import Example, Profession, Rule
 from amvel.screening import Findings
-from amvel.screening.bone_status import ACR, BHOF, fragility
-from amvel.sources import Source
+from amvel.screening.bone_status import ACR, fragility
+from amvel.sources import practice
 
-STRONG_STEADY_STRAIGHT = Source("Brooke-Wavell et al., Strong, Steady and Straight, BJSM 2022", reading=True)
-TOO_FIT = Source("Giangregorio et al., Too Fit to Fracture, Osteoporos Int 2014, 2015", reading=True)
-SINAKI = Source("Sinaki & Mikkelsen 1984: new vertebral fractures after flexion 89 %, after extension 16 %")
+STRONG_STEADY = STRONG_STEADY_STRAIGHT.as_read
+TOO_FIT = TOO_FIT_TO_FRACTURE.as_read
+SINAKI = SINAKI_MIKKELSEN.says("new vertebral fractures after flexion 89 %, after extension 16 %")
 FRESH = timedelta(weeks=12)
-CAPS = Source("levels of trunk work: common practice, our reading", from_memory=False, reading=True)
+CAPS = practice("levels of trunk work", reading=True)
 SLOW = "slow, small, no end range"
 _TURNS = frozenset(("range.left.trunk_rotation", "range.right.trunk_rotation"))
 
 
 def answer(f: Findings, n: Numbers) -> Answer:
     """By tier: osteoporosis forbids loaded rounding, low and unknown are cautioned."""
-    page = Page("low_bone_mass", STRONG_STEADY_STRAIGHT, "bone")
+    page = Page("low_bone_mass", STRONG_STEADY, "bone")
     why = "; ".join(text for text, _ in f.bone.reasons)
     for i, (text, source) in enumerate(f.bone.referrals):
         page.refer(f"refer_{i}", text, source)
@@ -212,7 +214,7 @@ RULE = Rule(
     "low_bone_mass",
     "Low bone mass and fragility fracture",
     "Loaded rounding is out with osteoporosis; unloaded rounding and turning stay within half of the range and are never combined.",
-    (STRONG_STEADY_STRAIGHT, TOO_FIT, SINAKI),
+    (STRONG_STEADY, TOO_FIT, SINAKI),
     SINCE,
     answer,
     (
@@ -221,7 +223,7 @@ RULE = Rule(
             10.0,
             "deg",
             "rounding under load with osteoporosis",
-            STRONG_STEADY_STRAIGHT,
+            STRONG_STEADY,
             SINCE,
         ),
         Number(
@@ -229,7 +231,7 @@ RULE = Rule(
             0.5,
             "",
             "share of the range for unloaded rounding and for turning",
-            STRONG_STEADY_STRAIGHT,
+            STRONG_STEADY,
             SINCE,
         ),
         Number(
@@ -280,4 +282,6 @@ RULE = Rule(
             refers=("low_bone_mass.refer_0",),
         ),
     ),
+    read_on=date(2026, 11, 26),
+    check_by=Profession.BONE,
 )

@@ -3,9 +3,10 @@
 from datetime import date
 
 from amvel.case.conditions.general import LowMood
+from amvel.numbers import Numbers
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Numbers, Rule
+from amvel.safety.rulebook import Example, Profession, Rule
 from amvel.screening import Findings
 from amvel.sources import COMMON_PRACTICE
 
@@ -34,4 +35,6 @@ RULE = Rule(
         Example("it blocks", {"conditions": [{"kind": "low_mood", "blocks": True}]}, {"low_mood.small_0": 0.0}, refers=("low_mood.blocks_0",)),
         Example("it does not", {"conditions": [{"kind": "low_mood"}]}, {"low_mood.small_0": 0.0}),
     ),
+    read_on=date(2026, 11, 26),
+    check_by=Profession.GENERAL_PRACTICE,
 )

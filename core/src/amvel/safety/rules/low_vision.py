@@ -3,9 +3,10 @@
 from datetime import date
 
 from amvel.case.conditions.nervous_system import LowVision
+from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer, Place
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Number, Numbers, Rule
+from amvel.safety.rulebook import Example, Profession, Rule
 from amvel.screening import Findings
 from amvel.sources import COMMON_PRACTICE
 
@@ -47,4 +48,6 @@ RULE = Rule(
         Example("low vision", {"conditions": [{"kind": "low_vision"}]}, {"low_vision.hand": 2.0}),
         Example("none", {"conditions": []}, {"low_vision.hand": None}),
     ),
+    read_on=date(2026, 11, 26),
+    check_by=Profession.EYES,
 )

@@ -3,9 +3,10 @@
 from datetime import date
 
 from amvel.case.conditions.general import LungDisease
+from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Number, Numbers, Rule
+from amvel.safety.rulebook import Example, Profession, Rule
 from amvel.screening import Findings
 from amvel.sources import COMMON_PRACTICE
 
@@ -39,4 +40,6 @@ RULE = Rule(
         Example("limit not known", {"conditions": [_LUNGS]}, {"lung_disease.effort_0": 5.0}, refers=("lung_disease.saturation_0",)),
         Example("none", {"conditions": []}, {"lung_disease.effort_0": None}),
     ),
+    read_on=date(2026, 11, 26),
+    check_by=Profession.LUNGS,
 )

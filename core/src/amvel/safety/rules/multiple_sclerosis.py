@@ -3,19 +3,20 @@
 from datetime import date
 
 from amvel.case.conditions.nervous_system import MultipleSclerosis
+from amvel.literature import KALB
+from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Number, Numbers, Rule
+from amvel.safety.rulebook import Example, Profession, Rule
 from amvel.screening import Findings
-from amvel.sources import Source
 
-KALB = Source("Kalb et al. 2020 for exercise; effort cap and cool room are our caution", reading=True)
+EXERCISE = KALB.says("exercise; effort cap and cool room are our caution", reading=True)
 SINCE = date(2020, 1, 1)
 
 
 def answer(f: Findings, n: Numbers) -> Answer:
     """Effort at most 5 of 10 and a cool room (our caution), planned rests, floor only with a tested rise."""
-    page = Page("multiple_sclerosis", KALB)
+    page = Page("multiple_sclerosis", EXERCISE)
     found = f.all(MultipleSclerosis)
     if not found:
         return page.done()
@@ -44,10 +45,10 @@ RULE = Rule(
     "multiple_sclerosis",
     "Multiple sclerosis",
     "Effort at most 5 of 10 and a cool room (our caution), planned rests, floor only with a tested rise.",
-    (KALB,),
+    (EXERCISE,),
     SINCE,
     answer,
-    (Number("effort", 5, "0–10", "effort at most", KALB, SINCE),),
+    (Number("effort", 5, "0–10", "effort at most", EXERCISE, SINCE),),
     (
         Example(
             "rise not tested",
@@ -63,4 +64,6 @@ RULE = Rule(
             {"multiple_sclerosis.floor": None},
         ),
     ),
+    read_on=date(2026, 11, 25),
+    check_by=Profession.NEUROLOGY,
 )

@@ -3,9 +3,10 @@
 from datetime import date
 
 from amvel.case.conditions.nervous_system import MuscleDisease
+from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Number, Numbers, Rule
+from amvel.safety.rulebook import Example, Profession, Rule
 from amvel.screening import Findings
 from amvel.sources import COMMON_PRACTICE
 
@@ -46,4 +47,6 @@ RULE = Rule(
         Example("muscle disease", {"conditions": [{"kind": "muscle_disease"}]}, {"muscle_disease.effort": 4.0}),
         Example("none", {"conditions": []}, {"muscle_disease.effort": None}),
     ),
+    read_on=date(2026, 11, 25),
+    check_by=Profession.NEUROLOGY,
 )

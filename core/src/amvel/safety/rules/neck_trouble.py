@@ -3,9 +3,10 @@
 from datetime import date
 
 from amvel.case.conditions.joints import NeckTrouble
+from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Number, Numbers, Rule
+from amvel.safety.rulebook import Example, Profession, Rule
 from amvel.screening import Findings
 from amvel.sources import COMMON_PRACTICE
 
@@ -55,4 +56,6 @@ RULE = Rule(
             {"neck_trouble.bend_0": 30.0, "neck_trouble.load_0": None},
         ),
     ),
+    read_on=date(2026, 11, 25),
+    check_by=Profession.PHYSIOTHERAPY,
 )

@@ -3,9 +3,10 @@
 from datetime import date
 
 from amvel.case.conditions.nervous_system import Neuropathy
+from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer, Place
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Number, Numbers, Rule
+from amvel.safety.rulebook import Example, Profession, Rule
 from amvel.screening import Findings
 from amvel.sources import COMMON_PRACTICE
 
@@ -77,4 +78,6 @@ RULE = Rule(
         ),
         Example("none", {"conditions": []}, {"neuropathy.band": None}),
     ),
+    read_on=date(2026, 11, 26),
+    check_by=Profession.DIABETES,
 )

@@ -3,13 +3,14 @@
 from datetime import date
 
 from amvel.case.conditions.general import NoPeriods
+from amvel.literature import MOUNTJOY
+from amvel.numbers import Numbers
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Numbers, Rule
+from amvel.safety.rulebook import Example, Profession, Rule
 from amvel.screening import Findings
-from amvel.sources import Source
 
-ENERGY = Source("low energy and absent periods weaken bone (Mountjoy et al., BJSM 2018)", reading=True)
+ENERGY = MOUNTJOY.says("low energy and absent periods weaken bone", reading=True)
 SINCE = date(2018, 5, 1)
 
 
@@ -34,4 +35,6 @@ RULE = Rule(
         Example("no periods", {"conditions": [{"kind": "no_periods"}]}, {"no_periods.jolt": 0.0}, refers=("no_periods.bone",)),
         Example("none", {"conditions": []}, {"no_periods.jolt": None}),
     ),
+    read_on=date(2026, 11, 26),
+    check_by=Profession.BONE,
 )

@@ -3,9 +3,10 @@
 from datetime import date
 
 from amvel.case.conditions.general import OpenSore
+from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Number, Numbers, Rule
+from amvel.safety.rulebook import Example, Profession, Rule
 from amvel.screening import Findings
 from amvel.sources import COMMON_PRACTICE
 
@@ -45,4 +46,6 @@ RULE = Rule(
         Example("a foot", {"conditions": [{"kind": "open_sore", "place": "foot", "side": "left"}]}, {"open_sore.foot_0_left": 2.0, "open_sore.foot_0_right": None}),
         Example("none", {"conditions": []}, {"open_sore.sacrum_0": None}),
     ),
+    read_on=date(2026, 11, 26),
+    check_by=Profession.SKIN,
 )

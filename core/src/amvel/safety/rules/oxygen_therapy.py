@@ -3,9 +3,10 @@
 from datetime import date
 
 from amvel.case.conditions.heart_and_lungs import OxygenTherapy
+from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Number, Numbers, Rule
+from amvel.safety.rulebook import Example, Profession, Rule
 from amvel.screening import Findings
 from amvel.sources import COMMON_PRACTICE
 
@@ -43,4 +44,6 @@ RULE = Rule(
         ),
         Example("none", {"conditions": []}, {"oxygen_therapy.effort_0": None}),
     ),
+    read_on=date(2026, 11, 25),
+    check_by=Profession.LUNGS,
 )

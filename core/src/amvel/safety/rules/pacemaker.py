@@ -3,13 +3,14 @@
 from datetime import date
 
 from amvel.case.conditions.heart_and_lungs import Pacemaker
+from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Number, Numbers, Rule
+from amvel.safety.rulebook import Example, Profession, Rule
 from amvel.screening import Findings
-from amvel.sources import Source
+from amvel.sources import practice
 
-DEVICE = Source("new pacemaker: arm at most 90° for 4–6 weeks; local protocols prevail", reading=True)
+DEVICE = practice("new pacemaker: arm at most 90° for 4–6 weeks; local protocols prevail", reading=True)
 SINCE = date(2020, 1, 1)
 
 
@@ -62,4 +63,6 @@ RULE = Rule(
             {"pacemaker.raise_0": None},
         ),
     ),
+    read_on=date(2026, 11, 26),
+    check_by=Profession.HEART,
 )

@@ -3,13 +3,14 @@
 from datetime import date
 
 from amvel.case.conditions.nervous_system import Parkinson
+from amvel.literature import OSBORNE
+from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer, Place
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Number, Numbers, Rule
+from amvel.safety.rulebook import Example, Profession, Rule
 from amvel.screening import Findings
-from amvel.sources import Source
 
-APTA = Source("APTA, Osborne et al. 2022", reading=True)
+APTA = OSBORNE.as_read
 SINCE = date(2022, 1, 1)
 
 
@@ -78,4 +79,6 @@ RULE = Rule(
         ),
         Example("no freezing", {"conditions": [{"kind": "parkinson"}]}, {"parkinson.dual": None}),
     ),
+    read_on=date(2026, 11, 26),
+    check_by=Profession.NEUROLOGY,
 )

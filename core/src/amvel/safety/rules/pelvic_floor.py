@@ -4,9 +4,10 @@ from datetime import date
 
 from amvel.case.conditions.back_and_pelvis import PelvicFloor
 from amvel.movements.levels import BELLY_WORK
+from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer, Place
 from amvel.safety.page import CLINICIAN, Page
-from amvel.safety.rulebook import Example, Number, Numbers, Rule
+from amvel.safety.rulebook import Example, Profession, Rule
 from amvel.screening import Findings
 from amvel.sources import COMMON_PRACTICE
 
@@ -75,4 +76,6 @@ RULE = Rule(
         ),
         Example("none", {"conditions": []}, {"pelvic_floor.lever": None}),
     ),
+    read_on=date(2026, 11, 26),
+    check_by=Profession.PELVIC_HEALTH,
 )

@@ -2,9 +2,10 @@
 
 from datetime import date
 
+from amvel.numbers import Numbers
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Numbers, Rule
+from amvel.safety.rulebook import Example, Profession, Rule
 from amvel.screening import Findings
 from amvel.screening.tests.posture import findings
 from amvel.sources import COMMON_PRACTICE
@@ -54,4 +55,6 @@ RULE = Rule(
             {"posture.level": 0.0},
         ),
     ),
+    read_on=date(2026, 11, 25),
+    check_by=Profession.PHYSIOTHERAPY,
 )

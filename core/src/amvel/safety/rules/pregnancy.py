@@ -3,14 +3,16 @@
 from datetime import date
 
 from amvel.case.conditions.back_and_pelvis import Pregnancy
+from amvel.literature import ACOG_804
+from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Number, Numbers, Rule
+from amvel.safety.rulebook import Example, Profession, Rule
 from amvel.screening import Findings
 from amvel.screening.pregnancy_weeks import weeks_now
-from amvel.sources import COMMON_PRACTICE, Source
+from amvel.sources import COMMON_PRACTICE
 
-ACOG = Source("ACOG 804, 2020; Mottola et al. 2018", reading=True)
+ACOG = ACOG_804.says("exercise in pregnancy; with Mottola et al. 2018", reading=True)
 SINCE = date(2020, 1, 1)
 
 
@@ -75,4 +77,6 @@ RULE = Rule(
             {"pregnancy.flat_0": 3.0},
         ),
     ),
+    read_on=date(2026, 11, 26),
+    check_by=Profession.PREGNANCY,
 )

@@ -3,10 +3,11 @@
 from datetime import date, timedelta
 
 from amvel.case.conditions.spine import ProvokedPain
+from amvel.numbers import Number, Numbers
 from amvel.safety.graded_return import progress
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Number, Numbers, Rule
+from amvel.safety.rulebook import Example, Profession, Rule
 from amvel.screening import Findings
 from amvel.sources import COMMON_PRACTICE
 
@@ -78,4 +79,6 @@ RULE = Rule(
         ),
         Example("not noted where", {"conditions": [_TURN]}, {"provoked_pain.turning_0": 5.0}),
     ),
+    read_on=date(2026, 11, 25),
+    check_by=Profession.PHYSIOTHERAPY,
 )

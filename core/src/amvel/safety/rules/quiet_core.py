@@ -2,13 +2,15 @@
 
 from datetime import date
 
+from amvel.literature import MENS
+from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer, Place
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Number, Numbers, Rule
+from amvel.safety.rulebook import Example, Profession, Rule
 from amvel.screening import Findings
-from amvel.sources import COMMON_PRACTICE, Source
+from amvel.sources import COMMON_PRACTICE
 
-MENS = Source("Mens et al. 2001: active straight-leg raise 0–5 a side", reading=True)
+LEG_RAISE = MENS.says("active straight-leg raise 0–5 a side", reading=True)
 SINCE = date(2026, 1, 1)
 
 
@@ -68,7 +70,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
                 0,
                 f"lifting the {r.side} leg is hard work for the pelvis",
                 "hands press the hip bones together first; squeeze and push before single-leg work",
-                source=MENS,
+                source=LEG_RAISE,
             )
     return page.done()
 
@@ -77,7 +79,7 @@ RULE = Rule(
     "quiet_core",
     "Quiet core",
     "Painful tilt left out, ranges end where something gives, the deep layer first.",
-    (COMMON_PRACTICE, MENS),
+    (COMMON_PRACTICE, LEG_RAISE),
     SINCE,
     answer,
     (
@@ -90,7 +92,7 @@ RULE = Rule(
             COMMON_PRACTICE,
             SINCE,
         ),
-        Number("leg_raise_score", 2, "0–5", "effort that counts", MENS, SINCE),
+        Number("leg_raise_score", 2, "0–5", "effort that counts", LEG_RAISE, SINCE),
     ),
     (
         Example(
@@ -113,4 +115,6 @@ RULE = Rule(
             {"quiet_core.fall_out_left": 20.0},
         ),
     ),
+    read_on=date(2026, 11, 26),
+    check_by=Profession.PHYSIOTHERAPY,
 )

@@ -3,9 +3,10 @@
 from datetime import date
 
 from amvel.case.conditions.nervous_system import WheelchairUser
+from amvel.numbers import Numbers
 from amvel.safety.limits import Answer, Place
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Numbers, Rule
+from amvel.safety.rulebook import Example, Profession, Rule
 from amvel.screening import Findings
 from amvel.sources import COMMON_PRACTICE
 
@@ -62,4 +63,6 @@ RULE = Rule(
         ),
         Example("no kneeling", {"tolerates": {"kneeling": "no"}}, {"reachable_positions.kneeling": 0.0}),
     ),
+    read_on=date(2026, 11, 26),
+    check_by=Profession.PHYSIOTHERAPY,
 )

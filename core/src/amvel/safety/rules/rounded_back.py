@@ -3,9 +3,10 @@
 from datetime import date
 
 from amvel.case.conditions.spine import RoundedBack
+from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Number, Numbers, Rule
+from amvel.safety.rulebook import Example, Profession, Rule
 from amvel.screening import Findings
 from amvel.sources import COMMON_PRACTICE
 
@@ -63,4 +64,6 @@ RULE = Rule(
             "5° more", {"conditions": [{"kind": "rounded_back", "extra_deg": 5}]}, {"rounded_back.arms": None}
         ),
     ),
+    read_on=date(2026, 11, 25),
+    check_by=Profession.PHYSIOTHERAPY,
 )

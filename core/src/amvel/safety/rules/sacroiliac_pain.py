@@ -3,10 +3,11 @@
 from datetime import date, timedelta
 
 from amvel.case.conditions.back_and_pelvis import SacroiliacPain
+from amvel.numbers import Number, Numbers
 from amvel.safety.graded_return import progress
 from amvel.safety.limits import Answer, Place
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Number, Numbers, Rule
+from amvel.safety.rulebook import Example, Profession, Rule
 from amvel.screening import Findings
 from amvel.sources import COMMON_PRACTICE
 
@@ -120,4 +121,6 @@ RULE = Rule(
             {"sacroiliac_pain.one_leg_0": None},
         ),
     ),
+    read_on=date(2026, 11, 26),
+    check_by=Profession.PHYSIOTHERAPY,
 )

@@ -3,24 +3,26 @@
 from datetime import date
 
 from amvel.case.conditions.spine import Scoliosis
+from amvel.literature import BUNNELL, LONSTEIN_CARLSON, SOSORT
 from amvel.movements.levels import EVERY_WAY
+from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Number, Numbers, Rule
+from amvel.safety.rulebook import Example, Profession, Rule
 from amvel.safety.schools import one_sided_for_a_curve
 from amvel.screening import Findings
 from amvel.screening.curves import curve_deg, growing_spine, progression_factor, regions_of
-from amvel.sources import COMMON_PRACTICE, Source
+from amvel.sources import COMMON_PRACTICE
 
-SOSORT = Source("SOSORT, Negrini et al. 2018", reading=True)
-BUNNELL = Source("Bunnell: trunk rotation ≥ 7° refer")
-LONSTEIN = Source("Lonstein & Carlson 1984")
+GUIDELINE = SOSORT.as_read
+SCREENING = BUNNELL.says("trunk rotation ≥ 7° refer")
+LONSTEIN = LONSTEIN_CARLSON
 _OTHER = {"left": "right", "right": "left"}
 
 
 def answer(f: Findings, n: Numbers) -> Answer:
     """From 10°: no loaded bend into the hollow, no loaded turn to the bulge; equal sides; referrals by growth and size."""
-    page = Page("scoliosis", SOSORT)
+    page = Page("scoliosis", GUIDELINE)
     for i, c in enumerate(f.all(Scoliosis)):
         size = curve_deg(f.case, c)
         if size is None or size >= n["curve_from_deg"]:
@@ -29,7 +31,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
     for r in f.results("trunk_rotation_angle"):
         if max(r.thoracic_deg, r.thoracolumbar_deg, r.lumbar_deg) >= n["trunk_rotation_refer_deg"]:
             page.refer(
-                "trunk_rotation", "trunk rotation of 7° or more: ask for an examination of the spine", BUNNELL
+                "trunk_rotation", "trunk rotation of 7° or more: ask for an examination of the spine", SCREENING
             )
     return page.done()
 
@@ -133,11 +135,11 @@ RULE = Rule(
     "scoliosis",
     "Scoliosis",
     "From 10°: no loaded bend into the hollow and no loaded turn to the bulge beyond 5°; sides alike; growth decides on referral.",
-    (SOSORT, BUNNELL, LONSTEIN, COMMON_PRACTICE),
+    (GUIDELINE, SCREENING, LONSTEIN, COMMON_PRACTICE),
     SINCE,
     answer,
     (
-        Number("curve_from_deg", 10.0, "deg", "Cobb angle from which limits hold", SOSORT, SINCE),
+        Number("curve_from_deg", 10.0, "deg", "Cobb angle from which limits hold", GUIDELINE, SINCE),
         Number("loaded_bend_deg", 5.0, "deg", "loaded side bend into the hollow", COMMON_PRACTICE, SINCE),
         Number("loaded_turn_deg", 5.0, "deg", "loaded turn to the bulge", COMMON_PRACTICE, SINCE),
         Number(
@@ -148,13 +150,13 @@ RULE = Rule(
             COMMON_PRACTICE,
             SINCE,
         ),
-        Number("progressive_deg", 5, "deg", "change from which a curve is getting larger", SOSORT, SINCE),
+        Number("progressive_deg", 5, "deg", "change from which a curve is getting larger", GUIDELINE, SINCE),
         Number("progressive_level", 5, "level", "trunk work with a curve that is getting larger", COMMON_PRACTICE, SINCE),
         Number("loaded_share", 0.5, "", "share of each range under load with a curve that is getting larger", COMMON_PRACTICE, SINCE),
         Number("lungs_from_deg", 60, "deg", "thoracic curve from which the lungs are asked about", COMMON_PRACTICE, SINCE),
-        Number("brace_from_deg", 25.0, "deg", "size from which a brace is asked about", SOSORT, SINCE),
-        Number("brace_to_deg", 40.0, "deg", "size up to which a brace is asked about", SOSORT, SINCE),
-        Number("trunk_rotation_refer_deg", 7.0, "deg", "trunk rotation to refer", BUNNELL, SINCE),
+        Number("brace_from_deg", 25.0, "deg", "size from which a brace is asked about", GUIDELINE, SINCE),
+        Number("brace_to_deg", 40.0, "deg", "size up to which a brace is asked about", GUIDELINE, SINCE),
+        Number("trunk_rotation_refer_deg", 7.0, "deg", "trunk rotation to refer", SCREENING, SINCE),
     ),
     (
         Example(
@@ -191,4 +193,6 @@ RULE = Rule(
             refers=("scoliosis.trunk_rotation",),
         ),
     ),
+    read_on=date(2026, 11, 26),
+    check_by=Profession.ORTHOPAEDICS,
 )

@@ -3,9 +3,10 @@
 from datetime import date
 
 from amvel.case.conditions.general import SlippingJoint
+from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Number, Numbers, Rule
+from amvel.safety.rulebook import Example, Profession, Rule
 from amvel.screening import Findings
 from amvel.sources import COMMON_PRACTICE
 
@@ -52,4 +53,6 @@ RULE = Rule(
         Example("a shoulder", {"conditions": [{**_SLIPS, "joint": "shoulder"}]}, {"slipping_joint.shoulder_left_0_raise": 90.0}),
         Example("a knee cap", {"conditions": [{**_SLIPS, "joint": "knee_cap"}]}, {"slipping_joint.knee_cap_left_0_bend": 60.0, "slipping_joint.shoulder_left_0_raise": None}),
     ),
+    read_on=date(2026, 11, 26),
+    check_by=Profession.ORTHOPAEDICS,
 )

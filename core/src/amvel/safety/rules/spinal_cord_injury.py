@@ -3,17 +3,15 @@
 from datetime import date
 
 from amvel.case.conditions.nervous_system import SpinalCordInjury
+from amvel.literature import DYSREFLEXIA
 from amvel.movements.levels import EVERY_WAY
+from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer, Place
 from amvel.safety.page import CLINICIAN, Page
-from amvel.safety.rulebook import Example, Number, Numbers, Rule
+from amvel.safety.rulebook import Example, Profession, Rule
 from amvel.screening import Findings
-from amvel.sources import Source
 
-CORD = Source(
-    "autonomic dysreflexia: systolic ≥ 20 mmHg above own usual value (child 15, adolescent 15–20); consortium guidance",
-    reading=True,
-)
+CORD = DYSREFLEXIA.says("systolic ≥ 20 mmHg above own usual value (child 15, adolescent 15–20)", reading=True)
 SINCE = date(2020, 1, 1)
 
 
@@ -118,4 +116,6 @@ RULE = Rule(
             {"spinal_cord_injury.flat_0": None},
         ),
     ),
+    read_on=date(2026, 11, 26),
+    check_by=Profession.NEUROLOGY,
 )

@@ -4,18 +4,15 @@ from datetime import date, timedelta
 
 from amvel.case.conditions.spine import SpinalFusion
 from amvel.movements.levels import EVERY_WAY, Way
+from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer, Place
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Number, Numbers, Rule
+from amvel.safety.rulebook import Example, Profession, Rule
 from amvel.screening import Findings
 from amvel.screening.fused_levels import mobile_shares
-from amvel.sources import COMMON_PRACTICE, Source
+from amvel.sources import COMMON_PRACTICE, practice
 
-SOURCE = Source(
-    "spinal fusion: named levels have no motion; first year with sign-off; common practice",
-    from_memory=False,
-    reading=True,
-)
+SOURCE = practice("spinal fusion: named levels have no motion; first year with sign-off", reading=True)
 def _of(side: str) -> str:
     return f"_{side.removesuffix('.')}" if side else ""
 
@@ -104,4 +101,6 @@ RULE = Rule(
             {"spinal_fusion.first_year_0": 0.10},
         ),
     ),
+    read_on=date(2026, 11, 26),
+    check_by=Profession.SURGEON,
 )

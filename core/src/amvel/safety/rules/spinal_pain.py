@@ -3,9 +3,10 @@
 from datetime import date
 
 from amvel.case.conditions.general import SpinalPain
+from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Number, Numbers, Rule
+from amvel.safety.rulebook import Example, Profession, Rule
 from amvel.screening import Findings
 from amvel.sources import COMMON_PRACTICE
 
@@ -39,4 +40,6 @@ RULE = Rule(
         Example("since a month", {"conditions": [{"kind": "spinal_pain", "since": "2026-10-20"}]}, {"spinal_pain.flexion_0": 15.0, "spinal_pain.rotation_0": 15.0}),
         Example("none", {"conditions": []}, {"spinal_pain.flexion_0": None}),
     ),
+    read_on=date(2026, 11, 26),
+    check_by=Profession.PHYSIOTHERAPY,
 )

@@ -4,18 +4,15 @@ from datetime import date
 
 from amvel.case.conditions.spine import Spondylolisthesis
 from amvel.movements.levels import EVERY_WAY, Way
+from amvel.numbers import Number, Numbers
 from amvel.safety.arching import limit_arching
 from amvel.safety.limits import Answer
 from amvel.safety.page import CLINICIAN, Page
-from amvel.safety.rulebook import Example, Number, Numbers, Rule
+from amvel.safety.rulebook import Example, Profession, Rule
 from amvel.screening import Findings
-from amvel.sources import Source
+from amvel.sources import practice
 
-SOURCE = Source(
-    "spondylolisthesis: extension to neutral or 5°; common practice, value our reading",
-    from_memory=False,
-    reading=True,
-)
+SOURCE = practice("spondylolisthesis: extension to neutral or 5°", reading=True)
 
 
 def answer(f: Findings, n: Numbers) -> Answer:
@@ -62,4 +59,6 @@ RULE = Rule(
             refers=("spondylolisthesis.grade",),
         ),
     ),
+    read_on=date(2026, 11, 26),
+    check_by=Profession.ORTHOPAEDICS,
 )

@@ -3,18 +3,15 @@
 from datetime import date
 
 from amvel.case.conditions.spine import Stenosis
+from amvel.numbers import Number, Numbers
 from amvel.safety.arching import limit_arching
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Number, Numbers, Rule
+from amvel.safety.rulebook import Example, Profession, Rule
 from amvel.screening import Findings
-from amvel.sources import Source
+from amvel.sources import practice
 
-SOURCE = Source(
-    "spinal stenosis: extension to neutral or 5°; common practice, value our reading",
-    from_memory=False,
-    reading=True,
-)
+SOURCE = practice("spinal stenosis: extension to neutral or 5°", reading=True)
 
 
 def answer(f: Findings, n: Numbers) -> Answer:
@@ -55,4 +52,6 @@ RULE = Rule(
         ),
         Example("not tested", {"conditions": [{"kind": "stenosis"}]}, {"stenosis.arching": 0.0}),
     ),
+    read_on=date(2026, 11, 26),
+    check_by=Profession.ORTHOPAEDICS,
 )

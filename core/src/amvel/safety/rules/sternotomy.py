@@ -3,13 +3,14 @@
 from datetime import date
 
 from amvel.case.conditions.heart_and_lungs import Sternotomy
+from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer, Place
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Number, Numbers, Rule
+from amvel.safety.rulebook import Example, Profession, Rule
 from amvel.screening import Findings
-from amvel.sources import Source
+from amvel.sources import practice
 
-STERNUM = Source("sternal precautions 8–12 weeks; local protocols prevail", reading=True)
+STERNUM = practice("sternal precautions 8–12 weeks; local protocols prevail", reading=True)
 SINCE = date(2020, 1, 1)
 TIGHTER = date(2026, 11, 24)
 
@@ -57,4 +58,6 @@ RULE = Rule(
             {"sternotomy.push_0": None},
         ),
     ),
+    read_on=date(2026, 11, 26),
+    check_by=Profession.SURGEON,
 )

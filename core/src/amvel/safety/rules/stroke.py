@@ -3,13 +3,14 @@
 from datetime import date
 
 from amvel.case.conditions.nervous_system import Stroke
+from amvel.literature import BILLINGER
+from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer, Place
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Number, Numbers, Rule
+from amvel.safety.rulebook import Example, Profession, Rule
 from amvel.screening import Findings
-from amvel.sources import Source
 
-AHA = Source("Billinger et al. 2014", reading=True)
+AHA = BILLINGER.as_read
 SINCE = date(2014, 1, 1)
 
 
@@ -92,4 +93,6 @@ RULE = Rule(
             {"stroke.raise_0": None},
         ),
     ),
+    read_on=date(2026, 11, 26),
+    check_by=Profession.NEUROLOGY,
 )

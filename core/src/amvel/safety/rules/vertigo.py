@@ -3,9 +3,10 @@
 from datetime import date
 
 from amvel.case.conditions.nervous_system import Vertigo
+from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer, Place
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Number, Numbers, Rule
+from amvel.safety.rulebook import Example, Profession, Rule
 from amvel.screening import Findings
 from amvel.sources import COMMON_PRACTICE
 
@@ -54,4 +55,6 @@ RULE = Rule(
         Example("vertigo", {"conditions": [{"kind": "vertigo"}]}, {"vertigo.head": 0.0, "vertigo.neck": 20.0}),
         Example("none", {"conditions": []}, {"vertigo.head": None}),
     ),
+    read_on=date(2026, 11, 26),
+    check_by=Profession.NEUROLOGY,
 )

@@ -3,9 +3,10 @@
 from datetime import date
 
 from amvel.case.conditions.general import WalkingAid
+from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer, Place
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Number, Numbers, Rule
+from amvel.safety.rulebook import Example, Profession, Rule
 from amvel.screening import Findings
 from amvel.sources import COMMON_PRACTICE
 
@@ -40,4 +41,6 @@ RULE = Rule(
         Example("a frame", {"conditions": [{"kind": "walking_aid", "what": "frame"}]}, {"walking_aid.hand_0": 3.0}),
         Example("neither", {"conditions": []}, {"walking_aid.hand_0": None}),
     ),
+    read_on=date(2026, 11, 26),
+    check_by=Profession.OLDER_PEOPLE,
 )

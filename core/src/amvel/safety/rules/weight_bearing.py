@@ -3,13 +3,14 @@
 from datetime import date, timedelta
 
 from amvel.case.conditions.joints import WeightBearing
+from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer
 from amvel.safety.page import CLINICIAN, Page
-from amvel.safety.rulebook import Example, Number, Numbers, Rule
+from amvel.safety.rulebook import Example, Profession, Rule
 from amvel.screening import Findings
-from amvel.sources import Source
+from amvel.sources import practice
 
-PROTOCOL = Source("weight-bearing status as ordered; the clinician’s word prevails", reading=True)
+PROTOCOL = practice("weight-bearing status as ordered; the clinician’s word prevails", reading=True)
 SINCE = date(2020, 1, 1)
 REVIEW_AFTER = timedelta(weeks=6)  # common practice, no source
 
@@ -105,4 +106,6 @@ RULE = Rule(
             {"weight_bearing.carries_0": None},
         ),
     ),
+    read_on=date(2026, 11, 26),
+    check_by=Profession.ORTHOPAEDICS,
 )

@@ -3,13 +3,14 @@
 from datetime import date
 
 from amvel.case.conditions.general import WeightLoss
+from amvel.literature import RED_FLAGS
+from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Number, Numbers, Rule
+from amvel.safety.rulebook import Example, Profession, Rule
 from amvel.screening import Findings
-from amvel.sources import Source
 
-FLAGS = Source("Finucane et al., Red Flags, JOSPT 2020", reading=True)
+FLAGS = RED_FLAGS.as_read
 SINCE = date(2020, 7, 1)
 
 
@@ -34,4 +35,6 @@ RULE = Rule(
         Example("losing weight", {"conditions": [{"kind": "weight_loss"}]}, {"weight_loss.effort": 5.0}, refers=("weight_loss.reason",)),
         Example("not", {"conditions": []}, {"weight_loss.effort": None}),
     ),
+    read_on=date(2026, 11, 26),
+    check_by=Profession.GENERAL_PRACTICE,
 )

@@ -3,9 +3,10 @@
 from datetime import date
 
 from amvel.case.conditions.nervous_system import WheelchairUser
+from amvel.numbers import Numbers
 from amvel.safety.limits import Answer, Place
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Numbers, Rule
+from amvel.safety.rulebook import Example, Profession, Rule
 from amvel.screening import Findings
 from amvel.sources import COMMON_PRACTICE
 
@@ -54,4 +55,6 @@ RULE = Rule(
             {"wheelchair_user.floor_0": None},
         ),
     ),
+    read_on=date(2026, 11, 26),
+    check_by=Profession.NEUROLOGY,
 )

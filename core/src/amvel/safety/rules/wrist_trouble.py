@@ -3,14 +3,15 @@
 from datetime import date
 
 from amvel.case.conditions.joints import WristTrouble
+from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Number, Numbers, Rule
+from amvel.safety.rulebook import Example, Profession, Rule
 from amvel.screening import Findings
-from amvel.sources import Source
+from amvel.sources import ours, practice
 
-TOLERATED = Source("tolerated value as found; common practice", from_memory=False)
-CAUTIOUS = Source("cautious value for an untested painful wrist: our estimate", from_memory=False, reading=True)
+TOLERATED = practice("tolerated value as found")
+CAUTIOUS = ours("cautious value for an untested painful wrist")
 SINCE = date(2026, 1, 1)
 
 
@@ -65,4 +66,6 @@ RULE = Rule(
             {"wrist_trouble.angle_right_0": None},
         ),
     ),
+    read_on=date(2026, 11, 26),
+    check_by=Profession.PHYSIOTHERAPY,
 )

@@ -1,17 +1,25 @@
 """Active straight-leg raise."""
 
+from datetime import date
+
 from amvel.case import Case
 from amvel.case.results.quiet_core import ActiveLegRaise
+from amvel.literature import MENS
+from amvel.numbers import Number, Numbers
 from amvel.screening.cautions import fresh_vertebral_fracture
 from amvel.screening.declaration import Outcome, Reading, ScreenTest, has
-from amvel.sources import Source
+from amvel.sources import ours
 
-SOURCE = Source("Mens et al. 2001: 0–5 a side")
+SOURCE = MENS.says("0–5 a side")
+SINCE = date(2026, 1, 1)
+NUMBERS = (
+    Number("watch_score", 2, "0–5", "effort from which it is watched", ours("an effort of 2 of 5 counts"), SINCE),
+)
 
 
-def read(result: ActiveLegRaise, case: Case) -> Reading:
+def read(result: ActiveLegRaise, case: Case, n: Numbers) -> Reading:
     """Effort of lifting the straight leg 20 cm, by side."""
-    return Reading(f"{result.side} {result.score} of 5", "watch" if result.score >= 2 else "ok", SOURCE)
+    return Reading(f"{result.side} {result.score} of 5", "watch" if result.score >= n["watch_score"] else "ok", SOURCE)
 
 
 TEST = ScreenTest(
@@ -37,4 +45,5 @@ TEST = ScreenTest(
         "leg pain when bending" if has(case, "flexion_sciatica") else fresh_vertebral_fracture(case)
     ),
     instead="Toe float instead of the straight leg.",
+    numbers=NUMBERS,
 )

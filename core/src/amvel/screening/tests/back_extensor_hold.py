@@ -2,16 +2,17 @@
 
 from amvel.case import Case
 from amvel.case.results.endurance import BackExtensorHold
+from amvel.literature import MCGILL
+from amvel.numbers import Numbers
 from amvel.screening.cautions import no_strain
 from amvel.screening.declaration import Outcome, Reading, ScreenTest
 from amvel.screening.endurance import ENOUGH_S, compared
-from amvel.sources import Source
 
-SOURCE = Source("McGill, Low Back Disorders: mean seconds of young men/women")
+SOURCE = MCGILL.says("mean seconds of young men and women")
 MEAN_S = {"male": 146, "female": 189}
 
 
-def read(result: BackExtensorHold, case: Case) -> Reading:
+def read(result: BackExtensorHold, case: Case, n: Numbers) -> Reading:
     """Against the means of young adults, which is no norm for older people; right and left within 5 %."""
     mean = MEAN_S[case.person.sex]
     return Reading(

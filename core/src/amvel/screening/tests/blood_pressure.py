@@ -1,13 +1,27 @@
 """Blood pressure, lying and standing."""
 
+from datetime import date
+
 from amvel.case import Case
 from amvel.case.results.vital import BloodPressure
+from amvel.literature import FREEMAN
+from amvel.numbers import Number, Numbers
 from amvel.screening.declaration import Outcome, Reading, ScreenTest
-from amvel.sources import Source
+from amvel.sources import practice
 
-DROP = Source("Freeman et al. 2011, consensus on orthostatic hypotension")
-HIGH = Source(
-    "resting ≥ 180 or ≥ 110: no session; ≥ 140/90: no breath hold (exercise guidelines)", reading=True
+DROP = FREEMAN
+HIGH = practice("resting ≥ 180 or ≥ 110: no session; ≥ 140/90: no breath hold (exercise guidelines, none at hand)", reading=True)
+SINCE = date(2026, 1, 1)
+NUMBERS = (
+    Number("stop_systolic_mmhg", 180, "mmHg", "systolic from which no session is held", HIGH, SINCE),
+    Number("stop_diastolic_mmhg", 110, "mmHg", "diastolic from which no session is held", HIGH, SINCE),
+    Number("raised_systolic_mmhg", 140, "mmHg", "systolic from which no breath is held", HIGH, SINCE),
+    Number("raised_diastolic_mmhg", 90, "mmHg", "diastolic from which no breath is held", HIGH, SINCE),
+    Number("drop_systolic_mmhg", 20, "mmHg", "systolic fall on standing, after lying", DROP, SINCE),
+    Number("drop_from_high_systolic_mmhg", 30, "mmHg", "systolic fall on standing when lying pressure is raised", DROP, SINCE),
+    Number("drop_diastolic_mmhg", 10, "mmHg", "diastolic fall on standing, after lying", DROP, SINCE),
+    Number("drop_sitting_systolic_mmhg", 15, "mmHg", "systolic fall on standing, after sitting", DROP.as_read, SINCE),
+    Number("drop_sitting_diastolic_mmhg", 7, "mmHg", "diastolic fall on standing, after sitting", DROP.as_read, SINCE),
 )
 
 
@@ -22,39 +36,44 @@ def drop_mmhg(result: BloodPressure) -> tuple[int, int] | None:
     return (max(systolic), max(diastolic, default=0)) if systolic else None
 
 
-def drops(result: BloodPressure) -> bool:
-    """20 systolic (30 when lying pressure is high) or 10 diastolic within 3 min; after sitting 15 or 7 (our reading)."""
+def drops(result: BloodPressure, n: Numbers) -> bool:
+    """Systolic (more when lying pressure is high) or diastolic within 3 min; less is asked after sitting."""
     found = drop_mmhg(result)
     if found is None:
         return False
     if result.rested == "sitting":
-        return found[0] >= 15 or found[1] >= 7
-    lying_high = result.systolic_lying_mmhg >= 140 or result.diastolic_lying_mmhg >= 90
-    return found[0] >= (30 if lying_high else 20) or found[1] >= 10
+        return found[0] >= n["drop_sitting_systolic_mmhg"] or found[1] >= n["drop_sitting_diastolic_mmhg"]
+    systolic = n["drop_from_high_systolic_mmhg" if raised(result, n) else "drop_systolic_mmhg"]
+    return found[0] >= systolic or found[1] >= n["drop_diastolic_mmhg"]
 
 
-def beyond_limit(result: BloodPressure) -> bool:
-    return result.systolic_lying_mmhg >= 180 or result.diastolic_lying_mmhg >= 110
+def beyond_limit(result: BloodPressure, n: Numbers) -> bool:
+    return (
+        result.systolic_lying_mmhg >= n["stop_systolic_mmhg"] or result.diastolic_lying_mmhg >= n["stop_diastolic_mmhg"]
+    )
 
 
-def raised(result: BloodPressure) -> bool:
-    return result.systolic_lying_mmhg >= 140 or result.diastolic_lying_mmhg >= 90
+def raised(result: BloodPressure, n: Numbers) -> bool:
+    return (
+        result.systolic_lying_mmhg >= n["raised_systolic_mmhg"]
+        or result.diastolic_lying_mmhg >= n["raised_diastolic_mmhg"]
+    )
 
 
-def read(result: BloodPressure, case: Case) -> Reading:
+def read(result: BloodPressure, case: Case, n: Numbers) -> Reading:
     """The most serious statement first."""
     value = f"{result.systolic_lying_mmhg}/{result.diastolic_lying_mmhg}"
-    if beyond_limit(result):
+    if beyond_limit(result, n):
         return Reading(
             f"{value}: no session today" + (", emergency with symptoms" if result.symptoms else "; refer"),
             "stop",
             HIGH,
         )
-    if drops(result):
+    if drops(result, n):
         found = drop_mmhg(result)
         assert found is not None
         return Reading(f"{value}, falls by {found[0]}/{found[1]} on standing: few rises, pauses", "watch", DROP)
-    if raised(result):
+    if raised(result, n):
         return Reading(f"{value}: no breath hold, holds of at most 10 s", "watch", HIGH)
     return Reading(
         f"{value}" + ("; standing not taken" if drop_mmhg(result) is None else "; stays on standing"),
@@ -91,4 +110,5 @@ TEST = ScreenTest(
     ),
     gate=True,
     unlocks="holds of more than 10 s",
+    numbers=NUMBERS,
 )

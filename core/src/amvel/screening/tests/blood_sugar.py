@@ -1,24 +1,28 @@
 """Blood sugar before a session."""
 
+from datetime import date
+
 from amvel.case import Case
 from amvel.case.results.vital import BloodSugar
+from amvel.numbers import Number, Numbers
 from amvel.screening.declaration import Outcome, Reading, ScreenTest, has
-from amvel.sources import Source
+from amvel.sources import practice
 
-SOURCE = Source(
-    "exercise with insulin or sulfonylurea: < 5.0 mmol/L carbohydrate first; > 13.9 with ketones no session",
-    reading=True,
+SOURCE = practice("exercise with insulin or sulfonylurea: < 5.0 mmol/L carbohydrate first; > 13.9 with ketones no session", reading=True)
+SINCE = date(2026, 1, 1)
+NUMBERS = (
+    Number("low_mmol_l", 5, "mmol/L", "below this carbohydrate first", SOURCE, SINCE),
+    Number("high_mmol_l", 13.9, "mmol/L", "above this, with ketones, no session", SOURCE, SINCE),
 )
-LOW_MMOL_L, HIGH_MMOL_L = 5.0, 13.9
 
 
-def read(result: BloodSugar, case: Case) -> Reading:
+def read(result: BloodSugar, case: Case, n: Numbers) -> Reading:
     """Low: carbohydrate first. High with ketones: no session."""
-    if result.mmol_l < LOW_MMOL_L:
+    if result.mmol_l < n["low_mmol_l"]:
         return Reading(f"{result.mmol_l:g} mmol/L: carbohydrate first, then measure again", "refer", SOURCE)
-    if result.mmol_l > HIGH_MMOL_L and result.ketones:
+    if result.mmol_l > n["high_mmol_l"] and result.ketones:
         return Reading(f"{result.mmol_l:g} mmol/L with ketones: no session", "stop", SOURCE)
-    return Reading(f"{result.mmol_l:g} mmol/L", "watch" if result.mmol_l > HIGH_MMOL_L else "ok", SOURCE)
+    return Reading(f"{result.mmol_l:g} mmol/L", "watch" if result.mmol_l > n["high_mmol_l"] else "ok", SOURCE)
 
 
 TEST = ScreenTest(
@@ -40,4 +44,5 @@ TEST = ScreenTest(
     ),
     unlocks="the session itself",
     avoid=lambda case: "" if has(case, "diabetes_medicine") else "only with insulin or sulfonylurea",
+    numbers=NUMBERS,
 )

@@ -2,11 +2,12 @@
 
 from amvel.case import Case
 from amvel.case.results.bone import BoneDensity
+from amvel.numbers import Numbers
 from amvel.screening.bone_status import WHO, NotReadable, score
 from amvel.screening.declaration import Outcome, Reading, ScreenTest
 
 
-def read(result: BoneDensity, case: Case) -> Reading:
+def read(result: BoneDensity, case: Case, n: Numbers) -> Reading:
     """T-score for older adults, Z-score for younger ones."""
     try:
         kind, value = score(result, case)

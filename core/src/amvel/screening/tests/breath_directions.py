@@ -2,13 +2,14 @@
 
 from amvel.case import Case
 from amvel.case.results.quiet_core import BreathDirections
+from amvel.numbers import Numbers
 from amvel.screening.declaration import Outcome, Reading, ScreenTest
-from amvel.sources import Source
+from amvel.sources import COMMON_PRACTICE
 
-SOURCE = Source("common practice, no source", from_memory=False)
+SOURCE = COMMON_PRACTICE
 
 
-def read(result: BreathDirections, case: Case) -> Reading:
+def read(result: BreathDirections, case: Case, n: Numbers) -> Reading:
     """What the breath does not reach, and which leg changes it."""
     missing = [
         d.replace("_", " ") for d in ("front", "left_side", "right_side", "back") if d not in result.reaches

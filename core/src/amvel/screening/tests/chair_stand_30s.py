@@ -1,34 +1,43 @@
 """30-second chair stand."""
 
+from datetime import date
+
 from amvel.case import Case, age_years
 from amvel.case.results.balance_and_strength import ChairStand
+from amvel.literature import STEADI
+from amvel.numbers import Number, Numbers
 from amvel.screening.cautions import no_standing
 from amvel.screening.declaration import Outcome, Reading, ScreenTest
-from amvel.sources import Source
 
-SOURCE = Source("CDC STEADI, 30-Second Chair Stand, below-average scores")
-# Lowest age of the band: (women, men); fewer than this is below average.
-BELOW_AVERAGE = {60: (12, 14), 65: (11, 12), 70: (10, 12), 75: (10, 11), 80: (9, 10), 85: (8, 8), 90: (4, 7)}
+SOURCE = STEADI.says("30-second chair stand, below-average scores")
+_BANDS = (60, 65, 70, 75, 80, 85, 90)  # lowest age of each band
+_WOMEN, _MEN = (12, 11, 10, 10, 9, 8, 4), (14, 12, 12, 11, 10, 8, 7)
 OLDEST = 94
+SINCE = date(2026, 1, 1)
+NUMBERS = tuple(
+    Number(f"{sex}_{low}", count, "stands", f"{who} from {low}: fewer is below average", SOURCE, SINCE)
+    for sex, who, counts in (("female", "women", _WOMEN), ("male", "men", _MEN))
+    for low, count in zip(_BANDS, counts, strict=True)
+)
 
 
-def cut(age: int, sex: str) -> int | None:
+def cut(age: int, sex: str, n: Numbers) -> float | None:
     """The count below which the result is below average; None outside 60–94 years."""
     if not 60 <= age <= OLDEST:
         return None
-    band = max(low for low in BELOW_AVERAGE if low <= age)
-    return BELOW_AVERAGE[band][0 if sex == "female" else 1]
+    band = max(low for low in _BANDS if low <= age)
+    return n[f"{sex}_{band}"]
 
 
-def read(result: ChairStand, case: Case) -> Reading:
+def read(result: ChairStand, case: Case, n: Numbers) -> Reading:
     """Arms used counts as zero."""
-    limit = cut(age_years(case.person.birth_date, case.as_of), case.person.sex)
+    limit = cut(age_years(case.person.birth_date, case.as_of), case.person.sex, n)
     if limit is None:
         return Reading("no interpretation outside 60–94 years", "none", SOURCE)
     count = 0 if result.arms_used else result.count
     if count < limit:
-        return Reading(f"{count} stands: below average for the age (fewer than {limit})", "watch", SOURCE)
-    return Reading(f"{count} stands: average or better (at least {limit})", "ok", SOURCE)
+        return Reading(f"{count} stands: below average for the age (fewer than {limit:g})", "watch", SOURCE)
+    return Reading(f"{count} stands: average or better (at least {limit:g})", "ok", SOURCE)
 
 
 TEST = ScreenTest(
@@ -55,4 +64,5 @@ TEST = ScreenTest(
     instead="Five stands with the hands, counted as 0.",
     unlocks="standing at home without a firm hand",
     ages=(60, OLDEST),
+    numbers=NUMBERS,
 )

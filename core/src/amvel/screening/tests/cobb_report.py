@@ -1,25 +1,34 @@
 """Cobb angle from a report."""
 
+from datetime import date
+
 from amvel.case import Case
 from amvel.case.results.posture_and_curve import CobbReport
+from amvel.literature import SOSORT
+from amvel.numbers import Number, Numbers
 from amvel.screening.declaration import Outcome, Reading, ScreenTest, has
-from amvel.sources import Source
 
-SOURCE = Source("SOSORT, Negrini et al. 2018; bands 10, 25, 45°: common bands; error ± 5°")
+SOURCE = SOSORT.says("bands 10, 25, 45° as commonly used; error ± 5°")
 ERROR_DEG = 5.0
-BANDS = ((10.0, "none"), (25.0, "mild"), (45.0, "moderate"))
+SINCE = date(2026, 1, 1)
+NUMBERS = (
+    Number("mild_deg", 10, "deg", "a mild curve from here", SOURCE, SINCE),
+    Number("moderate_deg", 25, "deg", "a moderate curve from here", SOURCE, SINCE),
+    Number("severe_deg", 45, "deg", "a severe curve from here", SOURCE, SINCE),
+)
 
 
-def band(cobb_deg: float) -> str:
+def band(cobb_deg: float, n: Numbers) -> str:
     """The common bands, named as such."""
-    return next((name for edge, name in BANDS if cobb_deg < edge), "severe")
+    edges = ((n["mild_deg"], "none"), (n["moderate_deg"], "mild"), (n["severe_deg"], "moderate"))
+    return next((name for edge, name in edges if cobb_deg < edge), "severe")
 
 
-def read(result: CobbReport, case: Case) -> Reading:
+def read(result: CobbReport, case: Case, n: Numbers) -> Reading:
     """Below 10 none, to 24 mild, to 44 moderate, 45 and over severe."""
     return Reading(
-        f"{result.cobb_deg:g}° ± 5°, {result.region}, bulges {result.convexity}: {band(result.cobb_deg)}",
-        "ok" if result.cobb_deg < 10 else "watch",
+        f"{result.cobb_deg:g}° ± 5°, {result.region}, bulges {result.convexity}: {band(result.cobb_deg, n)}",
+        "ok" if result.cobb_deg < n["mild_deg"] else "watch",
         SOURCE,
     )
 
@@ -43,4 +52,5 @@ TEST = ScreenTest(
     ),
     unlocks="side bends and turns under load",
     avoid=lambda case: "" if has(case, "scoliosis") else "no curve is known",
+    numbers=NUMBERS,
 )

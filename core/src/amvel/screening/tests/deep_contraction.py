@@ -2,13 +2,14 @@
 
 from amvel.case import Case
 from amvel.case.results.quiet_core import DeepContraction
+from amvel.numbers import Numbers
 from amvel.screening.declaration import Outcome, Reading, ScreenTest
-from amvel.sources import Source
+from amvel.sources import COMMON_PRACTICE
 
-SOURCE = Source("common practice, no source", from_memory=False)
+SOURCE = COMMON_PRACTICE
 
 
-def read(result: DeepContraction, case: Case) -> Reading:
+def read(result: DeepContraction, case: Case, n: Numbers) -> Reading:
     """Firm while talking is the aim; a bulge means that the deep layer did not start."""
     good = result.result in ("firm", "firm_while_talking")
     text = result.result.replace("_", " ") + (f", cue: {result.cue.replace('_', ' ')}" if result.cue else "")

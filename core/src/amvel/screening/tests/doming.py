@@ -1,22 +1,28 @@
 """Doming of the belly, and where it is seen."""
 
+from datetime import date
+
 from amvel.case import Case
 from amvel.case.results.quiet_core import Doming
+from amvel.numbers import Number, Numbers
 from amvel.screening.declaration import Outcome, Reading, ScreenTest, has
-from amvel.sources import Source
+from amvel.sources import COMMON_PRACTICE
 
-SOURCE = Source("common practice, no source", from_memory=False)
-WIDE = 2.0
+SOURCE = COMMON_PRACTICE
+SINCE = date(2026, 1, 1)
+NUMBERS = (
+    Number("wide_finger_breadths", 2, "finger breadths", "gap from which loaded trunk work is limited", SOURCE, SINCE),
+)
 
 
-def read(result: Doming, case: Case) -> Reading:
+def read(result: Doming, case: Case, n: Numbers) -> Reading:
     """A gap of two finger breadths or more, or doming in any position, limits loaded trunk work."""
     text = f"gap {result.gap_finger_breadths:g} finger breadths" + (
         f"; domes in: {', '.join(x.replace('_', ' ') for x in result.seen_in)}"
         if result.seen_in
         else "; no doming seen"
     )
-    return Reading(text, "watch" if result.seen_in or result.gap_finger_breadths >= WIDE else "ok", SOURCE)
+    return Reading(text, "watch" if result.seen_in or result.gap_finger_breadths >= n["wide_finger_breadths"] else "ok", SOURCE)
 
 
 TEST = ScreenTest(
@@ -42,4 +48,5 @@ TEST = ScreenTest(
         if has(case, "after_birth", "abdominal_separation", "abdominal_surgery", "pregnancy")
         else "nothing points to it"
     ),
+    numbers=NUMBERS,
 )

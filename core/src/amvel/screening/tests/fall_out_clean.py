@@ -2,13 +2,14 @@
 
 from amvel.case import Case
 from amvel.case.results.quiet_core import FallOutClean
+from amvel.numbers import Numbers
 from amvel.screening.declaration import Outcome, Reading, ScreenTest
-from amvel.sources import Source
+from amvel.sources import COMMON_PRACTICE
 
-SOURCE = Source("common practice, no source", from_memory=False)
+SOURCE = COMMON_PRACTICE
 
 
-def read(result: FallOutClean, case: Case) -> Reading:
+def read(result: FallOutClean, case: Case, n: Numbers) -> Reading:
     """The clean range by side, and what gives first."""
     tail = "" if result.gives == "nothing" else f", then {result.gives} gives"
     return Reading(

@@ -1,20 +1,32 @@
 """Five chair stands."""
 
+from datetime import date
+
 from amvel.case import Case
 from amvel.case.results.balance_and_strength import FiveStands
+from amvel.literature import GURALNIK_1994
+from amvel.numbers import Number, Numbers
 from amvel.screening.cautions import no_standing
 from amvel.screening.declaration import Outcome, Reading, RealChange, ScreenTest
-from amvel.sources import Source
+from amvel.sources import practice
 
-SOURCE = Source("Guralnik et al. 1994; more than 15 s is our caution", reading=True)
-SLOW_S = 15.0
+SOURCE = GURALNIK_1994.says("more than 15 s is our caution", reading=True)
+SINCE = date(2026, 1, 1)
+NUMBERS = (
+    Number("slow_s", 15, "s", "slower is a sign of fall risk", SOURCE, SINCE),
+)
 
 
-def read(result: FiveStands, case: Case) -> Reading:
+def is_slow(seconds: float | None, n: Numbers) -> bool:
+    """Not possible counts as slow."""
+    return seconds is None or seconds > n["slow_s"]
+
+
+def read(result: FiveStands, case: Case, n: Numbers) -> Reading:
     """More than 15 s, or arms used, is a caution."""
     if result.seconds is None:
         return Reading("arms used or not possible", "watch", SOURCE)
-    slow = result.seconds > SLOW_S
+    slow = is_slow(result.seconds, n)
     return Reading(f"{result.seconds:g} s" + (": slow" if slow else ""), "watch" if slow else "ok", SOURCE)
 
 
@@ -39,5 +51,6 @@ TEST = ScreenTest(
     poses=("sit_to_stand/two_legs",),
     avoid=no_standing,
     instead="With the hands, and ticked.",
-    change=RealChange(3.5, 0.89, "s", Source("spread and agreement in older adults", reading=True)),
+    change=RealChange(3.5, 0.89, "s", practice("spread and agreement in older adults", reading=True)),
+    numbers=NUMBERS,
 )

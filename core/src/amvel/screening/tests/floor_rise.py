@@ -2,12 +2,13 @@
 
 from amvel.case import Case
 from amvel.case.results.balance_and_strength import FloorRise
+from amvel.numbers import Numbers
 from amvel.screening.cautions import fresh_vertebral_fracture, no_standing
 from amvel.screening.declaration import Outcome, Reading, ScreenTest
 from amvel.sources import COMMON_PRACTICE
 
 
-def read(result: FloorRise, case: Case) -> Reading:
+def read(result: FloorRise, case: Case, n: Numbers) -> Reading:
     """Alone or with furniture opens the floor."""
     words = {
         "alone": "gets up alone",

@@ -1,28 +1,35 @@
 """Four-stage balance."""
 
+from datetime import date
+
 from amvel.case import Case
 from amvel.case.results.balance_and_strength import FourStageBalance
+from amvel.literature import STEADI, VELLAS
+from amvel.numbers import Number, Numbers
 from amvel.screening.cautions import no_standing
 from amvel.screening.declaration import Outcome, Reading, ScreenTest
-from amvel.sources import Source
 
-SOURCE = Source("CDC STEADI, 4-Stage Balance Test: tandem under 10 s is at risk")
-HOLD_S = 10.0
+SOURCE = STEADI.says("four-stage balance: tandem under 10 s is at risk")
+SINCE = date(2026, 1, 1)
+NUMBERS = (
+    Number("tandem_s", 10, "s", "tandem held for less is a sign of fall risk", SOURCE, SINCE),
+    Number("one_leg_s", 5, "s", "one-leg stage held for less is short", VELLAS.says("under 5 s; used as our caution", reading=True), SINCE),
+)
 
 
-def tandem_failed(result: FourStageBalance) -> bool:
+def tandem_failed(result: FourStageBalance, n: Numbers) -> bool:
     """A tandem not reached counts as not held."""
-    return (result.tandem_s or 0.0) < HOLD_S
+    return (result.tandem_s or 0.0) < n["tandem_s"]
 
 
-def read(result: FourStageBalance, case: Case) -> Reading:
+def read(result: FourStageBalance, case: Case, n: Numbers) -> Reading:
     """Tandem under 10 s is a sign of fall risk."""
     held = result.tandem_s or 0.0
-    if tandem_failed(result):
-        return Reading(f"tandem {held:g} s: under {HOLD_S:g} s, a sign of fall risk", "watch", SOURCE)
+    if tandem_failed(result, n):
+        return Reading(f"tandem {held:g} s: under {n['tandem_s']:g} s, a sign of fall risk", "watch", SOURCE)
     one = result.one_leg_s
-    tail = "" if one is None else f"; one leg {one:g} s" + (" (under 5 s: our caution)" if one < 5 else "")
-    return Reading(f"tandem held {HOLD_S:g} s{tail}", "ok", SOURCE)
+    tail = "" if one is None else f"; one leg {one:g} s" + (" (short: our caution)" if one < n["one_leg_s"] else "")
+    return Reading(f"tandem held {n['tandem_s']:g} s{tail}", "ok", SOURCE)
 
 
 TEST = ScreenTest(
@@ -48,4 +55,5 @@ TEST = ScreenTest(
     avoid=no_standing,
     instead="Reaching while sitting is watched instead.",
     unlocks="standing at home without a firm hand",
+    numbers=NUMBERS,
 )

@@ -1,13 +1,20 @@
 """Walk over 4 m at usual pace."""
 
+from datetime import date
+
 from amvel.case import Case
 from amvel.case.results.balance_and_strength import Gait4m
+from amvel.literature import GURALNIK_2000
+from amvel.numbers import Number, Numbers
 from amvel.screening.cautions import no_standing
 from amvel.screening.declaration import Outcome, Reading, ScreenTest
-from amvel.sources import Source
 
-SOURCE = Source("Guralnik et al. 2000; 0.8 m/s or slower is watched", reading=True)
-SLOW_M_S, LENGTH_M = 0.8, 4.0
+SOURCE = GURALNIK_2000.says("0.8 m/s or slower is watched", reading=True)
+LENGTH_M = 4.0
+SINCE = date(2026, 1, 1)
+NUMBERS = (
+    Number("slow_m_s", 0.8, "m/s", "this or slower is watched", SOURCE, SINCE),
+)
 
 
 def speed_m_s(result: Gait4m) -> float:
@@ -15,12 +22,16 @@ def speed_m_s(result: Gait4m) -> float:
     return LENGTH_M / result.seconds
 
 
-def read(result: Gait4m, case: Case) -> Reading:
+def is_slow(result: Gait4m, n: Numbers) -> bool:
+    return speed_m_s(result) <= n["slow_m_s"]
+
+
+def read(result: Gait4m, case: Case, n: Numbers) -> Reading:
     """Usual pace; 0.8 m/s or slower is watched."""
-    speed = speed_m_s(result)
+    speed, slow = speed_m_s(result), is_slow(result, n)
     return Reading(
-        f"{speed:.2f} m/s" + (": slow" if speed <= SLOW_M_S else ""),
-        "watch" if speed <= SLOW_M_S else "ok",
+        f"{speed:.2f} m/s" + (": slow" if slow else ""),
+        "watch" if slow else "ok",
         SOURCE,
     )
 
@@ -46,4 +57,5 @@ TEST = ScreenTest(
     timer="stopwatch",
     avoid=no_standing,
     instead="Wheelchair: skip it.",
+    numbers=NUMBERS,
 )

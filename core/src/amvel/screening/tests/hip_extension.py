@@ -2,16 +2,17 @@
 
 from amvel.case import Case
 from amvel.case.results.ranges import HipExtension
+from amvel.literature import AAOS
+from amvel.numbers import Numbers
 from amvel.screening.cautions import hip_protected
 from amvel.screening.declaration import Outcome, Reading, ScreenTest
 from amvel.screening.ranges import GONIOMETER, read_range
-from amvel.sources import Source
 
-SOURCE = Source("AAOS 1965; Norkin & White: healthy adults 20°")
+SOURCE = AAOS.says("healthy adults 20°")
 HEALTHY_DEG = 20.0
 
 
-def read(result: HipExtension, case: Case) -> Reading:
+def read(result: HipExtension, case: Case, n: Numbers) -> Reading:
     """Against the range of healthy adults."""
     return read_range(result.deg, HEALTHY_DEG, SOURCE)
 

@@ -2,15 +2,16 @@
 
 from amvel.case import Case
 from amvel.case.results.ranges import HipFlexion
+from amvel.literature import AAOS
+from amvel.numbers import Numbers
 from amvel.screening.declaration import Outcome, Reading, ScreenTest
 from amvel.screening.ranges import GONIOMETER
-from amvel.sources import Source
 
-SOURCE = Source("AAOS 1965; Norkin & White: healthy 120°")
+SOURCE = AAOS.says("healthy 120°")
 SITTING_SHOWS_DEG = 80.0  # who sits on a 45-cm chair has at least this (common practice)
 
 
-def read(result: HipFlexion, case: Case) -> Reading:
+def read(result: HipFlexion, case: Case, n: Numbers) -> Reading:
     """Against the healthy value; a result below what sitting shows is doubted."""
     if result.deg < SITTING_SHOWS_DEG:
         return Reading(

@@ -1,18 +1,24 @@
 """Knee extension with the hip at 90°."""
 
+from datetime import date
+
 from amvel.case import Case
 from amvel.case.results.ranges import KneeExtensionAt90
+from amvel.literature import NORKIN_WHITE
+from amvel.numbers import Number, Numbers
 from amvel.screening.declaration import Outcome, Reading, ScreenTest
 from amvel.screening.ranges import GONIOMETER
-from amvel.sources import Source
 
-SOURCE = Source("AAOS 1965; Norkin & White: up to 20° missing is common", reading=True)
-SHORT_DEG = 20.0
+SOURCE = NORKIN_WHITE.says("up to 20° missing is common", reading=True)
+SINCE = date(2026, 1, 1)
+NUMBERS = (
+    Number("missing_deg", 20, "deg", "more missing than this is short", SOURCE, SINCE),
+)
 
 
-def read(result: KneeExtensionAt90, case: Case) -> Reading:
+def read(result: KneeExtensionAt90, case: Case, n: Numbers) -> Reading:
     """More than 20° missing: short hamstrings tuck the pelvis in sitting."""
-    short = result.deg > SHORT_DEG
+    short = result.deg > n["missing_deg"]
     return Reading(
         f"{result.deg:g}° missing" + (": short" if short else ""), "watch" if short else "ok", SOURCE
     )
@@ -37,4 +43,5 @@ TEST = ScreenTest(
     unlocks="sitting with long legs",
     instead="Seated leg reach, stopping where the pelvis tucks.",
     change=GONIOMETER,
+    numbers=NUMBERS,
 )

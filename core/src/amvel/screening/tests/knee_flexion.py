@@ -2,15 +2,16 @@
 
 from amvel.case import Case
 from amvel.case.results.ranges import KneeFlexion
+from amvel.literature import AAOS
+from amvel.numbers import Numbers
 from amvel.screening.declaration import Outcome, Reading, ScreenTest
 from amvel.screening.ranges import GONIOMETER, read_range
-from amvel.sources import Source
 
-SOURCE = Source("AAOS 1965; Norkin & White: healthy adults 135°")
+SOURCE = AAOS.says("healthy adults 135°")
 HEALTHY_DEG = 135.0
 
 
-def read(result: KneeFlexion, case: Case) -> Reading:
+def read(result: KneeFlexion, case: Case, n: Numbers) -> Reading:
     """Against the range of healthy adults."""
     return read_range(result.deg, HEALTHY_DEG, SOURCE)
 

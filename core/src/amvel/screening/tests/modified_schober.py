@@ -1,18 +1,24 @@
 """Low back by tape (modified Schober)."""
 
+from datetime import date
+
 from amvel.case import Case
 from amvel.case.results.ranges import ModifiedSchober
+from amvel.literature import MACRAE_WRIGHT
+from amvel.numbers import Number, Numbers
 from amvel.screening.cautions import no_bending_test, no_standing
 from amvel.screening.declaration import Outcome, Reading, ScreenTest
-from amvel.sources import Source
 
-SOURCE = Source("Macrae & Wright 1969: 5 cm or more")
-ENOUGH_CM = 5.0
+SOURCE = MACRAE_WRIGHT.says("5 cm or more")
+SINCE = date(2026, 1, 1)
+NUMBERS = (
+    Number("enough_cm", 5, "cm", "less is short", SOURCE, SINCE),
+)
 
 
-def read(result: ModifiedSchober, case: Case) -> Reading:
+def read(result: ModifiedSchober, case: Case, n: Numbers) -> Reading:
     """Less than 5 cm is short."""
-    short = result.cm < ENOUGH_CM
+    short = result.cm < n["enough_cm"]
     return Reading(f"{result.cm:g} cm" + (": short" if short else ""), "watch" if short else "ok", SOURCE)
 
 
@@ -35,4 +41,5 @@ TEST = ScreenTest(
     unlocks="low-back rounding",
     avoid=lambda case: no_bending_test(case) or no_standing(case),
     instead="Pelvic tilt lying shows the low back without bending it.",
+    numbers=NUMBERS,
 )

@@ -2,15 +2,16 @@
 
 from amvel.case import Case
 from amvel.case.results.ranges import NeckFlexion
+from amvel.literature import AAOS
+from amvel.numbers import Numbers
 from amvel.screening.declaration import Outcome, Reading, ScreenTest
 from amvel.screening.ranges import GONIOMETER, read_range, unsafe_neck
-from amvel.sources import Source
 
-SOURCE = Source("AAOS 1965; Norkin & White: healthy adults 45°")
+SOURCE = AAOS.says("healthy adults 45°")
 HEALTHY_DEG = 45.0
 
 
-def read(result: NeckFlexion, case: Case) -> Reading:
+def read(result: NeckFlexion, case: Case, n: Numbers) -> Reading:
     """Against the range of healthy adults."""
     return read_range(result.deg, HEALTHY_DEG, SOURCE)
 

@@ -2,14 +2,13 @@
 
 from amvel.case import Case
 from amvel.case.results.ranges import ObservedFunction
+from amvel.numbers import Numbers
 from amvel.screening.declaration import Outcome, Reading, ScreenTest
-from amvel.sources import Source
+from amvel.sources import COMMON_PRACTICE, practice
 
-SOURCE = Source("common practice, no source", from_memory=False)
+SOURCE = COMMON_PRACTICE
 SHELF_DEG, STAIRS_DEG = 140.0, 70.0
-RISES = Source(
-    "hip bend in rising from a chair without arms, about 105° and more in motion studies", reading=True
-)
+RISES = practice("hip bend in rising from a chair without arms, about 105° and more in motion studies", reading=True)
 RISING_DEG = 105.0  # who rises from the 43-cm chair of the stand tests without the arms bends the hips so far
 
 
@@ -18,7 +17,7 @@ def hip_shown_deg(seat_cm: float) -> float:
     return 80.0 if seat_cm <= 45 else max(50.0, 80.0 - 2.0 * (seat_cm - 45))
 
 
-def read(result: ObservedFunction, case: Case) -> Reading:
+def read(result: ObservedFunction, case: Case, n: Numbers) -> Reading:
     """Who sits level on a 45-cm seat has at least 80° of hip bend; who reaches a shelf has the shoulder for it."""
     parts = []
     if result.sits_on_cm is not None:

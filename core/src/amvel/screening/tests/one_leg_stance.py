@@ -1,18 +1,28 @@
 """One-leg stance, per side."""
 
+from datetime import date
+
 from amvel.case import Case
 from amvel.case.results.balance_and_strength import OneLegStance
+from amvel.literature import VELLAS
+from amvel.numbers import Number, Numbers
 from amvel.screening.cautions import no_standing
 from amvel.screening.declaration import Outcome, Reading, ScreenTest
-from amvel.sources import Source
 
-SOURCE = Source("Vellas et al. 1997: under 5 s; used as our caution", reading=True)
-SHORT_S = 5.0
+SOURCE = VELLAS.says("under 5 s; used as our caution", reading=True)
+SINCE = date(2026, 1, 1)
+NUMBERS = (
+    Number("short_s", 5, "s", "below this one-leg stance is short", SOURCE, SINCE),
+)
 
 
-def read(result: OneLegStance, case: Case) -> Reading:
+def is_short(seconds: float, n: Numbers) -> bool:
+    return seconds < n["short_s"]
+
+
+def read(result: OneLegStance, case: Case, n: Numbers) -> Reading:
     """Under 5 s is a caution, by side."""
-    short = result.seconds < SHORT_S
+    short = is_short(result.seconds, n)
     return Reading(
         f"{result.side} {result.seconds:g} s" + (": short" if short else ""), "watch" if short else "ok", SOURCE
     )
@@ -39,4 +49,5 @@ TEST = ScreenTest(
     poses=("standing_leg_to_the_side/hands_hover",),
     avoid=no_standing,
     instead="The stage of the four-stage balance that is held.",
+    numbers=NUMBERS,
 )

@@ -2,13 +2,14 @@
 
 from amvel.case import Case
 from amvel.case.results.posture_and_curve import PelvicLevel
+from amvel.numbers import Numbers
 from amvel.screening.declaration import Outcome, Reading, ScreenTest
-from amvel.sources import Source
+from amvel.sources import COMMON_PRACTICE
 
-SOURCE = Source("common practice, no source", from_memory=False)
+SOURCE = COMMON_PRACTICE
 
 
-def read(result: PelvicLevel, case: Case) -> Reading:
+def read(result: PelvicLevel, case: Case, n: Numbers) -> Reading:
     """A difference is levelled under the lower sit bone before sitting work."""
     if result.lower_side == "none" or result.difference_cm == 0:
         return Reading("level", "ok", SOURCE)

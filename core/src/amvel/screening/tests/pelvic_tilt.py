@@ -2,13 +2,14 @@
 
 from amvel.case import Case
 from amvel.case.results.quiet_core import PelvicTilt
+from amvel.numbers import Numbers
 from amvel.screening.declaration import Outcome, Reading, ScreenTest
-from amvel.sources import Source
+from amvel.sources import COMMON_PRACTICE
 
-SOURCE = Source("common practice, no source", from_memory=False)
+SOURCE = COMMON_PRACTICE
 
 
-def read(result: PelvicTilt, case: Case) -> Reading:
+def read(result: PelvicTilt, case: Case, n: Numbers) -> Reading:
     """The painful direction is left out; the middle is found between the others."""
     text = f"tuck {result.tuck_deg:g}°, arch {result.arch_deg:g}°" + (
         "" if result.painful == "none" else f"; painful: {result.painful}"

@@ -2,11 +2,13 @@
 
 from amvel.case import Case
 from amvel.case.results.balance_and_strength import PhysicalBattery
+from amvel.literature import GURALNIK_1994
+from amvel.numbers import Numbers
 from amvel.screening.cautions import no_standing
 from amvel.screening.declaration import Outcome, Reading, RealChange, ScreenTest
-from amvel.sources import Source
+from amvel.sources import practice
 
-SOURCE = Source("Guralnik et al. 1994; 4-m cuts 2000")
+SOURCE = GURALNIK_1994.says("with the cuts for 4 m of Guralnik et al. 2000")
 # Upper edges of the classes: points 4, 3, 2, 1 (walk over 4 m; five stands).
 WALK_S = (4.82, 6.20, 8.70)
 STANDS_S = (11.19, 13.69, 16.69, 60.0)
@@ -40,7 +42,7 @@ def score(r: PhysicalBattery) -> int:
     return balance_points(r) + walk_points(r.walk_4m_s) + stand_points(r.five_stands_s)
 
 
-def read(result: PhysicalBattery, case: Case) -> Reading:
+def read(result: PhysicalBattery, case: Case, n: Numbers) -> Reading:
     """Sum of balance, walk and stands, 0–12; 9 or fewer is watched (our reading)."""
     total = score(result)
     return Reading(
@@ -80,5 +82,5 @@ TEST = ScreenTest(
     avoid=no_standing,
     instead="Its parts, one at a time.",
     ages=(60, 110),
-    change=RealChange(1.5, 0.87, "points", Source("spread and agreement in older adults", reading=True)),
+    change=RealChange(1.5, 0.87, "points", practice("spread and agreement in older adults", reading=True)),
 )

@@ -2,16 +2,17 @@
 
 from amvel.case import Case
 from amvel.case.results.endurance import PlankHold
+from amvel.numbers import Numbers
 from amvel.screening.cautions import no_strain
 from amvel.screening.declaration import Outcome, Reading, ScreenTest
 from amvel.screening.endurance import ENOUGH_S, compared
-from amvel.sources import Source
+from amvel.sources import practice
 
-SOURCE = Source("plank 30–60 s: common practice, no source", from_memory=False)
+SOURCE = practice("plank 30–60 s")
 MEAN_S = {"male": 60, "female": 60}  # plank 30–60 s is the usual aim (common practice)
 
 
-def read(result: PlankHold, case: Case) -> Reading:
+def read(result: PlankHold, case: Case, n: Numbers) -> Reading:
     """Against the means of young adults, which is no norm for older people; right and left within 5 %."""
     mean = MEAN_S[case.person.sex]
     return Reading(

@@ -2,11 +2,12 @@
 
 from amvel.case import Case
 from amvel.case.results.posture_and_curve import Posture
+from amvel.numbers import Numbers
 from amvel.screening.cautions import no_standing
 from amvel.screening.declaration import Outcome, Reading, ScreenTest
-from amvel.sources import Source
+from amvel.sources import COMMON_PRACTICE
 
-SOURCE = Source("common practice, no source", from_memory=False)
+SOURCE = COMMON_PRACTICE
 _TITLES = {
     "hitch": "hip hitched",
     "lean": "leans to the",
@@ -25,7 +26,7 @@ def findings(result: Posture) -> list[tuple[str, str]]:
     return [*found, *([("pelvis tilted", result.tilt)] if result.tilt != "even" else [])]
 
 
-def read(result: Posture, case: Case) -> Reading:
+def read(result: Posture, case: Case, n: Numbers) -> Reading:
     """Each finding by its side; findings steer set-up and faults to watch, they forbid nothing by themselves."""
     found = [f"{title} {value}" for title, value in findings(result)]
     return Reading("; ".join(found) if found else "stands even", "watch" if found else "ok", SOURCE)

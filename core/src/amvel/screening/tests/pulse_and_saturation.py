@@ -1,34 +1,40 @@
 """Pulse and oxygen saturation at rest."""
 
+from datetime import date
+
 from amvel.case import Case
 from amvel.case.conditions.heart_and_lungs import OxygenTherapy
 from amvel.case.results.vital import PulseAndSaturation
+from amvel.numbers import Number, Numbers
 from amvel.screening.declaration import Outcome, Reading, ScreenTest
-from amvel.sources import Source
+from amvel.sources import COMMON_PRACTICE, practice
 
-SOURCE = Source(
-    "resting pulse > 120, saturation < 88 % or below own target: no session (exercise guidelines)", reading=True
+SOURCE = practice("resting pulse > 120, saturation < 88 % or below own target: no session (exercise guidelines, none at hand)", reading=True)
+SINCE = date(2026, 1, 1)
+NUMBERS = (
+    Number("pulse_per_min", 120, "/min", "resting pulse above which no session is held", SOURCE, SINCE),
+    Number("saturation_percent", 88, "%", "saturation below which no session is held", SOURCE, SINCE),
+    Number("watch_percent", 92, "%", "saturation below which it is watched", COMMON_PRACTICE, SINCE),
 )
-PULSE_LIMIT, SATURATION_LIMIT, WATCH_PERCENT = 120, 88, 92
 
 
-def lowest_saturation(case: Case) -> int:
+def lowest_saturation(case: Case, n: Numbers) -> float:
     """88 %, or the person's own target with oxygen when that is higher (a lower own target does not lower it)."""
     targets = [c.target_percent for c in case.conditions if isinstance(c, OxygenTherapy)]
-    return max([SATURATION_LIMIT, *targets])
+    return max([n["saturation_percent"], *targets])
 
 
-def read(result: PulseAndSaturation, case: Case) -> Reading:
+def read(result: PulseAndSaturation, case: Case, n: Numbers) -> Reading:
     """Beyond these no session is held; below 92 % is watched."""
     parts, level = [], "ok"
     if result.pulse_per_min is not None:
         parts.append(f"pulse {result.pulse_per_min}")
-        level = "stop" if result.pulse_per_min > PULSE_LIMIT else level
+        level = "stop" if result.pulse_per_min > n["pulse_per_min"] else level
     if result.saturation_percent is not None:
         parts.append(f"saturation {result.saturation_percent} %")
-        lowest = lowest_saturation(case)
+        lowest = lowest_saturation(case, n)
         level = "stop" if result.saturation_percent < lowest else level
-        if level == "ok" and result.saturation_percent < WATCH_PERCENT:
+        if level == "ok" and result.saturation_percent < n["watch_percent"]:
             level = "watch"
     return Reading(", ".join(parts) + (": no session today" if level == "stop" else ""), level, SOURCE)
 
@@ -51,4 +57,5 @@ TEST = ScreenTest(
         Outcome("beyond", 0.05, {"pulse_per_min": 126, "saturation_percent": 97}),
     ),
     unlocks="the session itself",
+    numbers=NUMBERS,
 )

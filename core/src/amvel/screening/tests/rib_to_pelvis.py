@@ -2,17 +2,22 @@
 
 from amvel.case import Case
 from amvel.case.results.bone import RibToPelvis
+from amvel.literature import GREEN
+from amvel.numbers import Numbers
+from amvel.screening.bone_status import BONE
 from amvel.screening.cautions import no_standing
 from amvel.screening.declaration import Outcome, Reading, ScreenTest
-from amvel.sources import Source
 
-SOURCE = Source("Green et al., JAMA 2004: 2 finger breadths or fewer suggests a lumbar vertebral fracture")
-FEW = 2.0
+SOURCE = GREEN.says("2 finger breadths or fewer suggests a lumbar vertebral fracture")
 
 
-def read(result: RibToPelvis, case: Case) -> Reading:
+def is_few(result: RibToPelvis, n: Numbers) -> bool:
+    return result.finger_breadths <= n["rib_to_pelvis_breadths"]
+
+
+def read(result: RibToPelvis, case: Case, n: Numbers) -> Reading:
     """Two finger breadths or fewer asks the question."""
-    few = result.finger_breadths <= FEW
+    few = is_few(result, n)
     text = f"{result.finger_breadths:g} finger breadths"
     return Reading(
         text + (": a vertebral fracture is possible; refer before loaded trunk work" if few else ""),
@@ -40,4 +45,5 @@ TEST = ScreenTest(
     unlocks="loaded trunk work",
     instead="The same sitting.",
     avoid=no_standing,
+    standard=BONE,
 )

@@ -2,15 +2,16 @@
 
 from amvel.case import Case
 from amvel.case.results.ranges import ShoulderElevation
+from amvel.literature import AAOS
+from amvel.numbers import Numbers
 from amvel.screening.declaration import Outcome, Reading, ScreenTest
 from amvel.screening.ranges import GONIOMETER, read_range
-from amvel.sources import Source
 
-SOURCE = Source("AAOS 1965; Norkin & White: healthy adults 180°")
+SOURCE = AAOS.says("healthy adults 180°")
 HEALTHY_DEG = 180.0
 
 
-def read(result: ShoulderElevation, case: Case) -> Reading:
+def read(result: ShoulderElevation, case: Case, n: Numbers) -> Reading:
     """Against the range of healthy adults."""
     return read_range(result.deg, HEALTHY_DEG, SOURCE)
 

@@ -2,21 +2,23 @@
 
 from amvel.case import Case
 from amvel.case.results.vital import Stature
+from amvel.literature import BHOF
+from amvel.numbers import Numbers
+from amvel.screening.bone_status import BONE
 from amvel.screening.cautions import no_standing
 from amvel.screening.declaration import Outcome, Reading, RealChange, ScreenTest
-from amvel.sources import Source
+from amvel.sources import practice
 
-SOURCE = Source("stature lost ≥ 4 cm from tallest or ≥ 2 cm since last measured (BHOF; Siminoski uses 6 and 2)")
-LOST_FROM_TALLEST_CM, LOST_SINCE_LAST_CM = 4.0, 2.0
+SOURCE = BHOF.says("stature lost ≥ 4 cm from tallest or ≥ 2 cm since last measured; others use 6 and 2")
 
 
-def read(result: Stature, case: Case) -> Reading:
+def read(result: Stature, case: Case, n: Numbers) -> Reading:
     """Lost against the tallest remembered and the last measured."""
     tallest = case.person.tallest_stature_cm
     lost = 0.0 if tallest is None else max(0.0, tallest - result.stature_cm)
-    if lost >= LOST_FROM_TALLEST_CM:
+    if lost >= n["from_tallest_cm"]:
         return Reading(
-            f"{result.stature_cm:g} cm, {lost:.1f} cm lost (BHOF: 4, Siminoski: 6): rule out a vertebral fracture",
+            f"{result.stature_cm:g} cm, {lost:.1f} cm lost (from {n['from_tallest_cm']:g}): rule out a vertebral fracture",
             "refer",
             SOURCE,
         )
@@ -44,6 +46,7 @@ TEST = ScreenTest(
     avoid=no_standing,
     instead="Knee height or half span, and say so.",
     change=RealChange(
-        0.7, 0.87, "cm", Source("stadiometer, two tests on different days; common practice", reading=True)
+        0.7, 0.87, "cm", practice("stadiometer, two tests on different days", reading=True)
     ),
+    standard=BONE,
 )

@@ -1,19 +1,27 @@
 """Straight-leg raise with response."""
 
+from datetime import date
+
 from amvel.case import Case
 from amvel.case.results.ranges import StraightLegRaise
+from amvel.literature import AAOS
+from amvel.numbers import Number, Numbers
 from amvel.screening.declaration import Outcome, Reading, ScreenTest
 from amvel.screening.ranges import GONIOMETER
-from amvel.sources import Source
+from amvel.sources import ours
 
-SOURCE = Source("AAOS 1965; Norkin & White: healthy 70–80°")
+SOURCE = AAOS.says("healthy 70–80°")
+SINCE = date(2026, 1, 1)
+NUMBERS = (
+    Number("short_deg", 65, "deg", "below this short", ours("5° below the healthy range"), SINCE),
+)
 
 
-def read(result: StraightLegRaise, case: Case) -> Reading:
+def read(result: StraightLegRaise, case: Case, n: Numbers) -> Reading:
     """Leg pain below 70° is a nerve response until shown otherwise (our reading)."""
     if result.response == "leg_pain":
         return Reading(f"{result.deg:g}°: leg pain, the nerve line is limited to 10° less", "watch", SOURCE)
-    return Reading(f"{result.deg:g}° of 70–80°", "ok" if result.deg >= 65 else "watch", SOURCE)
+    return Reading(f"{result.deg:g}° of 70–80°", "ok" if result.deg >= n["short_deg"] else "watch", SOURCE)
 
 
 TEST = ScreenTest(
@@ -37,4 +45,5 @@ TEST = ScreenTest(
     instead="Knee extension at 90°, stopping at the first pain.",
     unlocks="long legs, hinges",
     change=GONIOMETER,
+    numbers=NUMBERS,
 )

@@ -1,20 +1,31 @@
 """Timed up and go."""
 
+from datetime import date
+
 from amvel.case import Case
 from amvel.case.results.balance_and_strength import TimedUpAndGo
+from amvel.literature import STEADI
+from amvel.numbers import Number, Numbers
 from amvel.screening.cautions import no_standing
 from amvel.screening.declaration import Outcome, Reading, RealChange, ScreenTest
-from amvel.sources import Source
+from amvel.sources import practice
 
-CUT_S = 12.0
-SOURCE = Source("CDC STEADI, Timed Up & Go: 12 s or more is at risk")
+SOURCE = STEADI.says("timed up and go: 12 s or more is at risk")
+SINCE = date(2026, 1, 1)
+NUMBERS = (
+    Number("at_risk_s", 12, "s", "from here on a sign of fall risk", SOURCE, SINCE),
+)
 
 
-def read(result: TimedUpAndGo, case: Case) -> Reading:
+def at_risk(result: TimedUpAndGo, n: Numbers) -> bool:
+    return result.seconds >= n["at_risk_s"]
+
+
+def read(result: TimedUpAndGo, case: Case, n: Numbers) -> Reading:
     """12 s or more is a sign of fall risk."""
-    if result.seconds >= CUT_S:
-        return Reading(f"{result.seconds:g} s: at or above {CUT_S:g} s, a sign of fall risk", "watch", SOURCE)
-    return Reading(f"{result.seconds:g} s: below {CUT_S:g} s", "ok", SOURCE)
+    if at_risk(result, n):
+        return Reading(f"{result.seconds:g} s: at or above {n['at_risk_s']:g} s, a sign of fall risk", "watch", SOURCE)
+    return Reading(f"{result.seconds:g} s: below {n['at_risk_s']:g} s", "ok", SOURCE)
 
 
 TEST = ScreenTest(
@@ -38,6 +49,7 @@ TEST = ScreenTest(
     instead="Transfers are watched instead; fall risk counts as present.",
     unlocks="standing at home without a firm hand",
     change=RealChange(
-        2.1, 0.95, "s", Source("spread and agreement in older adults, several studies", reading=True)
+        2.1, 0.95, "s", practice("spread and agreement in older adults", reading=True)
     ),
+    numbers=NUMBERS,
 )

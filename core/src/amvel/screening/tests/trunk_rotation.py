@@ -2,16 +2,17 @@
 
 from amvel.case import Case
 from amvel.case.results.ranges import TrunkRotation
+from amvel.literature import AAOS
+from amvel.numbers import Numbers
 from amvel.screening.cautions import no_turning_test
 from amvel.screening.declaration import Outcome, Reading, ScreenTest
 from amvel.screening.ranges import GONIOMETER, read_range
-from amvel.sources import Source
 
-SOURCE = Source("AAOS 1965; Norkin & White: healthy adults 45°")
+SOURCE = AAOS.says("healthy adults 45°")
 HEALTHY_DEG = 45.0
 
 
-def read(result: TrunkRotation, case: Case) -> Reading:
+def read(result: TrunkRotation, case: Case, n: Numbers) -> Reading:
     """Against the range of healthy adults."""
     return read_range(result.deg, HEALTHY_DEG, SOURCE)
 

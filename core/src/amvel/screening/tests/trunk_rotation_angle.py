@@ -1,23 +1,31 @@
 """Trunk rotation in forward bend, at three levels."""
 
+from datetime import date
+
 from amvel.case import Case
 from amvel.case.results.posture_and_curve import TrunkRotationAngle
+from amvel.literature import BUNNELL
+from amvel.numbers import Number, Numbers
 from amvel.screening.cautions import no_bending_test
 from amvel.screening.declaration import Outcome, Reading, RealChange, ScreenTest
-from amvel.sources import Source
+from amvel.sources import practice
 
-SOURCE = Source("Bunnell: trunk rotation ≥ 5° watch, ≥ 7° refer")
-WATCH_DEG, REFER_DEG = 5.0, 7.0
+SOURCE = BUNNELL.says("trunk rotation ≥ 5° watch, ≥ 7° refer")
+SINCE = date(2026, 1, 1)
+NUMBERS = (
+    Number("watch_deg", 5, "deg", "trunk rotation that is watched", SOURCE, SINCE),
+    Number("refer_deg", 7, "deg", "trunk rotation to refer", SOURCE, SINCE),
+)
 
 
-def read(result: TrunkRotationAngle, case: Case) -> Reading:
+def read(result: TrunkRotationAngle, case: Case, n: Numbers) -> Reading:
     """The largest level decides."""
     worst = max(result.thoracic_deg, result.thoracolumbar_deg, result.lumbar_deg)
-    if worst >= REFER_DEG:
+    if worst >= n["refer_deg"]:
         return Reading(f"{worst:g}°: refer", "refer", SOURCE)
     return Reading(
-        f"{worst:g}°" + (": watch" if worst >= WATCH_DEG else ""),
-        "watch" if worst >= WATCH_DEG else "ok",
+        f"{worst:g}°" + (": watch" if worst >= n["watch_deg"] else ""),
+        "watch" if worst >= n["watch_deg"] else "ok",
         SOURCE,
     )
 
@@ -42,5 +50,6 @@ TEST = ScreenTest(
     unlocks="curve limits",
     avoid=no_bending_test,
     instead="Look at shoulder blades and waist in standing; take the report.",
-    change=RealChange(2.0, 0.9, "deg", Source("scoliometer, two raters; common practice", reading=True)),
+    change=RealChange(2.0, 0.9, "deg", practice("scoliometer, two raters", reading=True)),
+    numbers=NUMBERS,
 )

@@ -1,19 +1,25 @@
 """Pressure under the low back in a leg task."""
 
+from datetime import date
+
 from amvel.case import Case
 from amvel.case.results.endurance import UnderBackPressure
+from amvel.literature import RICHARDSON
+from amvel.numbers import Number, Numbers
 from amvel.screening.declaration import Outcome, Reading, ScreenTest
-from amvel.sources import Source
 
-SOURCE = Source("Richardson et al.: baseline 40 mmHg, control lost beyond ± 10 mmHg; protocols differ")
-BAND_MMHG = 10
+SOURCE = RICHARDSON.says("baseline 40 mmHg, control lost beyond ± 10 mmHg; protocols differ")
+SINCE = date(2026, 1, 1)
+NUMBERS = (
+    Number("band_mmhg", 10, "mmHg", "pressure that leaves this band round the baseline: control is lost", SOURCE, SINCE),
+)
 
 
-def read(result: UnderBackPressure, case: Case) -> Reading:
+def read(result: UnderBackPressure, case: Case, n: Numbers) -> Reading:
     """Control is lost when the pressure leaves ± 10 mmHg round the baseline."""
     lost = (
-        result.lowest_mmhg < result.baseline_mmhg - BAND_MMHG
-        or result.highest_mmhg > result.baseline_mmhg + BAND_MMHG
+        result.lowest_mmhg < result.baseline_mmhg - n["band_mmhg"]
+        or result.highest_mmhg > result.baseline_mmhg + n["band_mmhg"]
     )
     text = f"{result.side} {result.lowest_mmhg}–{result.highest_mmhg} mmHg round {result.baseline_mmhg}"
     return Reading(text + (": control lost" if lost else ": held"), "watch" if lost else "ok", SOURCE)
@@ -37,4 +43,5 @@ TEST = ScreenTest(
     ),
     unlocks="leg work with less support",
     poses=("knee_fold/single_fold",),
+    numbers=NUMBERS,
 )

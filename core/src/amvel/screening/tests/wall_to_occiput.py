@@ -2,16 +2,22 @@
 
 from amvel.case import Case
 from amvel.case.results.bone import WallToOcciput
+from amvel.literature import GREEN
+from amvel.numbers import Numbers
+from amvel.screening.bone_status import BONE
 from amvel.screening.cautions import no_standing
 from amvel.screening.declaration import Outcome, Reading, ScreenTest
-from amvel.sources import Source
 
-SOURCE = Source("Green et al., JAMA 2004: more than 0 cm suggests a thoracic vertebral fracture")
+SOURCE = GREEN.says("more than 0 cm suggests a thoracic vertebral fracture")
 
 
-def read(result: WallToOcciput, case: Case) -> Reading:
+def is_far(result: WallToOcciput, n: Numbers) -> bool:
+    return result.cm > n["wall_to_occiput_cm"]
+
+
+def read(result: WallToOcciput, case: Case, n: Numbers) -> Reading:
     """Anything above zero asks the question."""
-    if result.cm > 0:
+    if is_far(result, n):
         return Reading(
             f"{result.cm:g} cm: a vertebral fracture is possible; refer before loaded trunk work",
             "refer",
@@ -39,4 +45,5 @@ TEST = ScreenTest(
     unlocks="loaded trunk work",
     avoid=no_standing,
     instead="Lying flat: how high a pad does the head need?",
+    standard=BONE,
 )

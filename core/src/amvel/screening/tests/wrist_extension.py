@@ -2,14 +2,15 @@
 
 from amvel.case import Case
 from amvel.case.results.ranges import WristExtension
+from amvel.literature import AAOS
+from amvel.numbers import Numbers
 from amvel.screening.declaration import Outcome, Reading, ScreenTest
 from amvel.screening.ranges import GONIOMETER, read_range
-from amvel.sources import Source
 
-SOURCE = Source("AAOS 1965; Norkin & White: healthy adults 70°")
+SOURCE = AAOS.says("healthy adults 70°")
 
 
-def read(result: WristExtension, case: Case) -> Reading:
+def read(result: WristExtension, case: Case, n: Numbers) -> Reading:
     """Pain decides before the angle."""
     if result.painful:
         return Reading(f"{result.deg:g}°, painful under load: enter it as a painful wrist", "watch", SOURCE)

@@ -1,0 +1,32 @@
+"""The figures that rules and tests decide by, each with its source and the day from which it holds."""
+
+from collections.abc import Iterable, Mapping
+from dataclasses import dataclass
+from datetime import date
+
+from amvel.sources import Source
+
+Numbers = Mapping[str, float]
+Draft = Mapping[tuple[str, str], float]  # (owner, number) -> value on trial
+
+
+@dataclass(frozen=True)
+class Number:
+    """One figure, in force since a day. Several of one name are its versions."""
+
+    id: str
+    value: float
+    unit: str
+    says: str
+    source: Source
+    since: date
+
+
+def in_force(owner: str, numbers: Iterable[Number], on: date, draft: Draft | None = None) -> dict[str, float]:
+    """Every number as of a day; before its first version the oldest stands in.  A draft replaces some to see what would change."""
+    found: dict[str, Number] = {}
+    for n in sorted(numbers, key=lambda n: n.since):
+        if n.since <= on or n.id not in found:
+            found[n.id] = n
+    values = {k: n.value for k, n in found.items()}
+    return {k: (draft or {}).get((owner, k), v) for k, v in values.items()}

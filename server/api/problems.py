@@ -13,6 +13,7 @@ from amvel.planning.edit import EditRefused
 from clients.casework import Stale, Stopped, case_data
 from papers.texts import TextRefused
 from programmes.building import NotAllowed, StaleProgramme
+from rulebook_signing.signing import LineChanged
 
 
 class Fault(Schema):
@@ -94,6 +95,10 @@ def install(api: NinjaAPI) -> None:
             str(error),
             current={"number": error.current.number, "answer": error.current.answer},
         )
+
+    @api.exception_handler(LineChanged)
+    def line_changed(request: HttpRequest, error: LineChanged):
+        return problem(409, "Changed in between", str(error))
 
     @api.exception_handler(CalendarError)
     def no_calendar(request: HttpRequest, error: CalendarError):

@@ -1,17 +1,21 @@
 """The rule-book: what it says, and what a changed number would do to the clients of this organisation."""
 
-from typing import Any
+from typing import Annotated, Any
 
 from django.http import Http404, HttpRequest
 from ninja import Router, Schema
-from pydantic import Field
+from pydantic import Field, StringConstraints, model_validator
 
 from amvel.planning.effects import dry_run
 from amvel.safety import rulebook
+from amvel.safety.lines import Line
+from amvel.screening.standards import standards
 from api.problems import PROBLEMS
 from clients import apart
 from clients.casework import audit, engine_of
 from clients.models import CaseRevision, Client
+from rulebook_signing.models import LineSignature
+from rulebook_signing.signing import NoSuchLine, sign, signed_lines
 
 router = Router(tags=["rule-book"])
 
@@ -40,8 +44,8 @@ class DryRun(Schema):
 @router.post("/rulebook/dry-run", response={200: DryRun, **PROBLEMS})
 def try_number(request: HttpRequest, body: Draft):
     """Which clients a new version would touch, and which steps would open or close for them."""
-    rule = rulebook().get(body.rule)
-    if rule is None or body.number not in {n.id for n in rule.numbers}:
+    owner = rulebook().get(body.rule) or standards().get(body.rule)
+    if owner is None or body.number not in {n.id for n in owner.numbers}:
         raise Http404
     draft = {(body.rule, body.number): body.value}
     audit(request.user, None, "rule-book tried", f"{body.rule}.{body.number} = {body.value:g}")
@@ -61,3 +65,95 @@ def _newest(organisation_id: Any) -> list[tuple[Client, CaseRevision]]:
     newest = CaseRevision.objects.filter(client__in=clients).order_by("client", "-number").distinct("client")
     by_client = {r.client_id: r for r in newest}
     return [(c, by_client[c.pk]) for c in clients if c.pk in by_client]
+
+
+Words = Annotated[str, StringConstraints(strip_whitespace=True, min_length=2, max_length=80)]
+
+
+class Signing(Schema):
+    """A clinician's word on one line; `digest` says which version was looked at."""
+
+    rule: str
+    number: str = ""
+    digest: str
+    agrees: bool
+    remark: Annotated[str, StringConstraints(strip_whitespace=True, max_length=500)] = ""
+    name: Words
+    profession: Words
+
+    @model_validator(mode="after")
+    def _objection_says_why(self) -> "Signing":
+        if not self.agrees and len(self.remark) < 5:
+            raise ValueError("remark: an objection says why")
+        return self
+
+
+class Signature(Schema):
+    agrees: bool
+    remark: str
+    name: str
+    profession: str
+    on: str
+    still_the_same: bool
+
+
+class SignedLine(Schema):
+    """One line; `doubt` is ours, practice or memory."""
+
+    rule: str
+    title: str
+    number: str
+    says: str
+    value: float | None
+    unit: str
+    source: str
+    work: str
+    doubt: str
+    check_by: str
+    digest: str
+    signature: Signature | None
+
+
+class Lines(Schema):
+    lines: list[SignedLine]
+
+
+@router.get("/rulebook/lines", response={200: Lines, **PROBLEMS})
+def rulebook_lines(request: HttpRequest):
+    """The rule-book line by line, with what clinicians of this organisation said of each."""
+    return {"lines": [_line_data(line, s) for line, s in signed_lines(request.user.organisation)]}
+
+
+@router.post("/rulebook/lines", response={200: SignedLine, **PROBLEMS})
+def sign_line(request: HttpRequest, body: Signing):
+    """Agree with a line, or object to it; stored for this organisation, never changed."""
+    said = {"agrees": body.agrees, "remark": body.remark, "name": body.name, "profession": body.profession}
+    try:
+        return _line_data(*sign(request.user, body.rule, body.number, body.digest, said))
+    except NoSuchLine as error:
+        raise Http404 from error
+
+
+def _line_data(line: Line, signature: LineSignature | None) -> dict[str, Any]:
+    return {
+        "rule": line.owner,
+        "title": line.title,
+        "number": line.number,
+        "says": line.says,
+        "value": line.value,
+        "unit": line.unit,
+        "source": str(line.source),
+        "work": line.source.title,
+        "doubt": line.doubt,
+        "check_by": line.check_by,
+        "digest": line.digest,
+        "signature": signature
+        and {
+            "agrees": signature.agrees,
+            "remark": signature.remark,
+            "name": signature.name,
+            "profession": signature.profession,
+            "on": signature.at.date().isoformat(),
+            "still_the_same": signature.digest == line.digest,
+        },
+    }

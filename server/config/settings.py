@@ -22,6 +22,7 @@ INSTALLED_APPS = [
     "clients",
     "programmes",
     "papers",
+    "rulebook_signing",
 ]
 MIDDLEWARE = [
     "django.middleware.security.SecurityMiddleware",

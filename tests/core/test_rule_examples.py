@@ -5,9 +5,10 @@ from datetime import date
 import pytest
 
 from amvel.case import CONDITIONS, read_case
+from amvel.checked import Profession
 from amvel.numbers import Number
 from amvel.safety import envelope, rulebook
-from amvel.safety.rulebook import Example, Profession, Rule, numbers_of_later
+from amvel.safety.rulebook import Example, Rule, numbers_of_later
 from amvel.screening import find_out
 from amvel.sources import COMMON_PRACTICE
 from tests.generated import TODAY

@@ -9,6 +9,7 @@ from amvel.case import CONDITIONS, Field, form_of
 from amvel.case.schools import QUESTIONS
 from amvel.engine import Engine, finite
 from amvel.movements import Profile, Profiler, all_steps
+from amvel.numbers import Number
 from amvel.planning.holds import Capacity, estimated_holds
 from amvel.quantities import REGISTRY, quantity
 from amvel.safety import Breach, Limit, Verdict, describe, rulebook
@@ -16,7 +17,10 @@ from amvel.safety.rulebook import numbers_of_later
 from amvel.safety.schools import Schools
 from amvel.screening import contradictions, test_library
 from amvel.screening.real_change import mdc95
+from amvel.screening.standard import Standard
+from amvel.screening.standards import standards
 from amvel.screening.stop_signs import asked_of
+from amvel.sources import Source
 
 Data = dict[str, Any]
 
@@ -300,32 +304,66 @@ def conditions() -> list[Data]:
 
 
 def rules() -> list[Data]:
-    """The rule-book as data, with every version of its numbers."""
-    return [
+    """The rule-book as data, with every version of its numbers; then what tests decide by."""
+    of_rules = [
         {
             "id": r.id,
             "title": r.title,
             "about": r.about,
-            "sources": [str(s) for s in r.sources],
+            "sources": [source_data(s) for s in r.sources],
             "since": r.since.isoformat(),
             "read_on": r.read_on.isoformat(),
             "check_again_on": r.check_again_on.isoformat(),
             "check_by": r.check_by,
-            "numbers": [
-                {
-                    "id": n.id,
-                    "value": n.value,
-                    "unit": n.unit,
-                    "says": n.says,
-                    "source": str(n.source),
-                    "since": n.since.isoformat(),
-                }
-                for n in r.numbers
-            ],
+            "numbers": [number_data(n) for n in r.numbers],
             "examples": [e.says for e in r.examples],
         }
         for r in rulebook().values()
     ]
+    return of_rules + [_standard_data(s) for s in standards().values()]
+
+
+def _standard_data(s: Standard) -> Data:
+    sources = list(dict.fromkeys(n.source for n in s.numbers))
+    return {
+        "id": s.id,
+        "title": s.title,
+        "about": s.about,
+        "sources": [source_data(x) for x in sources],
+        "since": min(n.since for n in s.numbers).isoformat(),
+        "read_on": s.read_on.isoformat(),
+        "check_again_on": s.check_again_on.isoformat(),
+        "check_by": s.check_by,
+        "numbers": [number_data(n) for n in s.numbers],
+        "examples": [],
+    }
+
+
+def number_data(n: Number) -> Data:
+    """One figure with its source in one line."""
+    return {
+        "id": n.id,
+        "value": n.value,
+        "unit": n.unit,
+        "says": n.says,
+        "source": str(n.source),
+        "since": n.since.isoformat(),
+    }
+
+
+def source_data(s: Source) -> Data:
+    """A source part by part, and in one line."""
+    return {
+        "kind": s.kind,
+        "authors": s.authors,
+        "year": s.year,
+        "title": s.title,
+        "where": s.where,
+        "quoted_for": s.quoted_for,
+        "reading": s.reading,
+        "from_memory": s.from_memory,
+        "says": str(s),
+    }
 
 
 def peak_data(profile: Profile) -> dict[str, float]:

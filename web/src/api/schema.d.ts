@@ -858,6 +858,30 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/rulebook/lines": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Rulebook Lines
+         * @description The rule-book line by line, with what clinicians of this organisation said of each.
+         */
+        get: operations["api_rulebook_rulebook_lines"];
+        put?: never;
+        /**
+         * Sign Line
+         * @description Agree with a line, or object to it; stored for this organisation, never changed.
+         */
+        post: operations["api_rulebook_sign_line"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -1601,6 +1625,81 @@ export interface components {
             number: string;
             /** Value */
             value: number;
+        };
+        /** Lines */
+        Lines: {
+            /** Lines */
+            lines: components["schemas"]["SignedLine"][];
+        };
+        /** Signature */
+        Signature: {
+            /** Agrees */
+            agrees: boolean;
+            /** Remark */
+            remark: string;
+            /** Name */
+            name: string;
+            /** Profession */
+            profession: string;
+            /** On */
+            on: string;
+            /** Still The Same */
+            still_the_same: boolean;
+        };
+        /**
+         * SignedLine
+         * @description One line; `doubt` is ours, practice or memory.
+         */
+        SignedLine: {
+            /** Rule */
+            rule: string;
+            /** Title */
+            title: string;
+            /** Number */
+            number: string;
+            /** Says */
+            says: string;
+            /** Value */
+            value: number | null;
+            /** Unit */
+            unit: string;
+            /** Source */
+            source: string;
+            /** Work */
+            work: string;
+            /** Doubt */
+            doubt: string;
+            /** Check By */
+            check_by: string;
+            /** Digest */
+            digest: string;
+            signature: components["schemas"]["Signature"] | null;
+        };
+        /**
+         * Signing
+         * @description A clinician's word on one line; `digest` says which version was looked at.
+         */
+        Signing: {
+            /** Rule */
+            rule: string;
+            /**
+             * Number
+             * @default
+             */
+            number: string;
+            /** Digest */
+            digest: string;
+            /** Agrees */
+            agrees: boolean;
+            /**
+             * Remark
+             * @default
+             */
+            remark: string;
+            /** Name */
+            name: string;
+            /** Profession */
+            profession: string;
         };
     };
     responses: never;
@@ -5106,6 +5205,176 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DryRun"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    api_rulebook_rulebook_lines: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Lines"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    api_rulebook_sign_line: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Signing"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SignedLine"];
                 };
             };
             /** @description Bad Request */

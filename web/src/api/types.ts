@@ -14,7 +14,13 @@ export interface TestInfo { id: string; title: string; group: string; unlocks: s
 export interface Parameter { id: string; title: string; unit: string; low: number; high: number; grid: number; easier: string; choices: string[] }
 export interface Movement { family: string; step: string; title: string; family_title: string; step_title: string; about: string; position: string; purposes: Record<string, number>; below: string; above: string; after: string[]; sides: boolean; effort: number; props: string[]; setup: string[]; cues: string[]; felt: string; not_felt: string; breath: string; faults: { name: string; seen: string; means: string; cue: string }[]; dose: { repetitions: number; sets: number; hold_s: number; note: string }; parameters: Parameter[] }
 export interface RuleNumber { id: string; value: number; unit: string; says: string; source: string; since: string }
-export interface Rule { id: string; title: string; about: string; sources: string[]; since: string; checked: string; check_again: string; numbers: RuleNumber[]; examples: string[] }
+/** One work or saying that a number comes from, part by part. */
+export interface Source { kind: 'publication' | 'guideline' | 'practice' | 'ours' | 'word' | 'model'; authors: string; year: number | null; title: string; where: string; quoted_for: string; reading: boolean; from_memory: boolean; says: string }
+export interface Rule { id: string; title: string; about: string; sources: Source[]; since: string; read_on: string; check_again_on: string; check_by: string; numbers: RuleNumber[]; examples: string[] }
+/** Why a line wants a clinician's eye. */
+export type Doubt = 'ours' | 'practice' | 'memory'
+export interface LineSignature { agrees: boolean; remark: string; name: string; profession: string; on: string; still_the_same: boolean }
+export interface SignedLine { rule: string; title: string; number: string; says: string; value: number | null; unit: string; source: string; work: string; doubt: Doubt; check_by: string; digest: string; signature: LineSignature | null }
 export interface QuantityInfo { id: string; title: string; unit: string; sentence: string; sided: boolean }
 export interface Reference { stop_signs: { id: string; title: string; emergency: boolean }[]; conditions: ConditionForm[]; quantities: QuantityInfo[]; tests: TestInfo[]; movements: Movement[]; rules: Rule[]; rulebook_version: string }
 export interface Screen {

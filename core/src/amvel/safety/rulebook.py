@@ -4,12 +4,12 @@ import importlib
 import pkgutil
 from collections.abc import Callable
 from dataclasses import dataclass, field
-from datetime import date, timedelta
-from enum import StrEnum
+from datetime import date
 from functools import lru_cache
 from types import ModuleType
 from typing import Any
 
+from amvel.checked import READ_AGAIN_AFTER, Profession
 from amvel.numbers import Draft, Number, Numbers, in_force
 from amvel.safety import capacity
 from amvel.safety import rules as rule_files
@@ -19,29 +19,6 @@ from amvel.screening import Findings
 from amvel.screening.standard import Standard
 from amvel.screening.standards import standards
 from amvel.sources import Source
-
-READ_AGAIN_AFTER = timedelta(days=365)  # our choice
-
-
-class Profession(StrEnum):
-    """Who is asked to go through a rule."""
-
-    BONE = "bone specialist"
-    DEVELOPMENT = "specialist in developmental conditions"
-    DEVICE_CLINIC = "clinic that fitted the device"
-    DIABETES = "diabetes clinic"
-    EYES = "eye specialist"
-    GENERAL_PRACTICE = "general practitioner"
-    HEART = "heart specialist"
-    LUNGS = "lung specialist"
-    NEUROLOGY = "neurologist or neurological physiotherapist"
-    OLDER_PEOPLE = "specialist in the care of older people"
-    ORTHOPAEDICS = "orthopaedic surgeon"
-    PELVIC_HEALTH = "pelvic-health physiotherapist"
-    PHYSIOTHERAPY = "physiotherapist"
-    PREGNANCY = "midwife or obstetrician"
-    SKIN = "wound nurse"
-    SURGEON = "surgeon who operated"
 
 
 @dataclass(frozen=True)

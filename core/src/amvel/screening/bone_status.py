@@ -9,6 +9,7 @@ from amvel.case.conditions.bone import Denosumab, EarlyMenopause, Fracture, Gluc
 from amvel.case.conditions.general import NoPeriods
 from amvel.case.results.bone import BoneDensity
 from amvel.case.results.vital import Stature
+from amvel.checked import Profession
 from amvel.literature import ACR_STEROIDS, BHOF, GREEN, ISCD, LOOKER, WHO_DENSITY
 from amvel.numbers import Draft, Number, Numbers
 from amvel.screening.declaration import current, has, results
@@ -47,6 +48,8 @@ BONE = Standard(
         Number("rib_to_pelvis_breadths", 2, "finger breadths", "this or fewer: a vertebral fracture is possible", POSTURE_SIGN, SINCE),
         Number("denosumab_days", 213, "days", "after the last dose bone may break anew", REBOUND, SINCE),
     ),
+    read_on=date(2026, 11, 26),
+    check_by=Profession.BONE,
 )
 VALID_DAYS = 730
 TIERS = ("osteoporosis", "low", "caution", "unrestricted")  # strictest first

@@ -6,6 +6,7 @@ from datetime import date
 from typing import Any, TypeVar
 
 from amvel.case import CONDITIONS, RESULTS, Case, Field, Result, form_of
+from amvel.checked import Profession
 from amvel.numbers import Draft, Number, Numbers, in_force
 from amvel.screening.standard import Standard
 from amvel.sources import Source
@@ -69,6 +70,7 @@ class ScreenTest:
     ages: tuple[int, int] = (0, 130)
     change: RealChange | None = None
     numbers: tuple[Number, ...] = ()
+    check_by: Profession = Profession.PHYSIOTHERAPY
     standard: Standard | None = None  # whose numbers it reads by, when it has none of its own
     fields: tuple[Field, ...] = field(init=False, default=())
 

@@ -10,6 +10,7 @@ from amvel.case import Case, Condition, age_years
 from amvel.case.conditions.falls import Fall, FearOfFalling
 from amvel.case.results.ranges import Range
 from amvel.case.results.vital import BloodPressure
+from amvel.checked import Profession
 from amvel.literature import WORLD_FALLS
 from amvel.numbers import Draft, Number, Numbers
 from amvel.screening.bone_status import BoneStatus, bone_status
@@ -48,6 +49,8 @@ FALL_RISK = Standard(
         Number("within_days", 365, "days", "how long a fall counts", FALLS, SINCE),
         Number("confidence", 5, "0–10", "confidence in standing that is a sign, or less", FEAR, SINCE),
     ),
+    read_on=date(2026, 11, 26),
+    check_by=Profession.OLDER_PEOPLE,
 )
 C = TypeVar("C", bound=Condition)
 

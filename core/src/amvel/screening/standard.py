@@ -1,8 +1,9 @@
 """A group of figures that screening decides by, beside those of one test."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 from datetime import date
 
+from amvel.checked import READ_AGAIN_AFTER, Profession
 from amvel.numbers import Draft, Number, Numbers, in_force
 
 
@@ -14,6 +15,13 @@ class Standard:
     title: str
     about: str
     numbers: tuple[Number, ...]
+    read_on: date = field(kw_only=True)
+    check_by: Profession = field(kw_only=True)
+
+    @property
+    def check_again_on(self) -> date:
+        """When it is to be read again at the latest."""
+        return self.read_on + READ_AGAIN_AFTER
 
     def in_force(self, on: date, draft: Draft | None = None) -> Numbers:
         """Its numbers as of a day."""

@@ -1,5 +1,6 @@
 """All figures that screening decides by: those of the tests, and those beside them."""
 
+from datetime import date
 from functools import lru_cache
 
 from amvel.screening.bone_status import BONE
@@ -7,12 +8,21 @@ from amvel.screening.findings import FALL_RISK
 from amvel.screening.library import test_library
 from amvel.screening.standard import Standard
 
+TESTS_READ_ON = date(2026, 11, 26)  # all of them, when their figures were moved here
+
 
 @lru_cache(maxsize=1)
 def standards() -> dict[str, Standard]:
     """By the name under which their numbers stand in drafts; every test that has numbers of its own is one."""
     of_tests = [
-        Standard(t.owner, t.title, f"What a result of this test means: {t.measures}.", t.numbers)
+        Standard(
+            t.owner,
+            t.title,
+            f"What a result of this test means: {t.measures}.",
+            t.numbers,
+            read_on=TESTS_READ_ON,
+            check_by=t.check_by,
+        )
         for t in test_library().values()
         if t.numbers
     ]

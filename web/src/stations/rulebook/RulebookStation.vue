@@ -5,8 +5,10 @@ import type { DryRun, Rule, RuleNumber } from '../../api/types'
 import { say } from '../../i18n'
 import type { MessageKey } from '../../i18n'
 import { useSession } from '../../stores/session'
+import LinesToCheck from './LinesToCheck.vue'
 
 const session = useSession()
+const page = ref<'rules' | 'lines'>('rules')
 const typed = ref('')
 const chosen = ref('low_bone_mass')
 const trial = ref<{ number: RuleNumber; value: number }>()
@@ -15,7 +17,7 @@ const failed = ref('')
 const busy = ref(false)
 const found = computed(() => {
   const wanted = typed.value.trim().toLowerCase()
-  const text = (r: Rule) => `${r.title} ${r.about} ${r.sources.join(' ')} ${r.numbers.map((n) => n.says).join(' ')}`.toLowerCase()
+  const text = (r: Rule) => `${r.title} ${r.about} ${r.sources.map((x) => `${x.says} ${x.title}`).join(' ')} ${r.numbers.map((n) => n.says).join(' ')}`.toLowerCase()
   return (session.reference?.rules ?? []).filter((r) => !wanted || text(r).includes(wanted))
 })
 const rule = computed(() => session.reference?.rules.find((r) => r.id === chosen.value))
@@ -42,11 +44,13 @@ async function run(): Promise<void> {
     <aside class="stack">
       <h1>{{ say('station.rulebook') }}</h1>
       <p class="soft small">{{ say('rulebook.version', { v: session.reference?.rulebook_version ?? '' }) }}</p>
+      <div class="row" role="group" :aria-label="say('station.rulebook')"><button type="button" class="quiet-action" :aria-pressed="page === 'rules'" @click="page = 'rules'">{{ say('rulebook.rules') }}</button><button type="button" class="quiet-action" :aria-pressed="page === 'lines'" @click="page = 'lines'">{{ say('rulebook.check') }}</button></div>
       <el-input v-model="typed" clearable :placeholder="say('rulebook.find')" :aria-label="say('rulebook.find')" />
-      <nav class="index" :aria-label="say('station.rulebook')"><button v-for="r in found" :key="r.id" type="button" class="entry" :aria-current="chosen === r.id ? 'true' : undefined" @click="chosen = r.id; trial = undefined">{{ r.title }}</button></nav>
+      <nav class="index" :aria-label="say('station.rulebook')"><button v-for="r in found" :key="r.id" type="button" class="entry" :aria-current="page === 'rules' && chosen === r.id ? 'true' : undefined" @click="chosen = r.id; trial = undefined; page = 'rules'">{{ r.title }}</button></nav>
       <p v-if="!found.length" class="soft">{{ say('rulebook.none') }}</p>
     </aside>
-    <article v-if="rule" class="sheet stack">
+    <LinesToCheck v-if="page === 'lines'" />
+    <article v-else-if="rule" class="sheet stack">
       <h2 class="big">{{ rule.title }}</h2>
       <p class="about">{{ rule.about }}</p>
       <h3>{{ say('rulebook.numbers') }}</h3>
@@ -54,14 +58,14 @@ async function run(): Promise<void> {
       <table v-else class="numbers"><tbody><tr v-for="n in rule.numbers" :key="n.id + n.since"><td class="value">{{ n.value }}<small> {{ n.unit === 'deg' ? '°' : n.unit }}</small></td><td>{{ n.says }}<br /><span class="soft small">{{ n.source }} · {{ say('rulebook.since', { day: n.since }) }}</span></td><td><button type="button" class="quiet-action" @click="begin(n)">{{ say('rulebook.try') }}</button></td></tr></tbody></table>
       <section v-if="trial" class="trial stack">
         <h3>{{ say('rulebook.dryRun') }}</h3><p>{{ trial.number.says }}</p>
-        <div class="row"><el-input-number v-model="trial.value" :min="0" :max="1000" :step="trial.number.value < 1 ? 0.01 : 1" :aria-label="trial.number.says" /><button type="button" class="main-action" :disabled="busy" @click="run">{{ busy ? say('app.loading') : say('rulebook.run') }}</button></div>
+        <div class="row"><el-input-number v-model="trial.value" :min="-1000" :max="10000" :step="trial.number.value < 1 ? 0.01 : 1" :aria-label="trial.number.says" /><button type="button" class="main-action" :disabled="busy" @click="run">{{ busy ? say('app.loading') : say('rulebook.run') }}</button></div>
         <p v-if="failed" role="alert" class="bad">{{ failed }}</p>
         <template v-if="answer"><p><b>{{ say('rulebook.touched', { n: answer.clients.length, of: answer.clients.length + answer.untouched }) }}</b></p>
           <div v-for="c in answer.clients" :key="c.id" class="touched"><RouterLink :to="`/client/${c.id}/limits`"><b>{{ c.name }}</b></RouterLink><p v-for="m in c.limits" :key="m.id" class="small"><span class="tag">{{ say(`moved.${m.change}` as MessageKey) }}</span> {{ m.was }} → {{ m.says }}</p><p class="small">{{ say('rulebook.effect', { opens: c.opens.length, closes: c.closes.length }) }}</p></div></template>
       </section>
-      <h3>{{ say('limits.source') }}</h3><ul><li v-for="s in rule.sources" :key="s">{{ s }}</li></ul>
-      <h3>{{ say('rulebook.examples') }}</h3><ul><li v-for="e in rule.examples" :key="e">{{ e }}</li></ul>
-      <p class="soft small">{{ say('rulebook.since', { day: rule.since }) }} · {{ say('rulebook.checked', { day: rule.checked }) }} · <span :class="{ bad: rule.check_again <= today }">{{ say('rulebook.again', { day: rule.check_again }) }}</span></p>
+      <h3>{{ say('limits.source') }}</h3><ul><li v-for="s in rule.sources" :key="s.says">{{ s.says }}<br v-if="s.title && s.quoted_for" /><cite v-if="s.title && s.quoted_for" class="soft small">{{ s.title }}</cite></li></ul>
+      <template v-if="rule.examples.length"><h3>{{ say('rulebook.examples') }}</h3><ul><li v-for="e in rule.examples" :key="e">{{ e }}</li></ul></template>
+      <p class="soft small">{{ say('rulebook.since', { day: rule.since }) }} · {{ say('rulebook.checked', { day: rule.read_on }) }} · <span :class="{ bad: rule.check_again_on <= today }">{{ say('rulebook.again', { day: rule.check_again_on, who: rule.check_by }) }}</span></p>
     </article>
   </main>
 </template>

@@ -3,6 +3,7 @@
 from datetime import date
 
 from amvel.case.affected import CARRIES
+from amvel.checked import Profession
 from amvel.movements.stance import (
     FOOT_AHEAD,
     RISE_ON_ONE_LEG,
@@ -14,7 +15,7 @@ from amvel.movements.stance import (
 from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer, Origin
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Profession, Rule
+from amvel.safety.rulebook import Example, Rule
 from amvel.screening import Findings
 from amvel.sources import COMMON_PRACTICE
 

@@ -4,10 +4,11 @@ from datetime import date
 
 from amvel.case.conditions.bone import DoesNotWalk
 from amvel.case.conditions.nervous_system import WheelchairUser
+from amvel.checked import Profession
 from amvel.numbers import Numbers
 from amvel.safety.limits import Answer, Origin, Place
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Profession, Rule
+from amvel.safety.rulebook import Example, Rule
 from amvel.screening import Findings
 from amvel.sources import COMMON_PRACTICE
 

@@ -3,12 +3,13 @@
 from datetime import date
 
 from amvel.case.affected import CARRIES
+from amvel.checked import Profession
 from amvel.literature import STEADI
 from amvel.movements.stance import BOTH_FEET, HALF_STEP, ONE_LEG, STANCE_SAYS, TANDEM
 from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer, Origin, Place
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Profession, Rule
+from amvel.safety.rulebook import Example, Rule
 from amvel.screening import Findings
 from amvel.sources import COMMON_PRACTICE
 

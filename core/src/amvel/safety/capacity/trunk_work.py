@@ -3,12 +3,13 @@
 from datetime import date
 
 from amvel.case.affected import HOLDS_THE_TRUNK
+from amvel.checked import Profession
 from amvel.literature import MCGILL
 from amvel.movements.levels import HIGHEST, SAYS
 from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer, Origin, Place
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Profession, Rule
+from amvel.safety.rulebook import Example, Rule
 from amvel.safety.shown_levels import shown_levels, tests_beyond
 from amvel.screening import Findings
 from amvel.sources import practice

@@ -3,11 +3,12 @@
 from datetime import date
 
 from amvel.case.conditions.back_and_pelvis import AbdominalSurgery
+from amvel.checked import Profession
 from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer
 from amvel.safety.loaded_trunk_work import wait_for_clearing
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Profession, Rule
+from amvel.safety.rulebook import Example, Rule
 from amvel.screening import Findings
 from amvel.sources import COMMON_PRACTICE
 

@@ -3,12 +3,13 @@
 from datetime import date, timedelta
 
 from amvel.case.conditions.back_and_pelvis import AfterBirth
+from amvel.checked import Profession
 from amvel.literature import ACOG_804
 from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer
 from amvel.safety.loaded_trunk_work import wait_for_clearing
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Profession, Rule
+from amvel.safety.rulebook import Example, Rule
 from amvel.screening import Findings
 from amvel.sources import COMMON_PRACTICE
 

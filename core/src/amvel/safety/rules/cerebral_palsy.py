@@ -3,12 +3,13 @@
 from datetime import date
 
 from amvel.case.conditions.development import CerebralPalsy
+from amvel.checked import Profession
 from amvel.literature import PALISANO
 from amvel.movements.levels import EVERY_WAY
 from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer, Place
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Profession, Rule
+from amvel.safety.rulebook import Example, Rule
 from amvel.screening import Findings
 
 LEVELS = PALISANO.says("gross motor levels I–V; hip at risk from 30 % migration", reading=True)

@@ -3,10 +3,11 @@
 from datetime import date
 
 from amvel.case.conditions.heart_and_lungs import DiabetesMedicine
+from amvel.checked import Profession
 from amvel.numbers import Numbers
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Profession, Rule
+from amvel.safety.rulebook import Example, Rule
 from amvel.screening import Findings
 from amvel.sources import practice
 

@@ -3,12 +3,13 @@
 from datetime import date, timedelta
 
 from amvel.case.conditions.spine import FlexionSciatica
+from amvel.checked import Profession
 from amvel.movements.levels import EVERY_WAY
 from amvel.numbers import Number, Numbers
 from amvel.safety.graded_return import progress
 from amvel.safety.limits import Answer, Place
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Profession, Rule
+from amvel.safety.rulebook import Example, Rule
 from amvel.screening import Findings
 from amvel.screening.declaration import current
 from amvel.sources import practice

@@ -3,11 +3,12 @@
 from datetime import date
 
 from amvel.case.conditions.development import Hypermobility
+from amvel.checked import Profession
 from amvel.literature import MALFAIT
 from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Profession, Rule
+from amvel.safety.rulebook import Example, Rule
 from amvel.screening import Findings
 
 BEIGHTON = MALFAIT.says("Beighton ≥ 6 children, ≥ 5 to age 50, ≥ 4 above", reading=True)

@@ -5,10 +5,11 @@ from datetime import date
 from amvel.case.conditions.bone import DoesNotWalk
 from amvel.case.conditions.development import CerebralPalsy
 from amvel.case.conditions.nervous_system import SpinalCordInjury
+from amvel.checked import Profession
 from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Profession, Rule
+from amvel.safety.rulebook import Example, Rule
 from amvel.screening import Findings
 from amvel.screening.bone_status import NO_WALK_LEVEL, WALKING
 

@@ -4,12 +4,13 @@ from datetime import date, timedelta
 from typing import Any
 
 from amvel.case.conditions.bone import Denosumab, Fracture, Glucocorticoid
+from amvel.checked import Profession
 from amvel.literature import BHOF, SINAKI_MIKKELSEN, STRONG_STEADY_STRAIGHT, TOO_FIT_TO_FRACTURE
 from amvel.movements.levels import EVERY_WAY
 from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer, Place
 from amvel.safety.page import CLINICIAN, Page
-from amvel.safety.rulebook import Example, Profession, Rule
+from amvel.safety.rulebook import Example, Rule
 from amvel.screening import Findings
 from amvel.screening.bone_status import ACR, fragility
 from amvel.sources import practice

@@ -3,11 +3,12 @@
 from datetime import date
 
 from amvel.case.conditions.nervous_system import MultipleSclerosis
+from amvel.checked import Profession
 from amvel.literature import KALB
 from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Profession, Rule
+from amvel.safety.rulebook import Example, Rule
 from amvel.screening import Findings
 
 EXERCISE = KALB.says("exercise; effort cap and cool room are our caution", reading=True)

@@ -3,11 +3,12 @@
 from datetime import date
 
 from amvel.case.conditions.general import NoPeriods
+from amvel.checked import Profession
 from amvel.literature import MOUNTJOY
 from amvel.numbers import Numbers
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Profession, Rule
+from amvel.safety.rulebook import Example, Rule
 from amvel.screening import Findings
 
 ENERGY = MOUNTJOY.says("low energy and absent periods weaken bone", reading=True)

@@ -3,11 +3,12 @@
 from datetime import date
 
 from amvel.case.conditions.nervous_system import Parkinson
+from amvel.checked import Profession
 from amvel.literature import OSBORNE
 from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer, Place
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Profession, Rule
+from amvel.safety.rulebook import Example, Rule
 from amvel.screening import Findings
 
 APTA = OSBORNE.as_read

@@ -3,11 +3,12 @@
 from datetime import date
 
 from amvel.case.conditions.back_and_pelvis import PelvicFloor
+from amvel.checked import Profession
 from amvel.movements.levels import BELLY_WORK
 from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer, Place
 from amvel.safety.page import CLINICIAN, Page
-from amvel.safety.rulebook import Example, Profession, Rule
+from amvel.safety.rulebook import Example, Rule
 from amvel.screening import Findings
 from amvel.sources import COMMON_PRACTICE
 

@@ -3,11 +3,12 @@
 from datetime import date
 
 from amvel.case.conditions.back_and_pelvis import Pregnancy
+from amvel.checked import Profession
 from amvel.literature import ACOG_804
 from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Profession, Rule
+from amvel.safety.rulebook import Example, Rule
 from amvel.screening import Findings
 from amvel.screening.pregnancy_weeks import weeks_now
 from amvel.sources import COMMON_PRACTICE

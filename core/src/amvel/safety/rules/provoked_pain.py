@@ -3,11 +3,12 @@
 from datetime import date, timedelta
 
 from amvel.case.conditions.spine import ProvokedPain
+from amvel.checked import Profession
 from amvel.numbers import Number, Numbers
 from amvel.safety.graded_return import progress
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Profession, Rule
+from amvel.safety.rulebook import Example, Rule
 from amvel.screening import Findings
 from amvel.sources import COMMON_PRACTICE
 

@@ -3,12 +3,13 @@
 from datetime import date
 
 from amvel.case.conditions.spine import Scoliosis
+from amvel.checked import Profession
 from amvel.literature import BUNNELL, LONSTEIN_CARLSON, SOSORT
 from amvel.movements.levels import EVERY_WAY
 from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Profession, Rule
+from amvel.safety.rulebook import Example, Rule
 from amvel.safety.schools import one_sided_for_a_curve
 from amvel.screening import Findings
 from amvel.screening.curves import curve_deg, growing_spine, progression_factor, regions_of

@@ -3,12 +3,13 @@
 from datetime import date
 
 from amvel.case.conditions.nervous_system import SpinalCordInjury
+from amvel.checked import Profession
 from amvel.literature import DYSREFLEXIA
 from amvel.movements.levels import EVERY_WAY
 from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer, Place
 from amvel.safety.page import CLINICIAN, Page
-from amvel.safety.rulebook import Example, Profession, Rule
+from amvel.safety.rulebook import Example, Rule
 from amvel.screening import Findings
 
 CORD = DYSREFLEXIA.says("systolic ≥ 20 mmHg above own usual value (child 15, adolescent 15–20)", reading=True)

@@ -3,11 +3,12 @@
 from datetime import date, timedelta
 
 from amvel.case.conditions.spine import SpinalFusion
+from amvel.checked import Profession
 from amvel.movements.levels import EVERY_WAY, Way
 from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer, Place
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Profession, Rule
+from amvel.safety.rulebook import Example, Rule
 from amvel.screening import Findings
 from amvel.screening.fused_levels import mobile_shares
 from amvel.sources import COMMON_PRACTICE, practice

@@ -3,12 +3,13 @@
 from datetime import date
 
 from amvel.case.conditions.spine import Spondylolisthesis
+from amvel.checked import Profession
 from amvel.movements.levels import EVERY_WAY, Way
 from amvel.numbers import Number, Numbers
 from amvel.safety.arching import limit_arching
 from amvel.safety.limits import Answer
 from amvel.safety.page import CLINICIAN, Page
-from amvel.safety.rulebook import Example, Profession, Rule
+from amvel.safety.rulebook import Example, Rule
 from amvel.screening import Findings
 from amvel.sources import practice
 

@@ -3,11 +3,12 @@
 from datetime import date
 
 from amvel.case.conditions.spine import Stenosis
+from amvel.checked import Profession
 from amvel.numbers import Number, Numbers
 from amvel.safety.arching import limit_arching
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Profession, Rule
+from amvel.safety.rulebook import Example, Rule
 from amvel.screening import Findings
 from amvel.sources import practice
 

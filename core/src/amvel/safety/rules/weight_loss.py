@@ -3,11 +3,12 @@
 from datetime import date
 
 from amvel.case.conditions.general import WeightLoss
+from amvel.checked import Profession
 from amvel.literature import RED_FLAGS
 from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Profession, Rule
+from amvel.safety.rulebook import Example, Rule
 from amvel.screening import Findings
 
 FLAGS = RED_FLAGS.as_read

@@ -4,6 +4,7 @@ from datetime import date
 
 from amvel.case import Case
 from amvel.case.results.vital import BloodPressure
+from amvel.checked import Profession
 from amvel.literature import FREEMAN
 from amvel.numbers import Number, Numbers
 from amvel.screening.declaration import Outcome, Reading, ScreenTest
@@ -111,4 +112,5 @@ TEST = ScreenTest(
     gate=True,
     unlocks="holds of more than 10 s",
     numbers=NUMBERS,
+    check_by=Profession.HEART,
 )

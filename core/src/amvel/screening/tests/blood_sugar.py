@@ -4,6 +4,7 @@ from datetime import date
 
 from amvel.case import Case
 from amvel.case.results.vital import BloodSugar
+from amvel.checked import Profession
 from amvel.numbers import Number, Numbers
 from amvel.screening.declaration import Outcome, Reading, ScreenTest, has
 from amvel.sources import practice
@@ -45,4 +46,5 @@ TEST = ScreenTest(
     unlocks="the session itself",
     avoid=lambda case: "" if has(case, "diabetes_medicine") else "only with insulin or sulfonylurea",
     numbers=NUMBERS,
+    check_by=Profession.DIABETES,
 )

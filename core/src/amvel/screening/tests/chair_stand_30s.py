@@ -4,6 +4,7 @@ from datetime import date
 
 from amvel.case import Case, age_years
 from amvel.case.results.balance_and_strength import ChairStand
+from amvel.checked import Profession
 from amvel.literature import STEADI
 from amvel.numbers import Number, Numbers
 from amvel.screening.cautions import no_standing
@@ -65,4 +66,5 @@ TEST = ScreenTest(
     unlocks="standing at home without a firm hand",
     ages=(60, OLDEST),
     numbers=NUMBERS,
+    check_by=Profession.OLDER_PEOPLE,
 )

@@ -4,6 +4,7 @@ from datetime import date
 
 from amvel.case import Case
 from amvel.case.results.posture_and_curve import CobbReport
+from amvel.checked import Profession
 from amvel.literature import SOSORT
 from amvel.numbers import Number, Numbers
 from amvel.screening.declaration import Outcome, Reading, ScreenTest, has
@@ -53,4 +54,5 @@ TEST = ScreenTest(
     unlocks="side bends and turns under load",
     avoid=lambda case: "" if has(case, "scoliosis") else "no curve is known",
     numbers=NUMBERS,
+    check_by=Profession.ORTHOPAEDICS,
 )

@@ -4,6 +4,7 @@ from datetime import date
 
 from amvel.case import Case
 from amvel.case.results.quiet_core import Doming
+from amvel.checked import Profession
 from amvel.numbers import Number, Numbers
 from amvel.screening.declaration import Outcome, Reading, ScreenTest, has
 from amvel.sources import COMMON_PRACTICE
@@ -49,4 +50,5 @@ TEST = ScreenTest(
         else "nothing points to it"
     ),
     numbers=NUMBERS,
+    check_by=Profession.PELVIC_HEALTH,
 )

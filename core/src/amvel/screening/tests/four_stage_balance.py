@@ -4,6 +4,7 @@ from datetime import date
 
 from amvel.case import Case
 from amvel.case.results.balance_and_strength import FourStageBalance
+from amvel.checked import Profession
 from amvel.literature import STEADI, VELLAS
 from amvel.numbers import Number, Numbers
 from amvel.screening.cautions import no_standing
@@ -56,4 +57,5 @@ TEST = ScreenTest(
     instead="Reaching while sitting is watched instead.",
     unlocks="standing at home without a firm hand",
     numbers=NUMBERS,
+    check_by=Profession.OLDER_PEOPLE,
 )

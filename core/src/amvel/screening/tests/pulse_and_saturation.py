@@ -5,6 +5,7 @@ from datetime import date
 from amvel.case import Case
 from amvel.case.conditions.heart_and_lungs import OxygenTherapy
 from amvel.case.results.vital import PulseAndSaturation
+from amvel.checked import Profession
 from amvel.numbers import Number, Numbers
 from amvel.screening.declaration import Outcome, Reading, ScreenTest
 from amvel.sources import COMMON_PRACTICE, practice
@@ -58,4 +59,5 @@ TEST = ScreenTest(
     ),
     unlocks="the session itself",
     numbers=NUMBERS,
+    check_by=Profession.HEART,
 )

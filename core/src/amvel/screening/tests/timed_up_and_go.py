@@ -4,6 +4,7 @@ from datetime import date
 
 from amvel.case import Case
 from amvel.case.results.balance_and_strength import TimedUpAndGo
+from amvel.checked import Profession
 from amvel.literature import STEADI
 from amvel.numbers import Number, Numbers
 from amvel.screening.cautions import no_standing
@@ -52,4 +53,5 @@ TEST = ScreenTest(
         2.1, 0.95, "s", practice("spread and agreement in older adults", reading=True)
     ),
     numbers=NUMBERS,
+    check_by=Profession.OLDER_PEOPLE,
 )

@@ -4,6 +4,7 @@ from datetime import date
 
 from amvel.case import Case
 from amvel.case.results.posture_and_curve import TrunkRotationAngle
+from amvel.checked import Profession
 from amvel.literature import BUNNELL
 from amvel.numbers import Number, Numbers
 from amvel.screening.cautions import no_bending_test
@@ -52,4 +53,5 @@ TEST = ScreenTest(
     instead="Look at shoulder blades and waist in standing; take the report.",
     change=RealChange(2.0, 0.9, "deg", practice("scoliometer, two raters", reading=True)),
     numbers=NUMBERS,
+    check_by=Profession.ORTHOPAEDICS,
 )

@@ -97,7 +97,7 @@ def test_every_number_has_a_source_and_is_used() -> None:
             assert text.count(n.id) >= 2 or "n[c." in text, (rule.id, n.id)
 
 
-READ = {"read_on": date(2026, 11, 26), "check_by": Profession.PHYSIOTHERAPY}
+READ = {"duties": (), "read_on": date(2026, 11, 26), "check_by": Profession.PHYSIOTHERAPY}
 
 
 def _versions() -> Rule:

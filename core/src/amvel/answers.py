@@ -315,6 +315,7 @@ def rules() -> list[Data]:
             "read_on": r.read_on.isoformat(),
             "check_again_on": r.check_again_on.isoformat(),
             "check_by": r.check_by,
+            "duties": [d.when for d in r.duties],
             "numbers": [number_data(n) for n in r.numbers],
             "examples": [e.says for e in r.examples],
         }
@@ -334,6 +335,7 @@ def _standard_data(s: Standard) -> Data:
         "read_on": s.read_on.isoformat(),
         "check_again_on": s.check_again_on.isoformat(),
         "check_by": s.check_by,
+        "duties": [],
         "numbers": [number_data(n) for n in s.numbers],
         "examples": [],
     }

@@ -376,6 +376,8 @@ for _id, _words, _sentence in (
     _add(_id, _words, "0/1", _sentence, decimals=0)
 _add("lying_on", "lying on this side", "0/1", "1 while this side of the body is down.", sided=True, decimals=0)
 _add("time_flat_min", "time flat on the back", "min", "Minutes flat on the back at a time: one round of the first dose.")
+_add("time_sitting_min", "time sitting", "min", "Minutes sitting at a time: one round of the first dose.")
+_add("time_standing_min", "time standing", "min", "Minutes standing at a time: one round of the first dose.")
 _add("effort_0_to_10", "effort", "0–10", "Effort of the step on the 0–10 scale.")
 _add("strained_hold_s", "hold with strain", "s", "How long an effort of 6 or more is held.")
 _add("speed_deg_s", "speed", "deg/s", "Fastest joint at the step's tempo.", decimals=0)

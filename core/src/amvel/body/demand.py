@@ -46,6 +46,8 @@ DECLARED = frozenset(
         "band_on_foot",
         "hard_prop",
         "time_flat_min",
+        "time_sitting_min",
+        "time_standing_min",
         "effort_0_to_10",
         "legs_lifted",
         "sitting_unsupported",
@@ -408,6 +410,8 @@ def _declared(profile: dict[str, Array], facts: list[FrameFacts]) -> None:
     profile["time_flat_min"] = column(
         [f.minutes_at_once if f.position == "on the back" and f.lying_flat else 0.0 for f in facts]
     )
+    profile["time_sitting_min"] = column([f.minutes_at_once if f.seated else 0.0 for f in facts])
+    profile["time_standing_min"] = column([f.minutes_at_once if f.standing else 0.0 for f in facts])
     minutes = column([f.minutes for f in facts])
     profile["skin_percent_bw_min"] = minutes * np.max(
         [v for name, v in profile.items() if name.endswith(_ON_SKIN)], axis=0

@@ -95,6 +95,7 @@ class Tolerates(Part):
 
     floor: Reached = "unknown"
     lying_flat: Reached = "unknown"
+    lying_propped: Reached = "unknown"
     face_down: Reached = "unknown"
     left_side: Reached = "unknown"
     right_side: Reached = "unknown"
@@ -103,6 +104,11 @@ class Tolerates(Part):
     sitting_unsupported: Reached = "unknown"
     standing: Reached = "unknown"
     bed_transfer: Literal["alone", "with_help", "hoist", "unknown"] = "unknown"
+    sitting_minutes: int | None = Field(default=None, ge=1, le=240, description="how long at a time")
+    standing_minutes: int | None = Field(default=None, ge=1, le=240, description="how long at a time")
+    helper_at_home: Literal["nobody", "somebody", "shown_how"] = Field(
+        default="nobody", description="who is in the room during practice at home, and whether it was shown how to help"
+    )
 
 
 class Wishes(Part):

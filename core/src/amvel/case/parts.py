@@ -12,6 +12,9 @@ SPINE_LEVELS = (
     *(f"L{i}" for i in range(1, 6)),
     "S1",
 )
+SpineLevel = Literal[
+    "T1", "T2", "T3", "T4", "T5", "T6", "T7", "T8", "T9", "T10", "T11", "T12", "L1", "L2", "L3", "L4", "L5", "S1",
+]  # fmt: skip
 
 
 class Part(BaseModel):

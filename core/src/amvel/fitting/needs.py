@@ -73,6 +73,7 @@ def _furniture(body: Anthropometry, room: Room, piece: Furniture) -> str:
         Furniture.ARMS: seats[0].name if seats else "",
         Furniture.WALL: "wall" if room.wall else "",
         Furniture.WORKTOP: "worktop" if room.worktop else "",
+        Furniture.RAIL: "rail" if room.rail else "",
         Furniture.TABLE: "table" if room.table_height_cm is not None else "",
         Furniture.LOW_TABLE: "low table" if room.low_table_height_cm is not None else "",
         Furniture.BED: "bed" if firm_bed(room) else "",

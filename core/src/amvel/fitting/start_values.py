@@ -42,11 +42,12 @@ def _reached(p: Parameter, value: float, capacities: Capacities) -> float:
 
 
 def _hand_cm(profiler: Profiler, room: Room, seat_cm: float) -> float:
-    """The arm rest of the seat where there is one, else the worktop beside it."""
+    """The arm rest of the seat where there is one, else the rail, else the worktop beside it."""
     seat = seat_for(profiler.body, room, arms=True)
-    if (seat is not None and seat.arms) or not room.worktop:
+    if (seat is not None and seat.arms) or not (room.worktop or room.rail):
         return seat_cm + ARM_REST_CM
-    return room.worktop_height_cm if room.worktop_height_cm is not None else _WORKTOP_CM
+    measured = room.rail_height_cm if room.rail else room.worktop_height_cm
+    return measured if measured is not None else _WORKTOP_CM
 
 
 __all__ = ["start_values", "within_reach"]

@@ -15,6 +15,7 @@ class Furniture(Enum):
     ARMS = "a firm chair with arms"
     WALL = "a free wall"
     WORKTOP = "a worktop or a sturdy chair"
+    RAIL = "a fixed rail"
     TABLE = "a sturdy table"
     LOW_TABLE = "a low table or firm box"
     BED = "a firm bed"
@@ -58,9 +59,9 @@ def _stands(says: str, *serves: Thing, on_bed: tuple[str, ...] = ()) -> Need:
 
 FIRM_CHAIR = _stands("firm chair", Furniture.SEAT)
 CHAIR_WITH_ARMS = _stands("firm chair with arms", Furniture.ARMS)
-ARM_REST_OR_WORKTOP = _stands("arm rest or worktop", Furniture.ARMS, Furniture.WORKTOP)
-WORKTOP = _stands("worktop", Furniture.WORKTOP, Furniture.SEAT)
-WORKTOP_OR_CHAIR_BACK = _stands("worktop or sturdy chair back", Furniture.WORKTOP, Furniture.SEAT)
+ARM_REST_OR_WORKTOP = _stands("arm rest or worktop", Furniture.ARMS, Furniture.RAIL, Furniture.WORKTOP)
+WORKTOP = _stands("worktop", Furniture.WORKTOP, Furniture.RAIL, Furniture.SEAT)
+WORKTOP_OR_CHAIR_BACK = _stands("worktop or sturdy chair back", Furniture.WORKTOP, Furniture.RAIL, Furniture.SEAT)
 WALL = _stands("wall", Furniture.WALL)
 FIRM_BED = _stands("firm bed", Furniture.BED)  # a step that needs one is on it already
 TABLE = _stands("table", Furniture.TABLE, Furniture.WORKTOP)

@@ -20,7 +20,7 @@ def curve_side(case: Case, group: list[Verdict]) -> tuple[str, str]:
     Opposite curves ask for opposite sides of one trunk: then nothing is preferred here, and the specialist decides.
     """
     bulges = {c.convexity for c in case.conditions if isinstance(c, Scoliosis)}
-    if len(bulges) != 1 or group[0].family != _FAMILY or not one_sided_for_a_curve(case):
+    if len(bulges) != 1 or "unknown" in bulges or group[0].family != _FAMILY or not one_sided_for_a_curve(case):
         return "", ""
     (bulge,) = bulges
     down = [v.side for v in group if v.profile.peak(f"{bulge}.lying_on") > 0]

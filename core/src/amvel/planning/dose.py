@@ -20,7 +20,7 @@ SYMMETRY = GRINDEM.says("limb symmetry of 90 % as common threshold")
 WEAK_SHARE = 0.9
 REST_S = 30.0
 # What grows with the time that a dose takes; profiles carry it for the first dose.
-_BY_TIME = ("time_flat_min", "skin_percent_bw_min")
+_BY_TIME = ("time_flat_min", "time_sitting_min", "time_standing_min", "skin_percent_bw_min")
 # Which result speaks for which purposes, and its number.
 _SIDED: tuple[tuple[type[Result], str, tuple[str, ...]], ...] = (
     (SideBridgeHold, "seconds", ("side_bend",)),

@@ -151,11 +151,12 @@ class Obligation:
 
 @dataclass(frozen=True)
 class Referral:
-    """Something that must be asked of a clinician."""
+    """Something that must be asked of a clinician; `duty` is the one of its rule that it comes from."""
 
     id: str
     text: str
     source: Source
+    duty: str = ""
 
 
 @dataclass(frozen=True)

@@ -30,4 +30,4 @@ def wait_for_clearing(
         page.limit(f"breath_{i}", "breath_held", 0, "the breath is not held")
     if c.complicated:
         text = "with complications: nothing but breath and rest until the clinician has said so"
-        page.refer(f"complicated_{i}", text)
+        page.refer("complicated", text, which=i)

@@ -109,9 +109,10 @@ class Page:
             Obligation(f"{self.rule}.{name}", title, purposes, days_per_week, reason, self.source)
         )
 
-    def refer(self, name: str, text: str, source: Source | None = None) -> None:
-        """Something to ask a clinician."""
-        self._referrals.append(Referral(f"{self.rule}.{name}", text, source or self.source))
+    def refer(self, duty: str, text: str, source: Source | None = None, which: int | str = "") -> None:
+        """Something to ask a clinician: a duty that the rule declares; `which` tells findings of one kind apart."""
+        name = duty if which == "" else f"{duty}_{which}"
+        self._referrals.append(Referral(f"{self.rule}.{name}", text, source or self.source, duty))
 
     def review(self, of: Condition, weeks: float) -> date | None:
         """The day on which a limit without an end is looked at again: weeks after the finding was noted, if that is known."""

@@ -22,6 +22,14 @@ from amvel.sources import Source
 
 
 @dataclass(frozen=True)
+class Duty:
+    """A duty to refer that a rule has, and when it arises."""
+
+    id: str
+    when: str
+
+
+@dataclass(frozen=True)
 class Example:
     """What a rule must say of a case fragment: limits by id with their bound, None for absent; obligations, referrals."""
 
@@ -48,6 +56,7 @@ class Rule:
     answer: Callable[[Findings, Numbers], Answer]
     numbers: tuple[Number, ...] = ()
     examples: tuple[Example, ...] = ()
+    duties: tuple[Duty, ...] = field(kw_only=True)  # every rule lists its referrals, or says that there are none
     read_on: date = field(kw_only=True)
     check_by: Profession = field(kw_only=True)
 
@@ -100,6 +109,15 @@ def _says_first(limit: Limit) -> tuple[bool, bool]:
     return limit.origin is Origin.NOT_SHOWN, limit.strength != STRENGTHS[0]
 
 
+def _answer(rule: Rule, findings: Findings, n: Numbers) -> Answer:
+    """What a rule says; a referral that it does not declare is a fault of the rule."""
+    said = rule.answer(findings, n)
+    undeclared = {r.duty for r in said.referrals} - {d.id for d in rule.duties}
+    if undeclared:
+        raise ValueError(f"rule {rule.id}: refers for {sorted(undeclared)}, which its duties do not list")
+    return said
+
+
 def envelope(findings: Findings, draft: Draft | None = None) -> Envelope:
     """Every limit, obligation and referral that the rule-book draws from the findings.
 
@@ -107,7 +125,7 @@ def envelope(findings: Findings, draft: Draft | None = None) -> Envelope:
     Clinicians' words and the specialist's own stricter limits come on top.
     """
     day = findings.case.as_of
-    answers = [rule.answer(findings, rule.in_force(day, draft)) for rule in rulebook().values()]
+    answers = [_answer(rule, findings, rule.in_force(day, draft)) for rule in rulebook().values()]
     limits, referrals = apply_words(findings.case, [x for a in answers for x in a.limits])
     return Envelope(
         tuple(sorted(limits, key=_says_first)),

@@ -212,7 +212,7 @@ def _fracture_tiers(
 ) -> list[tuple[str, str, Source]]:
     out = []
     for f in breaks:
-        text = f"fragility fracture of the {f.site} on {f.on}"
+        text = f"fragility fracture of the {f.where} on {f.on}"
         normal = valid is not None and _density_tier(valid[0], valid[1], n) == "unrestricted"
         decides = f.site in ("hip", "spine") or not normal
         out.append(("osteoporosis" if decides else "low", text, BHOF))

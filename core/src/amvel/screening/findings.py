@@ -18,7 +18,7 @@ from amvel.screening.declaration import current, newest
 from amvel.screening.fused_levels import mobile_shares
 from amvel.screening.library import test_library
 from amvel.screening.standard import Standard
-from amvel.screening.tests.blood_pressure import beyond_limit, drops, raised
+from amvel.screening.tests.blood_pressure import beyond_limit, drops, pulse_rises, raised
 from amvel.screening.tests.chair_stand_30s import cut
 from amvel.screening.tests.five_stands import SOURCE as STANDS
 from amvel.screening.tests.five_stands import is_slow as stands_slowly
@@ -79,6 +79,7 @@ class Findings:
     aged: tuple[str, ...]
     pressure_drops: bool = False
     pressure_raised: bool = False
+    pulse_rises: bool = False
 
     def all(self, model: type[C]) -> list[C]:
         """Every condition of this kind."""
@@ -91,6 +92,11 @@ class Findings:
     def results(self, test_id: str) -> list[Any]:
         """Results of the last day on which this test was done, while they hold."""
         return newest(self.case, test_id, test_library()[test_id].validity_days)
+
+    @property
+    def alone_at_home(self) -> bool:
+        """Whether nobody is in the room during practice at home."""
+        return self.case.tolerates.helper_at_home == "nobody"
 
     @property
     def growing(self) -> bool:
@@ -155,6 +161,7 @@ def find_out(case: Case, draft: Draft | None = None) -> Findings:
         tuple(_aged(case)),
         bool(pressures) and drops(pressures[0], n),
         bool(pressures) and raised(pressures[0], n),
+        any(pulse_rises(p, age, n) for p in pressures),
     )
 
 

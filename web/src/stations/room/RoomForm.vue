@@ -10,7 +10,8 @@ const chosen = computed(() => new Set(room.value.props.map((p) => p.kind)))
 const titleOf = (kind: string): string => props.kinds.find((k) => k.kind === kind)?.title ?? kind
 const sized = computed(() => room.value.props.filter((p) => (props.kinds.find((k) => k.kind === p.kind)?.usual_cm ?? 0) > 0))
 const flip = (kind: string): void => { room.value.props = toggled(room.value.props, kind) }
-const HEIGHTS = [['worktop_height_cm', 'room.worktopHeight', 50, 120], ['table_height_cm', 'room.table', 50, 100], ['low_table_height_cm', 'room.lowTable', 10, 60], ['bed_height_cm', 'room.bed', 20, 90], ['free_floor_cm', 'room.freeFloor', 50, 1000]] as const
+const HEIGHTS = [['worktop_height_cm', 'room.worktopHeight', 50, 120], ['rail_height_cm', 'room.railHeight', 50, 120], ['table_height_cm', 'room.table', 50, 100], ['low_table_height_cm', 'room.lowTable', 10, 60], ['bed_height_cm', 'room.bed', 20, 90], ['free_floor_cm', 'room.freeFloor', 50, 1000]] as const
+const heights = computed(() => HEIGHTS.filter(([key]) => key !== 'rail_height_cm' || room.value.rail))
 </script>
 
 <template>
@@ -24,8 +25,8 @@ const HEIGHTS = [['worktop_height_cm', 'room.worktopHeight', 50, 120], ['table_h
       <div class="row"><el-checkbox v-model="seat.arms" :label="say('story.arms')" /><el-checkbox v-model="seat.castors" :label="say('story.castors')" /><button type="button" class="quiet-action" @click="room.seats.splice(i, 1)">{{ say('story.remove') }}</button></div>
     </fieldset>
     <div><button type="button" class="quiet-action" @click="room.seats.push(emptySeat(say('story.seat')))">{{ say('story.addSeat') }}</button></div>
-    <div class="row"><el-checkbox v-model="room.wall" :label="say('story.wall')" /><el-checkbox v-model="room.worktop" :label="say('room.worktop')" /><el-checkbox v-model="room.anchor" :label="say('room.anchor')" /></div>
-    <div class="pair five"><label v-for="[key, title, low, high] in HEIGHTS" :key="key">{{ say(title) }}<el-input-number v-model="room[key]" :min="low" :max="high" :controls="false" :value-on-clear="null" placeholder="–" /></label></div>
+    <div class="row"><el-checkbox v-model="room.wall" :label="say('story.wall')" /><el-checkbox v-model="room.worktop" :label="say('room.worktop')" /><el-checkbox v-model="room.rail" :label="say('room.rail')" /><el-checkbox v-model="room.anchor" :label="say('room.anchor')" /></div>
+    <div class="pair five"><label v-for="[key, title, low, high] in heights" :key="key">{{ say(title) }}<el-input-number v-model="room[key]" :min="low" :max="high" :controls="false" :value-on-clear="null" placeholder="–" /></label></div>
     <div class="pair"><label>{{ say('room.grip') }}<el-select v-model="room.floor_grip"><el-option value="grips" :label="say('room.grips')" /><el-option value="slips" :label="say('room.slips')" /><el-option value="unknown" :label="say('room.notSeen')" /></el-select></label>
       <label>{{ say('room.soles') }}<el-select v-model="room.soles"><el-option value="good_soles" :label="say('room.goodSoles')" /><el-option value="bare_feet" :label="say('room.bareFeet')" /><el-option value="socks" :label="say('room.socks')" /><el-option value="unknown" :label="say('room.notSeen')" /></el-select></label>
       <label>{{ say('room.bedFirm') }}<el-select v-model="room.bed_firmness"><el-option value="firm" :label="say('room.firm')" /><el-option value="soft" :label="say('room.soft')" /><el-option value="unknown" :label="say('room.notSeen')" /></el-select></label></div>

@@ -4,6 +4,7 @@ import { got, http, Refused } from '../../api/client'
 import type { Doubt, SignedLine } from '../../api/types'
 import { say } from '../../i18n'
 import type { MessageKey } from '../../i18n'
+import { shown } from './shown'
 
 const DOUBTS: Doubt[] = ['ours', 'practice', 'memory']
 const lines = ref<SignedLine[]>([])
@@ -68,7 +69,7 @@ onMounted(load)
     <section v-for="g in groups" :key="g[0]!.rule" class="stack group">
       <h3>{{ g[0]!.title }} <span class="soft small by">{{ g[0]!.check_by }}</span></h3>
       <div v-for="l in g" :key="key(l)" class="line" :data-line="key(l)">
-        <p class="value"><template v-if="l.value !== null">{{ l.value }}<small> {{ l.unit === 'deg' ? '°' : l.unit }}</small></template></p>
+        <p class="value"><template v-if="l.value !== null">{{ shown(l) }}</template></p>
         <div><p>{{ l.says }}</p><p class="soft small"><span class="tag">{{ say(`lines.${l.doubt}` as MessageKey) }}</span> {{ l.source }}</p>
           <p v-if="l.signature" class="small" :class="{ bad: !l.signature.agrees }">{{ say(l.signature.agrees ? 'lines.agreed' : 'lines.objected', { name: l.signature.name, profession: l.signature.profession, day: l.signature.on }) }}<template v-if="l.signature.remark">: {{ l.signature.remark }}</template><template v-if="!l.signature.still_the_same"> · {{ say('lines.changed') }}</template></p>
           <div v-if="objecting?.key === key(l)" class="stack"><el-input v-model="objecting.remark" type="textarea" :rows="2" maxlength="500" :aria-label="say('lines.remark')" :placeholder="say('lines.remark')" /><div class="row"><button type="button" class="quiet-action" :disabled="objecting.remark.trim().length < 5 || !!busy" @click="sign(l, false, objecting.remark)">{{ say('lines.keep') }}</button><button type="button" class="quiet-action" @click="objecting = undefined">{{ say('lines.never') }}</button></div></div>
@@ -83,6 +84,6 @@ onMounted(load)
 <style scoped>
 .sheet { padding: var(--space-5); } .big { font-size: var(--text-title); } .field { display: grid; gap: 4px; width: 280px; } .who { width: 300px; }
 .group { border-top: 1px solid var(--line); padding-top: var(--space-4); } .by { font-family: var(--sans); font-weight: 400; margin-left: 8px; }
-.line { display: grid; grid-template-columns: 130px 1fr auto; gap: var(--space-4); align-items: start; } .value { font-size: 24px; line-height: 1.2; } .value small { font-size: 15px; } .end { flex-wrap: nowrap; } .bad { color: var(--brick); }
+.line { display: grid; grid-template-columns: 150px 1fr auto; gap: var(--space-4); align-items: start; } .value { font-size: 20px; line-height: 1.2; } .end { flex-wrap: nowrap; } .bad { color: var(--brick); }
 @media (max-width: 1000px) { .line { grid-template-columns: 1fr; } }
 </style>

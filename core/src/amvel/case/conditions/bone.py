@@ -3,9 +3,11 @@
 from datetime import date
 from typing import Literal
 
+from pydantic import model_validator
+
 from amvel.case.affected import NOTHING, Affected, of
 from amvel.case.condition import Condition
-from amvel.case.parts import Side, ask
+from amvel.case.parts import Side, SpineLevel, ask
 from amvel.case.traits import Trait
 
 GROUP = "Bone"
@@ -41,9 +43,21 @@ class Fracture(Condition):
     healed: bool = ask("Healed", default=True)
     painful: bool = ask("Still painful", default=False)
     side: Side | None = ask("Side", default=None)
+    level: SpineLevel | None = ask("Vertebra, where the spine broke", default=None)
     bone_medicine: Literal["yes", "no", "unknown"] = ask(
         "Medicine for the bone since", default="unknown", titles={"unknown": "Not known"}
     )
+
+    @model_validator(mode="after")
+    def _a_vertebra_is_of_the_spine(self) -> "Fracture":
+        if self.level is not None and self.site != "spine":
+            raise ValueError("level: only a broken spine has one")
+        return self
+
+    @property
+    def where(self) -> str:
+        """The site, and the vertebra when it is known."""
+        return f"{self.site} ({self.level})" if self.level else self.site
 
     def affects(self) -> frozenset[Affected]:
         if self.healed and not self.painful:

@@ -3,6 +3,8 @@
 from datetime import date
 from typing import Literal
 
+from pydantic import model_validator
+
 from amvel.case.affected import NOTHING, Affected, of
 from amvel.case.condition import Condition
 from amvel.case.parts import Side, ask, side
@@ -37,6 +39,35 @@ class WalkingAid(Condition):
     EXAMPLES = ({"what": "frame"}, {"what": "stick"})
     kind: Literal["walking_aid"]
     what: Literal["stick", "two_sticks", "frame"] = ask("What", first="stick")
+
+
+class WornSupport(Condition):
+    """A splint, brace or collar that was prescribed."""
+
+    TITLE, GROUP = "Splint, brace or collar", GROUP
+    AFFECTS = NOTHING
+    EXAMPLES = (
+        {"what": "trunk_brace", "off_for_exercise": "no"},
+        {"what": "wrist_splint", "side": "left"},
+        {"what": "foot_splint", "side": "right", "off_for_exercise": "no"},
+        {"what": "knee_brace", "side": "left", "off_for_exercise": "no", "most_knee_bend_deg": 60},
+        {"what": "collar"},
+    )
+    kind: Literal["worn_support"]
+    what: Literal["trunk_brace", "collar", "wrist_splint", "knee_brace", "foot_splint"] = ask(
+        "What", first="trunk_brace", titles={"foot_splint": "Splint of foot and ankle"}
+    )
+    side: Side | None = ask("Side", default=None)
+    off_for_exercise: Literal["yes", "no", "unknown"] = ask(
+        "May come off for exercise", default="unknown", titles={"unknown": "Not known"}
+    )
+    most_knee_bend_deg: float | None = ask("Knee bend it allows", "°", default=None, ge=0, le=140)
+
+    @model_validator(mode="after")
+    def _of_a_side(self) -> "WornSupport":
+        if self.what not in ("trunk_brace", "collar") and self.side is None:
+            raise ValueError(f"side: say on which side the {self.what.replace('_', ' ')} is worn")
+        return self
 
 
 class OpenSore(Condition):

@@ -34,6 +34,8 @@ CordLevel = Literal[
 ]
 
 
+Walks = Literal["freely", "with_an_aid", "a_few_steps"]
+WALKS_SAYS = {"with_an_aid": "With an aid", "a_few_steps": "A few steps"}
 CORD_LEVELS: tuple[str, ...] = get_args(CordLevel)
 
 
@@ -44,6 +46,7 @@ class Parkinson(Condition):
     EXAMPLES = ({"freezing": True, "good_from_hour": 10, "good_to_hour": 12},)
     kind: Literal["parkinson"]
     freezing: bool = ask("Steps freeze", default=False)
+    stage: int | None = ask("Stage (Hoehn and Yahr)", "1–5", default=None, ge=1, le=5)
     good_from_hour: int | None = ask("Medicine works from", "h", default=None, ge=0, le=24)
     good_to_hour: int | None = ask("until", "h", default=None, ge=0, le=24)
 
@@ -55,6 +58,7 @@ class MultipleSclerosis(Condition):
     EXAMPLES = ({},)
     kind: Literal["multiple_sclerosis"]
     heat_sensitive: bool = ask("Heat makes it worse", default=True)
+    walks: Walks | None = ask("Walks", default=None, titles=WALKS_SAYS)
 
 
 class Stroke(Condition):
@@ -96,6 +100,7 @@ class MuscleDisease(Condition):
     TRAITS = frozenset((Trait.NEEDS_RESTS,))
     EXAMPLES = ({},)
     kind: Literal["muscle_disease"]
+    walks: Walks | None = ask("Walks", default=None, titles=WALKS_SAYS)
 
 
 class Epilepsy(Condition):

@@ -7,30 +7,10 @@ from pydantic import model_validator
 
 from amvel.case.affected import Affected, of
 from amvel.case.condition import ACUTE_AFTER, Condition
-from amvel.case.parts import SPINE_LEVELS, Side, ask, side
+from amvel.case.parts import SPINE_LEVELS, Side, SpineLevel, ask, side
 from amvel.case.traits import Trait
 
 GROUP = "Spine"
-Level = Literal[
-    "T1",
-    "T2",
-    "T3",
-    "T4",
-    "T5",
-    "T6",
-    "T7",
-    "T8",
-    "T9",
-    "T10",
-    "T11",
-    "T12",
-    "L1",
-    "L2",
-    "L3",
-    "L4",
-    "L5",
-    "S1",
-]
 
 
 class Scoliosis(Condition):
@@ -49,7 +29,9 @@ class Scoliosis(Condition):
         },
     )
     kind: Literal["scoliosis"]
-    convexity: Side = side("Bulges to")
+    convexity: Literal["left", "right", "unknown"] = ask(
+        "Bulges to", first="unknown", titles={"left": "Left", "right": "Right", "unknown": "Not known"}
+    )
     region: Literal["thoracic", "thoracolumbar", "lumbar"] = ask(
         "Apex", first="thoracic", titles={"thoracolumbar": "T12–L1"}
     )
@@ -67,6 +49,11 @@ class Scoliosis(Condition):
     neurological_sign: bool = ask("Neurological sign", default=False)
     onset_age_years: int | None = ask("Age when it was found", "years", default=None, ge=0, le=100)
 
+    @property
+    def may_bulge_to(self) -> tuple[Side, ...]:
+        """The side it bulges to; both while nobody knows."""
+        return ("left", "right") if self.convexity == "unknown" else (self.convexity,)
+
 
 class SpinalFusion(Condition):
     """Levels that were joined by an operation."""
@@ -75,8 +62,8 @@ class SpinalFusion(Condition):
     AFFECTS = of(Affected.TRUNK)
     EXAMPLES = ({"from_level": "T4", "to_level": "L1", "on": "2024-03-10"},)
     kind: Literal["spinal_fusion"]
-    from_level: Level = ask("From", first="L4")
-    to_level: Level = ask("To", first="S1")
+    from_level: SpineLevel = ask("From", first="L4")
+    to_level: SpineLevel = ask("To", first="S1")
     on: date = ask("Operated on")
 
     @model_validator(mode="after")

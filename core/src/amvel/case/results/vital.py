@@ -22,7 +22,10 @@ class BloodPressure(Result):
     diastolic_standing_1min_mmhg: int | None = ask("Diastolic, 1 min", "mmHg", default=None, ge=20, le=180)
     systolic_standing_3min_mmhg: int | None = ask("Systolic, 3 min", "mmHg", default=None, ge=40, le=280)
     diastolic_standing_3min_mmhg: int | None = ask("Diastolic, 3 min", "mmHg", default=None, ge=20, le=180)
+    systolic_sitting_mmhg: int | None = ask("Systolic, sitting after lying", "mmHg", default=None, ge=40, le=280)
+    diastolic_sitting_mmhg: int | None = ask("Diastolic, sitting after lying", "mmHg", default=None, ge=20, le=180)
     resting_pulse_per_min: int | None = ask("Resting pulse", "per min", default=None, ge=25, le=220)
+    standing_pulse_per_min: int | None = ask("Pulse, standing", "per min", default=None, ge=25, le=220)
     symptoms: bool = ask("Symptoms now", default=False)
 
     @model_validator(mode="after")

@@ -53,6 +53,7 @@ RULE = Rule(
         Example("a new hip, not tested", {"conditions": [_HIP]}, {"floor.untested": 0.0}),
         Example("a new hip, gets up alone", {"conditions": [_HIP], "tests": [{"test": "floor_rise", "result": "alone"}]}, {"floor.untested": None}),
     ),
+    duties=(),
     read_on=date(2026, 11, 26),
     check_by=Profession.OLDER_PEOPLE,
 )

@@ -88,10 +88,10 @@ RULE = Rule(
     SINCE,
     answer,
     (
-        Number("begins", WITHOUT_HANDS, "rise", "at home, for a sturdy person below old_years", COMMON_PRACTICE, SINCE),
-        Number("begins_careful", WITH_BOTH_HANDS, "rise", "at home otherwise", COMMON_PRACTICE, SINCE),
+        Number("begins", WITHOUT_HANDS, "rise", "rise at home for a sturdy person who is not old, nothing shown: 3 is without hands", COMMON_PRACTICE, SINCE),
+        Number("begins_careful", WITH_BOTH_HANDS, "rise", "rise at home otherwise: 1 is with both hands", COMMON_PRACTICE, SINCE),
         Number("old_years", 65, "years", "age from which rising without hands must be seen", COMMON_PRACTICE, SINCE),
-        Number("visit_more", 1, "rise", "what the visit adds", COMMON_PRACTICE, SINCE),
+        Number("visit_more", 1, "rise", "more in the visit than at home", COMMON_PRACTICE, SINCE),
         Number("stands_for_a_foot_ahead", 14, "count", "chair stands in 30 s that show a rise with one foot ahead", COMMON_PRACTICE, SINCE),
     ),
     (
@@ -113,6 +113,7 @@ RULE = Rule(
             {"rising.home": 4.0, "rising.visit": None},
         ),
     ),
+    duties=(),
     read_on=date(2026, 11, 26),
     check_by=Profession.OLDER_PEOPLE,
 )

@@ -50,6 +50,7 @@ RULE = Rule(
         Example("seen", {"conditions": [_CORD], "tolerates": {"sitting_unsupported": "yes"}}, {"sitting.free": None}),
         Example("told no", {"tolerates": {"sitting_unsupported": "no"}}, {"sitting.free": 0.0}),
     ),
+    duties=(),
     read_on=date(2026, 11, 26),
     check_by=Profession.PHYSIOTHERAPY,
 )

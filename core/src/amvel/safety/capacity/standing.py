@@ -80,10 +80,10 @@ RULE = Rule(
     SINCE,
     answer,
     (
-        Number("begins", TANDEM, "stance", "at home, for a sturdy person below old_years", COMMON_PRACTICE, SINCE),
-        Number("begins_careful", HALF_STEP, "stance", "at home otherwise: one leg only with a firm hold", COMMON_PRACTICE, SINCE),
+        Number("begins", TANDEM, "stance", "stance at home for a sturdy person who is not old, nothing shown: 2 is heel to toe", COMMON_PRACTICE, SINCE),
+        Number("begins_careful", HALF_STEP, "stance", "stance at home otherwise: one leg only with a firm hold", COMMON_PRACTICE, SINCE),
         Number("old_years", 65, "years", "age from which a stance must be held in a test", COMMON_PRACTICE, SINCE),
-        Number("visit_more", 1, "stance", "what the visit adds", COMMON_PRACTICE, SINCE),
+        Number("visit_more", 1, "stance", "more in the visit than at home", COMMON_PRACTICE, SINCE),
         Number("stage_s", 10, "s", "how long a stage is held", STAGES, SINCE),
         Number("one_leg_s", 5, "s", "how long either leg holds", COMMON_PRACTICE, SINCE),
         Number("signs_from", 2, "count", "signs of fall risk from which the stance is lowered", COMMON_PRACTICE, SINCE),
@@ -95,6 +95,7 @@ RULE = Rule(
         Example("heel to toe for 10 s", {**_CAREFUL, "tests": [{**_STAGES, "tandem_s": 10}]}, {"standing.home": 2.0}),
         Example("heel to toe for 9.9 s", {**_CAREFUL, "tests": [{**_STAGES, "tandem_s": 9.9}]}, {"standing.home": 1.0}),
     ),
+    duties=(),
     read_on=date(2026, 11, 26),
     check_by=Profession.OLDER_PEOPLE,
 )

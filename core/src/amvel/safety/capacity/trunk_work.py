@@ -76,11 +76,11 @@ RULE = Rule(
     SINCE,
     answer,
     (
-        Number("acute", 1, "level", "at home in an acute state", LEVELS, SINCE),
-        Number("affected", 2, "level", "at home when trunk, pelvis, belly, bone or nerves are affected, and from old_years on", LEVELS, SINCE),
-        Number("begins", 3, "level", "at home otherwise", LEVELS, SINCE),
+        Number("acute", 1, "level", "trunk work at home in an acute state, nothing shown", LEVELS, SINCE),
+        Number("affected", 2, "level", "trunk work at home when trunk, pelvis, belly, bone or nerves are affected or one is old, nothing shown", LEVELS, SINCE),
+        Number("begins", 3, "level", "trunk work at home otherwise, nothing shown", LEVELS, SINCE),
         Number("old_years", 65, "years", "age from which one begins a level lower", LEVELS, SINCE),
-        Number("visit_more", 1, "level", "what the visit adds", LEVELS, SINCE),
+        Number("visit_more", 1, "level", "more in the visit than at home", LEVELS, SINCE),
         Number("float_cm", 2.5, "cm", "the toe float that shows level 2", LEVELS, SINCE),
         Number("fall_out_deg", 20, "deg", "the fall-out that shows level 2", LEVELS, SINCE),
         Number("leg_reach_deg", 45, "deg", "hip angle down to which a clean leg reach shows level 3", LEVELS, SINCE),
@@ -129,6 +129,7 @@ RULE = Rule(
         ),
         Example("a plank of 19 s", {"tests": [{"test": "plank_hold", "seconds": 19}]}, {"trunk_work.arching_home": 3.0}),
     ),
+    duties=(),
     read_on=date(2026, 11, 26),
     check_by=Profession.PHYSIOTHERAPY,
 )

@@ -120,6 +120,7 @@ RULE = Rule(
             {"abdominal_separation.curl": None},
         ),
     ),
+    duties=(),
     read_on=date(2026, 11, 26),
     check_by=Profession.PELVIC_HEALTH,
 )

@@ -9,7 +9,7 @@ from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer
 from amvel.safety.loaded_trunk_work import wait_for_clearing
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Rule
+from amvel.safety.rulebook import Duty, Example, Rule
 from amvel.screening import Findings
 from amvel.sources import COMMON_PRACTICE
 
@@ -99,6 +99,9 @@ RULE = Rule(
             (),
             ("clinician.too_old_0",),
         ),
+    ),
+    duties=(
+        Duty("complicated", "complications"),
     ),
     read_on=date(2026, 11, 26),
     check_by=Profession.PELVIC_HEALTH,

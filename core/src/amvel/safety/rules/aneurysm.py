@@ -7,7 +7,7 @@ from amvel.checked import Profession
 from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Rule
+from amvel.safety.rulebook import Duty, Example, Rule
 from amvel.screening import Findings
 from amvel.sources import COMMON_PRACTICE
 
@@ -38,6 +38,9 @@ RULE = Rule(
             "aneurysm", {"conditions": [{"kind": "aneurysm"}]}, {"aneurysm.hold": 0.0}, (), ("aneurysm.limit",)
         ),
         Example("none", {"conditions": []}, {"aneurysm.hold": None}),
+    ),
+    duties=(
+        Duty("limit", "always: a limit of pressure and of load"),
     ),
     read_on=date(2026, 11, 25),
     check_by=Profession.HEART,

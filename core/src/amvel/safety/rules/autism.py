@@ -53,6 +53,7 @@ RULE = Rule(
             {"autism.bands_0": None, "autism.coordination_0": 3.0},
         ),
     ),
+    duties=(),
     read_on=date(2026, 11, 25),
     check_by=Profession.DEVELOPMENT,
 )

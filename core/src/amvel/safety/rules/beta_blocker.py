@@ -40,6 +40,7 @@ RULE = Rule(
         Example("beta blocker", {"conditions": [{"kind": "beta_blocker"}]}, {"beta_blocker.pulse": 0.0}),
         Example("none", {"conditions": []}, {"beta_blocker.pulse": None}),
     ),
+    duties=(),
     read_on=date(2026, 11, 25),
     check_by=Profession.HEART,
 )

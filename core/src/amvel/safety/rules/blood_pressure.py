@@ -6,7 +6,7 @@ from amvel.checked import Profession
 from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Rule
+from amvel.safety.rulebook import Duty, Example, Rule
 from amvel.screening import Findings
 from amvel.screening.tests.blood_pressure import DROP, HIGH
 
@@ -29,6 +29,16 @@ def answer(f: Findings, n: Numbers) -> Answer:
             0,
             "pressure falls on standing",
             "sit for a minute before and after each rise; stop at dizziness",
+            source=DROP,
+        )
+    if f.pulse_rises:
+        page.refer("pulse", "the pulse climbs on standing while the pressure holds: the physician should know", DROP)
+        page.care(
+            "pulse",
+            "rises",
+            0,
+            "the pulse climbs on standing",
+            "begin lying or sitting; sit for a minute after each rise; stop at dizziness",
             source=DROP,
         )
     return page.done()
@@ -57,6 +67,18 @@ RULE = Rule(
     (Number("hold_s", 10.0, "s", "holds while pressure is raised or unknown", HIGH, SINCE),),
     (
         Example("140/80", _pressure(140, 80), {"blood_pressure.hold": 10.0}),
+        Example(
+            "pulse climbs by 30",
+            _pressure(120, 76, systolic_standing_3min_mmhg=118, resting_pulse_per_min=70, standing_pulse_per_min=100),
+            {"blood_pressure.pulse": 0.0},
+            refers=("blood_pressure.pulse",),
+        ),
+        Example(
+            "pulse climbs by 29",
+            _pressure(120, 76, systolic_standing_3min_mmhg=118, resting_pulse_per_min=70, standing_pulse_per_min=99),
+            {"blood_pressure.pulse": None},
+        ),
+        Example("falls by 20 on sitting up", _pressure(130, 80, systolic_sitting_mmhg=110), {"blood_pressure.drop": 0.0}),
         Example("139/89", _pressure(139, 89), {"blood_pressure.hold": None}),
         Example(
             "falls by 20", _pressure(130, 80, systolic_standing_3min_mmhg=110), {"blood_pressure.drop": 0.0}
@@ -64,6 +86,10 @@ RULE = Rule(
         Example(
             "falls by 19", _pressure(130, 80, systolic_standing_3min_mmhg=111), {"blood_pressure.drop": None}
         ),
+    ),
+    duties=(
+        Duty("drop", "pressure falls on standing"),
+        Duty("pulse", "the pulse climbs on standing while the pressure holds"),
     ),
     read_on=date(2026, 11, 26),
     check_by=Profession.HEART,

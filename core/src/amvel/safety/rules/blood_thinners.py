@@ -41,6 +41,7 @@ RULE = Rule(
         Example("blood thinners", {"conditions": [{"kind": "blood_thinners"}]}, {"blood_thinners.prop": 0.0}),
         Example("none", {"conditions": []}, {"blood_thinners.prop": None}),
     ),
+    duties=(),
     read_on=date(2026, 11, 25),
     check_by=Profession.HEART,
 )

@@ -47,6 +47,7 @@ RULE = Rule(
         ),
         Example("none", {"conditions": []}, {"breathless_lying.flat": None}),
     ),
+    duties=(),
     read_on=date(2026, 11, 26),
     check_by=Profession.HEART,
 )

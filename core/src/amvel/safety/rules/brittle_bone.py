@@ -45,6 +45,7 @@ RULE = Rule(
         ),
         Example("nobody else", {"conditions": []}, {"brittle_bone.arm_load": None}),
     ),
+    duties=(),
     read_on=date(2026, 11, 25),
     check_by=Profession.BONE,
 )

@@ -47,6 +47,7 @@ RULE = Rule(
         Example("upper arm", {"conditions": [{**_ARM, "healed": False}]}, {"broken_arm.carries_0_left": 0.0, "broken_arm.raise_0_left": 60.0}),
         Example("healed", {"conditions": [_ARM]}, {"broken_arm.carries_0_left": None}),
     ),
+    duties=(),
     read_on=date(2026, 11, 26),
     check_by=Profession.ORTHOPAEDICS,
 )

@@ -9,7 +9,7 @@ from amvel.movements.levels import EVERY_WAY
 from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer, Place
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Rule
+from amvel.safety.rulebook import Duty, Example, Rule
 from amvel.screening import Findings
 
 LEVELS = PALISANO.says("gross motor levels I–V; hip at risk from 30 % migration", reading=True)
@@ -59,7 +59,7 @@ def _hip_at_risk(page: Page, n: Numbers, i: int, side: str, migration: float | N
     page.limit(f"hip_open_{side}_{i}", f"{side}.hip_abduction_deg", most, f"{why}: opened a little, never to its end")
     page.limit(f"hip_turned_{side}_{i}", f"{side}.loaded_leg_rotation_deg", n["turned_deg"], f"{why}: no turned leg under load")
     page.care(f"hip_care_{side}_{i}", "performed", 0, why, "move the thigh slowly, held along its length; never by the foot, never against a stop")
-    page.refer(f"hip_{side}_{i}", f"{why}: the hip surgeon should know of the programme; refer when it hurts more or opens less")
+    page.refer("hip", f"{why}: the hip surgeon should know of the programme; refer when it hurts more or opens less", which=f"{side}_{i}")
 
 
 RULE = Rule(
@@ -110,6 +110,9 @@ RULE = Rule(
             },
             {"cerebral_palsy.hip_left_0": None},
         ),
+    ),
+    duties=(
+        Duty("hip", "a hip at risk or dislocating"),
     ),
     read_on=date(2026, 11, 26),
     check_by=Profession.DEVELOPMENT,

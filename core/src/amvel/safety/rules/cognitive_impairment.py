@@ -19,7 +19,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
     """How many limbs at once, one instruction at a time, supervised, picture plan."""
     page = Page("cognitive_impairment", COMMON_PRACTICE)
     for i, c in enumerate(f.all(CognitiveImpairment)):
-        one_thing_at_a_time(page, i, c.severity, n[c.severity])
+        one_thing_at_a_time(page, i, c.severity, n[c.severity], alone=f.alone_at_home)
     return page.done()
 
 
@@ -47,6 +47,7 @@ RULE = Rule(
             {"cognitive_impairment.coordination_0": 3.0, "cognitive_impairment.alone_0": None},
         ),
     ),
+    duties=(),
     read_on=date(2026, 11, 25),
     check_by=Profession.OLDER_PEOPLE,
 )

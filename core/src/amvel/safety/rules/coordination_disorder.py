@@ -57,6 +57,7 @@ RULE = Rule(
         ),
         Example("none", {"conditions": []}, {"coordination_disorder.coordination": None}),
     ),
+    duties=(),
     read_on=date(2026, 11, 26),
     check_by=Profession.DEVELOPMENT,
 )

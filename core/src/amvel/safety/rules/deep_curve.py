@@ -40,6 +40,7 @@ RULE = Rule(
         Example("a deep curve", {"conditions": [{"kind": "deep_curve"}]}, {"deep_curve.arching": 5.0}),
         Example("none", {"conditions": []}, {"deep_curve.arching": None}),
     ),
+    duties=(),
     read_on=date(2026, 11, 25),
     check_by=Profession.ORTHOPAEDICS,
 )

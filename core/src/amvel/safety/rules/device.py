@@ -61,6 +61,7 @@ RULE = Rule(
             {"device.prone_0": None, "device.head_0": 0.0},
         ),
     ),
+    duties=(),
     read_on=date(2026, 11, 25),
     check_by=Profession.DEVICE_CLINIC,
 )

@@ -42,6 +42,7 @@ RULE = Rule(
         Example("insulin", {"conditions": [{"kind": "diabetes_medicine"}]}, {"diabetes_medicine.sugar": 0.0}),
         Example("none", {"conditions": []}, {"diabetes_medicine.sugar": None}),
     ),
+    duties=(),
     read_on=date(2026, 11, 25),
     check_by=Profession.DIABETES,
 )

@@ -52,6 +52,7 @@ RULE = Rule(
         ),
         Example("nobody else", {"conditions": []}, {"down_syndrome.neck": None}),
     ),
+    duties=(),
     read_on=date(2026, 11, 25),
     check_by=Profession.DEVELOPMENT,
 )

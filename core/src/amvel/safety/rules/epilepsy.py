@@ -47,6 +47,7 @@ RULE = Rule(
         Example("epilepsy", {"conditions": [{"kind": "epilepsy"}]}, {"epilepsy.breath": 0.0}),
         Example("none", {"conditions": []}, {"epilepsy.breath": None}),
     ),
+    duties=(),
     read_on=date(2026, 11, 25),
     check_by=Profession.NEUROLOGY,
 )

@@ -66,6 +66,7 @@ RULE = Rule(
             {"extension_pain.arching": 5.0},
         ),
     ),
+    duties=(),
     read_on=date(2026, 11, 25),
     check_by=Profession.PHYSIOTHERAPY,
 )

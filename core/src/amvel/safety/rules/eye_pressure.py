@@ -40,6 +40,7 @@ RULE = Rule(
         ),
         Example("none", {"conditions": []}, {"eye_pressure.head": None}),
     ),
+    duties=(),
     read_on=date(2026, 11, 25),
     check_by=Profession.EYES,
 )

@@ -7,7 +7,7 @@ from amvel.checked import Profession
 from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer, Place
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Rule
+from amvel.safety.rulebook import Duty, Example, Rule
 from amvel.screening import Findings
 from amvel.screening.findings import FALLS
 
@@ -112,6 +112,9 @@ RULE = Rule(
                 "falls_and_balance.floor": 0.0,
             },
         ),
+    ),
+    duties=(
+        Duty("fear", "fear that blocks movement"),
     ),
     read_on=date(2026, 11, 26),
     check_by=Profession.OLDER_PEOPLE,

@@ -135,6 +135,7 @@ RULE = Rule(
             {"flexion_sciatica.unloaded_flexion_0": 10.0},
         ),
     ),
+    duties=(),
     read_on=date(2026, 11, 26),
     check_by=Profession.PHYSIOTHERAPY,
 )

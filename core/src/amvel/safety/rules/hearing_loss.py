@@ -7,7 +7,7 @@ from amvel.checked import Profession
 from amvel.numbers import Numbers
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Rule
+from amvel.safety.rulebook import Duty, Example, Rule
 from amvel.screening import Findings
 from amvel.sources import COMMON_PRACTICE
 
@@ -41,6 +41,9 @@ RULE = Rule(
     (
         Example("hearing loss", {"conditions": [{"kind": "hearing_loss"}]}, {"hearing_loss.cues": 0.0}),
         Example("none", {"conditions": []}, {"hearing_loss.cues": None}),
+    ),
+    duties=(
+        Duty("sudden", "a sudden change"),
     ),
     read_on=date(2026, 11, 26),
     check_by=Profession.OLDER_PEOPLE,

@@ -47,6 +47,7 @@ RULE = Rule(
         ),
         Example("none", {"conditions": []}, {"heart_disease.effort": None}),
     ),
+    duties=(),
     read_on=date(2026, 11, 25),
     check_by=Profession.HEART,
 )

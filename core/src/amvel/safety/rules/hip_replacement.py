@@ -7,7 +7,7 @@ from amvel.checked import Profession
 from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Rule
+from amvel.safety.rulebook import Duty, Example, Rule
 from amvel.screening import Findings
 from amvel.sources import practice
 
@@ -65,7 +65,8 @@ def answer(f: Findings, n: Numbers) -> Answer:
                 f.case.as_of,
             )
         if c.still_restricted or f.case.as_of <= c.on + timedelta(weeks=n["weeks"]):
-            page.refer(f"protocol_{i}", "ask for the surgeon’s protocol: approach, how long, how much weight")
+            page.refer(
+            "protocol", "ask for the surgeon’s protocol: approach, how long, how much weight", which=i)
     return page.done()
 
 
@@ -149,6 +150,9 @@ RULE = Rule(
             },
             {"hip_replacement.posterior_bend_0": None},
         ),
+    ),
+    duties=(
+        Duty("protocol", "the surgeon’s protocol is not known"),
     ),
     read_on=date(2026, 11, 26),
     check_by=Profession.ORTHOPAEDICS,

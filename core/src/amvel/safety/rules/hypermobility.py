@@ -88,6 +88,7 @@ RULE = Rule(
             {"hypermobility.hold_0": 0.0, "hypermobility.speed_0": None},
         ),
     ),
+    duties=(),
     read_on=date(2026, 11, 25),
     check_by=Profession.PHYSIOTHERAPY,
 )

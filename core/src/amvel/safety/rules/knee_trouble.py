@@ -79,6 +79,7 @@ RULE = Rule(
             {"knee_trouble.kneeling_left_0": None},
         ),
     ),
+    duties=(),
     read_on=date(2026, 11, 25),
     check_by=Profession.PHYSIOTHERAPY,
 )

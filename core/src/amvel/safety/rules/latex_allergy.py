@@ -36,6 +36,7 @@ RULE = Rule(
         Example("latex allergy", {"conditions": [{"kind": "latex_allergy"}]}, {"latex_allergy.band": 0.0}),
         Example("none", {"conditions": []}, {"latex_allergy.band": None}),
     ),
+    duties=(),
     read_on=date(2026, 11, 25),
     check_by=Profession.GENERAL_PRACTICE,
 )

@@ -19,7 +19,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
     """How many limbs at once, shown rather than told, assent each time."""
     page = Page("learning_disability", COMMON_PRACTICE)
     for i, c in enumerate(f.all(LearningDisability)):
-        one_thing_at_a_time(page, i, c.severity, n[c.severity])
+        one_thing_at_a_time(page, i, c.severity, n[c.severity], alone=f.alone_at_home)
         page.care(
             f"assent_{i}",
             "performed",
@@ -54,6 +54,7 @@ RULE = Rule(
             {"learning_disability.coordination_0": 3.0},
         ),
     ),
+    duties=(),
     read_on=date(2026, 11, 25),
     check_by=Profession.DEVELOPMENT,
 )

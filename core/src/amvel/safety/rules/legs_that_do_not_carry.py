@@ -9,7 +9,7 @@ from amvel.checked import Profession
 from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Rule
+from amvel.safety.rulebook import Duty, Example, Rule
 from amvel.screening import Findings
 from amvel.screening.bone_status import NO_WALK_LEVEL, WALKING
 
@@ -57,6 +57,9 @@ RULE = Rule(
             {"conditions": [{"kind": "spinal_cord_injury", "level": "L4"}]},
             {"legs_that_do_not_carry.standing": None},
         ),
+    ),
+    duties=(
+        Duty("bone", "legs that do not carry: a plan of loading and vitamin D"),
     ),
     read_on=date(2026, 11, 25),
     check_by=Profession.NEUROLOGY,

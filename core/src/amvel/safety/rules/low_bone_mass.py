@@ -10,7 +10,7 @@ from amvel.movements.levels import EVERY_WAY
 from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer, Place
 from amvel.safety.page import CLINICIAN, Page
-from amvel.safety.rulebook import Example, Rule
+from amvel.safety.rulebook import Duty, Example, Rule
 from amvel.screening import Findings
 from amvel.screening.bone_status import ACR, fragility
 from amvel.sources import practice
@@ -29,7 +29,8 @@ def answer(f: Findings, n: Numbers) -> Answer:
     page = Page("low_bone_mass", STRONG_STEADY, "bone")
     why = "; ".join(text for text, _ in f.bone.reasons)
     for i, (text, source) in enumerate(f.bone.referrals):
-        page.refer(f"refer_{i}", text, source)
+        page.refer(
+            "refer", text, source, which=i)
     _questions(page, f, n)
     if f.bone.tier == "osteoporosis":
         _osteoporosis(page, f, n, why)
@@ -282,6 +283,12 @@ RULE = Rule(
             {"low_bone_mass.until_ruled_out": 0.05},
             refers=("low_bone_mass.refer_0",),
         ),
+    ),
+    duties=(
+        Duty("refer", "stature or posture speaks of a vertebral fracture, or a dose of denosumab is late"),
+        Duty("spine_picture", "steroid tablets and low bone mass"),
+        Duty("first_vertebral", "a first vertebral fracture"),
+        Duty("treatment", "broken, and no medicine for the bone noted"),
     ),
     read_on=date(2026, 11, 26),
     check_by=Profession.BONE,

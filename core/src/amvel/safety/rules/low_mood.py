@@ -7,7 +7,7 @@ from amvel.checked import Profession
 from amvel.numbers import Numbers
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Rule
+from amvel.safety.rulebook import Duty, Example, Rule
 from amvel.screening import Findings
 from amvel.sources import COMMON_PRACTICE
 
@@ -20,7 +20,8 @@ def answer(f: Findings, n: Numbers) -> Answer:
     for i, c in enumerate(f.all(LowMood)):
         page.care(f"small_{i}", "performed", 0, "mood or fear holds back", "small steps that succeed; ask for confidence before and after")
         if c.blocks:
-            page.refer(f"blocks_{i}", "low mood or fear that blocks movement: ask whether it is looked after")
+            page.refer(
+            "blocks", "low mood or fear that blocks movement: ask whether it is looked after", which=i)
     return page.done()
 
 
@@ -35,6 +36,9 @@ RULE = Rule(
     (
         Example("it blocks", {"conditions": [{"kind": "low_mood", "blocks": True}]}, {"low_mood.small_0": 0.0}, refers=("low_mood.blocks_0",)),
         Example("it does not", {"conditions": [{"kind": "low_mood"}]}, {"low_mood.small_0": 0.0}),
+    ),
+    duties=(
+        Duty("blocks", "low mood or fear that blocks movement"),
     ),
     read_on=date(2026, 11, 26),
     check_by=Profession.GENERAL_PRACTICE,

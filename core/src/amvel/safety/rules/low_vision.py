@@ -49,6 +49,7 @@ RULE = Rule(
         Example("low vision", {"conditions": [{"kind": "low_vision"}]}, {"low_vision.hand": 2.0}),
         Example("none", {"conditions": []}, {"low_vision.hand": None}),
     ),
+    duties=(),
     read_on=date(2026, 11, 26),
     check_by=Profession.EYES,
 )

@@ -7,7 +7,7 @@ from amvel.checked import Profession
 from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Rule
+from amvel.safety.rulebook import Duty, Example, Rule
 from amvel.screening import Findings
 from amvel.sources import COMMON_PRACTICE
 
@@ -23,7 +23,8 @@ def answer(f: Findings, n: Numbers) -> Answer:
         known = "not known: ask" if c.lowest_saturation_percent is None else f"{c.lowest_saturation_percent} %"
         page.care(f"watch_{i}", "performed", 0, "breath is short", f"breathe out through pursed lips; pause; saturation not below the own limit ({known})")
         if c.lowest_saturation_percent is None:
-            page.refer(f"saturation_{i}", "lung disease: ask how low the saturation may fall")
+            page.refer(
+            "saturation", "lung disease: ask how low the saturation may fall", which=i)
     return page.done()
 
 
@@ -40,6 +41,9 @@ RULE = Rule(
         Example("limit known", {"conditions": [{**_LUNGS, "lowest_saturation_percent": 88}]}, {"lung_disease.effort_0": 5.0, "lung_disease.breath_0": 0.0}),
         Example("limit not known", {"conditions": [_LUNGS]}, {"lung_disease.effort_0": 5.0}, refers=("lung_disease.saturation_0",)),
         Example("none", {"conditions": []}, {"lung_disease.effort_0": None}),
+    ),
+    duties=(
+        Duty("saturation", "how low the saturation may fall is not known"),
     ),
     read_on=date(2026, 11, 26),
     check_by=Profession.LUNGS,

@@ -9,6 +9,7 @@ from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
 from amvel.safety.rulebook import Example, Rule
+from amvel.safety.walking import steadied
 from amvel.screening import Findings
 
 EXERCISE = KALB.says("exercise; effort cap and cool room are our caution", reading=True)
@@ -37,6 +38,8 @@ def answer(f: Findings, n: Numbers) -> Answer:
             "heat makes it worse for a while",
             "cool room, light clothes, cold drink; stop when sight or walking changes",
         )
+    for c in found:
+        steadied(page, c.walks)
     if f.floor_rise not in ("alone", "with_furniture"):
         page.limit("floor", "floor_transfer", 0, "floor only with a tested rise")
     return page.done()
@@ -57,6 +60,11 @@ RULE = Rule(
             {"multiple_sclerosis.effort": 5.0, "multiple_sclerosis.floor": 0.0},
         ),
         Example(
+            "walks with an aid",
+            {"conditions": [{"kind": "multiple_sclerosis", "walks": "with_an_aid"}]},
+            {"multiple_sclerosis.hand_home": 3.0, "multiple_sclerosis.hand": None},
+        ),
+        Example(
             "rise tested",
             {
                 "conditions": [{"kind": "multiple_sclerosis"}],
@@ -65,6 +73,7 @@ RULE = Rule(
             {"multiple_sclerosis.floor": None},
         ),
     ),
-    read_on=date(2026, 11, 25),
+    duties=(),
+    read_on=date(2026, 11, 26),
     check_by=Profession.NEUROLOGY,
 )

@@ -8,6 +8,7 @@ from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
 from amvel.safety.rulebook import Example, Rule
+from amvel.safety.walking import steadied
 from amvel.screening import Findings
 from amvel.sources import COMMON_PRACTICE
 
@@ -17,7 +18,9 @@ SINCE = date(2026, 1, 1)
 def answer(f: Findings, n: Numbers) -> Answer:
     """Low effort, no lowering against load, rests."""
     page = Page("muscle_disease", COMMON_PRACTICE)
-    if f.one(MuscleDisease):
+    c = f.one(MuscleDisease)
+    if c is not None:
+        steadied(page, c.walks)
         page.limit("effort", "effort_0_to_10", n["effort"], "muscle fibres tear with strain")
         page.care(
             "down",
@@ -46,8 +49,14 @@ RULE = Rule(
     (Number("effort", 4, "0–10", "effort at most", COMMON_PRACTICE, SINCE),),
     (
         Example("muscle disease", {"conditions": [{"kind": "muscle_disease"}]}, {"muscle_disease.effort": 4.0}),
+        Example(
+            "a few steps",
+            {"conditions": [{"kind": "muscle_disease", "walks": "a_few_steps"}]},
+            {"muscle_disease.hand": 3.0, "muscle_disease.standing_home": 0.0},
+        ),
         Example("none", {"conditions": []}, {"muscle_disease.effort": None}),
     ),
-    read_on=date(2026, 11, 25),
+    duties=(),
+    read_on=date(2026, 11, 26),
     check_by=Profession.NEUROLOGY,
 )

@@ -57,6 +57,7 @@ RULE = Rule(
             {"neck_trouble.bend_0": 30.0, "neck_trouble.load_0": None},
         ),
     ),
+    duties=(),
     read_on=date(2026, 11, 25),
     check_by=Profession.PHYSIOTHERAPY,
 )

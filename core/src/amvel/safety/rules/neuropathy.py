@@ -79,6 +79,7 @@ RULE = Rule(
         ),
         Example("none", {"conditions": []}, {"neuropathy.band": None}),
     ),
+    duties=(),
     read_on=date(2026, 11, 26),
     check_by=Profession.DIABETES,
 )

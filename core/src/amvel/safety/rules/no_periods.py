@@ -8,7 +8,7 @@ from amvel.literature import MOUNTJOY
 from amvel.numbers import Numbers
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Rule
+from amvel.safety.rulebook import Duty, Example, Rule
 from amvel.screening import Findings
 
 ENERGY = MOUNTJOY.says("low energy and absent periods weaken bone", reading=True)
@@ -35,6 +35,9 @@ RULE = Rule(
     (
         Example("no periods", {"conditions": [{"kind": "no_periods"}]}, {"no_periods.jolt": 0.0}, refers=("no_periods.bone",)),
         Example("none", {"conditions": []}, {"no_periods.jolt": None}),
+    ),
+    duties=(
+        Duty("bone", "always: the reason, food and bone"),
     ),
     read_on=date(2026, 11, 26),
     check_by=Profession.BONE,

@@ -7,7 +7,7 @@ from amvel.checked import Profession
 from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Rule
+from amvel.safety.rulebook import Duty, Example, Rule
 from amvel.screening import Findings
 from amvel.sources import COMMON_PRACTICE
 
@@ -27,7 +27,8 @@ def answer(f: Findings, n: Numbers) -> Answer:
         else:
             sides = (c.side,) if c.side else ("left", "right")
             page.both_sides(sides, f"{c.place}_{i}", _PRESSES[c.place], n["rests_percent_bw"], why, **more)
-        page.refer(f"wound_{i}", f"an open sore ({where}): ask who looks after the wound, and what may touch it")
+        page.refer(
+            "wound", f"an open sore ({where}): ask who looks after the wound, and what may touch it", which=i)
     return page.done()
 
 
@@ -46,6 +47,9 @@ RULE = Rule(
         Example("over the sacrum", {"conditions": [{"kind": "open_sore", "place": "sacrum"}]}, {"open_sore.sacrum_0": 0.0}, refers=("open_sore.wound_0",)),
         Example("a foot", {"conditions": [{"kind": "open_sore", "place": "foot", "side": "left"}]}, {"open_sore.foot_0_left": 2.0, "open_sore.foot_0_right": None}),
         Example("none", {"conditions": []}, {"open_sore.sacrum_0": None}),
+    ),
+    duties=(
+        Duty("wound", "always: who looks after the wound"),
     ),
     read_on=date(2026, 11, 26),
     check_by=Profession.SKIN,

@@ -45,6 +45,7 @@ RULE = Rule(
         ),
         Example("none", {"conditions": []}, {"oxygen_therapy.effort_0": None}),
     ),
+    duties=(),
     read_on=date(2026, 11, 25),
     check_by=Profession.LUNGS,
 )

@@ -64,6 +64,7 @@ RULE = Rule(
             {"pacemaker.raise_0": None},
         ),
     ),
+    duties=(),
     read_on=date(2026, 11, 26),
     check_by=Profession.HEART,
 )

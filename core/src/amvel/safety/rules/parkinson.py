@@ -8,11 +8,14 @@ from amvel.literature import OSBORNE
 from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer, Place
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Rule
+from amvel.safety.rulebook import Duty, Example, Rule
 from amvel.screening import Findings
+from amvel.sources import COMMON_PRACTICE
 
 APTA = OSBORNE.as_read
 SINCE = date(2022, 1, 1)
+FIRM = 3
+_UNSTEADY = "balance is not caught by itself at this stage: a firm hand in standing"
 
 
 def answer(f: Findings, n: Numbers) -> Answer:
@@ -35,6 +38,12 @@ def answer(f: Findings, n: Numbers) -> Answer:
         "movements shrink without a cue",
         "an outside rhythm and large movements; say them aloud",
     )
+    if c.stage is not None and c.stage >= n["unsteady_stage"]:
+        page.limit("hand_home", "hand_support_level", FIRM, _UNSTEADY, at_least=True, when=Place.STANDING, at_home=True)
+    if c.stage is not None and c.stage >= n["held_stage"]:
+        page.limit("hand", "hand_support_level", FIRM, _UNSTEADY, at_least=True, when=Place.STANDING)
+    if c.stage is not None and c.stage > n["held_stage"]:
+        page.limit("standing", "standing", 0, "does not stand alone at this stage", when=Place.STANDING)
     if c.freezing:
         page.limit(
             "dual",
@@ -70,7 +79,11 @@ RULE = Rule(
     (APTA,),
     SINCE,
     answer,
-    (Number("coordination", 2, "count", "limbs moving at once when steps freeze", APTA, SINCE),),
+    (
+        Number("coordination", 2, "count", "limbs moving at once when steps freeze", APTA, SINCE),
+        Number("unsteady_stage", 3, "1–5", "stage from which a hand holds firmly in standing, alone", COMMON_PRACTICE, SINCE),
+        Number("held_stage", 4, "1–5", "stage from which it does so with someone near too; beyond it no standing", COMMON_PRACTICE, SINCE),
+    ),
     (
         Example(
             "freezing",
@@ -78,7 +91,14 @@ RULE = Rule(
             {"parkinson.dual": 2.0, "parkinson.behind": 0.0},
             ("parkinson.balance", "parkinson.extension"),
         ),
+        Example("stage 3", {"conditions": [{"kind": "parkinson", "stage": 3}]}, {"parkinson.hand_home": 3.0, "parkinson.hand": None}),
+        Example("stage 4", {"conditions": [{"kind": "parkinson", "stage": 4}]}, {"parkinson.hand": 3.0, "parkinson.standing": None}),
+        Example("stage 5", {"conditions": [{"kind": "parkinson", "stage": 5}]}, {"parkinson.standing": 0.0}),
+        Example("stage 2", {"conditions": [{"kind": "parkinson", "stage": 2}]}, {"parkinson.hand_home": None}),
         Example("no freezing", {"conditions": [{"kind": "parkinson"}]}, {"parkinson.dual": None}),
+    ),
+    duties=(
+        Duty("standing_pressure", "pressure on standing is not known"),
     ),
     read_on=date(2026, 11, 26),
     check_by=Profession.NEUROLOGY,

@@ -8,7 +8,7 @@ from amvel.movements.levels import BELLY_WORK
 from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer, Place
 from amvel.safety.page import CLINICIAN, Page
-from amvel.safety.rulebook import Example, Rule
+from amvel.safety.rulebook import Duty, Example, Rule
 from amvel.screening import Findings
 from amvel.sources import COMMON_PRACTICE
 
@@ -76,6 +76,9 @@ RULE = Rule(
             {"pelvic_floor.lever": 0.24, "pelvic_floor.breath": 0.0},
         ),
         Example("none", {"conditions": []}, {"pelvic_floor.lever": None}),
+    ),
+    duties=(
+        Duty("floor", "heaviness, leaking or a pessary"),
     ),
     read_on=date(2026, 11, 26),
     check_by=Profession.PELVIC_HEALTH,

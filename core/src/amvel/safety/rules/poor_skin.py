@@ -38,6 +38,7 @@ RULE = Rule(
         Example("fragile skin", {"conditions": [{"kind": "poor_skin"}]}, {"poor_skin.prop": 0.0}),
         Example("none", {"conditions": []}, {"poor_skin.prop": None}),
     ),
+    duties=(),
     read_on=date(2026, 11, 25),
     check_by=Profession.SKIN,
 )

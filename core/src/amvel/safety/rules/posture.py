@@ -56,6 +56,7 @@ RULE = Rule(
             {"posture.level": 0.0},
         ),
     ),
+    duties=(),
     read_on=date(2026, 11, 25),
     check_by=Profession.PHYSIOTHERAPY,
 )

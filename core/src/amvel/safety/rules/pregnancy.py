@@ -78,6 +78,7 @@ RULE = Rule(
             {"pregnancy.flat_0": 3.0},
         ),
     ),
+    duties=(),
     read_on=date(2026, 11, 26),
     check_by=Profession.PREGNANCY,
 )

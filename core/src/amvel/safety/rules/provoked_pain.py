@@ -80,6 +80,7 @@ RULE = Rule(
         ),
         Example("not noted where", {"conditions": [_TURN]}, {"provoked_pain.turning_0": 5.0}),
     ),
+    duties=(),
     read_on=date(2026, 11, 25),
     check_by=Profession.PHYSIOTHERAPY,
 )

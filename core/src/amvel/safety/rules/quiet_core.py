@@ -116,6 +116,7 @@ RULE = Rule(
             {"quiet_core.fall_out_left": 20.0},
         ),
     ),
+    duties=(),
     read_on=date(2026, 11, 26),
     check_by=Profession.PHYSIOTHERAPY,
 )

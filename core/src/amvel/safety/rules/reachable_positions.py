@@ -33,8 +33,14 @@ def answer(f: Findings, n: Numbers) -> Answer:
             0,
             "cannot get down to the floor and up again; use the bed or the chair version",
         )
-    elif f.floor_rise == "with_help":
+    elif f.floor_rise == "with_help" and t.helper_at_home != "shown_how":
         page.limit("floor_home", "floor_transfer", 0, "gets up from the floor only with help", at_home=True)
+    if t.lying_flat == "no" and t.lying_propped == "no":
+        page.limit("on_the_back", "on_the_back", 0, "does not tolerate lying on the back, propped up neither", when=Place.EXERCISES)
+    for at, most in (("sitting", t.sitting_minutes), ("standing", t.standing_minutes)):
+        if most is not None:
+            page.limit(f"{at}_minutes", f"time_{at}_min", most, f"tolerates {at} for {most} minutes at a time", when=Place.EXERCISES)
+            page.care(f"{at}_pauses", at, 0, f"tolerates {at} for {most} minutes at a time", f"change position after {most} minutes at the latest")
     for name, (id, quantity, reason) in _SAID.items():
         if getattr(t, name) == "no":
             # Flat for the moment of a roll is not lying there.
@@ -62,8 +68,21 @@ RULE = Rule(
             {"tests": [{"test": "floor_rise", "result": "with_furniture"}]},
             {"reachable_positions.floor": None, "reachable_positions.floor_home": None},
         ),
+        Example(
+            "rises with help, and a helper was shown how",
+            {"tests": [{"test": "floor_rise", "result": "with_help"}], "tolerates": {"helper_at_home": "shown_how"}},
+            {"reachable_positions.floor_home": None},
+        ),
+        Example("sits for five minutes", {"tolerates": {"sitting_minutes": 5}}, {"reachable_positions.sitting_minutes": 5.0}),
+        Example(
+            "neither flat nor propped",
+            {"tolerates": {"lying_flat": "no", "lying_propped": "no"}},
+            {"reachable_positions.on_the_back": 0.0},
+        ),
+        Example("not flat, but propped", {"tolerates": {"lying_flat": "no", "lying_propped": "yes"}}, {"reachable_positions.on_the_back": None}),
         Example("no kneeling", {"tolerates": {"kneeling": "no"}}, {"reachable_positions.kneeling": 0.0}),
     ),
+    duties=(),
     read_on=date(2026, 11, 26),
     check_by=Profession.PHYSIOTHERAPY,
 )

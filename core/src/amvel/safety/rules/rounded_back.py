@@ -65,6 +65,7 @@ RULE = Rule(
             "5° more", {"conditions": [{"kind": "rounded_back", "extra_deg": 5}]}, {"rounded_back.arms": None}
         ),
     ),
+    duties=(),
     read_on=date(2026, 11, 25),
     check_by=Profession.PHYSIOTHERAPY,
 )

@@ -122,6 +122,7 @@ RULE = Rule(
             {"sacroiliac_pain.one_leg_0": None},
         ),
     ),
+    duties=(),
     read_on=date(2026, 11, 26),
     check_by=Profession.PHYSIOTHERAPY,
 )

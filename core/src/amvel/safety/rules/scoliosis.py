@@ -9,7 +9,7 @@ from amvel.movements.levels import EVERY_WAY
 from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Rule
+from amvel.safety.rulebook import Duty, Example, Rule
 from amvel.safety.schools import one_sided_for_a_curve
 from amvel.screening import Findings
 from amvel.screening.curves import curve_deg, growing_spine, progression_factor, regions_of
@@ -39,30 +39,33 @@ def answer(f: Findings, n: Numbers) -> Answer:
 
 def _limits(page: Page, f: Findings, n: Numbers, i: int, c: Scoliosis, size: float | None) -> None:
     known = "size not known, taken as a curve" if size is None else f"{size:g}°"
-    hollow = _OTHER[c.convexity]
-    for region in regions_of(c):
-        page.limit(
-            f"side_bend_{region}_{i}",
-            f"{hollow}.loaded_{region}_side_bend_deg",
-            n["loaded_bend_deg"],
-            f"no loaded bend into the hollow of the curve ({c.region}, bulges {c.convexity}, {known})",
+    unknown = len(c.may_bulge_to) > 1
+    for bulge in c.may_bulge_to:
+        tail = f"_{bulge}" if unknown else ""
+        which = f"{c.region}, bulges to a side not known, {known}" if unknown else f"{c.region}, bulges {bulge}, {known}"
+        for region in regions_of(c):
+            page.limit(
+                f"side_bend_{region}_{i}{tail}",
+                f"{_OTHER[bulge]}.loaded_{region}_side_bend_deg",
+                n["loaded_bend_deg"],
+                f"no loaded bend into the hollow of the curve ({which})",
+                source=COMMON_PRACTICE,
+            )
+            page.limit(
+                f"rotation_{region}_{i}{tail}",
+                f"{bulge}.loaded_{region}_rotation_deg",
+                n["loaded_turn_deg"],
+                f"no loaded turn towards the bulge ({which})",
+                source=COMMON_PRACTICE,
+            )
+        page.care(
+            f"pad_{i}{tail}",
+            f"{bulge}.lying_on",
+            0,
+            "lying on the bulge",
+            "pad under the bulge so that the spine lies level",
             source=COMMON_PRACTICE,
         )
-        page.limit(
-            f"rotation_{region}_{i}",
-            f"{c.convexity}.loaded_{region}_rotation_deg",
-            n["loaded_turn_deg"],
-            f"no loaded turn towards the bulge ({c.region}, bulges {c.convexity}, {known})",
-            source=COMMON_PRACTICE,
-        )
-    page.care(
-        f"pad_{i}",
-        f"{c.convexity}.lying_on",
-        0,
-        "lying on the bulge",
-        "pad under the bulge so that the spine lies level",
-        source=COMMON_PRACTICE,
-    )
     page.care(
         f"sitting_{i}",
         "sitting",
@@ -108,27 +111,33 @@ _EACH = ("left.", "right.")
 def _referrals(page: Page, f: Findings, n: Numbers, i: int, c: Scoliosis, size: float | None) -> None:
     growing = growing_spine(f.case, c)
     if size is not None and c.region == "thoracic" and size >= n["lungs_from_deg"]:
-        page.refer(f"lungs_{i}", f"a thoracic curve of {size:g}°: ask how much breath the lungs have", COMMON_PRACTICE)
+        page.refer(
+            "lungs", f"a thoracic curve of {size:g}°: ask how much breath the lungs have", COMMON_PRACTICE, which=i)
     if growing and (size is None or size >= n["curve_from_deg"]):
         factor = progression_factor(f.case, c)
         tail = f"; progression factor {factor:.1f} (Lonstein & Carlson 1984)" if factor is not None else ""
-        page.refer(f"growing_{i}", f"growing, with a curve of 10° or more: specialist{tail}")
+        page.refer(
+            "growing", f"growing, with a curve of 10° or more: specialist{tail}", which=i)
     if (
         growing
         and size is not None
         and n["brace_from_deg"] <= size <= n["brace_to_deg"]
         and (c.risser is None or c.risser <= 2)
     ):
-        page.refer(f"brace_{i}", "25–40° with Risser 0–2: ask about a brace")
-    for flag, words in (
-        (c.painful, "a painful curve"),
-        (c.neurological_sign, "a neurological sign with a curve"),
-        (c.region == "thoracic" and c.convexity == "left", "a left thoracic curve"),
-        (c.change_deg is not None and c.change_deg > n["progressive_deg"], "a change of more than 5°"),
-        (c.onset_age_years is not None and c.onset_age_years < 10, "onset before 10 years"),
+        page.refer(
+            "brace", "25–40° with Risser 0–2: ask about a brace", which=i)
+    if c.convexity == "unknown":
+        page.refer(
+            "side", "the side to which the curve bulges is not known: ask for the report", COMMON_PRACTICE, which=i)
+    for duty, flag, words in (
+        ("painful", c.painful, "a painful curve"),
+        ("neurological", c.neurological_sign, "a neurological sign with a curve"),
+        ("left", c.region == "thoracic" and c.convexity == "left", "a left thoracic curve"),
+        ("change", c.change_deg is not None and c.change_deg > n["progressive_deg"], "a change of more than 5°"),
+        ("onset", c.onset_age_years is not None and c.onset_age_years < 10, "onset before 10 years"),
     ):
         if flag:
-            page.refer(f"{words.split()[1]}_{i}", f"{words}: refer")
+            page.refer(duty, f"{words}: refer", which=i)
 
 
 SINCE = date(2018, 1, 10)
@@ -160,6 +169,12 @@ RULE = Rule(
         Number("trunk_rotation_refer_deg", 7.0, "deg", "trunk rotation to refer", SCREENING, SINCE),
     ),
     (
+        Example(
+            "side not known: cautious to both",
+            {"conditions": [{"kind": "scoliosis", "convexity": "unknown", "region": "thoracic", "cobb_deg": 20}]},
+            {"scoliosis.rotation_thoracic_0_left": 5.0, "scoliosis.rotation_thoracic_0_right": 5.0},
+            refers=("scoliosis.side_0",),
+        ),
         Example(
             "10° to the right, upper spine",
             {"conditions": [{"kind": "scoliosis", "convexity": "right", "region": "thoracic", "cobb_deg": 10}]},
@@ -193,6 +208,18 @@ RULE = Rule(
             {"tests": [{"test": "trunk_rotation_angle", "thoracic_deg": 7, "higher_side": "right"}]},
             refers=("scoliosis.trunk_rotation",),
         ),
+    ),
+    duties=(
+        Duty("lungs", "a deep thoracic curve"),
+        Duty("growing", "growing, with a curve"),
+        Duty("brace", "growing, of a size for which a brace is asked about"),
+        Duty("side", "the side of the bulge is not known"),
+        Duty("trunk_rotation", "a large trunk rotation"),
+        Duty("painful", "a painful curve"),
+        Duty("neurological", "a neurological sign"),
+        Duty("left", "a left thoracic curve"),
+        Duty("change", "a curve that gets larger"),
+        Duty("onset", "found before 10 years"),
     ),
     read_on=date(2026, 11, 26),
     check_by=Profession.ORTHOPAEDICS,

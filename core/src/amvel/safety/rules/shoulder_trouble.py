@@ -67,6 +67,7 @@ RULE = Rule(
             {"shoulder_trouble.elevation_right_0": 100.0},
         ),
     ),
+    duties=(),
     read_on=date(2026, 11, 26),
     check_by=Profession.PHYSIOTHERAPY,
 )

@@ -54,6 +54,7 @@ RULE = Rule(
         Example("a shoulder", {"conditions": [{**_SLIPS, "joint": "shoulder"}]}, {"slipping_joint.shoulder_left_0_raise": 90.0}),
         Example("a knee cap", {"conditions": [{**_SLIPS, "joint": "knee_cap"}]}, {"slipping_joint.knee_cap_left_0_bend": 60.0, "slipping_joint.shoulder_left_0_raise": None}),
     ),
+    duties=(),
     read_on=date(2026, 11, 26),
     check_by=Profession.ORTHOPAEDICS,
 )

@@ -117,6 +117,7 @@ RULE = Rule(
             {"spinal_cord_injury.flat_0": None},
         ),
     ),
+    duties=(),
     read_on=date(2026, 11, 26),
     check_by=Profession.NEUROLOGY,
 )

@@ -102,6 +102,7 @@ RULE = Rule(
             {"spinal_fusion.first_year_0": 0.10},
         ),
     ),
+    duties=(),
     read_on=date(2026, 11, 26),
     check_by=Profession.SURGEON,
 )

@@ -41,6 +41,7 @@ RULE = Rule(
         Example("since a month", {"conditions": [{"kind": "spinal_pain", "since": "2026-10-20"}]}, {"spinal_pain.flexion_0": 15.0, "spinal_pain.rotation_0": 15.0}),
         Example("none", {"conditions": []}, {"spinal_pain.flexion_0": None}),
     ),
+    duties=(),
     read_on=date(2026, 11, 26),
     check_by=Profession.PHYSIOTHERAPY,
 )

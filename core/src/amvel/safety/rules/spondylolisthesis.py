@@ -9,7 +9,7 @@ from amvel.numbers import Number, Numbers
 from amvel.safety.arching import limit_arching
 from amvel.safety.limits import Answer
 from amvel.safety.page import CLINICIAN, Page
-from amvel.safety.rulebook import Example, Rule
+from amvel.safety.rulebook import Duty, Example, Rule
 from amvel.screening import Findings
 from amvel.sources import practice
 
@@ -59,6 +59,9 @@ RULE = Rule(
             {"conditions": [{"kind": "spondylolisthesis", "grade": 3}]},
             refers=("spondylolisthesis.grade",),
         ),
+    ),
+    duties=(
+        Duty("grade", "grade 3 or more, or not graded"),
     ),
     read_on=date(2026, 11, 26),
     check_by=Profession.ORTHOPAEDICS,

@@ -53,6 +53,7 @@ RULE = Rule(
         ),
         Example("not tested", {"conditions": [{"kind": "stenosis"}]}, {"stenosis.arching": 0.0}),
     ),
+    duties=(),
     read_on=date(2026, 11, 26),
     check_by=Profession.ORTHOPAEDICS,
 )

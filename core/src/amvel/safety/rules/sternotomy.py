@@ -59,6 +59,7 @@ RULE = Rule(
             {"sternotomy.push_0": None},
         ),
     ),
+    duties=(),
     read_on=date(2026, 11, 26),
     check_by=Profession.SURGEON,
 )

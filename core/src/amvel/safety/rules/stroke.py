@@ -94,6 +94,7 @@ RULE = Rule(
             {"stroke.raise_0": None},
         ),
     ),
+    duties=(),
     read_on=date(2026, 11, 26),
     check_by=Profession.NEUROLOGY,
 )

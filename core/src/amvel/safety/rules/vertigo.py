@@ -7,7 +7,7 @@ from amvel.checked import Profession
 from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer, Place
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Rule
+from amvel.safety.rulebook import Duty, Example, Rule
 from amvel.screening import Findings
 from amvel.sources import COMMON_PRACTICE
 
@@ -55,6 +55,9 @@ RULE = Rule(
     (
         Example("vertigo", {"conditions": [{"kind": "vertigo"}]}, {"vertigo.head": 0.0, "vertigo.neck": 20.0}),
         Example("none", {"conditions": []}, {"vertigo.head": None}),
+    ),
+    duties=(
+        Duty("sudden", "a sudden change"),
     ),
     read_on=date(2026, 11, 26),
     check_by=Profession.NEUROLOGY,

@@ -42,6 +42,7 @@ RULE = Rule(
         Example("a frame", {"conditions": [{"kind": "walking_aid", "what": "frame"}]}, {"walking_aid.hand_0": 3.0}),
         Example("neither", {"conditions": []}, {"walking_aid.hand_0": None}),
     ),
+    duties=(),
     read_on=date(2026, 11, 26),
     check_by=Profession.OLDER_PEOPLE,
 )

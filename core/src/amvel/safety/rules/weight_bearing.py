@@ -107,6 +107,7 @@ RULE = Rule(
             {"weight_bearing.carries_0": None},
         ),
     ),
+    duties=(),
     read_on=date(2026, 11, 26),
     check_by=Profession.ORTHOPAEDICS,
 )

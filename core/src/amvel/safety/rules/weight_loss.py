@@ -8,7 +8,7 @@ from amvel.literature import RED_FLAGS
 from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Rule
+from amvel.safety.rulebook import Duty, Example, Rule
 from amvel.screening import Findings
 
 FLAGS = RED_FLAGS.as_read
@@ -35,6 +35,9 @@ RULE = Rule(
     (
         Example("losing weight", {"conditions": [{"kind": "weight_loss"}]}, {"weight_loss.effort": 5.0}, refers=("weight_loss.reason",)),
         Example("not", {"conditions": []}, {"weight_loss.effort": None}),
+    ),
+    duties=(
+        Duty("reason", "always"),
     ),
     read_on=date(2026, 11, 26),
     check_by=Profession.GENERAL_PRACTICE,

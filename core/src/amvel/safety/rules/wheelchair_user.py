@@ -7,7 +7,7 @@ from amvel.checked import Profession
 from amvel.numbers import Numbers
 from amvel.safety.limits import Answer, Place
 from amvel.safety.page import Page
-from amvel.safety.rulebook import Example, Rule
+from amvel.safety.rulebook import Duty, Example, Rule
 from amvel.screening import Findings
 from amvel.sources import COMMON_PRACTICE
 
@@ -25,14 +25,13 @@ def answer(f: Findings, n: Numbers) -> Answer:
             "the chair rolls",
             "brakes on, foot plates out of the way, firm cushion",
         )
-        if c.transfers != "alone":
+        if c.transfers != "alone" and f.case.tolerates.helper_at_home != "shown_how":
             page.limit(f"floor_{i}", "floor_transfer", 0, "the floor needs people and a plan", at_home=True)
             page.limit(f"standing_{i}", "standing", 0, "standing only with help", when=Place.STANDING,
             at_home=True)
         if f.case.person.arm_span_cm is None and f.case.person.popliteal_height_cm is None:
             page.refer(
-                f"stature_{i}", "stature is better taken from knee height or arm span: measure one of them"
-            )
+            "stature", "stature is better taken from knee height or arm span: measure one of them", which=i)
     return page.done()
 
 
@@ -55,6 +54,9 @@ RULE = Rule(
             {"conditions": [{"kind": "wheelchair_user", "transfers": "alone"}]},
             {"wheelchair_user.floor_0": None},
         ),
+    ),
+    duties=(
+        Duty("stature", "knee height and arm span are not measured"),
     ),
     read_on=date(2026, 11, 26),
     check_by=Profession.NEUROLOGY,

@@ -67,6 +67,7 @@ RULE = Rule(
             {"wrist_trouble.angle_right_0": None},
         ),
     ),
+    duties=(),
     read_on=date(2026, 11, 26),
     check_by=Profession.PHYSIOTHERAPY,
 )

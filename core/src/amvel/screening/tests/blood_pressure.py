@@ -2,7 +2,7 @@
 
 from datetime import date
 
-from amvel.case import Case
+from amvel.case import Case, age_years
 from amvel.case.results.vital import BloodPressure
 from amvel.checked import Profession
 from amvel.literature import FREEMAN
@@ -21,16 +21,20 @@ NUMBERS = (
     Number("drop_systolic_mmhg", 20, "mmHg", "systolic fall on standing, after lying", DROP, SINCE),
     Number("drop_from_high_systolic_mmhg", 30, "mmHg", "systolic fall on standing when lying pressure is raised", DROP, SINCE),
     Number("drop_diastolic_mmhg", 10, "mmHg", "diastolic fall on standing, after lying", DROP, SINCE),
+    Number("pulse_rise_per_min", 30, "/min", "pulse that climbs on standing while pressure holds", DROP, SINCE),
+    Number("pulse_rise_young_per_min", 40, "/min", "the same in the young", DROP, SINCE),
+    Number("young_years", 20, "years", "until here the young", DROP, SINCE),
     Number("drop_sitting_systolic_mmhg", 15, "mmHg", "systolic fall on standing, after sitting", DROP.as_read, SINCE),
     Number("drop_sitting_diastolic_mmhg", 7, "mmHg", "diastolic fall on standing, after sitting", DROP.as_read, SINCE),
 )
 
 
 def drop_mmhg(result: BloodPressure) -> tuple[int, int] | None:
-    """Largest systolic and diastolic drop on standing; None when standing was not taken."""
+    """Largest systolic and diastolic drop on standing, or on sitting up; None when neither was taken."""
     pairs = [
         (result.systolic_standing_1min_mmhg, result.diastolic_standing_1min_mmhg),
         (result.systolic_standing_3min_mmhg, result.diastolic_standing_3min_mmhg),
+        (result.systolic_sitting_mmhg, result.diastolic_sitting_mmhg),
     ]
     systolic = [result.systolic_lying_mmhg - s for s, _ in pairs if s is not None]
     diastolic = [result.diastolic_lying_mmhg - d for _, d in pairs if d is not None]
@@ -46,6 +50,14 @@ def drops(result: BloodPressure, n: Numbers) -> bool:
         return found[0] >= n["drop_sitting_systolic_mmhg"] or found[1] >= n["drop_sitting_diastolic_mmhg"]
     systolic = n["drop_from_high_systolic_mmhg" if raised(result, n) else "drop_systolic_mmhg"]
     return found[0] >= systolic or found[1] >= n["drop_diastolic_mmhg"]
+
+
+def pulse_rises(result: BloodPressure, age: int, n: Numbers) -> bool:
+    """A pulse that climbs on standing while the pressure holds; more is asked of the young."""
+    if result.resting_pulse_per_min is None or result.standing_pulse_per_min is None or drops(result, n):
+        return False
+    most = n["pulse_rise_young_per_min" if age < n["young_years"] else "pulse_rise_per_min"]
+    return result.standing_pulse_per_min - result.resting_pulse_per_min >= most
 
 
 def beyond_limit(result: BloodPressure, n: Numbers) -> bool:
@@ -74,6 +86,8 @@ def read(result: BloodPressure, case: Case, n: Numbers) -> Reading:
         found = drop_mmhg(result)
         assert found is not None
         return Reading(f"{value}, falls by {found[0]}/{found[1]} on standing: few rises, pauses", "watch", DROP)
+    if pulse_rises(result, age_years(case.person.birth_date, case.as_of), n):
+        return Reading(f"{value}, pulse climbs on standing: few rises, pauses; tell the physician", "watch", DROP)
     if raised(result, n):
         return Reading(f"{value}: no breath hold, holds of at most 10 s", "watch", HIGH)
     return Reading(

@@ -93,7 +93,7 @@ def test_standing_with_moderate_dementia_needs_somebody_in_the_room(helper: str,
 
 
 def test_a_rail_serves_where_a_hand_wants_a_hold_and_at_its_own_height() -> None:
-    family, step = find("sit_to_stand/with_hands")
+    family, step = find("sit_to_stand/one_hand")
     e = Engine(case())
     bare = Room(seats=({"name": "stool", "height_cm": 46, "firmness": "firm"},))
     railed = bare.model_copy(update={"rail": True, "rail_height_cm": 78.0})

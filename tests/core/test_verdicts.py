@@ -31,7 +31,7 @@ def test_low_bone_mass_excludes_every_curl_past_the_nod_by_loaded_flexion() -> N
             assert v.verdict == "excluded"
             loaded = [b for b in v.reasons if b.limit.id == "low_bone_mass.loaded_flexion"]
             assert loaded
-            assert "Strong, Steady and Straight" in str(loaded[0].limit.source)
+            assert "Strong, steady and straight" in str(loaded[0].limit.source)
             assert v.instead
     assert found["curl_family/head_nod", "both"].allowed
 

@@ -9,6 +9,7 @@ from amvel.case import CONDITIONS, read_case
 from amvel.engine import Engine
 from amvel.movements import PURPOSES, find
 from amvel.safety import AS_IS, EXCLUDED, MODIFIED, Verdict
+from amvel.safety.limits import Origin
 from amvel.screening import test_library
 
 ENOUGH = 2  # admissible steps per function
@@ -32,12 +33,16 @@ FUNCTIONS = (
 
 @dataclass(frozen=True)
 class Reached:
-    """One condition: steps as is, changed and out in the visit, and functions with fewer than two steps, with why."""
+    """One condition: steps as is, changed and out in the visit, and functions with fewer than two steps, with why.
+
+    `not_shown` are those of the out that no rule closes: they only wait for a test, an observation or the log.
+    """
 
     title: str
     as_is: int
     modified: int
     out: int
+    not_shown: int
     thin: dict[str, str]
 
 
@@ -100,10 +105,17 @@ def _row(title: str, engine: Engine) -> Reached:
     worst: dict[str, str] = {}
     order = (AS_IS, MODIFIED, EXCLUDED)
     for v in verdicts:
-        kind = v.verdict if v.verdict in order else MODIFIED
+        kind = v.verdict if v.verdict in order else EXCLUDED  # what cannot be judged is not offered either
         worst[v.ref] = max(worst.get(v.ref, AS_IS), kind, key=order.index)
     count = Counter(worst.values())
-    return Reached(title, count[AS_IS], count[MODIFIED], count[EXCLUDED], _thin(verdicts, worst))
+    waits = {ref for ref, kind in worst.items() if kind == EXCLUDED and _only_waits([v for v in verdicts if v.ref == ref])}
+    return Reached(title, count[AS_IS], count[MODIFIED], count[EXCLUDED], len(waits), _thin(verdicts, worst))
+
+
+def _only_waits(of_one_step: list[Verdict]) -> bool:
+    """Whether every side that is closed is closed by nothing but what has not been shown."""
+    closed = [v for v in of_one_step if not v.allowed]
+    return bool(closed) and all(v.reasons and all(b.limit.origin is Origin.NOT_SHOWN for b in v.reasons) for v in closed)
 
 
 def _thin(verdicts: list[Verdict], worst: dict[str, str]) -> dict[str, str]:
@@ -129,12 +141,13 @@ def report(as_of: date) -> str:
         "",
         "How many steps of the library each single condition leaves as they are, changed or out, in a supervised visit: a woman of 60",
         "(32 for pregnancy and birth) with a full, normal screen and the condition's own first example. Functions with fewer than two",
-        "admissible steps stand with the limits in the way. Made by `./amvel reach`.",
+        "admissible steps stand with the limits in the way. The fifth column counts those of the out that only wait to be shown.",
+        "Made by `./amvel reach`.",
         "",
-        "| condition | as is | changed | out | functions with fewer than two steps |",
-        "|---|--:|--:|--:|---|",
+        "| condition | as is | changed | out | closed only because not shown | functions with fewer than two steps |",
+        "|---|--:|--:|--:|--:|---|",
     ]
     for r in reach(as_of).values():
         thin = "; ".join(f"**{k.replace('_', ' ')}**: {v}" for k, v in r.thin.items()) or "—"
-        lines.append(f"| {r.title} | {r.as_is} | {r.modified} | {r.out} | {thin} |")
+        lines.append(f"| {r.title} | {r.as_is} | {r.modified} | {r.out} | {r.not_shown} | {thin} |")
     return "\n".join(lines) + "\n"

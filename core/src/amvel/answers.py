@@ -28,6 +28,7 @@ Data = dict[str, Any]
 def limit_data(limit: Limit) -> Data:
     return {
         "id": limit.id,
+        "because_of": _because_of(limit),
         "quantity": limit.quantity,
         "title": quantity(limit.quantity).title,
         "bound": limit.bound,
@@ -51,6 +52,12 @@ def limit_data(limit: Limit) -> Data:
         "only_step": limit.only_step,
         **_opening(limit),
     }
+
+
+def _because_of(limit: Limit) -> str:
+    """The title of the rule that a limit is of; of a person's word, who said it."""
+    rule = rulebook().get(limit.id.partition(".")[0])
+    return rule.title if rule is not None else limit.set_by
 
 
 def _opening(limit: Limit) -> Data:

@@ -130,7 +130,7 @@ class Limit:
         place = "" if self.condition == Place.ANYWHERE.says else f" ({self.condition})"
         place += f" ({self.only_step.replace('/', ': ').replace('_', ' ')})" if self.only_step else ""
         if self.unit == "0/1" and not self.at_least:
-            return f"{side}{title}: not" + place
+            return f"no {title}" + (f", {side.strip()}" if side else "") + place
         if self.unit in _IN_WORDS:
             return f"{title} up to: {self.bound_in_words}" + (" (at home)" if self.at_home else "")
         unit = "" if self.unit == "0/1" else _UNIT_SHOWN.get(self.unit, f" {self.unit}")

@@ -82,6 +82,8 @@ def _column(name: str, side: str | None) -> str:
 GENTLE_EFFORT = 3  # of 10: what "gentle only" means (our reading)
 DELIBERATE_DEG = 5.0  # a clinician's "forbids" without a number: no deliberate movement that way (our reading)
 _GRAVITY = 9.81
+# Thigh against trunk, as a surgeon measures it: where the hip ends the back rounds, and the bend between them goes on.
+_MEANT = {"hip_flexion_deg": "hip_bend_deg"}
 
 
 def _said(i: int, w: ClinicianWord) -> list[Limit]:
@@ -100,7 +102,7 @@ def _said(i: int, w: ClinicianWord) -> list[Limit]:
         return [Limit(name, "performed", 0.0, **common)]
     out = []
     if w.quantity:
-        column = _column(w.quantity, w.side)
+        column = _column(_MEANT.get(quantity(w.quantity).id, w.quantity), w.side)
         usual = DELIBERATE_DEG if forbids and quantity(column).unit == "deg" else 0.0
         out.append(Limit(name, column, usual if w.bound is None else w.bound, **common))
     if w.load_kg is not None:

@@ -7,7 +7,8 @@ import { useClient } from '../../stores/client'
 import { useSession } from '../../stores/session'
 import HistoryList from './HistoryList.vue'
 import LibraryMap from './LibraryMap.vue'
-import { headline, rows } from './limitRows'
+import ClosedBy from './ClosedBy.vue'
+import { groups, headline } from './limitRows'
 import WaitsToBeShown from './WaitsToBeShown.vue'
 import RangeFigures from './RangeFigures.vue'
 import ReviewForm from './ReviewForm.vue'
@@ -16,7 +17,10 @@ import WordForms from './WordForms.vue'
 const client = useClient()
 const session = useSession()
 const screen = computed(() => client.view!.screen)
-const shown = computed(() => rows(screen.value.limits))
+const bound = computed(() => groups(screen.value.limits))
+const count = computed(() => bound.value.reduce((n, g) => n + g.rows.length, 0))
+const closes = (id: string): string[] => effect(id)?.closes ?? []
+const go = (where: string): void => document.querySelector(`[data-part="${where}"]`)?.scrollIntoView({ behavior: matchMedia('(prefers-reduced-motion: reduce)').matches ? 'auto' : 'smooth' })
 const open = ref('')
 /** The limit under the pointer or the keyboard: the movements that it closes light up. */
 const lit = ref('')
@@ -50,36 +54,38 @@ watch(() => client.view?.revision, loadEffects, { immediate: true })
 <template>
   <div class="limits">
     <section class="stack">
+      <ClosedBy v-if="client.effects" :limits="screen.limits" :closes="closes" @go="go" />
       <div class="sheet stack">
         <div class="row spread"><h2>{{ say('limits.range') }}</h2><span class="row small key"><i class="a" />{{ say('limits.available') }}<i class="f" />{{ say('limits.unloaded') }}<i class="l" />{{ say('limits.loaded') }}<i class="e" />{{ say('limits.edge') }}</span></div>
         <RangeFigures />
       </div>
-      <div class="sheet stack">
-        <h2>{{ say('limits.title') }} <span class="soft">{{ shown.length || '' }}</span></h2>
+      <div class="sheet stack" data-part="binds">
+        <h2>{{ say('limits.title') }} <span class="soft">{{ count || '' }}</span></h2>
         <p v-if="failed" role="alert">{{ say('limits.effectsFailed') }} {{ failed }} <button type="button" class="quiet-action" @click="loadEffects">{{ say('app.again') }}</button></p>
-        <p v-if="!shown.length">{{ say('limits.none') }}</p>
-        <div class="binds"><ul class="list">
-          <li v-for="{ limit: l, also } in shown" :key="l.id" @mouseenter="lit = l.id" @mouseleave="lit = ''" @focusin="lit = l.id" @focusout="lit = ''">
+        <p v-if="!count">{{ say('limits.none') }}</p>
+        <div class="binds"><div class="stack"><section v-for="g in bound" :key="g.origin + g.title" class="stack because" :class="g.origin">
+          <h3>{{ g.title }}<span v-if="g.origin !== 'rule'" class="tag who">{{ say(g.origin === 'clinician' ? 'limits.word' : 'limits.own') }}</span></h3>
+          <ul class="list"><li v-for="{ limit: l, same } in g.rows" :key="l.id" @mouseenter="lit = l.id" @mouseleave="lit = ''" @focusin="lit = l.id" @focusout="lit = ''">
             <button type="button" class="limit" :class="l.strength" :aria-expanded="open === l.id" @click="open = open === l.id ? '' : l.id">
               <span class="strength">{{ say(`strength.${l.strength}` as MessageKey) }}</span>
-              <span class="says">{{ headline(l) }}<span v-if="also" class="soft small"> {{ say('limits.also', { n: also }) }}</span></span>
-              <span class="tags"><span v-if="l.set_by !== 'rule-book'" class="tag who">{{ l.set_by.split(',')[0] }}</span><span v-if="l.grades" class="tag">{{ l.grade + 1 }}/{{ l.grades }}</span><span v-if="effect(l.id)?.closes.length" class="tag">{{ say(effect(l.id)!.closes.length === 1 ? 'limits.closesOne' : 'limits.closes', { n: effect(l.id)!.closes.length }) }}</span></span>
+              <span class="says">{{ headline(l) }}<span v-if="same.length" class="soft small also">{{ say('limits.also', { n: same.length + 1 }) }}</span></span>
+              <span class="tags"><span v-if="l.grades" class="tag">{{ l.grade + 1 }}/{{ l.grades }}</span><span v-if="effect(l.id)?.closes.length" class="tag">{{ say(effect(l.id)!.closes.length === 1 ? 'limits.closesOne' : 'limits.closes', { n: effect(l.id)!.closes.length }) }}</span></span>
             </button>
             <div v-if="open === l.id" class="more">
-              <dl class="why"><dt>{{ say('limits.why') }}</dt><dd>{{ l.reason }}</dd><dt>{{ say('limits.source') }}</dt><dd>{{ l.source }}</dd><dt>{{ say('limits.who') }}</dt><dd>{{ l.set_by }}</dd>
-                <template v-if="l.review_on"><dt>{{ say('limits.reviewOn') }}</dt><dd>{{ l.review_on }}</dd></template>
-                <template v-if="l.valid_until"><dt>{{ say('limits.until') }}</dt><dd>{{ l.valid_until }}; {{ l.next_grade }}</dd></template>
-                <template v-if="l.waits_for"><dt>{{ say('limits.waits') }}</dt><dd>{{ l.waits_for }}</dd></template>
-                <template v-if="effect(l.id)?.closes.length"><dt>{{ say('limits.closed') }}</dt><dd>{{ effect(l.id)!.closes.map(titleOf).join('; ') }}<span class="soft"> ({{ say('limits.alone', { n: effect(l.id)!.alone.length }) }})</span></dd></template>
-                <template v-if="effect(l.id)?.next_grade_opens.length"><dt>{{ say('limits.wouldOpen') }}</dt><dd>{{ effect(l.id)!.next_grade_opens.map(titleOf).join('; ') }}</dd></template></dl>
+              <dl v-for="x in [l, ...same]" :key="x.id" class="why"><dt>{{ say('limits.why') }}</dt><dd>{{ x.reason }}</dd><dt>{{ say('limits.source') }}</dt><dd>{{ x.source }}</dd><dt>{{ say('limits.who') }}</dt><dd>{{ x.set_by }}</dd>
+                <template v-if="x.review_on"><dt>{{ say('limits.reviewOn') }}</dt><dd>{{ x.review_on }}</dd></template>
+                <template v-if="x.valid_until"><dt>{{ say('limits.until') }}</dt><dd>{{ x.valid_until }}; {{ x.next_grade }}</dd></template>
+                <template v-if="x.waits_for"><dt>{{ say('limits.waits') }}</dt><dd>{{ x.waits_for }}</dd></template>
+                <template v-if="effect(x.id)?.closes.length"><dt>{{ say('limits.closed') }}</dt><dd>{{ effect(x.id)!.closes.map(titleOf).join('; ') }}<span class="soft"> ({{ say('limits.alone', { n: effect(x.id)!.alone.length }) }})</span></dd></template>
+                <template v-if="effect(x.id)?.next_grade_opens.length"><dt>{{ say('limits.wouldOpen') }}</dt><dd>{{ effect(x.id)!.next_grade_opens.map(titleOf).join('; ') }}</dd></template></dl>
               <ReviewForm v-if="l.grades" :limit="l" :opens="effect(l.id)?.next_grade_opens ?? []" />
             </div>
           </li>
-        </ul><LibraryMap v-if="shown.length" :movements="session.reference?.movements ?? []" :closed="effect(lit || open)?.closes ?? []" :says="told" /></div>
+          </ul></section></div><LibraryMap v-if="count" :movements="session.reference?.movements ?? []" :closed="effect(lit || open)?.closes ?? []" :says="told" /></div>
         <div class="row"><button type="button" class="quiet-action" @click="word = ''">{{ say('limits.addWord') }}</button><button type="button" class="quiet-action" :aria-expanded="past" @click="past = !past">{{ say('limits.history') }}</button></div>
         <HistoryList v-if="past" />
       </div>
-      <WaitsToBeShown :limits="screen.limits" :effect="effect" @light="lit = $event" />
+      <WaitsToBeShown data-part="waits" :limits="screen.limits" :effect="effect" @light="lit = $event" />
     </section>
     <aside class="stack">
       <RouterLink :to="`/client/${client.id}/movements`" class="main-action">{{ say('limits.toMovements') }}</RouterLink>
@@ -102,6 +108,7 @@ watch(() => client.view?.revision, loadEffects, { immediate: true })
 .limit { width: 100%; display: grid; grid-template-columns: 84px 1fr auto; gap: var(--space-2); align-items: center; text-align: left; min-height: 50px; border: 0; background: var(--ground); border-radius: var(--round-small); padding: 8px 14px; cursor: pointer; border-left: 6px solid var(--accent); }
 .limit.forbidden { border-left-color: var(--brick); } .limit.forbidden .strength { color: var(--brick); } .limit.caution { border-left-color: var(--straw); } .limit.caution .strength { color: var(--straw); }
 .strength { font-weight: 700; } .says { font-size: 18px; } .tags { display: flex; gap: 6px; } .who { background: var(--straw-wash); } .more { margin: 6px 0 10px 20px; } .why { margin: 0 0 8px; display: grid; grid-template-columns: 120px 1fr; gap: 4px 14px; } .why dt { font-weight: 700; } .why dd { margin: 0; }
+.also { margin-left: 8px; } .because h3 { display: flex; gap: 10px; align-items: center; } .because { gap: 6px; }
 .refer { border-color: var(--straw); background: var(--straw-wash); } summary { min-height: 44px; display: flex; align-items: center; cursor: pointer; text-decoration: underline dotted; } aside .main-action { justify-content: center; }
 @media (max-width: 1100px) { .limits { grid-template-columns: 1fr; } }
 </style>

@@ -1,17 +1,24 @@
 import { expect, test } from 'vitest'
 import type { Limit } from '../../api/types'
-import { headline, rows, waiting } from './limitRows'
+import { closedBy, groups, headline, waiting } from './limitRows'
 
-const limit = (id: string, strength: Limit['strength'], more: Partial<Limit> = {}) => ({ id, strength, says: `${id} at most 10°`, measure: '', set_by: 'rule-book', ...more }) as Limit
+const limit = (id: string, strength: Limit['strength'], more: Partial<Limit> = {}) => ({ id, strength, says: `${id} at most 10°`, measure: '', set_by: 'rule-book', origin: 'rule', because_of: 'New hip', ...more }) as Limit
+const ids = (limits: Limit[]) => groups(limits).map((g) => [g.title, g.rows.map((r) => r.limit.id)])
 
-test('the strongest stand first, and what a person said before what the rule-book says', () => {
-  const found = rows([limit('a', 'caution', { measure: 'slow' }), limit('b', 'limit'), limit('c', 'limit', { set_by: 'surgeon' }), limit('d', 'forbidden')])
-  expect(found.map((r) => r.limit.id)).toEqual(['d', 'c', 'b', 'a'])
+test('what a person said stands before what is known, and the strongest first in each group', () => {
+  const word: Partial<Limit> = { origin: 'clinician', because_of: 'surgeon A. B.' }
+  expect(ids([limit('a', 'caution', { measure: 'slow' }), limit('b', 'limit'), limit('c', 'limit', word), limit('d', 'forbidden')])).toEqual([['surgeon A. B.', ['c']], ['New hip', ['d', 'b', 'a']]])
 })
 
-test('cautions with the same measure are one row, limits never are', () => {
-  const found = rows([limit('a', 'caution', { measure: 'slow' }), limit('b', 'caution', { measure: 'slow' }), limit('c', 'limit'), limit('d', 'limit')])
-  expect(found.map((r) => [r.limit.id, r.also])).toEqual([['c', 0], ['d', 0], ['a', 1]])
+test('a stricter limit of the specialist stands between a clinician’s word and the rules', () => {
+  const own: Partial<Limit> = { origin: 'specialist', because_of: 'ann' }
+  const word: Partial<Limit> = { origin: 'clinician', because_of: 'surgeon' }
+  expect(ids([limit('a', 'limit'), limit('b', 'limit', own), limit('c', 'limit', word)]).map(([t]) => t)).toEqual(['surgeon', 'ann', 'New hip'])
+})
+
+test('what says the same for the same reason is one row, for another reason another', () => {
+  const found = groups([limit('a', 'caution', { measure: 'slow' }), limit('b', 'caution', { measure: 'slow' }), limit('c', 'caution', { measure: 'slow', because_of: 'Stroke' })])
+  expect(found.map((g) => [g.title, g.rows.map((r) => [r.limit.id, r.same.length])])).toEqual([['New hip', [['a', 1]]], ['Stroke', [['c', 0]]]])
 })
 
 test('a caution is read by its measure, a limit by its bound', () => {
@@ -22,6 +29,12 @@ test('a caution is read by its measure, a limit by its bound', () => {
 test('what only waits to be shown stands apart: one row per quantity, never among what binds', () => {
   const shown = (id: string, quantity: string, at_home: boolean) => limit(id, 'limit', { origin: 'not_shown', quantity, title: quantity, at_home })
   const all = [shown('a', 'arching_level', false), limit('b', 'limit'), shown('c', 'arching_level', true), shown('d', 'rise_level', true)]
-  expect(rows(all).map((r) => r.limit.id)).toEqual(['b'])
+  expect(ids(all)).toEqual([['New hip', ['b']]])
   expect(waiting(all).map((w) => [w.quantity, w.limits.map((l) => l.id)])).toEqual([['arching_level', ['a', 'c']], ['rise_level', ['d']]])
+})
+
+test('a movement waits only where nothing else closes it', () => {
+  const closes: Record<string, string[]> = { a: ['x', 'y'], b: ['y', 'z'], c: ['z', 'w', 'v'], d: ['v'] }
+  const all = [limit('a', 'limit'), limit('b', 'limit'), limit('c', 'limit', { origin: 'not_shown' }), limit('d', 'limit', { origin: 'specialist' })]
+  expect(closedBy(all, (id) => closes[id] ?? [])).toEqual({ known: 3, said: 1, waits: 1 })
 })

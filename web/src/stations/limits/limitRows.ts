@@ -15,17 +15,36 @@ export function waiting(limits: Limit[]): Waiting[] {
   return [...found.values()]
 }
 
-/** Limits in the order of their strength, those of one person's word first; cautions that say the same are one row. */
-export function rows(limits: Limit[]): { limit: Limit; also: number }[] {
-  const sorted = limits.filter((l) => l.origin !== 'not_shown').sort((a, b) => ORDER.indexOf(a.strength) - ORDER.indexOf(b.strength) || Number(b.set_by !== 'rule-book') - Number(a.set_by !== 'rule-book'))
-  const found = new Map<string, { limit: Limit; also: number }>()
+/** One row: a limit, and the others of its group that say the same in the same words. */
+export interface Row { limit: Limit; same: Limit[] }
+/** What binds for one reason: a person's word, or something known of the client. */
+export interface Group { title: string; origin: 'clinician' | 'specialist' | 'rule'; rows: Row[] }
+
+const BY = ['clinician', 'specialist', 'rule'] as const
+
+/** Words of people first, then what is known, by what it is; the strongest stand first in each group and among the groups. */
+export function groups(limits: Limit[]): Group[] {
+  const found = new Map<string, Group>()
+  const sorted = limits.filter((l) => l.origin !== 'not_shown').sort((a, b) => ORDER.indexOf(a.strength) - ORDER.indexOf(b.strength))
   for (const limit of sorted) {
-    const key = limit.strength === 'caution' ? `${limit.measure}` : limit.id
-    const known = found.get(key)
-    if (known) known.also += 1
-    else found.set(key, { limit, also: 0 })
+    const origin = BY.find((o) => o === limit.origin) ?? 'rule'
+    const key = `${origin} ${limit.because_of}`
+    const group = found.get(key) ?? { title: limit.because_of, origin, rows: [] }
+    const known = group.rows.find((r) => headline(r.limit) === headline(limit))
+    if (known) known.same.push(limit)
+    else group.rows.push({ limit, same: [] })
+    found.set(key, group)
   }
-  return [...found.values()]
+  return [...found.values()].sort((a, b) => BY.indexOf(a.origin) - BY.indexOf(b.origin))
+}
+
+/** How many movements each kind of reason closes, once each; one that several close counts for every kind. */
+export function closedBy(limits: Limit[], closes: (id: string) => string[]): { known: number; said: number; waits: number } {
+  const of = (kind: (l: Limit) => boolean): Set<string> => new Set(limits.filter(kind).flatMap((l) => closes(l.id)))
+  const known = of((l) => l.origin === 'rule')
+  const said = of((l) => l.origin === 'clinician' || l.origin === 'specialist')
+  const waits = [...of((l) => l.origin === 'not_shown')].filter((ref) => !known.has(ref) && !said.has(ref))
+  return { known: known.size, said: said.size, waits: waits.length }
 }
 
 /** What a row says: a caution is its measure, everything else its bound. */

@@ -31,13 +31,16 @@ _TESTS = ("chair_stand_30s", "five_stands", "observed_function")
 
 
 def answer(f: Findings, n: Numbers) -> Answer:
-    """The same rise, or a harder one, was seen; in the visit one more."""
+    """The same rise, or a harder one, was seen; in the visit one more, on one leg alone only with legs that nothing weakens."""
     page = Page("rising", COMMON_PRACTICE)
     seen, by = _seen(f, n)
     begins = int(n["begins"] if _sturdy(f, n) else n["begins_careful"])
     home = max(seen, begins)
     because = by if seen > begins else "where everybody begins" if _sturdy(f, n) else "nothing else was seen"
-    for name, level, at_home in (("visit", home + int(n["visit_more"]), False), ("home", home, True)):
+    visit = home + int(n["visit_more"])
+    if seen < RISE_ON_ONE_LEG and _legs_doubtful(f):
+        visit = min(visit, FOOT_AHEAD)  # two legs that rise say nothing of the weaker one alone
+    for name, level, at_home in (("visit", visit, False), ("home", home, True)):
         if level < RISE_ON_ONE_LEG:
             page.limit(
                 name,
@@ -53,7 +56,12 @@ def answer(f: Findings, n: Numbers) -> Answer:
 
 def _sturdy(f: Findings, n: Numbers) -> bool:
     """Whether daily life can be taken to show rises without the hands."""
-    return f.age < n["old_years"] and not f.fall_signs and not any(c.affects() & CARRIES for c in f.case.conditions)
+    return f.age < n["old_years"] and not _legs_doubtful(f)
+
+
+def _legs_doubtful(f: Findings) -> bool:
+    """Whether a sign of fall risk or a condition speaks against legs that carry as they should."""
+    return bool(f.fall_signs) or any(c.affects() & CARRIES for c in f.case.conditions)
 
 
 def _seen(f: Findings, n: Numbers) -> tuple[int, str]:
@@ -83,7 +91,7 @@ _STANDS = {"test": "chair_stand_30s", "count": 8}
 RULE = Rule(
     "rising",
     "Rises that have been seen",
-    "Hands and legs of a rise as far as the same or a harder one was seen; with someone near one step more.",
+    "Hands and legs of a rise as far as the same or a harder one was seen; with someone near one step more, but on one leg alone only where nothing weakens the legs.",
     (COMMON_PRACTICE,),
     SINCE,
     answer,
@@ -96,6 +104,11 @@ RULE = Rule(
     ),
     (
         Example("sturdy and not tested", {"conditions": []}, {"rising.home": 3.0, "rising.visit": 4.0}),
+        Example(
+            "a stroke and fourteen stands: not on one leg, in the visit neither",
+            {"conditions": [{"kind": "stroke", "side": "left"}], "tests": [{**_STANDS, "count": 14}]},
+            {"rising.home": 4.0, "rising.visit": 4.0},
+        ),
         Example("nerves affected, not tested", {"conditions": [{"kind": "multiple_sclerosis"}]}, {"rising.home": 1.0, "rising.visit": 2.0}),
         Example(
             "8 stands without the arms",

@@ -106,7 +106,7 @@ RULE = Rule(
         Example("sturdy and not tested", {"conditions": []}, {"rising.home": 3.0, "rising.visit": 4.0}),
         Example(
             "a stroke and fourteen stands: not on one leg, in the visit neither",
-            {"conditions": [{"kind": "stroke", "side": "left"}], "tests": [{**_STANDS, "count": 14}]},
+            {"conditions": [{"kind": "stroke", "side": "left", "shoulder": "free"}], "tests": [{**_STANDS, "count": 14}]},
             {"rising.home": 4.0, "rising.visit": 4.0},
         ),
         Example("nerves affected, not tested", {"conditions": [{"kind": "multiple_sclerosis"}]}, {"rising.home": 1.0, "rising.visit": 2.0}),
@@ -123,6 +123,11 @@ RULE = Rule(
         Example(
             "14 stands",
             {"conditions": [{"kind": "multiple_sclerosis"}], "tests": [{**_STANDS, "count": 14}]},
+            {"rising.home": 4.0, "rising.visit": 4.0},
+        ),
+        Example(
+            "14 stands, and nothing weakens the legs",
+            {"tests": [{**_STANDS, "count": 14}]},
             {"rising.home": 4.0, "rising.visit": None},
         ),
     ),

@@ -73,6 +73,7 @@ class Reference(Schema):
     stop_signs: list[dict]
     conditions: list[dict]
     quantities: list[dict]
+    professions: list[dict]
     tests: list[dict]
     movements: list[dict]
     rules: list[dict]
@@ -87,6 +88,7 @@ def reference(request: HttpRequest):
         "stop_signs": signs,
         "conditions": answers.conditions(),
         "quantities": answers.quantities(),
+        "professions": answers.professions(),
         "tests": answers.tests(),
         "movements": answers.movements(),
         "rules": answers.rules(),

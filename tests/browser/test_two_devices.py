@@ -83,6 +83,12 @@ def test_a_clinicians_word_clears_what_waits_for_it(page: Page) -> None:
     row.get_by_role("button", name="Record").click()
     page.fill("input[name=word-name]", "Dr. Wend")
     page.fill("input[name=word-role]", "surgeon")
+    keep = page.get_by_role("button", name="Keep this word")
+    expect(keep).to_be_disabled()  # without a profession nobody loosens
+    for profession, fine in (("Nurse", False), ("Surgeon", True)):
+        page.locator("label", has_text="Profession").locator(".el-select").click()
+        page.get_by_role("listbox", name="Profession").get_by_role("option", name=profession, exact=True).click()
+        expect(keep).to_be_enabled(enabled=fine)
     page.get_by_role("button", name="Keep this word").click()
     expect(row).to_have_count(0)
 

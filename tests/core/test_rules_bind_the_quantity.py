@@ -52,7 +52,7 @@ def test_planks_hovers_lifts_and_weighted_turns_are_out_however_well_one_was_tes
 @pytest.mark.parametrize("ref", ["floor_plank/on_knees", "hover/for_a_breath", "side_bridge/knees_bent"])
 def test_with_doming_the_belly_works_little_until_it_is_cleared(ref: str) -> None:
     assert not opened(engine(DOMES, tests=SCREENED), ref)
-    word = {"kind": "clears", "clears": "abdominal_separation", "name": "M. Oda", "role": "midwife", "on": TODAY.isoformat()}
+    word = {"kind": "clears", "clears": "abdominal_separation", "name": "M. Oda", "role": "midwife", "profession": "midwife", "on": TODAY.isoformat()}
     assert "abdominal_separation" not in binds(engine(DOMES, tests=SCREENED, clinician_words=[word]), ref)
 
 

@@ -80,14 +80,14 @@ def test_the_breath_leads_with_pelvic_floor_trouble_unless_chosen_otherwise() ->
 def test_one_sided_work_for_a_curve_needs_a_sign_off() -> None:
     wish = {"scoliosis": "curve_specific"}
     assert schools_for(read_case(adult(schools=wish))).choices["scoliosis"] == "symmetrical"
-    word = {"kind": "clears", "name": "Dr Aldous Fenn", "role": "orthopaedist", "on": ON, "clears": SIGN_OFF}
+    word = {"kind": "clears", "name": "Dr Aldous Fenn", "role": "orthopaedist", "profession": "surgeon", "on": ON, "clears": SIGN_OFF}
     signed = schools_for(read_case(adult(schools=wish, clinician_words=[word])))
     assert signed.choices["scoliosis"] == "curve_specific"
 
 
 def curved(signed: bool, *bulges: str) -> Engine:
     """An adult with curves of these bulges who asked for one-sided work, with or without the sign-off."""
-    word = {"kind": "clears", "name": "Dr Aldous Fenn", "role": "orthopaedist", "on": ON, "clears": SIGN_OFF}
+    word = {"kind": "clears", "name": "Dr Aldous Fenn", "role": "orthopaedist", "profession": "surgeon", "on": ON, "clears": SIGN_OFF}
     conditions = [
         {"kind": "scoliosis", "noted_on": ON, "convexity": b, "region": r, "cobb_deg": 22}
         for b, r in zip(bulges, ("lumbar", "thoracic"), strict=False)

@@ -118,7 +118,7 @@ def test_what_a_pose_has_is_said_in_words_or_with_a_unit(value: float, unit: str
 
 # What a clinician says, and an override.
 
-WORD = {"name": "Dr. Wend", "role": "surgeon", "on": "2026-11-20"}
+WORD = {"name": "Dr. Wend", "role": "surgeon", "profession": "surgeon", "on": "2026-11-20"}
 
 
 def words(*said: dict, **more):
@@ -146,7 +146,7 @@ def test_a_clearing_may_go_as_far_as_a_number() -> None:
     limit = "weight_bearing.carries_0"
 
     def after(**word) -> float | None:
-        said = {"kind": "clears", "clears": limit, "role": "surgeon", "name": "Dr. Wend", "on": "2026-11-20", **word}
+        said = {"kind": "clears", "clears": limit, "role": "surgeon", "profession": "surgeon", "name": "Dr. Wend", "on": "2026-11-20", **word}
         noted = {"noted_on": TODAY.isoformat(), **leg}
         found = envelope(find_out(read_case(base("1975-05-01", "female", [noted], [], clinician_words=[said])))).by_id
         return found[limit].bound if limit in found else None

@@ -11,7 +11,7 @@ from amvel.screening import contradictions, find_out
 from tests.generated import TODAY
 
 OPERATED = {"kind": "abdominal_surgery", "on": "2026-10-20"}
-WORD = {"name": "Dr. Wend", "role": "surgeon", "on": "2026-11-20"}
+WORD = {"name": "Dr. Wend", "role": "surgeon", "profession": "surgeon", "on": "2026-11-20"}
 
 
 def case(**more: object):
@@ -149,3 +149,17 @@ def test_what_cannot_be_true_together_is_shown(fragment: dict, words: str) -> No
 def test_what_makes_no_sense_is_refused_with_its_place(fragment: dict, path: str) -> None:
     with pytest.raises(CaseError, match=path):
         case(**fragment)
+
+
+@pytest.mark.parametrize("profession", [None, "nurse", "occupational_therapist", "other"])
+def test_a_clearing_counts_only_from_a_profession_that_loosens_and_is_asked_for_again(profession: str | None) -> None:
+    word = {**WORD, "kind": "clears", "clears": "abdominal_surgery", "profession": profession}
+    answer = found(conditions=[OPERATED], clinician_words=[word])
+    assert "abdominal_surgery.lever_0" in answer.by_id
+    assert "clinician.who_0" in {r.id for r in answer.referrals}
+
+
+def test_anybody_named_may_limit_or_forbid() -> None:
+    for profession in (None, "nurse", "other"):
+        word = {**WORD, "kind": "limits", "quantity": "effort_0_to_10", "bound": 3, "profession": profession}
+        assert found(clinician_words=[word]).by_id["clinician.limits_0"].bound == 3

@@ -299,7 +299,7 @@ def test_a_stricter_word_never_allows_more(data: dict, who: str, bound: float) -
         word = {
             "kind": "limits",
             "name": "Dr. Wend",
-            "role": "physician",
+            "role": "physician", "profession": "physician",
             "on": TODAY.isoformat(),
             "quantity": "trunk_rotation_deg",
             "bound": bound,

@@ -130,7 +130,7 @@ def test_undo_never_brings_back_what_is_no_longer_allowed(api: Api, client_id: s
     edit(api, client_id, 1, "order", refs=list(reversed(refs(built))))
     view = api.get(f"/clients/{client_id}").json()
     never = [
-        {"kind": "forbids", "name": "Dr Quill", "role": "physician", "on": view["case"]["as_of"], "quantity": q}
+        {"kind": "forbids", "name": "Dr Quill", "role": "physician", "profession": "physician", "on": view["case"]["as_of"], "quantity": q}
         for q in ("sitting", "standing", "on_the_back")
     ]
     answer = api.patch(

@@ -1,11 +1,11 @@
 """The core's answers as plain data: the fields that the command line prints and the server passes on."""
 
-from typing import Any
+from typing import Any, get_args
 
 from amvel.body import plain_fault
 from amvel.body.endurance import FREY_LAW_AVIN
 from amvel.body.steadiness import steadiness
-from amvel.case import CONDITIONS, Field, form_of
+from amvel.case import CLEARING_PROFESSIONS, CONDITIONS, ClinicianProfession, Field, form_of
 from amvel.case.schools import QUESTIONS
 from amvel.engine import Engine, finite
 from amvel.movements import Profile, Profiler, all_steps
@@ -291,6 +291,11 @@ def quantities() -> list[Data]:
         {"id": q.id, "title": q.title, "unit": q.unit, "sentence": q.sentence, "sided": q.sided}
         for q in REGISTRY.values()
     ]
+
+
+def professions() -> list[Data]:
+    """Whose word can be recorded, and whose may loosen."""
+    return [{"id": p, "may_clear": p in CLEARING_PROFESSIONS} for p in get_args(ClinicianProfession)]
 
 
 _NOT_ASKED = frozenset(("kind", "noted_on"))

@@ -963,6 +963,10 @@ export interface components {
             quantities: {
                 [key: string]: unknown;
             }[];
+            /** Professions */
+            professions: {
+                [key: string]: unknown;
+            }[];
             /** Tests */
             tests: {
                 [key: string]: unknown;

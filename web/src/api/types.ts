@@ -22,7 +22,8 @@ export type Doubt = 'ours' | 'practice' | 'memory'
 export interface LineSignature { agrees: boolean; remark: string; name: string; profession: string; on: string; still_the_same: boolean }
 export interface SignedLine { rule: string; title: string; number: string; says: string; value: number | null; unit: string; source: string; work: string; doubt: Doubt; check_by: string; digest: string; signature: LineSignature | null }
 export interface QuantityInfo { id: string; title: string; unit: string; sentence: string; sided: boolean }
-export interface Reference { stop_signs: { id: string; title: string; emergency: boolean }[]; conditions: ConditionForm[]; quantities: QuantityInfo[]; tests: TestInfo[]; movements: Movement[]; rules: Rule[]; rulebook_version: string }
+export interface ProfessionInfo { id: 'physician' | 'surgeon' | 'midwife' | 'physiotherapist' | 'occupational_therapist' | 'nurse' | 'other'; may_clear: boolean }
+export interface Reference { stop_signs: { id: string; title: string; emergency: boolean }[]; conditions: ConditionForm[]; quantities: QuantityInfo[]; professions: ProfessionInfo[]; tests: TestInfo[]; movements: Movement[]; rules: Rule[]; rulebook_version: string }
 export interface Screen {
   stop_signs: { id: string; title: string; emergency: boolean; missing: boolean; next_step: string }[]
   findings: { age_years: number; bone: { tier: string; assumed: boolean; reasons: string[] }; fall_signs: string[]; ranges_deg: Record<string, number>; readings: { index: number; test: string; on: string; side: string | null; text: string; level: string; source: string }[] }

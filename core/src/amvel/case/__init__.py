@@ -1,10 +1,12 @@
 """The open input: one client's case."""
 
 from amvel.case.client import (
+    CLEARING_PROFESSIONS,
     CONDITIONS,
     RESULTS,
     Case,
     CaseError,
+    ClinicianProfession,
     ClinicianWord,
     Override,
     Review,
@@ -19,12 +21,14 @@ from amvel.case.result import Result
 from amvel.case.room import Prop, Room, Seat
 
 __all__ = [
+    "CLEARING_PROFESSIONS",
     "CONDITIONS",
     "PROPS",
     "RESULTS",
     "SPINE_LEVELS",
     "Case",
     "CaseError",
+    "ClinicianProfession",
     "ClinicianWord",
     "Condition",
     "Field",

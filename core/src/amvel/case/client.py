@@ -130,17 +130,24 @@ class Understanding(Part):
     dislikes: tuple[Literal["touch", "bands", "noise", "lying_flat", "closed_eyes"], ...] = ()
 
 
+ClinicianProfession = Literal["physician", "surgeon", "midwife", "physiotherapist", "occupational_therapist", "nurse", "other"]
+# Whose word may loosen: our choice; local rules prevail.
+CLEARING_PROFESSIONS: tuple[ClinicianProfession, ...] = ("physician", "surgeon", "midwife", "physiotherapist")
+
+
 class ClinicianWord(Part):
     """What a clinician forbids, limits or clears, as it was written.
 
     `quantity` and `bound` say what is forbidden or limited; `step` ('family' or 'family/step') narrows it, or is what is
     forbidden; `load_kg` and `gentle_only` limit what is held and the effort.  `clears` names a rule, or one limit of it,
-    whose limits wait for a clinician; with `bound` it is cleared only as far as that number.
+    whose limits wait for a clinician; with `bound` it is cleared only as far as that number.  Whoever loosens needs the
+    `profession` for it; anybody named here may forbid or limit.
     """
 
     kind: Literal["forbids", "limits", "clears"]
     name: str = Field(min_length=2, max_length=120)
-    role: str = Field(min_length=2, max_length=80)
+    role: str = Field(min_length=2, max_length=80, description="as it stands on the paper, to be printed")
+    profession: ClinicianProfession | None = None
     on: date
     document: str = Field(default="", max_length=200)
     reason: str = Field(default="", max_length=300)
@@ -152,6 +159,11 @@ class ClinicianWord(Part):
     load_kg: float | None = Field(default=None, ge=0, le=100)
     gentle_only: bool = False
     valid_until: date | None = None
+
+    @property
+    def may_clear(self) -> bool:
+        """Whether who said it has a profession that loosens."""
+        return self.profession in CLEARING_PROFESSIONS
 
     @model_validator(mode="after")
     def _says_something(self) -> "ClinicianWord":

@@ -85,7 +85,7 @@ def _reason_against(case: Case, kinds: set[str], question: str, option: str) -> 
         return next((why for kind, why in _PRESSES_DOWN.items() if kind in kinds), "")
     if (question, option) == ("scoliosis", "curve_specific"):
         signed = any(
-            w.kind == "clears" and w.clears == SIGN_OFF and valid(w, case.as_of) for w in case.clinician_words
+            w.kind == "clears" and w.may_clear and w.clears == SIGN_OFF and valid(w, case.as_of) for w in case.clinician_words
         )
         return "" if signed else "one-sided work for a curve needs the sign-off of someone certified"
     return ""

@@ -19,7 +19,7 @@ def valid(word: ClinicianWord, on: date) -> bool:
 
 
 def clears(word: ClinicianWord, limit: Limit) -> bool:
-    """A clearing lifts only limits that wait for a clinician, of the rule or the limit that it names."""
+    """A clearing names limits that wait for a clinician, of a rule or one by one; whether it counts is another question."""
     return bool(limit.waits_for) and word.clears in (limit.id, limit.id.partition(".")[0])
 
 
@@ -32,6 +32,10 @@ def apply_words(case: Case, limits: list[Limit]) -> tuple[list[Limit], list[Refe
     for i, w in enumerate(case.clinician_words):
         if w.kind == "clears":
             if not any(clears(w, x) for x in limits):
+                continue
+            if not w.may_clear:
+                text = f"a clearing by {w.role} {w.name}: a profession that may clear is not recorded; ask who clears it"
+                referrals.append(Referral(f"clinician.who_{i}", text, SAID))
                 continue
             if not all(_after_event(w, x) for x in limits if clears(w, x)):
                 text = f"a clearing of {w.on} is older than what it clears: ask again"
@@ -58,7 +62,7 @@ def apply_words(case: Case, limits: list[Limit]) -> tuple[list[Limit], list[Refe
 
 def _cleared(limit: Limit, clearing: list[ClinicianWord]) -> Limit | None:
     """What is left of a limit: all of it, none, or as far as a number that somebody gave; of several the strictest."""
-    given = [w for w in clearing if clears(w, limit) and _after_event(w, limit)]
+    given = [w for w in clearing if w.may_clear and clears(w, limit) and _after_event(w, limit)]
     if not given:
         return limit
     numbers = [w.bound for w in given if w.bound is not None]

@@ -74,7 +74,7 @@ RULE = Rule(
                         "kind": "clears",
                         "clears": "after_birth",
                         "name": "M. Oda",
-                        "role": "midwife",
+                        "role": "midwife", "profession": "midwife",
                         "on": "2026-11-20",
                     }
                 ],
@@ -90,7 +90,7 @@ RULE = Rule(
                         "kind": "clears",
                         "clears": "after_birth",
                         "name": "M. Oda",
-                        "role": "midwife",
+                        "role": "midwife", "profession": "midwife",
                         "on": "2026-09-20",
                     }
                 ],

@@ -99,7 +99,7 @@ RULE = Rule(
                         "kind": "clears",
                         "clears": "weight_bearing",
                         "name": "Dr. Wend",
-                        "role": "surgeon",
+                        "role": "surgeon", "profession": "surgeon",
                         "on": "2026-11-20",
                     }
                 ],

@@ -215,3 +215,24 @@ def test_treated_bone_is_not_asked_about_again() -> None:
 )
 def test_what_is_temporary_is_looked_at_again(condition: dict, limit: str) -> None:
     assert engine(condition).envelope.by_id[limit].review_on is not None
+
+
+COUNTS_LIMBS = (
+    {"kind": "coordination_disorder"},
+    {"kind": "autism"},
+    {"kind": "parkinson", "freezing": True},
+    {"kind": "cognitive_impairment", "severity": "mild"},
+    {"kind": "learning_disability", "severity": "moderate"},
+)
+
+
+@pytest.mark.parametrize("condition", COUNTS_LIMBS, ids=lambda c: c["kind"])
+def test_who_follows_few_limbs_at_once_still_rolls_over_and_lies_down_as_one_unit(condition: dict) -> None:
+    e = engine(condition, tests=SCREENED)
+    bounds = [limit.bound for limit in e.envelope.limits if limit.quantity == "coordination"]
+    assert bounds
+    for ref in ("roll_to_the_side/to_the_side", "floor_by_a_chair/all_the_way_up", "breathing_rest/knees_bent"):
+        assert not any(b.limit.quantity == "coordination" for v in e.judge(*ref.split("/")) for b in v.reasons), ref
+    assert opened(e, "breathing_rest/knees_bent")
+    closed = {v.ref for v in e.judge(contexts=("visit",)) for b in v.reasons if b.limit.quantity == "coordination"}
+    assert closed or min(bounds) >= 3, "no exercise of the library moves four limbs apart"

@@ -5,6 +5,7 @@ from datetime import date
 from amvel.case.conditions.development import Autism
 from amvel.checked import Profession
 from amvel.numbers import Number, Numbers
+from amvel.safety.attention import few_limbs
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
 from amvel.safety.rulebook import Example, Rule
@@ -29,7 +30,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
             "surprises cost more than the exercise",
             "same order, same place, say what comes; no touch without asking",
         )
-        page.limit(f"coordination_{i}", "coordination", n["coordination"], "one new thing at a time")
+        few_limbs(page, f"coordination_{i}", n["coordination"], "one new thing at a time")
     return page.done()
 
 

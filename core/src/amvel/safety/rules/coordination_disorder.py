@@ -5,6 +5,7 @@ from datetime import date
 from amvel.case.conditions.development import CoordinationDisorder
 from amvel.checked import Profession
 from amvel.numbers import Number, Numbers
+from amvel.safety.attention import few_limbs
 from amvel.safety.limits import Answer, Place
 from amvel.safety.page import Page
 from amvel.safety.rulebook import Example, Rule
@@ -18,13 +19,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
     """Few limbs at once, slow, hand support where one leg carries."""
     page = Page("coordination_disorder", COMMON_PRACTICE)
     if f.one(CoordinationDisorder):
-        page.limit(
-            "coordination",
-            "coordination",
-            n["coordination"],
-            "few limbs at once until each part is sure; well-learnt daily tasks are one",
-            when=Place.EXERCISES,
-        )
+        few_limbs(page, "coordination", n["coordination"], "few limbs at once until each part is sure")
         page.limit(
             "hand",
             "hand_support_level",

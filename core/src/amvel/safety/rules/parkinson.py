@@ -6,6 +6,7 @@ from amvel.case.conditions.nervous_system import Parkinson
 from amvel.checked import Profession
 from amvel.literature import OSBORNE
 from amvel.numbers import Number, Numbers
+from amvel.safety.attention import few_limbs
 from amvel.safety.limits import Answer, Place
 from amvel.safety.page import Page
 from amvel.safety.rulebook import Duty, Example, Rule
@@ -45,13 +46,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
     if c.stage is not None and c.stage > n["held_stage"]:
         page.limit("standing", "standing", 0, "does not stand alone at this stage", when=Place.STANDING)
     if c.freezing:
-        page.limit(
-            "dual",
-            "coordination",
-            n["coordination"],
-            "steps freeze when several things are done at once; well-learnt daily tasks are one",
-            when=Place.EXERCISES,
-        )
+        few_limbs(page, "dual", n["coordination"], "steps freeze when several things are done at once")
     if c.good_from_hour is not None and c.good_to_hour is not None:
         page.care(
             "hours",

@@ -236,3 +236,57 @@ def test_who_follows_few_limbs_at_once_still_rolls_over_and_lies_down_as_one_uni
     assert opened(e, "breathing_rest/knees_bent")
     closed = {v.ref for v in e.judge(contexts=("visit",)) for b in v.reasons if b.limit.quantity == "coordination"}
     assert closed or min(bounds) >= 3, "no exercise of the library moves four limbs apart"
+
+
+CORD = {"kind": "spinal_cord_injury", "level": "T4"}
+IN_BED = {"tolerates": {"floor": "no", "lying_flat": "yes", "bed_transfer": "alone", "sitting_unsupported": "no", "standing": "no"}}
+
+
+@pytest.mark.parametrize(
+    "ref",
+    [
+        "knee_tip/one_side",
+        "supported_heel_slide/on_the_floor",
+        "squeeze_and_push/push",
+        "lying_foot/toes_spread",
+        "pelvic_tilt_clock/tuck_held",
+        "lying_side_reach/hand_to_heel",
+        "light_seat/with_hands",
+    ],
+)
+def test_a_muscle_that_does_not_act_does_not_do_a_little_of_it_either(ref: str) -> None:
+    e = engine(CORD, **IN_BED, room={"bed_height_cm": 50, "bed_firmness": "firm"})
+    assert not opened(e, ref)
+
+
+def test_above_a_cord_lesion_breath_and_arms_stay_open_in_bed() -> None:
+    e = engine(CORD, **IN_BED, room={"bed_height_cm": 50, "bed_firmness": "firm"})
+    for ref in ("breathing_rest/knees_bent", "floor_arm_slide/arms_slide", "prone_breathing/hands_beside"):
+        assert opened(e, ref), ref
+
+
+LIMP = {"kind": "stroke", "side": "left", "shoulder": "uncontrolled"}
+
+
+@pytest.mark.parametrize("ref", ["tall_hinge/arms_raised", "balanced_lean_back/arms_forward", "wall_plank/forearms", "tall_turn/arms_forward"])
+def test_a_limp_arm_is_neither_held_out_nor_set_against_a_wall(ref: str) -> None:
+    assert not opened(engine(LIMP, tests=SCREENED), ref)
+
+
+def test_with_a_limp_arm_the_legs_and_a_lean_with_the_arms_at_rest_stay() -> None:
+    e = engine(LIMP, tests=SCREENED)
+    for ref in ("balanced_lean_back/lean", "seated_march/foot_lifts", "bent_knee_fall_out/small"):
+        assert opened(e, ref), ref
+
+
+SORE = {"kind": "open_sore", "place": "foot", "side": "right"}
+
+
+def test_on_a_sore_foot_nothing_carries_rubs_or_rolls_but_it_may_rest() -> None:
+    e = engine(SORE, tests=SCREENED)
+    for ref in ("heel_raise/firm_hand", "sit_to_stand/two_legs", "standing_foot/heel_to_ball", "bridge/small_lift"):
+        assert not opened(e, ref), ref
+    for ref in ("tall_sitting/unsupported", "tall_turn/hands_on_ribs", "toe_float/finger_high"):
+        assert opened(e, ref), ref
+    gathers = {v.side: v.allowed for v in e.judge("foot_gather", "draw_in_a_cloth", contexts=("visit",))}
+    assert gathers == {"left": True, "right": False}

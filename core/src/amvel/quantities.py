@@ -457,6 +457,14 @@ for _id in ("arm", "leg"):
         decimals=0,
     )
 _add(
+    "foot_rubs",
+    "foot that works on the ground",
+    "0/1",
+    "1 when this foot rolls, curls or slides on what it lies on.",
+    sided=True,
+    decimals=0,
+)
+_add(
     "trunk_acts",
     "muscles of the trunk that must act",
     "0/1",

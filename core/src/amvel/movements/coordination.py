@@ -24,10 +24,7 @@ _COLUMNS = {
     for limb, joints in _JOINTS.items()
     for side in _SIDES
 }
-_TRUNK = [
-    i for i, (name, _, _) in enumerate(JOINTS) if name.startswith(("lumbar.", "lower_thoracic.", "upper_thoracic."))
-]
-_PARTS = {"arm": ("scapula", "shoulder", "elbow", "forearm", "wrist"), "leg": ("hip", "knee", "ankle", "toes")}
+PARTS = {"arm": ("scapula", "shoulder", "elbow", "forearm", "wrist"), "leg": ("hip", "knee", "ankle", "toes")}
 ENDS = {
     "arm": frozenset(["palm", "knuckles", "fingertips", "wrist", "elbow", "elbow_tip", "forearm_side", "forearm_under"]),
     "leg": frozenset(["heel", "ball", "heel_back", "foot_outer", "foot_inner", "toe_tip", "toe_under", "instep", "knee_front", "knee_side", "calf_under"]),
@@ -36,7 +33,7 @@ _END_OF = {mark: limb for limb, marks in ENDS.items() for mark in marks}
 _JOINT_OF = {
     name: (limb, side)
     for name, _, _ in JOINTS
-    for limb, parts in _PARTS.items()
+    for limb, parts in PARTS.items()
     for side in _SIDES
     if name.startswith(tuple(f"{side}.{part}." for part in parts))
 }
@@ -70,26 +67,15 @@ def moving_limbs(angles_rad: Array, rows: Sequence[int], frames: Sequence[Frame]
     return sum(_of_a_pair(limb, whole, parts) for limb in _JOINTS)
 
 
-def acting_limbs(angles_rad: Array, rows: Sequence[int], frames: Sequence[Frame]) -> set[tuple[str, str]]:
-    """Limbs ('arm' or 'leg', side) that are moved on purpose at some time: they need muscles that act."""
+def led_limbs(angles_rad: Array, rows: Sequence[int], frames: Sequence[Frame], least_rad: float) -> "set[_Limb]":
+    """Limbs that travel by more than `least_rad` at some time because they are asked to."""
     asked = [_read(f) for f in frames]
-    out: set[tuple[str, str]] = set()
+    out: set[_Limb] = set()
     for i, (start, end) in enumerate(pairwise(rows)):
         way = angles_rad[start : end + 1]
         part = _Part(way, np.ptp(way, axis=0), frames[i], frames[i + 1], asked[i], asked[i + 1])
-        out |= {(limb, side) for limb in _JOINTS for side in _SIDES if _led(limb, side, part, _ALIKE_RAD)}
+        out |= {(limb, side) for limb in _JOINTS for side in _SIDES if _led(limb, side, part, least_rad)}
     return out
-
-
-def trunk_travels(angles_rad: Array) -> bool:
-    """Whether the trunk itself bends or turns on the way: that needs muscles of its own."""
-    return bool(np.ptp(angles_rad[:, _TRUNK], axis=0).max() > _ALIKE_RAD)
-
-
-def squeezes_between_the_legs(frame: Frame) -> bool:
-    """Whether the legs press on something between them, or against a band round them."""
-    marks = ({mark.partition(".")[2] for mark in p.at} for p in frame.props if p.pressed)
-    return any(at <= ENDS["leg"] | {"knee_inside"} for at in marks)
 
 
 def _of_a_pair(limb: str, whole_rad: Array, parts: list[_Part]) -> int:
@@ -195,4 +181,4 @@ def _joined(limb: str, frame: Frame) -> bool:
     return pressed or bool(held[0] & held[1] & on_the_body)
 
 
-__all__ = ["ENDS", "acting_limbs", "moving_limbs"]
+__all__ = ["ENDS", "PARTS", "led_limbs", "moving_limbs"]

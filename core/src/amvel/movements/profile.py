@@ -39,9 +39,10 @@ from amvel.body import (
 )
 from amvel.body.tree import Array, Flags, Rows
 from amvel.content import MODEL, version
+from amvel.movements.acting import acts
 from amvel.movements.bed import FLOOR, LYING_ON, lies_on_bed
 from amvel.movements.columns import Columns, Extremes
-from amvel.movements.coordination import acting_limbs, moving_limbs, squeezes_between_the_legs, trunk_travels
+from amvel.movements.coordination import moving_limbs
 from amvel.movements.declaration import Family, Setting, Step
 from amvel.movements.frames import Frame, mirrored
 from amvel.movements.levels import REFERENCES, Ceilings, Way, at_least_as_named
@@ -335,7 +336,7 @@ def ceilings_of(measures: Measures) -> Ceilings:
 
 
 # Of a movement and not of a frame, or counted from what was computed.
-_ADDED = {"coordination", "speed_deg_s", "exercise", "arm_acts", "leg_acts", "trunk_acts", "stance_level", "rise_level", "press_against_standing", *(w.quantity for w in Way)}
+_ADDED = {"coordination", "speed_deg_s", "exercise", "arm_acts", "leg_acts", "trunk_acts", "foot_rubs", "stance_level", "rise_level", "press_against_standing", *(w.quantity for w in Way)}
 
 
 def _complete(columns: Columns) -> None:
@@ -419,7 +420,8 @@ def _one(
         "speed_deg_s": np.full(len(span), _speed_deg_s(own.angles, request.step.dose.seconds)),
     }
     measured = columns.part(rows)
-    more |= _acts(own, declared, [way.frames[span.start + i] for i in declared], measured)
+    told = [way.frames[span.start + i] for i in declared]
+    more |= {k: np.full(len(span), v) for k, v in acts(own, skeleton, declared, told, measured).items()}
     more["stance_level"] = stance_level(skeleton, own, measured)
     more["rise_level"] = np.full(len(span), rise_level(skeleton, own, measured))
     if counted:
@@ -434,20 +436,6 @@ def _one(
         tuple(declared),
         _Declared(way.keys, way.key[rows], way.share[rows], flat, rows),
     )
-
-
-def _acts(posed: Posed, rows: list[int], frames: list[Frame], measured: Columns) -> dict[str, Array]:
-    """1 all the way for every limb whose own muscles the movement needs: it moves, is held up, or carries."""
-    acting = acting_limbs(posed.angles, rows, frames)
-    acting |= {("leg", side) for f in frames for side in legs_lifted(f)}
-    acting |= {("leg", side) for f in frames if squeezes_between_the_legs(f) for side in ("left", "right")}
-    out = {}
-    for limb in ("arm", "leg"):
-        for side in ("left", "right"):
-            needed = (limb, side) in acting or bool(measured[f"{side}.{limb}_carries_percent_bw"].any())
-            out[f"{side}.{limb}_acts"] = np.full(len(measured["performed"]), float(needed))
-    out["trunk_acts"] = np.full(len(measured["performed"]), float(trunk_travels(posed.angles)))
-    return out
 
 
 @dataclass(frozen=True)

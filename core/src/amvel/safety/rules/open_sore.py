@@ -12,7 +12,7 @@ from amvel.screening import Findings
 from amvel.sources import COMMON_PRACTICE
 
 SINCE = date(2026, 1, 1)
-_PRESSES = {"sit_bone": "sit_bone_support_percent_bw", "foot": "foot_support_percent_bw", "knee": "knee_support_percent_bw", "elbow": "forearm_support_percent_bw"}
+_PRESSES = {"sit_bone": "sit_bone_support_percent_bw", "foot": "leg_carries_percent_bw", "knee": "knee_support_percent_bw", "elbow": "forearm_support_percent_bw"}
 
 
 def answer(f: Findings, n: Numbers) -> Answer:
@@ -27,6 +27,9 @@ def answer(f: Findings, n: Numbers) -> Answer:
         else:
             sides = (c.side,) if c.side else ("left", "right")
             page.both_sides(sides, f"{c.place}_{i}", _PRESSES[c.place], n["rests_percent_bw"], why, **more)
+        if c.place == "foot":
+            page.both_sides(sides, f"rubs_{i}", "foot_rubs", 0, why, **more)
+            page.care(f"lies_free_{i}", "performed", 0, why, "the foot rests so that the sore lies free, on its other end or a pad")
         page.refer(
             "wound", f"an open sore ({where}): ask who looks after the wound, and what may touch it", which=i)
     return page.done()
@@ -45,7 +48,11 @@ RULE = Rule(
     ),
     (
         Example("over the sacrum", {"conditions": [{"kind": "open_sore", "place": "sacrum"}]}, {"open_sore.sacrum_0": 0.0}, refers=("open_sore.wound_0",)),
-        Example("a foot", {"conditions": [{"kind": "open_sore", "place": "foot", "side": "left"}]}, {"open_sore.foot_0_left": 2.0, "open_sore.foot_0_right": None}),
+        Example(
+            "a foot",
+            {"conditions": [{"kind": "open_sore", "place": "foot", "side": "left"}]},
+            {"open_sore.foot_0_left": 2.0, "open_sore.rubs_0_left": 0.0, "open_sore.foot_0_right": None},
+        ),
         Example("none", {"conditions": []}, {"open_sore.sacrum_0": None}),
     ),
     duties=(

@@ -1,0 +1,120 @@
+"""Whose muscles a movement needs: limbs that move, are held up, carry or press, and a trunk that bends or turns; and
+feet that rub on what they lie on.
+
+None of this depends on how far: whoever has no muscle for it cannot do a little of it either.
+"""
+
+from collections.abc import Sequence
+from itertools import pairwise
+
+import numpy as np
+
+from amvel.body import JOINTS, Posed, Skeleton
+from amvel.body.tree import Array
+from amvel.movements.columns import Columns
+from amvel.movements.coordination import ENDS, PARTS, led_limbs
+from amvel.movements.frames import Frame
+from amvel.movements.lifted import legs_lifted
+
+Limb = tuple[str, str]  # 'arm' or 'leg', left or right
+_SIDES = ("left", "right")
+_LEAST_RAD = np.radians(0.5)  # the resolution of an angle
+_SOLE_AND_HEEL = frozenset(("heel", "ball", "heel_back", "foot_outer", "foot_inner", "toe_tip", "toe_under", "instep"))
+_TRUNK_LEAST_RAD = np.radians(1.5)  # beyond what the trunk gives by itself while a limb moves
+_LEG = {side: [i for i, (name, _, _) in enumerate(JOINTS) if name.startswith(tuple(f"{side}.{p}." for p in PARTS["leg"]))] for side in _SIDES}
+_FOOT = {side: [i for i, (name, _, _) in enumerate(JOINTS) if name.startswith((f"{side}.ankle.", f"{side}.toes."))] for side in _SIDES}
+_ROLLS_RAD = np.radians(3.0)  # a planted foot gives so much by itself (our reading)
+_SLIDES_M = 0.01
+_STAYS_M = 0.005
+_TRUNK_PARTS = ("lumbar", "lower_thoracic", "upper_thoracic")
+_TRUNK_BY_AXIS = [
+    [i for i, (name, _, _) in enumerate(JOINTS) if name in tuple(f"{part}.{axis}" for part in _TRUNK_PARTS)]
+    for axis in sorted({name.partition(".")[2] for name, _, _ in JOINTS if name.startswith(_TRUNK_PARTS)})
+]
+_HANGS_WITHIN_DEG = 30.0  # an upper arm nearer to the plumb line hangs by itself (our reading)
+_UP_CM = 3.0  # lying, an elbow this far above the shoulder is held there (our reading)
+_UPRIGHT = 0.5  # the trunk's share along the vertical from which somebody sits or stands
+
+
+def acts(posed: Posed, skeleton: Skeleton, rows: Sequence[int], frames: Sequence[Frame], measured: Columns) -> dict[str, float]:
+    """1 for every limb, and the trunk, that needs muscles of its own in this movement.
+
+    `rows` are those of the declared `frames` among the posed ones.
+    """
+    acting = _moved(posed, skeleton, rows, frames)
+    for i, frame in zip(rows, frames, strict=True):
+        acting |= {("leg", side) for side in legs_lifted(frame)}
+        acting |= {("arm", side) for side in _SIDES if _holds_itself_up(side, frame, posed.points[i], skeleton)}
+        if _presses_with_the_legs(frame):
+            acting |= {("leg", side) for side in _SIDES}
+    out = {}
+    for limb in PARTS:
+        for side in _SIDES:
+            carries = bool(measured[f"{side}.{limb}_carries_percent_bw"].any())
+            out[f"{side}.{limb}_acts"] = float((limb, side) in acting or carries)
+    whole = [np.ptp(posed.angles[:, joints].sum(axis=1)) for joints in _TRUNK_BY_AXIS]
+    out["trunk_acts"] = float(max(whole) > _TRUNK_LEAST_RAD)
+    out |= {f"{side}.foot_rubs": float(_rubs(side, posed, skeleton, rows, frames)) for side in _SIDES}
+    return out
+
+
+def _rubs(side: str, posed: Posed, skeleton: Skeleton, rows: Sequence[int], frames: Sequence[Frame]) -> bool:
+    """Whether the foot rolls, curls or slides on a surface at some time."""
+    for (i, before), (k, after) in pairwise(zip(rows, frames, strict=True)):
+        there = _under_the_foot(side, before) & _under_the_foot(side, after)
+        if not there:
+            continue
+        rolled = np.ptp(posed.angles[i : k + 1, _FOOT[side]], axis=0).max() > _ROLLS_RAD
+        at = [skeleton.landmarks.index[mark] for mark in there]
+        slid = np.linalg.norm(posed.points[k, at] - posed.points[i, at], axis=-1).max() > _SLIDES_M
+        if rolled or slid:
+            return True
+    return False
+
+
+def _under_the_foot(side: str, frame: Frame) -> set[str]:
+    own = (t for t in frame.touches if t.on is None and t.gap_cm <= 0 and t.landmark.startswith(f"{side}."))
+    return {t.landmark for t in own if t.landmark.partition(".")[2] in _SOLE_AND_HEEL}
+
+
+def _moved(posed: Posed, skeleton: Skeleton, rows: Sequence[int], frames: Sequence[Frame]) -> set[Limb]:
+    """Limbs that are moved at some time: asked to, or a leg that leans, rolls or curls on its foot while the pelvis stays."""
+    out = led_limbs(posed.angles, rows, frames, _LEAST_RAD)
+    for (i, before), (k, after) in pairwise(zip(rows, frames, strict=True)):
+        turn = posed.root_rotation[i].T @ posed.root_rotation[k]
+        pelvis_stays = float(np.trace(turn)) > 1 + 2 * np.cos(_ROLLS_RAD)
+        for side in _SIDES:
+            hip = skeleton.landmarks.index[f"{side}.hip"]
+            hip_stays = np.linalg.norm(posed.points[k, hip] - posed.points[i, hip]) < _STAYS_M
+            on_it = _under_the_foot(side, before) & _under_the_foot(side, after)
+            travelled = np.ptp(posed.angles[i : k + 1, _LEG[side]], axis=0).max()
+            if hip_stays and pelvis_stays and on_it and travelled > _ROLLS_RAD:
+                out.add(("leg", side))
+    return out
+
+
+def _presses_with_the_legs(frame: Frame) -> bool:
+    """Whether the legs press on something between them, or against a band or belt round both."""
+    leg = ENDS["leg"] | {"knee_inside"}
+    between = ({mark.partition(".")[2] for mark in p.at} for p in frame.props if p.pressed)
+    round_both = (p.at for p in frame.props if p.kind in ("band", "belt") and len(p.at) > 1)
+    marks = [{mark.partition(".")[2] for mark in at} for at in round_both]
+    return any(m <= leg for m in (*between, *marks))
+
+
+def _holds_itself_up(side: str, frame: Frame, points: Array, skeleton: Skeleton) -> bool:
+    """Whether this arm neither hangs nor lies on something under it: in the air, or against a wall."""
+    own = [t for t in frame.touches if t.landmark.startswith(f"{side}.") and t.landmark.partition(".")[2] in ENDS["arm"]]
+    if any(t.on is None and t.bears and frame.surfaces[t.surface].kind == "wall" for t in own):
+        return True
+    if any(t.gap_cm <= 0 for t in own):
+        return False
+    at = {n: points[skeleton.landmarks.index[f"{side}.{n}"]] for n in ("shoulder", "elbow", "hip")}
+    upper = at["elbow"] - at["shoulder"]
+    trunk = at["shoulder"] - at["hip"]
+    if trunk[2] < _UPRIGHT * float(np.linalg.norm(trunk)):
+        return bool(upper[2] > _UP_CM / 100)
+    return bool(-upper[2] < np.cos(np.radians(_HANGS_WITHIN_DEG)) * float(np.linalg.norm(upper)))
+
+
+__all__ = ["acts"]

@@ -215,7 +215,7 @@ def test_a_larger_dose_counts_for_time_on_the_skin_and_flat() -> None:
     twice = at_dose(profile, 2 * step.dose.repetitions, 2 * step.dose.sets, step.dose.hold_s)
     assert twice.peak("skin_percent_bw_min") > 1.9 * profile.peak("skin_percent_bw_min")
     less = at_dose(profile, 1, 1, step.dose.hold_s)
-    assert less.peak("skin_percent_bw_min") == profile.peak("skin_percent_bw_min")
+    assert less.peak("skin_percent_bw_min") < profile.peak("skin_percent_bw_min")
 
 
 # the programme

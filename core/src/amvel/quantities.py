@@ -542,6 +542,18 @@ for _id, _words, _sentence in (
     ("press", "press on the spine", "Level of what presses the spine together."),
 ):
     _add(f"{_id}_level", _words, LEVEL, f"{_sentence} 1 to 6, each what its reference poses ask of this body.")
+for _id, _words, _full in (
+    ("arching", "hold against arching", "a plank on the feet"),
+    ("bending", "hold of the back", "the heaviest lift of the back"),
+    ("side", "hold of the sides", "a side bridge on the feet"),
+):
+    _add(
+        f"{_id}_hold_s",
+        _words,
+        "s",
+        f"How long the position is held, reckoned in seconds of {_full} by the endurance curve of the trunk.",
+        decimals=1,
+    )
 _add(
     "press_against_standing",
     "press on the spine against quiet standing",

@@ -6,6 +6,9 @@ people, which is our estimate and wide on purpose.
 
 from dataclasses import dataclass
 
+import numpy as np
+
+from amvel.body.tree import Array
 from amvel.literature import FREY_LAW, ROHMERT
 
 FREY_LAW_AVIN = FREY_LAW.says("endurance time of the trunk against share of maximum")
@@ -20,6 +23,12 @@ def hold_s(share: float) -> float:
     if not share > 0.0:
         raise ValueError(f"share: must be above 0, is {share}")
     return float(_A_S * share**_B)
+
+
+def as_long_at_full(seconds: float, ratio: Array) -> Array:
+    """Seconds of the full load that tire as much as `seconds` at `ratio` of it: the curve is a power of the share."""
+    tired: Array = seconds * np.maximum(ratio, 0.0) ** -_B
+    return tired
 
 
 def share_of(seconds: float) -> float:

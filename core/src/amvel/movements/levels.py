@@ -12,6 +12,7 @@ from functools import lru_cache
 
 import numpy as np
 
+from amvel.body.endurance import as_long_at_full
 from amvel.body.tree import Array
 from amvel.movements.library import UnknownMovement, find
 
@@ -35,9 +36,15 @@ class Way(StrEnum):
         """The quantity that counts its level."""
         return f"{self.value}_level"
 
+    @property
+    def hold_quantity(self) -> str:
+        """The quantity that counts a hold in seconds of the hardest reference pose of this way."""
+        return f"{self.value}_hold_s"
+
 
 BELLY_WORK = (Way.ARCHING, Way.SIDE, Way.TURNING, Way.PRESS)
 EVERY_WAY = tuple(Way)
+HELD_WAYS = (Way.ARCHING, Way.BENDING, Way.SIDE)  # what a timed test shows how long it is held
 
 # What each way is measured by; the moments of lifted legs stand beside those of the trunk that holds against them.
 _MEASURED_BY: dict[Way, tuple[str, ...]] = {
@@ -47,6 +54,8 @@ _MEASURED_BY: dict[Way, tuple[str, ...]] = {
     Way.TURNING: (*(f"{s}.turning_moment_{c}_nm" for c in _CUTS for s in _SIDES), "pelvic_rotation_moment_nm"),
     Way.PRESS: tuple(f"compression_{c}_n" for c in _CUTS),
 }
+
+_CUT_MOMENTS = tuple(f"moment_{c}_nm" for c in _CUTS)
 
 # In words, since nobody on a screen reads a number of ours.
 SAYS = {
@@ -160,6 +169,10 @@ class Ceilings:
         out = {"press_against_standing": np.max(press, axis=0)}
         for way, measured in _MEASURED_BY.items():
             out[way.quantity] = np.max([level_of(profile[n], self.most[n]) for n in measured], axis=0)
+        for way in HELD_WAYS:
+            cuts = [n for n in _MEASURED_BY[way] if n.endswith(_CUT_MOMENTS)]
+            ratio = np.max([profile[n] / max(float(self.most[n][-1]), 1e-9) for n in cuts], axis=0)
+            out[way.hold_quantity] = as_long_at_full(1.0, ratio) * profile["hold_s"]
         lifted = np.where(profile["on_the_back"] > 0, profile["legs_lifted"], 0.0).astype(int)
         out[Way.ARCHING.quantity] = np.maximum(out[Way.ARCHING.quantity], _LEGS_LIFTED[lifted])
         return out
@@ -189,4 +202,4 @@ def level_of(values: Array, most: Array) -> Array:
     return at + (values - floor) / np.maximum(width, 1e-9)
 
 
-__all__ = ["BELLY_WORK", "EVERY_WAY", "HIGHEST", "REFERENCES", "SAYS", "Ceilings", "Reference", "UnknownMovement", "Way", "at_least_as_named", "level_of", "named_levels"]
+__all__ = ["BELLY_WORK", "EVERY_WAY", "HELD_WAYS", "HIGHEST", "REFERENCES", "SAYS", "Ceilings", "Reference", "UnknownMovement", "Way", "at_least_as_named", "level_of", "named_levels"]

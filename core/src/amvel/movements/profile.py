@@ -44,8 +44,9 @@ from amvel.movements.bed import FLOOR, LYING_ON, lies_on_bed
 from amvel.movements.columns import Columns, Extremes
 from amvel.movements.coordination import moving_limbs
 from amvel.movements.declaration import Family, Setting, Step
+from amvel.movements.dosing import in_its_dose, without_dose
 from amvel.movements.frames import Frame, mirrored
-from amvel.movements.levels import REFERENCES, Ceilings, Way, at_least_as_named
+from amvel.movements.levels import HELD_WAYS, REFERENCES, Ceilings, Way, at_least_as_named
 from amvel.movements.library import find
 from amvel.movements.lifted import legs_lifted, sits_unsupported
 from amvel.movements.pose_of_frame import compile_frame
@@ -167,7 +168,7 @@ class Profiler:
 
     def known(self, requests: list[Request]) -> int:
         """How many of these are solved already; asks nothing of whoever is solving now."""
-        return sum(on_the_floor(r).key() in self._kept for r in requests)
+        return sum(as_posed(r).key() in self._kept for r in requests)
 
     def sketches(self, requests: list[Request]) -> list[Profile]:
         """The declared frames only: enough to rule a version out, never enough to allow it."""
@@ -186,13 +187,13 @@ class Profiler:
         self, requests: list[Request], kept: "OrderedDict[str, Profile]", between: int
     ) -> list[Profile]:
         requests = [self._whole(r) for r in requests]
-        placed = [on_the_floor(r) for r in requests]
+        placed = [as_posed(r) for r in requests]
         missing = {r.key(): r for r in placed if r.key() not in kept}
         if missing:
             asked = [(self, r) for r in missing.values()]
             for found in _solve(asked, between):
                 kept[found.request.key()] = found
-        answer = [on_its_surface(r, kept[p.key()]) for r, p in zip(requests, placed, strict=True)]
+        answer = [as_asked(r, kept[p.key()]) for r, p in zip(requests, placed, strict=True)]
         while len(kept) > self._keep:
             kept.popitem(last=False)
         return answer
@@ -215,17 +216,19 @@ class Profiler:
         return [f.with_facts(_facts(f, request)) for f in frames]
 
 
-def on_the_floor(request: Request) -> Request:
-    """The same request on the floor: the pose is the same on a firm bed, so that it is solved only once."""
-    if not lies_on_bed(request.values):
-        return request
-    return Request(request.family, request.step, request.side, {**request.values, LYING_ON.id: FLOOR})
+def as_posed(request: Request) -> Request:
+    """The same request on the floor and in its first dose: the pose is the same, so that it is solved only once."""
+    values = without_dose(request.values)
+    if lies_on_bed(values):
+        values = {**values, LYING_ON.id: FLOOR}
+    return request if values == request.values else Request(request.family, request.step, request.side, values)
 
 
-def on_its_surface(request: Request, solved: Profile) -> Profile:
-    """The profile as asked for: on a bed, nobody has to get to the floor."""
+def as_asked(request: Request, solved: Profile) -> Profile:
+    """The profile as asked for: in its dose; on a bed, nobody has to get to the floor."""
+    solved = in_its_dose(request.values, solved)
     if not lies_on_bed(request.values):
-        return solved
+        return solved if request.values == solved.request.values else replace(solved, request=request)
     nobody = np.zeros_like(solved.columns["floor_transfer"])
     there = {"floor_transfer": nobody, "bed_transfer": solved.columns["lying"]}
     return replace(solved, request=request, columns=solved.columns.with_(there))
@@ -336,7 +339,7 @@ def ceilings_of(measures: Measures) -> Ceilings:
 
 
 # Of a movement and not of a frame, or counted from what was computed.
-_ADDED = {"coordination", "speed_deg_s", "exercise", "arm_acts", "leg_acts", "trunk_acts", "foot_rubs", "stance_level", "rise_level", "press_against_standing", *(w.quantity for w in Way)}
+_ADDED = {"coordination", "speed_deg_s", "exercise", "arm_acts", "leg_acts", "trunk_acts", "foot_rubs", "stance_level", "rise_level", "press_against_standing", *(w.quantity for w in Way), *(w.hold_quantity for w in HELD_WAYS)}
 
 
 def _complete(columns: Columns) -> None:

@@ -131,7 +131,7 @@ def _best_side(group: list[Verdict]) -> list[Verdict]:
 def _dosed(at: Setting, step: Step, group: list[Verdict]) -> Dosed:
     """The dose; a round more for the weaker side only where that side's limits bear the longer time."""
     hold = at.holds.get(group[0].ref)
-    full = dose_of(at.case, step, tuple(v.side for v in group), hold, curve_side(at.case, group))
+    full = dose_of(at.case, step, tuple(v.side for v in group), hold, curve_side(at.case, group), group[0].profile.request.values)
     weak = next((v for v in group if v.side == full.extra_side), None)
     if weak is None:
         return full

@@ -6,8 +6,6 @@ is not held back (`safety.md`, stroke).  A hold is never longer than what was ju
 
 from dataclasses import dataclass, replace
 
-import numpy as np
-
 from amvel.case import Case, Result
 from amvel.case.results.balance_and_strength import OneLegStance
 from amvel.case.results.endurance import SideBridgeHold
@@ -15,12 +13,10 @@ from amvel.case.results.quiet_core import FallOutClean, LimbLiftClean
 from amvel.case.traits import Trait
 from amvel.literature import GRINDEM
 from amvel.movements import Profile, Step
+from amvel.movements.dosing import REST_S, repetitions_and_hold, scaled
 
 SYMMETRY = GRINDEM.says("limb symmetry of 90 % as common threshold")
 WEAK_SHARE = 0.9
-REST_S = 30.0
-# What grows with the time that a dose takes; profiles carry it for the first dose.
-_BY_TIME = ("time_flat_min", "time_sitting_min", "time_standing_min", "skin_percent_bw_min")
 # Which result speaks for which purposes, and its number.
 _SIDED: tuple[tuple[type[Result], str, tuple[str, ...]], ...] = (
     (SideBridgeHold, "seconds", ("side_bend",)),
@@ -48,22 +44,25 @@ def dose_of(
     sides: tuple[str, ...],
     hold_s: float | None = None,
     preferred: tuple[str, str] = ("", ""),
+    values: dict[str, float | str] | None = None,
 ) -> Dosed:
     """The dose of one step; `hold_s` is the clean hold estimated from a measured one.
 
-    `preferred` is a side that gets a round more whatever was measured, and why.
+    `preferred` is a side that gets a round more whatever was measured, and why; `values` are those that were judged, which
+    may name a smaller dose than the first one.
     """
     first = step.dose
-    hold = first.hold_s
-    why = ""
+    repetitions, hold = repetitions_and_hold(step, values or {})
+    smaller = repetitions < first.repetitions or hold < first.hold_s
+    why = "a smaller dose keeps the limits" if smaller else ""
     if hold and hold_s is not None and 0 < hold_s < hold:
         hold, why = hold_s, "hold from what was measured"
     per_repetition = first.seconds - first.hold_s + hold
     weak, says = ("", "") if len(sides) != 2 else preferred if preferred[0] else weaker_side(case, step)
     rounds = first.sets * len(sides) + (1 if weak else 0)
-    work = first.repetitions * per_repetition * rounds + REST_S * (first.sets - 1)
+    work = repetitions * per_repetition * rounds + REST_S * (first.sets - 1)
     return Dosed(
-        first.repetitions, first.sets, hold, round(work / 60, 2), weak, "; ".join(x for x in (why, says) if x)
+        repetitions, first.sets, hold, round(work / 60, 2), weak, "; ".join(x for x in (why, says) if x)
     )
 
 
@@ -99,21 +98,10 @@ def without_extra(step: Step, dosed: Dosed) -> Dosed:
 
 
 def at_dose(profile: Profile, repetitions: int, rounds: int, hold_s: float) -> Profile:
-    """The profile of one side with another dose: a longer hold, more minutes flat and on the skin.
-
-    Never less than the first dose, for which the profile stands.
-    """
+    """The profile of one side with another dose: another hold, more or fewer minutes flat and on the skin."""
     if profile.fault or not repetitions:
         return profile
-    first = profile.request.step.dose
-    minutes = repetitions * (first.seconds - first.hold_s + hold_s) * rounds / 60
-    share = max(1.0, minutes / max(first.minutes(1), 1e-6))
-    columns = {n: profile.columns[n] * share for n in _BY_TIME}
-    if hold_s > first.hold_s:
-        columns["hold_s"] = np.maximum(profile.columns["hold_s"], hold_s)
-        strained = profile.columns["strained_hold_s"]
-        columns["strained_hold_s"] = np.where(strained > 0, np.maximum(strained, hold_s), strained)
-    return replace(profile, columns=profile.columns.with_(columns))
+    return replace(profile, columns=scaled(profile, repetitions, rounds, hold_s))
 
 
 __all__ = ["REST_S", "SYMMETRY", "WEAK_SHARE", "Dosed", "at_dose", "dose_of", "weaker_side", "without_extra"]

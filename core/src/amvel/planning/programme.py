@@ -6,6 +6,7 @@ from dataclasses import dataclass, field, replace
 from amvel.case.traits import Trait
 from amvel.engine import Engine
 from amvel.movements import Request, find
+from amvel.movements.dosing import without_dose
 from amvel.planning.choices import Choice, Setting, choices
 from amvel.planning.conflicts import Conflict, conflict
 from amvel.planning.holds import estimated_holds
@@ -227,7 +228,7 @@ def item_of(problem: Problem, c: Choice) -> Item:
         c.ref,
         c.family.position,
         tuple(v.side for v in c.verdicts),
-        dict(c.verdicts[0].profile.request.values),
+        without_dose(c.verdicts[0].profile.request.values),  # the dose stands beside it
         c.dosed.repetitions,
         c.dosed.sets,
         c.dosed.hold_s,

@@ -224,6 +224,8 @@ def describe(change: Change) -> str:
             else text
         )
     q = quantity(change.quantity)
+    if q.id == p.id:  # the measure is what is limited
+        return f"{text}, limit {_show(change.bound)}{unit}"
     unit = "°" if q.unit == "deg" else f" {q.unit}"
     hips = (
         f", hip bend in sitting {change.hip_before_deg:.0f}° → {change.hip_after_deg:.0f}°"

@@ -9,6 +9,7 @@ from itertools import product
 
 from amvel.body import DECLARED
 from amvel.movements import Parameter, Profile, Profiler, Request, Step
+from amvel.movements.dosing import dose_parameters, first_dose, only_what_differs
 from amvel.movements.levels import named_levels
 from amvel.quantities import base_id, quantity
 from amvel.safety.limits import Envelope
@@ -49,25 +50,32 @@ class Modified:
 def hopeless(request: Request, first: Check) -> bool:
     """Whether some broken limit speaks of what no parameter of this step changes: the position, one leg, the floor, or the
     level that the step is of by name."""
-    fixed = _FIXED - frozenset().union(*(p.moves for p in request.step.parameters))
+    fixed = _FIXED - frozenset().union(*(p.moves for p in changeable(request.step, first)))
     named = {way.quantity: level for way, level in named_levels().get(request.label, {}).items()}
     return any(
         base_id(b.limit.quantity) in fixed or named.get(b.limit.quantity, 0) > b.limit.bound for b in first.breaches
     )
 
 
+def changeable(step: Step, first: Check) -> tuple[Parameter, ...]:
+    """What may be moved: the measures of the step, and its dose where that eases something that is broken."""
+    broken = {base_id(b.quantity) for b in first.breaches}
+    return (*step.parameters, *(p for p in dose_parameters(step) if p.moves & broken))
+
+
 def distance(step: Step, start: dict[str, float | str], values: dict[str, float | str]) -> float:
     """How far a version is from the original: shares of each parameter's range, a little more per parameter touched."""
     total = 0.0
-    for p in step.parameters:
-        if values[p.id] == start[p.id]:
+    usual = {**first_dose(step), **start}
+    for p in (*step.parameters, *dose_parameters(step)):
+        if values.get(p.id, usual[p.id]) == usual[p.id]:
             continue
         if p.choices:
-            share = abs(p.choices.index(str(values[p.id])) - p.choices.index(str(start[p.id]))) / max(
+            share = abs(p.choices.index(str(values[p.id])) - p.choices.index(str(usual[p.id]))) / max(
                 1, len(p.choices) - 1
             )
         else:
-            share = abs(float(values[p.id]) - float(start[p.id])) / (p.high - p.low)
+            share = abs(float(values[p.id]) - float(usual[p.id])) / (p.high - p.low)
         total += share + 0.05
     return total
 
@@ -79,10 +87,10 @@ def _thinned(items: list[float | str], most: int) -> list[float | str]:
 
 
 def candidates(
-    step: Step, start: dict[str, float | str], of: Container[str] | None = None
+    step: Step, start: dict[str, float | str], of: Container[str] | None = None, more: tuple[Parameter, ...] = ()
 ) -> list[dict[str, float | str]]:
-    """Versions with one, then two, parameters moved (all, or those of `of`); nearest first."""
-    moves = {p.id: p.candidates(start[p.id]) for p in step.parameters if of is None or p.id in of}
+    """Versions with one, then two, parameters moved (all and `more`, or those of `of`); nearest first."""
+    moves = {p.id: p.candidates(start[p.id]) for p in (*step.parameters, *more) if of is None or p.id in of}
     single = [{**start, k: v} for k, values in moves.items() for v in _thinned(values, _COARSE)]
     names = list(moves)
     double = [v for i, a in enumerate(names) for b in names[i + 1 :] for v in _pairs(start, moves, a, b)]
@@ -132,21 +140,23 @@ def together(profiler: Profiler, searches: list[Search]) -> list[Modified | None
 
 def search(original: Profile, first: Check, envelope: Envelope, context: str, lifted: frozenset[str]) -> Search:
     """The closest admissible version, refined to the parameter's grid; None when there is none."""
-    step, start = original.request.step, original.request.values
-    if not step.parameters or hopeless(original.request, first):
+    step, start = original.request.step, {**first_dose(original.request.step), **original.request.values}
+    free = changeable(step, first)
+    if not free or hopeless(original.request, first):
         return None
 
     def fine(profile: Profile) -> bool:
         return check(profile, envelope, context, lifted).allowed
 
-    moves = {p.id: p.candidates(start[p.id]) for p in step.parameters}
+    moves = {p.id: p.candidates(start[p.id]) for p in free}
     # The furthest that each parameter goes, and half-way: what none of them eases, no other value of one will hold.
     probes = [_version(original, {**start, k: v}) for k, values in moves.items() for v in _thinned(values, 2)]
     sketches = yield Ask(tuple(probes), True)
     if _beyond_help(original, first, sketches):
         return None
     alone = _enough_alone(original, first, probes, sketches)
-    singles = [_version(original, c) for c in candidates(step, start, alone) if sum(c[k] != start[k] for k in c) == 1]
+    more = tuple(p for p in free if p not in step.parameters)
+    singles = [_version(original, c) for c in candidates(step, start, alone, more) if sum(c[k] != start[k] for k in c) == 1]
     found = yield from _first_fine(singles, fine)
     if found is None:
         doubles = yield from _hopeful_pairs(original, first, moves)
@@ -164,7 +174,7 @@ def _hopeful_pairs(
 
     What even both at their easiest do not bring inside its bound, nothing between will (our reading).
     """
-    step, start = original.request.step, original.request.values
+    step, start = original.request.step, {**first_dose(original.request.step), **original.request.values}
     pairs = [(a, b) for i, a in enumerate(moves) for b in list(moves)[i + 1 :] if moves[a] and moves[b]]
     corners = [_version(original, {**start, a: moves[a][-1], b: moves[b][-1]}) for a, b in pairs]
     sketches = yield Ask(tuple(corners), True)
@@ -182,7 +192,8 @@ def _holds(profile: Profile, b: Breach) -> bool:
 
 
 def _version(original: Profile, values: dict[str, float | str]) -> Request:
-    return Request(original.request.family, original.request.step, original.request.side, values)
+    asked = original.request
+    return Request(asked.family, asked.step, asked.side, only_what_differs(asked.step, values))
 
 
 def _first_fine(
@@ -211,10 +222,10 @@ def _enough_alone(original: Profile, first: Check, probes: list[Request], sketch
 
     What neither the furthest nor the middle of a range brings inside its bound, nothing between will (our reading).
     """
-    start = original.request.values
+    start = {**first_dose(original.request.step), **original.request.values}
     # More breaches leave fewer of them, never more: an added finding must not open what was closed.
     return {
-        next(k for k, v in request.values.items() if v != start[k])
+        next(k for k, v in {**start, **request.values}.items() if v != start[k])
         for request, sketch in zip(probes, sketches, strict=True)
         if sketch.fault or all(_holds(sketch, b) for b in first.breaches)
     }
@@ -230,9 +241,10 @@ def _refined(
 ) -> Generator[Ask, list[Profile], Profile]:
     """Move each changed number back towards the original while everything still holds."""
     best = found
-    start = original.request.values
-    for p in original.request.step.parameters:
-        value = best.request.values[p.id]
+    step = original.request.step
+    start = {**first_dose(step), **original.request.values}
+    for p in (*step.parameters, *dose_parameters(step)):
+        value = best.request.values.get(p.id, start[p.id])
         if p.choices or value == start[p.id]:
             continue
         path = p.candidates(start[p.id])
@@ -249,8 +261,10 @@ def _refined(
 
 def _changes(original: Profile, found: Profile, first: Check) -> tuple[Change, ...]:
     out = []
-    for p in original.request.step.parameters:
-        before, after = original.request.values[p.id], found.request.values[p.id]
+    step = original.request.step
+    start = {**first_dose(step), **original.request.values}
+    for p in (*step.parameters, *dose_parameters(step)):
+        before, after = start[p.id], found.request.values.get(p.id, start[p.id])
         if before == after:
             continue
         breach = _most_helped(first.breaches, original, found)

@@ -16,6 +16,7 @@ from amvel.planning.effects import compare_limits, effects
 from amvel.safety.permitted import all_ranges, fans
 from api.access import client_of
 from api.problems import PROBLEMS, problem
+from api.subject import Subject, subject_of
 from clients.casework import (
     SECTIONS,
     before_today,
@@ -94,6 +95,7 @@ class ClientView(Schema):
 
     id: str
     revision: int
+    digest: str
     case: dict[str, Any]
     screen: dict[str, Any]
     stations: list[dict[str, Any]]
@@ -106,6 +108,7 @@ def view(client: Client) -> dict[str, Any]:
     return {
         "id": str(client.pk),
         "revision": revision.number,
+        "digest": engine.digest,
         "case": case_data(revision),
         "screen": answers.screen(engine),
         "stations": station_states(engine, client.programmes.exists()),
@@ -240,7 +243,7 @@ class Entry(Schema):
     limits: list[dict[str, Any]]
 
 
-class History(Schema):
+class History(Subject):
     entries: list[Entry]
 
 
@@ -263,10 +266,10 @@ def history(request: HttpRequest, client_id: str, most: int = 30):
                 "limits": moved,
             }
         )
-    return {"entries": entries}
+    return {**subject_of(client, rows[0]), "entries": entries}
 
 
-class LimitsView(Schema):
+class LimitsView(Subject):
     """What each limit closes, what a grade more would open, and what moved since the last day."""
 
     effects: dict[str, Any]
@@ -278,9 +281,11 @@ class LimitsView(Schema):
 def limit_effects(request: HttpRequest, client_id: str):
     """For the Limits station."""
     client = client_of(request, client_id)
-    engine = engine_of(client.latest())
+    newest = client.latest()
+    engine = engine_of(newest)
     earlier = before_today(client)
     return {
+        **subject_of(client, newest),
         "effects": effects(engine),
         "since": earlier.created_at.date().isoformat() if earlier else "",
         "moved": compare_limits(engine_of(earlier), engine) if earlier else [],
@@ -297,7 +302,7 @@ def range_picture(request: HttpRequest, client_id: str, view: str):
     return HttpResponse(range_figure(engine.profiler.body, view, drawn), content_type="image/svg+xml")
 
 
-class DueTests(Schema):
+class DueTests(Subject):
     tests: list[dict[str, Any]]
 
 
@@ -305,4 +310,5 @@ class DueTests(Schema):
 def due_tests(request: HttpRequest, client_id: str):
     """Which test would decide most, with the number."""
     client = client_of(request, client_id)
-    return {"tests": due_tests_of(client, engine_of(client.latest()))}
+    newest = client.latest()
+    return {**subject_of(client, newest), "tests": due_tests_of(client, engine_of(newest))}

@@ -18,6 +18,7 @@ from amvel.safety import sides_of
 from amvel.tried import Chosen, drawn, judged_stops, posed_stops, request_of, tried
 from api.access import client_of
 from api.problems import PROBLEMS, problem
+from api.subject import Subject, subject_of
 from clients import apart
 from clients.casework import engine_of, known_verdicts, verdicts_of
 from clients.models import Client
@@ -25,7 +26,7 @@ from clients.models import Client
 router = Router(tags=["movements"])
 
 
-class Verdicts(Schema):
+class Verdicts(Subject):
     verdicts: list[dict[str, Any]]
 
 
@@ -33,10 +34,11 @@ class Verdicts(Schema):
 def verdicts(request: HttpRequest, client_id: str):
     """Every step, side and context with its verdict and reasons."""
     client = client_of(request, client_id)
-    engine = engine_of(client.latest())
+    newest = client.latest()
+    engine = engine_of(newest)
     stopped_by(engine.stop_signs)
     apart.make_ready(apart.STANDING, apart.SEEKING)  # whoever sees the list will open a step
-    return {"verdicts": verdicts_of(client, engine)}
+    return {**subject_of(client, newest), "verdicts": verdicts_of(client, engine)}
 
 
 class Shown(Schema):

@@ -30,6 +30,7 @@ class Build(Schema):
 
 
 class ProgrammeView(Schema):
+    client: str
     id: str
     number: int
     context: str
@@ -45,6 +46,7 @@ class ProgrammeView(Schema):
 def _view(client: Client, programme: Programme) -> dict[str, Any]:
     broken = building.violations_of(client, programme)
     return {
+        "client": str(client.pk),
         "id": str(programme.pk),
         "number": programme.number,
         "context": programme.context,

@@ -251,7 +251,7 @@ IN_BED = {"tolerates": {"floor": "no", "lying_flat": "yes", "bed_transfer": "alo
         "lying_foot/toes_spread",
         "pelvic_tilt_clock/tuck_held",
         "lying_side_reach/hand_to_heel",
-        "light_seat/with_hands",
+        "light_seat/without_hands",
     ],
 )
 def test_a_muscle_that_does_not_act_does_not_do_a_little_of_it_either(ref: str) -> None:
@@ -290,3 +290,10 @@ def test_on_a_sore_foot_nothing_carries_rubs_or_rolls_but_it_may_rest() -> None:
         assert opened(e, ref), ref
     gathers = {v.side: v.allowed for v in e.judge("foot_gather", "draw_in_a_cloth", contexts=("visit",))}
     assert gathers == {"left": True, "right": False}
+
+
+def test_over_legs_that_do_not_stand_no_seat_is_made_light() -> None:
+    child = {"kind": "cerebral_palsy", "gross_motor_level": 5}
+    e = engine(child, birth="2015-05-01", tolerates={**IN_BED["tolerates"], "bed_transfer": "hoist"})
+    assert not opened(e, "light_seat/without_hands")
+    assert opened(e, "tall_sitting/back_supported")

@@ -4,10 +4,12 @@ import '@fontsource/literata/600.css'
 import 'element-plus/theme-chalk/base.css'
 import './styles/tokens.css'
 import './styles/base.css'
+import { VueQueryPlugin } from '@tanstack/vue-query'
 import { createPinia } from 'pinia'
 import { createApp } from 'vue'
 import App from './App.vue'
 import { i18n } from './i18n'
 import { router } from './router'
+import { newQueryClient } from './stores/queryClient'
 
-createApp(App).use(createPinia()).use(router).use(i18n).mount('#app')
+createApp(App).use(VueQueryPlugin, { queryClient: newQueryClient() }).use(createPinia()).use(router).use(i18n).mount('#app')

@@ -13,7 +13,7 @@ export function useCsrf(token: string): void {
   csrf = token
 }
 
-export const http = createClient<paths>({ baseUrl: '' })
+export const http = createClient<paths>({ baseUrl: location.origin, fetch: (request) => fetch(request) })
 http.use({
   onRequest({ request }) {
     if (request.method !== 'GET') request.headers.set('X-CSRFToken', csrf)

@@ -1028,6 +1028,8 @@ export interface components {
             id: string;
             /** Revision */
             revision: number;
+            /** Digest */
+            digest: string;
             /** Case */
             case: {
                 [key: string]: unknown;
@@ -1129,6 +1131,12 @@ export interface components {
         };
         /** History */
         History: {
+            /** Client */
+            client: string;
+            /** Revision */
+            revision: number;
+            /** Digest */
+            digest: string;
             /** Entries */
             entries: components["schemas"]["Entry"][];
         };
@@ -1137,6 +1145,12 @@ export interface components {
          * @description What each limit closes, what a grade more would open, and what moved since the last day.
          */
         LimitsView: {
+            /** Client */
+            client: string;
+            /** Revision */
+            revision: number;
+            /** Digest */
+            digest: string;
             /** Effects */
             effects: {
                 [key: string]: unknown;
@@ -1150,6 +1164,12 @@ export interface components {
         };
         /** DueTests */
         DueTests: {
+            /** Client */
+            client: string;
+            /** Revision */
+            revision: number;
+            /** Digest */
+            digest: string;
             /** Tests */
             tests: {
                 [key: string]: unknown;
@@ -1157,6 +1177,12 @@ export interface components {
         };
         /** Verdicts */
         Verdicts: {
+            /** Client */
+            client: string;
+            /** Revision */
+            revision: number;
+            /** Digest */
+            digest: string;
             /** Verdicts */
             verdicts: {
                 [key: string]: unknown;
@@ -1334,6 +1360,8 @@ export interface components {
         };
         /** ProgrammeView */
         ProgrammeView: {
+            /** Client */
+            client: string;
             /** Id */
             id: string;
             /** Number */

@@ -1,41 +1,62 @@
+import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
 import { got, http, Refused } from '../api/client'
 import type { ClientView, DueTest, HistoryEntry, LimitEffects, Movie, Room, RoomFits, SchoolQuestion, Stop, Tried, Values, Verdict } from '../api/types'
+import { keyOfClient, useAnswer } from './answers'
+import type { Subject } from './answers'
 
+type JudgedAnswer = Subject & { verdicts: Verdict[] }
+type DueAnswer = Subject & { tests: DueTest[] }
+type EffectsAnswer = Subject & LimitEffects
+type HistoryAnswer = Subject & { entries: HistoryEntry[] }
+
+type View = ClientView
 /** The client that is open, with everything the stations show of it. */
 export const useClient = defineStore('client', () => {
-  const view = ref<ClientView>()
-  const verdicts = ref<Verdict[]>()
-  const due = ref<DueTest[]>()
+  const queries = useQueryClient()
+  const wanted = ref('')
+  const shown = useQuery({
+    queryKey: computed(() => keyOfClient(wanted.value)),
+    queryFn: ({ queryKey }) => fetched(String(queryKey[1])),
+    enabled: false,  // asked by name, in `open` and `refresh`
+  })
+  const view = computed<View | undefined>(() => (shown.data.value?.id === wanted.value ? shown.data.value : undefined))
   const stale = ref(false)
-  const effects = ref<LimitEffects>()
   const changedElsewhere = ref(false)
   /** The last question whether another device changed this client went unanswered: a stop sign could be missing here. */
   const outOfReach = ref(false)
   const id = computed(() => view.value?.id ?? '')
   const path = computed(() => ({ path: { client_id: id.value } }))
+  const subject = (): Subject | undefined => view.value && { client: view.value.id, revision: view.value.revision, digest: view.value.digest }
+  const at = (on: Subject) => ({ params: { path: { client_id: on.client } } })
 
-  function take(next: ClientView): void {
-    view.value = next
-    verdicts.value = undefined
-    due.value = undefined
-    effects.value = undefined
+  async function fetched(clientId: string): Promise<View> {
+    return got<View>(http.GET('/api/v1/clients/{client_id}', { params: { path: { client_id: clientId } } }))
+  }
+  /** A newer view of a client, wherever it came from; it shows only where that client is open. */
+  function take(next: View): void {
+    const known = queries.getQueryData<View>(keyOfClient(next.id))
+    if (!known || known.revision <= next.revision) queries.setQueryData(keyOfClient(next.id), next)
   }
   async function open(clientId: string): Promise<void> {
     if (id.value === clientId) return
-    view.value = undefined
-    take(await got<ClientView>(http.GET('/api/v1/clients/{client_id}', { params: { path: { client_id: clientId } } })))
+    // Nothing of an earlier visit is shown for a moment: the first picture of a client is a fresh one.
+    queries.removeQueries({ queryKey: keyOfClient(clientId) })
+    wanted.value = clientId
+    stale.value = changedElsewhere.value = outOfReach.value = false
+    await queries.fetchQuery({ queryKey: keyOfClient(clientId), queryFn: () => fetched(clientId), staleTime: 0 })
   }
   async function refresh(): Promise<void> {
-    take(await got<ClientView>(http.GET('/api/v1/clients/{client_id}', { params: path.value })))
+    if (id.value) take(await fetched(id.value))
   }
   async function keep(sections: Record<string, unknown>, reason: string): Promise<void> {
+    const of = view.value!
     stale.value = false
     try {
-      take(await got<ClientView>(http.PATCH('/api/v1/clients/{client_id}', { params: path.value, body: { base_revision: view.value!.revision, sections, reason } })))
+      take(await got<View>(http.PATCH('/api/v1/clients/{client_id}', { params: { path: { client_id: of.id } }, body: { base_revision: of.revision, sections, reason } })))
     } catch (error) {
-      if (error instanceof Refused && error.status === 409) {
+      if (error instanceof Refused && error.status === 409 && id.value === of.id) {
         stale.value = true
         await refresh()
       }
@@ -43,33 +64,28 @@ export const useClient = defineStore('client', () => {
     }
   }
   async function addTest(result: Record<string, unknown>): Promise<void> {
-    take(await got<ClientView>(http.POST('/api/v1/clients/{client_id}/tests', { params: path.value, body: { base_revision: view.value!.revision, result } })))
+    const of = view.value!
+    take(await got<View>(http.POST('/api/v1/clients/{client_id}/tests', { params: { path: { client_id: of.id } }, body: { base_revision: of.revision, result } })))
   }
   /** Another device may have changed this client: fetch it when the revision moved. Returns whether it did. */
   async function listen(): Promise<boolean> {
-    if (!view.value) return false
-    const pulse = await got<{ revision: number; stop_signs: string[] }>(http.GET('/api/v1/clients/{client_id}/pulse', { params: path.value }))
-    const known = view.value.screen.stop_signs.map((s) => s.id).sort().join()
-    if (pulse.revision === view.value.revision && [...pulse.stop_signs].sort().join() === known) return false
+    const of = view.value
+    if (!of) return false
+    const pulse = await got<{ revision: number; stop_signs: string[] }>(http.GET('/api/v1/clients/{client_id}/pulse', { params: { path: { client_id: of.id } } }))
+    const known = of.screen.stop_signs.map((s) => s.id).sort().join()
+    if (id.value !== of.id || (pulse.revision === of.revision && [...pulse.stop_signs].sort().join() === known)) return false
     await refresh()
+    if (id.value !== of.id) return false
     changedElsewhere.value = true
     return true
   }
-  async function askEffects(): Promise<void> {
-    if (!effects.value) effects.value = await got<LimitEffects>(http.GET('/api/v1/clients/{client_id}/limits/effects', { params: path.value }))
-  }
-  async function history(): Promise<HistoryEntry[]> {
-    return (await got<{ entries: HistoryEntry[] }>(http.GET('/api/v1/clients/{client_id}/history', { params: path.value }))).entries
-  }
+  const judged = useAnswer('verdicts', subject, (on) => got<JudgedAnswer>(http.GET('/api/v1/clients/{client_id}/verdicts', at(on))), refresh)
+  const tested = useAnswer('next tests', subject, (on) => got<DueAnswer>(http.GET('/api/v1/clients/{client_id}/next-tests', at(on))), refresh)
+  const effected = useAnswer('effects', subject, (on) => got<EffectsAnswer>(http.GET('/api/v1/clients/{client_id}/limits/effects', at(on))), refresh)
+  const past = useAnswer('history', subject, (on) => got<HistoryAnswer>(http.GET('/api/v1/clients/{client_id}/history', at(on))), refresh)
   /** Add one entry to a list of the case. */
   async function add(section: 'reviews' | 'clinician_words' | 'own_limits', entry: Record<string, unknown>, reason: string): Promise<void> {
     await keep({ [section]: [...view.value!.case[section], entry] }, reason)
-  }
-  async function judge(): Promise<void> {
-    if (!verdicts.value) verdicts.value = (await got<{ verdicts: Verdict[] }>(http.GET('/api/v1/clients/{client_id}/verdicts', { params: path.value }))).verdicts
-  }
-  async function askDue(): Promise<void> {
-    if (!due.value) due.value = (await got<{ tests: DueTest[] }>(http.GET('/api/v1/clients/{client_id}/next-tests', { params: path.value }))).tests
   }
   async function tryStep(family: string, step: string, side: string, context: 'visit' | 'home', values: Values, quick = false): Promise<Tried> {
     return got<Tried>(http.POST('/api/v1/clients/{client_id}/try/{family_id}/{step_id}', { params: { path: { client_id: id.value, family_id: family, step_id: step } }, body: { side, context, values, quick } }))
@@ -86,7 +102,14 @@ export const useClient = defineStore('client', () => {
   async function fitsIn(room: Room): Promise<RoomFits> {
     return got<RoomFits>(http.POST('/api/v1/clients/{client_id}/fits', { params: path.value, body: { room: room as unknown as Record<string, unknown> } }))
   }
-  return { view, verdicts, due, stale, effects, changedElsewhere, outOfReach, id, listen, askEffects, history, add, open, refresh, keep, addTest, judge, askDue, tryStep, along, movie, schools, fitsIn }
+  return {
+    view, stale, changedElsewhere, outOfReach, id, open, refresh, keep, addTest, add, listen, subject,
+    verdicts: computed(() => judged.data.value?.verdicts), judge: judged.want, judging: judged.failed, judgeAgain: judged.again,
+    due: computed(() => tested.data.value?.tests), askDue: tested.want, dueFailed: tested.failed, askDueAgain: tested.again,
+    effects: computed(() => effected.data.value), askEffects: effected.want, effectsFailed: effected.failed, askEffectsAgain: effected.again,
+    history: computed(() => past.data.value?.entries), askHistory: past.want, historyFailed: past.failed, askHistoryAgain: past.again,
+    tryStep, along, movie, schools, fitsIn,
+  }
 })
 
 /** Address of a step's picture for this client. */

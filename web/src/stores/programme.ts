@@ -1,73 +1,98 @@
+import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
 import { got, http, Refused } from '../api/client'
 import type { Programme, Version, Week, WhatIf } from '../api/types'
+import { inWords, keyOfClient } from './answers'
 import { useClient } from './client'
 
 export interface Edit { kind: 'order' | 'swap' | 'dose' | 'remove' | 'add' | 'lock'; ref?: string; into?: string; refs?: string[]; repetitions?: number; sets?: number; hold_s?: number }
 export interface SwapChoice { ref: string; score: number; why: string; title: string }
 
+/** The newest programme of a client: kept under the client and the revision that it was checked against. */
+const keyOf = (client: string, revision: number): readonly unknown[] => [...keyOfClient(client), revision, 'programme']
+
 /** The newest programme of the client that is open, and every way to change it. */
 export const useProgramme = defineStore('programme', () => {
   const client = useClient()
-  const kept = ref<Programme>()
-  const owner = ref('')
-  const week = ref<Week>()
-  const current = computed(() => (owner.value === client.id ? kept.value : undefined))
-  const params = computed(() => ({ path: { client_id: client.id } }))
+  const queries = useQueryClient()
+  const days = ref<number>()
+  const on = computed(() => client.subject())
+  const kept = useQuery({
+    queryKey: computed(() => keyOf(on.value?.client ?? '', on.value?.revision ?? 0)),
+    queryFn: () => fetched(on.value!.client),
+    enabled: false,  // asked by name, in `open`
+  })
+  const current = computed(() => (kept.data.value && kept.data.value.client === client.id ? kept.data.value : undefined))
+  /** Client and version that an edit is made on: what is on screen, wherever one has gone meanwhile. */
+  const params = (of: Programme) => ({ path: { client_id: of.client } })
 
-  function take(next: Programme | undefined): void {
-    kept.value = next
-    owner.value = client.id
-    week.value = undefined
-  }
-  async function build(context: string, minutes: number, locked: string[], barred: string[]): Promise<void> {
-    take(await got<Programme>(http.POST('/api/v1/clients/{client_id}/programmes', { params: params.value, body: { context, minutes, barred, locked } })))
-    await client.refresh()
-  }
-  async function open(): Promise<void> {
+  async function fetched(of: string): Promise<Programme | null> {
     try {
-      take(await got<Programme>(http.GET('/api/v1/clients/{client_id}/programmes/latest', { params: params.value })))
+      return await got<Programme>(http.GET('/api/v1/clients/{client_id}/programmes/latest', { params: { path: { client_id: of } } }))
     } catch (error) {
-      take(undefined)
-      if (!(error instanceof Refused && error.status === 404)) throw error
-    }
-  }
-  /** Whoever changed the programme elsewhere wins; the newest version is fetched and the refusal passed on. */
-  async function changing(call: () => Promise<Programme>): Promise<void> {
-    try {
-      take(await call())
-    } catch (error) {
-      if (error instanceof Refused && error.title === 'Changed in between') await open()
+      if (error instanceof Refused && error.status === 404) return null
       throw error
     }
   }
-  const base = (): number => current.value!.number
+  function take(next: Programme, revision: number): void {
+    const key = keyOf(next.client, revision)
+    const known = queries.getQueryData<Programme | null>(key)
+    if (!known || known.number <= next.number) queries.setQueryData(key, next)
+  }
+  async function build(context: string, minutes: number, locked: string[], barred: string[]): Promise<void> {
+    const of = on.value!
+    const body = { context, minutes, barred, locked }
+    take(await got<Programme>(http.POST('/api/v1/clients/{client_id}/programmes', { params: { path: { client_id: of.client } }, body })), of.revision)
+    if (client.id === of.client) await client.refresh()
+  }
+  async function open(): Promise<void> {
+    const of = on.value
+    if (of) await queries.fetchQuery({ queryKey: keyOf(of.client, of.revision), queryFn: () => fetched(of.client), staleTime: 0 })
+  }
+  /** Whoever changed the programme elsewhere wins; the newest version is fetched and the refusal passed on. */
+  async function changing(call: (of: Programme) => Promise<Programme>): Promise<void> {
+    const [of, revision] = [current.value!, on.value!.revision]
+    try {
+      take(await call(of), revision)
+    } catch (error) {
+      if (error instanceof Refused && error.title === 'Changed in between' && client.id === of.client) {
+        await client.refresh()
+        await open()
+      }
+      throw error
+    }
+  }
   async function edit(change: Edit): Promise<void> {
-    const body = { ref: '', into: '', refs: [], repetitions: 0, sets: 0, hold_s: 0, ...change, base: base() }
-    await changing(() => got<Programme>(http.POST('/api/v1/clients/{client_id}/programmes/latest/edit', { params: params.value, body })))
+    const empty = { ref: '', into: '', refs: [], repetitions: 0, sets: 0, hold_s: 0 }
+    await changing((of) => got<Programme>(http.POST('/api/v1/clients/{client_id}/programmes/latest/edit', { params: params(of), body: { ...empty, ...change, base: of.number } })))
   }
   async function undo(): Promise<void> {
-    await changing(() => got<Programme>(http.POST('/api/v1/clients/{client_id}/programmes/latest/undo', { params: params.value, body: { base: base() } })))
+    await changing((of) => got<Programme>(http.POST('/api/v1/clients/{client_id}/programmes/latest/undo', { params: params(of), body: { base: of.number } })))
   }
   async function redo(): Promise<void> {
-    await changing(() => got<Programme>(http.POST('/api/v1/clients/{client_id}/programmes/latest/redo', { params: params.value, body: { base: base() } })))
+    await changing((of) => got<Programme>(http.POST('/api/v1/clients/{client_id}/programmes/latest/redo', { params: params(of), body: { base: of.number } })))
   }
   async function swapChoices(of: string): Promise<SwapChoice[]> {
     const [family_id, step_id] = of.split('/')
     return (await got<{ swaps: SwapChoice[] }>(http.GET('/api/v1/clients/{client_id}/programmes/latest/swaps/{family_id}/{step_id}', { params: { path: { client_id: client.id, family_id, step_id } } }))).swaps
   }
   async function versions(): Promise<Version[]> {
-    return (await got<{ versions: Version[] }>(http.GET('/api/v1/clients/{client_id}/programmes', { params: params.value }))).versions
+    return (await got<{ versions: Version[] }>(http.GET('/api/v1/clients/{client_id}/programmes', { params: params(current.value!) }))).versions
   }
   async function whatIf(): Promise<WhatIf[]> {
-    return (await got<{ answers: WhatIf[] }>(http.GET('/api/v1/clients/{client_id}/programmes/latest/what-if', { params: params.value }))).answers
+    return (await got<{ answers: WhatIf[] }>(http.GET('/api/v1/clients/{client_id}/programmes/latest/what-if', { params: params(current.value!) }))).answers
   }
-  async function askWeek(days?: number): Promise<void> {
-    week.value = await got<Week>(http.GET('/api/v1/clients/{client_id}/programmes/latest/week', { params: { ...params.value, query: days ? { days } : {} } }))
+  const planned = useQuery({
+    queryKey: computed(() => [...keyOf(on.value?.client ?? '', on.value?.revision ?? 0), current.value?.number, 'week', days.value]),
+    queryFn: () => got<Week>(http.GET('/api/v1/clients/{client_id}/programmes/latest/week', { params: { ...params(current.value!), query: days.value ? { days: days.value } : {} } })),
+    enabled: computed(() => days.value !== undefined && !!current.value),
+  })
+  function askWeek(of: number | undefined): void {
+    days.value = of
   }
   async function progress(): Promise<number> {
-    return (await got<{ share: number }>(http.GET('/api/v1/clients/{client_id}/progress', { params: params.value }))).share
+    return (await got<{ share: number }>(http.GET('/api/v1/clients/{client_id}/progress', { params: { path: { client_id: client.id } } }))).share
   }
-  return { current, week, build, open, edit, undo, redo, swapChoices, versions, whatIf, askWeek, progress }
+  return { current, week: computed(() => planned.data.value), weekFailed: computed(() => inWords(planned.error.value)), build, open, edit, undo, redo, swapChoices, versions, whatIf, askWeek, progress }
 })

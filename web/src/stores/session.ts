@@ -1,3 +1,4 @@
+import { useQueryClient } from '@tanstack/vue-query'
 import { defineStore } from 'pinia'
 import { ref } from 'vue'
 import { got, http, useCsrf } from '../api/client'
@@ -6,6 +7,7 @@ import type { Reference } from '../api/types'
 interface Session { user: string; organisation: string; csrf_token: string }
 
 export const useSession = defineStore('session', () => {
+  const queries = useQueryClient()
   const user = ref('')
   const organisation = ref('')
   const known = ref(false)
@@ -28,6 +30,7 @@ export const useSession = defineStore('session', () => {
   async function logout(): Promise<void> {
     take(await got<Session>(http.POST('/api/v1/logout')))
     reference.value = undefined
+    queries.clear()
   }
   return { user, organisation, reference, look, login, logout }
 })

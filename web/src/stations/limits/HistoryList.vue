@@ -1,28 +1,17 @@
 <script setup lang="ts">
-import { ref, watch } from 'vue'
-import type { HistoryEntry } from '../../api/types'
-import { Refused } from '../../api/client'
+import { computed } from 'vue'
 import { say } from '../../i18n'
 import type { MessageKey } from '../../i18n'
 import { useClient } from '../../stores/client'
 
 const client = useClient()
-const entries = ref<HistoryEntry[]>()
-const failed = ref('')
-async function load(): Promise<void> {
-  failed.value = ''
-  try {
-    entries.value = await client.history()
-  } catch (error) {
-    entries.value = undefined
-    failed.value = error instanceof Refused ? error.message : say('app.failed')
-  }
-}
-watch(() => client.view?.revision, load, { immediate: true })
+const entries = computed(() => client.history)
+const failed = computed(() => client.historyFailed)
+client.askHistory()
 </script>
 
 <template>
-  <p v-if="failed" role="alert">{{ failed }} <button type="button" class="quiet-action" @click="load">{{ say('app.again') }}</button></p>
+  <p v-if="failed" role="alert">{{ failed }} <button type="button" class="quiet-action" @click="client.askHistoryAgain">{{ say('app.again') }}</button></p>
   <p v-else-if="!entries" class="soft">{{ say('app.loading') }}</p>
   <ol v-else class="history">
     <li v-for="e in entries" :key="e.revision"><b>{{ e.reason }}</b> <span class="soft small">{{ e.on.slice(0, 16).replace('T', ' ') }} · {{ e.by }}</span>

@@ -1,6 +1,5 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
-import { Refused } from '../../api/client'
+import { computed, ref } from 'vue'
 import { say } from '../../i18n'
 import type { MessageKey } from '../../i18n'
 import { useClient } from '../../stores/client'
@@ -39,16 +38,8 @@ const told = computed(() => {
 })
 /** Two curves owe the same thing once. */
 const owed = computed(() => screen.value.obligations.filter((o, i, all) => all.findIndex((x) => x.title === o.title && x.source === o.source) === i))
-const failed = ref('')
-async function loadEffects(): Promise<void> {
-  failed.value = ''
-  try {
-    await client.askEffects()
-  } catch (error) {
-    failed.value = error instanceof Refused ? error.message : say('app.failed')
-  }
-}
-watch(() => client.view?.revision, loadEffects, { immediate: true })
+const failed = computed(() => client.effectsFailed)
+client.askEffects()
 </script>
 
 <template>
@@ -61,7 +52,7 @@ watch(() => client.view?.revision, loadEffects, { immediate: true })
       </div>
       <div class="sheet stack" data-part="binds">
         <h2>{{ say('limits.title') }} <span class="soft">{{ count || '' }}</span></h2>
-        <p v-if="failed" role="alert">{{ say('limits.effectsFailed') }} {{ failed }} <button type="button" class="quiet-action" @click="loadEffects">{{ say('app.again') }}</button></p>
+        <p v-if="failed" role="alert">{{ say('limits.effectsFailed') }} {{ failed }} <button type="button" class="quiet-action" @click="client.askEffectsAgain">{{ say('app.again') }}</button></p>
         <p v-if="!count">{{ say('limits.none') }}</p>
         <div class="binds"><div class="stack"><section v-for="g in bound" :key="g.origin + g.title" class="stack because" :class="g.origin">
           <h3>{{ g.title }}<span v-if="g.origin !== 'rule'" class="tag who">{{ say(g.origin === 'clinician' ? 'limits.word' : 'limits.own') }}</span></h3>

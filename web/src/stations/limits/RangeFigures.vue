@@ -1,18 +1,23 @@
 <script setup lang="ts">
-import { ref, watch } from 'vue'
+import { useQueries } from '@tanstack/vue-query'
+import { computed } from 'vue'
+import { Refused } from '../../api/client'
 import { say } from '../../i18n'
 import type { MessageKey } from '../../i18n'
+import { keyOfClient } from '../../stores/answers'
 import { useClient } from '../../stores/client'
 
 const client = useClient()
 const VIEWS = ['side', 'front', 'above'] as const
-const drawings = ref<Record<string, string>>({})
-watch(() => client.view?.revision, async () => {
-  for (const view of VIEWS) {
-    const answer = await fetch(`/api/v1/clients/${client.id}/ranges/${view}`)
-    if (answer.ok) drawings.value = { ...drawings.value, [view]: await answer.text() }
-  }
-}, { immediate: true })
+const drawn = useQueries({
+  queries: computed(() => VIEWS.map((view) => ({ queryKey: [...keyOfClient(client.id), client.view?.revision, 'ranges', view], queryFn: () => drawing(client.id, view) }))),
+})
+const drawings = computed<Record<string, string>>(() => Object.fromEntries(VIEWS.map((view, i) => [view, drawn.value[i].data ?? ''])))
+async function drawing(of: string, view: string): Promise<string> {
+  const answer = await fetch(`/api/v1/clients/${of}/ranges/${view}`)
+  if (!answer.ok) throw new Refused(answer.status, 'No picture', '')
+  return answer.text()
+}
 </script>
 
 <template>

@@ -1,6 +1,5 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
-import { Refused } from '../../api/client'
+import { computed, ref } from 'vue'
 import type { DueTest } from '../../api/types'
 import { say } from '../../i18n'
 import { useClient } from '../../stores/client'
@@ -10,7 +9,7 @@ import TestForm from './TestForm.vue'
 const client = useClient()
 const session = useSession()
 const chosen = ref('')
-const failed = ref('')
+const failed = computed(() => client.dueFailed)
 const tests = computed(() => session.reference?.tests ?? [])
 const able = computed(() => client.due?.filter((d) => !d.unsafe) ?? [])
 const helpful = computed(() => able.value.filter((d) => d.gate || d.decides > 0))
@@ -24,14 +23,7 @@ const dueOf = (id: string) => client.due?.find((d) => d.test === id)
 const readings = computed(() => [...client.view!.screen.findings.readings].reverse())
 const titleOf = (id: string) => tests.value.find((t) => t.id === id)?.title ?? id
 
-watch(() => client.view?.revision, async () => {
-  failed.value = ''
-  try {
-    await client.askDue()
-  } catch (error) {
-    failed.value = error instanceof Refused ? error.message : say('app.failed')
-  }
-}, { immediate: true })
+client.askDue()
 </script>
 
 <template>

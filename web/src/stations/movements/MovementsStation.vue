@@ -1,6 +1,5 @@
 <script setup lang="ts">
-import { computed, onMounted, ref, watch } from 'vue'
-import { Refused } from '../../api/client'
+import { computed, ref, watch } from 'vue'
 import type { Movement, Verdict, VerdictKind } from '../../api/types'
 import { say } from '../../i18n'
 import type { MessageKey } from '../../i18n'
@@ -19,7 +18,6 @@ const place = ref('')
 const purpose = ref('')
 const typed = ref('')
 const open = ref<Movement>()
-const failed = ref('')
 const teaching = ref(false)
 const WORST: VerdictKind[] = ['excluded', 'not_judged', 'modified', 'by_override', 'as_is']
 
@@ -59,17 +57,7 @@ function line(v: Verdict): string {
   if (v.verdict === 'excluded') return [v.reasons[0]?.says, v.reasons[0]?.here].filter(Boolean).join(', ')
   return v.changes[0]?.says ?? v.cautions[0]?.measure ?? ''
 }
-async function load(): Promise<void> {
-  failed.value = ''
-  try {
-    await client.judge()
-  } catch (error) {
-    failed.value = error instanceof Refused ? error.message : say('app.failed')
-  }
-}
-onMounted(load)
-// A kept choice or override makes the old verdicts void: ask again.
-watch(() => client.verdicts, (now) => { if (!now && client.view) void load() })
+client.judge()
 </script>
 
 <template>
@@ -88,7 +76,7 @@ watch(() => client.verdicts, (now) => { if (!now && client.view) void load() })
       <button type="button" class="quiet-action" @click="teaching = true">{{ say('schools.open') }}</button>
       <el-input v-model="typed" clearable :placeholder="say('movements.find')" :aria-label="say('movements.find')" class="pick" />
     </div>
-    <p v-if="failed" class="sheet" role="alert">{{ failed }} <button class="quiet-action" @click="load">{{ say('app.again') }}</button></p>
+    <p v-if="client.judging" class="sheet" role="alert">{{ client.judging }} <button class="quiet-action" @click="client.judgeAgain">{{ say('app.again') }}</button></p>
     <div v-else-if="!client.verdicts" class="sheet stack" role="status"><p>{{ say('movements.working') }}</p><el-skeleton :rows="5" animated /></div>
     <p v-if="client.verdicts && !ladders.length" class="soft">{{ say('movements.none') }}</p>
     <section v-for="ladder in ladders" :key="ladder[0].family" class="ladder">

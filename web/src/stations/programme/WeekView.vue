@@ -1,6 +1,5 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
-import { Refused } from '../../api/client'
+import { computed, onUnmounted, ref, watch } from 'vue'
 import type { ProgrammeMove } from '../../api/types'
 import { say } from '../../i18n'
 import { useProgramme } from '../../stores/programme'
@@ -8,18 +7,11 @@ import { useProgramme } from '../../stores/programme'
 const props = defineProps<{ moves: ProgrammeMove[]; days: number; number: number }>()
 const programme = useProgramme()
 const given = ref(props.days)
-const failed = ref('')
+const failed = computed(() => programme.weekFailed)
 const NAMES = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday']
 const columns = computed(() => NAMES.map((title, day) => ({ title, day, full: programme.week?.sessions.find((s) => s.day === day && !s.light), light: programme.week?.sessions.find((s) => s.day === day && s.light) })))
-async function ask(): Promise<void> {
-  failed.value = ''
-  try {
-    await programme.askWeek(given.value)
-  } catch (error) {
-    failed.value = error instanceof Refused ? error.message : say('app.failed')
-  }
-}
-watch([() => props.number, given], () => void ask(), { immediate: true })
+watch(given, (days) => programme.askWeek(days), { immediate: true })
+onUnmounted(() => programme.askWeek(undefined))
 const short = (title: string): string => title.split(':')[0]
 </script>
 

@@ -12,6 +12,7 @@ from amvel.safety.page import Page
 from amvel.safety.rulebook import Duty, Example, Rule
 from amvel.screening import Findings
 from amvel.screening.bone_status import NO_WALK_LEVEL, WALKING
+from amvel.sources import practice
 
 
 def answer(f: Findings, n: Numbers) -> Answer:
@@ -30,27 +31,35 @@ def answer(f: Findings, n: Numbers) -> Answer:
     page.forbid("jolt", "jolt", 0, "no jolt through a weak leg")
     if f.one(DoesNotWalk) or severe:
         page.limit("standing", "standing", 0, "does not stand without full support")
+        why = "the legs do not take the weight: no seat is made light over them"
+        page.both_sides(("left", "right"), "carries", "leg_carries_percent_bw", n["carries_percent_bw"], why)
     page.refer("bone", "bone of the legs: ask for a plan of loading and vitamin D")
     return page.done()
 
 
 SINCE = date(2019, 1, 1)
+CARRIES = practice("legs that do not stand carry little more than themselves", reading=True)
 RULE = Rule(
     "legs_that_do_not_carry",
     "Legs that do not carry weight",
     "No forced, turned or jolted leg; a good hip density does not clear it.",
-    (WALKING,),
+    (WALKING, CARRIES),
     SINCE,
     answer,
     (
         Number("turn_deg", 15.0, "deg", "turn of a leg under load", WALKING, SINCE),
+        Number("carries_percent_bw", 10.0, "% of body weight", "what a leg that does not stand carries", CARRIES, SINCE),
         Number("speed_deg_s", 40.0, "deg/s", "fastest joint", WALKING, SINCE),
     ),
     (
         Example(
             "who does not walk",
             {"conditions": [{"kind": "does_not_walk"}]},
-            {"legs_that_do_not_carry.turned_leg": 15.0, "legs_that_do_not_carry.standing": 0.0},
+            {
+                "legs_that_do_not_carry.turned_leg": 15.0,
+                "legs_that_do_not_carry.standing": 0.0,
+                "legs_that_do_not_carry.carries_left": 10.0,
+            },
         ),
         Example(
             "a low lesion keeps standing",

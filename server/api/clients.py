@@ -4,12 +4,13 @@ from datetime import date
 from itertools import zip_longest
 from typing import Any
 
-from django.db.models import Max, OuterRef, Subquery
 from django.http import Http404, HttpRequest, HttpResponse
+from django.utils import timezone
 from ninja import Router, Schema, Status
 from pydantic import Field
 
 from amvel import answers
+from amvel.case import age_years
 from amvel.movements import find
 from amvel.movements.range_figure import range_figure
 from amvel.planning.effects import compare_limits, effects
@@ -27,8 +28,9 @@ from clients.casework import (
     engine_of,
     refuse_while_stopped,
 )
-from clients.models import CaseRevision, Client
-from clients.stations import next_action, station_states
+from clients.models import Client
+from clients.stations import station_states
+from clients.summary import freshen
 
 router = Router(tags=["clients"])
 
@@ -46,31 +48,43 @@ class DayLine(Schema):
     conditions: list[str]
 
 
-@router.get("/day", response=list[DayLine])
-def day(request: HttpRequest):
-    """Every client of the organisation in the order of visits."""
-    newest = CaseRevision.objects.filter(client=OuterRef("pk")).order_by("-number")
-    rows = (
-        Client.objects.filter(organisation_id=request.user.organisation_id)
-        .annotate(newest=Subquery(newest.values("pk")[:1]), plan=Max("programmes__number"))
-        .order_by("visit_at", "created_at")
-    )
-    revisions = CaseRevision.objects.in_bulk([r.newest for r in rows])
-    return [_line(r, revisions[r.newest]) for r in rows]
+class Day(Schema):
+    """One page of clients; `more` says whether another page follows."""
+
+    lines: list[DayLine]
+    more: bool
 
 
-def _line(client: Client, revision: CaseRevision) -> dict[str, Any]:
-    engine = engine_of(revision)
-    station, action, tone = next_action(engine, has_programme=client.plan is not None)
+LINES = 50  # on a page
+
+
+@router.get("/day", response={200: Day, **PROBLEMS})
+def day(request: HttpRequest, find: str = "", page: int = 1):
+    """The clients of the organisation in the order of visits, `find` in their names, from what is kept beside them."""
+    if not 1 <= page <= MOST_PAGES or len(find) > 100:
+        return problem(422, "The request is refused", f"page: between 1 and {MOST_PAGES}; find: at most 100 letters")
+    mine = Client.objects.filter(organisation_id=request.user.organisation_id)
+    named = mine.filter(name__icontains=find.strip()) if find.strip() else mine
+    start = (page - 1) * LINES
+    found = list(named.order_by("visit_at", "created_at", "id")[start : start + LINES + 1])
+    now = timezone.localdate()
+    freshen(found[:LINES], now, engine_of)
+    return {"lines": [_line(c, now) for c in found[:LINES]], "more": len(found) > LINES}
+
+
+MOST_PAGES = 10_000
+
+
+def _line(client: Client, now: date) -> dict[str, Any]:
     return {
         "id": str(client.pk),
-        "name": engine.case.person.name,
-        "age_years": engine.findings.age,
-        "station": station,
-        "action": action,
-        "tone": tone,
+        "name": client.name,
+        "age_years": age_years(client.birth_date, now) if client.birth_date else 0,
+        "station": client.station,
+        "action": client.action,
+        "tone": client.tone,
         "visit_at": client.visit_at.strftime("%H:%M") if client.visit_at else None,
-        "conditions": sorted({c.TITLE for c in engine.case.conditions}),
+        "conditions": client.conditions,
     }
 
 
@@ -134,13 +148,11 @@ class Change(Schema):
 def edit(request: HttpRequest, client_id: str, body: Change):
     """Replace sections of the case; 409 with both versions when somebody else was faster."""
     client = client_of(request, client_id)
-    change(
-        request.user,
-        client,
-        body.base_revision,
-        {k: v for k, v in body.sections.items() if k in SECTIONS},
-        body.reason,
-    )
+    foreign = sorted(set(body.sections) - set(SECTIONS))
+    if foreign:
+        faults = [{"path": f"$.sections.{k}", "reason": "is not replaced as a whole"} for k in foreign]
+        return problem(422, "The request is refused", f"sections: {', '.join(foreign)[:300]}", faults=faults)
+    change(request.user, client, body.base_revision, body.sections, body.reason)
     return view(client)
 
 

@@ -12,7 +12,7 @@ from amvel.planning import ProgrammeBlocked
 from amvel.planning.edit import EditRefused
 from clients.casework import Stale, Stopped, case_data
 from papers.texts import TextRefused
-from programmes.building import NotAllowed, StaleProgramme
+from programmes.building import MovedMeanwhile, NotAllowed, StaleProgramme
 from rulebook_signing.signing import LineChanged
 
 
@@ -94,6 +94,15 @@ def install(api: NinjaAPI) -> None:
             "Changed in between",
             str(error),
             current={"number": error.current.number, "answer": error.current.answer},
+        )
+
+    @api.exception_handler(MovedMeanwhile)
+    def moved_meanwhile(request: HttpRequest, error: MovedMeanwhile):
+        return problem(
+            409,
+            "Changed in between",
+            error.says(),
+            current={"revision": error.revision.number, "number": error.number},
         )
 
     @api.exception_handler(LineChanged)

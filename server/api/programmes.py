@@ -2,7 +2,6 @@
 
 from typing import Any, Literal
 
-from django.db import transaction
 from django.http import Http404, HttpRequest
 from ninja import Router, Schema, Status
 from pydantic import Field
@@ -13,7 +12,7 @@ from amvel.planning.whatif import CHANGES, what_if_now
 from api.access import client_of
 from api.problems import PROBLEMS, problem
 from clients import apart
-from clients.casework import audit, engine_of
+from clients.casework import engine_of
 from clients.models import Client
 from papers.schedule import week_of
 from programmes import building
@@ -64,12 +63,7 @@ def _view(client: Client, programme: Programme) -> dict[str, Any]:
 def build(request: HttpRequest, client_id: str, body: Build):
     """Solve a programme; refused while a stop sign stands."""
     client = client_of(request, client_id)
-    with transaction.atomic():
-        Client.objects.select_for_update().get(pk=client.pk)
-        programme = building.build(
-            client, request.user, body.context, body.minutes, tuple(body.locked), tuple(body.barred)
-        )
-    audit(request.user, client, "programme built", f"number {programme.number}")
+    programme = building.build(client, request.user, body.context, body.minutes, tuple(body.locked), tuple(body.barred))
     return Status(201, _view(client, programme))
 
 

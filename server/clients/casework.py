@@ -8,18 +8,20 @@ from django.utils import timezone
 
 from accounts.models import User
 from amvel import answers
-from amvel.case import read_case
+from amvel.admission import admitted
+from amvel.case import Case, read_case
 from amvel.engine import Engine
 from amvel.planning.next_test import next_tests
 from clients import apart
 from clients.models import AuditEntry, CaseRevision, Client, Judgement
+from clients.summary import summary_of
 
+# What a page replaces as a whole; tests, overrides and the log have ways of their own, with rules of their own.
 SECTIONS = (
     "person",
     "consent",
     "stop_signs",
     "conditions",
-    "tests",
     "room",
     "other_rooms",
     "tolerates",
@@ -72,44 +74,61 @@ def engine_of(revision: CaseRevision) -> Engine:
     engine = _engines.get(key)
     if engine is None:
         engine = Engine(read_case(case_data(revision)))
-        _engines[key] = engine
-        while len(_engines) > _MOST_ENGINES:
-            _engines.popitem(last=False)
+        _keep_engine(revision, engine)
     return engine
+
+
+def _keep_engine(revision: CaseRevision, engine: Engine) -> None:
+    _engines[str(revision.pk), today()] = engine
+    while len(_engines) > _MOST_ENGINES:
+        _engines.popitem(last=False)
 
 
 def create_client(user: User, data: dict[str, Any]) -> Client:
     """A new client from a first case; raises CaseError when the core refuses it."""
-    case = read_case({**data, "as_of": today()})
+    engine = admitted(read_case({**data, "as_of": today()}))
+    summary = summary_of(engine, has_programme=False)
     with transaction.atomic():
         client = Client.objects.create(organisation=user.organisation)
-        _store(client, 1, case.model_dump(mode="json"), "first entry", user)
+        _store(client, 1, engine.case, "first entry", user, summary)
         audit(user, client, "client created")
     return client
 
 
 def change(user: User, client: Client, base: int, sections: dict[str, Any], reason: str) -> CaseRevision:
-    """Replace sections of the case; raises Stale when `base` is not the newest revision, CaseError when refused."""
+    """Replace sections of the case; raises Stale when `base` is not the newest revision, CaseError when refused.
+
+    The case is worked out before anything is locked; what changes nothing makes no revision.
+    """
+    newest = client.latest()
+    if newest.number != base:
+        raise Stale(newest)
+    before = case_data(newest)
+    case = read_case({**before, **sections})
+    if case == read_case(before):
+        return newest
+    engine = admitted(case)
+    summary = summary_of(engine, client.programmes.exists())
     with transaction.atomic():
         Client.objects.select_for_update().get(pk=client.pk)
         newest = client.latest()
         if newest.number != base:
             raise Stale(newest)
-        data = {**case_data(newest), **sections}
-        case = read_case(data)
         try:
-            revision = _store(client, base + 1, case.model_dump(mode="json"), reason, user)
+            with transaction.atomic():
+                revision = _store(client, base + 1, case, reason, user, summary)
         except IntegrityError as error:
             raise Stale(client.latest()) from error
         audit(user, client, "case changed", ", ".join(sections))
+    _keep_engine(revision, engine)
     return revision
 
 
-def _store(client: Client, number: int, data: dict[str, Any], reason: str, user: User | None) -> CaseRevision:
-    data.pop("as_of", None)
-    return CaseRevision.objects.create(
-        client=client, number=number, data=data, reason=reason[:300], author=user
-    )
+def _store(client: Client, number: int, case: Case, reason: str, user: User | None, summary: dict[str, Any]) -> CaseRevision:
+    data = case.model_dump(mode="json", exclude={"as_of"})
+    revision = CaseRevision.objects.create(client=client, number=number, data=data, reason=reason[:300], author=user)
+    Client.objects.filter(pk=client.pk).update(**summary)
+    return revision
 
 
 def _judgement(client: Client, digest: str) -> Judgement:

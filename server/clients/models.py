@@ -3,18 +3,38 @@
 import uuid
 
 from django.conf import settings
+from django.contrib.postgres.indexes import GinIndex, OpClass
 from django.db import models
+from django.db.models.functions import Upper
 
 from accounts.models import Organisation
 
 
 class Client(models.Model):
-    """One person in the care of one organisation."""
+    """One person in the care of one organisation.
+
+    What the day shows of it is a summary, written with every revision and programme, and once more on the first look of
+    another day (`summed_up_on`): lists are searched and paged in the database and open no case.
+    """
 
     id = models.UUIDField(primary_key=True, default=uuid.uuid4, editable=False)
     organisation = models.ForeignKey(Organisation, on_delete=models.PROTECT, related_name="clients")
     created_at = models.DateTimeField(auto_now_add=True)
     visit_at = models.TimeField(null=True)
+    name = models.CharField(max_length=200, blank=True)
+    birth_date = models.DateField(null=True)
+    conditions = models.JSONField(default=list)
+    station = models.CharField(max_length=20, blank=True)
+    action = models.CharField(max_length=200, blank=True)
+    tone = models.CharField(max_length=10, blank=True)
+    summed_up_on = models.DateField(null=True)
+    summed_up_by = models.CharField(max_length=20, blank=True)  # the rule-book that it was read under
+
+    class Meta:
+        indexes = [
+            models.Index(fields=["organisation", "visit_at", "created_at", "id"], name="client_day"),
+            GinIndex(OpClass(Upper("name"), "gin_trgm_ops"), name="client_name_parts"),
+        ]
 
     def latest(self) -> "CaseRevision":
         return self.revisions.order_by("-number")[0]

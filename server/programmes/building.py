@@ -1,6 +1,7 @@
 """Making, changing and opening programmes through the core."""
 
 from collections.abc import Callable
+from dataclasses import dataclass
 from datetime import date
 from typing import Any
 
@@ -18,7 +19,8 @@ from amvel.planning.programme import distinct, ways_of
 from amvel.safety import RULEBOOK_VERSION
 from clients import apart
 from clients.casework import audit, engine_of
-from clients.models import Client
+from clients.models import CaseRevision, Client
+from clients.summary import summary_of
 from programmes.models import Programme
 
 
@@ -43,7 +45,11 @@ def newest(client: Client) -> Programme:
 
 def open_for(client: Client) -> Engine:
     """The client's engine, unless a stop sign stands (ProgrammeBlocked)."""
-    engine = engine_of(client.latest())
+    return _opened(client, client.latest())
+
+
+def _opened(client: Client, revision: CaseRevision) -> Engine:
+    engine = engine_of(revision)
     blocked_by(engine.stop_signs)
     previous = previous_steps(client, timezone.localdate())
     return engine.after(previous) if previous else engine
@@ -55,28 +61,68 @@ def previous_steps(client: Client, today: date) -> tuple[str, ...]:
     return tuple(m["ref"] for m in earlier.answer["movements"]) if earlier is not None else ()
 
 
-def _store(
-    client: Client,
-    user: User | None,
-    engine: Engine,
-    context: str,
-    answer: dict[str, Any],
-    made_by: str,
-    **links: int,
-) -> Programme:
-    last = client.programmes.order_by("-number").first()
-    return Programme.objects.create(
-        client=client,
-        number=(last.number if last else 0) + 1,
-        context=context,
-        answer=answer,
-        made_by=made_by,
-        case_digest=engine.digest,
-        rulebook_version=RULEBOOK_VERSION,
-        model_version=MODEL_VERSION,
-        author=user,
-        **links,
-    )
+class MovedMeanwhile(Exception):
+    """The client was changed while a programme was worked out: what was made is not kept.  Carries both as they are now."""
+
+    def __init__(self, revision: CaseRevision, number: int) -> None:
+        super().__init__("the client was changed while this was worked out, so that it is not kept")
+        self.revision, self.number = revision, number
+
+    def says(self) -> str:
+        """Why nothing was kept, with the stop sign that came in between."""
+        signs = ", ".join(s.title for s in engine_of(self.revision).stop_signs)
+        return f"{self}; a stop sign stands: {signs}" if signs else str(self)
+
+
+@dataclass(frozen=True)
+class Read:
+    """What a programme is worked out from, read before and compared again when it is stored."""
+
+    client: Client
+    revision: int
+    newest: Programme | None
+    engine: Engine
+
+    @property
+    def number(self) -> int:
+        return self.newest.number if self.newest is not None else 0
+
+
+def reading(client: Client) -> Read:
+    """The newest revision and programme, and the engine of that revision, unless a stop sign stands (ProgrammeBlocked)."""
+    revision = client.latest()
+    newest_programme = client.programmes.order_by("-number").first()
+    return Read(client, revision.number, newest_programme, _opened(client, revision))
+
+
+def _store(read: Read, user: User | None, context: str, answer: dict[str, Any], made_by: str, says: tuple[str, str], **links: int) -> Programme:
+    """Keep what was worked out, if client and programme are still the ones that were read; nothing is computed in here."""
+    client = read.client
+    summary = summary_of(read.engine, has_programme=True)
+    with transaction.atomic():
+        Client.objects.select_for_update().get(pk=client.pk)
+        revision = client.latest()
+        last = client.programmes.order_by("-number").first()
+        number = last.number if last is not None else 0
+        if revision.number != read.revision:
+            raise MovedMeanwhile(revision, number)
+        if last is not None and number != read.number:
+            raise StaleProgramme(last)
+        stored = Programme.objects.create(
+            client=client,
+            number=number + 1,
+            context=context,
+            answer=answer,
+            made_by=made_by,
+            case_digest=read.engine.digest,
+            rulebook_version=RULEBOOK_VERSION,
+            model_version=MODEL_VERSION,
+            author=user,
+            **links,
+        )
+        Client.objects.filter(pk=client.pk).update(**summary)
+        audit(user, client, *says)
+    return stored
 
 
 def build(
@@ -87,12 +133,12 @@ def build(
     locked: tuple[str, ...] = (),
     barred: tuple[str, ...] = (),
 ) -> Programme:
-    """Solve and store."""
-    engine = open_for(client)
-    solved = apart.ask(plan, engine, context, minutes, locked, barred)
+    """Solve, and store if the client is still the one that was read (else MovedMeanwhile, StaleProgramme)."""
+    read = reading(client)
+    solved = apart.ask(plan, read.engine, context, minutes, locked, barred)
     answer = {**programme_answers.programme_data(solved), "locked": list(locked), "warnings": []}
-    last = client.programmes.order_by("-number").first()
-    return _store(client, user, engine, context, answer, "solver", **({"before": last.content} if last else {}))
+    links = {"before": read.newest.content} if read.newest is not None else {}
+    return _store(read, user, context, answer, "solver", ("programme built", f"number {read.number + 1}"), **links)
 
 
 _KEPT = ("ref", "position", "values", "repetitions", "sets", "hold_s", "minutes", "verdict", "why")
@@ -139,18 +185,24 @@ def edit(
 ) -> Programme:
     """A hand edit on top of version `base`, judged as a whole before it is stored.
 
-    Raises StaleProgramme when another version is newer, EditRefused when the change is not possible.
+    Raises StaleProgramme when another version is newer, MovedMeanwhile when the client was changed while it was judged,
+    EditRefused when the change is not possible.
     """
-    with transaction.atomic():
-        Client.objects.select_for_update().get(pk=client.pk)
-        engine, programme = open_for(client), newest(client)
-        if programme.number != base:
-            raise StaleProgramme(programme)
-        items = change(engine, programme.context, items_of(programme))
-        answer = _answer(engine, programme, items, locked)
-        edited = _store(client, user, engine, programme.context, answer, "hand edit", before=programme.content)
-        audit(user, client, "programme edited", says)
-    return edited
+    read = _on(client, base)
+    programme = read.newest
+    items = change(read.engine, programme.context, items_of(programme))
+    answer = _answer(read.engine, programme, items, locked)
+    return _store(read, user, programme.context, answer, "hand edit", ("programme edited", says), before=programme.content)
+
+
+def _on(client: Client, base: int) -> Read:
+    """What version `base` was made from; raises StaleProgramme when another is newer, Http404 when there is none."""
+    read = reading(client)
+    if read.newest is None:
+        raise Http404
+    if read.number != base:
+        raise StaleProgramme(read.newest)
+    return read
 
 
 def ways_data(engine: Engine, context: str, items: list[Item]) -> list[dict[str, Any]]:
@@ -206,23 +258,18 @@ def step_on(client: Client, user: User, base: int) -> Programme:
 def _take_up(
     client: Client, user: User, base: int, which: Callable[[Programme], int | None], made_by: str
 ) -> Programme:
-    with transaction.atomic():
-        Client.objects.select_for_update().get(pk=client.pk)
-        engine, programme = open_for(client), newest(client)
-        if programme.number != base:
-            raise StaleProgramme(programme)
-        number = which(programme)
-        found = client.programmes.filter(number=number).first() if number is not None else None
-        if found is None:
-            raise Http404
-        broken = violations_of(client, found, engine)
-        if broken:
-            raise NotAllowed("; ".join(f"{b['ref']}: {b['why']}" for b in broken))
-        links: dict[str, Any] = {"shows": found.number, "before": found.before}
-        links["undone"] = programme.content if made_by == "undo" else _undone_after(client, found)
-        stored = _store(client, user, engine, found.context, found.answer, made_by, **links)
-        audit(user, client, f"programme: {made_by}", f"to number {found.number}")
-    return stored
+    read = _on(client, base)
+    number = which(read.newest)
+    found = client.programmes.filter(number=number).first() if number is not None else None
+    if found is None:
+        raise Http404
+    broken = violations_of(client, found, read.engine)
+    if broken:
+        raise NotAllowed("; ".join(f"{b['ref']}: {b['why']}" for b in broken))
+    links: dict[str, Any] = {"shows": found.number, "before": found.before}
+    links["undone"] = read.newest.content if made_by == "undo" else _undone_after(client, found)
+    said = (f"programme: {made_by}", f"to number {found.number}")
+    return _store(read, user, found.context, found.answer, made_by, said, **links)
 
 
 def _undone_after(client: Client, shown: Programme) -> int | None:

@@ -12,7 +12,7 @@ PERSON = {"name": "Nell Arden", "birth_date": "1951-06-02", "sex": "female", "st
 def test_a_new_client_begins_with_consent_and_stop_signs(api: Api) -> None:
     made = api.post("/clients", {"case": {"person": PERSON}})
     assert made.status_code == 201
-    line = api.get("/day").json()[0]
+    line = api.get("/day").json()["lines"][0]
     assert (line["name"], line["station"]) == ("Nell Arden", "story")
     view = api.get(f"/clients/{made.json()['id']}").json()
     assert {s["id"] for s in view["screen"]["stop_signs"]} == {"not_asked", "no_consent"}

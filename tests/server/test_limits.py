@@ -63,7 +63,9 @@ def test_overrides_cannot_slip_in_with_other_changes(api: Api, client_id: str) -
         "expires_on": "2027-01-01",
     }
     answer = api.patch(f"/clients/{client_id}", {"base_revision": 1, "sections": {"overrides": [sneaked]}})
-    assert answer.json()["case"]["overrides"] == []
+    assert answer.status_code == 422
+    assert answer.json()["faults"] == [{"path": "$.sections.overrides", "reason": "is not replaced as a whole"}]
+    assert api.get(f"/clients/{client_id}").json()["case"]["overrides"] == []
 
 
 def test_an_unknown_limit_or_step_is_not_found(api: Api, client_id: str) -> None:

@@ -113,8 +113,8 @@ def test_the_letter_holds_limits_tests_programme_and_questions(api: Api, client_
 def test_the_letter_says_what_changed_since_the_first_test(api: Api, client_id: str, built: dict) -> None:
     view = api.get(f"/clients/{client_id}").json()
     old = (timezone.localdate() - timedelta(days=60)).isoformat()
-    tests = [*view["case"]["tests"], {"test": "timed_up_and_go", "on": old, "seconds": 14.0}]
-    api.patch(f"/clients/{client_id}", {"base_revision": view["revision"], "sections": {"tests": tests}})
+    result = {"test": "timed_up_and_go", "on": old, "seconds": 14.0}
+    assert api.post(f"/clients/{client_id}/tests", {"base_revision": view["revision"], "result": result}).status_code == 200
     page = api.get(f"/clients/{client_id}/programmes/latest/letter").content.decode()
     assert "14 → " in page
     assert "real change" in page

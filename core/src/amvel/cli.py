@@ -9,6 +9,7 @@ from pathlib import Path
 from typing import Any
 
 from amvel import answers, programme_answers
+from amvel.admission import admitted
 from amvel.body import BodyError, plain_fault
 from amvel.case import Case, CaseError, read_case
 from amvel.engine import Engine
@@ -56,7 +57,7 @@ def _engine(path: str) -> Engine:
     except OSError as error:
         raise BadInput(f"{path}: {error.strerror}") from error
     try:
-        return Engine(read_case(json.loads(text)))
+        return admitted(read_case(json.loads(text)))
     except json.JSONDecodeError as error:
         raise BadInput(f"{path}: not JSON: {error}") from error
 

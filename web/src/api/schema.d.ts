@@ -93,7 +93,7 @@ export interface paths {
         };
         /**
          * Day
-         * @description Every client of the organisation in the order of visits.
+         * @description The clients of the organisation in the order of visits, `find` in their names, from what is kept beside them.
          */
         get: operations["api_clients_day"];
         put?: never;
@@ -981,6 +981,16 @@ export interface components {
             }[];
             /** Rulebook Version */
             rulebook_version: string;
+        };
+        /**
+         * Day
+         * @description One page of clients; `more` says whether another page follows.
+         */
+        Day: {
+            /** Lines */
+            lines: components["schemas"]["DayLine"][];
+            /** More */
+            more: boolean;
         };
         /**
          * DayLine
@@ -1891,7 +1901,10 @@ export interface operations {
     };
     api_clients_day: {
         parameters: {
-            query?: never;
+            query?: {
+                find?: string;
+                page?: number;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -1904,7 +1917,70 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["DayLine"][];
+                    "application/json": components["schemas"]["Day"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
                 };
             };
         };

@@ -47,6 +47,7 @@ export interface LimitEffects { effects: Record<string, { closes: string[]; alon
 export interface MovedLimit { id: string; change: 'new' | 'gone' | 'moved'; says: string; was: string }
 export interface HistoryEntry { revision: number; on: string; by: string; reason: string; limits: MovedLimit[] }
 export interface DryRun { clients: { id: string; name: string; limits: MovedLimit[]; opens: string[]; closes: string[] }[]; untouched: number }
+export interface DayPage { lines: DayLine[]; more: boolean }
 export interface DayLine { id: string; name: string; age_years: number; visit_at: string | null; station: string; action: string; tone: string; conditions: string[] }
 export interface ProgrammeMove { ref: string; title: string; position: string; sides: string[]; side_words?: string; values: Values; repetitions: number; sets: number; hold_s: number; minutes: number; verdict: VerdictKind; why: string; effort: number; extra_side?: string; stand_ins?: string[] }
 export interface NeedServed { purpose: string; title: string; weight: number; percent: number; because: string[] }

@@ -1,5 +1,6 @@
 """The open input: one client's case.  Units stand in the names; unknown fields are refused."""
 
+from collections.abc import Iterator
 from datetime import date, time, timedelta
 from functools import reduce
 from operator import or_
@@ -173,6 +174,8 @@ class ClinicianWord(Part):
             raise ValueError("clears: name the rule or the limit that is cleared")
         if self.kind == "forbids" and not (self.quantity or self.step):
             raise ValueError("quantity: name what is forbidden, or a step")
+        if self.valid_until is not None and not self.on <= self.valid_until <= self.on + LONGEST_WORD:
+            raise ValueError("valid_until: lies after the day of the word, and at most five years later")
         if self.kind == "limits":
             if not (self.quantity or self.load_kg is not None or self.gentle_only):
                 raise ValueError("quantity: name what is limited, or a load, or gentle only")
@@ -221,7 +224,8 @@ class Logged(Part):
     clean: bool
 
 
-LONGEST_OVERRIDE = timedelta(days=183)  # our choice: half a year
+LONGEST_OVERRIDE = timedelta(days=90)  # our choice; then it is looked at again
+LONGEST_WORD = timedelta(days=5 * 366)  # our choice: nobody writes a letter for longer
 
 
 class Override(Part):
@@ -292,6 +296,9 @@ class Case(Part):
                         raise ValueError(f"{name}.{i}.{field}: {day} lies before the birth date")
                     if day > self.as_of:
                         raise ValueError(f"{name}.{i}.{field}: {day} lies after as_of {self.as_of}")
+        for name, day in (("consent", self.consent and self.consent.on), ("stop_signs", self.stop_signs and self.stop_signs.asked_on)):
+            if day and not self.person.birth_date <= day <= self.as_of:
+                raise ValueError(f"{name}: {day} lies before the birth date or after as_of {self.as_of}")
         curves = [c.region for c in self.conditions if isinstance(c, Scoliosis)]
         if len(set(curves)) < len(curves):
             raise ValueError("conditions: two curves with the same apex contradict each other")
@@ -329,10 +336,36 @@ class CaseError(ValueError):
         self.faults = faults
 
 
+def _texts(data: Any) -> Iterator[tuple[str, str]]:
+    """Every string of nested data with its path; no deeper than any case is."""
+    waiting: list[tuple[str, Any, int]] = [("$", data, 0)]
+    while waiting:
+        path, value, depth = waiting.pop()
+        if depth > DEEPEST:
+            raise CaseError([(path[:200], f"is nested deeper than {DEEPEST} levels")])
+        if isinstance(value, str):
+            yield path, value
+        elif isinstance(value, dict):
+            yield from ((path, k) for k in value if isinstance(k, str))
+            waiting += [(f"{path}.{k}", v, depth + 1) for k, v in value.items()]
+        elif isinstance(value, (list, tuple)):
+            waiting += [(f"{path}[{i}]", v, depth + 1) for i, v in enumerate(value)]
+
+
+def _not_text(text: str) -> bool:
+    return "\0" in text or any("\ud800" <= c <= "\udfff" for c in text)
+
+
+DEEPEST = 20  # levels of nesting: a case has half of them
+
+
 def read_case(data: Any) -> Case:
     """Validate a case, metric or imperial; raises CaseError with one fault per field."""
     from pydantic import ValidationError
 
+    faults = [(path, "holds a character that is no text") for path, text in _texts(data) if _not_text(text)]
+    if faults:
+        raise CaseError(faults)
     try:
         return Case.model_validate(to_metric(data))
     except ValidationError as error:

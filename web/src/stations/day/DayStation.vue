@@ -1,27 +1,29 @@
 <script setup lang="ts">
-import { computed, nextTick, onMounted, ref, watch } from 'vue'
+import { keepPreviousData, useQuery } from '@tanstack/vue-query'
+import { refDebounced } from '@vueuse/core'
+import { computed, nextTick, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
-import { got, http, Refused } from '../../api/client'
-import type { DayLine } from '../../api/types'
+import { got, http } from '../../api/client'
+import type { DayPage } from '../../api/types'
 import { say } from '../../i18n'
 import type { MessageKey } from '../../i18n'
+import { inWords } from '../../stores/answers'
 
 const route = useRoute()
-const lines = ref<DayLine[]>()
-const failed = ref('')
 const find = ref('')
+/** What is asked: typing waits a moment. */
+const sought = refDebounced(find, 250)
+const page = ref(1)
+watch(sought, () => { page.value = 1 })
 const box = ref<{ focus: () => void }>()
-const shown = computed(() => lines.value?.filter((l) => l.name.toLowerCase().includes(find.value.toLowerCase())) ?? [])
-
-async function load(): Promise<void> {
-  failed.value = ''
-  try {
-    lines.value = await got<DayLine[]>(http.GET('/api/v1/day'))
-  } catch (error) {
-    failed.value = error instanceof Refused ? error.message : say('app.failed')
-  }
-}
-onMounted(load)
+const asked = useQuery({
+  queryKey: computed(() => ['day', sought.value.trim(), page.value]),
+  queryFn: () => got<DayPage>(http.GET('/api/v1/day', { params: { query: { find: sought.value.trim(), page: page.value } } })),
+  staleTime: 0,
+  placeholderData: keepPreviousData,
+})
+const lines = computed(() => asked.data.value?.lines)
+const failed = computed(() => (asked.isFetching.value ? '' : inWords(asked.error.value)))
 watch(() => route.query.find, async (wanted) => {
   if (!wanted) return
   await nextTick()
@@ -35,12 +37,12 @@ watch(() => route.query.find, async (wanted) => {
       <h1>{{ say('day.title') }}</h1>
       <div class="row"><el-input ref="box" v-model="find" :placeholder="say('day.find')" :aria-label="say('day.find')" clearable class="find" /><RouterLink to="/new" class="main-action">{{ say('day.new') }}</RouterLink></div>
     </div>
-    <p v-if="failed" class="sheet" role="alert">{{ failed }} <button class="quiet-action" @click="load">{{ say('app.again') }}</button></p>
+    <p v-if="failed" class="sheet" role="alert">{{ failed }} <button class="quiet-action" @click="() => asked.refetch()">{{ say('app.again') }}</button></p>
     <el-skeleton v-else-if="!lines" :rows="6" animated />
-    <p v-else-if="!lines.length" class="sheet">{{ say('day.empty') }}</p>
-    <p v-else-if="!shown.length" class="soft">{{ say('day.none') }}</p>
+    <p v-else-if="!lines.length && !sought" class="sheet">{{ say('day.empty') }}</p>
+    <p v-else-if="!lines.length" class="soft">{{ say('day.none') }}</p>
     <ol class="list">
-      <li v-for="l in shown" :key="l.id">
+      <li v-for="l in lines" :key="l.id">
         <RouterLink :to="`/client/${l.id}/${l.station}`" class="line" :class="l.tone">
           <time>{{ l.visit_at ?? '—' }}</time>
           <span class="name"><strong>{{ l.name }}</strong><span class="soft small">{{ say('day.years', { n: l.age_years }) }}<template v-if="l.conditions.length"> · {{ l.conditions.join(', ') }}</template></span></span>
@@ -49,12 +51,18 @@ watch(() => route.query.find, async (wanted) => {
         </RouterLink>
       </li>
     </ol>
+    <nav v-if="page > 1 || asked.data.value?.more" class="row pages" :aria-label="say('day.pages')">
+      <button type="button" class="quiet-action" :disabled="page === 1" @click="page--">{{ say('day.before') }}</button>
+      <span class="soft">{{ say('day.page', { n: page }) }}</span>
+      <button type="button" class="quiet-action" :disabled="!asked.data.value?.more" @click="page++">{{ say('day.after') }}</button>
+    </nav>
   </main>
 </template>
 
 <style scoped>
 .day { padding: 0 var(--space-5); max-width: 1080px; margin: 0 auto; display: grid; gap: var(--space-4); }
 .find { width: 240px; }
+.pages { justify-content: center; }
 .list { list-style: none; margin: 0; padding: 0; display: grid; gap: 8px; }
 .line { display: grid; grid-template-columns: 78px 1fr minmax(240px, 340px) 20px; align-items: center; gap: var(--space-4); background: var(--paper); border: 1px solid var(--line); border-left: 7px solid var(--line); border-radius: var(--round); padding: 11px var(--space-4); text-decoration: none; color: var(--ink); min-height: 68px; }
 .line:hover { border-color: var(--accent); }

@@ -1,0 +1,80 @@
+"""Before a case is kept: everything that it names by id exists, and the limits can be worked out.
+
+A case that cannot be read is refused by `read_case`; this looks at what only the library and the rule-book know.
+"""
+
+from collections.abc import Iterator
+
+from amvel.case import Case, CaseError
+from amvel.engine import Engine
+from amvel.movements import UnknownMovement, find, library
+from amvel.quantities import REGISTRY
+from amvel.safety import rulebook
+
+Fault = tuple[str, str]
+
+
+def admitted(case: Case) -> Engine:
+    """The engine of a case that may be kept; raises CaseError with one fault per field."""
+    faults = list(_unknown(case))
+    if faults:
+        raise CaseError(faults)
+    engine = Engine(case)
+    try:
+        limits = engine.envelope.limits
+    except (ValueError, KeyError, ArithmeticError) as error:
+        raise CaseError([("$", f"limits cannot be worked out from this: {error}")]) from error
+    ids = {x.id for x in limits}
+    known = {*rulebook(), *ids, *(x.partition(".")[0] for x in ids)}
+    faults = [
+        (f"$.clinician_words[{i}].clears", f"there is no rule and no limit '{w.clears}' here")
+        for i, w in enumerate(case.clinician_words)
+        if w.kind == "clears" and w.clears.partition(".")[0] not in known
+    ]
+    if faults:
+        raise CaseError(faults)
+    return engine
+
+
+def _unknown(case: Case) -> Iterator[Fault]:
+    for i, w in enumerate(case.clinician_words):
+        yield from _quantity(f"$.clinician_words[{i}]", w.quantity, w.side)
+        if w.step and not _is_step_or_family(w.step):
+            yield f"$.clinician_words[{i}].step", f"there is no movement '{w.step}'"
+    for i, o in enumerate(case.own_limits):
+        yield from _quantity(f"$.own_limits[{i}]", o.quantity, o.side)
+    for i, r in enumerate(case.reviews):
+        if r.rule.partition(".")[0] not in rulebook():
+            yield f"$.reviews[{i}].rule", f"there is no rule '{r.rule}'"
+    for name, steps in (
+        ("overrides", [o.step for o in case.overrides]),
+        ("log", [x.step for x in case.log]),
+    ):
+        for i, step in enumerate(steps):
+            if not _is_step(step):
+                yield f"$.{name}[{i}].step", f"there is no movement '{step}'"
+
+
+def _quantity(path: str, name: str, side: str | None) -> Iterator[Fault]:
+    if not name:
+        return
+    found = REGISTRY.get(name)
+    if found is None:
+        yield f"{path}.quantity", f"there is no quantity '{name}'"
+    elif side is not None and not found.sided:
+        yield f"{path}.side", f"{found.title} has no sides"
+
+
+def _is_step(ref: str) -> bool:
+    try:
+        find(ref)
+    except UnknownMovement:
+        return False
+    return True
+
+
+def _is_step_or_family(ref: str) -> bool:
+    return ref in library() if "/" not in ref else _is_step(ref)
+
+
+__all__ = ["admitted"]

@@ -1,21 +1,23 @@
 """Clients: the day, the story, the tests, the limits."""
 
+from collections.abc import Callable
 from datetime import date
 from itertools import zip_longest
-from typing import Any
+from typing import Any, Literal
 
 from django.http import Http404, HttpRequest, HttpResponse
 from django.utils import timezone
 from ninja import Router, Schema, Status
 from pydantic import Field
 
+from accounts.roles import Action
 from amvel import answers
 from amvel.case import age_years
 from amvel.movements import find
 from amvel.movements.range_figure import range_figure
 from amvel.planning.effects import compare_limits, effects
 from amvel.safety.permitted import all_ranges, fans
-from api.access import client_of
+from api.access import Needs, client_of
 from api.problems import PROBLEMS, problem
 from api.subject import Subject, subject_of
 from clients.casework import (
@@ -29,6 +31,7 @@ from clients.casework import (
     refuse_while_stopped,
 )
 from clients.models import Client
+from clients.said import as_said_by, confirmed, withdrawn
 from clients.stations import station_states
 from clients.summary import freshen
 
@@ -58,7 +61,7 @@ class Day(Schema):
 LINES = 50  # on a page
 
 
-@router.get("/day", response={200: Day, **PROBLEMS})
+@router.get("/day", response={200: Day, **PROBLEMS}, auth=Needs(Action.SEE_CLIENTS))
 def day(request: HttpRequest, find: str = "", page: int = 1):
     """The clients of the organisation in the order of visits, `find` in their names, from what is kept beside them."""
     if not 1 <= page <= MOST_PAGES or len(find) > 100:
@@ -98,7 +101,7 @@ class Created(Schema):
     id: str
 
 
-@router.post("/clients", response={201: Created, **PROBLEMS})
+@router.post("/clients", response={201: Created, **PROBLEMS}, auth=Needs(Action.SCREEN))
 def create(request: HttpRequest, body: Sections):
     """A new client."""
     return Status(201, {"id": str(create_client(request.user, body.case).pk)})
@@ -130,7 +133,7 @@ def view(client: Client) -> dict[str, Any]:
     }
 
 
-@router.get("/clients/{client_id}", response={200: ClientView, **PROBLEMS})
+@router.get("/clients/{client_id}", response={200: ClientView, **PROBLEMS}, auth=Needs(Action.SEE_CLIENTS))
 def show(request: HttpRequest, client_id: str):
     """One client."""
     return view(client_of(request, client_id, "client opened"))
@@ -144,7 +147,7 @@ class Change(Schema):
     reason: str = Field(default="entered", max_length=300)
 
 
-@router.patch("/clients/{client_id}", response={200: ClientView, **PROBLEMS})
+@router.patch("/clients/{client_id}", response={200: ClientView, **PROBLEMS}, auth=Needs(Action.MAKE_STRICTER))
 def edit(request: HttpRequest, client_id: str, body: Change):
     """Replace sections of the case; 409 with both versions when somebody else was faster."""
     client = client_of(request, client_id)
@@ -152,7 +155,8 @@ def edit(request: HttpRequest, client_id: str, body: Change):
     if foreign:
         faults = [{"path": f"$.sections.{k}", "reason": "is not replaced as a whole"} for k in foreign]
         return problem(422, "The request is refused", f"sections: {', '.join(foreign)[:300]}", faults=faults)
-    change(request.user, client, body.base_revision, body.sections, body.reason)
+    sections = as_said_by(request.user, client.latest().data, body.sections)
+    change(request.user, client, body.base_revision, sections, body.reason)
     return view(client)
 
 
@@ -161,7 +165,7 @@ class NewTest(Schema):
     result: dict[str, Any]
 
 
-@router.post("/clients/{client_id}/tests", response={200: ClientView, **PROBLEMS})
+@router.post("/clients/{client_id}/tests", response={200: ClientView, **PROBLEMS}, auth=Needs(Action.TEST))
 def add_test(request: HttpRequest, client_id: str, body: NewTest):
     """Add a test result; older results stay."""
     client = client_of(request, client_id)
@@ -178,22 +182,46 @@ def add_test(request: HttpRequest, client_id: str, body: NewTest):
     return view(client)
 
 
+class OnRevision(Schema):
+    base_revision: int = Field(ge=1)
+
+
+@router.post("/clients/{client_id}/words/{index}/confirm", response={200: ClientView, **PROBLEMS}, auth=Needs(Action.CONFIRM))
+def confirm_word(request: HttpRequest, client_id: str, index: int, body: OnRevision):
+    """A second person has looked at the document of what was only reported."""
+    return _word(request, client_id, index, body.base_revision, confirmed, "word confirmed")
+
+
+@router.post("/clients/{client_id}/words/{index}/withdraw", response={200: ClientView, **PROBLEMS}, auth=Needs(Action.MAKE_STRICTER))
+def withdraw_word(request: HttpRequest, client_id: str, index: int, body: OnRevision):
+    """From today on a word counts no more; it stays in the record."""
+    return _word(request, client_id, index, body.base_revision, withdrawn, "word withdrawn")
+
+
+def _word(request: HttpRequest, client_id: str, index: int, base: int, how: Callable[..., list], says: str) -> dict[str, Any]:
+    client = client_of(request, client_id)
+    words = client.latest().data.get("clinician_words") or []
+    if not 0 <= index < len(words):
+        raise Http404
+    changed = how(request.user, words, index, timezone.localdate().isoformat())
+    change(request.user, client, base, {"clinician_words": changed}, f"{says}: {words[index].get('name', '')}")
+    return view(client)
+
+
 class NewOverride(Schema):
-    """Open one limit for one step and side until a day. A clinician's is recorded with the clinician's name."""
+    """Open one limit for one step and side until a day, at most 90 days."""
 
     base_revision: int = Field(ge=1)
     limit_id: str
     step: str
-    side: str = Field(pattern="^(left|right|both)$")
-    role: str = Field(pattern="^(specialist|clinician)$")
-    clinician: str = Field(default="", max_length=120)
+    side: Literal["left", "right", "both"]
     reason: str = Field(min_length=5, max_length=300)
     expires_on: date
 
 
-@router.post("/clients/{client_id}/overrides", response={200: ClientView, **PROBLEMS})
+@router.post("/clients/{client_id}/overrides", response={200: ClientView, **PROBLEMS}, auth=Needs(Action.OVERRIDE))
 def add_override(request: HttpRequest, client_id: str, body: NewOverride):
-    """A specialist's override carries the name of who is logged in; 'forbidden' yields only to a clinician's recorded word."""
+    """It carries the name and role of who is logged in; 'forbidden' yields only to a clinician."""
     client = client_of(request, client_id)
     newest = client.latest()
     engine = engine_of(newest)
@@ -201,33 +229,35 @@ def add_override(request: HttpRequest, client_id: str, body: NewOverride):
     find(body.step)
     if limit is None:
         raise Http404
-    if limit.strength == "forbidden" and body.role != "clinician":
-        return problem(
-            409, "Only a clinician's word opens this", f"{limit.says()} is forbidden: {limit.reason}"
-        )
-    by = request.user.get_full_name() or request.user.username
-    if body.role == "clinician":
-        if len(body.clinician.strip()) < 2:
-            return problem(422, "The request is refused", "clinician: name who said it")
-        by = f"{body.clinician.strip()} (recorded by {by})"
+    clinician = request.user.may(Action.LIFT_FORBIDDEN)
+    if limit.strength == "forbidden" and not clinician:
+        return problem(403, "Only a clinician opens this", f"{limit.says()} is forbidden: {limit.reason}")
     entry = {
         "limit_id": body.limit_id,
         "step": body.step,
         "side": body.side,
-        "by": by,
-        "role": body.role,
+        "by": request.user.called,
+        "role": "clinician" if clinician else "specialist",
         "reason": body.reason,
         "on": engine.case.as_of.isoformat(),
         "expires_on": body.expires_on.isoformat(),
     }
     overrides = newest.data.get("overrides", [])
-    change(
-        request.user,
-        client,
-        body.base_revision,
-        {"overrides": [*overrides, entry]},
-        f"override: {limit.says()}, {body.step}",
-    )
+    says = f"override: {limit.says()}, {body.step}"
+    change(request.user, client, body.base_revision, {"overrides": [*overrides, entry]}, says)
+    return view(client)
+
+
+@router.post("/clients/{client_id}/overrides/{index}/withdraw", response={200: ClientView, **PROBLEMS}, auth=Needs(Action.MAKE_STRICTER))
+def withdraw_override(request: HttpRequest, client_id: str, index: int, body: OnRevision):
+    """Closed again before its day; it stays in the record."""
+    client = client_of(request, client_id)
+    overrides = client.latest().data.get("overrides") or []
+    if not 0 <= index < len(overrides):
+        raise Http404
+    gone = {"withdrawn_on": timezone.localdate().isoformat(), "withdrawn_by": request.user.called}
+    changed = [{**o, **gone} if i == index else o for i, o in enumerate(overrides)]
+    change(request.user, client, body.base_revision, {"overrides": changed}, f"override withdrawn: {overrides[index]['step']}")
     return view(client)
 
 
@@ -238,7 +268,7 @@ class Pulse(Schema):
     stop_signs: list[str]
 
 
-@router.get("/clients/{client_id}/pulse", response={200: Pulse, **PROBLEMS})
+@router.get("/clients/{client_id}/pulse", response={200: Pulse, **PROBLEMS}, auth=Needs(Action.SEE_CLIENTS))
 def pulse(request: HttpRequest, client_id: str):
     """Asked every few seconds by an open screen: has somebody changed this client, does a stop sign stand?"""
     revision = client_of(request, client_id).latest()
@@ -259,7 +289,7 @@ class History(Subject):
     entries: list[Entry]
 
 
-@router.get("/clients/{client_id}/history", response={200: History, **PROBLEMS})
+@router.get("/clients/{client_id}/history", response={200: History, **PROBLEMS}, auth=Needs(Action.SEE_CLIENTS))
 def history(request: HttpRequest, client_id: str, most: int = 30):
     """The newest changes, each with the limits that came, went or moved with it."""
     client = client_of(request, client_id, "history opened")
@@ -289,7 +319,7 @@ class LimitsView(Subject):
     moved: list[dict[str, Any]]
 
 
-@router.get("/clients/{client_id}/limits/effects", response={200: LimitsView, **PROBLEMS})
+@router.get("/clients/{client_id}/limits/effects", response={200: LimitsView, **PROBLEMS}, auth=Needs(Action.SEE_CLIENTS))
 def limit_effects(request: HttpRequest, client_id: str):
     """For the Limits station."""
     client = client_of(request, client_id)
@@ -304,7 +334,7 @@ def limit_effects(request: HttpRequest, client_id: str):
     }
 
 
-@router.get("/clients/{client_id}/ranges/{view}", response=PROBLEMS)
+@router.get("/clients/{client_id}/ranges/{view}", response=PROBLEMS, auth=Needs(Action.SEE_CLIENTS))
 def range_picture(request: HttpRequest, client_id: str, view: str):
     """The body from the side, the front or above, with available and permitted ranges, as SVG."""
     if view not in ("side", "front", "above"):
@@ -318,7 +348,7 @@ class DueTests(Subject):
     tests: list[dict[str, Any]]
 
 
-@router.get("/clients/{client_id}/next-tests", response={200: DueTests, **PROBLEMS})
+@router.get("/clients/{client_id}/next-tests", response={200: DueTests, **PROBLEMS}, auth=Needs(Action.SEE_CLIENTS))
 def due_tests(request: HttpRequest, client_id: str):
     """Which test would decide most, with the number."""
     client = client_of(request, client_id)

@@ -6,6 +6,7 @@ from django.http import HttpRequest, HttpResponse
 from ninja import Router, Schema
 from pydantic import Field
 
+from accounts.roles import Action
 from amvel import answers
 from amvel.body import plain_fault
 from amvel.engine import Engine
@@ -16,7 +17,7 @@ from amvel.movements.pacing import beats
 from amvel.planning import stopped_by
 from amvel.safety import sides_of
 from amvel.tried import Chosen, drawn, judged_stops, posed_stops, request_of, tried
-from api.access import client_of
+from api.access import Needs, client_of
 from api.problems import PROBLEMS, problem
 from api.subject import Subject, subject_of
 from clients import apart
@@ -30,7 +31,7 @@ class Verdicts(Subject):
     verdicts: list[dict[str, Any]]
 
 
-@router.get("/clients/{client_id}/verdicts", response={200: Verdicts, **PROBLEMS})
+@router.get("/clients/{client_id}/verdicts", response={200: Verdicts, **PROBLEMS}, auth=Needs(Action.SEE_CLIENTS))
 def verdicts(request: HttpRequest, client_id: str):
     """Every step, side and context with its verdict and reasons."""
     client = client_of(request, client_id)
@@ -68,7 +69,7 @@ class Tried(Schema):
     hold: dict[str, Any] | None = None
 
 
-@router.post("/clients/{client_id}/try/{family_id}/{step_id}", response={200: Tried, **PROBLEMS})
+@router.post("/clients/{client_id}/try/{family_id}/{step_id}", response={200: Tried, **PROBLEMS}, auth=Needs(Action.SEE_CLIENTS))
 def try_step(request: HttpRequest, client_id: str, family_id: str, step_id: str, body: Try):
     """Pose, loads, verdict and picture for these values."""
     client = client_of(request, client_id)
@@ -118,7 +119,7 @@ class Along(Schema):
     stops: list[Stop]
 
 
-@router.post("/clients/{client_id}/along/{family_id}/{step_id}", response={200: Along, **PROBLEMS})
+@router.post("/clients/{client_id}/along/{family_id}/{step_id}", response={200: Along, **PROBLEMS}, auth=Needs(Action.SEE_CLIENTS))
 def along(request: HttpRequest, client_id: str, family_id: str, step_id: str, body: AlongAsk):
     """Pose, loads, picture and verdict at several stops of a slider, solved in one batch before the slider gets there."""
     engine = engine_of(client_of(request, client_id).latest())
@@ -148,7 +149,7 @@ class Movie(Schema):
     beats: list[BeatData]
 
 
-@router.post("/clients/{client_id}/movie/{family_id}/{step_id}", response={200: Movie, **PROBLEMS})
+@router.post("/clients/{client_id}/movie/{family_id}/{step_id}", response={200: Movie, **PROBLEMS}, auth=Needs(Action.SEE_CLIENTS))
 def movie(request: HttpRequest, client_id: str, family_id: str, step_id: str, body: Shown):
     """The step in motion, for these values."""
     engine = engine_of(client_of(request, client_id).latest())
@@ -166,13 +167,13 @@ class SchoolsView(Schema):
     questions: list[dict[str, Any]]
 
 
-@router.get("/clients/{client_id}/schools", response={200: SchoolsView, **PROBLEMS})
+@router.get("/clients/{client_id}/schools", response={200: SchoolsView, **PROBLEMS}, auth=Needs(Action.SEE_CLIENTS))
 def schools(request: HttpRequest, client_id: str):
     """The questions on which practitioners disagree, with this client's answers."""
     return {"questions": answers.schools_data(engine_of(client_of(request, client_id).latest()).schools)}
 
 
-@router.get("/clients/{client_id}/figure/{family_id}/{step_id}", response=PROBLEMS)
+@router.get("/clients/{client_id}/figure/{family_id}/{step_id}", response=PROBLEMS, auth=Needs(Action.SEE_CLIENTS))
 def drawing(
     request: HttpRequest, client_id: str, family_id: str, step_id: str, side: str = "", values: str = ""
 ):

@@ -6,8 +6,9 @@ from django.http import HttpRequest, HttpResponse
 from ninja import Router, Schema
 from pydantic import Field
 
+from accounts.roles import Action
 from amvel.formats import CalendarError
-from api.access import client_of
+from api.access import Needs, client_of
 from api.problems import PROBLEMS
 from clients.casework import audit
 from clients.models import Client
@@ -43,43 +44,43 @@ def _made(request: HttpRequest, client_id: str, kind: str, as_pdf: bool) -> Http
     return _pdf(html, kind) if as_pdf else _page(html)
 
 
-@router.get(f"{_BASE}/hand-out.pdf", response=PROBLEMS)
+@router.get(f"{_BASE}/hand-out.pdf", response=PROBLEMS, auth=Needs(Action.PRINT))
 def hand_out_pdf(request: HttpRequest, client_id: str):
     """The hand-out as PDF."""
     return _made(request, client_id, "hand-out", True)
 
 
-@router.get(f"{_BASE}/hand-out", response=PROBLEMS)
+@router.get(f"{_BASE}/hand-out", response=PROBLEMS, auth=Needs(Action.PRINT))
 def hand_out(request: HttpRequest, client_id: str):
     """The same hand-out as a page."""
     return _made(request, client_id, "hand-out", False)
 
 
-@router.get(f"{_BASE}/fridge.pdf", response=PROBLEMS)
+@router.get(f"{_BASE}/fridge.pdf", response=PROBLEMS, auth=Needs(Action.PRINT))
 def fridge_pdf(request: HttpRequest, client_id: str):
     """The fridge sheet as PDF: one page."""
     return _made(request, client_id, "fridge", True)
 
 
-@router.get(f"{_BASE}/fridge", response=PROBLEMS)
+@router.get(f"{_BASE}/fridge", response=PROBLEMS, auth=Needs(Action.PRINT))
 def fridge(request: HttpRequest, client_id: str):
     """The fridge sheet as a page."""
     return _made(request, client_id, "fridge", False)
 
 
-@router.get(f"{_BASE}/letter.pdf", response=PROBLEMS)
+@router.get(f"{_BASE}/letter.pdf", response=PROBLEMS, auth=Needs(Action.PRINT))
 def letter_pdf(request: HttpRequest, client_id: str):
     """The letter to the referrer as PDF."""
     return _made(request, client_id, "letter", True)
 
 
-@router.get(f"{_BASE}/letter", response=PROBLEMS)
+@router.get(f"{_BASE}/letter", response=PROBLEMS, auth=Needs(Action.PRINT))
 def letter(request: HttpRequest, client_id: str):
     """The letter as a page."""
     return _made(request, client_id, "letter", False)
 
 
-@router.get(f"{_BASE}/calendar.ics", response=PROBLEMS)
+@router.get(f"{_BASE}/calendar.ics", response=PROBLEMS, auth=Needs(Action.PRINT))
 def calendar(
     request: HttpRequest, client_id: str, first: date | None = None, weeks: int = WEEKS, zone: str = ""
 ):
@@ -115,13 +116,13 @@ def _texts(request: HttpRequest) -> dict[str, object]:
     return {"texts": rows, "names": list(NAMES)}
 
 
-@router.get("/texts", response={200: Texts, **PROBLEMS})
+@router.get("/texts", response={200: Texts, **PROBLEMS}, auth=Needs(Action.READ_RULES))
 def texts(request: HttpRequest):
     """The organisation's own texts, and the names that are filled in."""
     return _texts(request)
 
 
-@router.put("/texts/{key}", response={200: Texts, **PROBLEMS})
+@router.put("/texts/{key}", response={200: Texts, **PROBLEMS}, auth=Needs(Action.WRITE_TEXTS))
 def write_text(request: HttpRequest, key: str, body: NewText):
     """A new version of one text; refused when it holds anything but words and known names."""
     keep_text(request.user, key, body.text)
@@ -136,13 +137,13 @@ class Reminder(Schema):
     zone: str = Field(default="", max_length=60)
 
 
-@router.get("/clients/{client_id}/reminder", response={200: Reminder, **PROBLEMS})
+@router.get("/clients/{client_id}/reminder", response={200: Reminder, **PROBLEMS}, auth=Needs(Action.PRINT))
 def reminder(request: HttpRequest, client_id: str):
     """Where this client is reminded."""
     return wish_of(client_of(request, client_id))
 
 
-@router.put("/clients/{client_id}/reminder", response={200: Reminder, **PROBLEMS})
+@router.put("/clients/{client_id}/reminder", response={200: Reminder, **PROBLEMS}, auth=Needs(Action.PRINT))
 def keep_reminder(request: HttpRequest, client_id: str, body: Reminder):
     """Remind by mail before each session, or stop."""
     client = client_of(request, client_id, "reminder changed")

@@ -10,7 +10,9 @@ from amvel.formats import CalendarError
 from amvel.movements import UnknownMovement
 from amvel.planning import ProgrammeBlocked
 from amvel.planning.edit import EditRefused
+from api.access import NotForThisRole
 from clients.casework import Stale, Stopped, case_data
+from clients.said import NotYours
 from papers.texts import TextRefused
 from programmes.building import MovedMeanwhile, NotAllowed, StaleProgramme
 from rulebook_signing.signing import LineChanged
@@ -61,6 +63,14 @@ def install(api: NinjaAPI) -> None:
             "; ".join(f"{f['path']}: {f['reason']}" for f in faults),
             faults=faults,
         )
+
+    @api.exception_handler(NotForThisRole)
+    def not_for_this_role(request: HttpRequest, error: NotForThisRole):
+        return problem(403, "Not for this role", str(error))
+
+    @api.exception_handler(NotYours)
+    def not_yours(request: HttpRequest, error: NotYours):
+        return problem(403, "Somebody else does this", str(error))
 
     @api.exception_handler(Stale)
     def stale(request: HttpRequest, error: Stale):

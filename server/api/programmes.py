@@ -6,10 +6,11 @@ from django.http import Http404, HttpRequest
 from ninja import Router, Schema, Status
 from pydantic import Field
 
+from accounts.roles import Action
 from amvel import programme_answers
 from amvel.planning import edit
 from amvel.planning.whatif import CHANGES, what_if_now
-from api.access import client_of
+from api.access import Needs, client_of
 from api.problems import PROBLEMS, problem
 from clients import apart
 from clients.casework import engine_of
@@ -59,7 +60,7 @@ def _view(client: Client, programme: Programme) -> dict[str, Any]:
     }
 
 
-@router.post("/clients/{client_id}/programmes", response={201: ProgrammeView, **PROBLEMS})
+@router.post("/clients/{client_id}/programmes", response={201: ProgrammeView, **PROBLEMS}, auth=Needs(Action.BUILD))
 def build(request: HttpRequest, client_id: str, body: Build):
     """Solve a programme; refused while a stop sign stands."""
     client = client_of(request, client_id)
@@ -67,7 +68,7 @@ def build(request: HttpRequest, client_id: str, body: Build):
     return Status(201, _view(client, programme))
 
 
-@router.get("/clients/{client_id}/programmes/latest", response={200: ProgrammeView, **PROBLEMS})
+@router.get("/clients/{client_id}/programmes/latest", response={200: ProgrammeView, **PROBLEMS}, auth=Needs(Action.SEE_CLIENTS))
 def latest(request: HttpRequest, client_id: str):
     """The newest programme, checked against today's limits; refused while a stop sign stands."""
     client = client_of(request, client_id, "programme opened")
@@ -83,7 +84,8 @@ class Swaps(Schema):
 
 
 @router.get(
-    "/clients/{client_id}/programmes/latest/swaps/{family_id}/{step_id}", response={200: Swaps, **PROBLEMS}
+    "/clients/{client_id}/programmes/latest/swaps/{family_id}/{step_id}", response={200: Swaps, **PROBLEMS},
+    auth=Needs(Action.BUILD),
 )
 def swap_choices(request: HttpRequest, client_id: str, family_id: str, step_id: str):
     """What may stand in for one movement, best first."""
@@ -126,7 +128,7 @@ def _change(body: Edit) -> building.Edit:
     return lambda engine, context, items: list(items)
 
 
-@router.post("/clients/{client_id}/programmes/latest/edit", response={201: ProgrammeView, **PROBLEMS})
+@router.post("/clients/{client_id}/programmes/latest/edit", response={201: ProgrammeView, **PROBLEMS}, auth=Needs(Action.BUILD))
 def change(request: HttpRequest, client_id: str, body: Edit):
     """One hand edit, judged at once by the same code; refused with the reason, and then nothing is stored."""
     client = client_of(request, client_id)
@@ -141,14 +143,14 @@ class Base(Schema):
     base: int = Field(ge=1)
 
 
-@router.post("/clients/{client_id}/programmes/latest/undo", response={201: ProgrammeView, **PROBLEMS})
+@router.post("/clients/{client_id}/programmes/latest/undo", response={201: ProgrammeView, **PROBLEMS}, auth=Needs(Action.BUILD))
 def undo(request: HttpRequest, client_id: str, body: Base):
     """Back to what stood before the newest change; 404 when nothing did."""
     client = client_of(request, client_id)
     return Status(201, _view(client, building.step_back(client, request.user, body.base)))
 
 
-@router.post("/clients/{client_id}/programmes/latest/redo", response={201: ProgrammeView, **PROBLEMS})
+@router.post("/clients/{client_id}/programmes/latest/redo", response={201: ProgrammeView, **PROBLEMS}, auth=Needs(Action.BUILD))
 def redo(request: HttpRequest, client_id: str, body: Base):
     """On to what was undone; 404 when nothing was."""
     client = client_of(request, client_id)
@@ -172,7 +174,7 @@ class Versions(Schema):
     versions: list[Version]
 
 
-@router.get("/clients/{client_id}/programmes", response={200: Versions, **PROBLEMS})
+@router.get("/clients/{client_id}/programmes", response={200: Versions, **PROBLEMS}, auth=Needs(Action.SEE_CLIENTS))
 def versions(request: HttpRequest, client_id: str):
     """Every version, newest first, each compared with the newest."""
     client = client_of(request, client_id)
@@ -199,7 +201,7 @@ class WhatIfs(Schema):
     answers: list[dict[str, Any]]
 
 
-@router.get("/clients/{client_id}/programmes/latest/what-if", response={200: WhatIfs, **PROBLEMS})
+@router.get("/clients/{client_id}/programmes/latest/what-if", response={200: WhatIfs, **PROBLEMS}, auth=Needs(Action.BUILD))
 def what_would_change(request: HttpRequest, client_id: str, only: str = ""):
     """What would change with less time, able to kneel, or with a band; nothing is stored."""
     client = client_of(request, client_id)
@@ -230,7 +232,7 @@ class WeekView(Schema):
     optimal: bool
 
 
-@router.get("/clients/{client_id}/programmes/latest/week", response={200: WeekView, **PROBLEMS})
+@router.get("/clients/{client_id}/programmes/latest/week", response={200: WeekView, **PROBLEMS}, auth=Needs(Action.SEE_CLIENTS))
 def week(request: HttpRequest, client_id: str, days: int | None = None):
     """The week of the newest programme; `days` tries another number of days."""
     client = client_of(request, client_id)
@@ -246,7 +248,7 @@ class Progress(Schema):
     share: float
 
 
-@router.get("/clients/{client_id}/progress", response={200: Progress, **PROBLEMS})
+@router.get("/clients/{client_id}/progress", response={200: Progress, **PROBLEMS}, auth=Needs(Action.SEE_CLIENTS))
 def progress(request: HttpRequest, client_id: str):
     """For the bar while a programme is built: solved steps against all."""
     return {"share": apart.solved_share(engine_of(client_of(request, client_id).latest()))}

@@ -5,10 +5,11 @@ from typing import Any
 from django.http import HttpRequest
 from ninja import Router, Schema
 
+from accounts.roles import Action
 from amvel.case import PROPS, read_case
 from amvel.engine import Engine
 from amvel.fitting import fit_figure, fits, refused
-from api.access import client_of
+from api.access import Needs, client_of
 from api.problems import PROBLEMS
 from clients.casework import case_data
 
@@ -42,7 +43,7 @@ class Trial(Schema):
     room: dict[str, Any]
 
 
-@router.post("/clients/{client_id}/fits", response={200: RoomFits, **PROBLEMS})
+@router.post("/clients/{client_id}/fits", response={200: RoomFits, **PROBLEMS}, auth=Needs(Action.SEE_CLIENTS))
 def fits_in(request: HttpRequest, client_id: str, body: Trial):
     """What fits this client in this room, with pictures; nothing is stored."""
     client = client_of(request, client_id)
@@ -82,7 +83,7 @@ class Props(Schema):
     props: list[PropData]
 
 
-@router.get("/props", response={200: Props, **PROBLEMS})
+@router.get("/props", response={200: Props, **PROBLEMS}, auth=Needs(Action.READ_RULES))
 def props(request: HttpRequest):
     """The catalogue of small props with their household stand-ins."""
     return {

@@ -6,10 +6,12 @@ from django.http import Http404, HttpRequest
 from ninja import Router, Schema
 from pydantic import Field, StringConstraints, model_validator
 
+from accounts.roles import Action
 from amvel.planning.effects import dry_run
 from amvel.safety import rulebook
 from amvel.safety.lines import Line
 from amvel.screening.standards import standards
+from api.access import Needs
 from api.problems import PROBLEMS
 from clients import apart
 from clients.casework import audit, engine_of
@@ -41,7 +43,7 @@ class DryRun(Schema):
     untouched: int
 
 
-@router.post("/rulebook/dry-run", response={200: DryRun, **PROBLEMS})
+@router.post("/rulebook/dry-run", response={200: DryRun, **PROBLEMS}, auth=Needs(Action.TRY_RULES))
 def try_number(request: HttpRequest, body: Draft):
     """Which clients a new version would touch, and which steps would open or close for them."""
     owner = rulebook().get(body.rule) or standards().get(body.rule)
@@ -118,13 +120,13 @@ class Lines(Schema):
     lines: list[SignedLine]
 
 
-@router.get("/rulebook/lines", response={200: Lines, **PROBLEMS})
+@router.get("/rulebook/lines", response={200: Lines, **PROBLEMS}, auth=Needs(Action.READ_RULES))
 def rulebook_lines(request: HttpRequest):
     """The rule-book line by line, with what clinicians of this organisation said of each."""
     return {"lines": [_line_data(line, s) for line, s in signed_lines(request.user.organisation)]}
 
 
-@router.post("/rulebook/lines", response={200: SignedLine, **PROBLEMS})
+@router.post("/rulebook/lines", response={200: SignedLine, **PROBLEMS}, auth=Needs(Action.SIGN_RULES))
 def sign_line(request: HttpRequest, body: Signing):
     """Agree with a line, or object to it; stored for this organisation, never changed."""
     said = {"agrees": body.agrees, "remark": body.remark, "name": body.name, "profession": body.profession}

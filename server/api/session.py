@@ -7,9 +7,11 @@ from ninja import Router, Schema
 from ninja.utils import check_csrf
 from pydantic import Field
 
+from accounts.roles import Action
 from amvel import answers
 from amvel.safety import RULEBOOK_VERSION
 from amvel.screening.stop_signs import QUESTIONS
+from api.access import Needs
 from api.problems import PROBLEMS, problem
 from clients.casework import audit
 
@@ -20,6 +22,8 @@ class Session(Schema):
     """Who is logged in; `user` is empty when nobody is."""
 
     user: str = ""
+    role: str = ""
+    may: list[str] = []
     organisation: str = ""
     csrf_token: str
 
@@ -35,7 +39,9 @@ def session(request: HttpRequest):
     user = request.user
     known = user.is_authenticated
     return Session(
-        user=(user.get_full_name() or user.username) if known else "",
+        user=user.called if known else "",
+        role=user.role if known else "",
+        may=[a.name.lower() for a in Action if user.may(a)] if known else [],
         organisation=str(user.organisation) if known and user.organisation else "",
         csrf_token=get_token(request),
     )
@@ -80,7 +86,7 @@ class Reference(Schema):
     rulebook_version: str
 
 
-@router.get("/reference", response=Reference)
+@router.get("/reference", response=Reference, auth=Needs(Action.READ_RULES))
 def reference(request: HttpRequest):
     """Texts and forms for the stations."""
     signs = [{"id": k, "title": q.title, "emergency": q.emergency} for k, q in QUESTIONS.items()]

@@ -54,9 +54,15 @@ def today_case(name: str) -> dict:
     return data
 
 
-def user_of(name: str) -> User:
-    house = Organisation.objects.create(name=f"House of {name}")
-    return User.objects.create_user(name, password=PASSWORD, organisation=house)
+def user_of(name: str, role: str = "specialist", house: Organisation | None = None) -> User:
+    house = house or Organisation.objects.create(name=f"House of {name}")
+    return User.objects.create_user(name, password=PASSWORD, organisation=house, role=role)
+
+
+def logged_in(name: str) -> Api:
+    api = Api(Browser(enforce_csrf_checks=True))
+    assert api.login(name).status_code == 200
+    return api
 
 
 @pytest.fixture

@@ -160,16 +160,28 @@ class ClinicianWord(Part):
     load_kg: float | None = Field(default=None, ge=0, le=100)
     gentle_only: bool = False
     valid_until: date | None = None
+    recorded_by: str = Field(default="", max_length=150, description="log-in of whoever entered it; empty outside a practice's records")
+    reported: bool = Field(default=False, description="entered by somebody else than the clinician: loosens only when confirmed")
+    confirmed_by: str = Field(default="", max_length=150)
+    confirmed_on: date | None = None
+    withdrawn_on: date | None = None
 
     @property
     def may_clear(self) -> bool:
-        """Whether who said it has a profession that loosens."""
-        return self.profession in CLEARING_PROFESSIONS
+        """Whether who said it has a profession that loosens, and said it here or was confirmed by a second person."""
+        return self.profession in CLEARING_PROFESSIONS and not self.waits_for_confirmation
+
+    @property
+    def waits_for_confirmation(self) -> bool:
+        """Reported, and nobody else than whoever entered it has seen the document."""
+        return self.reported and (not self.confirmed_by or self.confirmed_by == self.recorded_by)
 
     @model_validator(mode="after")
     def _says_something(self) -> "ClinicianWord":
         if not self.name.strip() or not self.role.strip():
             raise ValueError("name, role: say who said it")
+        if self.kind == "clears" and self.reported and len(self.document.strip()) < 3:
+            raise ValueError("document: what is only reported loosens nothing without the document that says so")
         if self.kind == "clears" and not self.clears:
             raise ValueError("clears: name the rule or the limit that is cleared")
         if self.kind == "forbids" and not (self.quantity or self.step):
@@ -239,6 +251,8 @@ class Override(Part):
     reason: str = Field(min_length=5, max_length=300)
     on: date
     expires_on: date
+    withdrawn_on: date | None = None
+    withdrawn_by: str = Field(default="", max_length=120)
 
     @model_validator(mode="after")
     def _says_why_and_ends(self) -> "Override":

@@ -104,6 +104,8 @@ def valid_overrides(
         limit = envelope.by_id.get(o.limit_id)
         if limit is None or o.step != step or o.side not in (side, "both") or not o.on <= on <= o.expires_on:
             continue
+        if o.withdrawn_on is not None and o.withdrawn_on <= on:
+            continue
         if limit.strength == "forbidden" and o.role != "clinician":
             continue
         out.add(limit.id)

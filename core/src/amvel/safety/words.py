@@ -15,7 +15,8 @@ OWN = Source(Kind.WORD, quoted_for="the specialist's own stricter limit")
 
 def valid(word: ClinicianWord, on: date) -> bool:
     """Whether the word still counts today."""
-    return word.on <= on and (word.valid_until is None or on <= word.valid_until)
+    withdrawn = word.withdrawn_on is not None and word.withdrawn_on <= on
+    return word.on <= on and (word.valid_until is None or on <= word.valid_until) and not withdrawn
 
 
 def clears(word: ClinicianWord, limit: Limit) -> bool:
@@ -31,7 +32,11 @@ def apply_words(case: Case, limits: list[Limit]) -> tuple[list[Limit], list[Refe
     added, referrals = [], []
     for i, w in enumerate(case.clinician_words):
         if w.kind == "clears":
-            if not any(clears(w, x) for x in limits):
+            if w not in words or not any(clears(w, x) for x in limits):
+                continue
+            if w.waits_for_confirmation:
+                text = f"a clearing by {w.role} {w.name} is only reported: a second person looks at “{w.document}” and confirms it"
+                referrals.append(Referral(f"clinician.confirm_{i}", text, SAID))
                 continue
             if not w.may_clear:
                 text = f"a clearing by {w.role} {w.name}: a profession that may clear is not recorded; ask who clears it"

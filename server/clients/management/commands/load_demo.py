@@ -10,11 +10,17 @@ from django.db import transaction
 from django.utils import timezone
 
 from accounts.models import Organisation, User
+from accounts.roles import Role
 from clients.casework import create_client
 from clients.models import Client
 
 ORGANISATION = "Weaver's Yard Movement House"
 LOGIN, PASSWORD = "demo", "weavers-yard-demo"
+OTHERS = {
+    "demo-clinician": ("Maren", "Tolle", Role.CLINICIAN),
+    "demo-assistant": ("Pelle", "Quist", Role.ASSISTANT),
+    "demo-office": ("Ruta", "Sand", Role.ADMINISTRATOR),
+}
 WRITTEN_AS_OF = date(2026, 11, 24)  # the day the demo cases were written for
 
 
@@ -35,12 +41,14 @@ class Command(BaseCommand):
     @transaction.atomic
     def handle(self, *args, **options):
         if Organisation.objects.exists():
+            self._others(Organisation.objects.filter(name=ORGANISATION).first())
             self.stdout.write("demo data is there already")
             return
         house = Organisation.objects.create(name=ORGANISATION)
         user = User.objects.create_user(
-            LOGIN, password=PASSWORD, first_name="Ines", last_name="Falk", organisation=house
+            LOGIN, password=PASSWORD, first_name="Ines", last_name="Falk", organisation=house, role=Role.SPECIALIST
         )
+        self._others(house)
         by = timezone.localdate() - WRITTEN_AS_OF
         for i, path in enumerate(sorted((settings.ROOT / "demo" / "cases").glob("*.json"))):
             data = moved(json.loads(path.read_text(encoding="utf-8")), by)
@@ -48,3 +56,9 @@ class Command(BaseCommand):
             client = create_client(user, data)
             Client.objects.filter(pk=client.pk).update(visit_at=time(9 + i * 3 // 4, (i * 45) % 60))
         self.stdout.write(f"demo data loaded: {house.name}")
+
+    def _others(self, house: Organisation | None) -> None:
+        """A log-in for every other role, so that each can be looked at."""
+        for login, (first, last, role) in OTHERS.items():
+            if house is not None and not User.objects.filter(username=login).exists():
+                User.objects.create_user(login, password=PASSWORD, first_name=first, last_name=last, organisation=house, role=role)

@@ -29,7 +29,7 @@ def patched(api: Api, client_id: str, sections: dict):
     [
         ({"clinician_words": [{**WORD, "quantity": "nonsense", "bound": 3}]}, "$.clinician_words[0].quantity"),
         ({"clinician_words": [{**WORD, "kind": "forbids", "step": "no/such"}]}, "$.clinician_words[0].step"),
-        ({"clinician_words": [{**WORD, "kind": "clears", "clears": "nonsense"}]}, "$.clinician_words[0].clears"),
+        ({"clinician_words": [{**WORD, "kind": "clears", "clears": "nonsense", "document": "a letter"}]}, "$.clinician_words[0].clears"),
         ({"clinician_words": [{**WORD, "quantity": "hold_s", "side": "left", "bound": 3}]}, "$.clinician_words[0].side"),
         ({"own_limits": [{"quantity": "nonsense", "bound": 3, "reason": "so it is", "by": "Ann", "on": TODAY}]}, "$.own_limits[0].quantity"),
         ({"reviews": [{"rule": "nonsense", "on": TODAY, "done_strongly": True, "confidence_0_to_10": 9, "next_day_flare": False}]}, "$.reviews[0].rule"),

@@ -6,9 +6,15 @@ from django.db import DatabaseError, connection, transaction
 from amvel.safety.lines import lines
 from clients.models import AuditEntry
 from rulebook_signing.models import LineSignature
-from tests.server.conftest import Api
+from tests.server.conftest import Api, user_of
 
 pytestmark = pytest.mark.django_db
+
+
+@pytest.fixture
+def user(db):
+    """Lines are signed off by a clinician."""
+    return user_of("ann", "clinician")
 LINE = next(x for x in lines() if x.owner == "stenosis" and x.number == "extension_deg")
 SAID = {
     "rule": LINE.owner,

@@ -22,6 +22,7 @@ class Session(Schema):
     """Who is logged in; `user` is empty when nobody is."""
 
     user: str = ""
+    login: str = ""
     role: str = ""
     may: list[str] = []
     organisation: str = ""
@@ -40,6 +41,7 @@ def session(request: HttpRequest):
     known = user.is_authenticated
     return Session(
         user=user.called if known else "",
+        login=user.username if known else "",
         role=user.role if known else "",
         may=[a.name.lower() for a in Action if user.may(a)] if known else [],
         organisation=str(user.organisation) if known and user.organisation else "",

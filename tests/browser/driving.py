@@ -65,9 +65,9 @@ def page(chromium: Browser, live_server) -> Iterator[Page]:
     page.context.close()
 
 
-def log_in(page: Page) -> None:
+def log_in(page: Page, name: str = "ann") -> None:
     page.goto("/")
-    page.fill("input[name=username]", "ann")
+    page.fill("input[name=username]", name)
     page.fill("input[name=password]", PASSWORD)
     page.get_by_role("button", name="Come in").click()
     expect(page.get_by_role("heading", name="Today")).to_be_visible(timeout=30_000)

@@ -12,7 +12,7 @@ pytestmark = pytest.mark.django_db(transaction=True)
 
 
 def test_lines_are_signed_and_objected_to(page: Page) -> None:
-    user_of("ann")
+    user_of("ann", "clinician")
     log_in(page)
     page.goto("/rules")
     page.get_by_role("button", name="Go through it").click()

@@ -85,11 +85,25 @@ def test_a_clinicians_word_clears_what_waits_for_it(page: Page) -> None:
     page.fill("input[name=word-role]", "surgeon")
     keep = page.get_by_role("button", name="Keep this word")
     expect(keep).to_be_disabled()  # without a profession nobody loosens
+    page.locator("label", has_text="Document").locator("input").fill("letter of Monday")
     for profession, fine in (("Nurse", False), ("Surgeon", True)):
         page.locator("label", has_text="Profession").locator(".el-select").click()
         page.get_by_role("listbox", name="Profession").get_by_role("option", name=profession, exact=True).click()
         expect(keep).to_be_enabled(enabled=fine)
-    page.get_by_role("button", name="Keep this word").click()
+    page.locator("label", has_text="Document").locator("input").fill("")
+    expect(keep).to_be_disabled()  # a specialist only reports it: the document is named
+    page.locator("label", has_text="Document").locator("input").fill("letter of Monday")
+    keep.click()
+    said = page.locator(".said")
+    expect(said).to_contain_text("A second person looks at the document")
+    expect(said.get_by_role("button", name="I have seen the document")).to_have_count(0)
+    expect(row).to_have_count(1)
+    no_serious_fault(page, "limits with a reported word")
+    user_of("wend", "clinician", user.organisation)
+    page.get_by_role("button", name="Log out").click()
+    log_in(page, "wend")
+    page.goto(f"/client/{client.pk}/limits")
+    page.locator(".said").get_by_role("button", name="I have seen the document").click()
     expect(row).to_have_count(0)
 
 

@@ -957,6 +957,11 @@ export interface components {
              */
             user: string;
             /**
+             * Login
+             * @default
+             */
+            login: string;
+            /**
              * Role
              * @default
              */

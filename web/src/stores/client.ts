@@ -103,7 +103,7 @@ export const useClient = defineStore('client', () => {
     return got<RoomFits>(http.POST('/api/v1/clients/{client_id}/fits', { params: path.value, body: { room: room as unknown as Record<string, unknown> } }))
   }
   return {
-    view, stale, changedElsewhere, outOfReach, id, open, refresh, keep, addTest, add, listen, subject,
+    view, take, stale, changedElsewhere, outOfReach, id, open, refresh, keep, addTest, add, listen, subject,
     verdicts: computed(() => judged.data.value?.verdicts), judge: judged.want, judging: judged.failed, judgeAgain: judged.again,
     due: computed(() => tested.data.value?.tests), askDue: tested.want, dueFailed: tested.failed, askDueAgain: tested.again,
     effects: computed(() => effected.data.value), askEffects: effected.want, effectsFailed: effected.failed, askEffectsAgain: effected.again,

@@ -4,18 +4,27 @@ import { ref } from 'vue'
 import { got, http, useCsrf } from '../api/client'
 import type { Reference } from '../api/types'
 
-interface Session { user: string; organisation: string; csrf_token: string }
+interface Session { user: string; login: string; role: string; may: string[]; organisation: string; csrf_token: string }
+
+/** What can be done, as the server names it. */
+export type Action = 'see_clients' | 'make_stricter' | 'screen' | 'test' | 'build' | 'print' | 'override' | 'lift_forbidden' | 'confirm' | 'read_rules' | 'try_rules' | 'sign_rules' | 'write_texts' | 'see_audit' | 'manage_people'
 
 export const useSession = defineStore('session', () => {
   const queries = useQueryClient()
   const user = ref('')
   const organisation = ref('')
+  const login_ = ref('')
+  const role = ref('')
+  const allowed = ref<string[]>([])
   const known = ref(false)
   const reference = ref<Reference>()
 
   function take(s: Session): void {
     user.value = s.user
     organisation.value = s.organisation
+    login_.value = s.login
+    role.value = s.role
+    allowed.value = s.may
     known.value = true
     useCsrf(s.csrf_token)
   }
@@ -32,5 +41,7 @@ export const useSession = defineStore('session', () => {
     reference.value = undefined
     queries.clear()
   }
-  return { user, organisation, reference, look, login, logout }
+  /** Whether who is logged in may do it; the server asks again. */
+  const may = (action: Action): boolean => allowed.value.includes(action)
+  return { user, login: login_, role, may, organisation, reference, look, enter: login, logout }
 })

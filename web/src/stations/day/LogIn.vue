@@ -17,7 +17,7 @@ async function enter(): Promise<void> {
   busy.value = true
   failed.value = ''
   try {
-    await session.login(name.value, password.value)
+    await session.enter(name.value, password.value)
     await router.push(typeof route.query.to === 'string' && route.query.to.startsWith('/') ? route.query.to : '/day')
   } catch (error) {
     failed.value = error instanceof Refused ? error.message : say('app.failed')

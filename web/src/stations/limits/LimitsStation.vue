@@ -11,6 +11,7 @@ import { groups, headline } from './limitRows'
 import WaitsToBeShown from './WaitsToBeShown.vue'
 import RangeFigures from './RangeFigures.vue'
 import ReviewForm from './ReviewForm.vue'
+import SaidList from './SaidList.vue'
 import WordForms from './WordForms.vue'
 
 const client = useClient()
@@ -81,6 +82,7 @@ client.askEffects()
     <aside class="stack">
       <RouterLink :to="`/client/${client.id}/movements`" class="main-action">{{ say('limits.toMovements') }}</RouterLink>
       <div v-if="screen.sign_offs.length" class="sheet stack refer"><h2>{{ say('limits.signOff') }}</h2><div v-for="s in screen.sign_offs" :key="s.clears" class="row spread"><span>{{ s.title }}</span><button type="button" class="quiet-action" @click="word = s.clears">{{ say('limits.record') }}</button></div></div>
+      <SaidList />
       <div v-if="screen.referrals.length" class="sheet stack refer"><h2>{{ say('limits.refer') }}</h2><p v-for="r in screen.referrals" :key="r.id">{{ r.text }}<br /><span class="soft small">{{ r.source }}</span></p></div>
       <div v-if="client.effects?.moved.length" class="sheet stack"><h2>{{ say('limits.since', { day: client.effects.since }) }}</h2><p v-for="m in client.effects.moved" :key="m.id"><span class="tag">{{ say(`moved.${m.change}` as MessageKey) }}</span> {{ m.says || m.was }}</p></div>
       <div v-if="screen.obligations.length" class="sheet stack"><h2>{{ say('limits.must') }}</h2><p v-for="o in owed" :key="o.id"><b>{{ o.title }}</b><br /><span class="soft small">{{ o.source }}</span></p></div>

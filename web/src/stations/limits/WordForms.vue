@@ -18,10 +18,12 @@ const professions = computed(() => session.reference?.professions ?? [])
 /** Loosening needs a profession; anybody may forbid or limit. */
 const clearing = (id: string): boolean => professions.value.some((x) => x.id === id && x.may_clear)
 const steps = computed(() => (session.reference?.movements ?? []).map((m) => ({ id: `${m.family}/${m.step}`, title: m.title })))
+/** Said by the clinician who is logged in; anybody else only reports it. */
+const own = computed(() => session.may('lift_forbidden'))
 const said = computed(() => entry.quantity || entry.step || entry.load_kg !== undefined || entry.gentle_only)
 const quantities = computed(() => session.reference?.quantities ?? [])
 const chosen = computed(() => quantities.value.find((q) => q.id === entry.quantity))
-const ready = computed(() => (kind.value === 'own' ? entry.quantity && entry.bound !== undefined && entry.reason.length > 4 : entry.name && entry.role && (kind.value === 'clears' ? entry.clears && clearing(entry.profession) : said.value && (kind.value === 'forbids' ? entry.quantity || entry.step : !entry.quantity || entry.bound !== undefined))))
+const ready = computed(() => (kind.value === 'own' ? entry.quantity && entry.bound !== undefined && entry.reason.length > 4 : entry.name && entry.role && (kind.value === 'clears' ? entry.clears && clearing(entry.profession) && (own.value || entry.document.trim().length > 2) : said.value && (kind.value === 'forbids' ? entry.quantity || entry.step : !entry.quantity || entry.bound !== undefined))))
 
 async function keep(): Promise<void> {
   failed.value = ''
@@ -51,6 +53,7 @@ async function keep(): Promise<void> {
       <div class="two"><label>{{ say('word.name') }}<el-input v-model="entry.name" name="word-name" /></label><label>{{ say('word.role') }}<el-input v-model="entry.role" name="word-role" /></label></div>
       <label>{{ say('word.profession') }}<el-select v-model="entry.profession" clearable :aria-label="say('word.profession')"><el-option v-for="x in professions" :key="x.id" :value="x.id" :label="say(`profession.${x.id}`)" /></el-select></label>
       <p v-if="kind === 'clears' && entry.profession && !clearing(entry.profession)" class="bad">{{ say('word.cannotClear') }}</p>
+      <p v-if="kind === 'clears' && !own" class="small">{{ say('word.reported') }}</p>
       <div class="two"><label>{{ say('word.document') }}<el-input v-model="entry.document" /></label><label>{{ say('word.on') }}<input v-model="entry.on" type="date" class="date" :max="today" /></label></div>
     </template>
     <label v-if="kind === 'clears'">{{ say('word.what') }}<el-select v-model="entry.clears" :aria-label="say('word.what')"><el-option v-for="s in client.view!.screen.sign_offs" :key="s.clears" :value="s.clears" :label="s.title" /></el-select></label>

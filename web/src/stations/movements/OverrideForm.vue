@@ -4,14 +4,19 @@ import { got, http, Refused } from '../../api/client'
 import type { Breach, ClientView } from '../../api/types'
 import { say } from '../../i18n'
 import { useClient } from '../../stores/client'
+import { useSession } from '../../stores/session'
 
 const props = defineProps<{ breach: Breach; step: string; side: string }>()
 const emit = defineEmits<{ kept: [] }>()
 const client = useClient()
 const forbidden = computed(() => client.view!.screen.limits.find((l) => l.id === props.breach.limit)?.strength === 'forbidden')
-const entry = reactive({ role: forbidden.value ? 'clinician' : 'specialist', clinician: '', reason: '', expires_on: '' })
+const entry = reactive({ reason: '', expires_on: '' })
+const session = useSession()
+const allowed = computed(() => session.may(forbidden.value ? 'lift_forbidden' : 'override'))
+/** At most 90 days; then it is looked at again. */
+const last = computed(() => new Date(Date.parse(client.view!.case.as_of) + 90 * 864e5).toISOString().slice(0, 10))
 const failed = ref('')
-const ready = computed(() => entry.reason.length > 4 && entry.expires_on && (entry.role === 'specialist' || entry.clinician.length > 1))
+const ready = computed(() => allowed.value && entry.reason.trim().length > 4 && entry.expires_on)
 
 async function keep(): Promise<void> {
   failed.value = ''
@@ -29,11 +34,9 @@ async function keep(): Promise<void> {
 <template>
   <form class="override stack" @submit.prevent="keep">
     <p>{{ say('override.lead', { limit: breach.says, side }) }}</p>
-    <el-radio-group v-model="entry.role" :aria-label="say('override.who')"><el-radio-button value="specialist" :label="say('override.me')" :disabled="forbidden" /><el-radio-button value="clinician" :label="say('override.clinician')" /></el-radio-group>
-    <p v-if="forbidden" class="small">{{ say('override.forbidden') }}</p>
-    <label v-if="entry.role === 'clinician'">{{ say('word.name') }}<el-input v-model="entry.clinician" /></label>
+    <p v-if="forbidden" class="small">{{ say('override.forbidden') }}</p><p v-else-if="!allowed" class="small">{{ say('override.notYours') }}</p>
     <label>{{ say('override.reason') }}<el-input v-model="entry.reason" maxlength="300" /></label>
-    <label>{{ say('word.until') }}<input v-model="entry.expires_on" type="date" class="date" :min="client.view!.case.as_of" /></label>
+    <label>{{ say('word.until') }}<input v-model="entry.expires_on" type="date" class="date" :min="client.view!.case.as_of" :max="last" /></label>
     <p v-if="failed" role="alert" class="bad">{{ failed }}</p>
     <div><button class="main-action" type="submit" :disabled="!ready">{{ say('override.keep') }}</button></div>
   </form>

@@ -4,6 +4,7 @@ import { got, http, Refused } from '../../api/client'
 import type { Doubt, SignedLine } from '../../api/types'
 import { say } from '../../i18n'
 import type { MessageKey } from '../../i18n'
+import { useSession } from '../../stores/session'
 import { shown } from './shown'
 
 const DOUBTS: Doubt[] = ['ours', 'practice', 'memory']
@@ -27,7 +28,8 @@ const groups = computed(() => {
   for (const l of wanted) out.set(l.rule, [...(out.get(l.rule) ?? []), l])
   return [...out.values()]
 })
-const known = computed(() => name.value.trim().length > 1 && profession.value.trim().length > 1)
+const session = useSession()
+const known = computed(() => session.may('sign_rules') && name.value.trim().length > 1 && profession.value.trim().length > 1)
 
 async function load(): Promise<void> {
   try {
@@ -65,7 +67,7 @@ onMounted(load)
       <el-checkbox v-model="onlyOpen">{{ say('lines.onlyOpen') }}</el-checkbox>
     </div>
     <p v-if="failed" role="alert" class="bad">{{ failed }}</p>
-    <p v-if="!known" class="soft">{{ say('lines.whoFirst') }}</p>
+    <p v-if="!session.may('sign_rules')" class="soft">{{ say('lines.notYours') }}</p><p v-else-if="!known" class="soft">{{ say('lines.whoFirst') }}</p>
     <section v-for="g in groups" :key="g[0]!.rule" class="stack group">
       <h3>{{ g[0]!.title }} <span class="soft small by">{{ g[0]!.check_by }}</span></h3>
       <div v-for="l in g" :key="key(l)" class="line" :data-line="key(l)">

@@ -95,3 +95,18 @@ class AuditEntry(AppendOnly):
     action = models.CharField(max_length=60)
     detail = models.CharField(max_length=300, blank=True)
     at = models.DateTimeField(auto_now_add=True)
+
+
+class Answered(models.Model):
+    """What was answered to a request that may be sent twice, under the key that its sender gave it."""
+
+    user = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE)
+    key = models.CharField(max_length=80)
+    asked = models.CharField(max_length=64)  # fingerprint of method, address and body
+    status = models.PositiveSmallIntegerField(null=True)  # none while it is under way
+    body = models.TextField(blank=True)
+    at = models.DateTimeField(auto_now_add=True)
+
+    class Meta:
+        constraints = [models.UniqueConstraint(fields=["user", "key"], name="one_answer_per_key")]
+        indexes = [models.Index(fields=["at"], name="answered_at")]

@@ -1,5 +1,6 @@
 """Where a client stands on the path, and the one thing that comes next."""
 
+from datetime import date, timedelta
 from typing import Any
 
 from amvel.engine import Engine
@@ -22,6 +23,16 @@ def missing_tests(engine: Engine) -> list[str]:
     return [*(["blood_sugar"] if sugar else []), *(t for t in (*_GATES, *_BASICS) if t in assumed)]
 
 
+SOON = timedelta(days=7)
+
+
+def ends_soon(engine: Engine) -> date | None:
+    """The first day on which something opened by hand closes again, within a week."""
+    today = engine.case.as_of
+    days = [o.expires_on for o in engine.case.overrides if o.withdrawn_on is None and today <= o.expires_on <= today + SOON]
+    return min(days, default=None)
+
+
 def next_action(engine: Engine, has_programme: bool) -> tuple[str, str, str]:
     """(station, what to do, tone): tone is stop, due or ready."""
     for sign in engine.stop_signs:
@@ -38,6 +49,9 @@ def next_action(engine: Engine, has_programme: bool) -> tuple[str, str, str]:
     reviews = [x for x in engine.envelope.limits if x.review_on and x.review_on <= engine.case.as_of]
     if reviews:
         return "limits", f"Review due: {reviews[0].says()}", "due"
+    ending = ends_soon(engine)
+    if ending is not None:
+        return "limits", f"An override ends on {ending.isoformat()}: look at it again", "due"
     if engine.envelope.referrals or any(x.waits_for for x in engine.envelope.limits):
         return "limits", "Ask the clinician", "due"
     if not has_programme:

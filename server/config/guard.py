@@ -45,7 +45,7 @@ class Guard:
         return None
 
 
-_TITLES = {403: "Not allowed", 404: "Not found", 405: "No such method here", 429: "Too many attempts"}
+_TITLES = {403: "Not allowed", 404: "Not found", 405: "No such method here", 429: "Too many attempts", 500: "Something went wrong here; nothing was stored"}
 
 
 def _refused(request: HttpRequest) -> JsonResponse | None:

@@ -37,6 +37,7 @@ MIDDLEWARE = [
     "config.middleware.ContentPolicy",
     "config.guard.Guard",
     "axes.middleware.AxesMiddleware",
+    "clients.sent_twice.SentTwice",
 ]
 ROOT_URLCONF = "config.urls"
 WSGI_APPLICATION = "config.wsgi.application"
@@ -57,6 +58,7 @@ DATABASES = {
         "HOST": os.environ.get("AMVEL_DB_HOST", "127.0.0.1"),
         "PORT": os.environ.get("AMVEL_DB_PORT", "5432"),
         "CONN_MAX_AGE": int(os.environ.get("AMVEL_DB_KEEP_S", "60")),
+        "CONN_HEALTH_CHECKS": True,  # a database that comes back on its port is used again
     }
 }
 DEFAULT_AUTO_FIELD = "django.db.models.BigAutoField"

@@ -5,6 +5,7 @@ from django.http import FileResponse, HttpResponse
 from django.urls import path, re_path
 
 from api.root import api
+from config.health import healthz, readyz
 
 
 def page(request, *args, **kwargs):
@@ -17,4 +18,9 @@ def page(request, *args, **kwargs):
     return FileResponse(index.open("rb"), content_type="text/html")
 
 
-urlpatterns = [path("api/v1/", api.urls), re_path(r"^(?!api/|static/|assets/).*$", page)]
+urlpatterns = [
+    path("healthz", healthz),
+    path("readyz", readyz),
+    path("api/v1/", api.urls),
+    re_path(r"^(?!api/|static/|assets/).*$", page),
+]

@@ -233,3 +233,14 @@ def test_an_override_is_withdrawn_by_anybody_in_care_and_stays_in_the_record(peo
     assert people["assistant"].post(path, {"base_revision": made["revision"]}).status_code == 200
     [kept] = people["specialist"].get(f"/clients/{shared_client}").json()["case"]["overrides"]
     assert (kept["withdrawn_on"], kept["withdrawn_by"]) == (TODAY.isoformat(), "assistant")
+
+
+@pytest.mark.parametrize(("days", "shown"), [(7, True), (8, False)])
+def test_an_override_that_ends_within_a_week_shows_on_the_day(people, days: int, shown: bool) -> None:
+    case = today_case("fused-spine")
+    client_id = str(create_client(User.objects.get(username="specialist"), case).pk)
+    view = people["specialist"].get(f"/clients/{client_id}").json()
+    plain = next(x["id"] for x in view["screen"]["limits"] if x["strength"] == "limit")
+    assert people["specialist"].post(f"/clients/{client_id}/overrides", wanted(client_id, plain, days)).status_code == 200
+    [line] = people["specialist"].get("/day").json()["lines"]
+    assert line["action"].startswith("An override ends on") is shown

@@ -17,6 +17,8 @@ export const http = createClient<paths>({ baseUrl: location.origin, fetch: (requ
 http.use({
   onRequest({ request }) {
     if (request.method !== 'GET') request.headers.set('X-CSRFToken', csrf)
+    // Sent again by a network that stumbles, it is done once.
+    if (request.method === 'POST') request.headers.set('Idempotency-Key', Array.from(crypto.getRandomValues(new Uint8Array(16)), (b) => b.toString(16).padStart(2, '0')).join(''))
     return request
   },
 })

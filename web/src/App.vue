@@ -42,7 +42,7 @@ async function leave(): Promise<void> {
     <RouterLink to="/day" class="brand"><img src="/mark.svg" alt="" width="34" height="34" /><span>{{ say('app.name') }}</span></RouterLink>
     <span class="soft small house">{{ session.organisation }}</span>
     <RouterLink to="/rules" class="quiet-action">{{ say('station.rulebook') }}</RouterLink>
-    <button class="quiet-action" type="button" @click="help = true">{{ say('app.help') }} ?</button>
+    <button class="quiet-action keys-button" type="button" @click="help = true">{{ say('app.help') }} ?</button>
     <button class="quiet-action" type="button" @click="leave">{{ say('app.logout') }}</button>
   </header>
   <RouterView />
@@ -62,4 +62,5 @@ async function leave(): Promise<void> {
 .foot { padding: var(--space-4) var(--space-5); text-align: center; }
 .keys { display: grid; grid-template-columns: 60px 1fr; gap: 8px; margin: 0; } .keys dd { margin: 0; }
 kbd { border: 1.5px solid var(--line); border-bottom-width: 3px; border-radius: 6px; padding: 1px 9px; background: var(--ground); }
+@media (max-width: 720px) { .keys-button { display: none; } .top { flex-wrap: wrap; padding: 8px var(--space-3); } .house { flex-basis: 100%; order: 9; margin: 0; } .brand { margin-right: auto; } }
 </style>

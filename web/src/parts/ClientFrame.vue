@@ -64,4 +64,5 @@ watch(() => route.params.id, (id) => id && load(), { immediate: true })
 .stop { display: flex; gap: var(--space-4); align-items: center; background: var(--brick-wash); color: var(--brick); border: 2px solid var(--brick); border-radius: var(--round); padding: var(--space-3) var(--space-4); margin-bottom: var(--space-3); font-size: var(--text-large); }
 .stale { background: var(--straw-wash); border-radius: var(--round-small); padding: var(--space-3) var(--space-4); margin-bottom: var(--space-3); }
 .stays { position: sticky; top: var(--space-3); z-index: 5; box-shadow: 0 2px 8px rgb(0 0 0 / 18%); }
+@media (max-width: 720px) { .frame { padding: 0 var(--space-3); } }
 </style>

@@ -68,4 +68,5 @@ watch(() => route.query.find, async (wanted) => {
 .line:hover { border-color: var(--accent); }
 .line.due { border-left-color: var(--straw); } .line.ready { border-left-color: var(--accent); } .line.stop { border-left-color: var(--brick); } .line.stop b { color: var(--brick); }
 time { font-size: 23px; } .name, .next { display: grid; } .name strong { font-size: 20px; }
+@media (max-width: 720px) { .day { padding: 0 var(--space-3); } .line { grid-template-columns: 64px minmax(0, 1fr) 20px; } .line .next { grid-column: 2; } .find { width: 100%; } }
 </style>

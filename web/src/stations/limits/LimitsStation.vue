@@ -103,5 +103,6 @@ client.askEffects()
 .strength { font-weight: 700; } .says { font-size: 18px; } .tags { display: flex; gap: 6px; } .who { background: var(--straw-wash); } .more { margin: 6px 0 10px 20px; } .why { margin: 0 0 8px; display: grid; grid-template-columns: 120px 1fr; gap: 4px 14px; } .why dt { font-weight: 700; } .why dd { margin: 0; }
 .also { margin-left: 8px; } .because h3 { display: flex; gap: 10px; align-items: center; } .because { gap: 6px; }
 .refer { border-color: var(--straw); background: var(--straw-wash); } summary { min-height: 44px; display: flex; align-items: center; cursor: pointer; text-decoration: underline dotted; } aside .main-action { justify-content: center; }
-@media (max-width: 1100px) { .limits { grid-template-columns: 1fr; } }
+@media (max-width: 1100px) { .limits { grid-template-columns: minmax(0, 1fr); } }
+@media (max-width: 720px) { .binds { grid-template-columns: minmax(0, 1fr); } .limit { grid-template-columns: 1fr; } .why { grid-template-columns: 1fr; } }
 </style>

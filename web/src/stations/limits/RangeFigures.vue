@@ -32,4 +32,5 @@ async function drawing(of: string, view: string): Promise<string> {
 .views { display: grid; grid-template-columns: 1fr 1.15fr; gap: var(--space-2) var(--space-4); align-items: start; } figure { margin: 0; text-align: center; }
 .drawing { height: 330px; } .drawing :deep(svg) { width: 100%; height: 100%; overflow: hidden; } .above .drawing { height: 230px; }
 .numbers { border-collapse: collapse; width: 100%; font-size: var(--text-small); } .numbers th, .numbers td { text-align: right; padding: 3px 10px; border-bottom: 1px solid var(--line); } .numbers th:first-child, .numbers td:first-child { text-align: left; } .tight { font-weight: 700; color: var(--brick); }
+@media (max-width: 720px) { .views { grid-template-columns: minmax(0, 1fr); } .drawing { height: 260px; } }
 </style>

@@ -73,4 +73,5 @@ client.askDue()
 @media (max-width: 1100px) { .measure { grid-template-columns: 210px 1fr; } .measure > aside:last-child { grid-column: 1 / -1; } }
 .promise { list-style: none; margin: 0; padding: 0; display: grid; grid-template-columns: repeat(auto-fit, minmax(170px, 1fr)); gap: 8px; } .promise li { display: grid; grid-template-columns: 1fr auto; background: var(--accent-wash); border-radius: var(--round-small); padding: 8px 12px; } .promise li span:last-child { grid-column: 1 / -1; }
 .leave { background: var(--brick-wash); color: var(--brick); border-radius: var(--round-small); padding: var(--space-3); } .group { margin: 12px 0 2px; font-size: 16px; } summary { min-height: 44px; display: flex; align-items: center; cursor: pointer; text-decoration: underline dotted; } details .choice { width: 100%; min-height: 44px; } aside .main-action { justify-content: center; }
+@media (max-width: 720px) { .measure { grid-template-columns: minmax(0, 1fr); } }
 </style>

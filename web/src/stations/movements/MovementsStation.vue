@@ -101,4 +101,5 @@ client.judge()
 .steps { display: grid; grid-template-columns: repeat(auto-fill, minmax(245px, 1fr)); gap: var(--space-3); }
 .step { text-align: left; background: var(--paper); border: 1.5px solid var(--line); border-radius: var(--round); padding: 10px 12px; display: grid; gap: 5px; cursor: pointer; align-content: start; } .step:hover { border-color: var(--accent); }
 .step.excluded, .step.not_judged { background: transparent; border-style: dashed; border-color: var(--brick); } .step.not_judged { border-color: var(--ink-soft); } .step.excluded .picture, .step.not_judged .picture { opacity: 0.55; } .picture { height: 150px; } .line { color: var(--ink-soft); }
+@media (max-width: 720px) { .ladder { grid-template-columns: minmax(0, 1fr); } .steps { grid-template-columns: minmax(0, 1fr); } }
 </style>

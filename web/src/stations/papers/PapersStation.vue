@@ -56,4 +56,5 @@ onMounted(async () => {
 
 <style scoped>
 .papers { display: grid; grid-template-columns: 340px 1fr; gap: var(--space-4); align-items: start; } .page { width: 100%; height: 76vh; border: 1px solid var(--line); border-radius: var(--round); background: #fff; } .bad { color: var(--brick); } .kinds { gap: 8px; }
+@media (max-width: 720px) { .papers { grid-template-columns: minmax(0, 1fr); } }
 </style>

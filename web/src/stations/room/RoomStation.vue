@@ -91,4 +91,5 @@ onMounted(async () => {
 .station { display: grid; grid-template-columns: 480px 1fr; gap: var(--space-4); align-items: start; } .fits { display: grid; grid-template-columns: repeat(auto-fill, minmax(236px, 1fr)); gap: 12px; }
 .refused { background: var(--brick-wash); color: var(--brick); border: 2px solid var(--brick); border-radius: var(--round); padding: var(--space-3) var(--space-4); } .alert { color: var(--brick); }
 @media (max-width: 1100px) { .station { grid-template-columns: 1fr; } }
+@media (max-width: 720px) { .station { grid-template-columns: minmax(0, 1fr); } }
 </style>

@@ -77,5 +77,6 @@ async function run(): Promise<void> {
 .index { display: grid; align-content: start; grid-auto-rows: max-content; max-height: calc(100vh - 260px); overflow: auto; } .entry { text-align: left; min-height: 44px; line-height: 1.25; border: 0; background: transparent; border-left: 4px solid transparent; padding: 4px 12px; cursor: pointer; } .entry[aria-current] { background: var(--paper); border-left-color: var(--accent); font-weight: 700; }
 .big { font-size: var(--text-title); } .about { font-size: var(--text-large); } .numbers { border-collapse: collapse; width: 100%; } .numbers td { padding: 10px 12px 10px 0; border-bottom: 1px solid var(--line); vertical-align: top; } .value { font-size: 22px; width: 170px; }
 .trial { background: var(--accent-wash); border-radius: var(--round); padding: var(--space-4); } .touched { background: var(--paper); border-radius: var(--round-small); padding: var(--space-3); display: grid; gap: 4px; } .bad { color: var(--brick); }
-@media (max-width: 1000px) { .book { grid-template-columns: 1fr; } .index { max-height: 240px; } }
+@media (max-width: 1000px) { .book { grid-template-columns: minmax(0, 1fr); padding: 0 var(--space-3); } .index { max-height: 240px; } }
+@media (max-width: 720px) { .numbers, .numbers tbody, .numbers tr, .numbers td { display: block; } }
 </style>

@@ -46,4 +46,5 @@ function toggle(id: string): void {
 .sign { width: 100%; min-height: 50px; text-align: left; display: flex; justify-content: space-between; align-items: center; gap: 8px; padding: 6px 14px; border-radius: var(--round-small); border: 1.5px solid var(--el-border-color); background: var(--paper); cursor: pointer; }
 .sign[aria-pressed='true'] { background: var(--brick-wash); border: 2.5px solid var(--brick); font-weight: 700; }
 .main-action.stop { background: var(--brick); }
+@media (max-width: 720px) { .signs { grid-template-columns: minmax(0, 1fr); } }
 </style>

@@ -101,4 +101,5 @@ const title = (p: string) => say(`story.${p}` as MessageKey)
 .chip { min-height: 44px; border: 0; border-bottom: 2px dotted var(--accent); background: transparent; padding: 0 10px; cursor: pointer; border-radius: 8px 8px 0 0; } .chip:hover { background: var(--accent-wash); }
 .find { width: 280px; } .sticky { position: sticky; bottom: 0; background: var(--paper); padding: 10px 0; display: flex; gap: var(--space-3); align-items: center; border-top: 1px solid var(--line); }
 .doubt { background: var(--straw-wash); border: 1.5px solid var(--straw); border-radius: var(--round); padding: var(--space-3) var(--space-4); }
+@media (max-width: 720px) { .story { grid-template-columns: minmax(0, 1fr); } .parts { position: static; grid-template-columns: 1fr 1fr; } .groups { grid-template-columns: 1fr; } .find { width: 100%; } }
 </style>

@@ -37,4 +37,5 @@ function toggle(choice: string): void {
 .entry { display: grid; grid-template-columns: minmax(170px, 250px) 1fr; align-items: center; gap: var(--space-3); min-height: 46px; }
 .date { min-height: 46px; border: 1px solid var(--el-border-color); border-radius: var(--round-small); padding: 0 12px; background: var(--paper); width: 190px; } .wide { width: 100%; }
 .number .el-input-number { width: 150px; } .pick { max-width: 320px; }
+@media (max-width: 720px) { .entry { grid-template-columns: minmax(0, 1fr); } }
 </style>

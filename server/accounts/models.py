@@ -4,6 +4,7 @@ import uuid
 
 from django.contrib.auth.models import AbstractUser
 from django.db import models
+from django.utils.crypto import salted_hmac
 
 from accounts.roles import Action, Role, may
 
@@ -24,6 +25,12 @@ class User(AbstractUser):
     id = models.UUIDField(primary_key=True, default=uuid.uuid4, editable=False)
     organisation = models.ForeignKey(Organisation, on_delete=models.PROTECT, related_name="users", null=True)
     role = models.CharField(max_length=20, choices=[(r.value, r.value) for r in Role], default=Role.ASSISTANT.value)
+
+    session_round = models.PositiveIntegerField(default=0)  # raised, every open session of this person ends
+
+    def get_session_auth_hash(self) -> str:
+        """Sessions end when the password changes, and when all of them are ended."""
+        return salted_hmac("accounts.session", f"{self.password}{self.session_round}", algorithm="sha256").hexdigest()
 
     def may(self, action: Action) -> bool:
         """Whether this person may do it in the own organisation."""

@@ -4,6 +4,7 @@ from django.http import Http404, HttpRequest, JsonResponse
 from ninja import NinjaAPI, Schema
 from ninja.errors import AuthenticationError, HttpError, ValidationError
 
+from accounts.passwords import PasswordRefused
 from amvel.body import BodyError
 from amvel.case import CaseError
 from amvel.formats import CalendarError
@@ -67,6 +68,10 @@ def install(api: NinjaAPI) -> None:
     @api.exception_handler(NotForThisRole)
     def not_for_this_role(request: HttpRequest, error: NotForThisRole):
         return problem(403, "Not for this role", str(error))
+
+    @api.exception_handler(PasswordRefused)
+    def password_refused(request: HttpRequest, error: PasswordRefused):
+        return problem(422, "The password is refused", str(error))
 
     @api.exception_handler(NotYours)
     def not_yours(request: HttpRequest, error: NotYours):

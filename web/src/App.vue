@@ -41,6 +41,7 @@ async function leave(): Promise<void> {
   <header v-if="session.user" class="top">
     <RouterLink to="/day" class="brand"><img src="/mark.svg" alt="" width="34" height="34" /><span>{{ say('app.name') }}</span></RouterLink>
     <span class="soft small house">{{ session.organisation }}</span>
+    <RouterLink v-if="session.may('manage_people')" to="/people" class="quiet-action">{{ say('people.title') }}</RouterLink>
     <RouterLink to="/rules" class="quiet-action">{{ say('station.rulebook') }}</RouterLink>
     <button class="quiet-action keys-button" type="button" @click="help = true">{{ say('app.help') }} ?</button>
     <button class="quiet-action" type="button" @click="leave">{{ say('app.logout') }}</button>

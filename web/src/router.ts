@@ -8,6 +8,8 @@ export const router = createRouter({
   routes: [
     { path: '/', redirect: '/day' },
     { path: '/login', name: 'login', component: () => import('./stations/day/LogIn.vue') },
+    { path: '/welcome', name: 'welcome', component: () => import('./stations/people/NewPassword.vue') },
+    { path: '/people', name: 'people', component: () => import('./stations/people/PeopleStation.vue') },
     { path: '/day', name: 'day', component: () => import('./stations/day/DayStation.vue') },
     { path: '/new', name: 'new', component: () => import('./stations/story/NewClient.vue') },
     { path: '/rules', name: 'rulebook', component: () => import('./stations/rulebook/RulebookStation.vue') },
@@ -30,6 +32,8 @@ export const router = createRouter({
 router.beforeEach(async (to) => {
   const session = useSession()
   await session.look()
-  if (!session.user && to.name !== 'login') return { name: 'login', query: { to: to.fullPath } }
+  if (!session.user && to.name !== 'login' && to.name !== 'welcome') return { name: 'login', query: { to: to.fullPath } }
+  // Whoever sees no clients begins with the people.
+  if (to.name === 'day' && !session.may('see_clients')) return { name: 'people' }
   return true
 })

@@ -38,6 +38,7 @@ async function enter(): Promise<void> {
         <label>{{ say('login.password') }}<el-input v-model="password" name="password" type="password" autocomplete="current-password" size="large" /></label>
         <p v-if="failed" role="alert" class="bad">{{ failed }}</p>
         <button class="main-action" type="submit" :disabled="busy || !name || !password">{{ say('login.go') }}</button>
+        <RouterLink to="/welcome" class="quiet-action">{{ say('login.forgotten') }}</RouterLink>
       </form>
     </section>
   </main>

@@ -1,0 +1,177 @@
+"""People of a practice: invited, given a role, ended; passwords and sessions of one's own."""
+
+from typing import Any
+
+from django.contrib.auth import update_session_auth_hash
+from django.core.exceptions import ValidationError
+from django.db import IntegrityError, transaction
+from django.http import Http404, HttpRequest
+from ninja import Router, Schema, Status
+from ninja.throttling import AnonRateThrottle
+from ninja.utils import check_csrf
+from pydantic import Field
+
+from accounts.models import User
+from accounts.passwords import choose, mail_link, of_link
+from accounts.roles import Action, Role
+from api.access import Needs
+from api.problems import PROBLEMS, problem
+from clients.casework import audit
+
+router = Router(tags=["people"])
+
+
+class Person(Schema):
+    """Somebody who works here."""
+
+    id: str
+    username: str
+    name: str
+    email: str
+    role: str
+    active: bool
+    invited: bool
+    last_seen: str
+
+
+class People(Schema):
+    people: list[Person]
+
+
+def _person(user: User) -> dict[str, Any]:
+    return {
+        "id": str(user.pk),
+        "username": user.username,
+        "name": user.get_full_name(),
+        "email": user.email,
+        "role": user.role,
+        "active": user.is_active,
+        "invited": not user.has_usable_password(),
+        "last_seen": user.last_login.date().isoformat() if user.last_login else "",
+    }
+
+
+@router.get("/people", response={200: People, **PROBLEMS}, auth=Needs(Action.MANAGE_PEOPLE))
+def people(request: HttpRequest):
+    """Everybody of the own organisation."""
+    found = User.objects.filter(organisation_id=request.user.organisation_id).order_by("username")
+    return {"people": [_person(u) for u in found]}
+
+
+class Invitation(Schema):
+    """A new log-in; the password is chosen by whoever gets the mail."""
+
+    username: str = Field(min_length=2, max_length=150, pattern=r"^[\w.@+-]+$")
+    email: str = Field(max_length=200, pattern=r"^[^@\s]+@[^@\s]+$")
+    first_name: str = Field(default="", max_length=150)
+    last_name: str = Field(default="", max_length=150)
+    role: Role
+
+
+@router.post("/people", response={201: Person, **PROBLEMS}, auth=Needs(Action.MANAGE_PEOPLE))
+def invite(request: HttpRequest, body: Invitation):
+    """Invite somebody by mail."""
+    try:
+        with transaction.atomic():
+            user = User(**body.dict(exclude={"role"}), role=body.role.value, organisation=request.user.organisation)
+            user.set_unusable_password()
+            user.save()
+    except IntegrityError:
+        return problem(409, "This log-in is taken", f"username: choose another than {body.username}")
+    mail_link(user, _site(request), invited=True)
+    audit(request.user, None, "person invited", f"{user.username}, {user.role}")
+    return Status(201, _person(user))
+
+
+class PersonChange(Schema):
+    role: Role | None = None
+    active: bool | None = None
+
+
+@router.patch("/people/{person_id}", response={200: Person, **PROBLEMS}, auth=Needs(Action.MANAGE_PEOPLE))
+def change_person(request: HttpRequest, person_id: str, body: PersonChange):
+    """Another role, or the end of a log-in; nobody changes the own, so that somebody is always left."""
+    user = _of_the_house(request, person_id)
+    if user.pk == request.user.pk:
+        return problem(409, "Not your own", "somebody else changes your role or ends your log-in")
+    if body.role is not None:
+        user.role = body.role.value
+    if body.active is not None:
+        user.is_active = body.active
+    user.session_round += 1
+    user.save(update_fields=["role", "is_active", "session_round"])
+    audit(request.user, None, "person changed", f"{user.username}, {user.role}, {'active' if user.is_active else 'ended'}")
+    return _person(user)
+
+
+def _of_the_house(request: HttpRequest, person_id: str) -> User:
+    try:
+        return User.objects.get(pk=person_id, organisation_id=request.user.organisation_id)
+    except (User.DoesNotExist, ValidationError) as error:  # the latter: no UUID
+        raise Http404 from error
+
+
+def _site(request: HttpRequest) -> str:
+    return request.build_absolute_uri("/").rstrip("/")
+
+
+class Done(Schema):
+    done: bool = True
+
+
+class Forgotten(Schema):
+    username: str = Field(max_length=150)
+
+
+@router.post("/password/forgotten", auth=None, response={200: Done, **PROBLEMS}, throttle=[AnonRateThrottle("10/m")])
+def forgotten(request: HttpRequest, body: Forgotten):
+    """Mail a link, if there is such a log-in; the answer does not say whether."""
+    if check_csrf(request) is not None:
+        return problem(403, "Reload the page", "the page is too old")
+    user = User.objects.filter(username=body.username, is_active=True).first()
+    if user is not None and mail_link(user, _site(request), invited=False):
+        audit(user, None, "password link mailed")
+    return {"done": True}
+
+
+class Chosen(Schema):
+    who: str = Field(max_length=100)
+    token: str = Field(max_length=100)
+    password: str = Field(max_length=200)
+
+
+@router.post("/password/new", auth=None, response={200: Done, **PROBLEMS}, throttle=[AnonRateThrottle("10/m")])
+def new_password(request: HttpRequest, body: Chosen):
+    """Choose a password by the link of a mail; the link is used up by it."""
+    if check_csrf(request) is not None:
+        return problem(403, "Reload the page", "the page is too old")
+    user = of_link(body.who, body.token)
+    choose(user, body.password)
+    audit(user, None, "password chosen by link")
+    return {"done": True}
+
+
+class OwnPassword(Schema):
+    old: str = Field(max_length=200)
+    new: str = Field(max_length=200)
+
+
+@router.post("/password", response={200: Done, **PROBLEMS})
+def own_password(request: HttpRequest, body: OwnPassword):
+    """Another password of one's own; every other session ends."""
+    if not request.user.check_password(body.old):
+        return problem(422, "The password is refused", "old: this is not your password")
+    choose(request.user, body.new)
+    update_session_auth_hash(request, request.user)
+    audit(request.user, None, "password changed")
+    return {"done": True}
+
+
+@router.post("/sessions/end-others", response={200: Done, **PROBLEMS})
+def end_others(request: HttpRequest):
+    """Log out everywhere else."""
+    request.user.session_round += 1
+    request.user.save(update_fields=["session_round"])
+    update_session_auth_hash(request, request.user)
+    audit(request.user, None, "other sessions ended")
+    return {"done": True}

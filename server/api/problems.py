@@ -12,6 +12,7 @@ from amvel.movements import UnknownMovement
 from amvel.planning import ProgrammeBlocked
 from amvel.planning.edit import EditRefused
 from api.access import NotForThisRole
+from clients.apart import Busy
 from clients.casework import Stale, Stopped, case_data
 from clients.said import NotYours
 from papers.texts import TextRefused
@@ -36,7 +37,7 @@ class Problem(Schema):
     faults: list[Fault] = []
 
 
-PROBLEMS = {400: Problem, 401: Problem, 403: Problem, 404: Problem, 409: Problem, 422: Problem, 429: Problem}
+PROBLEMS = {400: Problem, 401: Problem, 403: Problem, 404: Problem, 409: Problem, 422: Problem, 429: Problem, 503: Problem}
 
 
 def problem(status: int, title: str, detail: str = "", **more: object) -> JsonResponse:
@@ -72,6 +73,12 @@ def install(api: NinjaAPI) -> None:
     @api.exception_handler(PasswordRefused)
     def password_refused(request: HttpRequest, error: PasswordRefused):
         return problem(422, "The password is refused", str(error))
+
+    @api.exception_handler(Busy)
+    def busy(request: HttpRequest, error: Busy):
+        answer = problem(503, "Too much at once", str(error))
+        answer.headers["Retry-After"] = str(error.again_in_s)
+        return answer
 
     @api.exception_handler(NotYours)
     def not_yours(request: HttpRequest, error: NotYours):

@@ -8,10 +8,12 @@ gives way to everything else on the machine.
 import logging
 import multiprocessing
 import os
-from collections import OrderedDict
-from collections.abc import Callable
+from collections import Counter, OrderedDict
+from collections.abc import Callable, Iterator
 from concurrent.futures import ProcessPoolExecutor
 from concurrent.futures.process import BrokenProcessPool
+from contextlib import contextmanager
+from contextvars import ContextVar
 from threading import Lock, Thread
 from typing import Any, TypeVar
 
@@ -50,6 +52,36 @@ class _Lane:
             self.waiting.remove(digest)
 
 
+class Busy(Exception):
+    """Too many long answers are waited for: come again in a few seconds, so that everybody else is served meanwhile."""
+
+    again_in_s = 5
+
+    def __init__(self) -> None:
+        super().__init__(f"more is being worked out than fits at once: try again in {self.again_in_s} s")
+
+
+# Whoever waits holds a thread of the process that serves pages: never so many that nobody is left to serve.
+AT_ONCE, AT_ONCE_FOR_ONE = 5, 3
+asker: ContextVar[str] = ContextVar("asker", default="")  # whoever is logged in, set with every request
+_waiting: Counter[str] = Counter()
+_counting = Lock()
+
+
+@contextmanager
+def _a_place() -> Iterator[None]:
+    who = asker.get()
+    with _counting:
+        if _waiting.total() >= AT_ONCE or _waiting[who] >= AT_ONCE_FOR_ONE:
+            raise Busy
+        _waiting[who] += 1
+    try:
+        yield
+    finally:
+        with _counting:
+            _waiting[who] -= 1
+
+
 _lanes: dict[str, _Lane] = {}
 _opening = Lock()
 
@@ -62,10 +94,17 @@ def _lane(name: str) -> _Lane:
 
 
 def ask(fn: Callable[..., T], engine: Engine, *args: Any, lane: str = JUDGING) -> T:
-    """`fn(engine, *args)`, worked out apart where the settings say so; `fn`, what it takes and gives have to be picklable."""
+    """`fn(engine, *args)`, worked out apart where the settings say so; `fn`, what it takes and gives have to be picklable.
+
+    Raises Busy when as many are waited for as may be.
+    """
     if not settings.LONG_ANSWERS_APART:
         return fn(engine, *args)
-    chosen = _lane(lane)
+    with _a_place():
+        return _asked(_lane(lane), lane, fn, engine, args)
+
+
+def _asked(chosen: _Lane, lane: str, fn: Callable[..., T], engine: Engine, args: tuple[Any, ...]) -> T:
     try:
         return chosen.ask(fn, engine.case, args)
     except BrokenProcessPool:

@@ -37,6 +37,7 @@ MIDDLEWARE = [
     "config.middleware.ContentPolicy",
     "config.guard.Guard",
     "axes.middleware.AxesMiddleware",
+    "config.middleware.Asker",
     "clients.sent_twice.SentTwice",
 ]
 ROOT_URLCONF = "config.urls"

@@ -1,5 +1,7 @@
 """Clients: the day, the story, the tests, the limits."""
 
+import csv
+import io
 from collections.abc import Callable
 from datetime import date
 from itertools import zip_longest
@@ -30,7 +32,7 @@ from clients.casework import (
     engine_of,
     refuse_while_stopped,
 )
-from clients.models import Client
+from clients.models import AuditEntry, Client
 from clients.said import as_said_by, confirmed, withdrawn
 from clients.stations import station_states
 from clients.summary import freshen
@@ -309,6 +311,62 @@ def history(request: HttpRequest, client_id: str, most: int = 30):
             }
         )
     return {**subject_of(client, rows[0]), "entries": entries}
+
+
+class Seen(Schema):
+    """One line of who saw or did what."""
+
+    at: str
+    by: str
+    action: str
+    detail: str
+
+
+class Trail(Schema):
+    """The newest first; `before` asks for older ones."""
+
+    entries: list[Seen]
+    older: int | None
+
+
+TRAIL = 100  # lines at once
+
+
+@router.get("/clients/{client_id}/audit", response={200: Trail, **PROBLEMS}, auth=Needs(Action.SEE_AUDIT))
+def trail(request: HttpRequest, client_id: str, skip: int = 0):
+    """Who opened, changed, loosened and printed what of this client."""
+    client = client_of(request, client_id, "audit trail read")
+    skip = max(0, min(skip, 1_000_000))
+    found = list(_trail(client)[skip : skip + TRAIL + 1])
+    return {"entries": [_seen(e) for e in found[:TRAIL]], "older": skip + TRAIL if len(found) > TRAIL else None}
+
+
+@router.get("/clients/{client_id}/audit.csv", response=PROBLEMS, auth=Needs(Action.SEE_AUDIT))
+def trail_csv(request: HttpRequest, client_id: str):
+    """The whole trail of this client as a table."""
+    client = client_of(request, client_id, "audit trail exported")
+    out = io.StringIO()
+    table = csv.writer(out)
+    table.writerow(["at", "by", "action", "detail"])
+    for entry in _trail(client).iterator():
+        table.writerow([_harmless(x) for x in _seen(entry).values()])
+    response = HttpResponse(out.getvalue(), content_type="text/csv; charset=utf-8")
+    response["Content-Disposition"] = 'attachment; filename="audit.csv"'
+    return response
+
+
+def _trail(client: Client):
+    return AuditEntry.objects.filter(client=client).select_related("user").order_by("-at", "-id")
+
+
+def _seen(entry: AuditEntry) -> dict[str, str]:
+    by = entry.user.called if entry.user else ""
+    return {"at": entry.at.isoformat(timespec="seconds"), "by": by, "action": entry.action, "detail": entry.detail}
+
+
+def _harmless(text: str) -> str:
+    """Nothing that a spreadsheet would take for a formula."""
+    return f"'{text}" if text[:1] in ("=", "+", "-", "@") else text
 
 
 class LimitsView(Subject):

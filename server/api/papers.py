@@ -39,9 +39,11 @@ def _pdf(html: str, name: str) -> HttpResponse:
 
 
 def _made(request: HttpRequest, client_id: str, kind: str, as_pdf: bool) -> HttpResponse:
-    client: Client = client_of(request, client_id, f"{kind} {'printed' if as_pdf else 'shown'}")
+    client: Client = client_of(request, client_id)
     html = _MAKE[kind](client, _specialist(request))
-    return _pdf(html, kind) if as_pdf else _page(html)
+    made = _pdf(html, kind) if as_pdf else _page(html)
+    audit(request.user, client, f"{kind} {'printed' if as_pdf else 'shown'}")  # only what there was
+    return made
 
 
 @router.get(f"{_BASE}/hand-out.pdf", response=PROBLEMS, auth=Needs(Action.PRINT))

@@ -244,3 +244,23 @@ def test_an_override_that_ends_within_a_week_shows_on_the_day(people, days: int,
     assert people["specialist"].post(f"/clients/{client_id}/overrides", wanted(client_id, plain, days)).status_code == 200
     [line] = people["specialist"].get("/day").json()["lines"]
     assert line["action"].startswith("An override ends on") is shown
+
+
+def test_the_trail_of_a_client_is_read_and_taken_out_by_a_clinician(people, shared_client: str) -> None:
+    people["specialist"].get(f"/clients/{shared_client}")
+    patched(people["specialist"], shared_client, {"wishes": {"minutes": 33}})
+    trail = people["clinician"].get(f"/clients/{shared_client}/audit").json()
+    told = [(e["by"], e["action"]) for e in trail["entries"]]
+    assert ("specialist", "client opened") in told and ("specialist", "case changed") in told
+    assert told[0] == ("clinician", "audit trail read")
+    table = people["clinician"].get(f"/clients/{shared_client}/audit.csv")
+    assert table.headers["Content-Type"].startswith("text/csv")
+    assert "case changed" in table.content.decode()
+    assert people["specialist"].get(f"/clients/{shared_client}/audit").status_code == 403
+
+
+def test_the_table_in_the_documents_is_the_one_that_is_enforced() -> None:
+    from accounts.role_table import role_table
+    from tests.conftest import ROOT
+
+    assert role_table() in (ROOT / "docs" / "security.md").read_text(encoding="utf-8")

@@ -4,6 +4,7 @@ import { say } from '../../i18n'
 import type { MessageKey } from '../../i18n'
 import { useClient } from '../../stores/client'
 import { useSession } from '../../stores/session'
+import AuditTrail from './AuditTrail.vue'
 import HistoryList from './HistoryList.vue'
 import LibraryMap from './LibraryMap.vue'
 import ClosedBy from './ClosedBy.vue'
@@ -75,7 +76,7 @@ client.askEffects()
           </li>
           </ul></section></div><LibraryMap v-if="count" :movements="session.reference?.movements ?? []" :closed="effect(lit || open)?.closes ?? []" :says="told" /></div>
         <div class="row"><button type="button" class="quiet-action" @click="word = ''">{{ say('limits.addWord') }}</button><button type="button" class="quiet-action" :aria-expanded="past" @click="past = !past">{{ say('limits.history') }}</button></div>
-        <HistoryList v-if="past" />
+        <HistoryList v-if="past" /><AuditTrail v-if="past && session.may('see_audit')" />
       </div>
       <WaitsToBeShown data-part="waits" :limits="screen.limits" :effect="effect" @light="lit = $event" />
     </section>

@@ -1,0 +1,36 @@
+"""What was stored under an earlier version is read today: the invented cases of every released format, as they were kept."""
+
+import json
+from pathlib import Path
+
+import pytest
+
+from amvel.admission import admitted
+from amvel.case import Case, CaseError, read_case
+from tests.conftest import ROOT
+
+STORED = {p.stem: json.loads(p.read_text(encoding="utf-8")) for p in sorted((ROOT / "tests" / "stored").glob("*.json"))}
+CASES = [(form, name) for form, cases in STORED.items() for name in cases]
+
+
+def test_every_format_that_was_ever_released_is_here() -> None:
+    assert list(STORED) == [Case.model_fields["format"].default]
+
+
+@pytest.mark.parametrize(("form", "name"), CASES)
+def test_a_stored_case_is_read_and_its_limits_worked_out(form: str, name: str) -> None:
+    engine = admitted(read_case(STORED[form][name]))
+    assert engine.envelope.limits
+    assert read_case(engine.case.model_dump(mode="json")) == engine.case
+
+
+def test_a_format_of_the_future_is_refused_with_its_field() -> None:
+    data = {**STORED["amvel-case-1"]["low-bone-mass"], "format": "amvel-case-99"}
+    with pytest.raises(CaseError) as refused:
+        read_case(data)
+    assert [path for path, _ in refused.value.faults] == ["$.format"]
+
+
+def test_stored_cases_are_invented_and_carry_no_machine() -> None:
+    text = Path(ROOT / "tests" / "stored" / "amvel-case-1.json").read_text(encoding="utf-8")
+    assert "/home/" not in text and "http" not in text

@@ -37,6 +37,7 @@ MIDDLEWARE = [
     "config.middleware.ContentPolicy",
     "config.guard.Guard",
     "axes.middleware.AxesMiddleware",
+    "accounts.idle.Idle",
     "config.middleware.Asker",
     "clients.sent_twice.SentTwice",
 ]
@@ -93,6 +94,7 @@ SESSION_COOKIE_HTTPONLY = True
 SESSION_COOKIE_SAMESITE = CSRF_COOKIE_SAMESITE = "Lax"
 SESSION_COOKIE_AGE = 8 * 3600
 SESSION_EXPIRE_AT_BROWSER_CLOSE = True
+IDLE_MINUTES = int(os.environ.get("AMVEL_IDLE_MINUTES", "45"))
 SECURE_SSL = os.environ.get("AMVEL_HTTPS") == "1"
 SESSION_COOKIE_SECURE = CSRF_COOKIE_SECURE = SECURE_SSL
 SECURE_HSTS_SECONDS = 31536000 if SECURE_SSL else 0

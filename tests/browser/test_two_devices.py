@@ -6,7 +6,7 @@ from playwright.sync_api import Browser, Page, expect
 from clients.casework import create_client
 from programmes.building import build
 from tests.browser.driving import chromium, log_in, no_serious_fault, open_page, page
-from tests.server.conftest import today_case, user_of
+from tests.server.conftest import PASSWORD, today_case, user_of
 
 __all__ = ["chromium", "page"]
 pytestmark = pytest.mark.django_db(transaction=True)
@@ -122,3 +122,24 @@ def test_the_rule_book_tries_a_number_on_every_client(page: Page) -> None:
     page.get_by_role("button", name="Try it on every client").click()
     expect(page.get_by_text("1 of 2 clients would be touched")).to_be_visible(timeout=300_000)
     expect(page.locator(".touched")).to_contain_text("Orla Brandt")
+
+
+def test_a_session_that_ended_asks_for_the_password_and_the_work_stays(page: Page) -> None:
+    user = user_of("ann")
+    client = create_client(user, today_case("low-bone-mass"))
+    log_in(page)
+    page.goto(f"/client/{client.pk}/limits")
+    page.get_by_role("button", name="Add a clinician").click()
+    page.fill("input[name=word-name]", "Dr. Wend")
+    user.session_round += 1
+    user.save()
+    asks = page.get_by_role("dialog", name="Still you?")
+    expect(asks).to_be_visible(timeout=15_000)
+    no_serious_fault(page, "come back")
+    page.fill("input[name=lapsed-password]", "wrong password")
+    asks.get_by_role("button", name="Go on").click()
+    expect(asks.get_by_role("alert")).to_be_visible()
+    page.fill("input[name=lapsed-password]", PASSWORD)
+    asks.get_by_role("button", name="Go on").click()
+    expect(asks).to_be_hidden()
+    expect(page.locator("input[name=word-name]")).to_have_value("Dr. Wend")

@@ -4,6 +4,7 @@ import { ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { say } from './i18n'
 import type { MessageKey } from './i18n'
+import ComeBack from './parts/ComeBack.vue'
 import { useSession } from './stores/session'
 
 const session = useSession()
@@ -47,6 +48,7 @@ async function leave(): Promise<void> {
     <button class="quiet-action" type="button" @click="leave">{{ say('app.logout') }}</button>
   </header>
   <RouterView />
+  <ComeBack />
   <footer v-if="session.user" class="foot small soft">{{ say('app.support') }}</footer>
   <el-dialog v-model="help" :title="say('keys.title')" width="420">
     <dl class="keys">

@@ -13,6 +13,12 @@ export function useCsrf(token: string): void {
   csrf = token
 }
 
+let ended = (): void => undefined
+/** What to do when the server knows the session no more. */
+export function whenSessionEnds(then: () => void): void {
+  ended = then
+}
+
 export const http = createClient<paths>({ baseUrl: location.origin, fetch: (request) => fetch(request) })
 http.use({
   onRequest({ request }) {
@@ -32,6 +38,7 @@ export async function got<T>(call: Promise<{ data?: unknown; error?: unknown; re
     throw new Refused(0, 'No connection', 'The server cannot be reached. Nothing was lost; try again.')
   }
   if (answer.response.ok) return answer.data as T
+  if (answer.response.status === 401) ended()
   const problem = (answer.error ?? {}) as { title?: string; detail?: string; faults?: { path: string; reason: string }[] }
   throw new Refused(answer.response.status, problem.title ?? 'Refused', problem.detail ?? '', problem.faults)
 }

@@ -1,7 +1,7 @@
 import { useQueryClient } from '@tanstack/vue-query'
 import { defineStore } from 'pinia'
 import { ref } from 'vue'
-import { got, http, useCsrf } from '../api/client'
+import { got, http, useCsrf, whenSessionEnds } from '../api/client'
 import type { Reference } from '../api/types'
 
 interface Session { user: string; login: string; role: string; may: string[]; organisation: string; csrf_token: string }
@@ -36,6 +36,15 @@ export const useSession = defineStore('session', () => {
     take(await got<Session>(http.POST('/api/v1/login', { body: { username, password } })))
     await look()
   }
+  /** The session ended while somebody was logged in here: the page stays and asks for the password. */
+  const lapsed = ref(false)
+  whenSessionEnds(() => { if (user.value) lapsed.value = true })
+  async function comeBack(password: string): Promise<void> {
+    useCsrf((await got<Session>(http.GET('/api/v1/session'))).csrf_token)
+    take(await got<Session>(http.POST('/api/v1/login', { body: { username: login_.value, password } })))
+    lapsed.value = false
+    await queries.invalidateQueries()
+  }
   async function logout(): Promise<void> {
     take(await got<Session>(http.POST('/api/v1/logout')))
     reference.value = undefined
@@ -43,5 +52,5 @@ export const useSession = defineStore('session', () => {
   }
   /** Whether who is logged in may do it; the server asks again. */
   const may = (action: Action): boolean => allowed.value.includes(action)
-  return { user, login: login_, role, may, organisation, reference, look, enter: login, logout }
+  return { user, login: login_, role, may, organisation, reference, look, enter: login, lapsed, comeBack, logout }
 })

@@ -1,0 +1,40 @@
+<script setup lang="ts">
+import { ref } from 'vue'
+import { say } from '../i18n'
+import { inWords } from '../stores/answers'
+import { useSession } from '../stores/session'
+
+/** The session has ended while a page was open: the password again, and what was typed is still there. */
+const session = useSession()
+const password = ref('')
+const failed = ref('')
+const busy = ref(false)
+async function back(): Promise<void> {
+  busy.value = true
+  failed.value = ''
+  try {
+    await session.comeBack(password.value)
+    password.value = ''
+  } catch (error) {
+    failed.value = inWords(error)
+  } finally {
+    busy.value = false
+  }
+}
+</script>
+
+<template>
+  <el-dialog :model-value="session.lapsed" :title="say('lapsed.title')" width="420" :close-on-click-modal="false" :close-on-press-escape="false" :show-close="false">
+    <form class="stack" @submit.prevent="back">
+      <p>{{ say('lapsed.lead') }}</p>
+      <label>{{ say('login.name') }}<el-input :model-value="session.login" name="lapsed-name" autocomplete="username" readonly /></label>
+      <label>{{ say('login.password') }}<el-input v-model="password" name="lapsed-password" type="password" autocomplete="current-password" /></label>
+      <p v-if="failed" role="alert" class="bad">{{ failed }}</p>
+      <div class="row"><button class="main-action" type="submit" :disabled="busy || !password">{{ say('lapsed.go') }}</button><a class="quiet-action" href="/login">{{ say('lapsed.other') }}</a></div>
+    </form>
+  </el-dialog>
+</template>
+
+<style scoped>
+label { display: grid; gap: 4px; } .bad { color: var(--brick); }
+</style>

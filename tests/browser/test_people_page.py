@@ -4,6 +4,7 @@ import re
 
 import pytest
 from django.core import mail
+from django.core.cache import cache
 from playwright.sync_api import Page, expect
 
 from tests.browser.driving import PASSWORD, all_answered, chromium, no_serious_fault, page
@@ -11,6 +12,12 @@ from tests.server.conftest import user_of
 
 __all__ = ["chromium", "page"]
 pytestmark = pytest.mark.django_db(transaction=True)
+
+
+@pytest.fixture(autouse=True)
+def unhurried() -> None:
+    """Nobody has asked for links from here before: what was counted is kept by the process."""
+    cache.clear()
 
 
 def come_in(page: Page, name: str, password: str) -> None:

@@ -486,6 +486,13 @@ _add(
     decimals=0,
 )
 _add(
+    "low_seat_cm",
+    "seat lower than a chair",
+    "cm",
+    "How much lower than a chair of 43 cm the seat is from which one rises; 0 when nobody rises.",
+    decimals=0,
+)
+_add(
     "sitting_unsupported",
     "sitting without support",
     "0/1",

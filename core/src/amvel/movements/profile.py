@@ -54,7 +54,7 @@ from amvel.movements.promise import broken
 from amvel.movements.propped import with_head_end
 from amvel.movements.reshaped import reshaped
 from amvel.movements.schools import with_school
-from amvel.movements.stance import rise_level, stance_level
+from amvel.movements.stance import low_seat_cm, rise_level, stance_level
 from amvel.quantities import REGISTRY, base_id, quantity
 
 MODEL_VERSION = version("2026.11", MODEL)
@@ -339,7 +339,7 @@ def ceilings_of(measures: Measures) -> Ceilings:
 
 
 # Of a movement and not of a frame, or counted from what was computed.
-_ADDED = {"coordination", "speed_deg_s", "exercise", "arm_acts", "leg_acts", "trunk_acts", "foot_rubs", "stance_level", "rise_level", "press_against_standing", *(w.quantity for w in Way), *(w.hold_quantity for w in HELD_WAYS)}
+_ADDED = {"coordination", "speed_deg_s", "exercise", "arm_acts", "leg_acts", "trunk_acts", "foot_rubs", "stance_level", "rise_level", "low_seat_cm", "press_against_standing", *(w.quantity for w in Way), *(w.hold_quantity for w in HELD_WAYS)}
 
 
 def _complete(columns: Columns) -> None:
@@ -426,7 +426,10 @@ def _one(
     told = [way.frames[span.start + i] for i in declared]
     more |= {k: np.full(len(span), v) for k, v in acts(own, skeleton, declared, told, measured).items()}
     more["stance_level"] = stance_level(skeleton, own, measured)
-    more["rise_level"] = np.full(len(span), rise_level(skeleton, own, measured))
+    rise = rise_level(skeleton, own, measured)
+    more["rise_level"] = np.full(len(span), rise)
+    seats_cm = [f.surfaces["seat"].at_cm for f in told if "seat" in f.surfaces]
+    more["low_seat_cm"] = np.full(len(span), low_seat_cm(rise, seats_cm))
     if counted:
         more |= at_least_as_named(request.label, measured)
     return Profile(

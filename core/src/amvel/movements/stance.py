@@ -5,7 +5,7 @@ hold 2.  Rise from a seat: 1 with both hands, 2 with one, 3 without, 4 with one 
 rises.  The orders are those of the four-stage balance test and of the chair-stand tests; the numbers are ours.
 """
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 
 import numpy as np
 
@@ -31,6 +31,7 @@ RISE_SAYS = {
     4: "one foot ahead",
     5: "one leg",
 }
+CHAIR_CM = 43.0  # the chair of the chair-stand tests (Rikli & Jones; from memory)
 _HELP = np.array([0.0, 0.0, 1.0, 2.0])  # by hand support: none, hovering, fingertips, firm
 _SIDES = ("left", "right")
 _STANDS_PERCENT_BW = 85.0  # on the feet: the seat is left behind
@@ -65,6 +66,11 @@ def rise_level(skeleton: Skeleton, posed: Posed, columns: Mapping[str, Array]) -
         return float(FOOT_AHEAD)
     hands = sum(bool((columns[f"{s}.arm_carries_percent_bw"] > 0).any()) for s in _SIDES)  # not those that lie on the thighs
     return float((WITHOUT_HANDS, WITH_ONE_HAND, WITH_BOTH_HANDS)[int(hands)])
+
+
+def low_seat_cm(rise: float, seats_cm: Sequence[float]) -> float:
+    """How much lower than the chair of the tests the lowest of these seats is; 0 when nobody rises or nothing is sat on."""
+    return max(0.0, CHAIR_CM - min(seats_cm)) if rise > 0 and seats_cm else 0.0
 
 
 def _feet_cm(skeleton: Skeleton, posed: Posed) -> tuple[Array, Array, float]:

@@ -23,6 +23,7 @@ class ChairStand(Result):
     test: Literal["chair_stand_30s"]
     count: int = ask("Stands", "count", ge=0, le=60)
     arms_used: bool = ask("Arms used", default=False)
+    seat_cm: float | None = ask("Seat height, if not 43", "cm", default=None, ge=25, le=70)
 
 
 class FourStageBalance(Result):

@@ -148,3 +148,4 @@ class ObservedFunction(Result):
     rises: Literal["both_hands", "one_hand", "no_hands", "one_foot_ahead", "one_leg", "not_seen"] = ask(
         "Rises from a chair with", default="not_seen", titles={"no_hands": "Both feet, no hands"}
     )
+    lowest_seat_cm: float | None = ask("Lowest seat risen from", "cm", default=None, ge=20, le=70)

@@ -5,6 +5,7 @@ from datetime import date
 from amvel.case.affected import CARRIES
 from amvel.checked import Profession
 from amvel.movements.stance import (
+    CHAIR_CM,
     FOOT_AHEAD,
     RISE_ON_ONE_LEG,
     RISE_SAYS,
@@ -40,6 +41,16 @@ def answer(f: Findings, n: Numbers) -> Answer:
     visit = home + int(n["visit_more"])
     if seen < RISE_ON_ONE_LEG and _legs_doubtful(f):
         visit = min(visit, FOOT_AHEAD)  # two legs that rise say nothing of the weaker one alone
+    if not _sturdy(f, n):
+        lowest, told = _lowest_seat_cm(f)
+        page.limit(
+            "seat",
+            "low_seat_cm",
+            max(0.0, CHAIR_CM - lowest),
+            f"rising from a seat lower than {lowest:g} cm has not been seen ({told})",
+            origin=Origin.NOT_SHOWN,
+            opened_by=("observed_function", "chair_stand_30s"),
+        )
     for name, level, at_home in (("visit", visit, False), ("home", home, True)):
         if level < RISE_ON_ONE_LEG:
             page.limit(
@@ -52,6 +63,14 @@ def answer(f: Findings, n: Numbers) -> Answer:
                 opened_by=_TESTS,
             )
     return page.done()
+
+
+def _lowest_seat_cm(f: Findings) -> tuple[float, str]:
+    """The lowest seat that was risen from, and where; the chair of the tests where nothing else was."""
+    found = [(CHAIR_CM, "a chair")]
+    found += [(r.seat_cm, "30-second chair stand") for r in f.results("chair_stand_30s") if r.seat_cm is not None and r.count > 0]
+    found += [(r.lowest_seat_cm, "seen in daily life") for r in f.results("observed_function") if r.lowest_seat_cm is not None]
+    return min(found)
 
 
 def _sturdy(f: Findings, n: Numbers) -> bool:
@@ -109,6 +128,13 @@ RULE = Rule(
             {"conditions": [{"kind": "stroke", "side": "left", "shoulder": "free"}], "tests": [{**_STANDS, "count": 14}]},
             {"rising.home": 4.0, "rising.visit": 4.0},
         ),
+        Example(
+            "seventy, seen to rise from a sofa of 38 cm",
+            {"person": {"birth_date": "1955-05-01"}, "tests": [{"test": "observed_function", "rises": "no_hands", "lowest_seat_cm": 38}]},
+            {"rising.seat": 5.0},
+        ),
+        Example("seventy, nothing seen", {"person": {"birth_date": "1955-05-01"}}, {"rising.seat": 0.0}),
+        Example("sturdy: any seat", {"conditions": []}, {"rising.seat": None}),
         Example("nerves affected, not tested", {"conditions": [{"kind": "multiple_sclerosis"}]}, {"rising.home": 1.0, "rising.visit": 2.0}),
         Example(
             "8 stands without the arms",

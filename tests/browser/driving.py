@@ -75,6 +75,8 @@ def log_in(page: Page, name: str = "ann") -> None:
 
 def no_serious_fault(page: Page, where: str) -> None:
     """axe-core: nothing of impact serious or critical."""
+    # A colour is judged when it has arrived, not on its way.
+    page.evaluate("Promise.all(document.getAnimations().filter(a => a.effect?.getTiming().iterations !== Infinity).map(a => a.finished.catch(() => 0)))")
     page.evaluate(AXE.read_text())
     found = page.evaluate("axe.run(document, {resultTypes: ['violations']})")
     bad = [

@@ -20,7 +20,7 @@ from amvel.movements.range_figure import range_figure
 from amvel.planning.effects import compare_limits, effects
 from amvel.safety.permitted import all_ranges, fans
 from api.access import Needs, client_of
-from api.problems import PROBLEMS, problem
+from api.problems import PROBLEMS
 from api.subject import Subject, subject_of
 from clients.casework import (
     SECTIONS,
@@ -36,6 +36,7 @@ from clients.models import AuditEntry, Client
 from clients.said import as_said_by, confirmed, withdrawn
 from clients.stations import station_states
 from clients.summary import freshen
+from config.problem import problem
 
 router = Router(tags=["clients"])
 
@@ -300,7 +301,7 @@ def history(request: HttpRequest, client_id: str, most: int = 30):
     entries = []
     for row, earlier in zip_longest(rows[:most], rows[1 : most + 1]):
         moved = [] if earlier is None else compare_limits(engine_of(earlier), engine_of(row))
-        by = row.author.get_full_name() or row.author.username if row.author else ""
+        by = row.author.called if row.author else ""
         entries.append(
             {
                 "revision": row.number,

@@ -18,11 +18,12 @@ from amvel.planning import stopped_by
 from amvel.safety import sides_of
 from amvel.tried import Chosen, drawn, judged_stops, posed_stops, request_of, tried
 from api.access import Needs, client_of
-from api.problems import PROBLEMS, problem
+from api.problems import PROBLEMS
 from api.subject import Subject, subject_of
 from clients import apart
 from clients.casework import engine_of, known_verdicts, verdicts_of
 from clients.models import Client
+from config.problem import problem
 
 router = Router(tags=["movements"])
 

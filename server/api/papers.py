@@ -24,10 +24,6 @@ _BASE = "/clients/{client_id}/programmes/latest"
 _MAKE = {"hand-out": hand_out_html, "fridge": fridge_html, "letter": letter_html}
 
 
-def _specialist(request: HttpRequest) -> str:
-    return request.user.get_full_name() or request.user.username
-
-
 def _page(html: str) -> HttpResponse:
     return HttpResponse(html, content_type="text/html; charset=utf-8")
 
@@ -40,7 +36,7 @@ def _pdf(html: str, name: str) -> HttpResponse:
 
 def _made(request: HttpRequest, client_id: str, kind: str, as_pdf: bool) -> HttpResponse:
     client: Client = client_of(request, client_id)
-    html = _MAKE[kind](client, _specialist(request))
+    html = _MAKE[kind](client, request.user.called)
     made = _pdf(html, kind) if as_pdf else _page(html)
     audit(request.user, client, f"{kind} {'printed' if as_pdf else 'shown'}")  # only what there was
     return made

@@ -15,8 +15,9 @@ from accounts.models import User
 from accounts.passwords import choose, mail_link, of_link
 from accounts.roles import Action, Role
 from api.access import Needs
-from api.problems import PROBLEMS, problem
+from api.problems import PROBLEMS
 from clients.casework import audit
+from config.problem import problem
 
 router = Router(tags=["people"])
 
@@ -35,7 +36,10 @@ class Person(Schema):
 
 
 class People(Schema):
+    """Everybody, and the roles there are."""
+
     people: list[Person]
+    roles: list[Role]
 
 
 def _person(user: User) -> dict[str, Any]:
@@ -55,7 +59,7 @@ def _person(user: User) -> dict[str, Any]:
 def people(request: HttpRequest):
     """Everybody of the own organisation."""
     found = User.objects.filter(organisation_id=request.user.organisation_id).order_by("username")
-    return {"people": [_person(u) for u in found]}
+    return {"people": [_person(u) for u in found], "roles": list(Role)}
 
 
 class Invitation(Schema):

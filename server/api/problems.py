@@ -1,6 +1,6 @@
 """Errors as problem details (RFC 9457), in one place."""
 
-from django.http import Http404, HttpRequest, JsonResponse
+from django.http import Http404, HttpRequest
 from ninja import NinjaAPI, Schema
 from ninja.errors import AuthenticationError, HttpError, ValidationError
 
@@ -15,6 +15,7 @@ from api.access import NotForThisRole
 from clients.apart import Busy
 from clients.casework import Stale, Stopped, case_data
 from clients.said import NotYours
+from config.problem import problem
 from papers.texts import TextRefused
 from programmes.building import MovedMeanwhile, NotAllowed, StaleProgramme
 from rulebook_signing.signing import LineChanged
@@ -38,11 +39,6 @@ class Problem(Schema):
 
 
 PROBLEMS = {400: Problem, 401: Problem, 403: Problem, 404: Problem, 409: Problem, 422: Problem, 429: Problem, 503: Problem}
-
-
-def problem(status: int, title: str, detail: str = "", **more: object) -> JsonResponse:
-    body = {"type": "about:blank", "title": title, "status": status, "detail": detail, "faults": [], **more}
-    return JsonResponse(body, status=status, content_type="application/problem+json")
 
 
 def install(api: NinjaAPI) -> None:

@@ -11,10 +11,11 @@ from amvel import programme_answers
 from amvel.planning import edit
 from amvel.planning.whatif import CHANGES, what_if_now
 from api.access import Needs, client_of
-from api.problems import PROBLEMS, problem
+from api.problems import PROBLEMS
 from clients import apart
 from clients.casework import engine_of
 from clients.models import Client
+from config.problem import problem
 from papers.schedule import week_of
 from programmes import building
 from programmes.models import Programme

@@ -9,11 +9,13 @@ from pydantic import Field
 
 from accounts.roles import Action
 from amvel import answers
+from amvel.case import LONGEST_OVERRIDE
 from amvel.safety import RULEBOOK_VERSION
 from amvel.screening.stop_signs import QUESTIONS
 from api.access import Needs
-from api.problems import PROBLEMS, problem
+from api.problems import PROBLEMS
 from clients.casework import audit
+from config.problem import problem
 
 router = Router(tags=["session"])
 
@@ -86,6 +88,7 @@ class Reference(Schema):
     movements: list[dict]
     rules: list[dict]
     rulebook_version: str
+    longest_override_days: int
 
 
 @router.get("/reference", response=Reference, auth=Needs(Action.READ_RULES))
@@ -101,4 +104,5 @@ def reference(request: HttpRequest):
         "movements": answers.movements(),
         "rules": answers.rules(),
         "rulebook_version": RULEBOOK_VERSION,
+        "longest_override_days": LONGEST_OVERRIDE.days,
     }

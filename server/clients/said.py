@@ -23,10 +23,9 @@ class NotYours(Exception):
 def as_said_by(user: User, before: Case, sections: dict[str, Any]) -> dict[str, Any]:
     """The sections as they may be kept for this person; raises NotYours, or CaseError naming the field."""
     if not user.may(Action.SCREEN):
-        _only_stricter(before, sections)
-    for name in _ADDED_TO:
-        if name in sections:
-            _only_added(name, before.get(name) or [], sections[name])
+        sections = _only_stricter(before, sections)
+    else:
+        sections = {**sections, **{n: _added(n, before, sections) for n in _ADDED_TO if n in sections}}
     if "clinician_words" not in sections:
         return sections
     old = before.get("clinician_words") or []
@@ -34,22 +33,25 @@ def as_said_by(user: User, before: Case, sections: dict[str, Any]) -> dict[str, 
     return {**sections, "clinician_words": [*old, *new]}
 
 
-def _only_stricter(before: Case, sections: dict[str, Any]) -> None:
+def _only_stricter(before: Case, sections: dict[str, Any]) -> dict[str, Any]:
     foreign = sorted(set(sections) - set(_STRICTER_ONLY))
     if foreign:
         raise NotYours(f"an assistant changes stop signs and stricter limits; a specialist changes: {', '.join(foreign)}")
-    if "own_limits" in sections:
-        _only_added("own_limits", before.get("own_limits") or [], sections["own_limits"])
     if "stop_signs" in sections:
         known = set((before.get("stop_signs") or {}).get("present") or [])
         told = set(_mapping(sections["stop_signs"]).get("present") or [])
         if not known <= told:
             raise NotYours("a stop sign is lifted by a specialist")
+    added = {"own_limits": _added("own_limits", before, sections)} if "own_limits" in sections else {}
+    return {**sections, **added}
 
 
-def _only_added(name: str, old: list[Any], new: Any) -> None:
+def _added(name: str, before: Case, sections: Mapping[str, Any]) -> list[Any]:
+    """The entries as they were stored, and after them what is new."""
+    old, new = before.get(name) or [], sections[name]
     if not isinstance(new, list) or _plain(new[: len(old)]) != _plain(old):
         raise CaseError([(f"$.sections.{name}", "what was said stays as it is: withdraw it, or add another")])
+    return [*old, *new[len(old) :]]
 
 
 def _plain(entries: list[Any]) -> list[Any]:

@@ -7,10 +7,11 @@ import hashlib
 from datetime import timedelta
 
 from django.db import IntegrityError, transaction
-from django.http import HttpRequest, HttpResponse, JsonResponse
+from django.http import HttpRequest, HttpResponse
 from django.utils import timezone
 
 from clients.models import Answered
+from config.problem import problem
 
 HEADER = "Idempotency-Key"
 KEPT_FOR = timedelta(days=7)
@@ -29,7 +30,7 @@ class SentTwice:
         if request.method != "POST" or not key or not request.user.is_authenticated:
             return self.get_response(request)
         if len(key) > 80:
-            return _problem(422, "The request is refused", f"{HEADER}: at most 80 characters")
+            return problem(422, "The request is refused", f"{HEADER}: at most 80 characters")
         asked = hashlib.sha256(f"{request.path}?{request.META['QUERY_STRING']}".encode() + b"\0" + request.body).hexdigest()
         mine, known = _claimed(request, key, asked)
         if known is not None:
@@ -54,15 +55,10 @@ def _claimed(request: HttpRequest, key: str, asked: str) -> tuple[Answered, Http
     except IntegrityError:
         found = Answered.objects.filter(user=request.user, key=key).first()
     if found is None:
-        return Answered(), _problem(409, "Sent twice", "it was taken back meanwhile: send it again")
+        return Answered(), problem(409, "Sent twice", "it was taken back meanwhile: send it again")
     if found.asked != asked:
-        return found, _problem(422, "The request is refused", f"{HEADER}: another request has used it")
+        return found, problem(422, "The request is refused", f"{HEADER}: another request has used it")
     if found.status is None:
-        return found, _problem(409, "Sent twice", "the same request is under way; its answer comes there")
+        return found, problem(409, "Sent twice", "the same request is under way; its answer comes there")
     kind = "application/problem+json" if found.status >= 400 else _JSON
     return found, HttpResponse(found.body, status=found.status, content_type=kind)
-
-
-def _problem(status: int, title: str, detail: str) -> JsonResponse:
-    body = {"type": "about:blank", "title": title, "status": status, "detail": detail, "faults": []}
-    return JsonResponse(body, status=status, content_type="application/problem+json")

@@ -12,6 +12,7 @@ from clients.models import CaseRevision, Client
 from clients.stations import next_action
 
 log = logging.getLogger(__name__)
+SUMMARY = ("name", "birth_date", "conditions", "station", "action", "tone", "summed_up_on", "summed_up_by")
 
 
 def summary_of(engine: Engine, has_programme: bool) -> dict[str, Any]:
@@ -52,12 +53,14 @@ def freshen(clients: Iterable[Client], today: date, engine_of: Any) -> None:
         r.client_id: r
         for r in CaseRevision.objects.filter(client__in=stale).order_by("client", "-number").distinct("client")
     }
+    planned = set(Client.objects.filter(pk__in=[c.pk for c in stale], programmes__isnull=False).values_list("pk", flat=True))
     for client in stale:
         try:
-            summary = summary_of(engine_of(newest[client.pk]), client.programmes.exists())
+            summary = summary_of(engine_of(newest[client.pk]), client.pk in planned)
         except (CaseError, ValueError, KeyError, ArithmeticError):
             log.exception("client %s cannot be summed up", client.pk)
             summary = unreadable(today)
         for field, value in summary.items():
             setattr(client, field, value)
-        Client.objects.filter(pk=client.pk).update(**summary)
+    if stale:
+        Client.objects.bulk_update(stale, SUMMARY)

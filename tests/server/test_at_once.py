@@ -72,12 +72,18 @@ def build(client_id: str) -> Callable[[Api], object]:
     return lambda api: api.post(f"/clients/{client_id}/programmes", {"context": "home", "minutes": 20})
 
 
-def test_a_stop_sign_is_stored_at_once_while_a_programme_is_built_and_the_programme_is_not_kept(house, held_up) -> None:
-    _, client_id = house
-    solving, go_on = held_up
+def begun(client_id: str, solving: threading.Event) -> AtOnce:
+    """A programme that is being built, and stands still in the middle of it."""
     building_it = AtOnce()
     building_it.start(build(client_id))
     assert solving.wait(SOON_S)
+    return building_it
+
+
+def test_a_stop_sign_is_stored_at_once_while_a_programme_is_built_and_the_programme_is_not_kept(house, held_up) -> None:
+    _, client_id = house
+    solving, go_on = held_up
+    building_it = begun(client_id, solving)
     api = logged_in()
     revision = api.get(f"/clients/{client_id}").json()["revision"]
     sign = {"stop_signs": {"asked_on": today_case("low-bone-mass")["stop_signs"]["asked_on"], "present": ["chest_pain"]}}
@@ -96,9 +102,7 @@ def test_a_stop_sign_is_stored_at_once_while_a_programme_is_built_and_the_progra
 def test_a_client_opens_and_is_listed_while_its_programme_is_built(house, held_up) -> None:
     _, client_id = house
     solving, go_on = held_up
-    building_it = AtOnce()
-    building_it.start(build(client_id))
-    assert solving.wait(SOON_S)
+    building_it = begun(client_id, solving)
     api = logged_in()
     for path in (f"/clients/{client_id}", "/day", f"/clients/{client_id}/pulse", "/session"):
         assert api.get(path).status_code == 200, path

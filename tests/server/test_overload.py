@@ -5,8 +5,12 @@ from collections.abc import Iterator
 
 import pytest
 
+from amvel.answers import screen
+from amvel.case import read_case
+from amvel.engine import Engine
 from clients import apart
 from clients.apart import AT_ONCE, AT_ONCE_FOR_ONE, Busy
+from tests.conftest import demo
 from tests.server.conftest import Api
 
 
@@ -21,10 +25,13 @@ def standing_still(settings, monkeypatch) -> Iterator[threading.Event]:
     go_on.set()
 
 
+ENGINE = Engine(read_case(demo("fused-spine")))
+
+
 def waiting_for(who: str) -> threading.Thread:
     def ask() -> None:
         apart.asker.set(who)
-        apart.ask(len, None)  # type: ignore[arg-type]
+        apart.ask(screen, ENGINE)
 
     before = apart._waiting.total()
     thread = threading.Thread(target=ask)
@@ -40,13 +47,13 @@ def test_one_person_waits_for_so_many_and_not_for_one_more(standing_still) -> No
     threads = [waiting_for("ann") for _ in range(AT_ONCE_FOR_ONE)]
     apart.asker.set("ann")
     with pytest.raises(Busy, match="try again in 5 s"):
-        apart.ask(len, None)
+        apart.ask(screen, ENGINE)
     threads.append(waiting_for("bea"))
     standing_still.set()
     for t in threads:
         t.join(20)
     assert apart._waiting.total() == 0
-    assert apart.ask(len, None)
+    assert apart.ask(screen, ENGINE)
 
 
 def test_all_together_never_take_every_thread(standing_still) -> None:
@@ -56,7 +63,7 @@ def test_all_together_never_take_every_thread(standing_still) -> None:
     threads = [waiting_for(f"person {i}") for i in range(AT_ONCE)]
     apart.asker.set("one more")
     with pytest.raises(Busy):
-        apart.ask(len, None)
+        apart.ask(screen, ENGINE)
     standing_still.set()
     for t in threads:
         t.join(20)

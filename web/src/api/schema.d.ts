@@ -1220,6 +1220,8 @@ export interface components {
             }[];
             /** Rulebook Version */
             rulebook_version: string;
+            /** Longest Override Days */
+            longest_override_days: number;
         };
         /**
          * Day
@@ -2007,10 +2009,15 @@ export interface components {
             /** Profession */
             profession: string;
         };
-        /** People */
+        /**
+         * People
+         * @description Everybody, and the roles there are.
+         */
         People: {
             /** People */
             people: components["schemas"]["Person"][];
+            /** Roles */
+            roles: components["schemas"]["Role"][];
         };
         /**
          * Person
@@ -2035,6 +2042,12 @@ export interface components {
             last_seen: string;
         };
         /**
+         * Role
+         * @description What somebody is in a practice.
+         * @enum {string}
+         */
+        Role: "assistant" | "specialist" | "clinician" | "administrator";
+        /**
          * Invitation
          * @description A new log-in; the password is chosen by whoever gets the mail.
          */
@@ -2055,12 +2068,6 @@ export interface components {
             last_name: string;
             role: components["schemas"]["Role"];
         };
-        /**
-         * Role
-         * @description What somebody is in a practice.
-         * @enum {string}
-         */
-        Role: "assistant" | "specialist" | "clinician" | "administrator";
         /** PersonChange */
         PersonChange: {
             role?: components["schemas"]["Role"] | null;

@@ -23,7 +23,7 @@ export interface LineSignature { agrees: boolean; remark: string; name: string; 
 export interface SignedLine { rule: string; title: string; number: string; says: string; value: number | null; unit: string; source: string; work: string; doubt: Doubt; check_by: string; digest: string; signature: LineSignature | null }
 export interface QuantityInfo { id: string; title: string; unit: string; sentence: string; sided: boolean }
 export interface ProfessionInfo { id: 'physician' | 'surgeon' | 'midwife' | 'physiotherapist' | 'occupational_therapist' | 'nurse' | 'other'; may_clear: boolean }
-export interface Reference { stop_signs: { id: string; title: string; emergency: boolean }[]; conditions: ConditionForm[]; quantities: QuantityInfo[]; professions: ProfessionInfo[]; tests: TestInfo[]; movements: Movement[]; rules: Rule[]; rulebook_version: string }
+export interface Reference { stop_signs: { id: string; title: string; emergency: boolean }[]; conditions: ConditionForm[]; quantities: QuantityInfo[]; professions: ProfessionInfo[]; tests: TestInfo[]; movements: Movement[]; rules: Rule[]; rulebook_version: string; longest_override_days: number }
 export interface Screen {
   stop_signs: { id: string; title: string; emergency: boolean; missing: boolean; next_step: string }[]
   findings: { age_years: number; bone: { tier: string; assumed: boolean; reasons: string[] }; fall_signs: string[]; ranges_deg: Record<string, number>; readings: { index: number; test: string; on: string; side: string | null; text: string; level: string; source: string }[] }

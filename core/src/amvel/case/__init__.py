@@ -3,6 +3,7 @@
 from amvel.case.client import (
     CLEARING_PROFESSIONS,
     CONDITIONS,
+    LONGEST_OVERRIDE,
     RESULTS,
     Case,
     CaseError,
@@ -23,6 +24,7 @@ from amvel.case.room import Prop, Room, Seat
 __all__ = [
     "CLEARING_PROFESSIONS",
     "CONDITIONS",
+    "LONGEST_OVERRIDE",
     "PROPS",
     "RESULTS",
     "SPINE_LEVELS",

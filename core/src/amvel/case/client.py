@@ -1,6 +1,5 @@
 """The open input: one client's case.  Units stand in the names; unknown fields are refused."""
 
-from collections.abc import Iterator
 from datetime import date, time, timedelta
 from functools import reduce
 from operator import or_
@@ -17,6 +16,7 @@ from amvel.case.registry import models_in
 from amvel.case.result import Result as _AnyResult
 from amvel.case.room import Room
 from amvel.case.schools import unknown_answers
+from amvel.case.texts import TooDeep, is_text, texts
 
 CONDITIONS = models_in(conditions, _AnyCondition, "kind")
 RESULTS = models_in(results, _AnyResult, "test")
@@ -350,26 +350,6 @@ class CaseError(ValueError):
         self.faults = faults
 
 
-def _texts(data: Any) -> Iterator[tuple[str, str]]:
-    """Every string of nested data with its path; no deeper than any case is."""
-    waiting: list[tuple[str, Any, int]] = [("$", data, 0)]
-    while waiting:
-        path, value, depth = waiting.pop()
-        if depth > DEEPEST:
-            raise CaseError([(path[:200], f"is nested deeper than {DEEPEST} levels")])
-        if isinstance(value, str):
-            yield path, value
-        elif isinstance(value, dict):
-            yield from ((path, k) for k in value if isinstance(k, str))
-            waiting += [(f"{path}.{k}", v, depth + 1) for k, v in value.items()]
-        elif isinstance(value, (list, tuple)):
-            waiting += [(f"{path}[{i}]", v, depth + 1) for i, v in enumerate(value)]
-
-
-def _not_text(text: str) -> bool:
-    return "\0" in text or any("\ud800" <= c <= "\udfff" for c in text)
-
-
 DEEPEST = 20  # levels of nesting: a case has half of them
 
 
@@ -377,7 +357,10 @@ def read_case(data: Any) -> Case:
     """Validate a case, metric or imperial; raises CaseError with one fault per field."""
     from pydantic import ValidationError
 
-    faults = [(path, "holds a character that is no text") for path, text in _texts(data) if _not_text(text)]
+    try:
+        faults = [(path, "holds a character that is no text") for path, text in texts(data, DEEPEST) if not is_text(text)]
+    except TooDeep as error:
+        raise CaseError([(error.path, str(error))]) from error
     if faults:
         raise CaseError(faults)
     try:

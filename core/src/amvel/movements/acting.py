@@ -12,17 +12,16 @@ import numpy as np
 from amvel.body import JOINTS, Posed, Skeleton
 from amvel.body.tree import Array
 from amvel.movements.columns import Columns
-from amvel.movements.coordination import ENDS, PARTS, led_limbs
+from amvel.movements.coordination import ENDS, FOOT, PARTS, led_limbs
 from amvel.movements.frames import Frame
 from amvel.movements.lifted import legs_lifted
 
 Limb = tuple[str, str]  # 'arm' or 'leg', left or right
 _SIDES = ("left", "right")
 _LEAST_RAD = np.radians(0.5)  # the resolution of an angle
-_SOLE_AND_HEEL = frozenset(("heel", "ball", "heel_back", "foot_outer", "foot_inner", "toe_tip", "toe_under", "instep"))
 _TRUNK_LEAST_RAD = np.radians(1.5)  # beyond what the trunk gives by itself while a limb moves
 _LEG = {side: [i for i, (name, _, _) in enumerate(JOINTS) if name.startswith(tuple(f"{side}.{p}." for p in PARTS["leg"]))] for side in _SIDES}
-_FOOT = {side: [i for i, (name, _, _) in enumerate(JOINTS) if name.startswith((f"{side}.ankle.", f"{side}.toes."))] for side in _SIDES}
+_ANKLE_AND_TOES = {side: [i for i, (name, _, _) in enumerate(JOINTS) if name.startswith((f"{side}.ankle.", f"{side}.toes."))] for side in _SIDES}
 _ROLLS_RAD = np.radians(3.0)  # a planted foot gives so much by itself (our reading)
 _SLIDES_M = 0.01
 _STAYS_M = 0.005
@@ -64,7 +63,7 @@ def _rubs(side: str, posed: Posed, skeleton: Skeleton, rows: Sequence[int], fram
         there = _under_the_foot(side, before) & _under_the_foot(side, after)
         if not there:
             continue
-        rolled = np.ptp(posed.angles[i : k + 1, _FOOT[side]], axis=0).max() > _ROLLS_RAD
+        rolled = np.ptp(posed.angles[i : k + 1, _ANKLE_AND_TOES[side]], axis=0).max() > _ROLLS_RAD
         at = [skeleton.landmarks.index[mark] for mark in there]
         slid = np.linalg.norm(posed.points[k, at] - posed.points[i, at], axis=-1).max() > _SLIDES_M
         if rolled or slid:
@@ -74,7 +73,7 @@ def _rubs(side: str, posed: Posed, skeleton: Skeleton, rows: Sequence[int], fram
 
 def _under_the_foot(side: str, frame: Frame) -> set[str]:
     own = (t for t in frame.touches if t.on is None and t.gap_cm <= 0 and t.landmark.startswith(f"{side}."))
-    return {t.landmark for t in own if t.landmark.partition(".")[2] in _SOLE_AND_HEEL}
+    return {t.landmark for t in own if t.landmark.partition(".")[2] in FOOT}
 
 
 def _moved(posed: Posed, skeleton: Skeleton, rows: Sequence[int], frames: Sequence[Frame]) -> set[Limb]:

@@ -25,9 +25,10 @@ _COLUMNS = {
     for side in _SIDES
 }
 PARTS = {"arm": ("scapula", "shoulder", "elbow", "forearm", "wrist"), "leg": ("hip", "knee", "ankle", "toes")}
+FOOT = frozenset(["heel", "ball", "heel_back", "foot_outer", "foot_inner", "toe_tip", "toe_under", "instep"])
 ENDS = {
     "arm": frozenset(["palm", "knuckles", "fingertips", "wrist", "elbow", "elbow_tip", "forearm_side", "forearm_under"]),
-    "leg": frozenset(["heel", "ball", "heel_back", "foot_outer", "foot_inner", "toe_tip", "toe_under", "instep", "knee_front", "knee_side", "calf_under"]),
+    "leg": FOOT | {"knee_front", "knee_side", "calf_under"},
 }
 _END_OF = {mark: limb for limb, marks in ENDS.items() for mark in marks}
 _JOINT_OF = {
@@ -181,4 +182,4 @@ def _joined(limb: str, frame: Frame) -> bool:
     return pressed or bool(held[0] & held[1] & on_the_body)
 
 
-__all__ = ["ENDS", "PARTS", "led_limbs", "moving_limbs"]
+__all__ = ["ENDS", "FOOT", "PARTS", "led_limbs", "moving_limbs"]

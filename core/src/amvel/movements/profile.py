@@ -19,7 +19,6 @@ from amvel.body import (
     Capacities,
     Falls,
     Flat,
-    FrameFacts,
     Measures,
     Posed,
     PoseFault,
@@ -44,11 +43,11 @@ from amvel.movements.bed import FLOOR, LYING_ON, lies_on_bed
 from amvel.movements.columns import Columns, Extremes
 from amvel.movements.coordination import moving_limbs
 from amvel.movements.declaration import Family, Setting, Step
+from amvel.movements.declared_facts import declared_facts
 from amvel.movements.dosing import in_its_dose, without_dose
 from amvel.movements.frames import Frame, mirrored
 from amvel.movements.levels import HELD_WAYS, REFERENCES, Ceilings, Way, at_least_as_named
 from amvel.movements.library import find
-from amvel.movements.lifted import legs_lifted, sits_unsupported
 from amvel.movements.pose_of_frame import compile_frame
 from amvel.movements.promise import broken
 from amvel.movements.propped import with_head_end
@@ -213,7 +212,7 @@ class Profiler:
             frames = request.step.frames(Setting(self.body, own, request.values))
             known[key] = with_head_end(with_school(frames, request.values), request.values)
         frames = [mirrored(f) for f in known[key]] if right else known[key]
-        return [f.with_facts(_facts(f, request)) for f in frames]
+        return [f.with_facts(declared_facts(f, request.family, request.step)) for f in frames]
 
 
 def as_posed(request: Request) -> Request:
@@ -480,28 +479,6 @@ class _Declared:
             root_position_m=tuple(flat.position[b]),
             root_rotation=flat.rotation[b],
         )
-
-
-def _facts(frame: Frame, request: Request) -> FrameFacts:
-    """What the step declares, added to what its frames say."""
-    step = request.step
-    band = any(need.pulls for need in step.props)
-    round_the_foot = any(need.round_the_foot for need in step.props)
-    return replace(
-        frame.facts,
-        hold_s=max(frame.facts.hold_s, step.dose.hold_s),
-        position=request.family.position,
-        minutes=step.dose.minutes(1),
-        minutes_at_once=step.dose.repetitions * step.dose.seconds / 60,
-        effort=step.effort,
-        band=band,
-        band_on_foot=frame.facts.band_on_foot or round_the_foot,
-        hard_prop=any(need.hard for need in step.props),
-        unstable=frame.facts.unstable or any(need.unstable for need in step.props),
-        legs_lifted=len(legs_lifted(frame)),
-        sits_unsupported=sits_unsupported(frame),
-        daily_task=request.family.daily_task,
-    )
 
 
 def _swapped(capacities: Capacities) -> Capacities:

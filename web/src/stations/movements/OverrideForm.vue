@@ -13,8 +13,8 @@ const forbidden = computed(() => client.view!.screen.limits.find((l) => l.id ===
 const entry = reactive({ reason: '', expires_on: '' })
 const session = useSession()
 const allowed = computed(() => session.may(forbidden.value ? 'lift_forbidden' : 'override'))
-/** At most 90 days; then it is looked at again. */
-const last = computed(() => new Date(Date.parse(client.view!.case.as_of) + 90 * 864e5).toISOString().slice(0, 10))
+/** The last day that the rules allow; then it is looked at again. */
+const last = computed(() => new Date(Date.parse(client.view!.case.as_of) + (session.reference?.longest_override_days ?? 0) * 864e5).toISOString().slice(0, 10))
 const failed = ref('')
 const ready = computed(() => allowed.value && entry.reason.trim().length > 4 && entry.expires_on)
 

@@ -2,16 +2,17 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, reactive, ref } from 'vue'
 import { got, http } from '../../api/client'
+import type { components } from '../../api/schema'
 import { say } from '../../i18n'
 import { inWords } from '../../stores/answers'
 import { useSession } from '../../stores/session'
 
-const ROLES = ['assistant', 'specialist', 'clinician', 'administrator'] as const
-type Role = (typeof ROLES)[number]
+type Role = components['schemas']['Role']
 interface Person { id: string; username: string; name: string; email: string; role: Role; active: boolean; invited: boolean; last_seen: string }
 const session = useSession()
 const queries = useQueryClient()
-const asked = useQuery({ queryKey: ['people'], queryFn: () => got<{ people: Person[] }>(http.GET('/api/v1/people')), staleTime: 0 })
+const asked = useQuery({ queryKey: ['people'], queryFn: () => got<{ people: Person[]; roles: Role[] }>(http.GET('/api/v1/people')), staleTime: 0 })
+const roles = computed(() => asked.data.value?.roles ?? [])
 const entry = reactive({ username: '', email: '', first_name: '', last_name: '', role: 'specialist' as Role })
 const ready = computed(() => entry.username.trim().length > 1 && /^[^@\s]+@[^@\s]+$/.test(entry.email))
 const failed = ref('')
@@ -44,14 +45,14 @@ const change = (p: Person, body: { role?: Role; active?: boolean }) => attempt((
     <p v-if="failed" role="alert" class="bad">{{ failed }}</p><p v-if="told" role="status">{{ told }}</p>
     <section v-for="p in asked.data.value?.people" :key="p.id" class="sheet row spread" :class="{ ended: !p.active }">
       <span><b>{{ p.name || p.username }}</b><br /><span class="soft small">{{ p.username }}<template v-if="p.email"> · {{ p.email }}</template> · {{ p.invited ? say('people.invited') : p.last_seen ? say('people.seen', { day: p.last_seen }) : say('people.never') }}</span></span>
-      <span class="row"><el-select :model-value="p.role" :disabled="busy || p.username === session.login" :aria-label="say('people.role')" class="role" @update:model-value="(role: Role) => change(p, { role })"><el-option v-for="r in ROLES" :key="r" :value="r" :label="say(`role.${r}`)" /></el-select>
+      <span class="row"><el-select :model-value="p.role" :disabled="busy || p.username === session.login" :aria-label="say('people.role')" class="role" @update:model-value="(role: Role) => change(p, { role })"><el-option v-for="r in roles" :key="r" :value="r" :label="say(`role.${r}`)" /></el-select>
         <button type="button" class="quiet-action" :disabled="busy || p.username === session.login" @click="change(p, { active: !p.active })">{{ say(p.active ? 'people.end' : 'people.again') }}</button></span>
     </section>
     <form class="sheet stack" @submit.prevent="invite">
       <h2>{{ say('people.invite') }}</h2>
       <div class="two"><label>{{ say('people.first') }}<el-input v-model="entry.first_name" /></label><label>{{ say('people.last') }}<el-input v-model="entry.last_name" /></label></div>
       <div class="two"><label>{{ say('people.login') }}<el-input v-model="entry.username" name="invite-username" /></label><label>{{ say('people.email') }}<el-input v-model="entry.email" name="invite-email" type="email" /></label></div>
-      <el-radio-group v-model="entry.role" :aria-label="say('people.role')"><el-radio-button v-for="r in ROLES" :key="r" :value="r" :label="say(`role.${r}`)" /></el-radio-group>
+      <el-radio-group v-model="entry.role" :aria-label="say('people.role')"><el-radio-button v-for="r in roles" :key="r" :value="r" :label="say(`role.${r}`)" /></el-radio-group>
       <p class="soft small">{{ say(`role.${entry.role}.may`) }}</p>
       <div><button class="main-action" type="submit" :disabled="busy || !ready">{{ say('people.send') }}</button></div>
     </form>

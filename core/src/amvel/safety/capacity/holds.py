@@ -4,7 +4,9 @@ from collections.abc import Mapping
 from datetime import date
 
 from amvel.body.endurance import FREY_LAW_AVIN
+from amvel.case import Result
 from amvel.case.affected import HOLDS_THE_TRUNK
+from amvel.case.results.endurance import BackExtensorHold, PlankHold, SideBridgeHold
 from amvel.checked import Profession
 from amvel.movements.levels import Way
 from amvel.numbers import Number, Numbers
@@ -39,10 +41,13 @@ def answer(f: Findings, n: Numbers) -> Answer:
     return page.done()
 
 
-def _in_full_s(result: object, n: Numbers) -> float:
-    """The seconds of a result in seconds of the same pose on the feet; a second on the knees counts less."""
-    seconds = float(getattr(result, "seconds", 0.0))
-    return seconds if getattr(result, "down", "feet") != "knees" else seconds * n["knees_share"]
+def _in_full_s(result: Result, n: Numbers) -> float:
+    """The seconds of a result in seconds of the same pose on the feet; on the knees, or not noted on what, they count less."""
+    if isinstance(result, BackExtensorHold):
+        return result.seconds
+    if isinstance(result, PlankHold | SideBridgeHold):
+        return result.seconds if result.down == "feet" else result.seconds * n["knees_share"]
+    raise TypeError(f"holds: {type(result).__name__} is no timed hold")
 
 
 def _untimed_s(f: Findings, n: Numbers) -> float:
@@ -62,7 +67,7 @@ RULE = Rule(
         Number("untimed_s", 30, "s", "what anybody holds of the hardest pose, nothing timed", HALF, SINCE),
         Number("careful_s", 15, "s", "the same at 65 and over, or when trunk, pelvis, belly, bone or nerves are affected", HALF, SINCE),
         Number("old_years", 65, "years", "age from which less is taken for granted", HALF, SINCE),
-        Number("knees_share", 0.35, "", "a second on the knees, in seconds on the feet", HALF, SINCE),
+        Number("knees_share", 0.35, "", "a second on the knees, or not noted on what, in seconds on the feet", HALF, SINCE),
     ),
     (
         Example("nothing timed", {"conditions": []}, {"holds.arching": 15.0, "holds.bending": 15.0, "holds.side": 15.0}),
@@ -79,8 +84,13 @@ RULE = Rule(
         ),
         Example(
             "the weaker side counts",
-            {"tests": [{"test": "side_bridge_hold", "side": "left", "seconds": 30}, {"test": "side_bridge_hold", "side": "right", "seconds": 20}]},
+            {"tests": [{"test": "side_bridge_hold", "side": "left", "seconds": 30, "down": "feet"}, {"test": "side_bridge_hold", "side": "right", "seconds": 20, "down": "feet"}]},
             {"holds.side": 10.0},
+        ),
+        Example(
+            "a plank of 40 s, nobody noted on what: as on the knees",
+            {"tests": [{"test": "plank_hold", "seconds": 40}]},
+            {"holds.arching": 7.0},
         ),
     ),
     duties=(),

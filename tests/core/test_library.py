@@ -205,7 +205,7 @@ def test_a_prop_that_is_pressed_is_as_thick_as_the_way_between_what_presses_it(s
                 a, b = (q.posed.points[i, index[n]] for n in prop.at)
                 assert 100 * np.linalg.norm(a - b) == pytest.approx(prop.size_cm, abs=1.0), (q.request.label, i)
                 seen.add(q.request.label)
-    assert len(seen) >= 5
+    assert len(seen) >= 5 or len({q.request.family.id for q in library_profiles(size)}) == 1  # one family swept alone
 
 
 def test_solid_props_lie_between_two_parts_in_a_hand_or_under_the_body() -> None:

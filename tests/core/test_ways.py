@@ -25,7 +25,18 @@ def test_somebody_healthy_gets_everywhere_by_the_taught_ways() -> None:
     found = ways(engine())
     assert all(w.open for w in found.values())
     assert {t.id for t in TECHNIQUES} == {w.technique.id for w in found.values()}
-    assert [s.ref for s in found[Destination.IN_BED].stages] == ["roll_to_the_side/to_the_side", "side_to_sitting/all_the_way"]
+    assert [s.ref for s in found[Destination.IN_BED].stages] == ["side_to_sitting/all_the_way"]
+    assert [s.ref for s in found[Destination.TURNED_IN_BED].stages] == ["roll_to_the_side/to_the_side"]
+
+
+def test_with_a_sore_over_the_sacrum_the_side_in_bed_stays_open_and_the_back_does_not() -> None:
+    e = engine({"kind": "open_sore", "place": "sacrum"}, room={"bed_height_cm": 50, "bed_firmness": "firm"})
+    found = ways(e)
+    assert found[Destination.IN_BED].open
+    assert not found[Destination.TURNED_IN_BED].open
+    allowed = [v for v in e.judge(contexts=("visit",)) if v.allowed and v.profile.peak("bed_transfer") > 0]
+    assert any(v.profile.peak("lying") > 0 for v in allowed)
+    assert not any(v.profile.peak("on_the_back") > 0 for v in allowed)
 
 
 def test_where_the_only_way_is_closed_the_floor_is_closed_and_the_reason_says_by_what() -> None:

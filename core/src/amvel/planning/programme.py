@@ -214,6 +214,8 @@ def ways_of(
         on_floor, lies = peak("floor_transfer") > 0, peak("lying") > 0
         if peak("bed_transfer") > 0:
             needed[Destination.IN_BED] = None
+            if peak("on_the_back") + peak("face_down") > 0:
+                needed[Destination.TURNED_IN_BED] = None
         if on_floor:
             needed[Destination.ON_THE_KNEES] = None
         if on_floor and lies:

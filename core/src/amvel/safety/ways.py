@@ -25,12 +25,13 @@ Values = dict[str, float | str]
 class Destination(Enum):
     """Where a technique leads: how it reads, and the quantity and place that it opens."""
 
-    ON_THE_KNEES = ("down to the floor and up again", "floor_transfer", Place.ANYWHERE)
-    LYING_DOWN = ("lying down on the floor and back", "floor_transfer", Place.LYING)
-    IN_BED = ("lying down in bed and back", "bed_transfer", Place.ANYWHERE)
+    ON_THE_KNEES = ("down to the floor and up again", "floor_transfer", (Place.ANYWHERE,))
+    LYING_DOWN = ("lying down on the floor and back", "floor_transfer", (Place.LYING,))
+    IN_BED = ("lying down on the side in bed and back", "bed_transfer", (Place.ANYWHERE,))
+    TURNED_IN_BED = ("turning onto the back or the front in bed and back", "bed_transfer", (Place.ON_THE_BACK, Place.FACE_DOWN))
 
-    def __init__(self, says: str, quantity: str, place: Place) -> None:
-        self.says, self.quantity, self.place = says, quantity, place
+    def __init__(self, says: str, quantity: str, places: tuple[Place, ...]) -> None:
+        self.says, self.quantity, self.places = says, quantity, places
 
 
 @dataclass(frozen=True)
@@ -59,20 +60,28 @@ TECHNIQUES: tuple[Technique, ...] = (
     ),
     Technique(
         "edge_of_the_bed",
-        "over one side as one unit, legs over the edge as the arms push up",
+        "down onto the side at the edge; up with the legs over the edge as the arms push",
         Destination.IN_BED,
-        ("roll_to_the_side/to_the_side", "side_to_sitting/all_the_way"),
+        ("side_to_sitting/all_the_way",),
+        BED,
+    ),
+    Technique(
+        "turned_as_one_unit",
+        "turned over one side as one unit, in bed",
+        Destination.TURNED_IN_BED,
+        ("roll_to_the_side/to_the_side",),
         BED,
     ),
 )
 
 
 # What somebody does every day, or what is done with them: told, and to be looked at; nothing here asks for a pose.
-AS_EVERY_DAY = Technique("as_every_day", "as every day, alone; look at it once", Destination.IN_BED, (), BED)
-WITH_HELP = Technique("with_help", "with the help that is usual", Destination.IN_BED, (), BED)
-BY_HOIST = Technique("by_hoist", "by hoist, two people", Destination.IN_BED, (), BED)
+AS_EVERY_DAY = ("as_every_day", "as every day, alone; look at it once")
+WITH_HELP = ("with_help", "with the help that is usual")
+BY_HOIST = ("by_hoist", "by hoist, two people")
 _TOLD = {("alone", "visit"): AS_EVERY_DAY, ("alone", "home"): AS_EVERY_DAY, ("with_help", "visit"): WITH_HELP}
 _TOLD |= {("hoist", c): BY_HOIST for c in ("visit", "home")}
+_TOLD_OF = (Destination.IN_BED, Destination.TURNED_IN_BED)
 
 
 @dataclass(frozen=True)
@@ -109,8 +118,9 @@ def ways_there(
         if technique.to not in found or not found[technique.to].open:
             found[technique.to] = _way(findings, envelope, profiler, context, technique, values)
     told = _TOLD.get((findings.case.tolerates.bed_transfer, context))
-    if told is not None and not found[told.to].open:
-        found[told.to] = WayThere(told.to, told, ())
+    for to in _TOLD_OF if told is not None else ():
+        if not found[to].open:
+            found[to] = WayThere(to, Technique(*told, to, (), BED), ())
     return tuple(found.values())
 
 
@@ -169,17 +179,17 @@ def with_ways(envelope: Envelope, ways: tuple[WayThere, ...]) -> Envelope:
     closed = [w for w in ways if not w.open]
     if not closed:
         return envelope
-    return replace(envelope, limits=(*envelope.limits, *(_limit(w) for w in closed)), by_id={})
+    return replace(envelope, limits=(*envelope.limits, *(_limit(w, p) for w in closed for p in w.to.places)), by_id={})
 
 
-def _limit(way: WayThere) -> Limit:
+def _limit(way: WayThere, place: Place) -> Limit:
     return Limit(
-        f"ways.{way.to.name.lower()}",
+        f"ways.{way.to.name.lower()}" if len(way.to.places) == 1 else f"ways.{way.to.name.lower()}_{place.name.lower()}",
         way.to.quantity,
         0,
         f"no way of {way.to.says} is open: {'; '.join(way.closed_by[:_NAMED])}",
         TECHNIQUE,
-        when=way.to.place,
+        when=place,
         origin=Origin.NOT_SHOWN if way.opened_by else Origin.RULE,
         opened_by=way.opened_by,
     )

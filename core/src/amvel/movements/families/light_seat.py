@@ -55,5 +55,5 @@ FAMILY = (
         3,
         parameters=(SEAT, ARMS_AHEAD),
     )
-    .family(daily_task=True)
+    .family()
 )

@@ -8,8 +8,8 @@ from amvel.movements.faults import BREATH_HELD, KNEE_FALLS_IN, TRUNK_ROUNDS
 from amvel.movements.frames import Aim, Frame, Surface, Touch
 from amvel.movements.heel_wedge import HEEL_WEDGE, on_heel_wedge, wedge_cm, wedge_deg
 from amvel.movements.needs import ARM_REST_OR_WORKTOP, CHAIR_WITH_ARMS, FIRM_CHAIR, WORKTOP
-from amvel.movements.positions import both, flat_sole, hip_wide, sitting, standing, weight_between_feet
-from amvel.movements.promise import joint
+from amvel.movements.positions import both, flat_sole, hip_wide, sitting, standing, trunk_lean, weight_between_feet
+from amvel.movements.promise import LEAN, joint
 from amvel.movements.rising import Ready, ready_to_rise
 from amvel.movements.seats import SEAT, own_seat_cm
 
@@ -136,8 +136,8 @@ def hands_on_rests(
     origin, ahead_cm = ("hip", 16.0) if height_cm is None else ("knee", _ahead_of_knee_cm(s, at_cm))
     armrest = Surface("armrest", "level", at_cm, title="arm rest", friction=0.5)
     frames = []
-    for frame in plain:
-        held = frame.touch(*(Touch(f"{x}.palm", "armrest") for x in hands))
+    for i, frame in enumerate(plain):  # they lie there before they push
+        held = frame.touch(*(Touch(f"{x}.palm", "armrest", None if i else "rests") for x in hands))
         rested = {f"{x}_{j}": v for x in hands for j, v in _ON_THE_REST.items()}
         held = held.with_(**rested).free_(
             **{f"{x}_{j}": 0.2 for x in hands for j in ("shoulder_flexion", "elbow_flexion")}
@@ -226,11 +226,31 @@ def _heel_ahead(s: Setting) -> list[Frame]:
     return frames
 
 
+def _leg_ahead(s: Setting) -> list[Frame]:
+    """The left leg long ahead, its hip kept open: the arms push a nearly upright trunk up over the other foot."""
+    ahead_cm, lean_deg = _LONG_LEG * s.body.stature_m, s.number("lean_deg")
+    seated = sitting(s.body, s.number("seat_cm"), heel_back_cm=_UNDER_SEAT_CM, lean_deg=lean_deg).lift("left.thigh_under")
+    lifted = seated.facts_(seated=False)
+    sat = [seated, _off(lifted), _off(lifted, _let_go_cm(s), "pushed up on the arms")]
+    long = standing(s.body).unaim("com.upper_thorax").aim(*trunk_lean(s.body, lean_deg, firm=False))  # low rests are leant down to
+    long = long.with_("up on long arms, the leg still ahead", **both(knee_flexion=6.0)).facts_(rises=1)
+    long = replace(long, surfaces=seated.surfaces)  # the chair is still there
+    frames = [*(_one_leg_long(f, ahead_cm) for f in sat), _one_leg_long(long, 0.5 * ahead_cm)]
+    return [*hands_on_rests(s, frames), _risen(s).facts_(hand_support_level=3)]
+
+
+def _one_leg_long(frame: Frame, ahead_cm: float) -> Frame:
+    moved = frame.unaim("left.ankle").aim(Aim("left.ankle", "x", ahead_cm, origin="right.ankle"))
+    return moved.free_(**{f"{x}_{j}": 0.1 for x in ("left", "right") for j in ("hip_abduction", "ankle_inversion")})
+
+
 def _high_seat_cm(body: Anthropometry) -> float:
     """A hand's breadth above the own seat: where one leg begins (common practice, no source)."""
     return own_seat_cm(body) + 10.0
 
 
+_LONG_LEG, _UNDER_SEAT_CM = 18.0, 12.0  # cm ahead per metre of stature; the other heel behind its knee
+_LEAN = Parameter("lean_deg", "lean of the trunk", "deg", 15, low=5, high=30, grid=5, easier="down", shows=LEAN)
 _STAGGER = Parameter("stagger_cm", "one foot ahead", "cm", 14, low=4, high=20, grid=2, easier="down")
 _FAULTS = (TRUNK_ROUNDS, KNEE_FALLS_IN, _DROPS, BREATH_HELD)
 _SETUP = (
@@ -262,6 +282,32 @@ FAMILY = Family(
             parameters=(SEAT, HEEL_WEDGE),
             props=(CHAIR_WITH_ARMS,),
             shown=(0, 1, -1),
+        ),
+        Step(
+            "leg_ahead",
+            "One leg ahead, both hands push",
+            _leg_ahead,
+            (
+                "Sit near the front edge of a firm, high chair with arms, a wall behind it.",
+                "The leg whose hip must not bend stands long ahead, the other foot under the edge of the seat.",
+                "Hands on the arm rests.",
+            ),
+            (
+                "trunk upright: push with both arms and the foot under you",
+                "bring the long leg in once you stand; sit down the same way",
+            ),
+            _FAULTS,
+            "arms, thigh and buttock of the leg under the seat",
+            "pinching at the front of the hips, the low back, pulling in the shoulders",
+            _BREATH,
+            Dose(6, 2, 6.0, note=_EVERY),
+            {"sit_to_stand": 0.6, "leg_loading": 0.5, "position_change": 0.5},
+            effort=4,
+            sides=True,
+            side_says="the {side} leg ahead",
+            parameters=(replace(SEAT, default=_high_seat_cm), _LEAN),
+            props=(CHAIR_WITH_ARMS,),
+            shown=(0, 3, -1),
         ),
         Step(
             "one_hand",

@@ -42,6 +42,16 @@ def test_no_exclusion_rests_on_a_pose_that_failed() -> None:
             assert v.reasons, v.ref
 
 
+def test_where_this_body_ends_early_the_nearest_version_that_it_can_take_is_judged() -> None:
+    """Knees that nobody measured end before the hips come so far back; what closes the step is a limit, not our failing."""
+    for conditions in ((), ({"kind": "spondylolisthesis", "grade": 1, "fresh": "yes"},)):
+        e = engine(*conditions, birth="2009-05-01")
+        for v in e.judge("sit_back_rest", "on_the_floor"):
+            assert v.original.fault  # as it is declared it goes too far for these knees
+            assert v.verdict in (MODIFIED, EXCLUDED), v.context
+            assert v.verdict == MODIFIED or (v.reasons and not v.fault)
+
+
 def test_what_a_step_declares_closes_it_even_where_the_model_fails() -> None:
     """Legs overhead are out by rule: rolling on the spine is declared, whatever this body can be posed in."""
     e = engine(tests=(*STIFF, WEAK))

@@ -2,7 +2,7 @@
 
 Stance: 0 on both feet, 1 a half step (semi-tandem), 2 heel to toe, 3 on one leg; fingertips that carry take 1 off, a firm
 hold 2.  Rise from a seat: 1 with both hands, 2 with one, 3 without, 4 with one foot ahead, 5 on one leg; 0 where nobody
-rises; a foot ahead while both hands push counts as with one hand, unless one leg takes nearly all.  The orders are those
+rises; a foot ahead counts for nothing while both hands push, unless one leg takes nearly all.  The orders are those
 of the four-stage balance test and of the chair-stand tests; the numbers are ours.
 """
 
@@ -65,7 +65,7 @@ def rise_level(skeleton: Skeleton, posed: Posed, columns: Mapping[str, Array]) -
     uneven = np.abs(feet["left"] - feet["right"])[up].max() > _UNEVEN_PERCENT_BW
     hands = sum(bool((columns[f"{s}.arm_carries_percent_bw"] > 0).any()) for s in _SIDES)  # not those that lie on the thighs
     if uneven or ahead[rising].max() > _AHEAD_CM:
-        return float(WITH_ONE_HAND if hands == 2 and not uneven else FOOT_AHEAD)
+        return float(WITH_BOTH_HANDS if hands == 2 and not uneven else FOOT_AHEAD)
     return float((WITHOUT_HANDS, WITH_ONE_HAND, WITH_BOTH_HANDS)[int(hands)])
 
 

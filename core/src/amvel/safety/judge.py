@@ -12,7 +12,7 @@ from amvel.movements.levels import HIGHEST, Way, named_levels
 from amvel.movements.propped import HEAD_END_UP
 from amvel.quantities import quantity
 from amvel.safety.limits import Envelope
-from amvel.safety.modification import Change, Modified, search, together
+from amvel.safety.modification import Change, Modified, nearest_posed, search, together
 from amvel.safety.verdict import CONTEXTS, Breach, Check, check, valid_overrides
 from amvel.screening import Findings
 
@@ -105,7 +105,24 @@ def _judge_all(
     open_ = [f for f in firsts if not f.check.allowed and not _asked_for_and_out(f)]
     searches = [search(f.profile, f.check, envelopes(f.context), f.context, f.lifted) for f in open_]
     found = {id(f): m for f, m in zip(open_, together(profiler, searches), strict=True)}
-    return [_verdict(findings, envelopes(f.context), f, found.get(id(f))) for f in firsts]
+    posed = _as_far_as_it_goes(envelopes, profiler, [f for f in open_ if found[id(f)] is None and _nothing_said(f)])
+    return [_verdict(findings, envelopes(f.context), posed.get(id(f), f), found.get(id(f))) for f in firsts]
+
+
+def _nothing_said(f: _First) -> bool:
+    """The body cannot take the pose, and no limit speaks."""
+    return bool(f.check.fault) and not f.check.breaches
+
+
+def _as_far_as_it_goes(envelopes: Envelopes, profiler: Profiler, faulty: list[_First]) -> dict[int, _First]:
+    """What the nearest version that this body can take breaks: that closes the step, not the model's failing further on."""
+    found = together(profiler, [nearest_posed(f.profile) for f in faulty])
+    out = {}
+    for f, profile in zip(faulty, found, strict=True):
+        answer = check(profile, envelopes(f.context), f.context, f.lifted) if profile else None
+        if answer is not None and answer.breaches:
+            out[id(f)] = replace(f, check=answer)
+    return out
 
 
 def _asked_for_and_out(f: _First) -> bool:

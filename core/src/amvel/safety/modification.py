@@ -6,6 +6,7 @@ The candidates of a step do not depend on findings; only which of them are admis
 from collections.abc import Callable, Container, Generator
 from dataclasses import dataclass
 from itertools import product
+from typing import TypeVar
 
 from amvel.body import DECLARED
 from amvel.movements import Parameter, Profile, Profiler, Request, Step
@@ -114,11 +115,12 @@ class Ask:
 
 
 Search = Generator[Ask, list[Profile], Modified | None]
+Found = TypeVar("Found")
 
 
-def together(profiler: Profiler, searches: list[Search]) -> list[Modified | None]:
+def together(profiler: Profiler, searches: list[Generator[Ask, list[Profile], Found | None]]) -> list[Found | None]:
     """Run many searches side by side, so that what they need is solved in few large batches."""
-    answers: list[Modified | None] = [None] * len(searches)
+    answers: list[Found | None] = [None] * len(searches)
     waiting: dict[int, Ask] = {}
 
     def go_on(i: int, got: list[Profile] | None) -> None:
@@ -165,6 +167,14 @@ def search(original: Profile, first: Check, envelope: Envelope, context: str, li
         return None
     found = yield from _refined(original, found, fine)
     return Modified(found, check(found, envelope, context, lifted), _changes(original, found, first))
+
+
+def nearest_posed(original: Profile) -> Generator[Ask, list[Profile], Profile | None]:
+    """The version nearest to one that this body cannot take which it can; it depends on no limit.  None when there is none."""
+    step, start = original.request.step, {**first_dose(original.request.step), **original.request.values}
+    versions = [_version(original, c) for c in candidates(step, start)]
+    found = yield from _first_fine(versions, lambda profile: not profile.fault)
+    return found
 
 
 def _hopeful_pairs(

@@ -118,9 +118,9 @@ def ways_there(
         if technique.to not in found or not found[technique.to].open:
             found[technique.to] = _way(findings, envelope, profiler, context, technique, values)
     told = _TOLD.get((findings.case.tolerates.bed_transfer, context))
-    for to in _TOLD_OF if told is not None else ():
-        if not found[to].open:
-            found[to] = WayThere(to, Technique(*told, to, (), BED), ())
+    if told is not None:
+        id, title = told
+        found |= {to: WayThere(to, Technique(id, title, to, (), BED), ()) for to in _TOLD_OF if not found[to].open}
     return tuple(found.values())
 
 

@@ -8,9 +8,11 @@ from amvel.movements.ladder import Ladder
 from amvel.movements.needs import CHAIR_WITH_ARMS, FIRM_CHAIR
 from amvel.movements.seats import SEAT
 
+_HANDS_PUSH_CM = 3.0  # the last part of the lean (our choice)
+
 
 def _hands(s: Setting) -> list[Frame]:
-    return hands_on_rests(s, leaning_frames(s))
+    return hands_on_rests(s, leaning_frames(s, (_HANDS_PUSH_CM,)))
 
 
 def _free(s: Setting) -> list[Frame]:

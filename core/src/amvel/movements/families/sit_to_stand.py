@@ -8,7 +8,15 @@ from amvel.movements.faults import BREATH_HELD, KNEE_FALLS_IN, TRUNK_ROUNDS
 from amvel.movements.frames import Aim, Frame, Surface, Touch
 from amvel.movements.heel_wedge import HEEL_WEDGE, on_heel_wedge, wedge_cm, wedge_deg
 from amvel.movements.needs import ARM_REST_OR_WORKTOP, CHAIR_WITH_ARMS, FIRM_CHAIR, WORKTOP
-from amvel.movements.positions import both, flat_sole, hip_wide, sitting, standing, trunk_lean, weight_between_feet
+from amvel.movements.positions import (
+    both,
+    flat_sole,
+    hip_wide,
+    sitting,
+    standing,
+    trunk_lean,
+    weight_between_feet,
+)
 from amvel.movements.promise import LEAN, joint
 from amvel.movements.rising import Ready, ready_to_rise
 from amvel.movements.seats import SEAT, own_seat_cm
@@ -102,9 +110,10 @@ def risen_frames(s: Setting) -> list[Frame]:
     return _two_legs(s)
 
 
-def leaning_frames(s: Setting) -> list[Frame]:
-    """Sitting, then leaning until the feet carry most of the weight; the seat stays there."""
-    return [_start(s), _leaning(s, _HANDS_LEAN_CM).facts_(seated=True)]
+def leaning_frames(s: Setting, on_the_way_cm: tuple[float, ...] = ()) -> list[Frame]:
+    """Sitting, then leaning until the feet carry most of the weight, by stops that are so far short; the seat stays there."""
+    held_back_cm = (*(_HANDS_LEAN_CM + cm for cm in on_the_way_cm), _HANDS_LEAN_CM)
+    return [_start(s), *(_leaning(s, cm).facts_(seated=True) for cm in held_back_cm)]
 
 
 def _with_hands(s: Setting) -> list[Frame]:
@@ -129,15 +138,22 @@ def _one_hand(s: Setting) -> list[Frame]:
 
 
 def hands_on_rests(
-    s: Setting, plain: list[Frame], hands: tuple[str, ...] = ("left", "right"), height_cm: float | None = None
+    s: Setting,
+    plain: list[Frame],
+    hands: tuple[str, ...] = ("left", "right"),
+    height_cm: float | None = None,
+    resting: int = 2,
 ) -> list[Frame]:
-    """The same frames with the palms on arm rests, or on something beside the seat at another height."""
+    """The same frames with the palms on arm rests, or on something beside the seat at another height.
+
+    In the first `resting` frames, sitting and leaning, they lie there; then they push.
+    """
     at_cm = s.number("seat_cm") + ARM_REST_CM if height_cm is None else height_cm
     origin, ahead_cm = ("hip", 16.0) if height_cm is None else ("knee", _ahead_of_knee_cm(s, at_cm))
     armrest = Surface("armrest", "level", at_cm, title="arm rest", friction=0.5)
     frames = []
-    for i, frame in enumerate(plain):  # they lie there before they push
-        held = frame.touch(*(Touch(f"{x}.palm", "armrest", None if i else "rests") for x in hands))
+    for i, frame in enumerate(plain):
+        held = frame.touch(*(Touch(f"{x}.palm", "armrest", "rests" if i < resting else None) for x in hands))
         rested = {f"{x}_{j}": v for x in hands for j, v in _ON_THE_REST.items()}
         held = held.with_(**rested).free_(
             **{f"{x}_{j}": 0.2 for x in hands for j in ("shoulder_flexion", "elbow_flexion")}
@@ -236,7 +252,7 @@ def _leg_ahead(s: Setting) -> list[Frame]:
     long = long.with_("up on long arms, the leg still ahead", **both(knee_flexion=6.0)).facts_(rises=1)
     long = replace(long, surfaces=seated.surfaces)  # the chair is still there
     frames = [*(_one_leg_long(f, ahead_cm) for f in sat), _one_leg_long(long, 0.5 * ahead_cm)]
-    return [*hands_on_rests(s, frames), _risen(s).facts_(hand_support_level=3)]
+    return [*hands_on_rests(s, frames, resting=1), _risen(s).facts_(hand_support_level=3)]
 
 
 def _one_leg_long(frame: Frame, ahead_cm: float) -> Frame:

@@ -78,7 +78,7 @@ def _lift(s: Setting) -> list[Frame]:
     ]
 
 
-_WALL = Parameter("wall_cm", "toes from the wall", "cm", _distance, low=30, high=90, grid=1, easier="down")
+_WALL = Parameter("wall_cm", "toes from the wall", "cm", _distance, low=30, high=90, grid=1, easier="down", still_itself=40)
 _FAULTS = (BACK_ARCHES, _PIKE, PELVIS_DROPS, SHOULDER_CLIMBS, BREATH_HELD)
 _SETUP = (
     "Forearms on the wall at shoulder height, elbows under the hands.",

@@ -5,7 +5,7 @@ from datetime import date, timedelta
 from amvel.case.conditions.joints import HipReplacement
 from amvel.checked import Profession
 from amvel.numbers import Number, Numbers
-from amvel.safety.limits import Answer
+from amvel.safety.limits import Answer, Place
 from amvel.safety.page import Page
 from amvel.safety.rulebook import Duty, Example, Rule
 from amvel.screening import Findings
@@ -54,6 +54,17 @@ def answer(f: Findings, n: Numbers) -> Answer:
         ):
             why = f"{where} is closed after a new hip until the surgeon has said so"
             page.for_weeks(f"{name}_{i}", quantity, 0, why, c.on, n["weeks"], f.case.as_of, c.still_restricted)
+        page.for_weeks(
+            f"both_legs_{i}",
+            "legs_lifted",
+            1,
+            f"{c.side} hip, new: not both legs in the air at once on the back",
+            c.on,
+            n["both_legs_weeks"],
+            f.case.as_of,
+            c.still_restricted,
+            when=Place.ON_THE_BACK,
+        )
         if c.bears_percent is not None:
             page.for_weeks(
                 f"bears_{i}",
@@ -83,6 +94,7 @@ RULE = Rule(
         Number("standing_deg", 3, "deg", "hip behind zero in quiet standing: our reading of neutral", HIP, SINCE),
         Number("lift_nm", 3, "N·m", "moment that counts as lifting the leg sideways", HIP, SINCE),
         Number("weeks", 12, "weeks", "how long", HIP, SINCE),
+        Number("both_legs_weeks", 6, "weeks", "how long not both legs in the air at once", HIP, SINCE),
         Number("lateral_weeks", 8, "weeks", "how long, lateral approach", HIP, SINCE),
     ),
     (
@@ -107,6 +119,15 @@ RULE = Rule(
                 ]
             },
             {"hip_replacement.anterior_back_0": 3.0, "hip_replacement.posterior_bend_0": None},
+        ),
+        Example(
+            "five weeks ago: both legs wait",
+            {
+                "conditions": [
+                    {"kind": "hip_replacement", "side": "right", "approach": "anterior", "on": "2026-10-22"}
+                ]
+            },
+            {"hip_replacement.both_legs_0": 1.0},
         ),
         Example(
             "lateral",

@@ -40,6 +40,14 @@ python_packages() {
   echo "$want$ROOT" >"$VAR/python.done"
 }
 
+test_packages() {
+  local want; want=$(cat "$ROOT/requirements.txt" "$ROOT/requirements-test.txt" | sha256sum | cut -c1-16)
+  [ "$(cat "$VAR/python-tests.done" 2>/dev/null)" = "$want$ROOT" ] && return 0
+  say "installing what only tests need into .venv"
+  "$ROOT/.venv/bin/python" -m pip install -q --disable-pip-version-check -r "$ROOT/requirements-test.txt" >>"$VAR/pip.log" 2>&1 || fail "pip failed; see var/pip.log"
+  echo "$want$ROOT" >"$VAR/python-tests.done"
+}
+
 kernels() {
   local want; want=$(cat "$ROOT"/core/src/amvel/body/*.py "$ROOT/requirements.txt" | sha256sum | cut -c1-16)
   [ "$(cat "$VAR/kernels.done" 2>/dev/null)" = "$want$ROOT" ] && [ -d "$AMVEL_KERNELS" ] && return 0
@@ -70,4 +78,4 @@ PAGE_PACKAGES=(libpango-1.0-0 libpangoft2-1.0-0 libharfbuzz-subset0 fonts-dejavu
 
 prepare_core() { lock; python_packages; kernels; unlock; }
 prepare_server() { lock; system_packages "${POSTGRES_PACKAGES[@]}" "${PAGE_PACKAGES[@]}"; python_packages; kernels; node_packages; web_build; unlock; }
-prepare_tests() { lock; system_packages "${POSTGRES_PACKAGES[@]}" "${PAGE_PACKAGES[@]}" chromium; python_packages; kernels; node_packages; web_build; unlock; }
+prepare_tests() { lock; system_packages "${POSTGRES_PACKAGES[@]}" "${PAGE_PACKAGES[@]}" chromium; python_packages; test_packages; kernels; node_packages; web_build; unlock; }

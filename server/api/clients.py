@@ -17,21 +17,21 @@ from amvel import answers
 from amvel.case import age_years
 from amvel.movements import find
 from amvel.movements.range_figure import range_figure
-from amvel.planning.effects import compare_limits, effects
+from amvel.planning.effects import compare_limits
 from amvel.safety.permitted import all_ranges, fans
 from api.access import Needs, client_of
-from api.problems import PROBLEMS
+from api.problems import PROBLEMS, UNDER_WAY
 from api.subject import Subject, subject_of
 from clients.casework import (
     SECTIONS,
     before_today,
-    case_data,
     change,
     create_client,
     due_tests_of,
-    engine_of,
+    effects_of,
     refuse_while_stopped,
 )
+from clients.engines import case_data, engine_of
 from clients.models import AuditEntry, Client
 from clients.said import as_said_by, confirmed, withdrawn
 from clients.stations import station_states
@@ -378,7 +378,7 @@ class LimitsView(Subject):
     moved: list[dict[str, Any]]
 
 
-@router.get("/clients/{client_id}/limits/effects", response={200: LimitsView, **PROBLEMS}, auth=Needs(Action.SEE_CLIENTS))
+@router.get("/clients/{client_id}/limits/effects", response={200: LimitsView, **UNDER_WAY, **PROBLEMS}, auth=Needs(Action.SEE_CLIENTS))
 def limit_effects(request: HttpRequest, client_id: str):
     """For the Limits station."""
     client = client_of(request, client_id)
@@ -387,7 +387,7 @@ def limit_effects(request: HttpRequest, client_id: str):
     earlier = before_today(client)
     return {
         **subject_of(client, newest),
-        "effects": effects(engine),
+        "effects": effects_of(client, request.user),
         "since": earlier.created_at.date().isoformat() if earlier else "",
         "moved": compare_limits(engine_of(earlier), engine) if earlier else [],
     }
@@ -407,9 +407,9 @@ class DueTests(Subject):
     tests: list[dict[str, Any]]
 
 
-@router.get("/clients/{client_id}/next-tests", response={200: DueTests, **PROBLEMS}, auth=Needs(Action.SEE_CLIENTS))
+@router.get("/clients/{client_id}/next-tests", response={200: DueTests, **UNDER_WAY, **PROBLEMS}, auth=Needs(Action.SEE_CLIENTS))
 def due_tests(request: HttpRequest, client_id: str):
     """Which test would decide most, with the number."""
     client = client_of(request, client_id)
     newest = client.latest()
-    return {**subject_of(client, newest), "tests": due_tests_of(client, engine_of(newest))}
+    return {**subject_of(client, newest), "tests": due_tests_of(client, request.user)}

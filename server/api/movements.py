@@ -18,10 +18,10 @@ from amvel.planning import stopped_by
 from amvel.safety import sides_of
 from amvel.tried import Chosen, drawn, judged_stops, posed_stops, request_of, tried
 from api.access import Needs, client_of
-from api.problems import PROBLEMS
+from api.problems import PROBLEMS, UNDER_WAY
 from api.subject import Subject, subject_of
-from clients import apart
-from clients.casework import engine_of, known_verdicts, verdicts_of
+from clients.casework import known_verdicts, verdicts_of
+from clients.engines import engine_of
 from clients.models import Client
 from config.problem import problem
 
@@ -32,15 +32,14 @@ class Verdicts(Subject):
     verdicts: list[dict[str, Any]]
 
 
-@router.get("/clients/{client_id}/verdicts", response={200: Verdicts, **PROBLEMS}, auth=Needs(Action.SEE_CLIENTS))
+@router.get("/clients/{client_id}/verdicts", response={200: Verdicts, **UNDER_WAY, **PROBLEMS}, auth=Needs(Action.SEE_CLIENTS))
 def verdicts(request: HttpRequest, client_id: str):
     """Every step, side and context with its verdict and reasons."""
     client = client_of(request, client_id)
     newest = client.latest()
     engine = engine_of(newest)
     stopped_by(engine.stop_signs)
-    apart.make_ready(apart.STANDING, apart.SEEKING)  # whoever sees the list will open a step
-    return {**subject_of(client, newest), "verdicts": verdicts_of(client, engine)}
+    return {**subject_of(client, newest), "verdicts": verdicts_of(client, request.user)}
 
 
 class Shown(Schema):
@@ -80,7 +79,7 @@ def try_step(request: HttpRequest, client_id: str, family_id: str, step_id: str,
     if body.quick:
         sketch = engine.profiler.sketches([request_of(engine, chosen)])[0]
         return {"profile": answers.profile_data(sketch), "svg": drawn(engine, sketch)}
-    return apart.ask(tried, engine, chosen, _stored(client, engine, chosen), lane=apart.SEEKING)
+    return tried(engine, chosen, _stored(client, engine, chosen))
 
 
 def _stored(client: Client, engine: Engine, chosen: Chosen) -> dict[str, Any] | None:
@@ -92,7 +91,7 @@ def _stored(client: Client, engine: Engine, chosen: Chosen) -> dict[str, Any] | 
         "context": chosen.context,
         "original_values": request_of(engine, chosen).values,
     }
-    return next((v for v in known_verdicts(client, engine) if place.items() <= v.items()), None)
+    return next((v for v in known_verdicts(client) if place.items() <= v.items()), None)
 
 
 class AlongAsk(Shown):
@@ -132,7 +131,7 @@ def along(request: HttpRequest, client_id: str, family_id: str, step_id: str, bo
     asked = (Chosen(family_id, step_id, body.side, body.values, body.context), body.parameter, body.at)
     if body.quick:  # at once, whatever else is being worked out
         return {"stops": posed_stops(engine, *asked)}
-    return {"stops": apart.ask(judged_stops, engine, *asked, lane=apart.STANDING)}
+    return {"stops": judged_stops(engine, *asked)}
 
 
 class BeatData(Schema):

@@ -1,6 +1,6 @@
 """Errors as problem details (RFC 9457), in one place."""
 
-from django.http import Http404, HttpRequest
+from django.http import Http404, HttpRequest, JsonResponse
 from ninja import NinjaAPI, Schema
 from ninja.errors import AuthenticationError, HttpError, ValidationError
 
@@ -12,10 +12,11 @@ from amvel.movements import UnknownMovement
 from amvel.planning import ProgrammeBlocked
 from amvel.planning.edit import EditRefused
 from api.access import NotForThisRole
-from clients.apart import Busy
-from clients.casework import Stale, Stopped, case_data
+from clients.casework import Stale, Stopped
+from clients.engines import case_data
 from clients.said import NotYours
 from config.problem import problem
+from jobs.asking import Busy, NotYet, WorkFailed
 from papers.texts import TextRefused
 from programmes.building import MovedMeanwhile, NotAllowed, StaleProgramme
 from rulebook_signing.signing import LineChanged
@@ -38,6 +39,14 @@ class Problem(Schema):
     faults: list[Fault] = []
 
 
+class UnderWay(Schema):
+    """Not an answer yet: a worker is at it. The same request is sent again after `again_in_s`."""
+
+    share: float
+    again_in_s: int
+
+
+UNDER_WAY = {202: UnderWay}
 PROBLEMS = {400: Problem, 401: Problem, 403: Problem, 404: Problem, 409: Problem, 422: Problem, 429: Problem, 503: Problem}
 
 
@@ -69,6 +78,14 @@ def install(api: NinjaAPI) -> None:
     @api.exception_handler(PasswordRefused)
     def password_refused(request: HttpRequest, error: PasswordRefused):
         return problem(422, "The password is refused", str(error))
+
+    @api.exception_handler(NotYet)
+    def under_way(request: HttpRequest, error: NotYet):
+        return JsonResponse({"share": error.share, "again_in_s": error.again_in_s}, status=202)
+
+    @api.exception_handler(WorkFailed)
+    def failed(request: HttpRequest, error: WorkFailed):
+        return problem(503, "Could not be worked out", str(error))
 
     @api.exception_handler(Busy)
     def busy(request: HttpRequest, error: Busy):

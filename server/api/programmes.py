@@ -9,13 +9,12 @@ from pydantic import Field
 from accounts.roles import Action
 from amvel import programme_answers
 from amvel.planning import edit
-from amvel.planning.whatif import CHANGES, what_if_now
+from amvel.planning.whatif import CHANGES
 from api.access import Needs, client_of
-from api.problems import PROBLEMS
-from clients import apart
-from clients.casework import engine_of
+from api.problems import PROBLEMS, UNDER_WAY
 from clients.models import Client
 from config.problem import problem
+from jobs.models import Work
 from papers.schedule import week_of
 from programmes import building
 from programmes.models import Programme
@@ -24,10 +23,14 @@ router = Router(tags=["programmes"])
 
 
 class Build(Schema):
+    """`revision` and `number` are what is on screen: when either has moved meanwhile nothing is built."""
+
     context: str = Field(default="home", pattern="^(visit|home)$")
     minutes: int | None = Field(default=None, ge=5, le=90)
     locked: list[str] = []
     barred: list[str] = []
+    revision: int | None = None
+    number: int | None = None
 
 
 class ProgrammeView(Schema):
@@ -61,11 +64,12 @@ def _view(client: Client, programme: Programme) -> dict[str, Any]:
     }
 
 
-@router.post("/clients/{client_id}/programmes", response={201: ProgrammeView, **PROBLEMS}, auth=Needs(Action.BUILD))
+@router.post("/clients/{client_id}/programmes", response={201: ProgrammeView, **UNDER_WAY, **PROBLEMS}, auth=Needs(Action.BUILD))
 def build(request: HttpRequest, client_id: str, body: Build):
     """Solve a programme; refused while a stop sign stands."""
     client = client_of(request, client_id)
-    programme = building.build(client, request.user, body.context, body.minutes, tuple(body.locked), tuple(body.barred))
+    on = building.On(body.revision, body.number)
+    programme = building.build(client, request.user, body.context, body.minutes, tuple(body.locked), tuple(body.barred), on)
     return Status(201, _view(client, programme))
 
 
@@ -73,10 +77,7 @@ def build(request: HttpRequest, client_id: str, body: Build):
 def latest(request: HttpRequest, client_id: str):
     """The newest programme, checked against today's limits; refused while a stop sign stands."""
     client = client_of(request, client_id, "programme opened")
-    programme = client.programmes.order_by("-number").first()
-    if programme is None:
-        raise Http404
-    building.open_for(client)
+    _, programme = building.opened_programme(client)
     return _view(client, programme)
 
 
@@ -85,13 +86,13 @@ class Swaps(Schema):
 
 
 @router.get(
-    "/clients/{client_id}/programmes/latest/swaps/{family_id}/{step_id}", response={200: Swaps, **PROBLEMS},
+    "/clients/{client_id}/programmes/latest/swaps/{family_id}/{step_id}", response={200: Swaps, **UNDER_WAY, **PROBLEMS},
     auth=Needs(Action.BUILD),
 )
 def swap_choices(request: HttpRequest, client_id: str, family_id: str, step_id: str):
     """What may stand in for one movement, best first."""
     client = client_of(request, client_id)
-    return {"swaps": building.swap_choices(client, f"{family_id}/{step_id}")}
+    return {"swaps": building.swap_choices(client, request.user, f"{family_id}/{step_id}")}
 
 
 class Edit(Schema):
@@ -113,23 +114,19 @@ class Edit(Schema):
 
 def _change(body: Edit) -> building.Edit:
     if body.kind == "order":
-        return lambda engine, context, items: edit.reordered(items, body.refs)
+        return lambda items, chosen: edit.reordered(items, body.refs)
     if body.kind == "swap":
-        return lambda engine, context, items: apart.ask(
-            edit.exchanged, engine, context, items, body.ref, body.into
-        )
+        return lambda items, chosen: edit.exchanged(items, body.ref, body.into, chosen)
     if body.kind == "dose":
-        return lambda engine, context, items: edit.dosed(
-            items, body.ref, body.repetitions, body.sets, body.hold_s
-        )
+        return lambda items, chosen: edit.dosed(items, body.ref, body.repetitions, body.sets, body.hold_s)
     if body.kind == "remove":
-        return lambda engine, context, items: edit.removed(items, body.ref)
+        return lambda items, chosen: edit.removed(items, body.ref)
     if body.kind == "add":
-        return lambda engine, context, items: apart.ask(edit.added, engine, context, items, body.ref)
-    return lambda engine, context, items: list(items)
+        return lambda items, chosen: edit.added(items, body.ref, chosen)
+    return lambda items, chosen: list(items)
 
 
-@router.post("/clients/{client_id}/programmes/latest/edit", response={201: ProgrammeView, **PROBLEMS}, auth=Needs(Action.BUILD))
+@router.post("/clients/{client_id}/programmes/latest/edit", response={201: ProgrammeView, **UNDER_WAY, **PROBLEMS}, auth=Needs(Action.BUILD))
 def change(request: HttpRequest, client_id: str, body: Edit):
     """One hand edit, judged at once by the same code; refused with the reason, and then nothing is stored."""
     client = client_of(request, client_id)
@@ -202,28 +199,16 @@ class WhatIfs(Schema):
     answers: list[dict[str, Any]]
 
 
-@router.get("/clients/{client_id}/programmes/latest/what-if", response={200: WhatIfs, **PROBLEMS}, auth=Needs(Action.BUILD))
+@router.get("/clients/{client_id}/programmes/latest/what-if", response={200: WhatIfs, **UNDER_WAY, **PROBLEMS}, auth=Needs(Action.BUILD))
 def what_would_change(request: HttpRequest, client_id: str, only: str = ""):
     """What would change with less time, able to kneel, or with a band; nothing is stored."""
     client = client_of(request, client_id)
-    engine, programme = building.open_for(client), building.newest(client)
     if only and only not in CHANGES:
         raise Http404
-    in_use = tuple(m["ref"] for m in programme.answer["movements"])
-    found = apart.ask(what_if_now, engine, programme.context, in_use, only)
-    return {
-        "answers": [
-            {
-                "id": w.id,
-                "says": w.says,
-                "comes": [building.title_of(r) for r in w.comes],
-                "goes": [building.title_of(r) for r in w.goes],
-                "worth": w.worth,
-                "minutes": w.minutes,
-            }
-            for w in found
-        ]
-    }
+    read, programme = building.opened_programme(client)
+    in_use = building.in_use(programme)
+    found = building.asked(read, request.user, Work.WHAT_IF, context=programme.context, in_use=in_use, only=only)
+    return {"answers": [{**w, **{k: [building.title_of(r) for r in w[k]] for k in ("comes", "goes")}} for w in found]}
 
 
 class WeekView(Schema):
@@ -239,17 +224,5 @@ def week(request: HttpRequest, client_id: str, days: int | None = None):
     client = client_of(request, client_id)
     if days is not None and not 1 <= days <= 7:
         return problem(422, "The request is refused", "days: between 1 and 7")
-    engine, programme = building.open_for(client), building.newest(client)
-    return programme_answers.week_data(week_of(engine, programme, days))
-
-
-class Progress(Schema):
-    """How much of this client's library is solved, 0 to 1."""
-
-    share: float
-
-
-@router.get("/clients/{client_id}/progress", response={200: Progress, **PROBLEMS}, auth=Needs(Action.SEE_CLIENTS))
-def progress(request: HttpRequest, client_id: str):
-    """For the bar while a programme is built: solved steps against all."""
-    return {"share": apart.solved_share(engine_of(client_of(request, client_id).latest()))}
+    read, programme = building.opened_programme(client)
+    return programme_answers.week_data(week_of(read.engine, programme, days))

@@ -11,7 +11,7 @@ from amvel.engine import Engine
 from amvel.fitting import fit_figure, fits, refused
 from api.access import Needs, client_of
 from api.problems import PROBLEMS
-from clients.casework import case_data
+from clients.engines import case_data
 
 router = Router(tags=["rooms"])
 

@@ -2,20 +2,23 @@
 
 from typing import Annotated, Any
 
+from django.db.models import Count, Max
 from django.http import Http404, HttpRequest
 from ninja import Router, Schema
 from pydantic import Field, StringConstraints, model_validator
 
 from accounts.roles import Action
-from amvel.planning.effects import dry_run
-from amvel.safety import rulebook
+from amvel.movements import MODEL_VERSION
+from amvel.safety import RULEBOOK_VERSION, rulebook
 from amvel.safety.lines import Line
 from amvel.screening.standards import standards
 from api.access import Needs
-from api.problems import PROBLEMS
-from clients import apart
-from clients.casework import audit, engine_of
-from clients.models import CaseRevision, Client
+from api.problems import PROBLEMS, UNDER_WAY
+from clients.casework import audit
+from clients.engines import today
+from clients.models import CaseRevision
+from jobs.asking import Question, digest_of, worked_out
+from jobs.models import Work
 from rulebook_signing.models import LineSignature
 from rulebook_signing.signing import NoSuchLine, sign, signed_lines
 
@@ -43,30 +46,19 @@ class DryRun(Schema):
     untouched: int
 
 
-@router.post("/rulebook/dry-run", response={200: DryRun, **PROBLEMS}, auth=Needs(Action.TRY_RULES))
+@router.post("/rulebook/dry-run", response={200: DryRun, **UNDER_WAY, **PROBLEMS}, auth=Needs(Action.TRY_RULES))
 def try_number(request: HttpRequest, body: Draft):
     """Which clients a new version would touch, and which steps would open or close for them."""
     owner = rulebook().get(body.rule) or standards().get(body.rule)
     if owner is None or body.number not in {n.id for n in owner.numbers}:
         raise Http404
-    draft = {(body.rule, body.number): body.value}
+    house, args = request.user.organisation, {"rule": body.rule, "number": body.number, "value": body.value}
+    # Revisions are only ever added: how many there are and which is the newest says that nobody was changed.
+    seen = CaseRevision.objects.filter(client__organisation=house).aggregate(n=Count("pk"), newest=Max("created_at"))
+    digest = digest_of(RULEBOOK_VERSION, MODEL_VERSION, today(), seen, args)
+    found = worked_out(Question(Work.DRY_RUN, house, digest, today(), args=args), request.user)
     audit(request.user, None, "rule-book tried", f"{body.rule}.{body.number} = {body.value:g}")
-    touched, untouched = [], 0
-    for client, revision in _newest(request.user.organisation_id):
-        engine = engine_of(revision)
-        found = apart.ask(dry_run, engine, draft)
-        if found is None:
-            untouched += 1
-        else:
-            touched.append({"id": str(client.pk), "name": engine.case.person.name, **found})
-    return {"clients": touched, "untouched": untouched}
-
-
-def _newest(organisation_id: Any) -> list[tuple[Client, CaseRevision]]:
-    clients = Client.objects.filter(organisation_id=organisation_id).order_by("created_at")
-    newest = CaseRevision.objects.filter(client__in=clients).order_by("client", "-number").distinct("client")
-    by_client = {r.client_id: r for r in newest}
-    return [(c, by_client[c.pk]) for c in clients if c.pk in by_client]
+    return found
 
 
 Words = Annotated[str, StringConstraints(strip_whitespace=True, min_length=2, max_length=80)]

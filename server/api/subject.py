@@ -2,7 +2,7 @@
 
 from ninja import Schema
 
-from clients.casework import engine_of
+from clients.engines import engine_of
 from clients.models import CaseRevision, Client
 
 

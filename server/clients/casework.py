@@ -1,20 +1,19 @@
 """Loading a client's case, changing it, and asking the core about it."""
 
-from collections import OrderedDict
 from typing import Any
 
 from django.db import IntegrityError, transaction
 from django.utils import timezone
 
 from accounts.models import User
-from amvel import answers
 from amvel.admission import admitted
 from amvel.case import Case, read_case
 from amvel.engine import Engine
-from amvel.planning.next_test import next_tests
-from clients import apart
-from clients.models import AuditEntry, CaseRevision, Client, Judgement
+from clients.engines import case_data, engine_of, keep_engine, today
+from clients.models import AuditEntry, CaseRevision, Client
 from clients.summary import summary_of
+from jobs.asking import AHEAD, NotYet, Question, known, worked_out
+from jobs.models import Work
 
 # What a page replaces as a whole; tests, overrides and the log have ways of their own, with rules of their own.
 SECTIONS = (
@@ -55,38 +54,9 @@ class Stale(Exception):
         self.current = current
 
 
-def today() -> str:
-    return timezone.localdate().isoformat()
-
-
-def case_data(revision: CaseRevision) -> dict[str, Any]:
-    """The stored case as of today."""
-    return {**revision.data, "as_of": today()}
-
-
-_MOST_ENGINES = 12
-_engines: "OrderedDict[tuple[str, str], Engine]" = OrderedDict()
-
-
-def engine_of(revision: CaseRevision) -> Engine:
-    """The engine of a revision today; kept, since a revision never changes and its verdicts are asked again and again."""
-    key = (str(revision.pk), today())
-    engine = _engines.get(key)
-    if engine is None:
-        engine = Engine(read_case(case_data(revision)))
-        _keep_engine(revision, engine)
-    return engine
-
-
-def _keep_engine(revision: CaseRevision, engine: Engine) -> None:
-    _engines[str(revision.pk), today()] = engine
-    while len(_engines) > _MOST_ENGINES:
-        _engines.popitem(last=False)
-
-
 def create_client(user: User, data: dict[str, Any]) -> Client:
     """A new client from a first case; raises CaseError when the core refuses it."""
-    engine = admitted(read_case({**data, "as_of": today()}))
+    engine = admitted(read_case({**data, "as_of": today().isoformat()}))
     summary = summary_of(engine, has_programme=False)
     with transaction.atomic():
         client = Client.objects.create(organisation=user.organisation)
@@ -120,7 +90,7 @@ def change(user: User, client: Client, base: int, sections: dict[str, Any], reas
         except IntegrityError as error:
             raise Stale(client.latest()) from error
         audit(user, client, "case changed", ", ".join(sections))
-    _keep_engine(revision, engine)
+    keep_engine(revision, engine)
     return revision
 
 
@@ -131,32 +101,52 @@ def _store(client: Client, number: int, case: Case, reason: str, user: User | No
     return revision
 
 
-def _judgement(client: Client, digest: str) -> Judgement:
-    return Judgement.objects.get_or_create(organisation=client.organisation, digest=digest)[0]
+def _asked_of(client: Client, revision: CaseRevision, work: Work, digest: str) -> Question:
+    return Question(work, client.organisation, digest, today(), str(revision.pk))
 
 
-def verdicts_of(client: Client, engine: Engine) -> list[dict[str, Any]]:
-    """Every verdict as data, from the store when this very case was judged before."""
-    stored = _judgement(client, engine.verdicts_digest)
-    if stored.verdicts is None:
-        stored.verdicts = apart.ask(answers.verdicts, engine)
-        Judgement.objects.filter(pk=stored.pk).update(verdicts=stored.verdicts)
-    return stored.verdicts
+def verdicts_of(client: Client, user: User | None = None) -> list[dict[str, Any]]:
+    """Every verdict on the newest case as data; raises NotYet while it is judged."""
+    return worked_out(_verdicts_question(client), user)
 
 
-def known_verdicts(client: Client, engine: Engine) -> list[dict[str, Any]]:
-    """The stored verdicts on this very case; none where it was not judged yet."""
-    stored = Judgement.objects.filter(organisation=client.organisation, digest=engine.verdicts_digest).first()
-    return (stored.verdicts if stored is not None else None) or []
+def _verdicts_question(client: Client) -> Question:
+    revision = client.latest()
+    return _asked_of(client, revision, Work.VERDICTS, engine_of(revision).verdicts_digest)
 
 
-def due_tests_of(client: Client, engine: Engine) -> list[dict[str, Any]]:
-    """The tests that are due as data, from the store when this very case was asked about before."""
-    stored = _judgement(client, engine.due_tests_digest)
-    if stored.next_tests is None:
-        stored.next_tests = apart.ask(next_tests, engine, lane=apart.TESTING)
-        Judgement.objects.filter(pk=stored.pk).update(next_tests=stored.next_tests)
-    return stored.next_tests
+def known_verdicts(client: Client) -> list[dict[str, Any]]:
+    """The verdicts on the newest case as far as they are there; none where it was not judged yet."""
+    return known(_verdicts_question(client)) or []
+
+
+def due_tests_of(client: Client, user: User | None = None) -> list[dict[str, Any]]:
+    """The tests that are due as data; raises NotYet while they are sought."""
+    revision = client.latest()
+    return worked_out(_asked_of(client, revision, Work.DUE_TESTS, engine_of(revision).due_tests_digest), user)
+
+
+def effects_of(client: Client, user: User | None = None) -> dict[str, Any]:
+    """What each limit closes, and what a grade more would open; raises NotYet while it is worked out."""
+    revision = client.latest()
+    return worked_out(_asked_of(client, revision, Work.EFFECTS, engine_of(revision).verdicts_digest), user)
+
+
+def make_ready(client: Client) -> None:
+    """Have everything judged before anybody asks, after whatever somebody waits for."""
+    revision = client.latest()
+    engine = engine_of(revision)
+    if engine.stop_signs:
+        return
+    for work, digest in (
+        (Work.VERDICTS, engine.verdicts_digest),
+        (Work.DUE_TESTS, engine.due_tests_digest),
+        (Work.EFFECTS, engine.verdicts_digest),
+    ):
+        try:
+            worked_out(_asked_of(client, revision, work, digest), priority=AHEAD)
+        except NotYet:
+            continue
 
 
 def before_today(client: Client) -> CaseRevision | None:

@@ -70,21 +70,6 @@ class CaseRevision(AppendOnly):
         constraints = [models.UniqueConstraint(fields=["client", "number"], name="one_revision_per_number")]
 
 
-class Judgement(models.Model):
-    """The core's verdicts for one case digest; thrown away freely, computed again."""
-
-    organisation = models.ForeignKey(Organisation, on_delete=models.CASCADE)
-    digest = models.CharField(max_length=40)
-    verdicts = models.JSONField(null=True)
-    next_tests = models.JSONField(null=True)
-    created_at = models.DateTimeField(auto_now_add=True)
-
-    class Meta:
-        constraints = [
-            models.UniqueConstraint(fields=["organisation", "digest"], name="one_judgement_per_case")
-        ]
-
-
 class AuditEntry(AppendOnly):
     """Who did or saw what, when."""
 

@@ -36,7 +36,8 @@ class SentTwice:
         if known is not None:
             return known
         response = self.get_response(request)
-        if response.status_code >= 500 or not response.headers.get("Content-Type", "").startswith("application/"):
+        # What is only under way is no answer: the same request comes again for it.
+        if response.status_code == 202 or response.status_code >= 500 or not response.headers.get("Content-Type", "").startswith("application/"):
             mine.delete()
         else:
             mine.status, mine.body = response.status_code, response.content.decode()

@@ -1,13 +1,6 @@
-"""How the server runs.  One process serves pages; what takes long is answered beside it (clients/apart.py)."""
+"""How the server runs: two processes serve pages; what takes long is left to workers beside them (jobs/)."""
 
-from clients import apart
-
-workers = 1
+workers = 2
 threads = 8
-timeout = 180
+timeout = 60
 loglevel = "warning"
-
-
-def worker_exit(server, worker):
-    """Whoever still works out a long answer ends with the server."""
-    apart.stop()

@@ -1,6 +1,4 @@
-"""Response headers that Django does not set itself, and who asks."""
-
-from clients.apart import asker
+"""Response headers that Django does not set itself."""
 
 POLICY = (
     "default-src 'self'; frame-src 'self'; img-src 'self' data: blob:; style-src 'self' 'unsafe-inline'; font-src 'self' data:; "
@@ -20,17 +18,3 @@ class ContentPolicy:
         if request.path.startswith("/api/"):
             response.headers.setdefault("Cache-Control", "no-store")
         return response
-
-
-class Asker:
-    """Who is asking, for the limits on what one person waits for at once."""
-
-    def __init__(self, get_response):
-        self.get_response = get_response
-
-    def __call__(self, request):
-        token = asker.set(str(request.user.pk) if request.user.is_authenticated else "")
-        try:
-            return self.get_response(request)
-        finally:
-            asker.reset(token)

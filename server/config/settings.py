@@ -19,8 +19,10 @@ INSTALLED_APPS = [
     "django.contrib.staticfiles",
     "axes",
     "ninja",
+    "procrastinate.contrib.django",
     "accounts",
     "clients",
+    "jobs",
     "programmes",
     "papers",
     "rulebook_signing",
@@ -38,7 +40,6 @@ MIDDLEWARE = [
     "config.guard.Guard",
     "axes.middleware.AxesMiddleware",
     "accounts.idle.Idle",
-    "config.middleware.Asker",
     "clients.sent_twice.SentTwice",
 ]
 ROOT_URLCONF = "config.urls"
@@ -80,8 +81,8 @@ AXES_COOLOFF_TIME = 0.25  # hours
 AXES_LOCKOUT_PARAMETERS = [["username", "ip_address"]]
 AXES_RESET_ON_SUCCESS = True
 
-# Long answers have processes of their own beside the one that serves pages; tests and commands make them where they are.
-LONG_ANSWERS_APART = os.environ.get("AMVEL_APART") == "1"
+# Long answers are left to workers beside the processes that serve pages; tests and commands make them where they are.
+WORKERS = os.environ.get("AMVEL_WORKERS", "0") != "0"
 
 LANGUAGE_CODE = "en"
 TIME_ZONE = os.environ.get("AMVEL_TIME_ZONE", "UTC")

@@ -16,7 +16,7 @@ from amvel.movements.schools import school_lines
 from amvel.programme_answers import side_words
 from clients.models import Client
 from papers.texts import filled, texts_of
-from programmes.building import NotAllowed, items_of, newest, open_for, profile_for, violations_of, ways_data
+from programmes.building import NotAllowed, items_of, opened_programme, profile_for, violations_of, ways_data
 from programmes.models import Programme
 
 _OTHER = {"left": "right", "right": "left"}
@@ -88,7 +88,8 @@ def _stage(engine: Engine, stage: dict[str, Any], pictures: bool) -> dict[str, A
 
 def opened(client: Client) -> tuple[Engine, Programme]:
     """Engine and newest programme; raises ProgrammeBlocked while a stop sign stands, NotAllowed when it no longer fits."""
-    engine, programme = open_for(client), newest(client)
+    read, programme = opened_programme(client)
+    engine = read.engine
     broken = violations_of(client, programme, engine)
     if broken:
         raise NotAllowed(

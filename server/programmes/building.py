@@ -13,14 +13,16 @@ from accounts.models import User
 from amvel import programme_answers
 from amvel.engine import Engine
 from amvel.movements import MODEL_VERSION, Request, find
-from amvel.planning import Item, blocked_by, plan, swaps, violations
-from amvel.planning.edit import judged
+from amvel.planning import Item, blocked_by, violations
+from amvel.planning.edit import EditRefused, judged
 from amvel.planning.programme import distinct, ways_of
 from amvel.safety import RULEBOOK_VERSION
-from clients import apart
-from clients.casework import audit, engine_of
+from clients.casework import audit
+from clients.engines import engine_of, today
 from clients.models import CaseRevision, Client
 from clients.summary import summary_of
+from jobs.asking import Question, digest_of, worked_out
+from jobs.models import Work
 from programmes.models import Programme
 
 
@@ -34,18 +36,6 @@ class StaleProgramme(Exception):
     def __init__(self, current: Programme) -> None:
         super().__init__("somebody else has changed this programme in between")
         self.current = current
-
-
-def newest(client: Client) -> Programme:
-    programme = client.programmes.order_by("-number").first()
-    if programme is None:
-        raise Http404
-    return programme
-
-
-def open_for(client: Client) -> Engine:
-    """The client's engine, unless a stop sign stands (ProgrammeBlocked)."""
-    return _opened(client, client.latest())
 
 
 def _opened(client: Client, revision: CaseRevision) -> Engine:
@@ -82,6 +72,7 @@ class Read:
     revision: int
     newest: Programme | None
     engine: Engine
+    case: str  # the primary key of that revision
 
     @property
     def number(self) -> int:
@@ -92,7 +83,7 @@ def reading(client: Client) -> Read:
     """The newest revision and programme, and the engine of that revision, unless a stop sign stands (ProgrammeBlocked)."""
     revision = client.latest()
     newest_programme = client.programmes.order_by("-number").first()
-    return Read(client, revision.number, newest_programme, _opened(client, revision))
+    return Read(client, revision.number, newest_programme, _opened(client, revision), str(revision.pk))
 
 
 def _store(read: Read, user: User | None, context: str, answer: dict[str, Any], made_by: str, says: tuple[str, str], **links: int) -> Programme:
@@ -125,6 +116,21 @@ def _store(read: Read, user: User | None, context: str, answer: dict[str, Any], 
     return stored
 
 
+def asked(read: Read, user: User | None, work: Work, **args: Any) -> Any:
+    """The core's answer on what was read; raises NotYet while a worker is at it."""
+    previous = read.engine.case.previous_steps
+    digest = digest_of(read.engine.digest, args)
+    return worked_out(Question(work, read.client.organisation, digest, today(), read.case, previous, args), user)
+
+
+@dataclass(frozen=True)
+class On:
+    """What whoever asks has on screen: revision and number of the newest programme, 0 for none; None where it is all the same."""
+
+    revision: int | None = None
+    number: int | None = None
+
+
 def build(
     client: Client,
     user: User | None,
@@ -132,11 +138,16 @@ def build(
     minutes: int | None,
     locked: tuple[str, ...] = (),
     barred: tuple[str, ...] = (),
+    on: On = On(),
 ) -> Programme:
     """Solve, and store if the client is still the one that was read (else MovedMeanwhile, StaleProgramme)."""
     read = reading(client)
-    solved = apart.ask(plan, read.engine, context, minutes, locked, barred)
-    answer = {**programme_answers.programme_data(solved), "locked": list(locked), "warnings": []}
+    if on.revision not in (None, read.revision):
+        raise MovedMeanwhile(client.latest(), read.number)
+    if on.number not in (None, read.number) and read.newest is not None:
+        raise StaleProgramme(read.newest)
+    args = {"context": context, "minutes": minutes, "locked": list(locked), "barred": list(barred)}
+    answer = {**asked(read, user, Work.PLAN, **args), "locked": list(locked), "warnings": []}
     links = {"before": read.newest.content} if read.newest is not None else {}
     return _store(read, user, context, answer, "solver", ("programme built", f"number {read.number + 1}"), **links)
 
@@ -146,15 +157,13 @@ _KEPT = ("ref", "position", "values", "repetitions", "sets", "hold_s", "minutes"
 
 def items_of(programme: Programme) -> list[Item]:
     """The stored movements as the core's items."""
-    return [
-        Item(
-            sides=tuple(m["sides"]),
-            extra_side=m.get("extra_side", ""),
-            stand_ins=tuple(m.get("stand_ins", ())),
-            **{k: m[k] for k in _KEPT},
-        )
-        for m in programme.answer["movements"]
-    ]
+    return [item_from(m) for m in programme.answer["movements"]]
+
+
+def item_from(m: dict[str, Any]) -> Item:
+    """The core's item of what was written as data."""
+    sides, stand_ins = tuple(m["sides"]), tuple(m.get("stand_ins", ()))
+    return Item(sides=sides, extra_side=m.get("extra_side", ""), stand_ins=stand_ins, **{k: m[k] for k in _KEPT})
 
 
 def violations_of(client: Client, programme: Programme, engine: Engine | None = None) -> list[dict[str, Any]]:
@@ -164,12 +173,24 @@ def violations_of(client: Client, programme: Programme, engine: Engine | None = 
     return [{"ref": v.ref, "side": v.side, "why": v.why()} for v in found]
 
 
-def swap_choices(client: Client, ref: str) -> list[dict[str, Any]]:
-    """Ranked admissible replacements; of nothing ('' as ref) everything that could be added."""
-    engine, programme = open_for(client), newest(client)
-    in_use = tuple(m["ref"] for m in programme.answer["movements"])
-    found = apart.ask(swaps, engine, programme.context, ref, in_use)
-    return [{"ref": r, "score": score, "why": why, "title": title_of(r)} for r, score, why in found[:12]]
+def opened_programme(client: Client) -> tuple[Read, Programme]:
+    """What was read, and the newest programme; raises ProgrammeBlocked, Http404 when there is none."""
+    read = reading(client)
+    if read.newest is None:
+        raise Http404
+    return read, read.newest
+
+
+def in_use(programme: Programme) -> list[str]:
+    return [m["ref"] for m in programme.answer["movements"]]
+
+
+def swap_choices(client: Client, user: User | None, ref: str) -> list[dict[str, Any]]:
+    """Ranked admissible replacements."""
+    find(ref)
+    read, programme = opened_programme(client)
+    found = asked(read, user, Work.SWAPS, context=programme.context, ref=ref, in_use=in_use(programme))
+    return [{**swap, "title": title_of(swap["ref"])} for swap in found[:12]]
 
 
 def title_of(ref: str) -> str:
@@ -177,7 +198,8 @@ def title_of(ref: str) -> str:
     return f"{family.title}: {step.title}"
 
 
-Edit = Callable[[Engine, str, list[Item]], list[Item]]
+Chosen = Callable[[str], Item]
+Edit = Callable[[list[Item], Chosen], list[Item]]
 
 
 def edit(
@@ -190,7 +212,15 @@ def edit(
     """
     read = _on(client, base)
     programme = read.newest
-    items = change(read.engine, programme.context, items_of(programme))
+
+    def chosen(ref: str) -> Item:
+        find(ref)
+        found = asked(read, user, Work.CHOSEN, context=programme.context, ref=ref)
+        if "refused" in found:
+            raise EditRefused(f"{title_of(ref)}: {found['refused']}")
+        return item_from(found["item"])
+
+    items = change(items_of(programme), chosen)
     answer = _answer(read.engine, programme, items, locked)
     return _store(read, user, programme.context, answer, "hand edit", ("programme edited", says), before=programme.content)
 

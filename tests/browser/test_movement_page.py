@@ -3,13 +3,13 @@
 import pytest
 from playwright.sync_api import Page, expect
 
-from clients import apart
 from clients.casework import create_client
 from clients.models import Client
 from tests.browser.driving import all_answered, chromium, log_in, no_serious_fault, page
 from tests.server.conftest import today_case, user_of
+from tests.server.workers import Worker, worker
 
-__all__ = ["chromium", "page"]
+__all__ = ["chromium", "page", "worker"]
 pytestmark = pytest.mark.django_db(transaction=True)
 
 
@@ -80,25 +80,22 @@ def test_a_slider_shows_what_was_asked_ahead_and_judges_it_at_once(page: Page) -
     assert not [line for line in asked if "/along/" in line or '"quick":true' in line]
 
 
-def test_a_step_opens_follows_and_is_judged_with_long_answers_apart(page: Page, settings) -> None:
-    """As ./start runs it: verdicts, the search for a change and the stops come from processes of their own."""
-    settings.LONG_ANSWERS_APART = True
-    try:
-        client = create_client(user_of("ann"), today_case("low-bone-mass"))
-        open_step(page, client, "tall turn", "Hands on the ribs")
-        dialog = page.get_by_role("dialog")
-        expect(dialog.get_by_text("changed", exact=True)).to_be_visible(timeout=60_000)
-        expect(dialog.locator(".solved svg")).to_be_visible(timeout=60_000)
-        slider = page.get_by_role("slider", name="turn").first
-        slider.focus()
-        slider.press("Home")
-        expect(dialog.get_by_text("as is", exact=True)).to_be_visible(timeout=30_000)
-        expect(dialog.locator(".solved")).to_have_count(0)
-        slider.press("End")
-        expect(dialog.locator(".reasons")).to_be_visible(timeout=30_000)
-    finally:
-        apart.stop()
-        apart._lanes.clear()
+def test_a_step_opens_follows_and_is_judged_by_a_worker(page: Page, settings, worker: Worker) -> None:
+    """As ./start runs it: whoever waits for verdicts comes again until a worker has them."""
+    settings.WORKERS = True
+    worker.start()
+    client = create_client(user_of("ann"), today_case("low-bone-mass"))
+    open_step(page, client, "tall turn", "Hands on the ribs")
+    dialog = page.get_by_role("dialog")
+    expect(dialog.get_by_text("changed", exact=True)).to_be_visible(timeout=60_000)
+    expect(dialog.locator(".solved svg")).to_be_visible(timeout=60_000)
+    slider = page.get_by_role("slider", name="turn").first
+    slider.focus()
+    slider.press("Home")
+    expect(dialog.get_by_text("as is", exact=True)).to_be_visible(timeout=30_000)
+    expect(dialog.locator(".solved")).to_have_count(0)
+    slider.press("End")
+    expect(dialog.locator(".reasons")).to_be_visible(timeout=30_000)
 
 
 def test_a_refused_answer_is_struck_and_says_why(page: Page) -> None:

@@ -10,7 +10,17 @@ from amvel.movements import all_steps, find, library
 from amvel.planning import plan, violations
 from amvel.planning.choices import choices
 from amvel.planning.dose import at_dose, dose_of
-from amvel.planning.edit import EditRefused, added, dosed, exchanged, judged, removed, reordered, summary
+from amvel.planning.edit import (
+    EditRefused,
+    added,
+    chosen_for,
+    dosed,
+    exchanged,
+    judged,
+    removed,
+    reordered,
+    summary,
+)
 from amvel.planning.needs import needs
 from amvel.planning.order import ordered
 from amvel.planning.problem import broken, changes_of, spent_seconds, worth
@@ -312,13 +322,14 @@ def test_edits_give_a_new_list_and_leave_the_old_one(items: list[Item]) -> None:
 def test_an_exchanged_or_added_movement_is_one_that_is_allowed(items: list[Item]) -> None:
     e, used = engine(NAME), {i.ref for i in items}
     other = next(c.ref for c in pool(NAME) if c.ref not in used)
-    assert exchanged(e, "home", items, items[0].ref, other)[0].ref == other
-    there = added(e, "home", items, other)
+    chosen = chosen_for(e, "home")
+    assert exchanged(items, items[0].ref, other, chosen)[0].ref == other
+    there = added(items, other, chosen)
     assert len(there) == len(items) + 1
     assert violations(e.case, e.envelope_in("home"), e.profiler, there, "home") == []
     for wrong in ("curl_family/legs_straight", "sit_up/roll_up", items[1].ref):
         with pytest.raises(EditRefused):
-            added(e, "home", items, wrong)
+            added(items, wrong, chosen)
 
 
 @pytest.mark.parametrize("dose", [(0, 1, 0.0), (31, 1, 0.0), (8, 7, 0.0), (8, 1, -1.0), (8, 1, 300.0)])

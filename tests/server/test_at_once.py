@@ -8,7 +8,7 @@ from django.db import connection
 from django.test import Client as Browser
 
 from clients.casework import create_client
-from programmes import building
+from jobs import working
 from tests.server.conftest import Api, today_case, user_of
 
 pytestmark = pytest.mark.django_db(transaction=True)
@@ -56,14 +56,14 @@ class AtOnce:
 def held_up(monkeypatch):
     """The solver, standing still until the test lets it go on."""
     solving, go_on = threading.Event(), threading.Event()
-    real = building.plan
+    real = working.plan
 
     def slow(*args):
         solving.set()
         assert go_on.wait(SOON_S)
         return real(*args)
 
-    monkeypatch.setattr(building, "plan", slow)
+    monkeypatch.setattr(working, "plan", slow)
     yield solving, go_on
     go_on.set()
 

@@ -2,7 +2,8 @@
 
 import pytest
 
-from clients.models import CaseRevision, Judgement
+from clients.models import CaseRevision
+from jobs.models import LongAnswer
 from tests.server.conftest import Api
 
 pytestmark = pytest.mark.django_db
@@ -75,9 +76,9 @@ def test_verdicts_are_the_cores_and_kept_by_digest(api: Api, client_id: str) -> 
     first = api.get(f"/clients/{client_id}/verdicts").json()["verdicts"]
     curls = [v for v in first if v["family"] == "curl_family" and v["step"] == "legs_straight"]
     assert {v["verdict"] for v in curls} == {"excluded"}
-    assert Judgement.objects.count() == 1
+    assert LongAnswer.objects.count() == 1
     assert api.get(f"/clients/{client_id}/verdicts").json()["verdicts"] == first
-    assert Judgement.objects.count() == 1
+    assert LongAnswer.objects.count() == 1
 
 
 def test_trying_a_step_gives_pose_loads_verdict_and_picture(api: Api, client_id: str) -> None:

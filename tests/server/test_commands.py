@@ -74,7 +74,7 @@ def test_the_demo_practice_loads_once() -> None:
     from django.core.management import call_command
     from django.utils import timezone
 
-    from clients.casework import engine_of
+    from clients.engines import engine_of
     from clients.models import Client
 
     call_command("load_demo")
@@ -91,7 +91,7 @@ def test_the_demo_practice_loads_once() -> None:
 def test_the_next_action_follows_the_path() -> None:
     from django.core.management import call_command
 
-    from clients.casework import engine_of
+    from clients.engines import engine_of
     from clients.models import Client
     from clients.stations import next_action, station_states
 

@@ -3,7 +3,7 @@
 import pytest
 
 from clients.casework import known_verdicts
-from clients.models import Client, Judgement
+from clients.models import Client
 
 pytestmark = pytest.mark.django_db
 
@@ -73,10 +73,11 @@ def test_a_step_page_says_what_its_list_says_and_seeks_nothing_again(
 
 def test_another_case_knows_no_verdicts(api, client_id: str) -> None:
     client = Client.objects.get(pk=client_id)
-
-    class Other:
-        verdicts_digest = "of another case"
-
-    assert known_verdicts(client, Other()) == []
-    Judgement.objects.create(organisation=client.organisation, digest="of another case")
-    assert known_verdicts(client, Other()) == []
+    assert known_verdicts(client) == []
+    listed = api.get(f"/clients/{client_id}/verdicts").json()["verdicts"]
+    assert known_verdicts(client) == listed
+    revision = api.get(f"/clients/{client_id}").json()["revision"]
+    fallen = {"conditions": [{"kind": "fall", "on": client.latest().data["consent"]["on"], "noted_on": client.latest().data["consent"]["on"]}]}
+    changed = api.patch(f"/clients/{client_id}", {"base_revision": revision, "sections": fallen})
+    assert changed.status_code == 200, changed.content
+    assert known_verdicts(client) == []

@@ -1,82 +1,62 @@
-"""However much is asked at once, somebody is left to serve everybody else."""
-
-import threading
-from collections.abc import Iterator
+"""However much is asked at once, nobody waits in a thread, and who asks for too much is told when to come again."""
 
 import pytest
+from django.utils import timezone
 
-from amvel.answers import screen
-from amvel.case import read_case
-from amvel.engine import Engine
-from clients import apart
-from clients.apart import AT_ONCE, AT_ONCE_FOR_ONE, Busy
-from tests.conftest import demo
-from tests.server.conftest import Api
+from accounts.models import Organisation, User
+from jobs.asking import AT_ONCE_FOR_A_HOUSE, AT_ONCE_FOR_ONE, Busy, NotYet, Question, worked_out
+from jobs.models import LongAnswer, Work
+from tests.server.conftest import Api, user_of
 
-
-@pytest.fixture
-def standing_still(settings, monkeypatch) -> Iterator[threading.Event]:
-    """Long answers that wait until the test lets them go."""
-    settings.LONG_ANSWERS_APART = True
-    go_on = threading.Event()
-    monkeypatch.setattr(apart, "_lane", lambda name: None)
-    monkeypatch.setattr(apart, "_asked", lambda *a: go_on.wait(20))
-    yield go_on
-    go_on.set()
+pytestmark = pytest.mark.django_db
 
 
-ENGINE = Engine(read_case(demo("fused-spine")))
+@pytest.fixture(autouse=True)
+def nobody_works(settings) -> None:
+    """Workers are told, and there are none: every question waits."""
+    settings.WORKERS = True
 
 
-def waiting_for(who: str) -> threading.Thread:
-    def ask() -> None:
-        apart.asker.set(who)
-        apart.ask(screen, ENGINE)
-
-    before = apart._waiting.total()
-    thread = threading.Thread(target=ask)
-    thread.start()
-    for _ in range(400):
-        if apart._waiting.total() > before:
-            return thread
-        threading.Event().wait(0.01)
-    raise AssertionError("nobody waits")
+def ask(user: User, digest: str) -> None:
+    with pytest.raises(NotYet):
+        worked_out(question(user.organisation, digest), user)
 
 
-def test_one_person_waits_for_so_many_and_not_for_one_more(standing_still) -> None:
-    threads = [waiting_for("ann") for _ in range(AT_ONCE_FOR_ONE)]
-    apart.asker.set("ann")
-    with pytest.raises(Busy, match="try again in 5 s"):
-        apart.ask(screen, ENGINE)
-    threads.append(waiting_for("bea"))
-    standing_still.set()
-    for t in threads:
-        t.join(20)
-    assert apart._waiting.total() == 0
-    assert apart.ask(screen, ENGINE)
+def question(house: Organisation, digest: str) -> Question:
+    return Question(Work.VERDICTS, house, digest, timezone.localdate(), "no case")
 
 
-def test_all_together_never_take_every_thread(standing_still) -> None:
-    from config import gunicorn
-
-    assert gunicorn.threads > AT_ONCE
-    threads = [waiting_for(f"person {i}") for i in range(AT_ONCE)]
-    apart.asker.set("one more")
-    with pytest.raises(Busy):
-        apart.ask(screen, ENGINE)
-    standing_still.set()
-    for t in threads:
-        t.join(20)
+def test_one_person_waits_for_so_many_answers_and_not_for_one_more(user: User) -> None:
+    for i in range(AT_ONCE_FOR_ONE):
+        ask(user, str(i))
+    with pytest.raises(Busy, match=r"you .* try again in 5 s"):
+        worked_out(question(user.organisation, "one more"), user)
+    ask(user, "0")  # what waits already may be asked for again
+    ask(user_of("bea", house=user.organisation), "of somebody else")
 
 
-@pytest.mark.django_db
-def test_overload_is_told_as_a_problem_with_when_to_come_again(api: Api, client_id: str, monkeypatch) -> None:
-    def full(*args: object, **kwargs: object) -> None:
-        raise Busy
+def test_one_organisation_never_fills_the_queue_of_the_others(user: User) -> None:
+    house = user.organisation
+    LongAnswer.objects.bulk_create(
+        LongAnswer(organisation=house, work=Work.VERDICTS, digest=str(i), asked_by=user) for i in range(AT_ONCE_FOR_A_HOUSE)
+    )
+    with pytest.raises(Busy, match="your organisation"):
+        worked_out(question(house, "one more"), user_of("bea", house=house))
+    ask(user_of("cas"), "of another house")
 
-    monkeypatch.setattr(apart, "ask", full)
+
+def test_overload_is_told_as_a_problem_with_when_to_come_again(api: Api, user: User, client_id: str) -> None:
+    for i in range(AT_ONCE_FOR_ONE):
+        ask(user, str(i))
     answer = api.get(f"/clients/{client_id}/verdicts")
     assert answer.status_code == 503
     assert answer.headers["Retry-After"] == "5"
     assert answer.json()["title"] == "Too much at once"
     assert api.get("/session").status_code == api.get("/day").status_code == 200
+
+
+def test_what_is_made_ready_before_anybody_asks_counts_for_nobody(user: User) -> None:
+    for i in range(AT_ONCE_FOR_ONE + 1):
+        with pytest.raises(NotYet):
+            worked_out(question(user.organisation, str(i)))
+    ask(user, "mine")

@@ -74,7 +74,7 @@ class Engine:
         self, case: Case, draft: Draft | None = None, told: Callable[[float], None] = lambda share: None
     ) -> None:
         """`told` hears, 0 to 1, how much of the library is solved while it is warmed."""
-        self.case, self.draft, self._told = case, draft, told
+        self.case, self.draft, self.told = case, draft, told
         self._judged_by: Engine | None = None
 
     def after(self, steps: tuple[str, ...]) -> "Engine":
@@ -159,7 +159,7 @@ class Engine:
         requests = self.requests()
         for i in range(0, len(requests), _PART):
             self.profiler.profiles(requests[i : i + _PART])
-            self._told(min(1.0, (i + _PART) / len(requests)))
+            self.told(min(1.0, (i + _PART) / len(requests)))
 
     @property
     def is_judged(self) -> bool:

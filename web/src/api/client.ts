@@ -1,4 +1,5 @@
 import createClient from 'openapi-fetch'
+import { untilThere } from './underWay'
 import type { paths } from './schema'
 
 /** A refusal by the server, as problem details. */
@@ -19,7 +20,7 @@ export function whenSessionEnds(then: () => void): void {
   ended = then
 }
 
-export const http = createClient<paths>({ baseUrl: location.origin, fetch: (request) => fetch(request) })
+export const http = createClient<paths>({ baseUrl: location.origin, fetch: (request) => untilThere(request, (one) => fetch(one)) })
 http.use({
   onRequest({ request }) {
     if (request.method !== 'GET') request.headers.set('X-CSRFToken', csrf)

@@ -674,26 +674,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/v1/clients/{client_id}/progress": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /**
-         * Progress
-         * @description For the bar while a programme is built: solved steps against all.
-         */
-        get: operations["api_programmes_progress"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/v1/clients/{client_id}/programmes/latest/hand-out.pdf": {
         parameters: {
             query?: never;
@@ -1438,6 +1418,16 @@ export interface components {
                 [key: string]: unknown;
             }[];
         };
+        /**
+         * UnderWay
+         * @description Not an answer yet: a worker is at it. The same request is sent again after `again_in_s`.
+         */
+        UnderWay: {
+            /** Share */
+            share: number;
+            /** Again In S */
+            again_in_s: number;
+        };
         /** DueTests */
         DueTests: {
             /** Client */
@@ -1663,7 +1653,10 @@ export interface components {
             /** Can Redo */
             can_redo: boolean;
         };
-        /** Build */
+        /**
+         * Build
+         * @description `revision` and `number` are what is on screen: when either has moved meanwhile nothing is built.
+         */
         Build: {
             /**
              * Context
@@ -1682,6 +1675,10 @@ export interface components {
              * @default []
              */
             barred: string[];
+            /** Revision */
+            revision?: number | null;
+            /** Number */
+            number?: number | null;
         };
         /**
          * Version
@@ -1789,14 +1786,6 @@ export interface components {
             rest_days: number[];
             /** Optimal */
             optimal: boolean;
-        };
-        /**
-         * Progress
-         * @description How much of this client's library is solved, 0 to 1.
-         */
-        Progress: {
-            /** Share */
-            share: number;
         };
         /** TextData */
         TextData: {
@@ -3535,6 +3524,15 @@ export interface operations {
                     "application/json": components["schemas"]["LimitsView"];
                 };
             };
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UnderWay"];
+                };
+            };
             /** @description Bad Request */
             400: {
                 headers: {
@@ -3715,6 +3713,15 @@ export interface operations {
                     "application/json": components["schemas"]["DueTests"];
                 };
             };
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UnderWay"];
+                };
+            };
             /** @description Bad Request */
             400: {
                 headers: {
@@ -3807,6 +3814,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Verdicts"];
+                };
+            };
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UnderWay"];
                 };
             };
             /** @description Bad Request */
@@ -4485,6 +4501,15 @@ export interface operations {
                     "application/json": components["schemas"]["ProgrammeView"];
                 };
             };
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UnderWay"];
+                };
+            };
             /** @description Bad Request */
             400: {
                 headers: {
@@ -4675,6 +4700,15 @@ export interface operations {
                     "application/json": components["schemas"]["Swaps"];
                 };
             };
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UnderWay"];
+                };
+            };
             /** @description Bad Request */
             400: {
                 headers: {
@@ -4771,6 +4805,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ProgrammeView"];
+                };
+            };
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UnderWay"];
                 };
             };
             /** @description Bad Request */
@@ -5065,6 +5108,15 @@ export interface operations {
                     "application/json": components["schemas"]["WhatIfs"];
                 };
             };
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UnderWay"];
+                };
+            };
             /** @description Bad Request */
             400: {
                 headers: {
@@ -5159,100 +5211,6 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["WeekView"];
-                };
-            };
-            /** @description Bad Request */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Unauthorized */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Forbidden */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Not Found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Conflict */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Unprocessable Entity */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Too Many Requests */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description Service Unavailable */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    api_programmes_progress: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                client_id: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Progress"];
                 };
             };
             /** @description Bad Request */
@@ -6520,6 +6478,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DryRun"];
+                };
+            };
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UnderWay"];
                 };
             };
             /** @description Bad Request */

@@ -42,7 +42,7 @@ export const useProgramme = defineStore('programme', () => {
   }
   async function build(context: string, minutes: number, locked: string[], barred: string[]): Promise<void> {
     const of = on.value!
-    const body = { context, minutes, barred, locked }
+    const body = { context, minutes, barred, locked, revision: of.revision, number: current.value?.number ?? 0 }
     take(await got<Programme>(http.POST('/api/v1/clients/{client_id}/programmes', { params: { path: { client_id: of.client } }, body })), of.revision)
     if (client.id === of.client) await client.refresh()
   }
@@ -91,8 +91,5 @@ export const useProgramme = defineStore('programme', () => {
   function askWeek(of: number | undefined): void {
     days.value = of
   }
-  async function progress(): Promise<number> {
-    return (await got<{ share: number }>(http.GET('/api/v1/clients/{client_id}/progress', { params: { path: { client_id: client.id } } }))).share
-  }
-  return { current, week: computed(() => planned.data.value), weekFailed: computed(() => inWords(planned.error.value)), build, open, edit, undo, redo, swapChoices, versions, whatIf, askWeek, progress }
+  return { current, week: computed(() => planned.data.value), weekFailed: computed(() => inWords(planned.error.value)), build, open, edit, undo, redo, swapChoices, versions, whatIf, askWeek }
 })

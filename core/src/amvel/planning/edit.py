@@ -4,7 +4,7 @@ What an edit makes is judged by the same code as what the solver makes; an edit 
 wished, and that is said, but it can never put in what is not allowed.
 """
 
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
 from dataclasses import dataclass, replace
 
 from amvel.engine import Engine
@@ -65,28 +65,41 @@ def dosed(items: Sequence[Item], ref: str, repetitions: int, sets: int, hold_s: 
     )
 
 
-def exchanged(engine: Engine, context: str, items: Sequence[Item], out: str, into: str) -> list[Item]:
+Chosen = Callable[[str], Item]  # a movement as it would stand in the programme; raises EditRefused when it may not
+
+
+def exchanged(items: Sequence[Item], out: str, into: str, chosen: Chosen) -> list[Item]:
     """One movement for another, at the same place; raises EditRefused when the new one is not allowed."""
     place = _place(items, out)
-    return _with(items, place, _new(engine, context, items, into))
+    return _with(items, place, _new(items, into, chosen))
 
 
-def added(engine: Engine, context: str, items: Sequence[Item], ref: str) -> list[Item]:
+def added(items: Sequence[Item], ref: str, chosen: Chosen) -> list[Item]:
     """With one movement more, after the last one of its position."""
-    new = _new(engine, context, items, ref)
+    new = _new(items, ref, chosen)
     places = [i + 1 for i, item in enumerate(items) if item.position == new.position]
     place = places[-1] if places else len(items)
     return [*items[:place], new, *items[place:]]
 
 
-def _new(engine: Engine, context: str, items: Sequence[Item], ref: str) -> Item:
+def _new(items: Sequence[Item], ref: str, chosen: Chosen) -> Item:
     if ref in {i.ref for i in items}:
         raise EditRefused("it is in the programme already")
-    found = chosen_by_hand(engine, context, ref)
-    if isinstance(found, str):
-        family, step = find(ref)
-        raise EditRefused(f"{family.title}: {step.title}: {found}")
+    found = chosen(ref)
     return replace(found, why=f"chosen by hand, {found.why}")
+
+
+def chosen_for(engine: Engine, context: str) -> Chosen:
+    """Movements as this engine would choose them."""
+
+    def chosen(ref: str) -> Item:
+        found = chosen_by_hand(engine, context, ref)
+        if isinstance(found, str):
+            family, step = find(ref)
+            raise EditRefused(f"{family.title}: {step.title}: {found}")
+        return found
+
+    return chosen
 
 
 def _place(items: Sequence[Item], ref: str) -> int:
@@ -128,4 +141,4 @@ def summary(engine: Engine, items: Sequence[Item]) -> Summary:
     return Summary(minutes, changes, covered, tuple(warnings))
 
 
-__all__ = ["EditRefused", "Summary", "added", "dosed", "exchanged", "judged", "removed", "reordered", "summary"]
+__all__ = ["EditRefused", "Summary", "added", "chosen_for", "dosed", "exchanged", "judged", "removed", "reordered", "summary"]

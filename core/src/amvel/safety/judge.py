@@ -12,7 +12,7 @@ from amvel.movements.levels import HIGHEST, Way, named_levels
 from amvel.movements.propped import HEAD_END_UP
 from amvel.quantities import quantity
 from amvel.safety.limits import Envelope
-from amvel.safety.modification import Change, Modified, nearest_posed, search, together
+from amvel.safety.modification import Change, Modified, changes, nearest_posed, search, together
 from amvel.safety.verdict import CONTEXTS, Breach, Check, check, valid_overrides
 from amvel.screening import Findings
 
@@ -96,6 +96,7 @@ class _First:
     lifted: frozenset[str]
     plain: Check
     check: Check
+    posed: Profile | None = None  # the nearest version that this body can take, where it cannot take this one
 
 
 def _judge_all(
@@ -106,6 +107,7 @@ def _judge_all(
     searches = [search(f.profile, f.check, envelopes(f.context), f.context, f.lifted) for f in open_]
     found = {id(f): m for f, m in zip(open_, together(profiler, searches), strict=True)}
     posed = _as_far_as_it_goes(envelopes, profiler, [f for f in open_ if found[id(f)] is None and _nothing_said(f)])
+    found |= _from_there(envelopes, profiler, [f for f in open_ if id(f) in posed], posed)
     return [_verdict(findings, envelopes(f.context), posed.get(id(f), f), found.get(id(f))) for f in firsts]
 
 
@@ -120,8 +122,18 @@ def _as_far_as_it_goes(envelopes: Envelopes, profiler: Profiler, faulty: list[_F
     out = {}
     for f, profile in zip(faulty, found, strict=True):
         answer = check(profile, envelopes(f.context), f.context, f.lifted) if profile else None
-        if answer is not None and answer.breaches:
-            out[id(f)] = replace(f, check=answer)
+        if profile is not None and answer is not None and answer.breaches:
+            out[id(f)] = replace(f, check=answer, posed=profile)
+    return out
+
+
+def _from_there(envelopes: Envelopes, profiler: Profiler, faulty: list[_First], posed: dict[int, _First]) -> dict[int, Modified | None]:
+    """The closest admissible version, sought from the one that this body can take; said as a change of what was declared."""
+    nearest = [posed[id(f)] for f in faulty]
+    searches = [search(n.posed, n.check, envelopes(n.context), n.context, n.lifted) for n in nearest if n.posed is not None]
+    out: dict[int, Modified | None] = {}
+    for f, n, m in zip(faulty, nearest, together(profiler, searches), strict=True):
+        out[id(f)] = m and replace(m, changes=changes(f.profile, m.profile, n.check))
     return out
 
 

@@ -166,7 +166,7 @@ def search(original: Profile, first: Check, envelope: Envelope, context: str, li
     if found is None:
         return None
     found = yield from _refined(original, found, fine)
-    return Modified(found, check(found, envelope, context, lifted), _changes(original, found, first))
+    return Modified(found, check(found, envelope, context, lifted), changes(original, found, first))
 
 
 def nearest_posed(original: Profile) -> Generator[Ask, list[Profile], Profile | None]:
@@ -269,7 +269,8 @@ def _refined(
     return best
 
 
-def _changes(original: Profile, found: Profile, first: Check) -> tuple[Change, ...]:
+def changes(original: Profile, found: Profile, first: Check) -> tuple[Change, ...]:
+    """What was moved between two versions of a step, and which broken limit it helps most."""
     out = []
     step = original.request.step
     start = {**first_dose(step), **original.request.values}

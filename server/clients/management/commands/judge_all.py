@@ -1,16 +1,14 @@
-"""Judge every client for today, so that opening one is instant."""
+"""Have every client judged before anybody asks: the workers do it when nobody waits for anything else."""
 
 from django.core.management.base import BaseCommand
 
-from clients.casework import due_tests_of, engine_of, verdicts_of
+from clients.casework import make_ready
 from clients.models import Client
 
 
 class Command(BaseCommand):
-    help = "Judge every client whose case has not been judged as of today."
+    help = __doc__
 
     def handle(self, *args, **options):
-        for client in Client.objects.all():
-            engine = engine_of(client.latest())
-            due_tests_of(client, engine)
-            verdicts_of(client, engine)
+        for client in Client.objects.order_by("visit_at", "created_at").iterator():
+            make_ready(client)

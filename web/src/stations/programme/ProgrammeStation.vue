@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { onKeyStroke, useIntervalFn } from '@vueuse/core'
+import { onKeyStroke } from '@vueuse/core'
 import { computed, onMounted, ref } from 'vue'
 import { Refused } from '../../api/client'
+import { shareOf } from '../../api/underWay'
 import type { ProgrammeMove, Version, WhatIf } from '../../api/types'
 import { say } from '../../i18n'
 import { useClient } from '../../stores/client'
@@ -19,7 +20,7 @@ const context = ref<'home' | 'visit'>('home')
 const minutes = ref(client.view!.case.wishes.minutes)
 const busy = ref(false)
 const building = ref(false)
-const share = ref(0)
+const share = shareOf('/programmes')
 const failed = ref('')
 const told = ref('')
 const choosing = ref<ProgrammeMove>()
@@ -51,21 +52,11 @@ async function attempt(work: () => Promise<void>): Promise<void> {
     busy.value = false
   }
 }
-const { pause, resume } = useIntervalFn(async () => {
-  try {
-    share.value = await programme.progress()
-  } catch {
-    // The bar only waits; the answer of the build itself says what is wrong.
-  }
-}, 900, { immediate: false })
 const build = (): Promise<void> => attempt(async () => {
   building.value = true
-  share.value = 0
-  resume()
   try {
     await programme.build(context.value, minutes.value, locked.value, barred.value)
   } finally {
-    pause()
     building.value = false
   }
 })
@@ -122,7 +113,7 @@ onMounted(() => {
           <button type="button" :class="current ? 'quiet-action' : 'main-action'" :disabled="busy" @click="build">{{ current ? say('programme.rebuild') : say('programme.build') }}</button>
           <RouterLink v-if="moves.length" :to="`/client/${client.id}/papers`" class="main-action">{{ say('programme.toPapers') }}</RouterLink></div>
       </div>
-      <div v-if="building" class="sheet stack" role="status"><b>{{ say('programme.building') }}</b><el-progress :percentage="Math.round(100 * share)" :stroke-width="14" :aria-label="say('programme.building')" /></div>
+      <div v-if="building" class="sheet stack" role="status"><b>{{ say('programme.building') }}</b><el-progress :percentage="Math.round(100 * (share ?? 0))" :stroke-width="14" :aria-label="say('programme.building')" /></div>
       <p v-if="failed" class="sheet" role="alert">{{ failed }}</p>
       <p v-if="!current && !busy" class="soft">{{ say('programme.none') }}</p>
       <template v-if="answer && current">

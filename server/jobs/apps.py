@@ -1,0 +1,7 @@
+"""The jobs of the application."""
+
+from django.apps import AppConfig
+
+
+class JobsConfig(AppConfig):
+    name = "jobs"

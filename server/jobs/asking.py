@@ -1,0 +1,142 @@
+"""Asking for a long answer: it is there, or a worker is told and whoever asked comes again."""
+
+import hashlib
+import json
+from dataclasses import dataclass, field
+from datetime import date, timedelta
+from typing import Any
+
+from django.conf import settings
+from django.db import IntegrityError, transaction
+from django.utils import timezone
+from procrastinate.exceptions import AlreadyEnqueued
+
+from accounts.models import Organisation, User
+from jobs.models import LongAnswer, Work
+from jobs.working import answered, keep
+
+AT_ONCE_FOR_ONE, AT_ONCE_FOR_A_HOUSE = 8, 60  # questions that wait; more are refused, so that nobody fills the queue
+LOST_AFTER = timedelta(seconds=15)  # without a sign of life from whoever worked on it
+ASKED, AHEAD = 10, 0  # priorities: somebody waits, or it is made ready before anybody does
+
+
+@dataclass(frozen=True)
+class Question:
+    """What is asked of the core, on which case and day; `digest` names everything that could change the answer.
+
+    `case` is the primary key of a revision; '' where the question is about the whole caseload.
+    """
+
+    work: Work
+    organisation: Organisation
+    digest: str
+    day: date
+    case: str = ""
+    previous_steps: tuple[str, ...] = ()
+    args: dict[str, Any] = field(default_factory=dict, hash=False)
+
+    @property
+    def asked(self) -> dict[str, Any]:
+        return {"case": self.case, "day": self.day.isoformat(), "previous_steps": list(self.previous_steps), "args": self.args}
+
+
+class NotYet(Exception):
+    """The answer is being worked out: come again in a moment."""
+
+    again_in_s = 1
+
+    def __init__(self, share: float) -> None:
+        super().__init__("this is being worked out")
+        self.share = share
+
+
+class Busy(Exception):
+    """Too many long answers are waited for: come again in a few seconds."""
+
+    again_in_s = 5
+
+    def __init__(self, whose: str) -> None:
+        super().__init__(f"{whose} waits for as many answers as fit at once: try again in {self.again_in_s} s")
+
+
+class WorkFailed(Exception):
+    """The core could not work it out; it is asked anew the next time."""
+
+
+def digest_of(*parts: Any) -> str:
+    """A fingerprint of plain data."""
+    return hashlib.sha256(json.dumps(parts, sort_keys=True, default=str).encode()).hexdigest()[:40]
+
+
+def known(question: Question) -> Any | None:
+    """The answer if it is there already; nothing is asked."""
+    row = _find(question)
+    return row.answer if row is not None and row.done else None
+
+
+def worked_out(question: Question, user: User | None = None, priority: int = ASKED) -> Any:
+    """The answer as plain data; raises NotYet while a worker is at it, Busy when too much is waited for, WorkFailed."""
+    row = _find(question)
+    if row is not None and row.done:
+        _used(row)
+        return row.answer
+    if row is not None and row.failed:
+        said = row.failed
+        row.delete()
+        raise WorkFailed(said)
+    if not settings.WORKERS:
+        row = row or _row(question, user)
+        answer = answered(row)
+        keep(row, answer)
+        return answer
+    raise NotYet(_told(question, row, user, priority).share)
+
+
+def _find(question: Question) -> LongAnswer | None:
+    return LongAnswer.objects.filter(organisation=question.organisation, work=question.work, digest=question.digest).first()
+
+
+def _row(question: Question, user: User | None) -> LongAnswer:
+    return LongAnswer.objects.get_or_create(
+        organisation=question.organisation,
+        work=question.work,
+        digest=question.digest,
+        defaults={"asked": question.asked, "asked_by": user},
+    )[0]
+
+
+def _used(row: LongAnswer) -> None:
+    """That it was asked for today: what nobody asks for is dropped."""
+    if row.used_on != timezone.localdate():
+        LongAnswer.objects.filter(pk=row.pk).update(used_on=timezone.localdate())
+
+
+def _told(question: Question, row: LongAnswer | None, user: User | None, priority: int) -> LongAnswer:
+    """The question as it waits, with a job for it; one whose worker has died gets another."""
+    if row is None:
+        _refuse_when_full(question.organisation, user)
+        with transaction.atomic():
+            row = _row(question, user)
+            _defer(row, priority)
+    elif row.beat_at is None or row.beat_at < timezone.now() - LOST_AFTER:
+        _defer(row, priority)
+    return row
+
+
+def _refuse_when_full(organisation: Organisation, user: User | None) -> None:
+    waiting = LongAnswer.objects.filter(organisation=organisation, done_at=None, failed="")
+    if user is not None and waiting.filter(asked_by=user).count() >= AT_ONCE_FOR_ONE:
+        raise Busy("you")
+    if user is not None and waiting.exclude(asked_by=None).count() >= AT_ONCE_FOR_A_HOUSE:
+        raise Busy("your organisation")
+
+
+def _defer(row: LongAnswer, priority: int) -> None:
+    """A job for it, unless one of the same urgency waits already."""
+    from jobs.tasks import work_out
+
+    try:
+        with transaction.atomic():
+            work_out.configure(queueing_lock=f"{row.pk}:{priority}", priority=priority).defer(row=str(row.pk))
+    except (AlreadyEnqueued, IntegrityError):
+        return

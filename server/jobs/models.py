@@ -1,0 +1,54 @@
+"""Long answers of the core: asked for once, worked out by whoever is free, kept for everybody who asks the same."""
+
+import uuid
+
+from django.conf import settings
+from django.db import models
+
+from accounts.models import Organisation
+
+
+class Work(models.TextChoices):
+    """What takes longer than a page may wait."""
+
+    VERDICTS = "verdicts", "every step judged"
+    DUE_TESTS = "due_tests", "which test is next"
+    EFFECTS = "effects", "what each limit closes"
+    PLAN = "plan", "a programme"
+    SWAPS = "swaps", "what may stand in for a movement"
+    CHOSEN = "chosen", "a movement chosen by hand"
+    WHAT_IF = "what_if", "what would change"
+    DRY_RUN = "dry_run", "a number of the rule-book tried on the caseload"
+
+
+class LongAnswer(models.Model):
+    """One question by its digest, and its answer once it is there.
+
+    `asked` holds what a worker needs to begin; `beat_at` is the last sign of life of whoever works on it, `share` how far it is.
+    Thrown away freely, worked out again; what nobody has asked for in 90 days goes by itself.
+    """
+
+    id = models.UUIDField(primary_key=True, default=uuid.uuid4, editable=False)
+    organisation = models.ForeignKey(Organisation, on_delete=models.CASCADE)
+    work = models.CharField(max_length=20, choices=Work)
+    digest = models.CharField(max_length=64)
+    asked = models.JSONField(default=dict)
+    asked_by = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.SET_NULL, null=True)
+    asked_at = models.DateTimeField(auto_now_add=True)
+    beat_at = models.DateTimeField(null=True)
+    share = models.FloatField(default=0.0)
+    done_at = models.DateTimeField(null=True)
+    answer = models.JSONField(null=True)
+    failed = models.CharField(max_length=200, blank=True)
+    used_on = models.DateField(auto_now_add=True)
+
+    class Meta:
+        constraints = [models.UniqueConstraint(fields=["organisation", "work", "digest"], name="one_answer_per_question")]
+        indexes = [
+            models.Index(fields=["used_on"], name="long_answer_used"),
+            models.Index(fields=["organisation", "asked_by"], name="long_answer_waiting", condition=models.Q(done_at=None)),
+        ]
+
+    @property
+    def done(self) -> bool:
+        return self.done_at is not None

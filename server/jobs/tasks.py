@@ -1,0 +1,95 @@
+"""What the workers do: answer, take up what a dead worker left, remind, drop what nobody asks for."""
+
+import logging
+import os
+from collections.abc import Iterator
+from contextlib import contextmanager
+from datetime import timedelta
+from threading import Event, Thread
+
+from django.db import DatabaseError, connection, transaction
+from django.utils import timezone
+from procrastinate import RetryStrategy
+from procrastinate.contrib.django import app
+
+from jobs.models import LongAnswer
+from jobs.working import Told, answered, keep
+from papers.reminders import send_due
+
+log = logging.getLogger(__name__)
+ANSWERS, CARE = "answers", "care"
+LIMIT = timedelta(minutes=5)  # no answer takes a tenth of it; what does is given up, and its worker with it
+UNUSED_DAYS = 90
+
+
+@app.task(name="work_out", queue=ANSWERS, retry=RetryStrategy(max_attempts=3, wait=1))
+def work_out(row: str) -> None:
+    """Answer one question, unless somebody has done so meanwhile."""
+    question = LongAnswer.objects.filter(pk=row).first()
+    if question is None or question.done or question.failed:
+        return
+    try:
+        with _beating(question) as told:
+            answer = answered(question, told)
+    except DatabaseError:
+        raise  # the job is tried again
+    except Exception as error:
+        # Whoever asked is told at once; what went wrong stands in the log, without anybody's data.
+        log.exception("could not work out %s", question.work)
+        LongAnswer.objects.filter(pk=question.pk).update(failed=f"it could not be worked out ({type(error).__name__})")
+        return
+    keep(question, answer)
+
+
+@contextmanager
+def _beating(question: LongAnswer) -> Iterator[Told]:
+    """Say every second that somebody is at it and how far; end the worker when it takes too long."""
+    share, over = [0.0], Event()
+
+    def beat() -> None:
+        begun = timezone.now()
+        while True:
+            now = timezone.now()
+            late = now - begun > LIMIT
+            told = {"failed": "it took too long"} if late else {"beat_at": now, "share": share[0]}
+            LongAnswer.objects.filter(pk=question.pk, done_at=None).update(**told)
+            if late:
+                log.error("%s took longer than %s: the worker ends", question.work, LIMIT)
+                os._exit(75)
+            if over.wait(1.0):
+                connection.close()
+                return
+
+    thread = Thread(target=beat, daemon=True)
+    thread.start()
+    try:
+        yield lambda x: share.__setitem__(0, x)
+    finally:
+        over.set()
+        thread.join()
+
+
+@app.periodic(cron="* * * * *")
+@app.task(name="take_up", queue=CARE, pass_context=True, queueing_lock="take_up")
+async def take_up(context, timestamp: int) -> None:
+    """Jobs whose worker has died are begun again."""
+    for job in await app.job_manager.get_stalled_jobs(seconds_since_heartbeat=30):
+        await app.job_manager.retry_job(job)
+
+
+@app.periodic(cron="*/5 * * * *")
+@app.task(name="remind", queue=CARE, queueing_lock="remind")
+def remind(timestamp: int) -> None:
+    """Mail what is due within the hour; one that fails stops no other."""
+    sent, left = send_due(timezone.now())
+    if left:
+        log.warning("%d reminders went, %d did not", sent, len(left))
+
+
+@app.periodic(cron="17 3 * * *")
+@app.task(name="drop_unused", queue=CARE, queueing_lock="drop_unused")
+def drop_unused(timestamp: int) -> None:
+    """Answers that nobody has asked for go; so do the notes on jobs that are over."""
+    before = timezone.localdate() - timedelta(days=UNUSED_DAYS)
+    with transaction.atomic():
+        LongAnswer.objects.filter(used_on__lt=before).delete()

@@ -1,0 +1,96 @@
+"""Working out a long answer, wherever that is: in a worker, or at once where there is none."""
+
+from collections.abc import Callable
+from datetime import date
+from typing import Any
+
+from django.utils import timezone
+
+from amvel import answers, programme_answers
+from amvel.engine import Engine
+from amvel.planning import plan, swaps
+from amvel.planning.effects import dry_run, effects
+from amvel.planning.next_test import next_tests
+from amvel.planning.swaps import chosen_by_hand
+from amvel.planning.whatif import what_if_now
+from clients.engines import engine_of
+from clients.models import CaseRevision, Client
+from jobs.models import LongAnswer, Work
+
+Args = dict[str, Any]
+Told = Callable[[float], None]  # hears how far it is, 0 to 1
+
+
+def answered(row: LongAnswer, told: Told = lambda share: None) -> Any:
+    """The answer to a question as plain data; nothing is stored."""
+    work, asked = Work(row.work), row.asked
+    day = date.fromisoformat(asked["day"])
+    if work is Work.DRY_RUN:
+        return _dry_run(row, day, asked["args"], told)
+    engine = engine_of(CaseRevision.objects.get(pk=asked["case"], client__organisation_id=row.organisation_id), day)
+    engine.told = told
+    if asked["previous_steps"]:
+        engine = engine.after(tuple(asked["previous_steps"]))
+    return _OF_A_CASE[work](engine, asked["args"])
+
+
+def keep(row: LongAnswer, answer: Any) -> None:
+    now = timezone.now()
+    LongAnswer.objects.filter(pk=row.pk).update(answer=answer, share=1.0, done_at=now, failed="")
+
+
+def _plan(engine: Engine, args: Args) -> Any:
+    locked, barred = tuple(args["locked"]), tuple(args["barred"])
+    return programme_answers.programme_data(plan(engine, args["context"], args["minutes"], locked, barred))
+
+
+def _swaps(engine: Engine, args: Args) -> Any:
+    found = swaps(engine, args["context"], args["ref"], tuple(args["in_use"]))
+    return [{"ref": ref, "score": score, "why": why} for ref, score, why in found]
+
+
+def _chosen(engine: Engine, args: Args) -> Any:
+    found = chosen_by_hand(engine, args["context"], args["ref"])
+    return {"refused": found} if isinstance(found, str) else {"item": programme_answers.item_data(found)}
+
+
+def _what_if(engine: Engine, args: Args) -> Any:
+    found = what_if_now(engine, args["context"], tuple(args["in_use"]), args["only"])
+    return [
+        {"id": w.id, "says": w.says, "comes": list(w.comes), "goes": list(w.goes), "worth": w.worth, "minutes": w.minutes}
+        for w in found
+    ]
+
+
+_OF_A_CASE: dict[Work, Callable[[Engine, Args], Any]] = {
+    Work.VERDICTS: lambda engine, args: answers.verdicts(engine),
+    Work.DUE_TESTS: lambda engine, args: next_tests(engine),
+    Work.EFFECTS: lambda engine, args: effects(engine),
+    Work.PLAN: _plan,
+    Work.SWAPS: _swaps,
+    Work.CHOSEN: _chosen,
+    Work.WHAT_IF: _what_if,
+}
+
+
+def _dry_run(row: LongAnswer, day: date, args: Args, told: Told) -> Any:
+    """Which clients of the organisation a new number would touch; one that cannot be judged is named, the others go on."""
+    revisions = newest_revisions(row.organisation_id)
+    draft = {(args["rule"], args["number"]): args["value"]}
+    touched, untouched = [], 0
+    for i, revision in enumerate(revisions):
+        engine = engine_of(revision, day)
+        found = dry_run(engine, draft)
+        if found is None:
+            untouched += 1
+        else:
+            touched.append({"id": str(revision.client_id), "name": engine.case.person.name, **found})
+        told((i + 1) / len(revisions))
+    return {"clients": touched, "untouched": untouched}
+
+
+def newest_revisions(organisation_id: Any) -> list[CaseRevision]:
+    """The newest revision of every client, the oldest client first."""
+    clients = Client.objects.filter(organisation_id=organisation_id)
+    newest = CaseRevision.objects.filter(client__in=clients).order_by("client", "-number").distinct("client")
+    return sorted(newest.select_related("client"), key=lambda r: (r.client.created_at, str(r.client_id)))

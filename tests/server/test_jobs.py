@@ -1,0 +1,195 @@
+"""Long answers: asked for once, worked out by a worker, kept for everybody in the house; a worker may die."""
+
+import signal
+import time
+from collections.abc import Callable
+from datetime import timedelta
+
+import pytest
+from django.conf import settings as django_settings
+from django.core.management import call_command
+from django.db import connection
+from django.utils import timezone
+
+from clients.casework import create_client, make_ready
+from clients.models import Client
+from jobs import tasks, working
+from jobs.models import LongAnswer, Work
+from tests.server.conftest import Api, logged_in, today_case, user_of
+from tests.server.workers import Worker, worker
+
+__all__ = ["worker"]
+
+WAIT_S = 120.0
+
+
+def until(holds: Callable[[], object], seconds: float = WAIT_S) -> object:
+    """What it gives as soon as it gives something; fails after that time."""
+    end = time.monotonic() + seconds
+    while time.monotonic() < end:
+        found = holds()
+        if found:
+            return found
+        time.sleep(0.2)
+    raise AssertionError("it did not come")
+
+
+@pytest.fixture
+def with_workers(settings) -> None:
+    settings.WORKERS = True
+
+
+@pytest.fixture
+def house(transactional_db) -> tuple[Api, str]:
+    with connection.cursor() as cursor:  # the queue is no table of Django's: nobody empties it between tests
+        cursor.execute("DELETE FROM procrastinate_jobs")
+    user = user_of("ann")
+    return logged_in("ann"), str(create_client(user, today_case("painful-wrist")).pk)
+
+
+def test_who_asks_is_told_to_come_again_and_gets_the_answer_from_a_worker(house, with_workers, worker: Worker) -> None:
+    api, client_id = house
+    path = f"/clients/{client_id}/verdicts"
+    first = api.get(path)
+    assert first.status_code == 202
+    assert first.json() == {"share": 0.0, "again_in_s": 1}
+    worker.start()
+    assert until(lambda: api.get(path).status_code == 200)
+    assert {"as_is", "excluded"} <= {v["verdict"] for v in api.get(path).json()["verdicts"]}
+
+
+def test_a_worker_that_is_killed_in_the_middle_costs_no_answer(house, with_workers, worker: Worker, monkeypatch) -> None:
+    api, client_id = house
+    monkeypatch.setattr("jobs.asking.LOST_AFTER", timedelta(seconds=3))
+    path = f"/clients/{client_id}/verdicts"
+    assert api.get(path).status_code == 202
+    worker.start()
+    until(lambda: LongAnswer.objects.filter(beat_at__isnull=False, done_at=None).exists())
+    worker.end(signal.SIGKILL)
+    assert api.get(path).status_code == 202
+    worker.start()
+    assert until(lambda: api.get(path).status_code == 200)
+
+
+def test_the_same_question_is_worked_out_once_for_everybody_in_the_house(house, with_workers) -> None:
+    api, client_id = house
+    for _ in range(3):
+        assert api.get(f"/clients/{client_id}/verdicts").status_code == 202
+    user_of("bea", house=Client.objects.get(pk=client_id).organisation)
+    assert logged_in("bea").get(f"/clients/{client_id}/verdicts").status_code == 202
+    assert LongAnswer.objects.count() == 1
+    with connection.cursor() as cursor:
+        cursor.execute("SELECT count(*) FROM procrastinate_jobs WHERE task_name = 'work_out'")
+        assert cursor.fetchone() == (1,)
+
+
+def test_a_programme_is_built_by_sending_the_same_request_until_it_is_there(house, with_workers) -> None:
+    api, client_id = house
+    body = {"context": "home", "minutes": 15, "revision": 1, "number": 0}
+    assert api.post(f"/clients/{client_id}/programmes", body).status_code == 202
+    assert api.get(f"/clients/{client_id}/programmes").json()["versions"] == []
+    row = LongAnswer.objects.get(work=Work.PLAN)
+    tasks.work_out.func(row=str(row.pk))
+    made = api.post(f"/clients/{client_id}/programmes", body)
+    assert made.status_code == 201
+    assert made.json()["number"] == 1
+    again = api.post(f"/clients/{client_id}/programmes", body)
+    assert again.status_code == 409  # another one stands there now
+    assert api.get(f"/clients/{client_id}/programmes").json()["versions"][0]["number"] == 1
+
+
+def test_what_was_changed_while_it_was_worked_out_is_not_built(house, with_workers) -> None:
+    api, client_id = house
+    body = {"context": "home", "minutes": 15, "revision": 1, "number": 0}
+    assert api.post(f"/clients/{client_id}/programmes", body).status_code == 202
+    wishes = {**api.get(f"/clients/{client_id}").json()["case"]["wishes"], "minutes": 25}
+    assert api.patch(f"/clients/{client_id}", {"base_revision": 1, "sections": {"wishes": wishes}}).status_code == 200
+    refused = api.post(f"/clients/{client_id}/programmes", body)
+    assert refused.status_code == 409
+    assert refused.json()["current"] == {"revision": 2, "number": 0}
+
+
+def test_a_request_that_is_only_under_way_is_not_taken_for_sent_twice(house, with_workers) -> None:
+    api, client_id = house
+    body = {"context": "home", "minutes": 15}
+    headers = {"X-CSRFToken": api.token, "Idempotency-Key": "the-same"}
+
+    def send():
+        return api.browser.post(f"/api/v1/clients/{client_id}/programmes", body, content_type="application/json", headers=headers)
+
+    assert [send().status_code for _ in range(2)] == [202, 202]
+    tasks.work_out.func(row=str(LongAnswer.objects.get(work=Work.PLAN).pk))
+    first, again = send(), send()
+    assert first.status_code == again.status_code == 201
+    assert first.json()["number"] == again.json()["number"] == 1
+
+
+def test_what_cannot_be_worked_out_is_said_once_and_asked_anew_afterwards(house, with_workers, monkeypatch, caplog) -> None:
+    api, client_id = house
+    name = api.get(f"/clients/{client_id}").json()["case"]["person"]["name"]
+    path = f"/clients/{client_id}/verdicts"
+    assert api.get(path).status_code == 202
+
+    def broken(engine, args):
+        raise RuntimeError("of the core")
+
+    row = str(LongAnswer.objects.get().pk)
+    with monkeypatch.context() as held:
+        held.setitem(working._OF_A_CASE, Work.VERDICTS, broken)
+        tasks.work_out.func(row=row)
+    answer = api.get(path)
+    assert answer.status_code == 503
+    assert "RuntimeError" in answer.json()["detail"]
+    assert name not in caplog.text
+    assert api.get(path).status_code == 202
+
+
+def test_an_answer_belongs_to_its_house(house, with_workers) -> None:
+    """The same case in another organisation is asked for there."""
+    api, client_id = house
+    assert api.get(f"/clients/{client_id}/verdicts").status_code == 202
+    tasks.work_out.func(row=str(LongAnswer.objects.get().pk))
+    assert api.get(f"/clients/{client_id}/verdicts").status_code == 200
+    other = create_client(user_of("bob"), today_case("painful-wrist"))
+    assert logged_in("bob").get(f"/clients/{other.pk}/verdicts").status_code == 202
+    assert logged_in("bob").get(f"/clients/{client_id}/verdicts").status_code == 404
+
+
+def test_what_nobody_has_asked_for_in_ninety_days_goes(house) -> None:
+    api, client_id = house
+    api.get(f"/clients/{client_id}/verdicts")
+    now = timezone.localdate()
+    for days, left in ((90, 1), (91, 0)):
+        LongAnswer.objects.update(used_on=now - timedelta(days=days))
+        tasks.drop_unused.func(timestamp=0)
+        assert LongAnswer.objects.count() == left
+
+
+def test_asking_again_keeps_an_answer(house) -> None:
+    api, client_id = house
+    api.get(f"/clients/{client_id}/verdicts")
+    LongAnswer.objects.update(used_on=timezone.localdate() - timedelta(days=80))
+    api.get(f"/clients/{client_id}/verdicts")
+    assert LongAnswer.objects.get().used_on == timezone.localdate()
+
+
+def test_clients_are_made_ready_behind_what_somebody_waits_for(house, with_workers) -> None:
+    api, client_id = house
+    call_command("judge_all")
+    api.get(f"/clients/{client_id}/verdicts")
+    with connection.cursor() as cursor:
+        cursor.execute("SELECT priority, count(*) FROM procrastinate_jobs WHERE task_name = 'work_out' GROUP BY priority ORDER BY priority DESC")
+        assert cursor.fetchall() == [(10, 1), (0, 3)]
+
+
+def test_who_may_not_be_judged_is_not_made_ready(house, with_workers) -> None:
+    api, client_id = house
+    client = Client.objects.get(pk=client_id)
+    signs = {"stop_signs": {**client.latest().data["stop_signs"], "present": ["chest_pain"]}}
+    assert api.patch(f"/clients/{client_id}", {"base_revision": 1, "sections": signs}).status_code == 200
+    make_ready(client)
+    assert LongAnswer.objects.count() == 0
+
+
+def test_the_workers_are_the_setting_of_the_server_and_not_of_tests() -> None:
+    assert django_settings.WORKERS is False

@@ -1,0 +1,40 @@
+"""A real worker on the database of a test."""
+
+import os
+import signal
+import subprocess
+import sys
+from collections.abc import Iterator
+from pathlib import Path
+
+import pytest
+from django.db import connection
+
+from jobs.tasks import ANSWERS
+
+SERVER = Path(__file__).resolve().parents[2] / "server"
+
+
+class Worker:
+    """A worker process on the database of this test."""
+
+    def __init__(self) -> None:
+        self.process: subprocess.Popen | None = None
+
+    def start(self) -> None:
+        environment = {**os.environ, "AMVEL_DB_NAME": connection.settings_dict["NAME"], "AMVEL_WORKERS": "1"}
+        command = [sys.executable, "manage.py", "procrastinate", "worker", "-q", ANSWERS, "--concurrency", "1"]
+        self.process = subprocess.Popen(command, cwd=SERVER, env=environment, stdout=subprocess.DEVNULL, stderr=subprocess.DEVNULL)
+
+    def end(self, how: int) -> None:
+        if self.process is not None:
+            self.process.send_signal(how)
+            self.process.wait(30)
+            self.process = None
+
+
+@pytest.fixture
+def worker() -> Iterator[Worker]:
+    it = Worker()
+    yield it
+    it.end(signal.SIGKILL)

@@ -52,3 +52,17 @@ class LongAnswer(models.Model):
     @property
     def done(self) -> bool:
         return self.done_at is not None
+
+
+class SolvedBody(models.Model):
+    """What is solved for one body with its capacities, under one model: nobody's name, case or organisation is in it.
+
+    `digest` is of measures, capacities and the content of the model, so that another model finds nothing of this one.
+    """
+
+    digest = models.CharField(primary_key=True, max_length=40)
+    profiles = models.BinaryField()
+    used_on = models.DateField()
+
+    class Meta:
+        indexes = [models.Index(fields=["used_on"], name="solved_body_used")]

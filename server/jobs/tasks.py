@@ -12,7 +12,7 @@ from django.utils import timezone
 from procrastinate import RetryStrategy
 from procrastinate.contrib.django import app
 
-from jobs.models import LongAnswer
+from jobs.models import LongAnswer, SolvedBody
 from jobs.working import Told, answered, keep
 from papers.reminders import send_due
 
@@ -89,7 +89,8 @@ def remind(timestamp: int) -> None:
 @app.periodic(cron="17 3 * * *")
 @app.task(name="drop_unused", queue=CARE, queueing_lock="drop_unused")
 def drop_unused(timestamp: int) -> None:
-    """Answers that nobody has asked for go; so do the notes on jobs that are over."""
+    """Answers and bodies that nobody has asked for go."""
     before = timezone.localdate() - timedelta(days=UNUSED_DAYS)
     with transaction.atomic():
         LongAnswer.objects.filter(used_on__lt=before).delete()
+        SolvedBody.objects.filter(used_on__lt=before).delete()

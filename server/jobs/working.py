@@ -16,6 +16,7 @@ from amvel.planning.whatif import what_if_now
 from clients.engines import engine_of
 from clients.models import CaseRevision, Client
 from jobs.models import LongAnswer, Work
+from jobs.solved_bodies import shared
 
 Args = dict[str, Any]
 Told = Callable[[float], None]  # hears how far it is, 0 to 1
@@ -31,7 +32,8 @@ def answered(row: LongAnswer, told: Told = lambda share: None) -> Any:
     engine.told = told
     if asked["previous_steps"]:
         engine = engine.after(tuple(asked["previous_steps"]))
-    return _OF_A_CASE[work](engine, asked["args"])
+    with shared(engine.profiler):
+        return _OF_A_CASE[work](engine, asked["args"])
 
 
 def keep(row: LongAnswer, answer: Any) -> None:

@@ -2,6 +2,7 @@
 
 import signal
 import time
+from collections import OrderedDict
 from collections.abc import Callable
 from datetime import timedelta
 
@@ -11,10 +12,11 @@ from django.core.management import call_command
 from django.db import connection
 from django.utils import timezone
 
+from amvel.movements.profile import _solve
 from clients.casework import create_client, make_ready
 from clients.models import Client
 from jobs import tasks, working
-from jobs.models import LongAnswer, Work
+from jobs.models import LongAnswer, SolvedBody, Work
 from tests.server.conftest import Api, logged_in, today_case, user_of
 from tests.server.workers import Worker, worker
 
@@ -163,6 +165,39 @@ def test_what_nobody_has_asked_for_in_ninety_days_goes(house) -> None:
         LongAnswer.objects.update(used_on=now - timedelta(days=days))
         tasks.drop_unused.func(timestamp=0)
         assert LongAnswer.objects.count() == left
+
+
+def as_begun(monkeypatch) -> None:
+    """A process that has just begun: no engine and no body in memory."""
+    monkeypatch.setattr("clients.engines._engines", OrderedDict())
+    monkeypatch.setattr("amvel.engine._profilers", OrderedDict())
+
+
+def test_another_worker_on_another_morning_solves_nothing_again(house, monkeypatch) -> None:
+    api, client_id = house
+    as_begun(monkeypatch)
+    first = api.get(f"/clients/{client_id}/verdicts").json()["verdicts"]
+    kept = SolvedBody.objects.get()
+    assert str(client_id) not in str(bytes(kept.profiles[:200]))
+    LongAnswer.objects.all().delete()
+    SolvedBody.objects.update(used_on=kept.used_on - timedelta(days=5))
+    as_begun(monkeypatch)
+    solved = []
+    monkeypatch.setattr("amvel.movements.profile._solve", lambda asked, between: solved.extend(asked) or _solve(asked, between))
+    assert api.get(f"/clients/{client_id}/verdicts").json()["verdicts"] == first
+    # What has no pose is not kept; those few are found to have none once more.
+    assert len(solved) < 0.1 * len(first)
+    assert SolvedBody.objects.get().used_on == timezone.localdate()
+
+
+def test_what_cannot_be_read_is_solved_anew(house, monkeypatch) -> None:
+    api, client_id = house
+    first = api.get(f"/clients/{client_id}/verdicts").json()["verdicts"]
+    LongAnswer.objects.all().delete()
+    SolvedBody.objects.update(profiles=b"torn")
+    as_begun(monkeypatch)
+    assert api.get(f"/clients/{client_id}/verdicts").json()["verdicts"] == first
+    assert bytes(SolvedBody.objects.get().profiles) != b"torn"
 
 
 def test_asking_again_keeps_an_answer(house) -> None:

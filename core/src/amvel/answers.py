@@ -402,6 +402,7 @@ def profile_data(profile: Profile) -> Data:
 
 def steady_data(profiler: Profiler, profile: Profile) -> list[Data]:
     """Largest push at the chest and friction needed, for each declared frame; empty when the pose cannot be taken."""
+    profile = profiler.posed(profile)
     if profile.fault or profile.posed is None:
         return []
     out = []

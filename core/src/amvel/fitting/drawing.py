@@ -17,7 +17,7 @@ def fit_figure(profiler: Profiler, fit: Fit) -> str:
         return ""
     family, step = find(asked.ref)
     request = Request(family, step, asked.side, {**step.defaults(profiler.body), **asked.values})
-    profile = profiler.profile(request)
+    profile = profiler.posed(profiler.profile(request))
     if profile.fault or profile.posed is None:
         return ""
     row = profile.rows[min(asked.frame, len(profile.rows) - 1)]

@@ -59,6 +59,7 @@ def posed(profiler: Profiler, ref: str, side: str = "both", **values: float | st
 
 def heights_cm(profiler: Profiler, profile: Profile, frame: int = 0) -> dict[str, tuple[float, float, float]]:
     """Every landmark of one declared frame, (x, y, z) in cm."""
+    profile = profiler.posed(profile)
     assert profile.posed is not None
     points = 100 * profile.posed.points[profile.rows[frame]]
     return {

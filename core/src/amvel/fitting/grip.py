@@ -28,6 +28,7 @@ def offered(room: Room) -> float:
 
 def needed(profiler: Profiler, profile: Profile) -> float:
     """The largest friction that any declared frame needs."""
+    profile = profiler.posed(profile)
     assert profile.posed is not None
     return max(
         steadiness(profiler.skeleton, profile.specs[r], profile.posed.points[r]).friction_needed

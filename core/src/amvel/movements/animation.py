@@ -10,6 +10,7 @@ _PAD_CM = 8.0
 
 def animation(profiler: Profiler, profile: Profile) -> list[str]:
     """One SVG document per frame, all with the same view box.  Raises ValueError when this body cannot take the pose."""
+    profile = profiler.posed(profile)
     if profile.fault or profile.posed is None:
         raise ValueError(f"no figure: {profile.fault}")
     view = view_of(profile.request.family, profile)

@@ -257,6 +257,7 @@ def figure(profiler: Profiler, profile: Profile, measures: bool = True, frame: i
     With `frame`, only that frame of the profile (for animation); otherwise the first and the last
     declared one side by side.  Raises ValueError when this body cannot take the pose.
     """
+    profile = profiler.posed(profile)
     if profile.fault or profile.posed is None:
         raise ValueError(f"no figure: {profile.fault}")
     view = view_of(profile.request.family, profile)

@@ -53,6 +53,7 @@ from amvel.movements.promise import broken
 from amvel.movements.propped import with_head_end
 from amvel.movements.reshaped import reshaped
 from amvel.movements.schools import with_school
+from amvel.movements.shelf import Shelved, packed, unpacked
 from amvel.movements.stance import low_seat_cm, rise_level, stance_level
 from amvel.quantities import REGISTRY, base_id, quantity
 
@@ -86,7 +87,7 @@ class Profile:
     columns: "Columns" = field(compare=False)
     fault: PoseFault | None = None
     frames: tuple[Frame, ...] = field(default=(), compare=False)
-    posed: Posed | None = field(default=None, compare=False)
+    posed: Posed | None = field(default=None, compare=False)  # none where it was taken over, see Profiler.posed
     rows: tuple[int, ...] = ()
     declared: "_Declared | None" = field(default=None, compare=False, repr=False)
 
@@ -131,7 +132,9 @@ class Profiler:
         self.skeleton = Skeleton(body)
         self._sketches: OrderedDict[str, Profile] = OrderedDict()
         self._kept: OrderedDict[str, Profile] = OrderedDict()
+        self._shelved: dict[bool, dict[str, Shelved]] = {True: {}, False: {}}  # taken over: sketches, whole ones
         self._keep = keep
+        self.solved = 0  # how many were solved here, since the start or the last packing
         # Requests of one server share a profiler; whoever moves a slider does not wait for whoever judges a library.
         self._solving, self._sketching = RLock(), RLock()
 
@@ -187,8 +190,13 @@ class Profiler:
     ) -> list[Profile]:
         requests = [self._whole(r) for r in requests]
         placed = [as_posed(r) for r in requests]
+        shelf = self._shelved[kept is self._sketches]
+        for r in placed:
+            if r.key() in shelf and r.key() not in kept:
+                kept[r.key()] = _from_shelf(r, shelf[r.key()])
         missing = {r.key(): r for r in placed if r.key() not in kept}
         if missing:
+            self.solved += len(missing)
             asked = [(self, r) for r in missing.values()]
             for found in _solve(asked, between):
                 kept[found.request.key()] = found
@@ -196,6 +204,38 @@ class Profiler:
         while len(kept) > self._keep:
             kept.popitem(last=False)
         return answer
+
+    def posed(self, profile: Profile) -> Profile:
+        """The same profile with its poses, which are found anew where it was taken over."""
+        if profile.posed is not None or profile.fault:
+            return profile
+        sketch = len(profile.rows) == len(profile.frame_names)
+        kept, between = (self._sketches, 0) if sketch else (self._kept, self.between)
+        placed = as_posed(profile.request)
+        with self._sketching if sketch else self._solving:
+            known = kept.get(placed.key())
+            if known is None or known.posed is None:
+                known = kept[placed.key()] = _solve([(self, placed)], between)[0]
+        return as_asked(profile.request, known)
+
+    def pack(self) -> bytes:
+        """Whatever is solved, to be taken over by another process for the same body (`digest`)."""
+        self.solved = 0
+        parts = []
+        for sketch, kept in ((True, self._sketches), (False, self._kept)):
+            good = {**self._shelved[sketch], **{k: _for_shelf(p) for k, p in list(kept.items()) if not p.fault}}
+            parts += [(f"{'s' if sketch else 'w'}{key}", s) for key, s in good.items()]
+        return packed(parts)
+
+    @property
+    def is_fresh(self) -> bool:
+        """Nothing is solved yet, and nothing was taken over."""
+        return not (self._kept or self._sketches or any(self._shelved.values()))
+
+    def take_over(self, data: bytes) -> None:
+        """What another process has solved for this body; raises ShelfError for anything else."""
+        for key, shelved in unpacked(data).items():
+            self._shelved[key[:1] == "s"][key[1:]] = shelved
 
     @cached_property
     def _other_way_round(self) -> Capacities:
@@ -213,6 +253,14 @@ class Profiler:
             known[key] = with_head_end(with_school(frames, request.values), request.values)
         frames = [mirrored(f) for f in known[key]] if right else known[key]
         return [f.with_facts(declared_facts(f, request.family, request.step)) for f in frames]
+
+
+def _for_shelf(profile: Profile) -> Shelved:
+    return Shelved(profile.frame_names, profile.rows, profile.columns)
+
+
+def _from_shelf(request: Request, shelved: Shelved) -> Profile:
+    return Profile(request, shelved.frame_names, shelved.columns, rows=shelved.rows)
 
 
 def as_posed(request: Request) -> Request:

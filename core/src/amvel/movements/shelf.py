@@ -1,0 +1,69 @@
+"""Solved profiles as bytes, to be kept outside: what one process has solved, no other has to solve again.
+
+The columns of a profile are what verdicts are made of; its poses are only drawn, and are found anew where somebody looks.
+"""
+
+import io
+import json
+import zlib
+from collections.abc import Iterable
+from dataclasses import dataclass
+from zipfile import BadZipFile
+
+import numpy as np
+
+from amvel.body.tree import Array
+from amvel.movements.columns import Columns
+
+
+class ShelfError(ValueError):
+    """These bytes are no solved profiles of this model."""
+
+
+@dataclass(frozen=True)
+class Shelved:
+    """What is kept of one profile: the names of its frames, which of them are declared, and its columns."""
+
+    frame_names: tuple[str, ...]
+    rows: tuple[int, ...]
+    columns: Columns
+
+
+def packed(found: Iterable[tuple[str, Shelved]]) -> bytes:
+    """Profiles by their keys, all with the same columns."""
+    kept = list(found)
+    if not kept:
+        return b""
+    names = list(kept[0][1].columns.index)
+    heads = [[key, list(s.frame_names), list(s.rows)] for key, s in kept]
+    out = io.BytesIO()
+    text = np.frombuffer(json.dumps([names, heads]).encode(), dtype=np.uint8)
+    np.savez_compressed(out, heads=text, table=np.concatenate([_in_order(s.columns, names) for _, s in kept], axis=1))
+    return out.getvalue()
+
+
+def _in_order(columns: Columns, names: list[str]) -> Array:
+    same = list(columns.index) == names
+    return columns.table if same else np.array([columns[n] for n in names])
+
+
+def unpacked(data: bytes) -> dict[str, Shelved]:
+    """The profiles that `packed` wrote; raises ShelfError where it did not."""
+    if not data:
+        return {}
+    try:
+        with np.load(io.BytesIO(data), allow_pickle=False) as arrays:
+            names, heads = json.loads(bytes(arrays["heads"]))
+            table = arrays["table"]
+        index, at, out = {n: i for i, n in enumerate(names)}, 0, {}
+        for key, frames, rows in heads:
+            out[key] = Shelved(tuple(frames), tuple(rows), Columns(index, table[:, at : at + len(frames)]))
+            at += len(frames)
+        if at != table.shape[1] or len(names) != table.shape[0]:
+            raise ShelfError("the table has another size than its heads say")
+    except (OSError, ValueError, KeyError, TypeError, BadZipFile, zlib.error) as error:
+        raise ShelfError(f"no solved profiles: {error}") from error
+    return out
+
+
+__all__ = ["ShelfError", "Shelved", "packed", "unpacked"]

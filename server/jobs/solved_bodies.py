@@ -1,0 +1,39 @@
+"""What one worker has solved for a body, every other takes over: after a restart, on another machine, on another morning."""
+
+import logging
+from collections.abc import Iterator
+from contextlib import contextmanager
+
+from django.utils import timezone
+
+from amvel.movements import Profiler
+from amvel.movements.shelf import ShelfError
+from jobs.models import SolvedBody
+
+log = logging.getLogger(__name__)
+WORTH_KEEPING = 20  # newly solved profiles; fewer are solved again in less time than it takes to write them
+
+
+@contextmanager
+def shared(profiler: Profiler) -> Iterator[None]:
+    """Take over what is known of this body, and keep what was solved meanwhile."""
+    if profiler.is_fresh:
+        _take_over(profiler)
+    yield
+    if profiler.solved >= WORTH_KEEPING:
+        today = timezone.localdate()
+        SolvedBody.objects.update_or_create(digest=profiler.digest(), defaults={"profiles": profiler.pack(), "used_on": today})
+
+
+def _take_over(profiler: Profiler) -> None:
+    kept = SolvedBody.objects.filter(digest=profiler.digest()).first()
+    if kept is None:
+        return
+    try:
+        profiler.take_over(bytes(kept.profiles))
+    except ShelfError:
+        log.exception("what was kept of a body cannot be read: it is solved anew")
+        kept.delete()
+        return
+    if kept.used_on != timezone.localdate():
+        SolvedBody.objects.filter(pk=kept.pk).update(used_on=timezone.localdate())

@@ -1,9 +1,10 @@
 """What the day shows of a client, kept beside it: written with a revision or a programme, and on the first look of a day."""
 
-import logging
 from collections.abc import Iterable
 from datetime import date
 from typing import Any
+
+import structlog
 
 from amvel.case import CaseError
 from amvel.engine import Engine
@@ -11,7 +12,7 @@ from amvel.safety import RULEBOOK_VERSION
 from clients.models import CaseRevision, Client
 from clients.stations import next_action
 
-log = logging.getLogger(__name__)
+log = structlog.get_logger(__name__)
 SUMMARY = ("name", "birth_date", "conditions", "station", "action", "tone", "summed_up_on", "summed_up_by")
 
 
@@ -58,7 +59,7 @@ def freshen(clients: Iterable[Client], today: date, engine_of: Any) -> None:
         try:
             summary = summary_of(engine_of(newest[client.pk]), client.pk in planned)
         except (CaseError, ValueError, KeyError, ArithmeticError):
-            log.exception("client %s cannot be summed up", client.pk)
+            log.exception("cannot be summed up", client=str(client.pk))
             summary = unreadable(today)
         for field, value in summary.items():
             setattr(client, field, value)

@@ -1,8 +1,8 @@
 """What reaches the API is text, of a sane size and depth; whatever goes wrong there is answered as problem details."""
 
 import json
-import logging
 
+import structlog
 from django.conf import settings
 from django.db import OperationalError
 from django.http import HttpRequest, JsonResponse
@@ -10,7 +10,7 @@ from django.http import HttpRequest, JsonResponse
 from amvel.case.texts import TooDeep, is_text, texts
 from config.problem import problem
 
-log = logging.getLogger(__name__)
+log = structlog.get_logger(__name__)
 DEEPEST = 40  # levels of nested JSON: a case has ten
 _BODIES = ("POST", "PATCH", "PUT", "DELETE")
 
@@ -36,7 +36,7 @@ class Guard:
         if not request.path.startswith("/api/"):
             return None
         if isinstance(error, OperationalError):
-            log.error("the database does not answer: %s", type(error).__name__)
+            log.error("the database does not answer", kind=type(error).__name__)
             answer = problem(503, "The database does not answer", "try again in 5 s; nothing was lost")
             answer.headers["Retry-After"] = "5"
             return answer

@@ -3,6 +3,9 @@
 import os
 from pathlib import Path
 
+from config.logs import configure, logging_config
+from config.middleware import policy_headers
+
 BASE_DIR = Path(__file__).resolve().parent.parent
 ROOT = BASE_DIR.parent
 DEBUG = os.environ.get("AMVEL_DEBUG") == "1"
@@ -31,6 +34,7 @@ INSTALLED_APPS = [
 MIDDLEWARE = [
     "django.middleware.security.SecurityMiddleware",
     "whitenoise.middleware.WhiteNoiseMiddleware",
+    "config.logs.Logged",
     "django.contrib.sessions.middleware.SessionMiddleware",
     "django.middleware.common.CommonMiddleware",
     "django.middleware.csrf.CsrfViewMiddleware",
@@ -98,11 +102,18 @@ SESSION_COOKIE_SAMESITE = CSRF_COOKIE_SAMESITE = "Lax"
 SESSION_COOKIE_AGE = 8 * 3600
 SESSION_EXPIRE_AT_BROWSER_CLOSE = True
 IDLE_MINUTES = int(os.environ.get("AMVEL_IDLE_MINUTES", "45"))
-SECURE_SSL = os.environ.get("AMVEL_HTTPS") == "1"
-SESSION_COOKIE_SECURE = CSRF_COOKIE_SECURE = SECURE_SSL
-SECURE_HSTS_SECONDS = 31536000 if SECURE_SSL else 0
+# Only who says so goes without TLS: ./start does, on loopback.
+HTTPS = os.environ.get("AMVEL_HTTPS", "1") != "0"
+SECURE_SSL_REDIRECT = SESSION_COOKIE_SECURE = CSRF_COOKIE_SECURE = HTTPS
+SECURE_HSTS_SECONDS = 31536000 if HTTPS else 0
+SECURE_HSTS_INCLUDE_SUBDOMAINS = SECURE_HSTS_PRELOAD = HTTPS
+# Behind a proxy that ends TLS and overwrites this header in every request; without such a proxy anybody could send it.
+SECURE_PROXY_SSL_HEADER = ("HTTP_X_FORWARDED_PROTO", "https") if os.environ.get("AMVEL_BEHIND_PROXY") == "1" else None
+SECURE_REDIRECT_EXEMPT = [r"^healthz$", r"^readyz$"]  # whoever supervises asks on loopback
 SECURE_CONTENT_TYPE_NOSNIFF = True
 X_FRAME_OPTIONS = "SAMEORIGIN"
+SILENCED_SYSTEM_CHECKS = ["security.W019"]  # papers are looked at in a frame of our own pages, and of no others
+WHITENOISE_ADD_HEADERS_FUNCTION = policy_headers
 DATA_UPLOAD_MAX_MEMORY_SIZE = 1_000_000
 # Until a mail server is named, mail lands in a folder of the project: a stand-in mailbox.
 EMAIL_HOST = os.environ.get("AMVEL_MAIL_HOST", "")
@@ -113,9 +124,5 @@ EMAIL_HOST_PASSWORD = os.environ.get("AMVEL_MAIL_PASSWORD", "")
 EMAIL_BACKEND = f"django.core.mail.backends.{'smtp' if EMAIL_HOST else 'filebased'}.EmailBackend"
 EMAIL_FILE_PATH = ROOT / "var" / "mailbox"
 DEFAULT_FROM_EMAIL = os.environ.get("AMVEL_MAIL_FROM", "exercises@localhost")
-LOGGING = {
-    "version": 1,
-    "disable_existing_loggers": False,
-    "handlers": {"console": {"class": "logging.StreamHandler"}},
-    "root": {"handlers": ["console"], "level": "WARNING"},
-}
+LOGGING = logging_config(os.environ.get("AMVEL_LOG_LEVEL", "WARNING"))
+configure()

@@ -1,16 +1,16 @@
 """What one worker has solved for a body, every other takes over: after a restart, on another machine, on another morning."""
 
-import logging
 from collections.abc import Iterator
 from contextlib import contextmanager
 
+import structlog
 from django.utils import timezone
 
 from amvel.movements import Profiler
 from amvel.movements.shelf import ShelfError
 from jobs.models import SolvedBody
 
-log = logging.getLogger(__name__)
+log = structlog.get_logger(__name__)
 WORTH_KEEPING = 20  # newly solved profiles; fewer are solved again in less time than it takes to write them
 
 

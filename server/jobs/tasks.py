@@ -1,12 +1,12 @@
 """What the workers do: answer, take up what a dead worker left, remind, drop what nobody asks for."""
 
-import logging
 import os
 from collections.abc import Iterator
 from contextlib import contextmanager
 from datetime import timedelta
 from threading import Event, Thread
 
+import structlog
 from django.db import DatabaseError, connection, transaction
 from django.utils import timezone
 from procrastinate import RetryStrategy
@@ -16,7 +16,7 @@ from jobs.models import LongAnswer, SolvedBody
 from jobs.working import Told, answered, keep
 from papers.reminders import send_due
 
-log = logging.getLogger(__name__)
+log = structlog.get_logger(__name__)
 ANSWERS, CARE = "answers", "care"
 LIMIT = timedelta(minutes=5)  # no answer takes a tenth of it; what does is given up, and its worker with it
 UNUSED_DAYS = 90
@@ -35,7 +35,7 @@ def work_out(row: str) -> None:
         raise  # the job is tried again
     except Exception as error:
         # Whoever asked is told at once; what went wrong stands in the log, without anybody's data.
-        log.exception("could not work out %s", question.work)
+        log.exception("could not be worked out", work=question.work)
         LongAnswer.objects.filter(pk=question.pk).update(failed=f"it could not be worked out ({type(error).__name__})")
         return
     keep(question, answer)
@@ -54,7 +54,7 @@ def _beating(question: LongAnswer) -> Iterator[Told]:
             told = {"failed": "it took too long"} if late else {"beat_at": now, "share": share[0]}
             LongAnswer.objects.filter(pk=question.pk, done_at=None).update(**told)
             if late:
-                log.error("%s took longer than %s: the worker ends", question.work, LIMIT)
+                log.error("took too long: the worker ends", work=question.work, limit_s=LIMIT.total_seconds())
                 os._exit(75)
             if over.wait(1.0):
                 connection.close()
@@ -83,7 +83,7 @@ def remind(timestamp: int) -> None:
     """Mail what is due within the hour; one that fails stops no other."""
     sent, left = send_due(timezone.now())
     if left:
-        log.warning("%d reminders went, %d did not", sent, len(left))
+        log.warning("reminders did not go", sent=sent, left=len(left))
 
 
 @app.periodic(cron="17 3 * * *")

@@ -40,3 +40,13 @@ class User(AbstractUser):
     def called(self) -> str:
         """The name that stands under what this person did."""
         return self.get_full_name() or self.username
+
+
+class OpenSession(models.Model):
+    """One log-in that is open: on what, since when, last used when."""
+
+    id = models.UUIDField(primary_key=True, default=uuid.uuid4, editable=False)
+    user = models.ForeignKey(User, on_delete=models.CASCADE)
+    device = models.CharField(max_length=200, blank=True)
+    began_at = models.DateTimeField(auto_now_add=True)
+    seen_at = models.DateTimeField(auto_now_add=True)

@@ -1,8 +1,7 @@
-"""People of a practice: invited, given a role, ended; passwords and sessions of one's own."""
+"""People of a practice: invited, given a role, ended; a forgotten password."""
 
 from typing import Any
 
-from django.contrib.auth import update_session_auth_hash
 from django.core.exceptions import ValidationError
 from django.db import IntegrityError, transaction
 from django.http import Http404, HttpRequest
@@ -14,8 +13,9 @@ from pydantic import Field
 from accounts.models import User
 from accounts.passwords import choose, mail_link, of_link
 from accounts.roles import Action, Role
+from accounts.second_factor import has_second_factor, take_away
 from api.access import Needs
-from api.problems import PROBLEMS
+from api.problems import PROBLEMS, Done
 from clients.casework import audit
 from config.problem import problem
 
@@ -32,6 +32,7 @@ class Person(Schema):
     role: str
     active: bool
     invited: bool
+    second_factor: bool
     last_seen: str
 
 
@@ -51,6 +52,7 @@ def _person(user: User) -> dict[str, Any]:
         "role": user.role,
         "active": user.is_active,
         "invited": not user.has_usable_password(),
+        "second_factor": has_second_factor(user),
         "last_seen": user.last_login.date().isoformat() if user.last_login else "",
     }
 
@@ -88,8 +90,11 @@ def invite(request: HttpRequest, body: Invitation):
 
 
 class PersonChange(Schema):
+    """`forget_device` takes a second factor away whose device is lost."""
+
     role: Role | None = None
     active: bool | None = None
+    forget_device: bool = False
 
 
 @router.patch("/people/{person_id}", response={200: Person, **PROBLEMS}, auth=Needs(Action.MANAGE_PEOPLE))
@@ -102,6 +107,9 @@ def change_person(request: HttpRequest, person_id: str, body: PersonChange):
         user.role = body.role.value
     if body.active is not None:
         user.is_active = body.active
+    if body.forget_device:
+        take_away(user)
+        audit(request.user, None, "second factor taken away", user.username)
     user.session_round += 1
     user.save(update_fields=["role", "is_active", "session_round"])
     audit(request.user, None, "person changed", f"{user.username}, {user.role}, {'active' if user.is_active else 'ended'}")
@@ -117,10 +125,6 @@ def _of_the_house(request: HttpRequest, person_id: str) -> User:
 
 def _site(request: HttpRequest) -> str:
     return request.build_absolute_uri("/").rstrip("/")
-
-
-class Done(Schema):
-    done: bool = True
 
 
 class Forgotten(Schema):
@@ -152,30 +156,4 @@ def new_password(request: HttpRequest, body: Chosen):
     user = of_link(body.who, body.token)
     choose(user, body.password)
     audit(user, None, "password chosen by link")
-    return {"done": True}
-
-
-class OwnPassword(Schema):
-    old: str = Field(max_length=200)
-    new: str = Field(max_length=200)
-
-
-@router.post("/password", response={200: Done, **PROBLEMS})
-def own_password(request: HttpRequest, body: OwnPassword):
-    """Another password of one's own; every other session ends."""
-    if not request.user.check_password(body.old):
-        return problem(422, "The password is refused", "old: this is not your password")
-    choose(request.user, body.new)
-    update_session_auth_hash(request, request.user)
-    audit(request.user, None, "password changed")
-    return {"done": True}
-
-
-@router.post("/sessions/end-others", response={200: Done, **PROBLEMS})
-def end_others(request: HttpRequest):
-    """Log out everywhere else."""
-    request.user.session_round += 1
-    request.user.save(update_fields=["session_round"])
-    update_session_auth_hash(request, request.user)
-    audit(request.user, None, "other sessions ended")
     return {"done": True}

@@ -5,6 +5,7 @@ from ninja import NinjaAPI, Schema
 from ninja.errors import AuthenticationError, HttpError, ValidationError
 
 from accounts.passwords import PasswordRefused
+from accounts.second_factor import CodeRefused
 from amvel.body import BodyError
 from amvel.case import CaseError
 from amvel.formats import CalendarError
@@ -37,6 +38,12 @@ class Problem(Schema):
     status: int
     detail: str = ""
     faults: list[Fault] = []
+
+
+class Done(Schema):
+    """It is done, and there is nothing more to say."""
+
+    done: bool = True
 
 
 class UnderWay(Schema):
@@ -78,6 +85,10 @@ def install(api: NinjaAPI) -> None:
     @api.exception_handler(PasswordRefused)
     def password_refused(request: HttpRequest, error: PasswordRefused):
         return problem(422, "The password is refused", str(error))
+
+    @api.exception_handler(CodeRefused)
+    def code_refused(request: HttpRequest, error: CodeRefused):
+        return problem(401 if request.user.is_anonymous else 422, "The code is refused", str(error))
 
     @api.exception_handler(NotYet)
     def under_way(request: HttpRequest, error: NotYet):

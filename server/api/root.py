@@ -3,7 +3,7 @@
 from ninja import NinjaAPI
 from ninja.security import django_auth
 
-from api import clients, movements, papers, people, programmes, rooms, rulebook, session
+from api import clients, movements, own, papers, people, programmes, rooms, rulebook, session
 from api.problems import install
 
 api = NinjaAPI(title="Amvel", version="1", urls_namespace="v1", auth=django_auth, docs_url=None)
@@ -16,3 +16,4 @@ api.add_router("", papers.router)
 api.add_router("", rooms.router)
 api.add_router("", rulebook.router)
 api.add_router("", people.router)
+api.add_router("", own.router)

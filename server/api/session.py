@@ -8,6 +8,7 @@ from ninja.utils import check_csrf
 from pydantic import Field
 
 from accounts.roles import Action
+from accounts.second_factor import has_second_factor, pass_with
 from amvel import answers
 from amvel.case import LONGEST_OVERRIDE
 from amvel.safety import RULEBOOK_VERSION
@@ -28,12 +29,16 @@ class Session(Schema):
     role: str = ""
     may: list[str] = []
     organisation: str = ""
+    needs_code: bool = False
     csrf_token: str
 
 
 class Credentials(Schema):
+    """`code` is of the second factor, for who has one."""
+
     username: str = Field(max_length=150)
     password: str = Field(max_length=200)
+    code: str = Field(default="", max_length=40)
 
 
 @router.get("/session", auth=None, response=Session)
@@ -53,7 +58,10 @@ def session(request: HttpRequest):
 
 @router.post("/login", auth=None, response={200: Session, **PROBLEMS})
 def log_in(request: HttpRequest, credentials: Credentials):
-    """Log in; five failures lock the pair of name and address for a quarter of an hour."""
+    """Log in; five failures lock the pair of name and address for a quarter of an hour.
+
+    Who has a second factor and gives no code is not logged in: `needs_code` says so.
+    """
     if check_csrf(request) is not None:
         return problem(403, "Reload the page", "the page is too old to log in from")
     user = authenticate(request, username=credentials.username, password=credentials.password)
@@ -64,6 +72,10 @@ def log_in(request: HttpRequest, credentials: Credentials):
             "Locked for a while" if locked else "Not logged in",
             "too many attempts; try again in a quarter of an hour" if locked else "name or password is wrong",
         )
+    if has_second_factor(user):
+        if not credentials.code:
+            return Session(needs_code=True, csrf_token=get_token(request))
+        pass_with(user, credentials.code)
     login(request, user)
     audit(user, None, "logged in")
     return session(request)

@@ -21,6 +21,9 @@ INSTALLED_APPS = [
     "django.contrib.postgres",
     "django.contrib.staticfiles",
     "axes",
+    "django_otp",
+    "django_otp.plugins.otp_totp",
+    "django_otp.plugins.otp_static",
     "ninja",
     "procrastinate.contrib.django",
     "accounts",
@@ -80,7 +83,9 @@ AUTH_PASSWORD_VALIDATORS = [
     {"NAME": f"{_RULES}.UserAttributeSimilarityValidator"},
     {"NAME": f"{_RULES}.CommonPasswordValidator"},
     {"NAME": f"{_RULES}.NumericPasswordValidator"},
+    {"NAME": "accounts.guessable.NotGuessable"},
 ]
+OTP_TOTP_ISSUER = "Amvel"
 PASSWORD_RESET_TIMEOUT = 3 * 24 * 3600
 AXES_FAILURE_LIMIT = 5
 AXES_COOLOFF_TIME = 0.25  # hours

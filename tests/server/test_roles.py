@@ -18,8 +18,17 @@ from tests.server.conftest import Api, logged_in, today_case, user_of
 
 pytestmark = pytest.mark.django_db
 OPEN = {("GET", "/session"), ("POST", "/login"), ("POST", "/password/forgotten"), ("POST", "/password/new")}  # to whoever comes
-ANY_ROLE = {("POST", "/logout"), ("POST", "/password"), ("POST", "/sessions/end-others")}  # to whoever is logged in
-VALUES = {"family_id": "bridge", "step_id": "small_lift", "view": "side", "key": "hand_out.greeting", "index": "0", "person_id": "00000000-0000-0000-0000-000000000000"}
+ANY_ROLE = {
+    ("POST", "/logout"),
+    ("POST", "/password"),
+    ("GET", "/own"),
+    ("POST", "/sessions/end-others"),
+    ("POST", "/sessions/{session_id}/end"),
+    ("POST", "/second-factor"),
+    ("POST", "/second-factor/confirm"),
+    ("POST", "/second-factor/remove"),
+}  # to whoever is logged in
+VALUES = {"family_id": "bridge", "step_id": "small_lift", "view": "side", "key": "hand_out.greeting", "index": "0", "session_id": "00000000-0000-0000-0000-000000000000", "person_id": "00000000-0000-0000-0000-000000000000"}
 TODAY = timezone.localdate()
 
 

@@ -45,6 +45,7 @@ async function leave(): Promise<void> {
     <RouterLink v-if="session.may('manage_people')" to="/people" class="quiet-action">{{ say('people.title') }}</RouterLink>
     <RouterLink to="/rules" class="quiet-action">{{ say('station.rulebook') }}</RouterLink>
     <button class="quiet-action keys-button" type="button" @click="help = true">{{ say('app.help') }} ?</button>
+    <RouterLink to="/own" class="quiet-action">{{ session.user }}</RouterLink>
     <button class="quiet-action" type="button" @click="leave">{{ say('app.logout') }}</button>
   </header>
   <RouterView />

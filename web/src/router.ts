@@ -9,6 +9,7 @@ export const router = createRouter({
     { path: '/', redirect: '/day' },
     { path: '/login', name: 'login', component: () => import('./stations/day/LogIn.vue') },
     { path: '/welcome', name: 'welcome', component: () => import('./stations/people/NewPassword.vue') },
+    { path: '/own', name: 'own', component: () => import('./stations/people/OwnStation.vue') },
     { path: '/people', name: 'people', component: () => import('./stations/people/PeopleStation.vue') },
     { path: '/day', name: 'day', component: () => import('./stations/day/DayStation.vue') },
     { path: '/new', name: 'new', component: () => import('./stations/story/NewClient.vue') },

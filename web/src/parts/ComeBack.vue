@@ -7,14 +7,16 @@ import { useSession } from '../stores/session'
 /** The session has ended while a page was open: the password again, and what was typed is still there. */
 const session = useSession()
 const password = ref('')
+const code = ref('')
+const asksCode = ref(false)
 const failed = ref('')
 const busy = ref(false)
 async function back(): Promise<void> {
   busy.value = true
   failed.value = ''
   try {
-    await session.comeBack(password.value)
-    password.value = ''
+    asksCode.value = !await session.comeBack(password.value, code.value)
+    if (!asksCode.value) password.value = code.value = ''
   } catch (error) {
     failed.value = inWords(error)
   } finally {
@@ -29,6 +31,7 @@ async function back(): Promise<void> {
       <p>{{ say('lapsed.lead') }}</p>
       <label>{{ say('login.name') }}<el-input :model-value="session.login" name="lapsed-name" autocomplete="username" readonly /></label>
       <label>{{ say('login.password') }}<el-input v-model="password" name="lapsed-password" type="password" autocomplete="current-password" /></label>
+      <label v-if="asksCode">{{ say('login.code') }}<el-input v-model="code" name="lapsed-code" autocomplete="one-time-code" /></label>
       <p v-if="failed" role="alert" class="bad">{{ failed }}</p>
       <div class="row"><button class="main-action" type="submit" :disabled="busy || !password">{{ say('lapsed.go') }}</button><a class="quiet-action" href="/login">{{ say('lapsed.other') }}</a></div>
     </form>

@@ -10,6 +10,8 @@ const route = useRoute()
 const router = useRouter()
 const name = ref('')
 const password = ref('')
+const code = ref('')
+const asksCode = ref(false)
 const failed = ref('')
 const busy = ref(false)
 
@@ -17,8 +19,8 @@ async function enter(): Promise<void> {
   busy.value = true
   failed.value = ''
   try {
-    await session.enter(name.value, password.value)
-    await router.push(typeof route.query.to === 'string' && route.query.to.startsWith('/') ? route.query.to : '/day')
+    asksCode.value = !await session.enter(name.value, password.value, code.value)
+    if (!asksCode.value) await router.push(typeof route.query.to === 'string' && route.query.to.startsWith('/') ? route.query.to : '/day')
   } catch (error) {
     failed.value = error instanceof Refused ? error.message : say('app.failed')
   } finally {
@@ -36,8 +38,9 @@ async function enter(): Promise<void> {
       <form class="stack" @submit.prevent="enter">
         <label>{{ say('login.name') }}<el-input v-model="name" name="username" autocomplete="username" size="large" /></label>
         <label>{{ say('login.password') }}<el-input v-model="password" name="password" type="password" autocomplete="current-password" size="large" /></label>
+        <template v-if="asksCode"><p role="status">{{ say('login.codeLead') }}</p><label>{{ say('login.code') }}<el-input v-model="code" name="code" autocomplete="one-time-code" size="large" /></label></template>
         <p v-if="failed" role="alert" class="bad">{{ failed }}</p>
-        <button class="main-action" type="submit" :disabled="busy || !name || !password">{{ say('login.go') }}</button>
+        <button class="main-action" type="submit" :disabled="busy || !name || !password || (asksCode && !code)">{{ say('login.go') }}</button>
         <RouterLink to="/welcome" class="quiet-action">{{ say('login.forgotten') }}</RouterLink>
       </form>
     </section>

@@ -8,7 +8,7 @@ import { inWords } from '../../stores/answers'
 import { useSession } from '../../stores/session'
 
 type Role = components['schemas']['Role']
-interface Person { id: string; username: string; name: string; email: string; role: Role; active: boolean; invited: boolean; last_seen: string }
+interface Person { id: string; username: string; name: string; email: string; role: Role; active: boolean; invited: boolean; second_factor: boolean; last_seen: string }
 const session = useSession()
 const queries = useQueryClient()
 const asked = useQuery({ queryKey: ['people'], queryFn: () => got<{ people: Person[]; roles: Role[] }>(http.GET('/api/v1/people')), staleTime: 0 })
@@ -36,7 +36,7 @@ const invite = () => attempt(async () => {
   told.value = say('people.sent', { to: entry.email })
   Object.assign(entry, { username: '', email: '', first_name: '', last_name: '' })
 })
-const change = (p: Person, body: { role?: Role; active?: boolean }) => attempt(() => got(http.PATCH('/api/v1/people/{person_id}', { params: { path: { person_id: p.id } }, body })))
+const change = (p: Person, body: { role?: Role; active?: boolean; forget_device?: boolean }) => attempt(() => got(http.PATCH('/api/v1/people/{person_id}', { params: { path: { person_id: p.id } }, body: { forget_device: false, ...body } })))
 </script>
 
 <template>
@@ -46,6 +46,7 @@ const change = (p: Person, body: { role?: Role; active?: boolean }) => attempt((
     <section v-for="p in asked.data.value?.people" :key="p.id" class="sheet row spread" :class="{ ended: !p.active }">
       <span><b>{{ p.name || p.username }}</b><br /><span class="soft small">{{ p.username }}<template v-if="p.email"> · {{ p.email }}</template> · {{ p.invited ? say('people.invited') : p.last_seen ? say('people.seen', { day: p.last_seen }) : say('people.never') }}</span></span>
       <span class="row"><el-select :model-value="p.role" :disabled="busy || p.username === session.login" :aria-label="say('people.role')" class="role" @update:model-value="(role: Role) => change(p, { role })"><el-option v-for="r in roles" :key="r" :value="r" :label="say(`role.${r}`)" /></el-select>
+        <button v-if="p.second_factor" type="button" class="quiet-action" :disabled="busy || p.username === session.login" @click="change(p, { forget_device: true })">{{ say('people.forget') }}</button>
         <button type="button" class="quiet-action" :disabled="busy || p.username === session.login" @click="change(p, { active: !p.active })">{{ say(p.active ? 'people.end' : 'people.again') }}</button></span>
     </section>
     <form class="sheet stack" @submit.prevent="invite">

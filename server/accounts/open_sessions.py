@@ -1,0 +1,58 @@
+"""Where somebody is logged in: listed, and ended one by one or all but this one."""
+
+import uuid
+from datetime import timedelta
+
+from django.contrib.auth import logout
+from django.contrib.auth.signals import user_logged_in, user_logged_out
+from django.dispatch import receiver
+from django.http import HttpRequest
+from django.utils import timezone
+
+from accounts.models import OpenSession, User
+
+_ID = "open_session"
+_EVERY = timedelta(minutes=1)  # how often the last moment is written down
+
+
+@receiver(user_logged_in)
+def _begun(sender: type[User], request: HttpRequest, user: User, **more: object) -> None:
+    device = request.headers.get("User-Agent", "")[:200]
+    request.session[_ID] = str(OpenSession.objects.create(user=user, device=device).pk)
+
+
+@receiver(user_logged_out)
+def _ended(sender: type[User], request: HttpRequest, user: User | None, **more: object) -> None:
+    OpenSession.objects.filter(pk=request.session.get(_ID), user=user).delete()
+
+
+def id_of(request: HttpRequest) -> str:
+    """Of the session that asks; '' for one without."""
+    return str(request.session.get(_ID, ""))
+
+
+def still_open(request: HttpRequest) -> bool:
+    """Whether nobody has ended the session that asks; an ended one is logged out here."""
+    found = OpenSession.objects.filter(pk=id_of(request) or uuid.UUID(int=0), user=request.user).first()
+    if found is None:
+        logout(request)
+        return False
+    now = timezone.now()
+    if now - found.seen_at > _EVERY:
+        OpenSession.objects.filter(pk=found.pk).update(seen_at=now)
+    return True
+
+
+def sessions_of(user: User, longest: timedelta) -> list[OpenSession]:
+    """The newest first; what nobody has used for longer than a session lasts is over."""
+    OpenSession.objects.filter(user=user, seen_at__lt=timezone.now() - longest).delete()
+    return list(OpenSession.objects.filter(user=user).order_by("-seen_at"))
+
+
+def end(user: User, session_id: str) -> bool:
+    """Whether there was such a session of this person."""
+    return OpenSession.objects.filter(user=user, pk=session_id).delete()[0] > 0
+
+
+def end_others(request: HttpRequest) -> None:
+    OpenSession.objects.filter(user=request.user).exclude(pk=id_of(request) or uuid.UUID(int=0)).delete()

@@ -11,7 +11,17 @@ const session = useSession()
 const router = useRouter()
 const route = useRoute()
 const help = ref(false)
-const KEYS = { d: 'day', r: 'rulebook', s: 'story', m: 'measure', l: 'limits', v: 'movements', o: 'room', p: 'programme', a: 'papers' } as const
+const KEYS = {
+  d: 'day',
+  r: 'rulebook',
+  s: 'story',
+  m: 'measure',
+  l: 'limits',
+  v: 'movements',
+  o: 'room',
+  p: 'programme',
+  a: 'papers',
+} as const
 
 function typing(event: KeyboardEvent): boolean {
   const target = event.target as HTMLElement
@@ -40,7 +50,9 @@ async function leave(): Promise<void> {
 
 <template>
   <header v-if="session.user" class="top">
-    <RouterLink to="/day" class="brand"><img src="/mark.svg" alt="" width="34" height="34" /><span>{{ say('app.name') }}</span></RouterLink>
+    <RouterLink to="/day" class="brand"
+      ><img src="/mark.svg" alt="" width="34" height="34" /><span>{{ say('app.name') }}</span></RouterLink
+    >
     <span class="soft small house">{{ session.organisation }}</span>
     <RouterLink v-if="session.may('manage_people')" to="/people" class="quiet-action">{{ say('people.title') }}</RouterLink>
     <RouterLink to="/rules" class="quiet-action">{{ say('station.rulebook') }}</RouterLink>
@@ -53,18 +65,77 @@ async function leave(): Promise<void> {
   <footer v-if="session.user" class="foot small soft">{{ say('app.support') }}</footer>
   <el-dialog v-model="help" :title="say('keys.title')" width="420">
     <dl class="keys">
-      <template v-for="(name, key) in KEYS" :key="key"><dt><kbd>{{ key }}</kbd></dt><dd>{{ say('keys.station', { name: say(`station.${name}` as MessageKey) }) }}</dd></template>
-      <dt><kbd>/</kbd></dt><dd>{{ say('keys.find') }}</dd><dt><kbd>?</kbd></dt><dd>{{ say('keys.help') }}</dd>
+      <template v-for="(name, key) in KEYS" :key="key"
+        ><dt>
+          <kbd>{{ key }}</kbd>
+        </dt>
+        <dd>{{ say('keys.station', { name: say(`station.${name}` as MessageKey) }) }}</dd></template
+      >
+      <dt><kbd>/</kbd></dt>
+      <dd>{{ say('keys.find') }}</dd>
+      <dt><kbd>?</kbd></dt>
+      <dd>{{ say('keys.help') }}</dd>
     </dl>
   </el-dialog>
 </template>
 
 <style scoped>
-.top { display: flex; align-items: center; gap: var(--space-3); padding: 8px var(--space-5); }
-.brand { display: flex; align-items: center; gap: 10px; font-family: var(--serif); font-weight: 600; font-size: 22px; color: var(--ink); text-decoration: none; min-height: 44px; }
-.house { margin-left: auto; margin-right: 6px; }
-.foot { padding: var(--space-4) var(--space-5); text-align: center; }
-.keys { display: grid; grid-template-columns: 60px 1fr; gap: 8px; margin: 0; } .keys dd { margin: 0; }
-kbd { border: 1.5px solid var(--line); border-bottom-width: 3px; border-radius: 6px; padding: 1px 9px; background: var(--ground); }
-@media (max-width: 720px) { .keys-button { display: none; } .top { flex-wrap: wrap; padding: 8px var(--space-3); } .house { flex-basis: 100%; order: 9; margin: 0; } .brand { margin-right: auto; } }
+.top {
+  display: flex;
+  align-items: center;
+  gap: var(--space-3);
+  padding: 8px var(--space-5);
+}
+.brand {
+  display: flex;
+  align-items: center;
+  gap: 10px;
+  font-family: var(--serif);
+  font-weight: 600;
+  font-size: 22px;
+  color: var(--ink);
+  text-decoration: none;
+  min-height: 44px;
+}
+.house {
+  margin-left: auto;
+  margin-right: 6px;
+}
+.foot {
+  padding: var(--space-4) var(--space-5);
+  text-align: center;
+}
+.keys {
+  display: grid;
+  grid-template-columns: 60px 1fr;
+  gap: 8px;
+  margin: 0;
+}
+.keys dd {
+  margin: 0;
+}
+kbd {
+  border: 1.5px solid var(--line);
+  border-bottom-width: 3px;
+  border-radius: 6px;
+  padding: 1px 9px;
+  background: var(--ground);
+}
+@media (max-width: 720px) {
+  .keys-button {
+    display: none;
+  }
+  .top {
+    flex-wrap: wrap;
+    padding: 8px var(--space-3);
+  }
+  .house {
+    flex-basis: 100%;
+    order: 9;
+    margin: 0;
+  }
+  .brand {
+    margin-right: auto;
+  }
+}
 </style>

@@ -15,7 +15,9 @@ export const router = createRouter({
     { path: '/new', name: 'new', component: () => import('./stations/story/NewClient.vue') },
     { path: '/rules', name: 'rulebook', component: () => import('./stations/rulebook/RulebookStation.vue') },
     {
-      path: '/client/:id', component: () => import('./parts/ClientFrame.vue'), redirect: (to) => `${to.path}/story`,
+      path: '/client/:id',
+      component: () => import('./parts/ClientFrame.vue'),
+      redirect: (to) => `${to.path}/story`,
       children: [
         { path: 'story', name: 'story', component: () => import('./stations/story/StoryStation.vue') },
         { path: 'measure', name: 'measure', component: () => import('./stations/measure/MeasureStation.vue') },

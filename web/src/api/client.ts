@@ -4,7 +4,12 @@ import type { paths } from './schema'
 
 /** A refusal by the server, as problem details. */
 export class Refused extends Error {
-  constructor(public status: number, public title: string, public detail: string, public faults: { path: string; reason: string }[] = []) {
+  constructor(
+    public status: number,
+    public title: string,
+    public detail: string,
+    public faults: { path: string; reason: string }[] = [],
+  ) {
     super(detail || title)
   }
 }
@@ -25,7 +30,11 @@ http.use({
   onRequest({ request }) {
     if (request.method !== 'GET') request.headers.set('X-CSRFToken', csrf)
     // Sent again by a network that stumbles, it is done once.
-    if (request.method === 'POST') request.headers.set('Idempotency-Key', Array.from(crypto.getRandomValues(new Uint8Array(16)), (b) => b.toString(16).padStart(2, '0')).join(''))
+    if (request.method === 'POST')
+      request.headers.set(
+        'Idempotency-Key',
+        Array.from(crypto.getRandomValues(new Uint8Array(16)), (b) => b.toString(16).padStart(2, '0')).join(''),
+      )
     return request
   },
 })

@@ -1,16 +1,20 @@
 import { computed, reactive } from 'vue'
 
 /** What the server says while a worker is at it: the same request is sent again until the answer is there. */
-interface UnderWay { share: number; again_in_s: number }
+interface UnderWay {
+  share: number
+  again_in_s: number
+}
 
 const MOST_TRIES = 600
 const shares = reactive(new Map<string, number>())
 
 /** How far the answer to this address is, 0 to 1; undefined while nobody waits for it. */
-export const shareOf = (ending: string) => computed(() => {
-  for (const [path, share] of shares) if (path.endsWith(ending)) return share
-  return undefined
-})
+export const shareOf = (ending: string) =>
+  computed(() => {
+    for (const [path, share] of shares) if (path.endsWith(ending)) return share
+    return undefined
+  })
 
 const pause = (seconds: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, 1000 * seconds))
 
@@ -21,7 +25,7 @@ export async function untilThere(request: Request, ask: (request: Request) => Pr
     for (let tries = 0; tries < MOST_TRIES; tries++) {
       const answer = await ask(request.clone())
       if (answer.status !== 202) return answer
-      const { share, again_in_s } = await answer.json() as UnderWay
+      const { share, again_in_s } = (await answer.json()) as UnderWay
       shares.set(path, share)
       // The first questions come quickly: most answers take less than a second.
       await pause(Math.min(again_in_s, 0.15 * 2 ** tries))

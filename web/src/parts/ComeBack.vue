@@ -15,7 +15,7 @@ async function back(): Promise<void> {
   busy.value = true
   failed.value = ''
   try {
-    asksCode.value = !await session.comeBack(password.value, code.value)
+    asksCode.value = !(await session.comeBack(password.value, code.value))
     if (!asksCode.value) password.value = code.value = ''
   } catch (error) {
     failed.value = inWords(error)
@@ -26,18 +26,39 @@ async function back(): Promise<void> {
 </script>
 
 <template>
-  <el-dialog :model-value="session.lapsed" :title="say('lapsed.title')" width="420" :close-on-click-modal="false" :close-on-press-escape="false" :show-close="false">
+  <el-dialog
+    :model-value="session.lapsed"
+    :title="say('lapsed.title')"
+    width="420"
+    :close-on-click-modal="false"
+    :close-on-press-escape="false"
+    :show-close="false"
+  >
     <form class="stack" @submit.prevent="back">
       <p>{{ say('lapsed.lead') }}</p>
       <label>{{ say('login.name') }}<el-input :model-value="session.login" name="lapsed-name" autocomplete="username" readonly /></label>
-      <label>{{ say('login.password') }}<el-input v-model="password" name="lapsed-password" type="password" autocomplete="current-password" /></label>
+      <label
+        >{{ say('login.password') }}<el-input v-model="password" name="lapsed-password" type="password" autocomplete="current-password"
+      /></label>
       <label v-if="asksCode">{{ say('login.code') }}<el-input v-model="code" name="lapsed-code" autocomplete="one-time-code" /></label>
       <p v-if="failed" role="alert" class="bad">{{ failed }}</p>
-      <div class="row"><button class="main-action" type="submit" :disabled="busy || !password">{{ say('lapsed.go') }}</button><a class="quiet-action" href="/login">{{ say('lapsed.other') }}</a></div>
+      <div class="row">
+        <button class="main-action" type="submit" :disabled="busy || !password">{{ say('lapsed.go') }}</button><a
+          class="quiet-action"
+          href="/login"
+          >{{ say('lapsed.other') }}</a
+        >
+      </div>
     </form>
   </el-dialog>
 </template>
 
 <style scoped>
-label { display: grid; gap: 4px; } .bad { color: var(--brick); }
+label {
+  display: grid;
+  gap: 4px;
+}
+.bad {
+  color: var(--brick);
+}
 </style>

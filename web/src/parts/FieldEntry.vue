@@ -16,26 +16,108 @@ function toggle(choice: string): void {
 
 <template>
   <div class="entry">
-    <span :id="label">{{ field.title }}<span v-if="field.unit && field.kind !== 'number' && field.kind !== 'count'" class="soft"> ({{ field.unit }})</span></span>
-    <el-radio-group v-if="field.kind === 'choice' && few" :model-value="value as string" :aria-labelledby="label" @update:model-value="value = $event">
+    <span :id="label"
+      >{{ field.title
+      }}<span v-if="field.unit && field.kind !== 'number' && field.kind !== 'count'" class="soft"> ({{ field.unit }})</span></span
+    >
+    <el-radio-group
+      v-if="field.kind === 'choice' && few"
+      :model-value="value as string"
+      :aria-labelledby="label"
+      @update:model-value="value = $event"
+    >
       <el-radio-button v-for="c in field.choices" :key="c.value" :value="c.value" :label="c.title" />
     </el-radio-group>
-    <el-select v-else-if="field.kind === 'choice'" :model-value="value as string" :clearable="field.optional" :aria-label="field.title" class="pick" @update:model-value="value = $event"><el-option v-for="c in field.choices" :key="c.value" :value="c.value" :label="c.title" /></el-select>
+    <el-select
+      v-else-if="field.kind === 'choice'"
+      :model-value="value as string"
+      :clearable="field.optional"
+      :aria-label="field.title"
+      class="pick"
+      @update:model-value="value = $event"
+      ><el-option v-for="c in field.choices" :key="c.value" :value="c.value" :label="c.title"
+    /></el-select>
     <span v-else-if="field.kind === 'choices'" class="row" role="group" :aria-labelledby="label">
-      <button v-for="c in field.choices" :key="c.value" type="button" class="quiet-action" :aria-pressed="several.includes(c.value)" @click="toggle(c.value)">{{ c.title }}</button>
+      <button
+        v-for="c in field.choices"
+        :key="c.value"
+        type="button"
+        class="quiet-action"
+        :aria-pressed="several.includes(c.value)"
+        @click="toggle(c.value)"
+      >
+        {{ c.title }}
+      </button>
     </span>
-    <el-radio-group v-else-if="field.kind === 'yes_no'" :model-value="value as boolean" :aria-labelledby="label" @update:model-value="value = $event">
+    <el-radio-group
+      v-else-if="field.kind === 'yes_no'"
+      :model-value="value as boolean"
+      :aria-labelledby="label"
+      @update:model-value="value = $event"
+    >
       <el-radio-button :value="true" :label="say('story.yes')" /><el-radio-button :value="false" :label="say('story.no')" />
     </el-radio-group>
-    <input v-else-if="field.kind === 'date'" type="date" class="date" :max="today" :value="value" :aria-labelledby="label" @change="value = ($event.target as HTMLInputElement).value" />
-    <input v-else-if="field.kind === 'text'" class="date wide" :value="value" :aria-labelledby="label" @change="value = ($event.target as HTMLInputElement).value" />
-    <span v-else class="row number"><el-input-number :model-value="value as number" :min="field.low" :max="field.high || undefined" :controls="false" :precision="field.kind === 'count' ? 0 : undefined" :name="named ? field.name : undefined" :aria-label="field.title" :placeholder="field.optional ? say('story.unknown') : ''" @update:model-value="value = $event" /> {{ field.unit }}</span>
+    <input
+      v-else-if="field.kind === 'date'"
+      type="date"
+      class="date"
+      :max="today"
+      :value="value"
+      :aria-labelledby="label"
+      @change="value = ($event.target as HTMLInputElement).value"
+    />
+    <input
+      v-else-if="field.kind === 'text'"
+      class="date wide"
+      :value="value"
+      :aria-labelledby="label"
+      @change="value = ($event.target as HTMLInputElement).value"
+    />
+    <span v-else class="row number"
+      ><el-input-number
+        :model-value="value as number"
+        :min="field.low"
+        :max="field.high || undefined"
+        :controls="false"
+        :precision="field.kind === 'count' ? 0 : undefined"
+        :name="named ? field.name : undefined"
+        :aria-label="field.title"
+        :placeholder="field.optional ? say('story.unknown') : ''"
+        @update:model-value="value = $event"
+      />
+      {{ field.unit }}</span
+    >
   </div>
 </template>
 
 <style scoped>
-.entry { display: grid; grid-template-columns: minmax(170px, 250px) 1fr; align-items: center; gap: var(--space-3); min-height: 46px; }
-.date { min-height: 46px; border: 1px solid var(--el-border-color); border-radius: var(--round-small); padding: 0 12px; background: var(--paper); width: 190px; } .wide { width: 100%; }
-.number .el-input-number { width: 150px; } .pick { max-width: 320px; }
-@media (max-width: 720px) { .entry { grid-template-columns: minmax(0, 1fr); } }
+.entry {
+  display: grid;
+  grid-template-columns: minmax(170px, 250px) 1fr;
+  align-items: center;
+  gap: var(--space-3);
+  min-height: 46px;
+}
+.date {
+  min-height: 46px;
+  border: 1px solid var(--el-border-color);
+  border-radius: var(--round-small);
+  padding: 0 12px;
+  background: var(--paper);
+  width: 190px;
+}
+.wide {
+  width: 100%;
+}
+.number .el-input-number {
+  width: 150px;
+}
+.pick {
+  max-width: 320px;
+}
+@media (max-width: 720px) {
+  .entry {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
 </style>

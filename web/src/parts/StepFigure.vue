@@ -10,10 +10,23 @@ watch(address, () => (missing.value = false))
 </script>
 
 <template>
-  <div class="figure box"><img v-if="!missing" :src="address" :alt="alt" loading="lazy" @error="missing = true" /><span v-else class="soft small">{{ alt }}</span></div>
+  <div class="figure box">
+    <img v-if="!missing" :src="address" :alt="alt" loading="lazy" @error="missing = true" /><span v-else class="soft small">{{ alt }}</span>
+  </div>
 </template>
 
 <style scoped>
-.box { display: grid; place-items: center; grid-template: minmax(0, 1fr) / minmax(0, 1fr); overflow: hidden; padding: 6px; }
-img { width: 100%; height: 100%; min-height: 0; object-fit: contain; }
+.box {
+  display: grid;
+  place-items: center;
+  grid-template: minmax(0, 1fr) / minmax(0, 1fr);
+  overflow: hidden;
+  padding: 6px;
+}
+img {
+  width: 100%;
+  height: 100%;
+  min-height: 0;
+  object-fit: contain;
+}
 </style>

@@ -13,7 +13,14 @@ const failed = ref(false)
 const calm = usePreferredReducedMotion()
 const beat = computed(() => movie.value?.beats[at.value])
 const wait = computed(() => 1000 * (beat.value?.seconds ?? 1))
-const { start: arm, stop } = useTimeoutFn(() => { move(1); arm() }, wait, { immediate: false })
+const { start: arm, stop } = useTimeoutFn(
+  () => {
+    move(1)
+    arm()
+  },
+  wait,
+  { immediate: false },
+)
 
 function move(by: number): void {
   const count = movie.value?.beats.length ?? 1
@@ -35,13 +42,22 @@ async function start(): Promise<void> {
     failed.value = true
   }
 }
-watch(() => props.load, () => void start(), { immediate: true })
-const step = (by: number): void => { play(false); move(by) }
+watch(
+  () => props.load,
+  () => void start(),
+  { immediate: true },
+)
+const step = (by: number): void => {
+  play(false)
+  move(by)
+}
 </script>
 
 <template>
   <div class="player" role="group" :aria-label="alt">
-    <p v-if="failed" role="alert">{{ say('app.failed') }} <button type="button" class="quiet-action" @click="start">{{ say('app.again') }}</button></p>
+    <p v-if="failed" role="alert">
+      {{ say('app.failed') }} <button type="button" class="quiet-action" @click="start">{{ say('app.again') }}</button>
+    </p>
     <div v-else-if="movie && beat" class="figure stage" data-testid="player" v-html="movie.frames[beat.frame]" />
     <p v-else class="soft" role="status">{{ say('app.loading') }}</p>
     <div v-if="movie && beat" class="row keys">
@@ -55,6 +71,33 @@ const step = (by: number): void => { play(false); move(by) }
 </template>
 
 <style scoped>
-.player { display: grid; gap: 6px; } .stage { height: 330px; padding: 10px; } .keys { justify-content: center; }
-.breath { min-width: 148px; text-align: center; padding: 8px 14px; border-radius: var(--round); border: 2px solid var(--accent); font-size: var(--text-large); } .breath.in { background: var(--paper); } .breath.out { background: var(--accent); color: var(--paper); } .breath.on { border-style: dashed; }
+.player {
+  display: grid;
+  gap: 6px;
+}
+.stage {
+  height: 330px;
+  padding: 10px;
+}
+.keys {
+  justify-content: center;
+}
+.breath {
+  min-width: 148px;
+  text-align: center;
+  padding: 8px 14px;
+  border-radius: var(--round);
+  border: 2px solid var(--accent);
+  font-size: var(--text-large);
+}
+.breath.in {
+  background: var(--paper);
+}
+.breath.out {
+  background: var(--accent);
+  color: var(--paper);
+}
+.breath.on {
+  border-style: dashed;
+}
 </style>

@@ -5,11 +5,21 @@ import { Refused } from '../api/client'
 import { say } from '../i18n'
 
 /** Who was asked about: an answer carries the same, and is shown only while it is still what is on screen. */
-export interface Subject { client: string; revision: number; digest: string }
+export interface Subject {
+  client: string
+  revision: number
+  digest: string
+}
 
 /** What an answer is kept under: the client, and the revision of its case. */
 export const keyOfClient = (client: string): readonly unknown[] => ['client', client]
-const keyOfAnswer = (on: Subject, what: string, more: unknown): readonly unknown[] => [...keyOfClient(on.client), on.revision, on.digest, what, more]
+const keyOfAnswer = (on: Subject, what: string, more: unknown): readonly unknown[] => [
+  ...keyOfClient(on.client),
+  on.revision,
+  on.digest,
+  what,
+  more,
+]
 
 export interface Answer<T> {
   data: ComputedRef<T | undefined>
@@ -28,7 +38,11 @@ export const inWords = (error: unknown): string => (!error ? '' : error instance
  * when these are no longer the ones on screen, and asked again when they change.
  */
 export function useAnswer<T extends { client: string; revision: number; digest: string }>(
-  what: string, on: () => Subject | undefined, ask: (on: Subject) => Promise<T>, moved: () => Promise<void>, more: () => unknown = () => '',
+  what: string,
+  on: () => Subject | undefined,
+  ask: (on: Subject) => Promise<T>,
+  moved: () => Promise<void>,
+  more: () => unknown = () => '',
 ): Answer<T> {
   const wanted = ref(0)
   const subject = computed(on)
@@ -46,7 +60,10 @@ export function useAnswer<T extends { client: string; revision: number; digest: 
   })
   function want(): void {
     wanted.value++
-    if (getCurrentScope()) onScopeDispose(() => { wanted.value-- })
+    if (getCurrentScope())
+      onScopeDispose(() => {
+        wanted.value--
+      })
   }
   return {
     data: computed(() => (subject.value ? query.data.value : undefined)),

@@ -2,7 +2,20 @@ import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
 import { got, http, Refused } from '../api/client'
-import type { ClientView, DueTest, HistoryEntry, LimitEffects, Movie, Room, RoomFits, SchoolQuestion, Stop, Tried, Values, Verdict } from '../api/types'
+import type {
+  ClientView,
+  DueTest,
+  HistoryEntry,
+  LimitEffects,
+  Movie,
+  Room,
+  RoomFits,
+  SchoolQuestion,
+  Stop,
+  Tried,
+  Values,
+  Verdict,
+} from '../api/types'
 import { keyOfClient, useAnswer } from './answers'
 import type { Subject } from './answers'
 
@@ -19,7 +32,7 @@ export const useClient = defineStore('client', () => {
   const shown = useQuery({
     queryKey: computed(() => keyOfClient(wanted.value)),
     queryFn: ({ queryKey }) => fetched(String(queryKey[1])),
-    enabled: false,  // asked by name, in `open` and `refresh`
+    enabled: false, // asked by name, in `open` and `refresh`
   })
   const view = computed<View | undefined>(() => (shown.data.value?.id === wanted.value ? shown.data.value : undefined))
   const stale = ref(false)
@@ -28,7 +41,8 @@ export const useClient = defineStore('client', () => {
   const outOfReach = ref(false)
   const id = computed(() => view.value?.id ?? '')
   const path = computed(() => ({ path: { client_id: id.value } }))
-  const subject = (): Subject | undefined => view.value && { client: view.value.id, revision: view.value.revision, digest: view.value.digest }
+  const subject = (): Subject | undefined =>
+    view.value && { client: view.value.id, revision: view.value.revision, digest: view.value.digest }
   const at = (on: Subject) => ({ params: { path: { client_id: on.client } } })
 
   async function fetched(clientId: string): Promise<View> {
@@ -54,7 +68,14 @@ export const useClient = defineStore('client', () => {
     const of = view.value!
     stale.value = false
     try {
-      take(await got<View>(http.PATCH('/api/v1/clients/{client_id}', { params: { path: { client_id: of.id } }, body: { base_revision: of.revision, sections, reason } })))
+      take(
+        await got<View>(
+          http.PATCH('/api/v1/clients/{client_id}', {
+            params: { path: { client_id: of.id } },
+            body: { base_revision: of.revision, sections, reason },
+          }),
+        ),
+      )
     } catch (error) {
       if (error instanceof Refused && error.status === 409 && id.value === of.id) {
         stale.value = true
@@ -65,55 +86,147 @@ export const useClient = defineStore('client', () => {
   }
   async function addTest(result: Record<string, unknown>): Promise<void> {
     const of = view.value!
-    take(await got<View>(http.POST('/api/v1/clients/{client_id}/tests', { params: { path: { client_id: of.id } }, body: { base_revision: of.revision, result } })))
+    take(
+      await got<View>(
+        http.POST('/api/v1/clients/{client_id}/tests', {
+          params: { path: { client_id: of.id } },
+          body: { base_revision: of.revision, result },
+        }),
+      ),
+    )
   }
   /** Another device may have changed this client: fetch it when the revision moved. Returns whether it did. */
   async function listen(): Promise<boolean> {
     const of = view.value
     if (!of) return false
-    const pulse = await got<{ revision: number; stop_signs: string[] }>(http.GET('/api/v1/clients/{client_id}/pulse', { params: { path: { client_id: of.id } } }))
-    const known = of.screen.stop_signs.map((s) => s.id).sort().join()
+    const pulse = await got<{ revision: number; stop_signs: string[] }>(
+      http.GET('/api/v1/clients/{client_id}/pulse', { params: { path: { client_id: of.id } } }),
+    )
+    const known = of.screen.stop_signs
+      .map((s) => s.id)
+      .sort()
+      .join()
     if (id.value !== of.id || (pulse.revision === of.revision && [...pulse.stop_signs].sort().join() === known)) return false
     await refresh()
     if (id.value !== of.id) return false
     changedElsewhere.value = true
     return true
   }
-  const judged = useAnswer('verdicts', subject, (on) => got<JudgedAnswer>(http.GET('/api/v1/clients/{client_id}/verdicts', at(on))), refresh)
-  const tested = useAnswer('next tests', subject, (on) => got<DueAnswer>(http.GET('/api/v1/clients/{client_id}/next-tests', at(on))), refresh)
-  const effected = useAnswer('effects', subject, (on) => got<EffectsAnswer>(http.GET('/api/v1/clients/{client_id}/limits/effects', at(on))), refresh)
+  const judged = useAnswer(
+    'verdicts',
+    subject,
+    (on) => got<JudgedAnswer>(http.GET('/api/v1/clients/{client_id}/verdicts', at(on))),
+    refresh,
+  )
+  const tested = useAnswer(
+    'next tests',
+    subject,
+    (on) => got<DueAnswer>(http.GET('/api/v1/clients/{client_id}/next-tests', at(on))),
+    refresh,
+  )
+  const effected = useAnswer(
+    'effects',
+    subject,
+    (on) => got<EffectsAnswer>(http.GET('/api/v1/clients/{client_id}/limits/effects', at(on))),
+    refresh,
+  )
   const past = useAnswer('history', subject, (on) => got<HistoryAnswer>(http.GET('/api/v1/clients/{client_id}/history', at(on))), refresh)
   /** Add one entry to a list of the case. */
   async function add(section: 'reviews' | 'clinician_words' | 'own_limits', entry: Record<string, unknown>, reason: string): Promise<void> {
     await keep({ [section]: [...view.value!.case[section], entry] }, reason)
   }
-  async function tryStep(family: string, step: string, side: string, context: 'visit' | 'home', values: Values, quick = false): Promise<Tried> {
-    return got<Tried>(http.POST('/api/v1/clients/{client_id}/try/{family_id}/{step_id}', { params: { path: { client_id: id.value, family_id: family, step_id: step } }, body: { side, context, values, quick } }))
+  async function tryStep(
+    family: string,
+    step: string,
+    side: string,
+    context: 'visit' | 'home',
+    values: Values,
+    quick = false,
+  ): Promise<Tried> {
+    return got<Tried>(
+      http.POST('/api/v1/clients/{client_id}/try/{family_id}/{step_id}', {
+        params: { path: { client_id: id.value, family_id: family, step_id: step } },
+        body: { side, context, values, quick },
+      }),
+    )
   }
-  async function along(family: string, step: string, side: string, context: 'visit' | 'home', values: Values, parameter: string, at: number[], quick: boolean): Promise<Stop[]> {
-    return (await got<{ stops: Stop[] }>(http.POST('/api/v1/clients/{client_id}/along/{family_id}/{step_id}', { params: { path: { client_id: id.value, family_id: family, step_id: step } }, body: { side, context, values, parameter, at, quick } }))).stops
+  async function along(
+    family: string,
+    step: string,
+    side: string,
+    context: 'visit' | 'home',
+    values: Values,
+    parameter: string,
+    at: number[],
+    quick: boolean,
+  ): Promise<Stop[]> {
+    return (
+      await got<{ stops: Stop[] }>(
+        http.POST('/api/v1/clients/{client_id}/along/{family_id}/{step_id}', {
+          params: { path: { client_id: id.value, family_id: family, step_id: step } },
+          body: { side, context, values, parameter, at, quick },
+        }),
+      )
+    ).stops
   }
   async function movie(family: string, step: string, side: string, values: Values): Promise<Movie> {
-    return got<Movie>(http.POST('/api/v1/clients/{client_id}/movie/{family_id}/{step_id}', { params: { path: { client_id: id.value, family_id: family, step_id: step } }, body: { side, context: 'visit', values } }))
+    return got<Movie>(
+      http.POST('/api/v1/clients/{client_id}/movie/{family_id}/{step_id}', {
+        params: { path: { client_id: id.value, family_id: family, step_id: step } },
+        body: { side, context: 'visit', values },
+      }),
+    )
   }
   async function schools(): Promise<SchoolQuestion[]> {
     return (await got<{ questions: SchoolQuestion[] }>(http.GET('/api/v1/clients/{client_id}/schools', { params: path.value }))).questions
   }
   async function fitsIn(room: Room): Promise<RoomFits> {
-    return got<RoomFits>(http.POST('/api/v1/clients/{client_id}/fits', { params: path.value, body: { room: room as unknown as Record<string, unknown> } }))
+    return got<RoomFits>(
+      http.POST('/api/v1/clients/{client_id}/fits', { params: path.value, body: { room: room as unknown as Record<string, unknown> } }),
+    )
   }
   return {
-    view, take, stale, changedElsewhere, outOfReach, id, open, refresh, keep, addTest, add, listen, subject,
-    verdicts: computed(() => judged.data.value?.verdicts), judge: judged.want, judging: judged.failed, judgeAgain: judged.again,
-    due: computed(() => tested.data.value?.tests), askDue: tested.want, dueFailed: tested.failed, askDueAgain: tested.again,
-    effects: computed(() => effected.data.value), askEffects: effected.want, effectsFailed: effected.failed, askEffectsAgain: effected.again,
-    history: computed(() => past.data.value?.entries), askHistory: past.want, historyFailed: past.failed, askHistoryAgain: past.again,
-    tryStep, along, movie, schools, fitsIn,
+    view,
+    take,
+    stale,
+    changedElsewhere,
+    outOfReach,
+    id,
+    open,
+    refresh,
+    keep,
+    addTest,
+    add,
+    listen,
+    subject,
+    verdicts: computed(() => judged.data.value?.verdicts),
+    judge: judged.want,
+    judging: judged.failed,
+    judgeAgain: judged.again,
+    due: computed(() => tested.data.value?.tests),
+    askDue: tested.want,
+    dueFailed: tested.failed,
+    askDueAgain: tested.again,
+    effects: computed(() => effected.data.value),
+    askEffects: effected.want,
+    effectsFailed: effected.failed,
+    askEffectsAgain: effected.again,
+    history: computed(() => past.data.value?.entries),
+    askHistory: past.want,
+    historyFailed: past.failed,
+    askHistoryAgain: past.again,
+    tryStep,
+    along,
+    movie,
+    schools,
+    fitsIn,
   }
 })
 
 /** Address of a step's picture for this client. */
 export function figureAddress(clientId: string, ref: string, side: string, values: Values, revision = 0): string {
-  const pairs = Object.entries(values).map(([k, v]) => `${k}:${v}`).join(',')
+  const pairs = Object.entries(values)
+    .map(([k, v]) => `${k}:${v}`)
+    .join(',')
   return `/api/v1/clients/${clientId}/figure/${ref}?side=${side}&values=${encodeURIComponent(pairs)}&r=${revision}`
 }

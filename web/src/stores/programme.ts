@@ -6,8 +6,21 @@ import type { Programme, Version, Week, WhatIf } from '../api/types'
 import { inWords, keyOfClient } from './answers'
 import { useClient } from './client'
 
-export interface Edit { kind: 'order' | 'swap' | 'dose' | 'remove' | 'add' | 'lock'; ref?: string; into?: string; refs?: string[]; repetitions?: number; sets?: number; hold_s?: number }
-export interface SwapChoice { ref: string; score: number; why: string; title: string }
+export interface Edit {
+  kind: 'order' | 'swap' | 'dose' | 'remove' | 'add' | 'lock'
+  ref?: string
+  into?: string
+  refs?: string[]
+  repetitions?: number
+  sets?: number
+  hold_s?: number
+}
+export interface SwapChoice {
+  ref: string
+  score: number
+  why: string
+  title: string
+}
 
 /** The newest programme of a client: kept under the client and the revision that it was checked against. */
 const keyOf = (client: string, revision: number): readonly unknown[] => [...keyOfClient(client), revision, 'programme']
@@ -21,7 +34,7 @@ export const useProgramme = defineStore('programme', () => {
   const kept = useQuery({
     queryKey: computed(() => keyOf(on.value?.client ?? '', on.value?.revision ?? 0)),
     queryFn: () => fetched(on.value!.client),
-    enabled: false,  // asked by name, in `open`
+    enabled: false, // asked by name, in `open`
   })
   const current = computed(() => (kept.data.value && kept.data.value.client === client.id ? kept.data.value : undefined))
   /** Client and version that an edit is made on: what is on screen, wherever one has gone meanwhile. */
@@ -43,7 +56,10 @@ export const useProgramme = defineStore('programme', () => {
   async function build(context: string, minutes: number, locked: string[], barred: string[]): Promise<void> {
     const of = on.value!
     const body = { context, minutes, barred, locked, revision: of.revision, number: current.value?.number ?? 0 }
-    take(await got<Programme>(http.POST('/api/v1/clients/{client_id}/programmes', { params: { path: { client_id: of.client } }, body })), of.revision)
+    take(
+      await got<Programme>(http.POST('/api/v1/clients/{client_id}/programmes', { params: { path: { client_id: of.client } }, body })),
+      of.revision,
+    )
     if (client.id === of.client) await client.refresh()
   }
   async function open(): Promise<void> {
@@ -65,31 +81,71 @@ export const useProgramme = defineStore('programme', () => {
   }
   async function edit(change: Edit): Promise<void> {
     const empty = { ref: '', into: '', refs: [], repetitions: 0, sets: 0, hold_s: 0 }
-    await changing((of) => got<Programme>(http.POST('/api/v1/clients/{client_id}/programmes/latest/edit', { params: params(of), body: { ...empty, ...change, base: of.number } })))
+    await changing((of) =>
+      got<Programme>(
+        http.POST('/api/v1/clients/{client_id}/programmes/latest/edit', {
+          params: params(of),
+          body: { ...empty, ...change, base: of.number },
+        }),
+      ),
+    )
   }
   async function undo(): Promise<void> {
-    await changing((of) => got<Programme>(http.POST('/api/v1/clients/{client_id}/programmes/latest/undo', { params: params(of), body: { base: of.number } })))
+    await changing((of) =>
+      got<Programme>(http.POST('/api/v1/clients/{client_id}/programmes/latest/undo', { params: params(of), body: { base: of.number } })),
+    )
   }
   async function redo(): Promise<void> {
-    await changing((of) => got<Programme>(http.POST('/api/v1/clients/{client_id}/programmes/latest/redo', { params: params(of), body: { base: of.number } })))
+    await changing((of) =>
+      got<Programme>(http.POST('/api/v1/clients/{client_id}/programmes/latest/redo', { params: params(of), body: { base: of.number } })),
+    )
   }
   async function swapChoices(of: string): Promise<SwapChoice[]> {
     const [family_id, step_id] = of.split('/')
-    return (await got<{ swaps: SwapChoice[] }>(http.GET('/api/v1/clients/{client_id}/programmes/latest/swaps/{family_id}/{step_id}', { params: { path: { client_id: client.id, family_id, step_id } } }))).swaps
+    return (
+      await got<{ swaps: SwapChoice[] }>(
+        http.GET('/api/v1/clients/{client_id}/programmes/latest/swaps/{family_id}/{step_id}', {
+          params: { path: { client_id: client.id, family_id, step_id } },
+        }),
+      )
+    ).swaps
   }
   async function versions(): Promise<Version[]> {
-    return (await got<{ versions: Version[] }>(http.GET('/api/v1/clients/{client_id}/programmes', { params: params(current.value!) }))).versions
+    return (await got<{ versions: Version[] }>(http.GET('/api/v1/clients/{client_id}/programmes', { params: params(current.value!) })))
+      .versions
   }
   async function whatIf(): Promise<WhatIf[]> {
-    return (await got<{ answers: WhatIf[] }>(http.GET('/api/v1/clients/{client_id}/programmes/latest/what-if', { params: params(current.value!) }))).answers
+    return (
+      await got<{ answers: WhatIf[] }>(
+        http.GET('/api/v1/clients/{client_id}/programmes/latest/what-if', { params: params(current.value!) }),
+      )
+    ).answers
   }
   const planned = useQuery({
     queryKey: computed(() => [...keyOf(on.value?.client ?? '', on.value?.revision ?? 0), current.value?.number, 'week', days.value]),
-    queryFn: () => got<Week>(http.GET('/api/v1/clients/{client_id}/programmes/latest/week', { params: { ...params(current.value!), query: days.value ? { days: days.value } : {} } })),
+    queryFn: () =>
+      got<Week>(
+        http.GET('/api/v1/clients/{client_id}/programmes/latest/week', {
+          params: { ...params(current.value!), query: days.value ? { days: days.value } : {} },
+        }),
+      ),
     enabled: computed(() => days.value !== undefined && !!current.value),
   })
   function askWeek(of: number | undefined): void {
     days.value = of
   }
-  return { current, week: computed(() => planned.data.value), weekFailed: computed(() => inWords(planned.error.value)), build, open, edit, undo, redo, swapChoices, versions, whatIf, askWeek }
+  return {
+    current,
+    week: computed(() => planned.data.value),
+    weekFailed: computed(() => inWords(planned.error.value)),
+    build,
+    open,
+    edit,
+    undo,
+    redo,
+    swapChoices,
+    versions,
+    whatIf,
+    askWeek,
+  }
 })

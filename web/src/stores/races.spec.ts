@@ -7,7 +7,12 @@ import { useClient } from './client'
 import { useProgramme } from './programme'
 
 /** A server whose answers arrive when the test says so, in any order. */
-interface Waiting { method: string; path: string; body: string; answer: (data: unknown, status?: number) => Promise<void> }
+interface Waiting {
+  method: string
+  path: string
+  body: string
+  answer: (data: unknown, status?: number) => Promise<void>
+}
 let waiting: Waiting[] = []
 
 function served(): void {
@@ -17,7 +22,9 @@ function served(): void {
     const body = request.method === 'GET' ? '' : await request.clone().text()
     return new Promise<Response>((resolve) => {
       waiting.push({
-        method: request.method, path: url.pathname, body,
+        method: request.method,
+        path: url.pathname,
+        body,
         answer: async (data, status = 200) => {
           resolve(new Response(JSON.stringify(data), { status, headers: { 'content-type': 'application/json' } }))
           await flushPromises()
@@ -29,14 +36,37 @@ function served(): void {
 }
 async function asked(method: string, ending: string): Promise<Waiting> {
   await vi.waitFor(() => {
-    if (!waiting.some((w) => w.method === method && w.path.endsWith(ending))) throw new Error(`nobody asked ${method} …${ending}; waiting: ${waiting.map((w) => w.path).join()}`)
+    if (!waiting.some((w) => w.method === method && w.path.endsWith(ending)))
+      throw new Error(`nobody asked ${method} …${ending}; waiting: ${waiting.map((w) => w.path).join()}`)
   })
   const at = waiting.findIndex((w) => w.method === method && w.path.endsWith(ending))
   return waiting.splice(at, 1)[0]
 }
-const view = (id: string, revision: number) => ({ id, revision, digest: `${id}-${revision}`, case: { as_of: '2026-11-26', reviews: [] }, screen: { stop_signs: [] }, stations: [], ranges: [] })
-const verdicts = (id: string, revision: number) => ({ client: id, revision, digest: `${id}-${revision}`, verdicts: [{ family: id, step: String(revision) }] })
-const programme = (id: string, number: number) => ({ client: id, id: `${id}-p${number}`, number, context: 'home', answer: { movements: [] }, violations: [], can_undo: false, can_redo: false })
+const view = (id: string, revision: number) => ({
+  id,
+  revision,
+  digest: `${id}-${revision}`,
+  case: { as_of: '2026-11-26', reviews: [] },
+  screen: { stop_signs: [] },
+  stations: [],
+  ranges: [],
+})
+const verdicts = (id: string, revision: number) => ({
+  client: id,
+  revision,
+  digest: `${id}-${revision}`,
+  verdicts: [{ family: id, step: String(revision) }],
+})
+const programme = (id: string, number: number) => ({
+  client: id,
+  id: `${id}-p${number}`,
+  number,
+  context: 'home',
+  answer: { movements: [] },
+  violations: [],
+  can_undo: false,
+  can_redo: false,
+})
 
 async function opened(id: string, revision = 1): Promise<void> {
   const done = useClient().open(id)

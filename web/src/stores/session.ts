@@ -4,10 +4,33 @@ import { ref } from 'vue'
 import { got, http, useCsrf, whenSessionEnds } from '../api/client'
 import type { Reference } from '../api/types'
 
-interface Session { needs_code?: boolean; user: string; login: string; role: string; may: string[]; organisation: string; csrf_token: string }
+interface Session {
+  needs_code?: boolean
+  user: string
+  login: string
+  role: string
+  may: string[]
+  organisation: string
+  csrf_token: string
+}
 
 /** What can be done, as the server names it. */
-export type Action = 'see_clients' | 'make_stricter' | 'screen' | 'test' | 'build' | 'print' | 'override' | 'lift_forbidden' | 'confirm' | 'read_rules' | 'try_rules' | 'sign_rules' | 'write_texts' | 'see_audit' | 'manage_people'
+export type Action =
+  | 'see_clients'
+  | 'make_stricter'
+  | 'screen'
+  | 'test'
+  | 'build'
+  | 'print'
+  | 'override'
+  | 'lift_forbidden'
+  | 'confirm'
+  | 'read_rules'
+  | 'try_rules'
+  | 'sign_rules'
+  | 'write_texts'
+  | 'see_audit'
+  | 'manage_people'
 
 export const useSession = defineStore('session', () => {
   const queries = useQueryClient()
@@ -42,7 +65,9 @@ export const useSession = defineStore('session', () => {
   }
   /** The session ended while somebody was logged in here: the page stays and asks for the password. */
   const lapsed = ref(false)
-  whenSessionEnds(() => { if (user.value) lapsed.value = true })
+  whenSessionEnds(() => {
+    if (user.value) lapsed.value = true
+  })
   async function comeBack(password: string, code: string): Promise<boolean> {
     useCsrf((await got<Session>(http.GET('/api/v1/session'))).csrf_token)
     const s = await got<Session>(http.POST('/api/v1/login', { body: { username: login_.value, password, code } }))

@@ -14,7 +14,9 @@ const find = ref('')
 /** What is asked: typing waits a moment. */
 const sought = refDebounced(find, 250)
 const page = ref(1)
-watch(sought, () => { page.value = 1 })
+watch(sought, () => {
+  page.value = 1
+})
 const box = ref<{ focus: () => void }>()
 const asked = useQuery({
   queryKey: computed(() => ['day', sought.value.trim(), page.value]),
@@ -24,20 +26,32 @@ const asked = useQuery({
 })
 const lines = computed(() => asked.data.value?.lines)
 const failed = computed(() => (asked.isFetching.value ? '' : inWords(asked.error.value)))
-watch(() => route.query.find, async (wanted) => {
-  if (!wanted) return
-  await nextTick()
-  box.value?.focus()
-}, { immediate: true })
+watch(
+  () => route.query.find,
+  async (wanted) => {
+    if (!wanted) return
+    await nextTick()
+    box.value?.focus()
+  },
+  { immediate: true },
+)
 </script>
 
 <template>
   <main class="day">
     <div class="row spread">
       <h1>{{ say('day.title') }}</h1>
-      <div class="row"><el-input ref="box" v-model="find" :placeholder="say('day.find')" :aria-label="say('day.find')" clearable class="find" /><RouterLink to="/new" class="main-action">{{ say('day.new') }}</RouterLink></div>
+      <div class="row">
+        <el-input ref="box" v-model="find" :placeholder="say('day.find')" :aria-label="say('day.find')" clearable class="find" /><RouterLink
+          to="/new"
+          class="main-action"
+          >{{ say('day.new') }}</RouterLink
+        >
+      </div>
     </div>
-    <p v-if="failed" class="sheet" role="alert">{{ failed }} <button class="quiet-action" @click="() => asked.refetch()">{{ say('app.again') }}</button></p>
+    <p v-if="failed" class="sheet" role="alert">
+      {{ failed }} <button class="quiet-action" @click="() => asked.refetch()">{{ say('app.again') }}</button>
+    </p>
     <el-skeleton v-else-if="!lines" :rows="6" animated />
     <p v-else-if="!lines.length && !sought" class="sheet">{{ say('day.empty') }}</p>
     <p v-else-if="!lines.length" class="soft">{{ say('day.none') }}</p>
@@ -45,9 +59,20 @@ watch(() => route.query.find, async (wanted) => {
       <li v-for="l in lines" :key="l.id">
         <RouterLink :to="`/client/${l.id}/${l.station}`" class="line" :class="l.tone">
           <time>{{ l.visit_at ?? '—' }}</time>
-          <span class="name"><strong>{{ l.name }}</strong><span class="soft small">{{ say('day.years', { n: l.age_years }) }}<template v-if="l.conditions.length"> · {{ l.conditions.join(', ') }}</template></span></span>
-          <span class="next"><span class="small soft">{{ say(`station.${l.station}` as MessageKey) }}</span><b>{{ l.action }}</b></span>
-          <svg width="14" height="24" viewBox="0 0 14 24" aria-hidden="true"><path d="M2 2l9 10-9 10" fill="none" stroke="currentColor" stroke-width="2.6" stroke-linecap="round" stroke-linejoin="round" /></svg>
+          <span class="name"
+            ><strong>{{ l.name }}</strong
+            ><span class="soft small"
+              >{{ say('day.years', { n: l.age_years })
+              }}<template v-if="l.conditions.length"> · {{ l.conditions.join(', ') }}</template></span
+            ></span
+          >
+          <span class="next"
+            ><span class="small soft">{{ say(`station.${l.station}` as MessageKey) }}</span
+            ><b>{{ l.action }}</b></span
+          >
+          <svg width="14" height="24" viewBox="0 0 14 24" aria-hidden="true">
+            <path d="M2 2l9 10-9 10" fill="none" stroke="currentColor" stroke-width="2.6" stroke-linecap="round" stroke-linejoin="round" />
+          </svg>
         </RouterLink>
       </li>
     </ol>
@@ -60,13 +85,77 @@ watch(() => route.query.find, async (wanted) => {
 </template>
 
 <style scoped>
-.day { padding: 0 var(--space-5); max-width: 1080px; margin: 0 auto; display: grid; gap: var(--space-4); }
-.find { width: 240px; }
-.pages { justify-content: center; }
-.list { list-style: none; margin: 0; padding: 0; display: grid; gap: 8px; }
-.line { display: grid; grid-template-columns: 78px 1fr minmax(240px, 340px) 20px; align-items: center; gap: var(--space-4); background: var(--paper); border: 1px solid var(--line); border-left: 7px solid var(--line); border-radius: var(--round); padding: 11px var(--space-4); text-decoration: none; color: var(--ink); min-height: 68px; }
-.line:hover { border-color: var(--accent); }
-.line.due { border-left-color: var(--straw); } .line.ready { border-left-color: var(--accent); } .line.stop { border-left-color: var(--brick); } .line.stop b { color: var(--brick); }
-time { font-size: 23px; } .name, .next { display: grid; } .name strong { font-size: 20px; }
-@media (max-width: 720px) { .day { padding: 0 var(--space-3); } .line { grid-template-columns: 64px minmax(0, 1fr) 20px; } .line .next { grid-column: 2; } .find { width: 100%; } }
+.day {
+  padding: 0 var(--space-5);
+  max-width: 1080px;
+  margin: 0 auto;
+  display: grid;
+  gap: var(--space-4);
+}
+.find {
+  width: 240px;
+}
+.pages {
+  justify-content: center;
+}
+.list {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  display: grid;
+  gap: 8px;
+}
+.line {
+  display: grid;
+  grid-template-columns: 78px 1fr minmax(240px, 340px) 20px;
+  align-items: center;
+  gap: var(--space-4);
+  background: var(--paper);
+  border: 1px solid var(--line);
+  border-left: 7px solid var(--line);
+  border-radius: var(--round);
+  padding: 11px var(--space-4);
+  text-decoration: none;
+  color: var(--ink);
+  min-height: 68px;
+}
+.line:hover {
+  border-color: var(--accent);
+}
+.line.due {
+  border-left-color: var(--straw);
+}
+.line.ready {
+  border-left-color: var(--accent);
+}
+.line.stop {
+  border-left-color: var(--brick);
+}
+.line.stop b {
+  color: var(--brick);
+}
+time {
+  font-size: 23px;
+}
+.name,
+.next {
+  display: grid;
+}
+.name strong {
+  font-size: 20px;
+}
+@media (max-width: 720px) {
+  .day {
+    padding: 0 var(--space-3);
+  }
+  .line {
+    grid-template-columns: 64px minmax(0, 1fr) 20px;
+  }
+  .line .next {
+    grid-column: 2;
+  }
+  .find {
+    width: 100%;
+  }
+}
 </style>

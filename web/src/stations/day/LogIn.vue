@@ -19,7 +19,7 @@ async function enter(): Promise<void> {
   busy.value = true
   failed.value = ''
   try {
-    asksCode.value = !await session.enter(name.value, password.value, code.value)
+    asksCode.value = !(await session.enter(name.value, password.value, code.value))
     if (!asksCode.value) await router.push(typeof route.query.to === 'string' && route.query.to.startsWith('/') ? route.query.to : '/day')
   } catch (error) {
     failed.value = error instanceof Refused ? error.message : say('app.failed')
@@ -37,10 +37,18 @@ async function enter(): Promise<void> {
       <p class="soft">{{ say('login.lead') }}</p>
       <form class="stack" @submit.prevent="enter">
         <label>{{ say('login.name') }}<el-input v-model="name" name="username" autocomplete="username" size="large" /></label>
-        <label>{{ say('login.password') }}<el-input v-model="password" name="password" type="password" autocomplete="current-password" size="large" /></label>
-        <template v-if="asksCode"><p role="status">{{ say('login.codeLead') }}</p><label>{{ say('login.code') }}<el-input v-model="code" name="code" autocomplete="one-time-code" size="large" /></label></template>
+        <label
+          >{{ say('login.password')
+          }}<el-input v-model="password" name="password" type="password" autocomplete="current-password" size="large"
+        /></label>
+        <template v-if="asksCode"
+          ><p role="status">{{ say('login.codeLead') }}</p>
+          <label>{{ say('login.code') }}<el-input v-model="code" name="code" autocomplete="one-time-code" size="large" /></label
+        ></template>
         <p v-if="failed" role="alert" class="bad">{{ failed }}</p>
-        <button class="main-action" type="submit" :disabled="busy || !name || !password || (asksCode && !code)">{{ say('login.go') }}</button>
+        <button class="main-action" type="submit" :disabled="busy || !name || !password || (asksCode && !code)">
+          {{ say('login.go') }}
+        </button>
         <RouterLink to="/welcome" class="quiet-action">{{ say('login.forgotten') }}</RouterLink>
       </form>
     </section>
@@ -48,7 +56,25 @@ async function enter(): Promise<void> {
 </template>
 
 <style scoped>
-.door { min-height: 92vh; display: grid; place-items: center; }
-.card { width: min(440px, 92vw); display: grid; gap: var(--space-3); padding: var(--space-6); }
-label { display: grid; gap: 4px; } .bad { color: var(--brick); } .main-action { justify-content: center; }
+.door {
+  min-height: 92vh;
+  display: grid;
+  place-items: center;
+}
+.card {
+  width: min(440px, 92vw);
+  display: grid;
+  gap: var(--space-3);
+  padding: var(--space-6);
+}
+label {
+  display: grid;
+  gap: 4px;
+}
+.bad {
+  color: var(--brick);
+}
+.main-action {
+  justify-content: center;
+}
 </style>

@@ -7,11 +7,15 @@ import { inWords } from '../../stores/answers'
 import { useClient } from '../../stores/client'
 
 /** Who saw and did what of this client; for whoever may read it. */
-interface Trail { entries: { at: string; by: string; action: string; detail: string }[]; older: number | null }
+interface Trail {
+  entries: { at: string; by: string; action: string; detail: string }[]
+  older: number | null
+}
 const client = useClient()
 const asked = useInfiniteQuery({
   queryKey: computed(() => ['audit', client.id]),
-  queryFn: ({ pageParam }) => got<Trail>(http.GET('/api/v1/clients/{client_id}/audit', { params: { path: { client_id: client.id }, query: { skip: pageParam } } })),
+  queryFn: ({ pageParam }) =>
+    got<Trail>(http.GET('/api/v1/clients/{client_id}/audit', { params: { path: { client_id: client.id }, query: { skip: pageParam } } })),
   initialPageParam: 0,
   getNextPageParam: (last: Trail) => last.older ?? undefined,
   staleTime: 0,
@@ -21,13 +25,35 @@ const entries = computed(() => asked.data.value?.pages.flatMap((p) => p.entries)
 
 <template>
   <div class="stack">
-    <div class="row spread"><h3>{{ say('audit.title') }}</h3><a class="quiet-action" :href="`/api/v1/clients/${client.id}/audit.csv`" download="audit.csv">{{ say('audit.export') }}</a></div>
+    <div class="row spread">
+      <h3>{{ say('audit.title') }}</h3>
+      <a class="quiet-action" :href="`/api/v1/clients/${client.id}/audit.csv`" download="audit.csv">{{ say('audit.export') }}</a>
+    </div>
     <p v-if="asked.error.value" role="alert">{{ inWords(asked.error.value) }}</p>
-    <ol class="trail"><li v-for="(e, i) in entries" :key="i"><span class="soft small">{{ e.at.slice(0, 16).replace('T', ' ') }}</span> <b>{{ e.by }}</b> {{ e.action }}<span v-if="e.detail" class="soft small"> · {{ e.detail }}</span></li></ol>
-    <button v-if="asked.hasNextPage.value" type="button" class="quiet-action" :disabled="asked.isFetching.value" @click="() => asked.fetchNextPage()">{{ say('audit.older') }}</button>
+    <ol class="trail">
+      <li v-for="(e, i) in entries" :key="i">
+        <span class="soft small">{{ e.at.slice(0, 16).replace('T', ' ') }}</span> <b>{{ e.by }}</b> {{ e.action
+        }}<span v-if="e.detail" class="soft small"> · {{ e.detail }}</span>
+      </li>
+    </ol>
+    <button
+      v-if="asked.hasNextPage.value"
+      type="button"
+      class="quiet-action"
+      :disabled="asked.isFetching.value"
+      @click="() => asked.fetchNextPage()"
+    >
+      {{ say('audit.older') }}
+    </button>
   </div>
 </template>
 
 <style scoped>
-.trail { list-style: none; margin: 0; padding: 0; display: grid; gap: 4px; }
+.trail {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  display: grid;
+  gap: 4px;
+}
 </style>

@@ -11,14 +11,33 @@ client.askHistory()
 </script>
 
 <template>
-  <p v-if="failed" role="alert">{{ failed }} <button type="button" class="quiet-action" @click="client.askHistoryAgain">{{ say('app.again') }}</button></p>
+  <p v-if="failed" role="alert">
+    {{ failed }} <button type="button" class="quiet-action" @click="client.askHistoryAgain">{{ say('app.again') }}</button>
+  </p>
   <p v-else-if="!entries" class="soft">{{ say('app.loading') }}</p>
   <ol v-else class="history">
-    <li v-for="e in entries" :key="e.revision"><b>{{ e.reason }}</b> <span class="soft small">{{ e.on.slice(0, 16).replace('T', ' ') }} · {{ e.by }}</span>
-      <p v-for="m in e.limits" :key="m.id" class="small"><span class="tag">{{ say(`moved.${m.change}` as MessageKey) }}</span> {{ m.was }}<template v-if="m.change === 'moved'"> → </template>{{ m.says }}</p></li>
+    <li v-for="e in entries" :key="e.revision">
+      <b>{{ e.reason }}</b> <span class="soft small">{{ e.on.slice(0, 16).replace('T', ' ') }} · {{ e.by }}</span>
+      <p v-for="m in e.limits" :key="m.id" class="small">
+        <span class="tag">{{ say(`moved.${m.change}` as MessageKey) }}</span> {{ m.was }}<template v-if="m.change === 'moved'"> → </template
+        >{{ m.says }}
+      </p>
+    </li>
   </ol>
 </template>
 
 <style scoped>
-.history { list-style: none; margin: 0; padding: 0; display: grid; gap: 12px; } .history li { border-left: 4px solid var(--line); padding-left: 12px; display: grid; gap: 4px; }
+.history {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  display: grid;
+  gap: 12px;
+}
+.history li {
+  border-left: 4px solid var(--line);
+  padding-left: 12px;
+  display: grid;
+  gap: 4px;
+}
 </style>

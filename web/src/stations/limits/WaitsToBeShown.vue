@@ -17,12 +17,32 @@ const tests = (limits: Limit[]): string => [...new Set(limits.flatMap((l) => l.o
 
 <template>
   <div v-if="rows.length" class="sheet stack" data-testid="waits">
-    <div class="row spread"><h2>{{ say('limits.notShown') }} <span class="soft">{{ rows.length }}</span></h2><RouterLink :to="`/client/${client.id}/measure`" class="quiet-action">{{ say('limits.toMeasure') }}</RouterLink></div>
+    <div class="row spread">
+      <h2>
+        {{ say('limits.notShown') }} <span class="soft">{{ rows.length }}</span>
+      </h2>
+      <RouterLink :to="`/client/${client.id}/measure`" class="quiet-action">{{ say('limits.toMeasure') }}</RouterLink>
+    </div>
     <p class="soft">{{ say('limits.notShownLead') }}</p>
     <ul class="list">
-      <li v-for="w in rows" :key="w.quantity" tabindex="0" @mouseenter="emit('light', w.limits[0].id)" @mouseleave="emit('light', '')" @focusin="emit('light', w.limits[0].id)" @focusout="emit('light', '')">
-        <span class="row spread"><b>{{ w.title }}</b><span v-if="closes(w.limits)" class="tag">{{ say('limits.closes', { n: closes(w.limits) }) }}</span></span>
-        <template v-for="l in w.limits" :key="l.id"><span v-if="l.bound_in_words">{{ say(l.at_home ? 'context.home' : 'context.visit') }}: {{ say('limits.asFar') }} “{{ l.bound_in_words }}”</span></template>
+      <li
+        v-for="w in rows"
+        :key="w.quantity"
+        tabindex="0"
+        @mouseenter="emit('light', w.limits[0].id)"
+        @mouseleave="emit('light', '')"
+        @focusin="emit('light', w.limits[0].id)"
+        @focusout="emit('light', '')"
+      >
+        <span class="row spread"
+          ><b>{{ w.title }}</b
+          ><span v-if="closes(w.limits)" class="tag">{{ say('limits.closes', { n: closes(w.limits) }) }}</span></span
+        >
+        <template v-for="l in w.limits" :key="l.id"
+          ><span v-if="l.bound_in_words"
+            >{{ say(l.at_home ? 'context.home' : 'context.visit') }}: {{ say('limits.asFar') }} “{{ l.bound_in_words }}”</span
+          ></template
+        >
         <span class="small soft">{{ w.limits[w.limits.length - 1].reason }}</span>
         <span v-if="tests(w.limits)" class="small test">{{ say('limits.openedBy') }}: {{ tests(w.limits) }}</span>
       </li>
@@ -31,6 +51,30 @@ const tests = (limits: Limit[]): string => [...new Set(limits.flatMap((l) => l.o
 </template>
 
 <style scoped>
-.list { list-style: none; margin: 0; padding: 0; display: grid; grid-template-columns: 1fr 1fr; gap: 8px; } .list li { background: var(--ground); border-radius: var(--round-small); border-left: 6px dotted var(--ink-soft); padding: 8px 14px; display: grid; gap: 3px; align-content: start; } .test { font-weight: 700; color: var(--accent-deep); }
-@media (max-width: 1100px) { .list { grid-template-columns: 1fr; } }
+.list {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 8px;
+}
+.list li {
+  background: var(--ground);
+  border-radius: var(--round-small);
+  border-left: 6px dotted var(--ink-soft);
+  padding: 8px 14px;
+  display: grid;
+  gap: 3px;
+  align-content: start;
+}
+.test {
+  font-weight: 700;
+  color: var(--accent-deep);
+}
+@media (max-width: 1100px) {
+  .list {
+    grid-template-columns: 1fr;
+  }
+}
 </style>

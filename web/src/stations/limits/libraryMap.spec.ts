@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest'
 import type { Movement } from '../../api/types'
 import { byPlace } from './libraryMap'
 
-const move = (family: string, step: string, position: string): Movement => ({ family, step, position, family_title: family.toUpperCase() }) as Movement
+const move = (family: string, step: string, position: string): Movement =>
+  ({ family, step, position, family_title: family.toUpperCase() }) as Movement
 
 describe('the map of the library', () => {
   it('groups steps by position and family and loses none', () => {

@@ -1,6 +1,10 @@
 import type { Movement } from '../../api/types'
 
-export interface MapFamily { id: string; title: string; refs: string[] }
+export interface MapFamily {
+  id: string
+  title: string
+  refs: string[]
+}
 
 /** Families with their steps, grouped by position, in the library's order. */
 export function byPlace(movements: Movement[]): [string, MapFamily[]][] {

@@ -3,7 +3,11 @@ import type { Limit } from '../../api/types'
 const ORDER = ['forbidden', 'limit', 'caution']
 
 /** What only waits to be shown: one row per quantity, as far as it goes at home and in the visit. */
-export interface Waiting { quantity: string; title: string; limits: Limit[] }
+export interface Waiting {
+  quantity: string
+  title: string
+  limits: Limit[]
+}
 
 export function waiting(limits: Limit[]): Waiting[] {
   const found = new Map<string, Waiting>()
@@ -16,9 +20,16 @@ export function waiting(limits: Limit[]): Waiting[] {
 }
 
 /** One row: a limit, and the others of its group that say the same in the same words. */
-export interface Row { limit: Limit; same: Limit[] }
+export interface Row {
+  limit: Limit
+  same: Limit[]
+}
 /** What binds for one reason: a person's word, or something known of the client. */
-export interface Group { title: string; origin: 'clinician' | 'specialist' | 'rule'; rows: Row[] }
+export interface Group {
+  title: string
+  origin: 'clinician' | 'specialist' | 'rule'
+  rows: Row[]
+}
 
 const BY = ['clinician', 'specialist', 'rule'] as const
 

@@ -17,8 +17,14 @@ const side = ref('left')
 const on = ref(client.view!.case.as_of)
 const failed = ref('')
 const target = ref('')
-const main = computed(() => props.test.fields.find((f) => (f.kind === 'number' || f.kind === 'count') && !f.optional) ?? props.test.fields[0])
-const complete = computed(() => trials.value.length > 0 || props.test.fields.every((f) => f.optional || f.kind === 'yes_no' || (entry[f.name] !== undefined && entry[f.name] !== '')))
+const main = computed(
+  () => props.test.fields.find((f) => (f.kind === 'number' || f.kind === 'count') && !f.optional) ?? props.test.fields[0],
+)
+const complete = computed(
+  () =>
+    trials.value.length > 0 ||
+    props.test.fields.every((f) => f.optional || f.kind === 'yes_no' || (entry[f.name] !== undefined && entry[f.name] !== '')),
+)
 
 function clear(): void {
   for (const key of Object.keys(entry)) delete entry[key]
@@ -26,19 +32,29 @@ function clear(): void {
   trials.value = []
   failed.value = ''
 }
-watch(() => props.test.id, () => {
-  clear()
-  target.value = main.value?.name ?? ''
-  side.value = 'left'
-  on.value = client.view!.case.as_of
-}, { immediate: true })
+watch(
+  () => props.test.id,
+  () => {
+    clear()
+    target.value = main.value?.name ?? ''
+    side.value = 'left'
+    on.value = client.view!.case.as_of
+  },
+  { immediate: true },
+)
 
 async function keep(): Promise<void> {
   failed.value = ''
   try {
     const filled = Object.fromEntries(Object.entries(entry).filter(([, v]) => v !== undefined && v !== null && v !== ''))
     if (trials.value.length) delete filled[main.value.name]
-    await client.addTest({ test: props.test.id, on: on.value, ...filled, ...(trials.value.length ? { trials: trials.value } : {}), ...(props.test.per_side ? { side: side.value } : {}) })
+    await client.addTest({
+      test: props.test.id,
+      on: on.value,
+      ...filled,
+      ...(trials.value.length ? { trials: trials.value } : {}),
+      ...(props.test.per_side ? { side: side.value } : {}),
+    })
     if (props.test.per_side && side.value === 'left') {
       clear()
       side.value = 'right'
@@ -63,22 +79,63 @@ function another(): void {
 
 <template>
   <form class="form" novalidate @submit.prevent="keep">
-    <el-radio-group v-if="test.per_side" v-model="side" :aria-label="say('measure.side')"><el-radio-button value="left" :label="say('measure.left')" /><el-radio-button value="right" :label="say('measure.right')" /></el-radio-group>
+    <el-radio-group v-if="test.per_side" v-model="side" :aria-label="say('measure.side')"
+      ><el-radio-button value="left" :label="say('measure.left')" /><el-radio-button value="right" :label="say('measure.right')"
+    /></el-radio-group>
     <TestClock v-if="test.timer" :key="test.id" :kind="test.timer" @value="timed" />
-    <div class="fields"><FieldEntry v-for="f in test.fields" :id="test.id" :key="f.name" v-model="entry[f.name]" :field="f" :today="client.view!.case.as_of" named @focusin="target = f.name" /></div>
+    <div class="fields">
+      <FieldEntry
+        v-for="f in test.fields"
+        :id="test.id"
+        :key="f.name"
+        v-model="entry[f.name]"
+        :field="f"
+        :today="client.view!.case.as_of"
+        named
+        @focusin="target = f.name"
+      />
+    </div>
     <div v-if="test.trials" class="row trials">
-      <button type="button" class="quiet-action" :disabled="typeof entry[main.name] !== 'number'" @click="another">{{ say('measure.another') }}</button>
-      <span v-for="(t, i) in trials" :key="i" class="tag">{{ t }} <button type="button" :aria-label="say('story.remove')" @click="trials.splice(i, 1)">×</button></span>
+      <button type="button" class="quiet-action" :disabled="typeof entry[main.name] !== 'number'" @click="another">
+        {{ say('measure.another') }}
+      </button>
+      <span v-for="(t, i) in trials" :key="i" class="tag"
+        >{{ t }} <button type="button" :aria-label="say('story.remove')" @click="trials.splice(i, 1)">×</button></span
+      >
       <span class="soft small">{{ say(`measure.takes_${test.trials}` as MessageKey) }}</span>
     </div>
     <label class="row">{{ say('measure.on') }}<input v-model="on" type="date" class="date" :max="client.view!.case.as_of" /></label>
     <p v-if="failed" class="bad" role="alert">{{ failed }}</p>
-    <div><button class="main-action" type="submit" :disabled="!complete">{{ say('measure.keep') }}</button></div>
+    <div>
+      <button class="main-action" type="submit" :disabled="!complete">{{ say('measure.keep') }}</button>
+    </div>
   </form>
 </template>
 
 <style scoped>
-.form { display: grid; gap: var(--space-3); } .fields { display: grid; gap: 8px; }
-.date { min-height: 46px; border: 1px solid var(--el-border-color); border-radius: var(--round-small); padding: 0 12px; background: var(--paper); }
-.bad { color: var(--brick); } .trials .tag button { border: 0; background: transparent; min-width: 30px; min-height: 30px; cursor: pointer; }
+.form {
+  display: grid;
+  gap: var(--space-3);
+}
+.fields {
+  display: grid;
+  gap: 8px;
+}
+.date {
+  min-height: 46px;
+  border: 1px solid var(--el-border-color);
+  border-radius: var(--round-small);
+  padding: 0 12px;
+  background: var(--paper);
+}
+.bad {
+  color: var(--brick);
+}
+.trials .tag button {
+  border: 0;
+  background: transparent;
+  min-width: 30px;
+  min-height: 30px;
+  cursor: pointer;
+}
 </style>

@@ -23,7 +23,8 @@ const WORST: VerdictKind[] = ['excluded', 'not_judged', 'modified', 'by_override
 
 const byRef = computed(() => {
   const out = new Map<string, Verdict[]>()
-  for (const v of client.verdicts ?? []) if (v.context === context.value) out.set(`${v.family}/${v.step}`, [...(out.get(`${v.family}/${v.step}`) ?? []), v])
+  for (const v of client.verdicts ?? [])
+    if (v.context === context.value) out.set(`${v.family}/${v.step}`, [...(out.get(`${v.family}/${v.step}`) ?? []), v])
   return out
 })
 /** The verdicts on the open step: while a change is judged the page stays open with the last ones, which it then does not show. */
@@ -41,7 +42,11 @@ const places = computed(() => [...new Set(all.value.map((m) => m.position))])
 const purposes = computed(() => [...new Set(all.value.flatMap((m) => Object.keys(m.purposes)))].sort())
 function fits(m: Movement): boolean {
   const words = `${m.title} ${m.about} ${m.props.join(' ')}`.toLowerCase()
-  return (!place.value || m.position === place.value) && (!purpose.value || (m.purposes[purpose.value] ?? 0) >= 0.3) && words.includes(typed.value.trim().toLowerCase())
+  return (
+    (!place.value || m.position === place.value) &&
+    (!purpose.value || (m.purposes[purpose.value] ?? 0) >= 0.3) &&
+    words.includes(typed.value.trim().toLowerCase())
+  )
 }
 const ladders = computed(() => {
   const out = new Map<string, Movement[]>()
@@ -51,7 +56,9 @@ const ladders = computed(() => {
   }
   return [...out.values()]
 })
-const counts = computed(() => WORST.map((k) => [k, [...byRef.value.keys()].filter((r) => worst(r)?.verdict === k).length] as const).reverse())
+const counts = computed(() =>
+  WORST.map((k) => [k, [...byRef.value.keys()].filter((r) => worst(r)?.verdict === k).length] as const).reverse(),
+)
 function line(v: Verdict): string {
   if (v.verdict === 'not_judged') return say('movements.notJudged')
   if (v.verdict === 'excluded') return [v.reasons[0]?.says, v.reasons[0]?.here].filter(Boolean).join(', ')
@@ -63,43 +70,149 @@ client.judge()
 <template>
   <div class="stack">
     <div class="row spread">
-      <el-radio-group v-model="context" :aria-label="say('station.movements')"><el-radio-button value="home" :label="say('context.home')" /><el-radio-button value="visit" :label="say('context.visit')" /></el-radio-group>
+      <el-radio-group v-model="context" :aria-label="say('station.movements')"
+        ><el-radio-button value="home" :label="say('context.home')" /><el-radio-button value="visit" :label="say('context.visit')"
+      /></el-radio-group>
       <div class="row">
         <button type="button" class="quiet-action" :aria-pressed="!wanted" @click="wanted = ''">{{ say('movements.all') }}</button>
-        <button v-for="[kind, n] in counts" v-show="n" :key="kind" type="button" class="quiet-action" :aria-pressed="wanted === kind" @click="wanted = kind"><VerdictMark :verdict="kind" />&nbsp;{{ n }}</button>
+        <button
+          v-for="[kind, n] in counts"
+          v-show="n"
+          :key="kind"
+          type="button"
+          class="quiet-action"
+          :aria-pressed="wanted === kind"
+          @click="wanted = kind"
+        >
+          <VerdictMark :verdict="kind" />&nbsp;{{ n }}
+        </button>
         <RouterLink :to="`/client/${client.id}/programme`" class="main-action">{{ say('movements.toProgramme') }}</RouterLink>
       </div>
     </div>
     <div class="row filters">
-      <el-select v-model="place" clearable :placeholder="say('movements.position')" :aria-label="say('movements.position')" class="pick"><el-option v-for="p in places" :key="p" :value="p" :label="p" /></el-select>
-      <el-select v-model="purpose" clearable :placeholder="say('movements.purpose')" :aria-label="say('movements.purpose')" class="pick"><el-option v-for="p in purposes" :key="p" :value="p" :label="p.replaceAll('_', ' ')" /></el-select>
+      <el-select v-model="place" clearable :placeholder="say('movements.position')" :aria-label="say('movements.position')" class="pick"
+        ><el-option v-for="p in places" :key="p" :value="p" :label="p"
+      /></el-select>
+      <el-select v-model="purpose" clearable :placeholder="say('movements.purpose')" :aria-label="say('movements.purpose')" class="pick"
+        ><el-option v-for="p in purposes" :key="p" :value="p" :label="p.replaceAll('_', ' ')"
+      /></el-select>
       <button type="button" class="quiet-action" @click="teaching = true">{{ say('schools.open') }}</button>
       <el-input v-model="typed" clearable :placeholder="say('movements.find')" :aria-label="say('movements.find')" class="pick" />
     </div>
-    <p v-if="client.judging" class="sheet" role="alert">{{ client.judging }} <button class="quiet-action" @click="client.judgeAgain">{{ say('app.again') }}</button></p>
-    <div v-else-if="!client.verdicts" class="sheet stack" role="status"><p>{{ say('movements.working') }}</p><el-skeleton :rows="5" animated /></div>
+    <p v-if="client.judging" class="sheet" role="alert">
+      {{ client.judging }} <button class="quiet-action" @click="client.judgeAgain">{{ say('app.again') }}</button>
+    </p>
+    <div v-else-if="!client.verdicts" class="sheet stack" role="status">
+      <p>{{ say('movements.working') }}</p>
+      <el-skeleton :rows="5" animated />
+    </div>
     <p v-if="client.verdicts && !ladders.length" class="soft">{{ say('movements.none') }}</p>
     <section v-for="ladder in ladders" :key="ladder[0].family" class="ladder">
-      <div class="about"><h2>{{ ladder[0].family_title }}</h2><p class="soft small">{{ ladder[0].position }}</p><p class="small">{{ ladder[0].about }}</p></div>
+      <div class="about">
+        <h2>{{ ladder[0].family_title }}</h2>
+        <p class="soft small">{{ ladder[0].position }}</p>
+        <p class="small">{{ ladder[0].about }}</p>
+      </div>
       <div class="steps">
-        <button v-for="m in ladder" :key="m.step" type="button" class="step" :class="worst(`${m.family}/${m.step}`)!.verdict" @click="open = m">
-          <StepFigure :client-id="client.id" :step-ref="`${m.family}/${m.step}`" :side="worst(`${m.family}/${m.step}`)!.side" :values="worst(`${m.family}/${m.step}`)!.values" :revision="client.view!.revision" :alt="m.title" class="picture" />
-          <span class="row spread"><b>{{ m.step_title }}</b><VerdictMark :verdict="worst(`${m.family}/${m.step}`)!.verdict" /></span>
+        <button
+          v-for="m in ladder"
+          :key="m.step"
+          type="button"
+          class="step"
+          :class="worst(`${m.family}/${m.step}`)!.verdict"
+          @click="open = m"
+        >
+          <StepFigure
+            :client-id="client.id"
+            :step-ref="`${m.family}/${m.step}`"
+            :side="worst(`${m.family}/${m.step}`)!.side"
+            :values="worst(`${m.family}/${m.step}`)!.values"
+            :revision="client.view!.revision"
+            :alt="m.title"
+            class="picture"
+          />
+          <span class="row spread"
+            ><b>{{ m.step_title }}</b
+            ><VerdictMark :verdict="worst(`${m.family}/${m.step}`)!.verdict"
+          /></span>
           <span class="small line">{{ line(worst(`${m.family}/${m.step}`)!) }}</span>
         </button>
       </div>
     </section>
     <SchoolsPanel v-if="teaching" @close="teaching = false" />
-    <StepPage v-if="open && opened.length" :movement="open" :verdicts="opened" :waiting="!client.verdicts" :context="context" @close="open = undefined" @go="open = session.reference!.movements.find((m) => `${m.family}/${m.step}` === $event)" />
+    <StepPage
+      v-if="open && opened.length"
+      :movement="open"
+      :verdicts="opened"
+      :waiting="!client.verdicts"
+      :context="context"
+      @close="open = undefined"
+      @go="open = session.reference!.movements.find((m) => `${m.family}/${m.step}` === $event)"
+    />
     <p class="visually-hidden">{{ say(`context.${context}` as MessageKey) }}</p>
   </div>
 </template>
 
 <style scoped>
-.pick { width: 230px; }
-.ladder { display: grid; grid-template-columns: 210px 1fr; gap: var(--space-4); border-top: 1px solid var(--line); padding-top: var(--space-4); } .about { display: grid; gap: 4px; align-content: start; }
-.steps { display: grid; grid-template-columns: repeat(auto-fill, minmax(245px, 1fr)); gap: var(--space-3); }
-.step { text-align: left; background: var(--paper); border: 1.5px solid var(--line); border-radius: var(--round); padding: 10px 12px; display: grid; gap: 5px; cursor: pointer; align-content: start; } .step:hover { border-color: var(--accent); }
-.step.excluded, .step.not_judged { background: transparent; border-style: dashed; border-color: var(--brick); } .step.not_judged { border-color: var(--ink-soft); } .step.excluded .picture, .step.not_judged .picture { opacity: 0.55; } .picture { height: 150px; } .line { color: var(--ink-soft); }
-@media (max-width: 720px) { .ladder { grid-template-columns: minmax(0, 1fr); } .steps { grid-template-columns: minmax(0, 1fr); } }
+.pick {
+  width: 230px;
+}
+.ladder {
+  display: grid;
+  grid-template-columns: 210px 1fr;
+  gap: var(--space-4);
+  border-top: 1px solid var(--line);
+  padding-top: var(--space-4);
+}
+.about {
+  display: grid;
+  gap: 4px;
+  align-content: start;
+}
+.steps {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(245px, 1fr));
+  gap: var(--space-3);
+}
+.step {
+  text-align: left;
+  background: var(--paper);
+  border: 1.5px solid var(--line);
+  border-radius: var(--round);
+  padding: 10px 12px;
+  display: grid;
+  gap: 5px;
+  cursor: pointer;
+  align-content: start;
+}
+.step:hover {
+  border-color: var(--accent);
+}
+.step.excluded,
+.step.not_judged {
+  background: transparent;
+  border-style: dashed;
+  border-color: var(--brick);
+}
+.step.not_judged {
+  border-color: var(--ink-soft);
+}
+.step.excluded .picture,
+.step.not_judged .picture {
+  opacity: 0.55;
+}
+.picture {
+  height: 150px;
+}
+.line {
+  color: var(--ink-soft);
+}
+@media (max-width: 720px) {
+  .ladder {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .steps {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
 </style>

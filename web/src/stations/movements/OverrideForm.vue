@@ -14,14 +14,22 @@ const entry = reactive({ reason: '', expires_on: '' })
 const session = useSession()
 const allowed = computed(() => session.may(forbidden.value ? 'lift_forbidden' : 'override'))
 /** The last day that the rules allow; then it is looked at again. */
-const last = computed(() => new Date(Date.parse(client.view!.case.as_of) + (session.reference?.longest_override_days ?? 0) * 864e5).toISOString().slice(0, 10))
+const last = computed(() =>
+  new Date(Date.parse(client.view!.case.as_of) + (session.reference?.longest_override_days ?? 0) * 864e5).toISOString().slice(0, 10),
+)
 const failed = ref('')
 const ready = computed(() => allowed.value && entry.reason.trim().length > 4 && entry.expires_on)
 
 async function keep(): Promise<void> {
   failed.value = ''
   try {
-    const body = { base_revision: client.view!.revision, limit_id: props.breach.limit, step: props.step, side: props.side as 'left', ...entry }
+    const body = {
+      base_revision: client.view!.revision,
+      limit_id: props.breach.limit,
+      step: props.step,
+      side: props.side as 'left',
+      ...entry,
+    }
     await got<ClientView>(http.POST('/api/v1/clients/{client_id}/overrides', { params: { path: { client_id: client.id } }, body }))
     await client.refresh()
     emit('kept')
@@ -34,15 +42,37 @@ async function keep(): Promise<void> {
 <template>
   <form class="override stack" @submit.prevent="keep">
     <p>{{ say('override.lead', { limit: breach.says, side }) }}</p>
-    <p v-if="forbidden" class="small">{{ say('override.forbidden') }}</p><p v-else-if="!allowed" class="small">{{ say('override.notYours') }}</p>
+    <p v-if="forbidden" class="small">{{ say('override.forbidden') }}</p>
+    <p v-else-if="!allowed" class="small">{{ say('override.notYours') }}</p>
     <label>{{ say('override.reason') }}<el-input v-model="entry.reason" maxlength="300" /></label>
-    <label>{{ say('word.until') }}<input v-model="entry.expires_on" type="date" class="date" :min="client.view!.case.as_of" :max="last" /></label>
+    <label
+      >{{ say('word.until') }}<input v-model="entry.expires_on" type="date" class="date" :min="client.view!.case.as_of" :max="last"
+    /></label>
     <p v-if="failed" role="alert" class="bad">{{ failed }}</p>
-    <div><button class="main-action" type="submit" :disabled="!ready">{{ say('override.keep') }}</button></div>
+    <div>
+      <button class="main-action" type="submit" :disabled="!ready">{{ say('override.keep') }}</button>
+    </div>
   </form>
 </template>
 
 <style scoped>
-.override { background: var(--straw-wash); border-radius: var(--round-small); padding: var(--space-3) var(--space-4); } label { display: grid; gap: 4px; } .bad { color: var(--brick); }
-.date { min-height: 46px; border: 1px solid var(--el-border-color); border-radius: var(--round-small); padding: 0 12px; background: var(--paper); }
+.override {
+  background: var(--straw-wash);
+  border-radius: var(--round-small);
+  padding: var(--space-3) var(--space-4);
+}
+label {
+  display: grid;
+  gap: 4px;
+}
+.bad {
+  color: var(--brick);
+}
+.date {
+  min-height: 46px;
+  border: 1px solid var(--el-border-color);
+  border-radius: var(--round-small);
+  padding: 0 12px;
+  background: var(--paper);
+}
 </style>

@@ -41,15 +41,26 @@ onMounted(load)
 </script>
 
 <template>
-  <el-dialog :model-value="true" width="min(880px, 96vw)" top="4vh" :title="familyTitle ? say('schools.for', { what: familyTitle }) : say('schools.title')" @close="emit('close')">
+  <el-dialog
+    :model-value="true"
+    width="min(880px, 96vw)"
+    top="4vh"
+    :title="familyTitle ? say('schools.for', { what: familyTitle }) : say('schools.title')"
+    @close="emit('close')"
+  >
     <p class="soft">{{ say('schools.lead') }}</p>
-    <p v-if="failed" role="alert">{{ failed }} <button type="button" class="quiet-action" @click="load">{{ say('app.again') }}</button></p>
+    <p v-if="failed" role="alert">
+      {{ failed }} <button type="button" class="quiet-action" @click="load">{{ say('app.again') }}</button>
+    </p>
     <p v-else-if="!questions" role="status">{{ say('app.loading') }}</p>
     <fieldset v-for="q in questions" :key="`${q.id}-${turn}`" class="question">
       <legend>{{ q.title }}</legend>
       <label v-for="o in q.options" :key="o.id" class="answer" :class="{ refused: o.refused }">
         <input type="radio" :name="q.id" :value="o.id" :checked="chosen(q) === o.id" :disabled="!!o.refused" @change="choose(q, o.id)" />
-        <span><b>{{ o.title }}</b><br /><span class="soft small">{{ o.refused || o.why }}</span></span>
+        <span
+          ><b>{{ o.title }}</b
+          ><br /><span class="soft small">{{ o.refused || o.why }}</span></span
+        >
       </label>
       <p v-if="q.because" class="soft small">{{ q.because }}</p>
     </fieldset>
@@ -57,7 +68,44 @@ onMounted(load)
 </template>
 
 <style scoped>
-.question { border: 0; border-top: 1px solid var(--line); padding: 12px 0; margin: 0; display: grid; gap: 4px; } .question legend { font-family: var(--serif, serif); font-size: 1.08rem; padding: 0; float: left; width: 100%; }
-.answer { display: grid; grid-template-columns: 28px 1fr; align-items: start; padding: 7px 8px; min-height: 44px; border-radius: var(--round-small); cursor: pointer; } .answer:hover { background: var(--straw-wash); } .answer input { width: 20px; height: 20px; margin-top: 2px; accent-color: var(--accent); }
-.refused { cursor: default; } .refused b { text-decoration: line-through; font-weight: 400; }
+.question {
+  border: 0;
+  border-top: 1px solid var(--line);
+  padding: 12px 0;
+  margin: 0;
+  display: grid;
+  gap: 4px;
+}
+.question legend {
+  font-family: var(--serif, serif);
+  font-size: 1.08rem;
+  padding: 0;
+  float: left;
+  width: 100%;
+}
+.answer {
+  display: grid;
+  grid-template-columns: 28px 1fr;
+  align-items: start;
+  padding: 7px 8px;
+  min-height: 44px;
+  border-radius: var(--round-small);
+  cursor: pointer;
+}
+.answer:hover {
+  background: var(--straw-wash);
+}
+.answer input {
+  width: 20px;
+  height: 20px;
+  margin-top: 2px;
+  accent-color: var(--accent);
+}
+.refused {
+  cursor: default;
+}
+.refused b {
+  text-decoration: line-through;
+  font-weight: 400;
+}
 </style>

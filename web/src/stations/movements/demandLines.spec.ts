@@ -2,7 +2,33 @@ import { expect, test } from 'vitest'
 import type { Limit } from '../../api/types'
 import { demandLines } from './demandLines'
 
-const limit = (quantity: string, bound: number): Limit => ({ because_of: '', id: 'x', quantity, title: '', bound, at_least: false, unit: 'deg', condition: 'always', at_home: false, bound_in_words: '', origin: 'rule', opened_by: [], strength: 'limit', reason: 'r', source: 's', says: '', measure: '', review_on: null, next_grade: '', valid_until: null, grade: 0, grades: 0, waits_for: '', only_step: '', set_by: 'rule-book' })
+const limit = (quantity: string, bound: number): Limit => ({
+  because_of: '',
+  id: 'x',
+  quantity,
+  title: '',
+  bound,
+  at_least: false,
+  unit: 'deg',
+  condition: 'always',
+  at_home: false,
+  bound_in_words: '',
+  origin: 'rule',
+  opened_by: [],
+  strength: 'limit',
+  reason: 'r',
+  source: 's',
+  says: '',
+  measure: '',
+  review_on: null,
+  next_grade: '',
+  valid_until: null,
+  grade: 0,
+  grades: 0,
+  waits_for: '',
+  only_step: '',
+  set_by: 'rule-book',
+})
 
 test('a demand beyond its bound is marked, one inside is not', () => {
   const lines = demandLines({ 'left.hip_flexion_deg': 96, 'right.hip_flexion_deg': 80 }, [limit('hip_flexion_deg', 90)])

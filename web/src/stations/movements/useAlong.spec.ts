@@ -11,7 +11,10 @@ const sorted = (values: number[]): number[] => [...values].sort((a, b) => a - b)
 /** A server that answers at once and keeps what it was asked. */
 function asking(keyOf: (parameter: string) => string = () => '') {
   const asked: { parameter: string; at: number[]; quick: boolean }[] = []
-  const along = useAlong((parameter, at, quick) => { asked.push({ parameter, at, quick }); return Promise.resolve(answer(at, quick)) }, keyOf)
+  const along = useAlong((parameter, at, quick) => {
+    asked.push({ parameter, at, quick })
+    return Promise.resolve(answer(at, quick))
+  }, keyOf)
   return { asked, ...along }
 }
 
@@ -38,28 +41,47 @@ describe('along the sliders', () => {
   })
   it('asks every pose when no verdict comes, none of them twice', async () => {
     const poses: number[] = []
-    const { prepare, near } = useAlong((_, stops, quick) => (quick ? Promise.resolve(answer(stops, true)).then((x) => { poses.push(...stops); return x }) : new Promise(() => undefined)), () => '')
+    const { prepare, near } = useAlong(
+      (_, stops, quick) =>
+        quick
+          ? Promise.resolve(answer(stops, true)).then((x) => {
+              poses.push(...stops)
+              return x
+            })
+          : new Promise(() => undefined),
+      () => '',
+    )
     void prepare([{ parameter: seat, now: 45 }])
-    await vi.waitFor(() => { expect(sorted(poses)).toEqual(stopsOf(seat)) })
+    await vi.waitFor(() => {
+      expect(sorted(poses)).toEqual(stopsOf(seat))
+    })
     expect(near('seat_cm', 47)?.svg).toBe('near 47')
   })
   it('asks poses one by one under a moving hand, each where the hand is by then', async () => {
     const poses: number[][] = []
-    const along = useAlong((_, stops, quick) => {
-      if (!quick) return new Promise(() => undefined)
-      poses.push(stops)
-      if (poses.length === 2) void along.prepare([{ parameter: seat, now: 60 }], true)
-      if (poses.length === 4) void along.prepare([{ parameter: seat, now: 60 }])
-      return Promise.resolve(answer(stops, true))
-    }, () => '')
+    const along = useAlong(
+      (_, stops, quick) => {
+        if (!quick) return new Promise(() => undefined)
+        poses.push(stops)
+        if (poses.length === 2) void along.prepare([{ parameter: seat, now: 60 }], true)
+        if (poses.length === 4) void along.prepare([{ parameter: seat, now: 60 }])
+        return Promise.resolve(answer(stops, true))
+      },
+      () => '',
+    )
     void along.prepare([{ parameter: seat, now: 45 }], true)
-    await vi.waitFor(() => { expect(sorted([...new Set(poses.flat())])).toEqual(stopsOf(seat)) })
+    await vi.waitFor(() => {
+      expect(sorted([...new Set(poses.flat())])).toEqual(stopsOf(seat))
+    })
     expect(poses.slice(1, 4)).toEqual([[45], [60], [59]])
     expect(poses[4]).toHaveLength(CHUNK)
   })
   it('spreads over every slider before it fills one', async () => {
     const { asked, prepare } = asking()
-    await prepare([{ parameter: seat, now: 45 }, { parameter: lift, now: 1 }])
+    await prepare([
+      { parameter: seat, now: 45 },
+      { parameter: lift, now: 1 },
+    ])
     const poses = asked.filter((x) => x.quick)
     expect(poses.slice(0, 3).map((x) => x.parameter)).toEqual(['seat_cm', 'lift_cm', 'seat_cm'])
     expect(poses.slice(0, 2).map((x) => x.at.length)).toEqual([SPREAD + 1, SPREAD + 1])
@@ -67,16 +89,25 @@ describe('along the sliders', () => {
   it('judges nothing twice, one request of a kind at a time, and turns to the slider under the hand', async () => {
     const judged: string[] = []
     const open = { poses: 0, judged: 0 }
-    const { prepare } = useAlong(async (parameter, stops, quick) => {
-      const kind = quick ? 'poses' : 'judged'
-      expect(++open[kind]).toBe(1)
-      if (!quick) judged.push(...stops.map((s) => `${parameter} ${s}`))
-      await Promise.resolve()
-      open[kind]--
-      return answer(stops)
-    }, () => '')
-    const first = prepare([{ parameter: seat, now: 45 }, { parameter: lift, now: 1 }])
-    void prepare([{ parameter: lift, now: 1 }, { parameter: seat, now: 45 }])
+    const { prepare } = useAlong(
+      async (parameter, stops, quick) => {
+        const kind = quick ? 'poses' : 'judged'
+        expect(++open[kind]).toBe(1)
+        if (!quick) judged.push(...stops.map((s) => `${parameter} ${s}`))
+        await Promise.resolve()
+        open[kind]--
+        return answer(stops)
+      },
+      () => '',
+    )
+    const first = prepare([
+      { parameter: seat, now: 45 },
+      { parameter: lift, now: 1 },
+    ])
+    void prepare([
+      { parameter: lift, now: 1 },
+      { parameter: seat, now: 45 },
+    ])
     await first
     expect(judged.findIndex((x) => x.startsWith('lift'))).toBe(1)
     expect(judged).toHaveLength(31 + 21)
@@ -95,7 +126,19 @@ describe('along the sliders', () => {
   it('an answer that comes too late is not taken for the new set-up', async () => {
     let set_up = 1
     let free: (stops: Stop[]) => void = () => undefined
-    const { prepare, at, near } = useAlong((_, stops) => (set_up === 1 ? new Promise((r) => { const before = free; free = (x) => { before(x); r(x) } }) : Promise.resolve(answer(stops).map((s) => ({ ...s, svg: 'new' })))), () => String(set_up))
+    const { prepare, at, near } = useAlong(
+      (_, stops) =>
+        set_up === 1
+          ? new Promise((r) => {
+              const before = free
+              free = (x) => {
+                before(x)
+                r(x)
+              }
+            })
+          : Promise.resolve(answer(stops).map((s) => ({ ...s, svg: 'new' }))),
+      () => String(set_up),
+    )
     const going = prepare([{ parameter: seat, now: 45 }])
     set_up = 2
     free(answer(spreadOf(seat)))
@@ -105,7 +148,10 @@ describe('along the sliders', () => {
   })
   it('knows something close by wherever the hand goes once the spread is there', async () => {
     let asked = 0
-    const { prepare, at, near } = useAlong((_, stops, quick) => (++asked && quick && asked < 3 ? Promise.resolve(answer(stops, quick)) : Promise.reject(new Error('gone'))), () => '')
+    const { prepare, at, near } = useAlong(
+      (_, stops, quick) => (++asked && quick && asked < 3 ? Promise.resolve(answer(stops, quick)) : Promise.reject(new Error('gone'))),
+      () => '',
+    )
     await prepare([{ parameter: seat, now: 45 }])
     for (const value of stopsOf(seat)) expect(Math.abs(near('seat_cm', value)!.value - value)).toBeLessThanOrEqual(30 / SPREAD / 2)
     expect(at('seat_cm', 45)).toBeUndefined()
@@ -115,13 +161,28 @@ describe('along the sliders', () => {
   it('asks no more once its page is closed', async () => {
     let asked = 0
     const scope = effectScope()
-    const { prepare } = scope.run(() => useAlong((_, stops) => { if (++asked === 3) scope.stop(); return Promise.resolve(answer(stops)) }, () => ''))!
+    const { prepare } = scope.run(() =>
+      useAlong(
+        (_, stops) => {
+          if (++asked === 3) scope.stop()
+          return Promise.resolve(answer(stops))
+        },
+        () => '',
+      ),
+    )!
     await prepare([{ parameter: seat, now: 45 }])
     expect(asked).toBeLessThanOrEqual(4)
   })
   it('tells when something has come', async () => {
     let [times, answers] = [0, 0]
-    const { prepare } = useAlong((_, stops) => { answers++; return Promise.resolve(answer(stops)) }, () => '', () => times++)
+    const { prepare } = useAlong(
+      (_, stops) => {
+        answers++
+        return Promise.resolve(answer(stops))
+      },
+      () => '',
+      () => times++,
+    )
     await prepare([{ parameter: seat, now: 45 }])
     expect(times).toBe(answers)
     expect(times).toBeGreaterThanOrEqual(1 + Math.ceil(31 / CHUNK))

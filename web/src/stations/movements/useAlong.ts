@@ -22,16 +22,30 @@ export function spreadOf(p: Parameter): number[] {
   return most < 1 ? all : Array.from({ length: most + 1 }, (_, i) => all[Math.round((i * (all.length - 1)) / most)])
 }
 
-export interface Slider { parameter: Parameter; now: number }
-interface Track { key: string; poses: Map<number, Stop>; judged: Map<number, Stop> }
-interface Todo { parameter: string; at: number[] }
+export interface Slider {
+  parameter: Parameter
+  now: number
+}
+interface Track {
+  key: string
+  poses: Map<number, Stop>
+  judged: Map<number, Stop>
+}
+interface Todo {
+  parameter: string
+  at: number[]
+}
 
 /**
  * Along the sliders: what their stops would show, asked ahead of the hand.  Poses and verdicts are asked side by side,
  * one request of each kind at a time: first a spread of poses for every slider, then every pose, nearest first; and
  * every stop with its verdict.  What was asked holds as long as everything else (`keyOf` its measure) stands as it stood.
  */
-export function useAlong(ask: (parameter: string, at: number[], quick: boolean) => Promise<Stop[]>, keyOf: (parameter: string) => string, came: () => void = () => undefined) {
+export function useAlong(
+  ask: (parameter: string, at: number[], quick: boolean) => Promise<Stop[]>,
+  keyOf: (parameter: string) => string,
+  came: () => void = () => undefined,
+) {
   const tracks = new Map<string, Track>()
   const busy = new Set<'poses' | 'judged'>()
   let wanted: Slider[] = []
@@ -49,7 +63,9 @@ export function useAlong(ask: (parameter: string, at: number[], quick: boolean) 
   function lacking(known: (t: Track, value: number) => boolean): Todo | undefined {
     for (const { parameter, now } of wanted) {
       const mine = track(parameter.id)
-      const missing = stopsOf(parameter).filter((v) => !known(mine, v)).sort((a, b) => Math.abs(a - now) - Math.abs(b - now) || a - b)
+      const missing = stopsOf(parameter)
+        .filter((v) => !known(mine, v))
+        .sort((a, b) => Math.abs(a - now) - Math.abs(b - now) || a - b)
       if (missing.length) return { parameter: parameter.id, at: missing.slice(0, moving || missing[0] === now ? 1 : CHUNK) }
     }
     return undefined
@@ -88,7 +104,9 @@ export function useAlong(ask: (parameter: string, at: number[], quick: boolean) 
     await Promise.all([fill('poses', nextPoses), fill('judged', nextJudged)])
   }
   // Nobody is asked any more for a page that has been closed.
-  tryOnScopeDispose(() => { wanted = [] })
+  tryOnScopeDispose(() => {
+    wanted = []
+  })
   /** The judged stop at this very value. */
   const at = (parameter: string, value: number): Stop | undefined => track(parameter).judged.get(Number(value.toFixed(6)))
   /** The known pose that is closest, however it is known. */

@@ -2,11 +2,16 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import type { Stop, Tried, Verdict } from '../../api/types'
 import { REST_MS, useTry } from './useTry'
 
-const answer = (svg: string, verdict: unknown = { verdict: 'as_is' }): Tried => ({ svg, verdict, profile: { fault: '', peaks: {} }, modified_svg: 'x', lines: {}, steady: [], hold: null }) as unknown as Tried
+const answer = (svg: string, verdict: unknown = { verdict: 'as_is' }): Tried =>
+  ({ svg, verdict, profile: { fault: '', peaks: {} }, modified_svg: 'x', lines: {}, steady: [], hold: null }) as unknown as Tried
 
 describe('try it', () => {
-  beforeEach(() => { vi.useFakeTimers() })
-  afterEach(() => { vi.useRealTimers() })
+  beforeEach(() => {
+    vi.useFakeTimers()
+  })
+  afterEach(() => {
+    vi.useRealTimers()
+  })
 
   it('shows the pose while the slider moves and the verdict when it rests', async () => {
     const ask = vi.fn((quick: boolean) => Promise.resolve(quick ? answer('pose', null) : answer('judged')))
@@ -35,7 +40,11 @@ describe('try it', () => {
   })
   it('follows the hand while it does not rest, however often it has moved since', async () => {
     let n = 0
-    const ask = vi.fn(async (quick: boolean) => { const mine = ++n; await new Promise((r) => setTimeout(r, 100)); return answer(quick ? `pose ${mine}` : 'judged', null) })
+    const ask = vi.fn(async (quick: boolean) => {
+      const mine = ++n
+      await new Promise((r) => setTimeout(r, 100))
+      return answer(quick ? `pose ${mine}` : 'judged', null)
+    })
     const { tried, settle, slide } = useTry(ask)
     void settle()
     await vi.advanceTimersByTimeAsync(101)
@@ -64,7 +73,13 @@ describe('try it', () => {
   it('asks one pose at a time, and the newest last', async () => {
     let open = 0
     let most = 0
-    const ask = vi.fn(async (quick: boolean) => { open++; most = Math.max(most, quick ? open : 0); await new Promise((r) => setTimeout(r, 50)); open--; return answer('x') })
+    const ask = vi.fn(async (quick: boolean) => {
+      open++
+      most = Math.max(most, quick ? open : 0)
+      await new Promise((r) => setTimeout(r, 50))
+      open--
+      return answer('x')
+    })
     const { slide } = useTry(ask)
     for (let i = 0; i < 10; i++) slide()
     await vi.advanceTimersByTimeAsync(200)
@@ -72,7 +87,10 @@ describe('try it', () => {
     expect(ask.mock.calls.filter(([quick]) => quick)).toHaveLength(2)
   })
   it('opens with the pose under the verdict that is known, then with all that is said of it', async () => {
-    const ask = vi.fn(async (quick: boolean) => { await new Promise((r) => setTimeout(r, quick ? 50 : 900)); return quick ? answer('pose', null) : answer('judged') })
+    const ask = vi.fn(async (quick: boolean) => {
+      await new Promise((r) => setTimeout(r, quick ? 50 : 900))
+      return quick ? answer('pose', null) : answer('judged')
+    })
     const { tried, open, slide } = useTry(ask)
     open({ verdict: 'modified' } as Verdict)
     expect(tried.value).toBeUndefined()
@@ -86,7 +104,13 @@ describe('try it', () => {
   })
   it('a pose of the step before is not shown for the next one', async () => {
     const late: ((a: Tried) => void)[] = []
-    const { tried, open } = useTry((quick) => (quick ? new Promise((r) => { late.push(r) }) : new Promise(() => undefined)))
+    const { tried, open } = useTry((quick) =>
+      quick
+        ? new Promise((r) => {
+            late.push(r)
+          })
+        : new Promise(() => undefined),
+    )
     open()
     open()
     late[0](answer('old', null))
@@ -107,7 +131,12 @@ describe('try it', () => {
   })
   it('a late pose never overwrites a newer verdict', async () => {
     let free: (a: Tried) => void = () => undefined
-    const ask = (quick: boolean): Promise<Tried> => (quick ? new Promise((r) => { free = r }) : Promise.resolve(answer('judged')))
+    const ask = (quick: boolean): Promise<Tried> =>
+      quick
+        ? new Promise((r) => {
+            free = r
+          })
+        : Promise.resolve(answer('judged'))
     const { tried, settle, slide } = useTry(ask)
     await settle()
     slide()

@@ -20,7 +20,9 @@ async function keep(t: OwnText): Promise<void> {
   done.value = ''
   try {
     const others = texts.value.filter((x) => x.key !== t.key)
-    const answer = await got<{ texts: OwnText[]; names: string[] }>(http.PUT('/api/v1/texts/{key}', { params: { path: { key: t.key } }, body: { text: t.text } }))
+    const answer = await got<{ texts: OwnText[]; names: string[] }>(
+      http.PUT('/api/v1/texts/{key}', { params: { path: { key: t.key } }, body: { text: t.text } }),
+    )
     take({ ...answer, texts: answer.texts.map((x) => others.find((o) => o.key === x.key) ?? x) })
     done.value = t.key
     emit('kept')
@@ -41,11 +43,34 @@ onMounted(async () => {
   <div class="stack">
     <p class="small soft">{{ say('papers.names', { names: braced }) }}</p>
     <p v-if="faults['']" role="alert">{{ faults[''] }}</p>
-    <div v-for="t in texts" :key="t.key" class="stack text"><label class="stack tight"><span><b>{{ t.title }}</b> <span class="soft small">{{ t.where }}</span></span><el-input v-model="t.text" type="textarea" :autosize="{ minRows: 2, maxRows: 6 }" maxlength="2000" /></label>
-      <div class="row"><button type="button" class="quiet-action" @click="keep(t)">{{ say('papers.keep') }}</button><span v-if="done === t.key" role="status" class="soft">{{ say('papers.kept') }}</span></div><p v-if="faults[t.key]" role="alert" class="bad">{{ faults[t.key] }}</p></div>
+    <div v-for="t in texts" :key="t.key" class="stack text">
+      <label class="stack tight"
+        ><span
+          ><b>{{ t.title }}</b> <span class="soft small">{{ t.where }}</span></span
+        ><el-input v-model="t.text" type="textarea" :autosize="{ minRows: 2, maxRows: 6 }" maxlength="2000"
+      /></label>
+      <div class="row">
+        <button type="button" class="quiet-action" @click="keep(t)">{{ say('papers.keep') }}</button><span
+          v-if="done === t.key"
+          role="status"
+          class="soft"
+          >{{ say('papers.kept') }}</span
+        >
+      </div>
+      <p v-if="faults[t.key]" role="alert" class="bad">{{ faults[t.key] }}</p>
+    </div>
   </div>
 </template>
 
 <style scoped>
-.tight { gap: 4px; } .bad { color: var(--brick); } .text { border-top: 1px solid var(--line); padding-top: 8px; }
+.tight {
+  gap: 4px;
+}
+.bad {
+  color: var(--brick);
+}
+.text {
+  border-top: 1px solid var(--line);
+  padding-top: 8px;
+}
 </style>

@@ -8,7 +8,11 @@ import { useProgramme } from '../../stores/programme'
 import OwnTexts from './OwnTexts.vue'
 import ReminderForm from './ReminderForm.vue'
 
-const KINDS: [string, MessageKey][] = [['hand-out', 'papers.handOut'], ['fridge', 'papers.fridge'], ['letter', 'papers.letter']]
+const KINDS: [string, MessageKey][] = [
+  ['hand-out', 'papers.handOut'],
+  ['fridge', 'papers.fridge'],
+  ['letter', 'papers.letter'],
+]
 const client = useClient()
 const programme = useProgramme()
 const failed = ref('')
@@ -16,11 +20,15 @@ const kind = ref('hand-out')
 const written = ref(0)
 const texts = ref(false)
 const loading = ref(true)
-watch([kind, written], () => { loading.value = true })
+watch([kind, written], () => {
+  loading.value = true
+})
 const blocked = computed(() => client.view!.screen.stop_signs.length > 0)
 const latest = computed(() => `/api/v1/clients/${client.id}/programmes/latest`)
 const current = computed(() => programme.current)
-const ready = computed(() => !blocked.value && !!current.value && !current.value.violations.length && current.value.answer.movements.length > 0)
+const ready = computed(
+  () => !blocked.value && !!current.value && !current.value.violations.length && current.value.answer.movements.length > 0,
+)
 const zone = Intl.DateTimeFormat().resolvedOptions().timeZone
 
 onMounted(async () => {
@@ -36,25 +44,69 @@ onMounted(async () => {
 <template>
   <div class="papers">
     <section class="sheet stack">
-      <h2>{{ say('station.papers') }}</h2><p class="soft">{{ say('papers.lead') }}</p>
-      <p v-if="blocked" role="alert">{{ say('programme.blocked') }}</p><p v-else-if="failed" role="alert">{{ failed }}</p>
-      <p v-for="v in current?.violations" :key="v.ref + v.side" role="alert" class="bad">{{ say('programme.broken') }}: {{ v.ref }} – {{ v.why }}</p>
+      <h2>{{ say('station.papers') }}</h2>
+      <p class="soft">{{ say('papers.lead') }}</p>
+      <p v-if="blocked" role="alert">{{ say('programme.blocked') }}</p>
+      <p v-else-if="failed" role="alert">{{ failed }}</p>
+      <p v-for="v in current?.violations" :key="v.ref + v.side" role="alert" class="bad">
+        {{ say('programme.broken') }}: {{ v.ref }} – {{ v.why }}
+      </p>
       <template v-if="ready">
-        <div class="stack kinds" role="group" :aria-label="say('papers.prepare')"><button v-for="[id, title] in KINDS" :key="id" type="button" class="quiet-action" :aria-pressed="kind === id" @click="kind = id">{{ say(title) }}</button></div>
+        <div class="stack kinds" role="group" :aria-label="say('papers.prepare')">
+          <button v-for="[id, title] in KINDS" :key="id" type="button" class="quiet-action" :aria-pressed="kind === id" @click="kind = id">
+            {{ say(title) }}
+          </button>
+        </div>
         <a class="main-action" :href="`${latest}/${kind}.pdf`" target="_blank" rel="noopener">{{ say('papers.open') }}</a>
-        <a class="quiet-action" :href="`${latest}/calendar.ics?zone=${encodeURIComponent(zone)}`" download="exercises.ics">{{ say('papers.calendar') }}</a>
+        <a class="quiet-action" :href="`${latest}/calendar.ics?zone=${encodeURIComponent(zone)}`" download="exercises.ics">{{
+          say('papers.calendar')
+        }}</a>
         <ReminderForm />
       </template>
-      <RouterLink v-else :to="`/client/${client.id}/${blocked ? 'story' : 'programme'}`" class="main-action">{{ blocked ? say('station.story') : say('papers.needs') }}</RouterLink>
-      <div><button type="button" class="quiet-action" @click="texts = true">{{ say('papers.texts') }}</button></div>
+      <RouterLink v-else :to="`/client/${client.id}/${blocked ? 'story' : 'programme'}`" class="main-action">{{
+        blocked ? say('station.story') : say('papers.needs')
+      }}</RouterLink>
+      <div>
+        <button type="button" class="quiet-action" @click="texts = true">{{ say('papers.texts') }}</button>
+      </div>
     </section>
     <p v-if="ready && loading" class="soft" role="status">{{ say('app.loading') }}</p>
-    <iframe v-if="ready" v-show="!loading" :key="kind + written" @load="loading = false" :src="`${latest}/${kind}`" :title="say(KINDS.find(([id]) => id === kind)![1])" class="page" />
+    <iframe
+      v-if="ready"
+      v-show="!loading"
+      :key="kind + written"
+      :src="`${latest}/${kind}`"
+      :title="say(KINDS.find(([id]) => id === kind)![1])"
+      class="page"
+      @load="loading = false"
+    />
     <el-drawer v-model="texts" size="560px" :title="say('papers.texts')"><OwnTexts v-if="texts" @kept="written++" /></el-drawer>
   </div>
 </template>
 
 <style scoped>
-.papers { display: grid; grid-template-columns: 340px 1fr; gap: var(--space-4); align-items: start; } .page { width: 100%; height: 76vh; border: 1px solid var(--line); border-radius: var(--round); background: #fff; } .bad { color: var(--brick); } .kinds { gap: 8px; }
-@media (max-width: 720px) { .papers { grid-template-columns: minmax(0, 1fr); } }
+.papers {
+  display: grid;
+  grid-template-columns: 340px 1fr;
+  gap: var(--space-4);
+  align-items: start;
+}
+.page {
+  width: 100%;
+  height: 76vh;
+  border: 1px solid var(--line);
+  border-radius: var(--round);
+  background: #fff;
+}
+.bad {
+  color: var(--brick);
+}
+.kinds {
+  gap: 8px;
+}
+@media (max-width: 720px) {
+  .papers {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
 </style>

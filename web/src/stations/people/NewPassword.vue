@@ -30,18 +30,46 @@ async function go(): Promise<void> {
   <main class="door">
     <section class="sheet card">
       <h1>{{ say(invited ? 'welcome.title' : 'forgotten.title') }}</h1>
-      <template v-if="done"><p role="status">{{ say(invited ? 'welcome.done' : 'forgotten.done') }}</p><RouterLink to="/login" class="main-action">{{ say('login.go') }}</RouterLink></template>
+      <template v-if="done"
+        ><p role="status">{{ say(invited ? 'welcome.done' : 'forgotten.done') }}</p>
+        <RouterLink to="/login" class="main-action">{{ say('login.go') }}</RouterLink></template
+      >
       <form v-else class="stack" @submit.prevent="go">
         <p class="soft">{{ say(invited ? 'welcome.lead' : 'forgotten.lead') }}</p>
-        <label v-if="invited">{{ say('login.password') }}<el-input v-model="password" name="new-password" type="password" autocomplete="new-password" size="large" show-password /></label>
+        <label v-if="invited"
+          >{{ say('login.password')
+          }}<el-input v-model="password" name="new-password" type="password" autocomplete="new-password" size="large" show-password
+        /></label>
         <label v-else>{{ say('login.name') }}<el-input v-model="username" name="username" autocomplete="username" size="large" /></label>
         <p v-if="failed" role="alert" class="bad">{{ failed }}</p>
-        <button class="main-action" type="submit" :disabled="invited ? password.length < 10 : !username">{{ say(invited ? 'welcome.go' : 'forgotten.go') }}</button>
+        <button class="main-action" type="submit" :disabled="invited ? password.length < 10 : !username">
+          {{ say(invited ? 'welcome.go' : 'forgotten.go') }}
+        </button>
       </form>
     </section>
   </main>
 </template>
 
 <style scoped>
-.door { min-height: 92vh; display: grid; place-items: center; } .card { width: min(440px, 92vw); display: grid; gap: var(--space-3); padding: var(--space-6); } label { display: grid; gap: 4px; } .bad { color: var(--brick); } .main-action { justify-content: center; }
+.door {
+  min-height: 92vh;
+  display: grid;
+  place-items: center;
+}
+.card {
+  width: min(440px, 92vw);
+  display: grid;
+  gap: var(--space-3);
+  padding: var(--space-6);
+}
+label {
+  display: grid;
+  gap: 4px;
+}
+.bad {
+  color: var(--brick);
+}
+.main-action {
+  justify-content: center;
+}
 </style>

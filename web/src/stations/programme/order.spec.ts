@@ -7,7 +7,13 @@ describe('moving a movement', () => {
     expect(moved(['a', 'b', 'c', 'd'], 3, 0)).toEqual(['d', 'a', 'b', 'c'])
   })
   it('leaves the list alone when there is nowhere to go', () => {
-    for (const [from, to] of [[0, -1], [2, 3], [1, 1], [7, 0]]) expect(moved(['a', 'b', 'c'], from, to)).toEqual(['a', 'b', 'c'])
+    for (const [from, to] of [
+      [0, -1],
+      [2, 3],
+      [1, 1],
+      [7, 0],
+    ])
+      expect(moved(['a', 'b', 'c'], from, to)).toEqual(['a', 'b', 'c'])
   })
   it('loses nothing wherever it goes', () => {
     const list = [1, 2, 3, 4, 5]

@@ -71,25 +71,73 @@ onMounted(async () => {
 <template>
   <div class="station">
     <section class="sheet stack form">
-      <div class="row spread"><h2>{{ say('room.title') }}</h2><button type="button" class="main-action" :disabled="!changed" @click="keep">{{ say('room.keep') }}</button></div>
+      <div class="row spread">
+        <h2>{{ say('room.title') }}</h2>
+        <button type="button" class="main-action" :disabled="!changed" @click="keep">{{ say('room.keep') }}</button>
+      </div>
       <p v-if="failed" role="alert" class="alert">{{ failed }}</p>
-      <div class="row"><button v-for="(r, i) in rooms" :key="i" type="button" class="quiet-action" :aria-pressed="i === at" @click="at = i">{{ r.name }}</button>
-        <button v-if="rooms.length < MOST_ROOMS" type="button" class="quiet-action" @click="more">+ {{ say('room.another') }}</button><button v-if="at > 0" type="button" class="quiet-action" @click="drop">{{ say('room.drop') }}</button></div>
+      <div class="row">
+        <button v-for="(r, i) in rooms" :key="i" type="button" class="quiet-action" :aria-pressed="i === at" @click="at = i">
+          {{ r.name }}
+        </button>
+        <button v-if="rooms.length < MOST_ROOMS" type="button" class="quiet-action" @click="more">+ {{ say('room.another') }}</button
+        ><button v-if="at > 0" type="button" class="quiet-action" @click="drop">{{ say('room.drop') }}</button>
+      </div>
       <RoomForm v-model="rooms[at]" :kinds="kinds" />
     </section>
     <section class="stack">
-      <div class="row spread"><h2>{{ say('room.fits') }}</h2><span v-if="working" class="soft" role="status">{{ say('room.working') }}</span></div>
-      <div v-if="found?.refused.length" class="refused" role="note"><h3>{{ say('room.refused') }}</h3><p v-for="r in found.refused" :key="r.what"><b>{{ r.what }}</b>: {{ r.reason }}</p></div>
+      <div class="row spread">
+        <h2>{{ say('room.fits') }}</h2>
+        <span v-if="working" class="soft" role="status">{{ say('room.working') }}</span>
+      </div>
+      <div v-if="found?.refused.length" class="refused" role="note">
+        <h3>{{ say('room.refused') }}</h3>
+        <p v-for="r in found.refused" :key="r.what">
+          <b>{{ r.what }}</b>: {{ r.reason }}
+        </p>
+      </div>
       <el-skeleton v-if="!found && !failed" :rows="8" animated />
       <div v-else-if="found" class="fits" data-testid="fits"><FitCard v-for="f in drawn" :key="f.id + f.title" :fit="f" /></div>
-      <section v-if="plain.length" class="sheet stack"><h3>{{ say('room.also') }}</h3><p v-for="f in plain" :key="f.id + f.title" :class="{ alert: !f.fits }"><b>{{ f.title }}</b><br />{{ f.says }} <span class="small soft">{{ f.source }}</span></p></section>
+      <section v-if="plain.length" class="sheet stack">
+        <h3>{{ say('room.also') }}</h3>
+        <p v-for="f in plain" :key="f.id + f.title" :class="{ alert: !f.fits }">
+          <b>{{ f.title }}</b><br />{{ f.says }} <span class="small soft">{{ f.source }}</span>
+        </p>
+      </section>
     </section>
   </div>
 </template>
 
 <style scoped>
-.station { display: grid; grid-template-columns: 480px 1fr; gap: var(--space-4); align-items: start; } .fits { display: grid; grid-template-columns: repeat(auto-fill, minmax(236px, 1fr)); gap: 12px; }
-.refused { background: var(--brick-wash); color: var(--brick); border: 2px solid var(--brick); border-radius: var(--round); padding: var(--space-3) var(--space-4); } .alert { color: var(--brick); }
-@media (max-width: 1100px) { .station { grid-template-columns: 1fr; } }
-@media (max-width: 720px) { .station { grid-template-columns: minmax(0, 1fr); } }
+.station {
+  display: grid;
+  grid-template-columns: 480px 1fr;
+  gap: var(--space-4);
+  align-items: start;
+}
+.fits {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(236px, 1fr));
+  gap: 12px;
+}
+.refused {
+  background: var(--brick-wash);
+  color: var(--brick);
+  border: 2px solid var(--brick);
+  border-radius: var(--round);
+  padding: var(--space-3) var(--space-4);
+}
+.alert {
+  color: var(--brick);
+}
+@media (max-width: 1100px) {
+  .station {
+    grid-template-columns: 1fr;
+  }
+}
+@media (max-width: 720px) {
+  .station {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
 </style>

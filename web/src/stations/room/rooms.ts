@@ -5,8 +5,24 @@ export const MOST_ROOMS = 4
 /** A room of which nothing is known yet. */
 export function emptyRoom(name: string, usedFor: Room['used_for'] = 'both'): Room {
   return {
-    name, used_for: usedFor, seats: [], wall: true, worktop: false, worktop_height_cm: null, table_height_cm: null, low_table_height_cm: null,
-    floor_mat: false, free_floor_cm: null, floor_grip: 'unknown', soles: 'unknown', bed_height_cm: null, bed_firmness: 'unknown', rail: false, rail_height_cm: null, anchor: false, props: [],
+    name,
+    used_for: usedFor,
+    seats: [],
+    wall: true,
+    worktop: false,
+    worktop_height_cm: null,
+    table_height_cm: null,
+    low_table_height_cm: null,
+    floor_mat: false,
+    free_floor_cm: null,
+    floor_grip: 'unknown',
+    soles: 'unknown',
+    bed_height_cm: null,
+    bed_firmness: 'unknown',
+    rail: false,
+    rail_height_cm: null,
+    anchor: false,
+    props: [],
   }
 }
 

@@ -18,7 +18,8 @@ const failed = ref('')
 const busy = ref(false)
 const found = computed(() => {
   const wanted = typed.value.trim().toLowerCase()
-  const text = (r: Rule) => `${r.title} ${r.about} ${r.sources.map((x) => `${x.says} ${x.title}`).join(' ')} ${r.numbers.map((n) => n.says).join(' ')}`.toLowerCase()
+  const text = (r: Rule) =>
+    [r.title, r.about, ...r.sources.map((x) => `${x.says} ${x.title}`), ...r.numbers.map((n) => n.says)].join(' ').toLowerCase()
   return (session.reference?.rules ?? []).filter((r) => !wanted || text(r).includes(wanted))
 })
 const rule = computed(() => session.reference?.rules.find((r) => r.id === chosen.value))
@@ -32,11 +33,19 @@ async function run(): Promise<void> {
   busy.value = true
   failed.value = ''
   try {
-    answer.value = await got<DryRun>(http.POST('/api/v1/rulebook/dry-run', { body: { rule: chosen.value, number: trial.value!.number.id, value: trial.value!.value } }))
+    answer.value = await got<DryRun>(
+      http.POST('/api/v1/rulebook/dry-run', { body: { rule: chosen.value, number: trial.value!.number.id, value: trial.value!.value } }),
+    )
   } catch (error) {
     failed.value = error instanceof Refused ? error.message : say('app.failed')
   }
   busy.value = false
+}
+
+function choose(rule: string): void {
+  chosen.value = rule
+  trial.value = undefined
+  page.value = 'rules'
 }
 </script>
 
@@ -45,9 +54,30 @@ async function run(): Promise<void> {
     <aside class="stack">
       <h1>{{ say('station.rulebook') }}</h1>
       <p class="soft small">{{ say('rulebook.version', { v: session.reference?.rulebook_version ?? '' }) }}</p>
-      <div class="row" role="group" :aria-label="say('station.rulebook')"><button type="button" class="quiet-action" :aria-pressed="page === 'rules'" @click="page = 'rules'">{{ say('rulebook.rules') }}</button><button type="button" class="quiet-action" :aria-pressed="page === 'lines'" @click="page = 'lines'">{{ say('rulebook.check') }}</button></div>
+      <div class="row" role="group" :aria-label="say('station.rulebook')">
+        <button type="button" class="quiet-action" :aria-pressed="page === 'rules'" @click="page = 'rules'">
+          {{ say('rulebook.rules') }}</button><button
+          type="button"
+          class="quiet-action"
+          :aria-pressed="page === 'lines'"
+          @click="page = 'lines'"
+        >
+          {{ say('rulebook.check') }}
+        </button>
+      </div>
       <el-input v-model="typed" clearable :placeholder="say('rulebook.find')" :aria-label="say('rulebook.find')" />
-      <nav class="index" :aria-label="say('station.rulebook')"><button v-for="r in found" :key="r.id" type="button" class="entry" :aria-current="page === 'rules' && chosen === r.id ? 'true' : undefined" @click="chosen = r.id; trial = undefined; page = 'rules'">{{ r.title }}</button></nav>
+      <nav class="index" :aria-label="say('station.rulebook')">
+        <button
+          v-for="r in found"
+          :key="r.id"
+          type="button"
+          class="entry"
+          :aria-current="page === 'rules' && chosen === r.id ? 'true' : undefined"
+          @click="choose(r.id)"
+        >
+          {{ r.title }}
+        </button>
+      </nav>
       <p v-if="!found.length" class="soft">{{ say('rulebook.none') }}</p>
     </aside>
     <LinesToCheck v-if="page === 'lines'" />
@@ -56,27 +86,162 @@ async function run(): Promise<void> {
       <p class="about">{{ rule.about }}</p>
       <h3>{{ say('rulebook.numbers') }}</h3>
       <p v-if="!rule.numbers.length" class="soft">{{ say('rulebook.noNumbers') }}</p>
-      <table v-else class="numbers"><tbody><tr v-for="n in rule.numbers" :key="n.id + n.since"><td class="value">{{ shown(n) }}</td><td>{{ n.says }}<br /><span class="soft small">{{ n.source }} · {{ say('rulebook.since', { day: n.since }) }}</span></td><td><button type="button" class="quiet-action" @click="begin(n)">{{ say('rulebook.try') }}</button></td></tr></tbody></table>
+      <table v-else class="numbers">
+        <tbody>
+          <tr v-for="n in rule.numbers" :key="n.id + n.since">
+            <td class="value">{{ shown(n) }}</td>
+            <td>
+              {{ n.says }}<br /><span class="soft small">{{ n.source }} · {{ say('rulebook.since', { day: n.since }) }}</span>
+            </td>
+            <td>
+              <button type="button" class="quiet-action" @click="begin(n)">{{ say('rulebook.try') }}</button>
+            </td>
+          </tr>
+        </tbody>
+      </table>
       <section v-if="trial" class="trial stack">
-        <h3>{{ say('rulebook.dryRun') }}</h3><p>{{ trial.number.says }}</p>
-        <div class="row"><el-input-number v-model="trial.value" :min="-1000" :max="10000" :step="trial.number.value < 1 ? 0.01 : 1" :aria-label="trial.number.says" /><button type="button" class="main-action" :disabled="busy" @click="run">{{ busy ? say('app.loading') : say('rulebook.run') }}</button></div>
+        <h3>{{ say('rulebook.dryRun') }}</h3>
+        <p>{{ trial.number.says }}</p>
+        <div class="row">
+          <el-input-number
+            v-model="trial.value"
+            :min="-1000"
+            :max="10000"
+            :step="trial.number.value < 1 ? 0.01 : 1"
+            :aria-label="trial.number.says"
+          /><button type="button" class="main-action" :disabled="busy" @click="run">
+            {{ busy ? say('app.loading') : say('rulebook.run') }}
+          </button>
+        </div>
         <p v-if="failed" role="alert" class="bad">{{ failed }}</p>
-        <template v-if="answer"><p><b>{{ say('rulebook.touched', { n: answer.clients.length, of: answer.clients.length + answer.untouched }) }}</b></p>
-          <div v-for="c in answer.clients" :key="c.id" class="touched"><RouterLink :to="`/client/${c.id}/limits`"><b>{{ c.name }}</b></RouterLink><p v-for="m in c.limits" :key="m.id" class="small"><span class="tag">{{ say(`moved.${m.change}` as MessageKey) }}</span> {{ m.was }} → {{ m.says }}</p><p class="small">{{ say('rulebook.effect', { opens: c.opens.length, closes: c.closes.length }) }}</p></div></template>
+        <template v-if="answer"
+          ><p>
+            <b>{{ say('rulebook.touched', { n: answer.clients.length, of: answer.clients.length + answer.untouched }) }}</b>
+          </p>
+          <div v-for="c in answer.clients" :key="c.id" class="touched">
+            <RouterLink :to="`/client/${c.id}/limits`"
+              ><b>{{ c.name }}</b></RouterLink
+            >
+            <p v-for="m in c.limits" :key="m.id" class="small">
+              <span class="tag">{{ say(`moved.${m.change}` as MessageKey) }}</span> {{ m.was }} → {{ m.says }}
+            </p>
+            <p class="small">{{ say('rulebook.effect', { opens: c.opens.length, closes: c.closes.length }) }}</p>
+          </div></template
+        >
       </section>
-      <template v-if="rule.examples.length"><h3>{{ say('rulebook.duties') }}</h3><ul v-if="rule.duties.length"><li v-for="d in rule.duties" :key="d">{{ d }}</li></ul><p v-else class="soft">{{ say('rulebook.noDuty') }}</p></template>
-      <h3>{{ say('limits.source') }}</h3><ul><li v-for="s in rule.sources" :key="s.says">{{ s.says }}<br v-if="s.title && s.quoted_for" /><cite v-if="s.title && s.quoted_for" class="soft small">{{ s.title }}</cite></li></ul>
-      <template v-if="rule.examples.length"><h3>{{ say('rulebook.examples') }}</h3><ul><li v-for="e in rule.examples" :key="e">{{ e }}</li></ul></template>
-      <p class="soft small">{{ say('rulebook.since', { day: rule.since }) }} · {{ say('rulebook.checked', { day: rule.read_on }) }} · <span :class="{ bad: rule.check_again_on <= today }">{{ say('rulebook.again', { day: rule.check_again_on, who: rule.check_by }) }}</span></p>
+      <template v-if="rule.examples.length"
+        ><h3>{{ say('rulebook.duties') }}</h3>
+        <ul v-if="rule.duties.length">
+          <li v-for="d in rule.duties" :key="d">{{ d }}</li>
+        </ul>
+        <p v-else class="soft">{{ say('rulebook.noDuty') }}</p></template
+      >
+      <h3>{{ say('limits.source') }}</h3>
+      <ul>
+        <li v-for="s in rule.sources" :key="s.says">
+          {{ s.says }}<br v-if="s.title && s.quoted_for" /><cite v-if="s.title && s.quoted_for" class="soft small">{{ s.title }}</cite>
+        </li>
+      </ul>
+      <template v-if="rule.examples.length"
+        ><h3>{{ say('rulebook.examples') }}</h3>
+        <ul>
+          <li v-for="e in rule.examples" :key="e">{{ e }}</li>
+        </ul></template
+      >
+      <p class="soft small">
+        {{ say('rulebook.since', { day: rule.since }) }} · {{ say('rulebook.checked', { day: rule.read_on }) }} ·
+        <span :class="{ bad: rule.check_again_on <= today }">{{
+          say('rulebook.again', { day: rule.check_again_on, who: rule.check_by })
+        }}</span>
+      </p>
     </article>
   </main>
 </template>
 
 <style scoped>
-.book { display: grid; grid-template-columns: 300px 1fr; gap: var(--space-5); padding: 0 var(--space-5); max-width: 1280px; margin: 0 auto; align-items: start; } .sheet { padding: var(--space-5); }
-.index { display: grid; align-content: start; grid-auto-rows: max-content; max-height: calc(100vh - 260px); overflow: auto; } .entry { text-align: left; min-height: 44px; line-height: 1.25; border: 0; background: transparent; border-left: 4px solid transparent; padding: 4px 12px; cursor: pointer; } .entry[aria-current] { background: var(--paper); border-left-color: var(--accent); font-weight: 700; }
-.big { font-size: var(--text-title); } .about { font-size: var(--text-large); } .numbers { border-collapse: collapse; width: 100%; } .numbers td { padding: 10px 12px 10px 0; border-bottom: 1px solid var(--line); vertical-align: top; } .value { font-size: 22px; width: 170px; }
-.trial { background: var(--accent-wash); border-radius: var(--round); padding: var(--space-4); } .touched { background: var(--paper); border-radius: var(--round-small); padding: var(--space-3); display: grid; gap: 4px; } .bad { color: var(--brick); }
-@media (max-width: 1000px) { .book { grid-template-columns: minmax(0, 1fr); padding: 0 var(--space-3); } .index { max-height: 240px; } }
-@media (max-width: 720px) { .numbers, .numbers tbody, .numbers tr, .numbers td { display: block; } }
+.book {
+  display: grid;
+  grid-template-columns: 300px 1fr;
+  gap: var(--space-5);
+  padding: 0 var(--space-5);
+  max-width: 1280px;
+  margin: 0 auto;
+  align-items: start;
+}
+.sheet {
+  padding: var(--space-5);
+}
+.index {
+  display: grid;
+  align-content: start;
+  grid-auto-rows: max-content;
+  max-height: calc(100vh - 260px);
+  overflow: auto;
+}
+.entry {
+  text-align: left;
+  min-height: 44px;
+  line-height: 1.25;
+  border: 0;
+  background: transparent;
+  border-left: 4px solid transparent;
+  padding: 4px 12px;
+  cursor: pointer;
+}
+.entry[aria-current] {
+  background: var(--paper);
+  border-left-color: var(--accent);
+  font-weight: 700;
+}
+.big {
+  font-size: var(--text-title);
+}
+.about {
+  font-size: var(--text-large);
+}
+.numbers {
+  border-collapse: collapse;
+  width: 100%;
+}
+.numbers td {
+  padding: 10px 12px 10px 0;
+  border-bottom: 1px solid var(--line);
+  vertical-align: top;
+}
+.value {
+  font-size: 22px;
+  width: 170px;
+}
+.trial {
+  background: var(--accent-wash);
+  border-radius: var(--round);
+  padding: var(--space-4);
+}
+.touched {
+  background: var(--paper);
+  border-radius: var(--round-small);
+  padding: var(--space-3);
+  display: grid;
+  gap: 4px;
+}
+.bad {
+  color: var(--brick);
+}
+@media (max-width: 1000px) {
+  .book {
+    grid-template-columns: minmax(0, 1fr);
+    padding: 0 var(--space-3);
+  }
+  .index {
+    max-height: 240px;
+  }
+}
+@media (max-width: 720px) {
+  .numbers,
+  .numbers tbody,
+  .numbers tr,
+  .numbers td {
+    display: block;
+  }
+}
 </style>

@@ -16,11 +16,31 @@ function put(name: string, value: unknown): void {
 
 <template>
   <div class="card">
-    <div class="row spread"><h3>{{ form.title }} <span class="soft small">{{ form.group }}</span></h3><button type="button" class="quiet-action" @click="$emit('remove')">{{ say('story.remove') }}</button></div>
-    <FieldEntry v-for="ask in form.asks" :id="form.kind" :key="ask.name" :field="ask" :today="today" :model-value="condition[ask.name]" @update:model-value="put(ask.name, $event)" />
+    <div class="row spread">
+      <h3>
+        {{ form.title }} <span class="soft small">{{ form.group }}</span>
+      </h3>
+      <button type="button" class="quiet-action" @click="$emit('remove')">{{ say('story.remove') }}</button>
+    </div>
+    <FieldEntry
+      v-for="ask in form.asks"
+      :id="form.kind"
+      :key="ask.name"
+      :field="ask"
+      :today="today"
+      :model-value="condition[ask.name]"
+      @update:model-value="put(ask.name, $event)"
+    />
   </div>
 </template>
 
 <style scoped>
-.card { border: 1.5px solid var(--line); border-radius: var(--round); padding: var(--space-3) var(--space-4); display: grid; gap: 10px; background: var(--ground); }
+.card {
+  border: 1.5px solid var(--line);
+  border-radius: var(--round);
+  padding: var(--space-3) var(--space-4);
+  display: grid;
+  gap: 10px;
+  background: var(--ground);
+}
 </style>

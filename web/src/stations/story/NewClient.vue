@@ -5,13 +5,23 @@ import { got, http, Refused } from '../../api/client'
 import { say } from '../../i18n'
 
 const router = useRouter()
-const person = reactive({ name: '', birth_date: '', sex: '', stature_cm: undefined as number | undefined, tallest_stature_cm: undefined as number | undefined, mass_kg: undefined as number | undefined })
+const person = reactive({
+  name: '',
+  birth_date: '',
+  sex: '',
+  stature_cm: undefined as number | undefined,
+  tallest_stature_cm: undefined as number | undefined,
+  mass_kg: undefined as number | undefined,
+})
 const faults = ref<{ path: string; reason: string }[]>([])
 const failed = ref('')
 const ready = computed(() => person.name && person.birth_date && person.sex && person.stature_cm && person.mass_kg)
 
 function faultOf(field: string): string {
-  return faults.value.filter((f) => f.path.endsWith(`.${field}`)).map((f) => f.reason).join('; ')
+  return faults.value
+    .filter((f) => f.path.endsWith(`.${field}`))
+    .map((f) => f.reason)
+    .join('; ')
 }
 async function begin(): Promise<void> {
   faults.value = []
@@ -35,26 +45,93 @@ async function begin(): Promise<void> {
       <p class="soft">{{ say('new.lead') }}</p>
       <label>{{ say('new.name') }}<el-input v-model="person.name" name="name" maxlength="120" /></label>
       <div class="pair">
-        <label>{{ say('new.birth') }}<input v-model="person.birth_date" name="birth_date" type="date" class="date" /><span class="bad">{{ faultOf('birth_date') }}</span></label>
-        <fieldset><legend>{{ say('new.sex') }}</legend>
-          <el-radio-group v-model="person.sex"><el-radio-button value="female" :label="say('new.female')" /><el-radio-button value="male" :label="say('new.male')" /></el-radio-group>
+        <label
+          >{{ say('new.birth') }}<input v-model="person.birth_date" name="birth_date" type="date" class="date" /><span class="bad">{{
+            faultOf('birth_date')
+          }}</span></label
+        >
+        <fieldset>
+          <legend>{{ say('new.sex') }}</legend>
+          <el-radio-group v-model="person.sex"
+            ><el-radio-button value="female" :label="say('new.female')" /><el-radio-button value="male" :label="say('new.male')"
+          /></el-radio-group>
         </fieldset>
       </div>
       <div class="three">
-        <label>{{ say('new.stature') }} (cm)<el-input-number v-model="person.stature_cm" name="stature_cm" :min="120" :max="220" :controls="false" /><span class="bad">{{ faultOf('stature_cm') }}</span></label>
-        <label>{{ say('new.tallest') }} (cm)<el-input-number v-model="person.tallest_stature_cm" name="tallest_stature_cm" :min="120" :max="225" :controls="false" /></label>
-        <label>{{ say('new.mass') }} (kg)<el-input-number v-model="person.mass_kg" name="mass_kg" :min="28" :max="220" :controls="false" /></label>
+        <label
+          >{{ say('new.stature') }} (cm)<el-input-number
+            v-model="person.stature_cm"
+            name="stature_cm"
+            :min="120"
+            :max="220"
+            :controls="false"
+          /><span class="bad">{{ faultOf('stature_cm') }}</span></label
+        >
+        <label
+          >{{ say('new.tallest') }} (cm)<el-input-number
+            v-model="person.tallest_stature_cm"
+            name="tallest_stature_cm"
+            :min="120"
+            :max="225"
+            :controls="false"
+        /></label>
+        <label
+          >{{ say('new.mass') }} (kg)<el-input-number v-model="person.mass_kg" name="mass_kg" :min="28" :max="220" :controls="false"
+        /></label>
       </div>
       <p v-if="failed" role="alert" class="bad">{{ failed }}</p>
-      <div><button class="main-action" type="submit" :disabled="!ready">{{ say('new.go') }}</button></div>
+      <div>
+        <button class="main-action" type="submit" :disabled="!ready">{{ say('new.go') }}</button>
+      </div>
     </form>
   </main>
 </template>
 
 <style scoped>
-.new { max-width: 800px; margin: 0 auto; padding: 0 var(--space-5); } .sheet { padding: var(--space-5); gap: var(--space-4); }
-label { display: grid; gap: 4px; } fieldset { border: 0; padding: 0; margin: 0; } legend { padding: 0; margin-bottom: 4px; }
-.pair { display: grid; grid-template-columns: 1fr 1fr; gap: var(--space-4); } .three { display: grid; grid-template-columns: repeat(3, 1fr); gap: var(--space-4); }
-.date { min-height: 46px; border: 1px solid var(--el-border-color); border-radius: var(--round-small); padding: 0 12px; background: var(--paper); }
-.bad { color: var(--brick); font-size: var(--text-small); } .el-input-number { width: 100%; }
+.new {
+  max-width: 800px;
+  margin: 0 auto;
+  padding: 0 var(--space-5);
+}
+.sheet {
+  padding: var(--space-5);
+  gap: var(--space-4);
+}
+label {
+  display: grid;
+  gap: 4px;
+}
+fieldset {
+  border: 0;
+  padding: 0;
+  margin: 0;
+}
+legend {
+  padding: 0;
+  margin-bottom: 4px;
+}
+.pair {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: var(--space-4);
+}
+.three {
+  display: grid;
+  grid-template-columns: repeat(3, 1fr);
+  gap: var(--space-4);
+}
+.date {
+  min-height: 46px;
+  border: 1px solid var(--el-border-color);
+  border-radius: var(--round-small);
+  padding: 0 12px;
+  background: var(--paper);
+}
+.bad {
+  color: var(--brick);
+  font-size: var(--text-small);
+}
+.el-input-number {
+  width: 100%;
+}
 </style>

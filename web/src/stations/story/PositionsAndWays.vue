@@ -7,10 +7,25 @@ import { useClient } from '../../stores/client'
 
 const client = useClient()
 const emit = defineEmits<{ kept: [] }>()
-const POSITIONS = ['floor', 'lying_flat', 'lying_propped', 'face_down', 'left_side', 'right_side', 'kneeling', 'hands_and_knees', 'sitting_unsupported', 'standing'] as const
+const POSITIONS = [
+  'floor',
+  'lying_flat',
+  'lying_propped',
+  'face_down',
+  'left_side',
+  'right_side',
+  'kneeling',
+  'hands_and_knees',
+  'sitting_unsupported',
+  'standing',
+] as const
 const MINUTES = ['sitting_minutes', 'standing_minutes'] as const
 /** Asked only where the answer before leaves it open. */
-const asked = computed(() => POSITIONS.filter((p) => (p === 'lying_propped' ? tolerates.lying_flat !== 'yes' : p === 'hands_and_knees' ? tolerates.kneeling !== 'no' : true)))
+const asked = computed(() =>
+  POSITIONS.filter((p) =>
+    p === 'lying_propped' ? tolerates.lying_flat !== 'yes' : p === 'hands_and_knees' ? tolerates.kneeling !== 'no' : true,
+  ),
+)
 const WAYS = ['words', 'showing', 'touch', 'pictures', 'rhythm'] as const
 const DISLIKES = ['touch', 'bands', 'noise', 'lying_flat', 'closed_eyes'] as const
 const tolerates = reactive({ ...client.view!.case.tolerates })
@@ -35,27 +50,83 @@ async function keep(): Promise<void> {
 
 <template>
   <section class="sheet stack">
-    <h2>{{ say('story.positions') }}</h2><p class="soft">{{ say('story.positionsLead') }}</p>
+    <h2>{{ say('story.positions') }}</h2>
+    <p class="soft">{{ say('story.positionsLead') }}</p>
     <div class="grid">
       <div v-for="name in asked" :key="name" class="line">
         <span :id="`position-${name}`">{{ say(`position.${name}` as MessageKey) }}</span>
-        <el-radio-group v-model="tolerates[name]" :aria-labelledby="`position-${name}`"><el-radio-button value="yes" :label="say('story.yes')" /><el-radio-button value="no" :label="say('story.no')" /><el-radio-button value="unknown" :label="say('story.unknown')" /></el-radio-group>
+        <el-radio-group v-model="tolerates[name]" :aria-labelledby="`position-${name}`"
+          ><el-radio-button value="yes" :label="say('story.yes')" /><el-radio-button value="no" :label="say('story.no')" /><el-radio-button
+            value="unknown"
+            :label="say('story.unknown')"
+        /></el-radio-group>
       </div>
-      <div class="line"><span id="position-bed">{{ say('position.bed_transfer') }}</span>
-        <el-radio-group v-model="tolerates.bed_transfer" aria-labelledby="position-bed"><el-radio-button v-for="v in ['alone', 'with_help', 'hoist', 'unknown']" :key="v" :value="v" :label="say(`transfer.${v}` as MessageKey)" /></el-radio-group></div>
-      <div v-for="name in MINUTES" :key="name" class="line"><span :id="`position-${name}`">{{ say(`position.${name}` as MessageKey) }}</span><span class="row"><el-input-number v-model="tolerates[name]" :min="1" :max="240" :value-on-clear="null" :aria-labelledby="`position-${name}`" />{{ say('position.minutes') }}</span></div>
-      <div class="line"><span id="position-helper">{{ say('position.helper_at_home') }}</span>
-        <el-radio-group v-model="tolerates.helper_at_home" aria-labelledby="position-helper"><el-radio-button v-for="v in ['nobody', 'somebody', 'shown_how']" :key="v" :value="v" :label="say(`helper.${v}` as MessageKey)" /></el-radio-group></div>
+      <div class="line">
+        <span id="position-bed">{{ say('position.bed_transfer') }}</span>
+        <el-radio-group v-model="tolerates.bed_transfer" aria-labelledby="position-bed"
+          ><el-radio-button
+            v-for="v in ['alone', 'with_help', 'hoist', 'unknown']"
+            :key="v"
+            :value="v"
+            :label="say(`transfer.${v}` as MessageKey)"
+        /></el-radio-group>
+      </div>
+      <div v-for="name in MINUTES" :key="name" class="line">
+        <span :id="`position-${name}`">{{ say(`position.${name}` as MessageKey) }}</span><span class="row"
+          ><el-input-number v-model="tolerates[name]" :min="1" :max="240" :value-on-clear="null" :aria-labelledby="`position-${name}`" />{{
+            say('position.minutes')
+          }}</span
+        >
+      </div>
+      <div class="line">
+        <span id="position-helper">{{ say('position.helper_at_home') }}</span>
+        <el-radio-group v-model="tolerates.helper_at_home" aria-labelledby="position-helper"
+          ><el-radio-button v-for="v in ['nobody', 'somebody', 'shown_how']" :key="v" :value="v" :label="say(`helper.${v}` as MessageKey)"
+        /></el-radio-group>
+      </div>
     </div>
     <h3>{{ say('story.ways') }}</h3>
-    <div class="row"><button v-for="w in WAYS" :key="w" type="button" class="quiet-action" :aria-pressed="ways.by.includes(w)" @click="flip(ways.by, w)">{{ say(`way.${w}` as MessageKey) }}</button></div>
+    <div class="row">
+      <button v-for="w in WAYS" :key="w" type="button" class="quiet-action" :aria-pressed="ways.by.includes(w)" @click="flip(ways.by, w)">
+        {{ say(`way.${w}` as MessageKey) }}
+      </button>
+    </div>
     <h3>{{ say('story.dislikes') }}</h3>
-    <div class="row"><button v-for="w in DISLIKES" :key="w" type="button" class="quiet-action" :aria-pressed="ways.dislikes.includes(w)" @click="flip(ways.dislikes, w)">{{ say(`dislike.${w}` as MessageKey) }}</button></div>
+    <div class="row">
+      <button
+        v-for="w in DISLIKES"
+        :key="w"
+        type="button"
+        class="quiet-action"
+        :aria-pressed="ways.dislikes.includes(w)"
+        @click="flip(ways.dislikes, w)"
+      >
+        {{ say(`dislike.${w}` as MessageKey) }}
+      </button>
+    </div>
     <p v-if="failed" role="alert" class="bad">{{ failed }}</p>
-    <div><button type="button" class="main-action" @click="keep">{{ say('story.save') }}</button></div>
+    <div>
+      <button type="button" class="main-action" @click="keep">{{ say('story.save') }}</button>
+    </div>
   </section>
 </template>
 
 <style scoped>
-.sheet { padding: var(--space-5); } .grid { display: grid; gap: 8px; } .line { display: flex; justify-content: space-between; align-items: center; gap: var(--space-3); flex-wrap: wrap; } .bad { color: var(--brick); }
+.sheet {
+  padding: var(--space-5);
+}
+.grid {
+  display: grid;
+  gap: 8px;
+}
+.line {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  gap: var(--space-3);
+  flex-wrap: wrap;
+}
+.bad {
+  color: var(--brick);
+}
 </style>

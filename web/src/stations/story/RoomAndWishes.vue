@@ -14,13 +14,28 @@ const goal = reactive({ text: wishes.goals.join('; ') })
 
 const hour = ref(wishes.at.slice(0, 5))
 const medicine = ref(wishes.medicine_hours.map((t) => t.slice(0, 5)).join(', '))
-const wrongHour = computed(() => medicine.value.split(',').map((t) => t.trim()).find((t) => t && !/^([01]\d|2[0-3]):[0-5]\d$/.test(t)) ?? '')
+const wrongHour = computed(
+  () =>
+    medicine.value
+      .split(',')
+      .map((t) => t.trim())
+      .find((t) => t && !/^([01]\d|2[0-3]):[0-5]\d$/.test(t)) ?? '',
+)
 
 async function keep(): Promise<void> {
   if (wrongHour.value) return
   wishes.at = `${hour.value}:00`
-  wishes.medicine_hours = medicine.value.split(',').map((t) => t.trim()).filter(Boolean).map((t) => `${t}:00`)
-  wishes.goals = goal.text ? goal.text.split(';').map((g) => g.trim()).filter(Boolean) : []
+  wishes.medicine_hours = medicine.value
+    .split(',')
+    .map((t) => t.trim())
+    .filter(Boolean)
+    .map((t) => `${t}:00`)
+  wishes.goals = goal.text
+    ? goal.text
+        .split(';')
+        .map((g) => g.trim())
+        .filter(Boolean)
+    : []
   await client.keep({ room, wishes }, 'room and wishes')
   emit('kept')
 }
@@ -38,19 +53,41 @@ async function keep(): Promise<void> {
     </div>
     <div class="row">
       <button type="button" class="quiet-action" @click="room.seats.push(emptySeat(say('story.seat')))">{{ say('story.addSeat') }}</button>
-      <el-checkbox v-model="room.wall" :label="say('story.wall')" /><el-checkbox v-model="room.worktop" :label="say('story.worktop')" /><el-checkbox v-model="room.floor_mat" :label="say('story.mat')" />
+      <el-checkbox v-model="room.wall" :label="say('story.wall')" /><el-checkbox
+        v-model="room.worktop"
+        :label="say('story.worktop')"
+      /><el-checkbox v-model="room.floor_mat" :label="say('story.mat')" />
     </div>
-    <div class="row"><label class="row">{{ say('story.minutes') }}<el-input-number v-model="wishes.minutes" :min="5" :max="90" :step="5" /></label><label class="row">{{ say('week.days') }}<el-input-number v-model="wishes.days_per_week" :min="1" :max="7" /></label>
-      <label class="row">{{ say('story.effort') }}<el-input-number v-model="wishes.effort_0_to_10" :min="1" :max="10" /></label></div>
-    <div class="row"><label class="row">{{ say('story.at') }}<el-time-select v-model="hour" start="06:00" step="00:30" end="21:00" :clearable="false" /></label>
-      <label class="row grow">{{ say('story.medicineHours') }}<el-input v-model="medicine" placeholder="08:00, 13:00" /></label></div>
+    <div class="row">
+      <label class="row">{{ say('story.minutes') }}<el-input-number v-model="wishes.minutes" :min="5" :max="90" :step="5" /></label
+      ><label class="row">{{ say('week.days') }}<el-input-number v-model="wishes.days_per_week" :min="1" :max="7" /></label>
+      <label class="row">{{ say('story.effort') }}<el-input-number v-model="wishes.effort_0_to_10" :min="1" :max="10" /></label>
+    </div>
+    <div class="row">
+      <label class="row"
+        >{{ say('story.at') }}<el-time-select v-model="hour" start="06:00" step="00:30" end="21:00" :clearable="false"
+      /></label>
+      <label class="row grow">{{ say('story.medicineHours') }}<el-input v-model="medicine" placeholder="08:00, 13:00" /></label>
+    </div>
     <p v-if="wrongHour" role="alert" class="bad">{{ say('story.wrongHour', { what: wrongHour }) }}</p>
     <label class="stack">{{ say('story.goal') }}<el-input v-model="goal.text" maxlength="200" /></label>
-    <div><button type="button" class="main-action" @click="keep">{{ say('story.save') }}</button></div>
+    <div>
+      <button type="button" class="main-action" @click="keep">{{ say('story.save') }}</button>
+    </div>
   </section>
 </template>
 
 <style scoped>
-.seat { display: grid; grid-template-columns: 1fr auto auto auto auto; gap: var(--space-3); align-items: center; }
-.grow { flex: 1; } .bad { color: var(--brick); }
+.seat {
+  display: grid;
+  grid-template-columns: 1fr auto auto auto auto;
+  gap: var(--space-3);
+  align-items: center;
+}
+.grow {
+  flex: 1;
+}
+.bad {
+  color: var(--brick);
+}
 </style>

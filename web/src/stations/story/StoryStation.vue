@@ -41,10 +41,12 @@ async function attempt(work: () => Promise<void>, next: Part | ''): Promise<void
     ElMessage({ message: say('story.saved'), type: 'success', plain: true })
     if (next) part.value = next
   } catch (error) {
-    failed.value = error instanceof Refused ? error.faults.map((f) => `${f.path}: ${f.reason}`).join('; ') || error.message : say('app.failed')
+    failed.value =
+      error instanceof Refused ? error.faults.map((f) => `${f.path}: ${f.reason}`).join('; ') || error.message : say('app.failed')
   }
 }
-const giveConsent = (by: string) => attempt(() => client.keep({ consent: { on: today.value, given_by: by, capacity_confirmed: by === 'client' } }, 'consent'), 'stops')
+const giveConsent = (by: string) =>
+  attempt(() => client.keep({ consent: { on: today.value, given_by: by, capacity_confirmed: by === 'client' } }, 'consent'), 'stops')
 async function keepKnown(): Promise<void> {
   const before = client.view!.screen.stop_questions.length
   await attempt(() => client.keep({ conditions: conditions.value }, 'what is known'), 'positions')
@@ -61,26 +63,75 @@ const title = (p: string) => say(`story.${p}` as MessageKey)
 <template>
   <div class="story">
     <nav class="parts" :aria-label="say('station.story')">
-      <button v-for="(p, i) in PARTS" :key="p" type="button" class="part" :disabled="!reachable(p)" :aria-current="part === p ? 'step' : undefined" @click="part = p"><b>{{ i + 1 }}</b>{{ title(p) }}</button>
+      <button
+        v-for="(p, i) in PARTS"
+        :key="p"
+        type="button"
+        class="part"
+        :disabled="!reachable(p)"
+        :aria-current="part === p ? 'step' : undefined"
+        @click="part = p"
+      >
+        <b>{{ i + 1 }}</b>{{ title(p) }}
+      </button>
       <RouterLink v-if="asked" :to="`/client/${client.id}/measure`" class="quiet-action onward">{{ say('story.toMeasure') }}</RouterLink>
     </nav>
     <div class="stack">
-      <div v-if="client.view!.screen.contradictions.length" class="doubt" role="status"><strong>{{ say('story.contradicts') }}</strong><p v-for="c in client.view!.screen.contradictions" :key="c.text">{{ c.text }}</p></div>
+      <div v-if="client.view!.screen.contradictions.length" class="doubt" role="status">
+        <strong>{{ say('story.contradicts') }}</strong>
+        <p v-for="c in client.view!.screen.contradictions" :key="c.text">{{ c.text }}</p>
+      </div>
       <section v-if="part === 'consent'" class="sheet stack">
-        <h2>{{ say('story.consent') }}</h2><p class="soft">{{ say('story.consentLead') }}</p>
+        <h2>{{ say('story.consent') }}</h2>
+        <p class="soft">{{ say('story.consentLead') }}</p>
         <p v-if="consent">{{ say('story.consentDone', { day: consent.on }) }}</p>
-        <div class="row"><button type="button" class="main-action" @click="giveConsent('client')">{{ say('story.byClient') }}</button><button type="button" class="quiet-action" @click="giveConsent('proxy')">{{ say('story.byProxy') }}</button></div>
+        <div class="row">
+          <button type="button" class="main-action" @click="giveConsent('client')">{{ say('story.byClient') }}</button><button
+            type="button"
+            class="quiet-action"
+            @click="giveConsent('proxy')"
+          >
+            {{ say('story.byProxy') }}
+          </button>
+        </div>
       </section>
       <StopSigns v-else-if="part === 'stops'" @kept="part = 'known'" />
       <section v-else-if="part === 'known'" class="sheet stack">
-        <div class="row spread"><h2>{{ say('story.known') }}</h2><el-input v-model="typed" class="find" clearable :placeholder="say('story.findCondition')" :aria-label="say('story.findCondition')" /></div>
-        <div v-for="(c, i) in conditions" :key="i" ref="newest"><ConditionCard v-if="formOf(c.kind)" :model-value="c" :form="formOf(c.kind)!" :today="today" @update:model-value="conditions[i] = $event" @remove="conditions.splice(i, 1)" /></div>
+        <div class="row spread">
+          <h2>{{ say('story.known') }}</h2>
+          <el-input
+            v-model="typed"
+            class="find"
+            clearable
+            :placeholder="say('story.findCondition')"
+            :aria-label="say('story.findCondition')"
+          />
+        </div>
+        <div v-for="(c, i) in conditions" :key="i" ref="newest">
+          <ConditionCard
+            v-if="formOf(c.kind)"
+            :model-value="c"
+            :form="formOf(c.kind)!"
+            :today="today"
+            @update:model-value="conditions[i] = $event"
+            @remove="conditions.splice(i, 1)"
+          />
+        </div>
         <p class="soft">{{ say('story.knownLead') }}</p>
         <dl class="groups">
-          <template v-for="[group, own] in groups" :key="group"><dt>{{ group }}</dt><dd><button v-for="f in own" :key="f.kind" type="button" class="chip" :title="f.about" @click="begin(f)">{{ f.title }}</button></dd></template>
+          <template v-for="[group, own] in groups" :key="group"
+            ><dt>{{ group }}</dt>
+            <dd>
+              <button v-for="f in own" :key="f.kind" type="button" class="chip" :title="f.about" @click="begin(f)">{{ f.title }}</button>
+            </dd></template
+          >
         </dl>
         <p v-if="!groups.length" class="soft">{{ say('story.noCondition') }}</p>
-        <div class="sticky"><button type="button" class="main-action" @click="keepKnown">{{ say('story.save') }}</button><span class="soft">{{ say('story.chosen', { n: conditions.length }) }}</span></div>
+        <div class="sticky">
+          <button type="button" class="main-action" @click="keepKnown">{{ say('story.save') }}</button><span class="soft">{{
+            say('story.chosen', { n: conditions.length })
+          }}</span>
+        </div>
       </section>
       <PositionsAndWays v-else-if="part === 'positions'" @kept="part = 'room'" />
       <RoomAndWishes v-else @kept="$router.push(`/client/${client.id}/measure`)" />
@@ -91,15 +142,125 @@ const title = (p: string) => say(`story.${p}` as MessageKey)
 </template>
 
 <style scoped>
-.story { display: grid; grid-template-columns: 220px 1fr; gap: var(--space-5); align-items: start; }
-.parts { display: grid; gap: 6px; position: sticky; top: 12px; } .onward { margin-top: var(--space-4); justify-content: center; }
-.part { display: flex; gap: 12px; align-items: center; min-height: 52px; text-align: left; border: 0; background: transparent; border-radius: var(--round-small); padding: 0 12px; cursor: pointer; }
-.part b { width: 30px; height: 30px; border-radius: 15px; display: grid; place-items: center; background: var(--sunk); flex: none; }
-.part[aria-current='step'] { background: var(--paper); font-weight: 700; } .part[aria-current='step'] b { background: var(--accent); color: var(--paper); }
-.part:disabled { color: var(--ink-soft); cursor: default; } .bad { color: var(--brick); } .sheet { padding: var(--space-5); }
-.groups { display: grid; grid-template-columns: 170px 1fr; margin: 0; } .groups dt, .groups dd { padding: 8px 0; margin: 0; border-top: 1px solid var(--line); } .groups dt { font-weight: 700; padding-top: 16px; } .groups dd { display: flex; flex-wrap: wrap; gap: 4px 6px; }
-.chip { min-height: 44px; border: 0; border-bottom: 2px dotted var(--accent); background: transparent; padding: 0 10px; cursor: pointer; border-radius: 8px 8px 0 0; } .chip:hover { background: var(--accent-wash); }
-.find { width: 280px; } .sticky { position: sticky; bottom: 0; background: var(--paper); padding: 10px 0; display: flex; gap: var(--space-3); align-items: center; border-top: 1px solid var(--line); }
-.doubt { background: var(--straw-wash); border: 1.5px solid var(--straw); border-radius: var(--round); padding: var(--space-3) var(--space-4); }
-@media (max-width: 720px) { .story { grid-template-columns: minmax(0, 1fr); } .parts { position: static; grid-template-columns: 1fr 1fr; } .groups { grid-template-columns: 1fr; } .find { width: 100%; } }
+.story {
+  display: grid;
+  grid-template-columns: 220px 1fr;
+  gap: var(--space-5);
+  align-items: start;
+}
+.parts {
+  display: grid;
+  gap: 6px;
+  position: sticky;
+  top: 12px;
+}
+.onward {
+  margin-top: var(--space-4);
+  justify-content: center;
+}
+.part {
+  display: flex;
+  gap: 12px;
+  align-items: center;
+  min-height: 52px;
+  text-align: left;
+  border: 0;
+  background: transparent;
+  border-radius: var(--round-small);
+  padding: 0 12px;
+  cursor: pointer;
+}
+.part b {
+  width: 30px;
+  height: 30px;
+  border-radius: 15px;
+  display: grid;
+  place-items: center;
+  background: var(--sunk);
+  flex: none;
+}
+.part[aria-current='step'] {
+  background: var(--paper);
+  font-weight: 700;
+}
+.part[aria-current='step'] b {
+  background: var(--accent);
+  color: var(--paper);
+}
+.part:disabled {
+  color: var(--ink-soft);
+  cursor: default;
+}
+.bad {
+  color: var(--brick);
+}
+.sheet {
+  padding: var(--space-5);
+}
+.groups {
+  display: grid;
+  grid-template-columns: 170px 1fr;
+  margin: 0;
+}
+.groups dt,
+.groups dd {
+  padding: 8px 0;
+  margin: 0;
+  border-top: 1px solid var(--line);
+}
+.groups dt {
+  font-weight: 700;
+  padding-top: 16px;
+}
+.groups dd {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 6px;
+}
+.chip {
+  min-height: 44px;
+  border: 0;
+  border-bottom: 2px dotted var(--accent);
+  background: transparent;
+  padding: 0 10px;
+  cursor: pointer;
+  border-radius: 8px 8px 0 0;
+}
+.chip:hover {
+  background: var(--accent-wash);
+}
+.find {
+  width: 280px;
+}
+.sticky {
+  position: sticky;
+  bottom: 0;
+  background: var(--paper);
+  padding: 10px 0;
+  display: flex;
+  gap: var(--space-3);
+  align-items: center;
+  border-top: 1px solid var(--line);
+}
+.doubt {
+  background: var(--straw-wash);
+  border: 1.5px solid var(--straw);
+  border-radius: var(--round);
+  padding: var(--space-3) var(--space-4);
+}
+@media (max-width: 720px) {
+  .story {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .parts {
+    position: static;
+    grid-template-columns: 1fr 1fr;
+  }
+  .groups {
+    grid-template-columns: 1fr;
+  }
+  .find {
+    width: 100%;
+  }
+}
 </style>

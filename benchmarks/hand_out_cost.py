@@ -23,14 +23,14 @@ def paper_line() -> str:
 
     from django.template.loader import render_to_string
 
-    from amvel import programme_answers
+    from amvel import answers
     from amvel.case import read_case
     from amvel.engine import Engine
     from amvel.planning import plan
     from papers.hand_out import _fonts, _movement, pdf_of
 
     engine = Engine(read_case(json.loads((ROOT / "demo" / "cases" / "low-bone-mass.json").read_text())))
-    answer = programme_answers.programme_data(plan(engine, "home"))
+    answer = answers.programme_data(plan(engine, "home"))
     movements = [_movement(engine, m, pictures=True) for m in answer["movements"]]
     html = render_to_string(
         "hand_out.html",

@@ -32,6 +32,8 @@ class Action(StrEnum):
     MANAGE_PEOPLE = "invite people, give roles, end log-ins"
 
 
+ActionName = StrEnum("ActionName", {a.name: a.name.lower() for a in Action})  # type: ignore[misc]  # as pages ask for it
+
 _EVERYBODY = frozenset(Role)
 _CARE = frozenset((Role.ASSISTANT, Role.SPECIALIST, Role.CLINICIAN))
 _SKILLED = frozenset((Role.SPECIALIST, Role.CLINICIAN))

@@ -14,12 +14,15 @@ from pydantic import Field
 
 from accounts.roles import Action
 from amvel import answers
-from amvel.case import age_years
+from amvel.answers.screening import ScreenData
+from amvel.case import Case, age_years
 from amvel.movements import find
 from amvel.movements.range_figure import range_figure
-from amvel.planning.effects import compare_limits
-from amvel.safety.permitted import all_ranges, fans
+from amvel.planning.effects import EffectData, MovedLimit, compare_limits
+from amvel.planning.next_test import DueTestData
+from amvel.safety.permitted import RangeData, all_ranges, fans
 from api.access import Needs, client_of
+from api.any_json import Json
 from api.problems import PROBLEMS, UNDER_WAY
 from api.subject import Subject, subject_of
 from clients.casework import (
@@ -31,10 +34,10 @@ from clients.casework import (
     effects_of,
     refuse_while_stopped,
 )
-from clients.engines import case_data, engine_of
+from clients.engines import engine_of
 from clients.models import AuditEntry, Client
 from clients.said import as_said_by, confirmed, withdrawn
-from clients.stations import station_states
+from clients.stations import StationData, StationId, Tone, station_states
 from clients.summary import freshen
 from config.problem import problem
 
@@ -48,9 +51,9 @@ class DayLine(Schema):
     name: str
     age_years: int
     visit_at: str | None
-    station: str
+    station: StationId
     action: str
-    tone: str
+    tone: Tone
     conditions: list[str]
 
 
@@ -86,18 +89,18 @@ def _line(client: Client, now: date) -> dict[str, Any]:
         "id": str(client.pk),
         "name": client.name,
         "age_years": age_years(client.birth_date, now) if client.birth_date else 0,
-        "station": client.station,
+        "station": client.station or "story",
         "action": client.action,
-        "tone": client.tone,
+        "tone": client.tone or "due",
         "visit_at": client.visit_at.strftime("%H:%M") if client.visit_at else None,
         "conditions": client.conditions,
     }
 
 
 class Sections(Schema):
-    """The whole or part of a case, in the core's own format (see its JSON Schema)."""
+    """The whole of a case, in the core's own format; the core reads it and names every fault by its path."""
 
-    case: dict[str, Any]
+    case: Json
 
 
 class Created(Schema):
@@ -116,10 +119,10 @@ class ClientView(Schema):
     id: str
     revision: int
     digest: str
-    case: dict[str, Any]
-    screen: dict[str, Any]
-    stations: list[dict[str, Any]]
-    ranges: list[dict[str, Any]]
+    case: Case
+    screen: ScreenData
+    stations: list[StationData]
+    ranges: list[RangeData]
 
 
 def view(client: Client) -> dict[str, Any]:
@@ -129,7 +132,7 @@ def view(client: Client) -> dict[str, Any]:
         "id": str(client.pk),
         "revision": revision.number,
         "digest": engine.digest,
-        "case": case_data(revision),
+        "case": engine.case,
         "screen": answers.screen(engine),
         "stations": station_states(engine, client.programmes.exists()),
         "ranges": all_ranges(engine.findings.capacities, engine.envelope),
@@ -146,7 +149,7 @@ class Change(Schema):
     """Sections to replace, on top of the revision they were read from."""
 
     base_revision: int = Field(ge=1)
-    sections: dict[str, Any]
+    sections: Json
     reason: str = Field(default="entered", max_length=300)
 
 
@@ -165,7 +168,7 @@ def edit(request: HttpRequest, client_id: str, body: Change):
 
 class NewTest(Schema):
     base_revision: int = Field(ge=1)
-    result: dict[str, Any]
+    result: Json
 
 
 @router.post("/clients/{client_id}/tests", response={200: ClientView, **PROBLEMS}, auth=Needs(Action.TEST))
@@ -285,7 +288,7 @@ class Entry(Schema):
     on: str
     by: str
     reason: str
-    limits: list[dict[str, Any]]
+    limits: list[MovedLimit]
 
 
 class History(Subject):
@@ -373,9 +376,9 @@ def _harmless(text: str) -> str:
 class LimitsView(Subject):
     """What each limit closes, what a grade more would open, and what moved since the last day."""
 
-    effects: dict[str, Any]
+    effects: dict[str, EffectData]
     since: str
-    moved: list[dict[str, Any]]
+    moved: list[MovedLimit]
 
 
 @router.get("/clients/{client_id}/limits/effects", response={200: LimitsView, **UNDER_WAY, **PROBLEMS}, auth=Needs(Action.SEE_CLIENTS))
@@ -404,7 +407,7 @@ def range_picture(request: HttpRequest, client_id: str, view: str):
 
 
 class DueTests(Subject):
-    tests: list[dict[str, Any]]
+    tests: list[DueTestData]
 
 
 @router.get("/clients/{client_id}/next-tests", response={200: DueTests, **UNDER_WAY, **PROBLEMS}, auth=Needs(Action.SEE_CLIENTS))

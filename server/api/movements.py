@@ -1,6 +1,6 @@
 """Movements: verdicts, figures, and trying a step with other measures."""
 
-from typing import Any, Literal
+from typing import Literal
 
 from django.http import HttpRequest, HttpResponse
 from ninja import Router, Schema
@@ -8,6 +8,10 @@ from pydantic import Field
 
 from accounts.roles import Action
 from amvel import answers
+from amvel.answers.profiles import ProfileData, SteadyData, SuggestedHoldData
+from amvel.answers.schools import SchoolData
+from amvel.answers.tried import Chosen, StopData, drawn, judged_stops, posed_stops, request_of, tried
+from amvel.answers.verdicts import VerdictData
 from amvel.body import plain_fault
 from amvel.engine import Engine
 from amvel.movements import find
@@ -16,7 +20,6 @@ from amvel.movements.figure import figure
 from amvel.movements.pacing import beats
 from amvel.planning import stopped_by
 from amvel.safety import sides_of
-from amvel.tried import Chosen, drawn, judged_stops, posed_stops, request_of, tried
 from api.access import Needs, client_of
 from api.problems import PROBLEMS, UNDER_WAY
 from api.subject import Subject, subject_of
@@ -29,7 +32,7 @@ router = Router(tags=["movements"])
 
 
 class Verdicts(Subject):
-    verdicts: list[dict[str, Any]]
+    verdicts: list[VerdictData]
 
 
 @router.get("/clients/{client_id}/verdicts", response={200: Verdicts, **UNDER_WAY, **PROBLEMS}, auth=Needs(Action.SEE_CLIENTS))
@@ -60,13 +63,13 @@ class Try(Shown):
 
 
 class Tried(Schema):
-    verdict: dict[str, Any] | None = None
-    profile: dict[str, Any]
+    verdict: VerdictData | None = None
+    profile: ProfileData
     svg: str
     modified_svg: str = ""
     lines: dict[str, str] = {}
-    steady: list[dict[str, Any]] = []
-    hold: dict[str, Any] | None = None
+    steady: list[SteadyData] = []
+    hold: SuggestedHoldData | None = None
 
 
 @router.post("/clients/{client_id}/try/{family_id}/{step_id}", response={200: Tried, **PROBLEMS}, auth=Needs(Action.SEE_CLIENTS))
@@ -82,7 +85,7 @@ def try_step(request: HttpRequest, client_id: str, family_id: str, step_id: str,
     return tried(engine, chosen, _stored(client, engine, chosen))
 
 
-def _stored(client: Client, engine: Engine, chosen: Chosen) -> dict[str, Any] | None:
+def _stored(client: Client, engine: Engine, chosen: Chosen) -> VerdictData | None:
     """The stored verdict on these very values: nothing is sought twice, and a page says what its list says."""
     place = {
         "family": chosen.family_id,
@@ -103,20 +106,10 @@ class AlongAsk(Shown):
     at: list[float] = Field(min_length=1, max_length=12)
 
 
-class Stop(Schema):
-    """What a slider shows at one of its stops. `verdict` speaks of the pose as it stands there, nothing is solved."""
-
-    value: float
-    verdict: dict[str, Any] | None
-    peaks: dict[str, float]
-    fault: str
-    svg: str
-
-
 class Along(Schema):
     """The stops in the order asked."""
 
-    stops: list[Stop]
+    stops: list[StopData]
 
 
 @router.post("/clients/{client_id}/along/{family_id}/{step_id}", response={200: Along, **PROBLEMS}, auth=Needs(Action.SEE_CLIENTS))
@@ -164,7 +157,7 @@ def movie(request: HttpRequest, client_id: str, family_id: str, step_id: str, bo
 class SchoolsView(Schema):
     """Every question with its answers, what stands for this client, and what was refused."""
 
-    questions: list[dict[str, Any]]
+    questions: list[SchoolData]
 
 
 @router.get("/clients/{client_id}/schools", response={200: SchoolsView, **PROBLEMS}, auth=Needs(Action.SEE_CLIENTS))

@@ -22,14 +22,14 @@ from config.problem import problem
 router = Router(tags=["people"])
 
 
-class Person(Schema):
+class Colleague(Schema):
     """Somebody who works here."""
 
     id: str
     username: str
     name: str
     email: str
-    role: str
+    role: Role
     active: bool
     invited: bool
     second_factor: bool
@@ -39,7 +39,7 @@ class Person(Schema):
 class People(Schema):
     """Everybody, and the roles there are."""
 
-    people: list[Person]
+    people: list[Colleague]
     roles: list[Role]
 
 
@@ -74,7 +74,7 @@ class Invitation(Schema):
     role: Role
 
 
-@router.post("/people", response={201: Person, **PROBLEMS}, auth=Needs(Action.MANAGE_PEOPLE))
+@router.post("/people", response={201: Colleague, **PROBLEMS}, auth=Needs(Action.MANAGE_PEOPLE))
 def invite(request: HttpRequest, body: Invitation):
     """Invite somebody by mail."""
     try:
@@ -97,7 +97,7 @@ class PersonChange(Schema):
     forget_device: bool = False
 
 
-@router.patch("/people/{person_id}", response={200: Person, **PROBLEMS}, auth=Needs(Action.MANAGE_PEOPLE))
+@router.patch("/people/{person_id}", response={200: Colleague, **PROBLEMS}, auth=Needs(Action.MANAGE_PEOPLE))
 def change_person(request: HttpRequest, person_id: str, body: PersonChange):
     """Another role, or the end of a log-in; nobody changes the own, so that somebody is always left."""
     user = _of_the_house(request, person_id)

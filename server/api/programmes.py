@@ -7,7 +7,8 @@ from ninja import Router, Schema, Status
 from pydantic import Field
 
 from accounts.roles import Action
-from amvel import programme_answers
+from amvel import answers
+from amvel.answers.programmes import ProgrammeData, WeekData
 from amvel.planning import edit
 from amvel.planning.whatif import CHANGES
 from api.access import Needs, client_of
@@ -33,6 +34,14 @@ class Build(Schema):
     number: int | None = None
 
 
+class ViolationData(Schema):
+    """What of a stored programme is no longer allowed today."""
+
+    ref: str
+    side: str
+    why: str
+
+
 class ProgrammeView(Schema):
     client: str
     id: str
@@ -41,8 +50,8 @@ class ProgrammeView(Schema):
     made_by: str
     case_digest: str
     rulebook_version: str
-    answer: dict[str, Any]
-    violations: list[dict[str, Any]]
+    answer: ProgrammeData
+    violations: list[ViolationData]
     can_undo: bool
     can_redo: bool
 
@@ -81,8 +90,17 @@ def latest(request: HttpRequest, client_id: str):
     return _view(client, programme)
 
 
+class SwapData(Schema):
+    """What may stand in for a movement, and how well."""
+
+    ref: str
+    title: str
+    score: float
+    why: str
+
+
 class Swaps(Schema):
-    swaps: list[dict[str, Any]]
+    swaps: list[SwapData]
 
 
 @router.get(
@@ -195,8 +213,19 @@ def _version(p: Programme, now: list[str]) -> dict[str, Any]:
     }
 
 
+class WhatIfData(Schema):
+    """What would come and go with one change of what is wished or there."""
+
+    id: str
+    says: str
+    comes: list[str]
+    goes: list[str]
+    worth: int
+    minutes: float
+
+
 class WhatIfs(Schema):
-    answers: list[dict[str, Any]]
+    answers: list[WhatIfData]
 
 
 @router.get("/clients/{client_id}/programmes/latest/what-if", response={200: WhatIfs, **UNDER_WAY, **PROBLEMS}, auth=Needs(Action.BUILD))
@@ -211,18 +240,11 @@ def what_would_change(request: HttpRequest, client_id: str, only: str = ""):
     return {"answers": [{**w, **{k: [building.title_of(r) for r in w[k]] for k in ("comes", "goes")}} for w in found]}
 
 
-class WeekView(Schema):
-    sessions: list[dict[str, Any]]
-    short: dict[str, str]
-    rest_days: list[int]
-    optimal: bool
-
-
-@router.get("/clients/{client_id}/programmes/latest/week", response={200: WeekView, **PROBLEMS}, auth=Needs(Action.SEE_CLIENTS))
+@router.get("/clients/{client_id}/programmes/latest/week", response={200: WeekData, **PROBLEMS}, auth=Needs(Action.SEE_CLIENTS))
 def week(request: HttpRequest, client_id: str, days: int | None = None):
     """The week of the newest programme; `days` tries another number of days."""
     client = client_of(request, client_id)
     if days is not None and not 1 <= days <= 7:
         return problem(422, "The request is refused", "days: between 1 and 7")
     read, programme = building.opened_programme(client)
-    return programme_answers.week_data(week_of(read.engine, programme, days))
+    return answers.week_data(week_of(read.engine, programme, days))

@@ -1,7 +1,5 @@
 """Rooms: what is there, what fits this person and how, what is refused; quick trials that store nothing."""
 
-from typing import Any
-
 from django.http import HttpRequest
 from ninja import Router, Schema
 
@@ -10,6 +8,7 @@ from amvel.case import PROPS, read_case
 from amvel.engine import Engine
 from amvel.fitting import fit_figure, fits, refused
 from api.access import Needs, client_of
+from api.any_json import Json
 from api.problems import PROBLEMS
 from clients.engines import case_data
 
@@ -32,15 +31,22 @@ class FitData(Schema):
     svg: str
 
 
+class Refused(Schema):
+    """What is not used, and why."""
+
+    what: str
+    reason: str
+
+
 class RoomFits(Schema):
     fits: list[FitData]
-    refused: list[dict[str, str]]
+    refused: list[Refused]
 
 
 class Trial(Schema):
     """A room as it stands in the form, not yet kept."""
 
-    room: dict[str, Any]
+    room: Json
 
 
 @router.post("/clients/{client_id}/fits", response={200: RoomFits, **PROBLEMS}, auth=Needs(Action.SEE_CLIENTS))

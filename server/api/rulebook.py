@@ -9,8 +9,9 @@ from pydantic import Field, StringConstraints, model_validator
 
 from accounts.roles import Action
 from amvel.movements import MODEL_VERSION
+from amvel.planning.effects import MovedLimit
 from amvel.safety import RULEBOOK_VERSION, rulebook
-from amvel.safety.lines import Line
+from amvel.safety.lines import Doubt, Line
 from amvel.screening.standards import standards
 from api.access import Needs
 from api.problems import PROBLEMS, UNDER_WAY
@@ -33,16 +34,16 @@ class Draft(Schema):
     value: float = Field(ge=-1000, le=10000)
 
 
-class Touched(Schema):
+class TouchedClient(Schema):
     id: str
     name: str
-    limits: list[dict[str, Any]]
+    limits: list[MovedLimit]
     opens: list[str]
     closes: list[str]
 
 
 class DryRun(Schema):
-    clients: list[Touched]
+    clients: list[TouchedClient]
     untouched: int
 
 
@@ -102,7 +103,7 @@ class SignedLine(Schema):
     unit: str
     source: str
     work: str
-    doubt: str
+    doubt: Doubt
     check_by: str
     digest: str
     signature: Signature | None

@@ -7,9 +7,11 @@ from ninja import Router, Schema
 from ninja.utils import check_csrf
 from pydantic import Field
 
-from accounts.roles import Action
+from accounts.roles import Action, ActionName, Role
 from accounts.second_factor import has_second_factor, pass_with
 from amvel import answers
+from amvel.answers.library import ConditionData, MovementData, ProfessionData, QuantityData, TestData
+from amvel.answers.rules import RuleData
 from amvel.case import LONGEST_OVERRIDE
 from amvel.safety import RULEBOOK_VERSION
 from amvel.screening.stop_signs import QUESTIONS
@@ -26,8 +28,8 @@ class Session(Schema):
 
     user: str = ""
     login: str = ""
-    role: str = ""
-    may: list[str] = []
+    role: Role | None = None
+    may: list[ActionName] = []
     organisation: str = ""
     needs_code: bool = False
     csrf_token: str
@@ -49,8 +51,8 @@ def session(request: HttpRequest):
     return Session(
         user=user.called if known else "",
         login=user.username if known else "",
-        role=user.role if known else "",
-        may=[a.name.lower() for a in Action if user.may(a)] if known else [],
+        role=Role(user.role) if known else None,
+        may=[ActionName[a.name] for a in Action if user.may(a)] if known else [],
         organisation=str(user.organisation) if known and user.organisation else "",
         csrf_token=get_token(request),
     )
@@ -89,16 +91,24 @@ def log_out(request: HttpRequest):
     return session(request)
 
 
+class SignQuestion(Schema):
+    """One stop sign to ask for."""
+
+    id: str
+    title: str
+    emergency: bool
+
+
 class Reference(Schema):
     """What never depends on a client: questions, tests, movements, rules."""
 
-    stop_signs: list[dict]
-    conditions: list[dict]
-    quantities: list[dict]
-    professions: list[dict]
-    tests: list[dict]
-    movements: list[dict]
-    rules: list[dict]
+    stop_signs: list[SignQuestion]
+    conditions: list[ConditionData]
+    quantities: list[QuantityData]
+    professions: list[ProfessionData]
+    tests: list[TestData]
+    movements: list[MovementData]
+    rules: list[RuleData]
     rulebook_version: str
     longest_override_days: int
 

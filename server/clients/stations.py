@@ -1,13 +1,18 @@
 """Where a client stands on the path, and the one thing that comes next."""
 
 from datetime import date, timedelta
-from typing import Any
+from typing import Literal
+
+from typing_extensions import TypedDict
 
 from amvel.engine import Engine
 from amvel.fitting import refused, usable_seats
 from amvel.screening import contradictions
 from amvel.screening.declaration import has
 
+StationId = Literal["story", "measure", "limits", "movements", "room", "programme", "papers"]
+State = Literal["done", "due", "open", "stop"]
+Tone = Literal["stop", "due", "ready"]
 _GATES = ("blood_pressure",)
 _BASICS = ("timed_up_and_go", "chair_stand_30s", "four_stage_balance")
 
@@ -33,7 +38,7 @@ def ends_soon(engine: Engine) -> date | None:
     return min(days, default=None)
 
 
-def next_action(engine: Engine, has_programme: bool) -> tuple[str, str, str]:
+def next_action(engine: Engine, has_programme: bool) -> tuple[StationId, str, Tone]:
     """(station, what to do, tone): tone is stop, due or ready."""
     for sign in engine.stop_signs:
         if sign.id == "no_consent":
@@ -59,7 +64,7 @@ def next_action(engine: Engine, has_programme: bool) -> tuple[str, str, str]:
     return "papers", "Print the hand-out", "ready"
 
 
-def _room(engine: Engine) -> tuple[str, str]:
+def _room(engine: Engine) -> tuple[State, str]:
     """Done once there is a seat that may be used; due when something in use is refused."""
     room, body = engine.case.room, engine.profiler.body
     if refused(room, body):
@@ -67,18 +72,26 @@ def _room(engine: Engine) -> tuple[str, str]:
     return ("done", "") if usable_seats(room, body) else ("due", "no seat yet")
 
 
-def station_states(engine: Engine, has_programme: bool) -> list[dict[str, Any]]:
+class StationData(TypedDict):
+    """How far one station is, and what is missing."""
+
+    id: StationId
+    state: State
+    note: str
+
+
+def station_states(engine: Engine, has_programme: bool) -> list[StationData]:
     """Each station: done, due or open, and what is missing."""
     blocked = bool(engine.stop_signs)
     missing = missing_tests(engine)
-    story = (
+    story: State = (
         "due"
         if any(s.missing for s in engine.stop_signs)
         else "stop"
         if blocked
         else "done"
     )
-    names = [
+    names: list[tuple[StationId, State, str]] = [
         ("story", story, engine.stop_signs[0].title if blocked else ""),
         ("measure", "due" if missing else "done", f"{len(missing)} basic test(s) missing" if missing else ""),
         ("limits", "done" if engine.envelope.limits else "open", f"{len(engine.envelope.limits)} limits"),

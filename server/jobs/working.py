@@ -6,7 +6,7 @@ from typing import Any
 
 from django.utils import timezone
 
-from amvel import answers, programme_answers
+from amvel import answers
 from amvel.engine import Engine
 from amvel.planning import plan, swaps
 from amvel.planning.effects import dry_run, effects
@@ -43,7 +43,7 @@ def keep(row: LongAnswer, answer: Any) -> None:
 
 def _plan(engine: Engine, args: Args) -> Any:
     locked, barred = tuple(args["locked"]), tuple(args["barred"])
-    return programme_answers.programme_data(plan(engine, args["context"], args["minutes"], locked, barred))
+    return answers.programme_data(plan(engine, args["context"], args["minutes"], locked, barred))
 
 
 def _swaps(engine: Engine, args: Args) -> Any:
@@ -53,7 +53,7 @@ def _swaps(engine: Engine, args: Args) -> Any:
 
 def _chosen(engine: Engine, args: Args) -> Any:
     found = chosen_by_hand(engine, args["context"], args["ref"])
-    return {"refused": found} if isinstance(found, str) else {"item": programme_answers.item_data(found)}
+    return {"refused": found} if isinstance(found, str) else {"item": answers.item_data(found)}
 
 
 def _what_if(engine: Engine, args: Args) -> Any:

@@ -8,12 +8,12 @@ from django.conf import settings
 from django.template.loader import render_to_string
 from django.utils.safestring import mark_safe
 
+from amvel.answers import side_words
 from amvel.engine import Engine
 from amvel.fitting import fit_figure, fits, fits_used, to_prepare
 from amvel.movements import Request, find
 from amvel.movements.figure import figure
 from amvel.movements.schools import school_lines
-from amvel.programme_answers import side_words
 from clients.models import Client
 from papers.texts import filled, texts_of
 from programmes.building import NotAllowed, items_of, opened_programme, profile_for, violations_of, ways_data

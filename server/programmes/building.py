@@ -10,7 +10,7 @@ from django.http import Http404
 from django.utils import timezone
 
 from accounts.models import User
-from amvel import programme_answers
+from amvel import answers
 from amvel.engine import Engine
 from amvel.movements import MODEL_VERSION, Request, find
 from amvel.planning import Item, blocked_by, violations
@@ -238,7 +238,7 @@ def _on(client: Client, base: int) -> Read:
 def ways_data(engine: Engine, context: str, items: list[Item]) -> list[dict[str, Any]]:
     """How each position of these movements is reached and left."""
     needed = ways_of(engine, context, [(i.ref, i.sides[0], i.values) for i in items])
-    return [programme_answers.way_data(w) for w in needed]
+    return [answers.way_data(w) for w in needed]
 
 
 def _answer(
@@ -261,14 +261,14 @@ def _answer(
     kept = locked if locked is not None else programme.answer.get("locked", [])
     return {
         **programme.answer,
-        "movements": [programme_answers.item_data(i) for i in items],
+        "movements": [answers.item_data(i) for i in items],
         "changes_of_position": found.changes_of_position,
         "ways": ways_data(engine, programme.context, items),
         "minutes": found.minutes,
         "optimal": False,
         "by_hand": True,
         "obligations": obligations,
-        "needs": programme_answers.needs_data(engine, items),
+        "needs": answers.needs_data(engine, items),
         "locked": [r for r in kept if r in refs],
         "warnings": list(found.warnings),
         "why": {i.ref: i.why for i in items},

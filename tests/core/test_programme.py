@@ -4,6 +4,7 @@ from dataclasses import replace
 
 import pytest
 
+from amvel.answers import side_words
 from amvel.case import read_case
 from amvel.engine import Engine
 from amvel.movements import all_steps, find, library
@@ -29,7 +30,6 @@ from amvel.planning.purposes import GENERAL
 from amvel.planning.rests import rests_for
 from amvel.planning.schooling import barred_by_school
 from amvel.planning.whatif import what_if
-from amvel.programme_answers import side_words
 from amvel.safety.rungs import readiness
 from tests.bodies import library_profiles
 from tests.conftest import demo

@@ -5,11 +5,11 @@ from dataclasses import replace
 import pytest
 
 from amvel import answers
+from amvel.answers.tried import Chosen, drawn, judged_stops, posed_stops, request_of, tried
 from amvel.body import Falls
 from amvel.case import read_case
 from amvel.engine import Engine
 from amvel.movements import UnknownMovement, find
-from amvel.tried import Chosen, drawn, judged_stops, posed_stops, request_of, tried
 from tests.alike import alike, same_picture
 from tests.conftest import demo
 
@@ -89,7 +89,7 @@ def test_a_judged_stop_says_what_the_full_answer_says_of_the_pose_as_it_stands(e
 def test_a_known_verdict_is_passed_on_and_nothing_is_sought(engine: Engine, monkeypatch) -> None:
     found = next(v for v in engine.judge("tall_turn", contexts=("visit",)) if v.verdict == "modified")
     stored = answers.verdict_data(found)
-    monkeypatch.setattr("amvel.tried.judge_one", lambda *a: pytest.fail("sought again"))
+    monkeypatch.setattr("amvel.answers.tried.judge_one", lambda *a: pytest.fail("sought again"))
     page = tried(
         engine, Chosen(found.family, found.step, found.side, stored["original_values"], "visit"), stored
     )

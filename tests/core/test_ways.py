@@ -2,11 +2,11 @@
 
 import pytest
 
+from amvel.answers import programme_data
 from amvel.case import read_case
 from amvel.engine import Engine
 from amvel.planning import plan
 from amvel.planning.programme import ways_of
-from amvel.programme_answers import programme_data
 from amvel.safety.ways import TECHNIQUES, Destination
 from tests.conftest import demo
 from tests.generated import TODAY, base

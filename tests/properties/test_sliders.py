@@ -5,11 +5,11 @@ A hole is where a pose was not found, or was found toppling, although it can be 
 
 import pytest
 
+from amvel.answers.tried import Chosen, request_of
 from amvel.case import read_case
 from amvel.engine import Engine
 from amvel.movements import Parameter
 from amvel.safety import sides_of
-from amvel.tried import Chosen, request_of
 from tests.bodies import steps_under_test
 from tests.conftest import demo
 

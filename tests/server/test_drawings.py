@@ -63,7 +63,7 @@ def test_a_step_page_says_what_its_list_says_and_seeks_nothing_again(
     kinds = {v["verdict"]: v for v in listed}
     assert {"as_is", "modified", "excluded"} <= kinds.keys()
     with monkeypatch.context() as held:
-        held.setattr("amvel.tried.judge_one", lambda *a: pytest.fail("sought again"))
+        held.setattr("amvel.answers.tried.judge_one", lambda *a: pytest.fail("sought again"))
         for verdict in kinds.values():
             assert try_at(api, client_id, verdict, verdict["original_values"])["verdict"] == verdict
     moved = kinds["modified"]

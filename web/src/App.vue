@@ -3,7 +3,6 @@ import { onKeyStroke } from '@vueuse/core'
 import { ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { say } from './i18n'
-import type { MessageKey } from './i18n'
 import ComeBack from './parts/ComeBack.vue'
 import { useSession } from './stores/session'
 
@@ -69,7 +68,7 @@ async function leave(): Promise<void> {
         ><dt>
           <kbd>{{ key }}</kbd>
         </dt>
-        <dd>{{ say('keys.station', { name: say(`station.${name}` as MessageKey) }) }}</dd></template
+        <dd>{{ say('keys.station', { name: say(`station.${name}`) }) }}</dd></template
       >
       <dt><kbd>/</kbd></dt>
       <dd>{{ say('keys.find') }}</dd>

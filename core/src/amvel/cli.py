@@ -8,7 +8,7 @@ from datetime import date
 from pathlib import Path
 from typing import Any
 
-from amvel import answers, programme_answers
+from amvel import answers
 from amvel.admission import admitted
 from amvel.body import BodyError, plain_fault
 from amvel.case import Case, CaseError, read_case
@@ -162,7 +162,7 @@ def _sheets(args: argparse.Namespace) -> Any:
 def _plan(args: argparse.Namespace) -> Any:
     engine = _engine(args.case)
     programme = plan(engine, args.context, args.minutes, verdicts=engine.judge(contexts=(args.context,)))
-    return {**programme_answers.programme_data(programme), "case_digest": engine.digest}
+    return {**answers.programme_data(programme), "case_digest": engine.digest}
 
 
 def _pose(args: argparse.Namespace) -> Any:

@@ -1,6 +1,6 @@
 import createClient from 'openapi-fetch'
 import { untilThere } from './underWay'
-import type { paths } from './schema'
+import type { components, paths } from './schema'
 
 /** A refusal by the server, as problem details. */
 export class Refused extends Error {
@@ -39,15 +39,18 @@ http.use({
   },
 })
 
-/** The data of a call, or Refused. Answers that the core types are narrowed by the caller. */
-export async function got<T>(call: Promise<{ data?: unknown; error?: unknown; response: Response }>): Promise<T> {
+/** What is there in the end: that it is under way is told to nobody but `untilThere`. */
+type Answered<D> = Exclude<NonNullable<D>, components['schemas']['UnderWay']>
+
+/** The data of a call as the server declares it, or Refused. */
+export async function got<D>(call: Promise<{ data?: D; error?: unknown; response: Response }>): Promise<Answered<D>> {
   let answer
   try {
     answer = await call
   } catch {
     throw new Refused(0, 'No connection', 'The server cannot be reached. Nothing was lost; try again.')
   }
-  if (answer.response.ok) return answer.data as T
+  if (answer.response.ok) return answer.data as Answered<D>
   if (answer.response.status === 401) ended()
   const problem = (answer.error ?? {}) as { title?: string; detail?: string; faults?: { path: string; reason: string }[] }
   throw new Refused(answer.response.status, problem.title ?? 'Refused', problem.detail ?? '', problem.faults)

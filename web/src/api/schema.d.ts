@@ -1193,6 +1193,17 @@ export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
         /**
+         * ActionName
+         * @enum {string}
+         */
+        ActionName: "see_clients" | "make_stricter" | "screen" | "test" | "build" | "print" | "override" | "lift_forbidden" | "confirm" | "read_rules" | "try_rules" | "sign_rules" | "write_texts" | "see_audit" | "manage_people";
+        /**
+         * Role
+         * @description What somebody is in a practice.
+         * @enum {string}
+         */
+        Role: "assistant" | "specialist" | "clinician" | "administrator";
+        /**
          * Session
          * @description Who is logged in; `user` is empty when nobody is.
          */
@@ -1207,16 +1218,12 @@ export interface components {
              * @default
              */
             login: string;
-            /**
-             * Role
-             * @default
-             */
-            role: string;
+            role?: components["schemas"]["Role"] | null;
             /**
              * May
              * @default []
              */
-            may: string[];
+            may: components["schemas"]["ActionName"][];
             /**
              * Organisation
              * @default
@@ -1281,42 +1288,336 @@ export interface components {
             code: string;
         };
         /**
+         * ChoiceData
+         * @description One of the values that a field may have.
+         */
+        ChoiceData: {
+            /** Value */
+            value: string;
+            /** Title */
+            title: string;
+        };
+        /**
+         * ConditionData
+         * @description What can be known of a client, with the questions it opens.
+         */
+        ConditionData: {
+            /** Kind */
+            kind: string;
+            /** Title */
+            title: string;
+            /** Group */
+            group: string;
+            /** About */
+            about: string;
+            /** Asks */
+            asks: components["schemas"]["FieldData"][];
+        };
+        /**
+         * DoseData
+         * @description The usual first dose.
+         */
+        DoseData: {
+            /** Repetitions */
+            repetitions: number;
+            /** Sets */
+            sets: number;
+            /** Hold S */
+            hold_s: number;
+            /** Note */
+            note: string;
+        };
+        /**
+         * FaultData
+         * @description A fault by name: what is seen, what it means, the cue that corrects it.
+         */
+        FaultData: {
+            /** Name */
+            name: string;
+            /** Seen */
+            seen: string;
+            /** Means */
+            means: string;
+            /** Cue */
+            cue: string;
+        };
+        /**
+         * FieldData
+         * @description One question of a form.
+         */
+        FieldData: {
+            /** Name */
+            name: string;
+            /** Title */
+            title: string;
+            /** Unit */
+            unit: string;
+            /** Kind */
+            kind: string;
+            /** Low */
+            low: number | null;
+            /** High */
+            high: number | null;
+            /** Optional */
+            optional: boolean;
+            first: components["schemas"]["JsonValue"];
+            /** Choices */
+            choices: components["schemas"]["ChoiceData"][];
+        };
+        JsonValue: unknown;
+        /**
+         * MovementData
+         * @description One step of the library.
+         */
+        MovementData: {
+            /** Family */
+            family: string;
+            /** Step */
+            step: string;
+            /** Title */
+            title: string;
+            /** Family Title */
+            family_title: string;
+            /** Step Title */
+            step_title: string;
+            /** About */
+            about: string;
+            /** Position */
+            position: string;
+            /** Purposes */
+            purposes: {
+                [key: string]: number;
+            };
+            /** Below */
+            below: string;
+            /** Above */
+            above: string;
+            /** After */
+            after: string[];
+            /** Sides */
+            sides: boolean;
+            /** Effort */
+            effort: number;
+            /** Props */
+            props: string[];
+            /** Setup */
+            setup: string[];
+            /** Cues */
+            cues: string[];
+            /** Felt */
+            felt: string;
+            /** Not Felt */
+            not_felt: string;
+            /** Breath */
+            breath: string;
+            /** Faults */
+            faults: components["schemas"]["FaultData"][];
+            dose: components["schemas"]["DoseData"];
+            /** Parameters */
+            parameters: components["schemas"]["ParameterData"][];
+        };
+        /**
+         * NumberData
+         * @description One figure with its source in one line.
+         */
+        NumberData: {
+            /** Id */
+            id: string;
+            /** Value */
+            value: number;
+            /** Unit */
+            unit: string;
+            /** Says */
+            says: string;
+            /** Source */
+            source: string;
+            /** Since */
+            since: string;
+        };
+        /**
+         * ParameterData
+         * @description What may change of a step.
+         */
+        ParameterData: {
+            /** Id */
+            id: string;
+            /** Title */
+            title: string;
+            /** Unit */
+            unit: string;
+            /** Low */
+            low: number;
+            /** High */
+            high: number;
+            /** Grid */
+            grid: number;
+            /** Easier */
+            easier: string;
+            /** Choices */
+            choices: string[];
+        };
+        /**
+         * ProfessionData
+         * @description Whose word can be recorded, and whether it may loosen.
+         */
+        ProfessionData: {
+            /**
+             * Id
+             * @enum {string}
+             */
+            id: "physician" | "surgeon" | "midwife" | "physiotherapist" | "occupational_therapist" | "nurse" | "other";
+            /** May Clear */
+            may_clear: boolean;
+        };
+        /**
+         * QuantityData
+         * @description What a limit may speak of.
+         */
+        QuantityData: {
+            /** Id */
+            id: string;
+            /** Title */
+            title: string;
+            /** Unit */
+            unit: string;
+            /** Sentence */
+            sentence: string;
+            /** Sided */
+            sided: boolean;
+        };
+        /**
          * Reference
          * @description What never depends on a client: questions, tests, movements, rules.
          */
         Reference: {
             /** Stop Signs */
-            stop_signs: {
-                [key: string]: unknown;
-            }[];
+            stop_signs: components["schemas"]["SignQuestion"][];
             /** Conditions */
-            conditions: {
-                [key: string]: unknown;
-            }[];
+            conditions: components["schemas"]["ConditionData"][];
             /** Quantities */
-            quantities: {
-                [key: string]: unknown;
-            }[];
+            quantities: components["schemas"]["QuantityData"][];
             /** Professions */
-            professions: {
-                [key: string]: unknown;
-            }[];
+            professions: components["schemas"]["ProfessionData"][];
             /** Tests */
-            tests: {
-                [key: string]: unknown;
-            }[];
+            tests: components["schemas"]["TestData"][];
             /** Movements */
-            movements: {
-                [key: string]: unknown;
-            }[];
+            movements: components["schemas"]["MovementData"][];
             /** Rules */
-            rules: {
-                [key: string]: unknown;
-            }[];
+            rules: components["schemas"]["RuleData"][];
             /** Rulebook Version */
             rulebook_version: string;
             /** Longest Override Days */
             longest_override_days: number;
+        };
+        /**
+         * RuleData
+         * @description One rule, or what one test decides by.
+         */
+        RuleData: {
+            /** Id */
+            id: string;
+            /** Title */
+            title: string;
+            /** About */
+            about: string;
+            /** Sources */
+            sources: components["schemas"]["SourceData"][];
+            /** Since */
+            since: string;
+            /** Read On */
+            read_on: string;
+            /** Check Again On */
+            check_again_on: string;
+            /** Check By */
+            check_by: string;
+            /** Duties */
+            duties: string[];
+            /** Numbers */
+            numbers: components["schemas"]["NumberData"][];
+            /** Examples */
+            examples: string[];
+        };
+        /**
+         * SignQuestion
+         * @description One stop sign to ask for.
+         */
+        SignQuestion: {
+            /** Id */
+            id: string;
+            /** Title */
+            title: string;
+            /** Emergency */
+            emergency: boolean;
+        };
+        /**
+         * SourceData
+         * @description A source part by part, and in one line.
+         */
+        SourceData: {
+            /** Kind */
+            kind: string;
+            /** Authors */
+            authors: string;
+            /** Year */
+            year: number | null;
+            /** Title */
+            title: string;
+            /** Where */
+            where: string;
+            /** Quoted For */
+            quoted_for: string;
+            /** Reading */
+            reading: boolean;
+            /** From Memory */
+            from_memory: boolean;
+            /** Says */
+            says: string;
+        };
+        /**
+         * TestData
+         * @description One screening test.
+         */
+        TestData: {
+            /** Id */
+            id: string;
+            /** Title */
+            title: string;
+            /** Group */
+            group: string;
+            /** Measures */
+            measures: string;
+            /** Protocol */
+            protocol: string[];
+            /** Safety */
+            safety: string;
+            /** Position */
+            position: string;
+            /** Per Side */
+            per_side: boolean;
+            /**
+             * Timer
+             * @enum {string}
+             */
+            timer: "" | "stopwatch" | "counter";
+            /**
+             * Trials
+             * @enum {string}
+             */
+            trials: "" | "largest" | "smallest" | "mean";
+            /** Gate */
+            gate: boolean;
+            /** Validity Days */
+            validity_days: number;
+            /** Unlocks */
+            unlocks: string;
+            /** Ages */
+            ages: number[];
+            /** Change Band */
+            change_band: number | null;
+            /** Source */
+            source: string;
+            /** Fields */
+            fields: components["schemas"]["FieldData"][];
         };
         /**
          * Day
@@ -1341,12 +1642,18 @@ export interface components {
             age_years: number;
             /** Visit At */
             visit_at: string | null;
-            /** Station */
-            station: string;
+            /**
+             * Station
+             * @enum {string}
+             */
+            station: "story" | "measure" | "limits" | "movements" | "room" | "programme" | "papers";
             /** Action */
             action: string;
-            /** Tone */
-            tone: string;
+            /**
+             * Tone
+             * @enum {string}
+             */
+            tone: "stop" | "due" | "ready";
             /** Conditions */
             conditions: string[];
         };
@@ -1357,13 +1664,542 @@ export interface components {
         };
         /**
          * Sections
-         * @description The whole or part of a case, in the core's own format (see its JSON Schema).
+         * @description The whole of a case, in the core's own format; the core reads it and names every fault by its path.
          */
         Sections: {
             /** Case */
             case: {
-                [key: string]: unknown;
+                [key: string]: components["schemas"]["JsonValue"];
             };
+        };
+        /** AbdominalSeparation */
+        AbdominalSeparation: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "abdominal_separation";
+            /** Noted on */
+            noted_on?: string | null;
+            /** Gap */
+            gap_finger_breadths?: number | null;
+            /**
+             * Belly domes
+             * @default true
+             */
+            doming: boolean;
+        };
+        /** AbdominalSurgery */
+        AbdominalSurgery: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "abdominal_surgery";
+            /** Noted on */
+            noted_on?: string | null;
+            /**
+             * When
+             * Format: date
+             */
+            on: string;
+            /**
+             * With complications
+             * @default false
+             */
+            complicated: boolean;
+        };
+        /** ActiveLegRaise */
+        ActiveLegRaise: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            test: "active_leg_raise";
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /**
+             * Side
+             * @enum {string}
+             */
+            side: "left" | "right";
+            /** Effort */
+            score: number;
+        };
+        /** AfterBirth */
+        AfterBirth: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "after_birth";
+            /** Noted on */
+            noted_on?: string | null;
+            /**
+             * When
+             * Format: date
+             */
+            on: string;
+            /**
+             * How
+             * @enum {string}
+             */
+            by: "vaginal" | "caesarean";
+            /**
+             * With complications
+             * @default false
+             */
+            complicated: boolean;
+        };
+        /** Aneurysm */
+        Aneurysm: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "aneurysm";
+            /** Noted on */
+            noted_on?: string | null;
+        };
+        /** AnkleDorsiflexion */
+        AnkleDorsiflexion: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            test: "ankle_dorsiflexion";
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Range */
+            deg: number;
+            /**
+             * Trials
+             * @default []
+             */
+            trials: number[];
+            /**
+             * Side
+             * @enum {string}
+             */
+            side: "left" | "right";
+        };
+        /**
+         * AssumptionData
+         * @description What was not tested and counts as the cautious value, with the test that would show it.
+         */
+        AssumptionData: {
+            /** Id */
+            id: string;
+            /** Text */
+            text: string;
+            /** Test */
+            test: string;
+        };
+        /** Autism */
+        Autism: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "autism";
+            /** Noted on */
+            noted_on?: string | null;
+            /**
+             * Hard to bear
+             * @default []
+             */
+            dislikes: ("touch" | "bands" | "noise" | "lying_flat" | "closed_eyes")[];
+        };
+        /** BackExtensorHold */
+        BackExtensorHold: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            test: "back_extensor_hold";
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Held */
+            seconds: number;
+            /**
+             * Trials
+             * @default []
+             */
+            trials: number[];
+        };
+        /** BetaBlocker */
+        BetaBlocker: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "beta_blocker";
+            /** Noted on */
+            noted_on?: string | null;
+        };
+        /**
+         * BloodPressure
+         * @description Lying 5 min (or sitting), then standing 1 and 3 min. Standing values are left out when they were not taken.
+         */
+        BloodPressure: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            test: "blood_pressure";
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Systolic, at rest */
+            systolic_lying_mmhg: number;
+            /** Diastolic, at rest */
+            diastolic_lying_mmhg: number;
+            /**
+             * Rested
+             * @default lying
+             * @enum {string}
+             */
+            rested: "lying" | "sitting";
+            /** Systolic, 1 min */
+            systolic_standing_1min_mmhg?: number | null;
+            /** Diastolic, 1 min */
+            diastolic_standing_1min_mmhg?: number | null;
+            /** Systolic, 3 min */
+            systolic_standing_3min_mmhg?: number | null;
+            /** Diastolic, 3 min */
+            diastolic_standing_3min_mmhg?: number | null;
+            /** Systolic, sitting after lying */
+            systolic_sitting_mmhg?: number | null;
+            /** Diastolic, sitting after lying */
+            diastolic_sitting_mmhg?: number | null;
+            /** Resting pulse */
+            resting_pulse_per_min?: number | null;
+            /** Pulse, standing */
+            standing_pulse_per_min?: number | null;
+            /**
+             * Symptoms now
+             * @default false
+             */
+            symptoms: boolean;
+        };
+        /** BloodSugar */
+        BloodSugar: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            test: "blood_sugar";
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Sugar */
+            mmol_l: number;
+            /**
+             * Ketones
+             * @default false
+             */
+            ketones: boolean;
+            /**
+             * Measured again after carbohydrate
+             * @default false
+             */
+            after_carbohydrate: boolean;
+        };
+        /** BloodThinners */
+        BloodThinners: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "blood_thinners";
+            /** Noted on */
+            noted_on?: string | null;
+        };
+        /**
+         * BoneData
+         * @description How bone counts, and why.
+         */
+        BoneData: {
+            /** Tier */
+            tier: string;
+            /** Assumed */
+            assumed: boolean;
+            /** Reasons */
+            reasons: string[];
+        };
+        /**
+         * BoneDensity
+         * @description One site of one scan. A density needs the device make; a T-score may stand alone.
+         */
+        BoneDensity: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            test: "bone_density";
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /**
+             * Site
+             * @enum {string}
+             */
+            site: "lumbar_spine" | "total_hip" | "femoral_neck" | "one_third_radius";
+            /** T-score */
+            t_score?: number | null;
+            /** Z-score */
+            z_score?: number | null;
+            /** Density */
+            density_g_cm2?: number | null;
+            /** Scale of the device */
+            device?: ("hologic" | "lunar") | null;
+            /** Vertebrae used (spine) */
+            vertebrae_used?: number | null;
+            /**
+             * Spine with osteophytes, calcium or a curve
+             * @default false
+             */
+            spine_altered: boolean;
+        };
+        /** BreathDirections */
+        BreathDirections: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            test: "breath_directions";
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /**
+             * Reaches
+             * @default []
+             */
+            reaches: ("front" | "left_side" | "right_side" | "back")[];
+            /**
+             * Changed by lifting a leg
+             * @default none
+             * @enum {string}
+             */
+            changed_by_leg: "none" | "left" | "right" | "both";
+        };
+        /** BreathlessLying */
+        BreathlessLying: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "breathless_lying";
+            /** Noted on */
+            noted_on?: string | null;
+        };
+        /**
+         * Case
+         * @description One client, as of one day.
+         */
+        Case: {
+            /**
+             * Format
+             * @default amvel-case-1
+             * @constant
+             */
+            format: "amvel-case-1";
+            /**
+             * As Of
+             * Format: date
+             */
+            as_of: string;
+            person: components["schemas"]["Person"];
+            consent?: components["schemas"]["Consent"] | null;
+            stop_signs?: components["schemas"]["StopSignAnswers"] | null;
+            /**
+             * Conditions
+             * @default []
+             */
+            conditions: (components["schemas"]["SacroiliacPain"] | components["schemas"]["AbdominalSeparation"] | components["schemas"]["AfterBirth"] | components["schemas"]["AbdominalSurgery"] | components["schemas"]["Pregnancy"] | components["schemas"]["PelvicFloor"] | components["schemas"]["Fracture"] | components["schemas"]["Glucocorticoid"] | components["schemas"]["EarlyMenopause"] | components["schemas"]["Denosumab"] | components["schemas"]["DoesNotWalk"] | components["schemas"]["OsteogenesisImperfecta"] | components["schemas"]["CerebralPalsy"] | components["schemas"]["DownSyndrome"] | components["schemas"]["Hypermobility"] | components["schemas"]["Autism"] | components["schemas"]["CoordinationDisorder"] | components["schemas"]["LearningDisability"] | components["schemas"]["Fall"] | components["schemas"]["FearOfFalling"] | components["schemas"]["WeightLoss"] | components["schemas"]["LowMood"] | components["schemas"]["WalkingAid"] | components["schemas"]["WornSupport"] | components["schemas"]["OpenSore"] | components["schemas"]["LungDisease"] | components["schemas"]["NoPeriods"] | components["schemas"]["SlippingJoint"] | components["schemas"]["SpinalPain"] | components["schemas"]["HeartDisease"] | components["schemas"]["Aneurysm"] | components["schemas"]["Sternotomy"] | components["schemas"]["Pacemaker"] | components["schemas"]["BetaBlocker"] | components["schemas"]["DiabetesMedicine"] | components["schemas"]["BreathlessLying"] | components["schemas"]["EyePressure"] | components["schemas"]["OxygenTherapy"] | components["schemas"]["WristTrouble"] | components["schemas"]["KneeTrouble"] | components["schemas"]["ShoulderTrouble"] | components["schemas"]["NeckTrouble"] | components["schemas"]["HipReplacement"] | components["schemas"]["WeightBearing"] | components["schemas"]["Parkinson"] | components["schemas"]["MultipleSclerosis"] | components["schemas"]["Stroke"] | components["schemas"]["SpinalCordInjury"] | components["schemas"]["Neuropathy"] | components["schemas"]["MuscleDisease"] | components["schemas"]["Epilepsy"] | components["schemas"]["CognitiveImpairment"] | components["schemas"]["Vertigo"] | components["schemas"]["LowVision"] | components["schemas"]["HearingLoss"] | components["schemas"]["WheelchairUser"] | components["schemas"]["BloodThinners"] | components["schemas"]["PoorSkin"] | components["schemas"]["Device"] | components["schemas"]["LatexAllergy"] | components["schemas"]["Scoliosis"] | components["schemas"]["SpinalFusion"] | components["schemas"]["FlexionSciatica"] | components["schemas"]["Stenosis"] | components["schemas"]["ExtensionPain"] | components["schemas"]["Spondylolisthesis"] | components["schemas"]["DeepCurve"] | components["schemas"]["RoundedBack"] | components["schemas"]["ProvokedPain"])[];
+            /**
+             * Tests
+             * @default []
+             */
+            tests: (components["schemas"]["TimedUpAndGo"] | components["schemas"]["ChairStand"] | components["schemas"]["FourStageBalance"] | components["schemas"]["FiveStands"] | components["schemas"]["Gait4m"] | components["schemas"]["OneLegStance"] | components["schemas"]["FloorRise"] | components["schemas"]["PhysicalBattery"] | components["schemas"]["BoneDensity"] | components["schemas"]["WallToOcciput"] | components["schemas"]["RibToPelvis"] | components["schemas"]["SideBridgeHold"] | components["schemas"]["BackExtensorHold"] | components["schemas"]["FlexorHold"] | components["schemas"]["PlankHold"] | components["schemas"]["UnderBackPressure"] | components["schemas"]["Posture"] | components["schemas"]["TrunkRotationAngle"] | components["schemas"]["CobbReport"] | components["schemas"]["PelvicLevel"] | components["schemas"]["BreathDirections"] | components["schemas"]["DeepContraction"] | components["schemas"]["PelvicTilt"] | components["schemas"]["ActiveLegRaise"] | components["schemas"]["ToeFloatClean"] | components["schemas"]["FallOutClean"] | components["schemas"]["LegReachClean"] | components["schemas"]["LimbLiftClean"] | components["schemas"]["WallPlankDrop"] | components["schemas"]["Doming"] | components["schemas"]["TrunkFlexion"] | components["schemas"]["TrunkExtension"] | components["schemas"]["TrunkSideBend"] | components["schemas"]["TrunkRotation"] | components["schemas"]["NeckFlexion"] | components["schemas"]["NeckExtension"] | components["schemas"]["HipExtension"] | components["schemas"]["HipAbduction"] | components["schemas"]["HipAdduction"] | components["schemas"]["HipInternalRotation"] | components["schemas"]["HipExternalRotation"] | components["schemas"]["KneeFlexion"] | components["schemas"]["AnkleDorsiflexion"] | components["schemas"]["ShoulderElevation"] | components["schemas"]["WristExtension"] | components["schemas"]["HipFlexion"] | components["schemas"]["StraightLegRaise"] | components["schemas"]["KneeExtensionAt90"] | components["schemas"]["ModifiedSchober"] | components["schemas"]["ObservedFunction"] | components["schemas"]["BloodPressure"] | components["schemas"]["PulseAndSaturation"] | components["schemas"]["BloodSugar"] | components["schemas"]["Stature"])[];
+            /**
+             * @default {
+             *       "name": "home",
+             *       "used_for": "both",
+             *       "seats": [],
+             *       "wall": true,
+             *       "worktop": false,
+             *       "worktop_height_cm": null,
+             *       "table_height_cm": null,
+             *       "low_table_height_cm": null,
+             *       "floor_mat": false,
+             *       "free_floor_cm": null,
+             *       "floor_grip": "unknown",
+             *       "soles": "unknown",
+             *       "bed_height_cm": null,
+             *       "bed_firmness": "unknown",
+             *       "rail": false,
+             *       "rail_height_cm": null,
+             *       "anchor": false,
+             *       "props": []
+             *     }
+             */
+            room: components["schemas"]["Room"];
+            /**
+             * Other Rooms
+             * @description rooms beside the first, such as the centre's
+             * @default []
+             */
+            other_rooms: components["schemas"]["Room"][];
+            /**
+             * @default {
+             *       "floor": "unknown",
+             *       "lying_flat": "unknown",
+             *       "lying_propped": "unknown",
+             *       "face_down": "unknown",
+             *       "left_side": "unknown",
+             *       "right_side": "unknown",
+             *       "kneeling": "unknown",
+             *       "hands_and_knees": "unknown",
+             *       "sitting_unsupported": "unknown",
+             *       "standing": "unknown",
+             *       "bed_transfer": "unknown",
+             *       "sitting_minutes": null,
+             *       "standing_minutes": null,
+             *       "helper_at_home": "nobody"
+             *     }
+             */
+            tolerates: components["schemas"]["Tolerates"];
+            /**
+             * @default {
+             *       "minutes": 25,
+             *       "effort_0_to_10": 6,
+             *       "days_per_week": 4,
+             *       "at": "10:00:00",
+             *       "medicine_hours": [],
+             *       "dislikes": [],
+             *       "goals": []
+             *     }
+             */
+            wishes: components["schemas"]["Wishes"];
+            /**
+             * Overrides
+             * @default []
+             */
+            overrides: components["schemas"]["Override"][];
+            /**
+             * @default {
+             *       "by": [],
+             *       "dislikes": []
+             *     }
+             */
+            understanding: components["schemas"]["Understanding"];
+            /**
+             * Clinician Words
+             * @default []
+             */
+            clinician_words: components["schemas"]["ClinicianWord"][];
+            /**
+             * Own Limits
+             * @default []
+             */
+            own_limits: components["schemas"]["OwnLimit"][];
+            /**
+             * Reviews
+             * @default []
+             */
+            reviews: components["schemas"]["Review"][];
+            /**
+             * Log
+             * @description what was done in sessions, step by step
+             * @default []
+             */
+            log: components["schemas"]["Logged"][];
+            /**
+             * Schools
+             * @description answers to the schools' questions, by question
+             * @default {}
+             */
+            schools: {
+                [key: string]: string;
+            };
+            /**
+             * Family Schools
+             * @description other answers for single families
+             * @default {}
+             */
+            family_schools: {
+                [key: string]: {
+                    [key: string]: string;
+                };
+            };
+            /**
+             * Previous Steps
+             * @description steps of the last programme, 'family/step'
+             * @default []
+             */
+            previous_steps: string[];
+        };
+        /** CerebralPalsy */
+        CerebralPalsy: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "cerebral_palsy";
+            /** Noted on */
+            noted_on?: string | null;
+            /** Gross motor level */
+            gross_motor_level: number;
+            /** Hip migration, left */
+            hip_migration_left_percent?: number | null;
+            /** Hip migration, right */
+            hip_migration_right_percent?: number | null;
+            /**
+             * Opening a hip hurts
+             * @default no
+             * @enum {string}
+             */
+            opening_hurts: "no" | "left" | "right" | "both";
+        };
+        /** ChairStand */
+        ChairStand: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            test: "chair_stand_30s";
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Stands */
+            count: number;
+            /**
+             * Arms used
+             * @default false
+             */
+            arms_used: boolean;
+            /** Seat height, if not 43 */
+            seat_cm?: number | null;
         };
         /**
          * ClientView
@@ -1376,22 +2212,3099 @@ export interface components {
             revision: number;
             /** Digest */
             digest: string;
-            /** Case */
-            case: {
-                [key: string]: unknown;
-            };
-            /** Screen */
-            screen: {
-                [key: string]: unknown;
-            };
+            case: components["schemas"]["Case"];
+            screen: components["schemas"]["ScreenData"];
             /** Stations */
-            stations: {
-                [key: string]: unknown;
-            }[];
+            stations: components["schemas"]["StationData"][];
             /** Ranges */
-            ranges: {
-                [key: string]: unknown;
-            }[];
+            ranges: components["schemas"]["RangeData"][];
+        };
+        /**
+         * ClinicianWord
+         * @description What a clinician forbids, limits or clears, as it was written.
+         *
+         *     `quantity` and `bound` say what is forbidden or limited; `step` ('family' or 'family/step') narrows it, or is what is
+         *     forbidden; `load_kg` and `gentle_only` limit what is held and the effort.  `clears` names a rule, or one limit of it,
+         *     whose limits wait for a clinician; with `bound` it is cleared only as far as that number.  Whoever loosens needs the
+         *     `profession` for it; anybody named here may forbid or limit.
+         */
+        ClinicianWord: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "forbids" | "limits" | "clears";
+            /** Name */
+            name: string;
+            /**
+             * Role
+             * @description as it stands on the paper, to be printed
+             */
+            role: string;
+            /** Profession */
+            profession?: ("physician" | "surgeon" | "midwife" | "physiotherapist" | "occupational_therapist" | "nurse" | "other") | null;
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /**
+             * Document
+             * @default
+             */
+            document: string;
+            /**
+             * Reason
+             * @default
+             */
+            reason: string;
+            /**
+             * Quantity
+             * @default
+             */
+            quantity: string;
+            /** Side */
+            side?: ("left" | "right") | null;
+            /** Bound */
+            bound?: number | null;
+            /**
+             * Clears
+             * @default
+             */
+            clears: string;
+            /**
+             * Step
+             * @description 'family' or 'family/step'
+             * @default
+             */
+            step: string;
+            /** Load Kg */
+            load_kg?: number | null;
+            /**
+             * Gentle Only
+             * @default false
+             */
+            gentle_only: boolean;
+            /** Valid Until */
+            valid_until?: string | null;
+            /**
+             * Recorded By
+             * @description log-in of whoever entered it; empty outside a practice's records
+             * @default
+             */
+            recorded_by: string;
+            /**
+             * Reported
+             * @description entered by somebody else than the clinician: loosens only when confirmed
+             * @default false
+             */
+            reported: boolean;
+            /**
+             * Confirmed By
+             * @default
+             */
+            confirmed_by: string;
+            /** Confirmed On */
+            confirmed_on?: string | null;
+            /** Withdrawn On */
+            withdrawn_on?: string | null;
+        };
+        /**
+         * CobbReport
+         * @description Cobb angle of a report, apart from the curve noted in the story; error ± 5°.
+         */
+        CobbReport: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            test: "cobb_report";
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /**
+             * Bulges to
+             * @enum {string}
+             */
+            convexity: "left" | "right";
+            /**
+             * Apex
+             * @enum {string}
+             */
+            region: "thoracic" | "thoracolumbar" | "lumbar";
+            /** Cobb angle */
+            cobb_deg: number;
+        };
+        /** CognitiveImpairment */
+        CognitiveImpairment: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "cognitive_impairment";
+            /** Noted on */
+            noted_on?: string | null;
+            /**
+             * How much
+             * @enum {string}
+             */
+            severity: "mild" | "moderate" | "severe";
+        };
+        /**
+         * Consent
+         * @description Recorded before the first test.
+         */
+        Consent: {
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /**
+             * Given By
+             * @enum {string}
+             */
+            given_by: "client" | "proxy";
+            /** Capacity Confirmed */
+            capacity_confirmed: boolean;
+        };
+        /**
+         * ContradictionData
+         * @description Two entries that do not go together.
+         */
+        ContradictionData: {
+            /** Path */
+            path: string;
+            /** Text */
+            text: string;
+        };
+        /** CoordinationDisorder */
+        CoordinationDisorder: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "coordination_disorder";
+            /** Noted on */
+            noted_on?: string | null;
+        };
+        /** DeepContraction */
+        DeepContraction: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            test: "deep_contraction";
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /**
+             * Under the fingertips
+             * @enum {string}
+             */
+            result: "none" | "bulge" | "firm" | "firm_while_talking";
+            /** Cue that worked */
+            cue?: ("stop_the_flow" | "hip_bones_together" | "blow_out" | "waistband") | null;
+        };
+        /**
+         * DeepCurve
+         * @description A low back that stands hollow.
+         */
+        DeepCurve: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "deep_curve";
+            /** Noted on */
+            noted_on?: string | null;
+        };
+        /**
+         * Denosumab
+         * @description A bone medicine whose effect rebounds when a dose is missed.
+         */
+        Denosumab: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "denosumab";
+            /** Noted on */
+            noted_on?: string | null;
+            /**
+             * Last dose
+             * Format: date
+             */
+            last_dose_on: string;
+        };
+        /** Device */
+        Device: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "device";
+            /** Noted on */
+            noted_on?: string | null;
+            /**
+             * What
+             * @enum {string}
+             */
+            what: "gastrostomy" | "stoma" | "pump" | "shunt";
+        };
+        /** DiabetesMedicine */
+        DiabetesMedicine: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "diabetes_medicine";
+            /** Noted on */
+            noted_on?: string | null;
+        };
+        /**
+         * DoesNotWalk
+         * @description Weak bone at the knee end of thigh and shin.
+         */
+        DoesNotWalk: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "does_not_walk";
+            /** Noted on */
+            noted_on?: string | null;
+        };
+        /** Doming */
+        Doming: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            test: "doming";
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Gap */
+            gap_finger_breadths: number;
+            /**
+             * Domes in
+             * @default []
+             */
+            seen_in: ("head_lift" | "toe_float" | "knee_fold" | "leg_reach" | "sitting_up" | "hands_and_knees")[];
+        };
+        /** DownSyndrome */
+        DownSyndrome: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "down_syndrome";
+            /** Noted on */
+            noted_on?: string | null;
+        };
+        /**
+         * EarlyMenopause
+         * @description Menopause before 45 years.
+         */
+        EarlyMenopause: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "early_menopause";
+            /** Noted on */
+            noted_on?: string | null;
+        };
+        /** Epilepsy */
+        Epilepsy: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "epilepsy";
+            /** Noted on */
+            noted_on?: string | null;
+        };
+        /**
+         * ExtensionPain
+         * @description Back pain that arching provokes; temporary.
+         */
+        ExtensionPain: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "extension_pain";
+            /** Noted on */
+            noted_on?: string | null;
+            /**
+             * Since
+             * Format: date
+             */
+            since: string;
+            /** Arches without pain */
+            tolerated_extension_deg?: number | null;
+            /**
+             * Hurts at rest too
+             * @default false
+             */
+            at_rest: boolean;
+        };
+        /** EyePressure */
+        EyePressure: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "eye_pressure";
+            /** Noted on */
+            noted_on?: string | null;
+        };
+        /**
+         * Fall
+         * @description One fall.
+         */
+        Fall: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "fall";
+            /** Noted on */
+            noted_on?: string | null;
+            /**
+             * When
+             * Format: date
+             */
+            on: string;
+            /**
+             * With injury
+             * @default false
+             */
+            injury: boolean;
+        };
+        /** FallOutClean */
+        FallOutClean: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            test: "fall_out_clean";
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /**
+             * Side
+             * @enum {string}
+             */
+            side: "left" | "right";
+            /**
+             * What gives
+             * @default nothing
+             * @enum {string}
+             */
+            gives: "nothing" | "pelvis" | "back" | "belly" | "breath";
+            /** Until something gives */
+            deg: number;
+        };
+        /**
+         * FearOfFalling
+         * @description Confidence in standing and walking.
+         */
+        FearOfFalling: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "fear_of_falling";
+            /** Noted on */
+            noted_on?: string | null;
+            /** Confidence in standing */
+            confidence_0_to_10: number;
+        };
+        /**
+         * FindingsData
+         * @description What was found.
+         */
+        FindingsData: {
+            /** Age Years */
+            age_years: number;
+            bone: components["schemas"]["BoneData"];
+            /** Fall Signs */
+            fall_signs: string[];
+            /** Pressure Raised */
+            pressure_raised: boolean | null;
+            /** Pressure Drops */
+            pressure_drops: boolean | null;
+            /** Floor Rise */
+            floor_rise: string | null;
+            /** Ranges Deg */
+            ranges_deg: {
+                [key: string]: number;
+            };
+            /** Readings */
+            readings: components["schemas"]["ReadingData"][];
+        };
+        /** FiveStands */
+        FiveStands: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            test: "five_stands";
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Time */
+            seconds?: number | null;
+            /**
+             * Trials
+             * @default []
+             */
+            trials: number[];
+            /**
+             * Arms used, or not possible
+             * @default false
+             */
+            arms_used_or_unable: boolean;
+        };
+        /**
+         * FlexionSciatica
+         * @description Leg pain that bending forward provokes; temporary, with a review date.
+         */
+        FlexionSciatica: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "flexion_sciatica";
+            /** Noted on */
+            noted_on?: string | null;
+            /**
+             * Side
+             * @enum {string}
+             */
+            side: "left" | "right";
+            /**
+             * Since
+             * Format: date
+             */
+            since: string;
+            /** Leg raise at which the pain begins */
+            provoking_neural_line_deg?: number | null;
+            /**
+             * Turning provokes it too
+             * @default false
+             */
+            rotation_provokes: boolean;
+            /**
+             * Hurts at rest too
+             * @default false
+             */
+            at_rest: boolean;
+        };
+        /** FlexorHold */
+        FlexorHold: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            test: "flexor_hold";
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Held */
+            seconds: number;
+            /**
+             * Trials
+             * @default []
+             */
+            trials: number[];
+        };
+        /** FloorRise */
+        FloorRise: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            test: "floor_rise";
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /**
+             * Result
+             * @enum {string}
+             */
+            result: "alone" | "with_furniture" | "with_help" | "unable";
+        };
+        /**
+         * FourStageBalance
+         * @description Seconds held in each stage, at most 10; a stage not reached is left out.
+         */
+        FourStageBalance: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            test: "four_stage_balance";
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Feet together */
+            side_by_side_s: number;
+            /** Half-step */
+            semi_tandem_s?: number | null;
+            /** Heel to toe */
+            tandem_s?: number | null;
+            /** One leg */
+            one_leg_s?: number | null;
+        };
+        /**
+         * Fracture
+         * @description A broken bone; bone evidence even when healed.
+         */
+        Fracture: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "fracture";
+            /** Noted on */
+            noted_on?: string | null;
+            /**
+             * Where
+             * @enum {string}
+             */
+            site: "spine" | "hip" | "pelvis" | "humerus" | "forearm" | "wrist" | "rib" | "femur" | "ankle" | "skull" | "face" | "hand" | "other";
+            /**
+             * When
+             * Format: date
+             */
+            on: string;
+            /** From standing height or less */
+            from_standing_height_or_less?: boolean | null;
+            /**
+             * Healed
+             * @default true
+             */
+            healed: boolean;
+            /**
+             * Still painful
+             * @default false
+             */
+            painful: boolean;
+            /** Side */
+            side?: ("left" | "right") | null;
+            /** Vertebra, where the spine broke */
+            level?: ("T1" | "T2" | "T3" | "T4" | "T5" | "T6" | "T7" | "T8" | "T9" | "T10" | "T11" | "T12" | "L1" | "L2" | "L3" | "L4" | "L5" | "S1") | null;
+            /**
+             * Medicine for the bone since
+             * @default unknown
+             * @enum {string}
+             */
+            bone_medicine: "yes" | "no" | "unknown";
+        };
+        /** Gait4m */
+        Gait4m: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            test: "gait_4m";
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Time */
+            seconds: number;
+            /**
+             * Trials
+             * @default []
+             */
+            trials: number[];
+        };
+        /**
+         * Glucocorticoid
+         * @description Steroid tablets.
+         */
+        Glucocorticoid: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "glucocorticoid";
+            /** Noted on */
+            noted_on?: string | null;
+            /** Dose a day (as prednisolone) */
+            mg_per_day: number;
+            /** For how long */
+            months: number;
+        };
+        /** HearingLoss */
+        HearingLoss: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "hearing_loss";
+            /** Noted on */
+            noted_on?: string | null;
+            /**
+             * New, or suddenly worse
+             * @default false
+             */
+            sudden: boolean;
+        };
+        /** HeartDisease */
+        HeartDisease: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "heart_disease";
+            /** Noted on */
+            noted_on?: string | null;
+            /**
+             * What
+             * @enum {string}
+             */
+            what: "stable" | "unstable_angina" | "decompensated_failure" | "severe_symptomatic_aortic_stenosis";
+        };
+        /** HipAbduction */
+        HipAbduction: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            test: "hip_abduction";
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Range */
+            deg: number;
+            /**
+             * Trials
+             * @default []
+             */
+            trials: number[];
+            /**
+             * Side
+             * @enum {string}
+             */
+            side: "left" | "right";
+        };
+        /** HipAdduction */
+        HipAdduction: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            test: "hip_adduction";
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Range */
+            deg: number;
+            /**
+             * Trials
+             * @default []
+             */
+            trials: number[];
+            /**
+             * Side
+             * @enum {string}
+             */
+            side: "left" | "right";
+        };
+        /** HipExtension */
+        HipExtension: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            test: "hip_extension";
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Range */
+            deg: number;
+            /**
+             * Trials
+             * @default []
+             */
+            trials: number[];
+            /**
+             * Side
+             * @enum {string}
+             */
+            side: "left" | "right";
+        };
+        /** HipExternalRotation */
+        HipExternalRotation: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            test: "hip_external_rotation";
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Range */
+            deg: number;
+            /**
+             * Trials
+             * @default []
+             */
+            trials: number[];
+            /**
+             * Side
+             * @enum {string}
+             */
+            side: "left" | "right";
+        };
+        /** HipFlexion */
+        HipFlexion: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            test: "hip_flexion";
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Hip bend */
+            deg: number;
+            /**
+             * Trials
+             * @default []
+             */
+            trials: number[];
+            /**
+             * Side
+             * @enum {string}
+             */
+            side: "left" | "right";
+        };
+        /** HipInternalRotation */
+        HipInternalRotation: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            test: "hip_internal_rotation";
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Range */
+            deg: number;
+            /**
+             * Trials
+             * @default []
+             */
+            trials: number[];
+            /**
+             * Side
+             * @enum {string}
+             */
+            side: "left" | "right";
+        };
+        /**
+         * HipReplacement
+         * @description By the surgeon's protocol; temporary.
+         */
+        HipReplacement: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "hip_replacement";
+            /** Noted on */
+            noted_on?: string | null;
+            /**
+             * Side
+             * @enum {string}
+             */
+            side: "left" | "right";
+            /**
+             * Approach
+             * @enum {string}
+             */
+            approach: "posterior" | "anterior" | "lateral" | "unknown";
+            /**
+             * Operated on
+             * Format: date
+             */
+            on: string;
+            /** May carry */
+            bears_percent?: number | null;
+            /**
+             * The surgeon still asks for precautions
+             * @default false
+             */
+            still_restricted: boolean;
+        };
+        /** Hypermobility */
+        Hypermobility: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "hypermobility";
+            /** Noted on */
+            noted_on?: string | null;
+            /** Beighton score */
+            beighton?: number | null;
+            /**
+             * Vascular type
+             * @default false
+             */
+            vascular_type: boolean;
+        };
+        /**
+         * KneeExtensionAt90
+         * @description How much is missing to a straight knee with the hip at 90°.
+         */
+        KneeExtensionAt90: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            test: "knee_extension_at_90";
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Missing to straight */
+            deg: number;
+            /**
+             * Trials
+             * @default []
+             */
+            trials: number[];
+            /**
+             * Side
+             * @enum {string}
+             */
+            side: "left" | "right";
+        };
+        /** KneeFlexion */
+        KneeFlexion: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            test: "knee_flexion";
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Range */
+            deg: number;
+            /**
+             * Trials
+             * @default []
+             */
+            trials: number[];
+            /**
+             * Side
+             * @enum {string}
+             */
+            side: "left" | "right";
+        };
+        /** KneeTrouble */
+        KneeTrouble: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "knee_trouble";
+            /** Noted on */
+            noted_on?: string | null;
+            /**
+             * Side
+             * @enum {string}
+             */
+            side: "left" | "right";
+            /** Bends under load without pain */
+            tolerated_loaded_flexion_deg?: number | null;
+            /**
+             * Kneeling
+             * @default unknown
+             * @enum {string}
+             */
+            kneeling: "tolerated" | "padded" | "not_tolerated" | "unknown";
+        };
+        /** LatexAllergy */
+        LatexAllergy: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "latex_allergy";
+            /** Noted on */
+            noted_on?: string | null;
+        };
+        /** LearningDisability */
+        LearningDisability: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "learning_disability";
+            /** Noted on */
+            noted_on?: string | null;
+            /**
+             * How much
+             * @enum {string}
+             */
+            severity: "mild" | "moderate" | "severe";
+        };
+        /** LegReachClean */
+        LegReachClean: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            test: "leg_reach_clean";
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /**
+             * Side
+             * @enum {string}
+             */
+            side: "left" | "right";
+            /**
+             * What gives
+             * @default nothing
+             * @enum {string}
+             */
+            gives: "nothing" | "pelvis" | "back" | "belly" | "breath";
+            /** Hip angle where something gives */
+            hip_deg: number;
+        };
+        /** LimbLiftClean */
+        LimbLiftClean: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            test: "limb_lift_clean";
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /**
+             * Side
+             * @enum {string}
+             */
+            side: "left" | "right";
+            /**
+             * What gives
+             * @default nothing
+             * @enum {string}
+             */
+            gives: "nothing" | "pelvis" | "back" | "belly" | "breath";
+            /** Clean repetitions */
+            repetitions: number;
+        };
+        /**
+         * LimitData
+         * @description One limit with its reason and source, in numbers and in words.
+         */
+        LimitData: {
+            /** Id */
+            id: string;
+            /** Because Of */
+            because_of: string;
+            /** Quantity */
+            quantity: string;
+            /** Title */
+            title: string;
+            /** Bound */
+            bound: number;
+            /** At Least */
+            at_least: boolean;
+            /** Unit */
+            unit: string;
+            /** Condition */
+            condition: string;
+            /** At Home */
+            at_home: boolean;
+            /**
+             * Strength
+             * @enum {string}
+             */
+            strength: "forbidden" | "limit" | "caution";
+            /** Reason */
+            reason: string;
+            /** Source */
+            source: string;
+            /** Set By */
+            set_by: string;
+            /** Says */
+            says: string;
+            /** Bound In Words */
+            bound_in_words: string;
+            /** Measure */
+            measure: string;
+            /** Review On */
+            review_on: string | null;
+            /** Valid Until */
+            valid_until: string | null;
+            /** Next Grade */
+            next_grade: string;
+            /** Grade */
+            grade: number;
+            /** Grades */
+            grades: number;
+            /** Waits For */
+            waits_for: string;
+            /** Only Step */
+            only_step: string;
+            /**
+             * Origin
+             * @enum {string}
+             */
+            origin: "rule" | "not_shown" | "clinician" | "specialist";
+            /** Opened By */
+            opened_by: components["schemas"]["OpenerData"][];
+        };
+        /**
+         * Logged
+         * @description How one step went in one session: clean to its target, or not.
+         */
+        Logged: {
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /**
+             * Step
+             * @description 'family/step'
+             */
+            step: string;
+            /** Side */
+            side?: ("left" | "right") | null;
+            /** Clean */
+            clean: boolean;
+        };
+        /**
+         * LowMood
+         * @description Low mood, or fear, as far as it was asked.
+         */
+        LowMood: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "low_mood";
+            /** Noted on */
+            noted_on?: string | null;
+            /**
+             * Stops activity
+             * @default false
+             */
+            blocks: boolean;
+        };
+        /** LowVision */
+        LowVision: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "low_vision";
+            /** Noted on */
+            noted_on?: string | null;
+        };
+        /** LungDisease */
+        LungDisease: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "lung_disease";
+            /** Noted on */
+            noted_on?: string | null;
+            /** Saturation not below */
+            lowest_saturation_percent?: number | null;
+        };
+        /** ModifiedSchober */
+        ModifiedSchober: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            test: "modified_schober";
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Gain of the 15-cm mark */
+            cm: number;
+            /**
+             * Trials
+             * @default []
+             */
+            trials: number[];
+        };
+        /** MultipleSclerosis */
+        MultipleSclerosis: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "multiple_sclerosis";
+            /** Noted on */
+            noted_on?: string | null;
+            /**
+             * Heat makes it worse
+             * @default true
+             */
+            heat_sensitive: boolean;
+            /** Walks */
+            walks?: ("freely" | "with_an_aid" | "a_few_steps") | null;
+        };
+        /** MuscleDisease */
+        MuscleDisease: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "muscle_disease";
+            /** Noted on */
+            noted_on?: string | null;
+            /** Walks */
+            walks?: ("freely" | "with_an_aid" | "a_few_steps") | null;
+        };
+        /** NeckExtension */
+        NeckExtension: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            test: "neck_extension";
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Range */
+            deg: number;
+            /**
+             * Trials
+             * @default []
+             */
+            trials: number[];
+        };
+        /** NeckFlexion */
+        NeckFlexion: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            test: "neck_flexion";
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Range */
+            deg: number;
+            /**
+             * Trials
+             * @default []
+             */
+            trials: number[];
+        };
+        /** NeckTrouble */
+        NeckTrouble: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "neck_trouble";
+            /** Noted on */
+            noted_on?: string | null;
+            /**
+             * What
+             * @enum {string}
+             */
+            what: "painful" | "rheumatoid" | "fused";
+            /** Bends unsupported without pain */
+            tolerated_bend_deg?: number | null;
+        };
+        /** Neuropathy */
+        Neuropathy: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "neuropathy";
+            /** Noted on */
+            noted_on?: string | null;
+        };
+        /**
+         * NoPeriods
+         * @description Periods that have stayed away for three months or more, not pregnant and not after menopause.
+         */
+        NoPeriods: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "no_periods";
+            /** Noted on */
+            noted_on?: string | null;
+        };
+        /**
+         * ObligationData
+         * @description Something that the programme must contain.
+         */
+        ObligationData: {
+            /** Id */
+            id: string;
+            /** Title */
+            title: string;
+            /** Days Per Week */
+            days_per_week: number;
+            /** Reason */
+            reason: string;
+            /** Source */
+            source: string;
+        };
+        /**
+         * ObservedFunction
+         * @description What daily life shows of hips and shoulders.
+         */
+        ObservedFunction: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            test: "observed_function";
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Sits level on a seat of */
+            sits_on_cm?: number | null;
+            /**
+             * Climbs stairs foot over foot
+             * @default false
+             */
+            climbs_stairs: boolean;
+            /**
+             * Reaches a shelf above the head with
+             * @default none
+             * @enum {string}
+             */
+            reaches_shelf: "none" | "left" | "right" | "both";
+            /**
+             * Rises from a chair with
+             * @default not_seen
+             * @enum {string}
+             */
+            rises: "both_hands" | "one_hand" | "no_hands" | "one_foot_ahead" | "one_leg" | "not_seen";
+            /** Lowest seat risen from */
+            lowest_seat_cm?: number | null;
+        };
+        /** OneLegStance */
+        OneLegStance: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            test: "one_leg_stance";
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /**
+             * Standing on
+             * @enum {string}
+             */
+            side: "left" | "right";
+            /** Time */
+            seconds: number;
+            /**
+             * Trials
+             * @default []
+             */
+            trials: number[];
+        };
+        /**
+         * OpenSore
+         * @description Skin that is open: nothing presses there.
+         */
+        OpenSore: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "open_sore";
+            /** Noted on */
+            noted_on?: string | null;
+            /**
+             * Where
+             * @enum {string}
+             */
+            place: "sacrum" | "sit_bone" | "foot" | "knee" | "elbow";
+            /** Side */
+            side?: ("left" | "right") | null;
+        };
+        /**
+         * OpenerData
+         * @description A test that could show what is missing.
+         */
+        OpenerData: {
+            /** Test */
+            test: string;
+            /** Title */
+            title: string;
+        };
+        /**
+         * OsteogenesisImperfecta
+         * @description Brittle bone from birth.
+         */
+        OsteogenesisImperfecta: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "osteogenesis_imperfecta";
+            /** Noted on */
+            noted_on?: string | null;
+        };
+        /**
+         * Override
+         * @description One limit, one step, one side, opened by a person with the right to it until a day.
+         */
+        Override: {
+            /** Limit Id */
+            limit_id: string;
+            /** Step */
+            step: string;
+            /** Side */
+            side: ("left" | "right") | "both";
+            /** By */
+            by: string;
+            /**
+             * Role
+             * @enum {string}
+             */
+            role: "specialist" | "clinician";
+            /** Reason */
+            reason: string;
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /**
+             * Expires On
+             * Format: date
+             */
+            expires_on: string;
+            /** Withdrawn On */
+            withdrawn_on?: string | null;
+            /**
+             * Withdrawn By
+             * @default
+             */
+            withdrawn_by: string;
+        };
+        /**
+         * OwnLimit
+         * @description A stricter bound by the specialist, with a reason and a day to look at it again.
+         */
+        OwnLimit: {
+            /** Quantity */
+            quantity: string;
+            /** Side */
+            side?: ("left" | "right") | null;
+            /** Bound */
+            bound: number;
+            /** Reason */
+            reason: string;
+            /** By */
+            by: string;
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Review On */
+            review_on?: string | null;
+        };
+        /** OxygenTherapy */
+        OxygenTherapy: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "oxygen_therapy";
+            /** Noted on */
+            noted_on?: string | null;
+            /** Target saturation */
+            target_percent: number;
+        };
+        /** Pacemaker */
+        Pacemaker: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "pacemaker";
+            /** Noted on */
+            noted_on?: string | null;
+            /**
+             * Side
+             * @enum {string}
+             */
+            side: "left" | "right";
+            /**
+             * Put in on
+             * Format: date
+             */
+            on: string;
+        };
+        /** Parkinson */
+        Parkinson: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "parkinson";
+            /** Noted on */
+            noted_on?: string | null;
+            /**
+             * Steps freeze
+             * @default false
+             */
+            freezing: boolean;
+            /** Stage (Hoehn and Yahr) */
+            stage?: number | null;
+            /** Medicine works from */
+            good_from_hour?: number | null;
+            /** until */
+            good_to_hour?: number | null;
+        };
+        /** PelvicFloor */
+        PelvicFloor: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "pelvic_floor";
+            /** Noted on */
+            noted_on?: string | null;
+            /**
+             * What
+             * @default []
+             */
+            symptoms: ("leaking" | "heaviness" | "pain")[];
+        };
+        /** PelvicLevel */
+        PelvicLevel: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            test: "pelvic_level";
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Difference, sitting */
+            difference_cm: number;
+            /**
+             * Lower on
+             * @default none
+             * @enum {string}
+             */
+            lower_side: "none" | "left" | "right";
+        };
+        /** PelvicTilt */
+        PelvicTilt: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            test: "pelvic_tilt";
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Tuck */
+            tuck_deg: number;
+            /** Arch */
+            arch_deg: number;
+            /**
+             * Painful
+             * @default none
+             * @enum {string}
+             */
+            painful: "none" | "tuck" | "arch" | "both";
+        };
+        /**
+         * Person
+         * @description Who is screened. `tallest_stature_cm` is the tallest the person remembers.
+         */
+        Person: {
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            /**
+             * Birth Date
+             * Format: date
+             */
+            birth_date: string;
+            /**
+             * Sex
+             * @description selects the segment and score tables
+             * @enum {string}
+             */
+            sex: "female" | "male";
+            /** Stature Cm */
+            stature_cm: number;
+            /** Mass Kg */
+            mass_kg: number;
+            /** Tallest Stature Cm */
+            tallest_stature_cm?: number | null;
+            /**
+             * Last Stature Cm
+             * @description stature at the last measurement before this one
+             */
+            last_stature_cm?: number | null;
+            /** Popliteal Height Cm */
+            popliteal_height_cm?: number | null;
+            /** Arm Span Cm */
+            arm_span_cm?: number | null;
+        };
+        /**
+         * PhysicalBattery
+         * @description Short physical performance battery: balance, walk and stands of one day.
+         */
+        PhysicalBattery: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            test: "physical_battery";
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Feet together */
+            side_by_side_s: number;
+            /**
+             * Half-step
+             * @default 0
+             */
+            semi_tandem_s: number;
+            /**
+             * Heel to toe
+             * @default 0
+             */
+            tandem_s: number;
+            /** Walk over 4 m (empty: not possible) */
+            walk_4m_s?: number | null;
+            /** Five stands (empty: arms or not possible) */
+            five_stands_s?: number | null;
+        };
+        /** PlankHold */
+        PlankHold: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            test: "plank_hold";
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Held */
+            seconds: number;
+            /**
+             * Trials
+             * @default []
+             */
+            trials: number[];
+            /**
+             * What was down
+             * @default unknown
+             * @enum {string}
+             */
+            down: "feet" | "knees" | "unknown";
+        };
+        /** PoorSkin */
+        PoorSkin: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "poor_skin";
+            /** Noted on */
+            noted_on?: string | null;
+        };
+        /**
+         * Posture
+         * @description Findings of relaxed standing and walking, each by the side where it is seen.
+         */
+        Posture: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            test: "posture";
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /**
+             * Hip hitched up
+             * @default none
+             * @enum {string}
+             */
+            hitch: "none" | "left" | "right";
+            /**
+             * Trunk leans to
+             * @default none
+             * @enum {string}
+             */
+            lean: "none" | "left" | "right";
+            /**
+             * Pelvis turned forward on
+             * @default none
+             * @enum {string}
+             */
+            turn: "none" | "left" | "right";
+            /**
+             * Leg turned out
+             * @default none
+             * @enum {string}
+             */
+            leg_turn_out: "none" | "left" | "right";
+            /**
+             * Pelvis shifts in standing to
+             * @default none
+             * @enum {string}
+             */
+            shift_standing: "none" | "left" | "right";
+            /**
+             * Pelvis drops in walking on
+             * @default none
+             * @enum {string}
+             */
+            shift_walking: "none" | "left" | "right";
+            /**
+             * Pelvis tilted
+             * @default even
+             * @enum {string}
+             */
+            tilt: "even" | "forward" | "back";
+        };
+        /**
+         * Pregnancy
+         * @description Weeks as of `noted_on`; they go on counting from there.
+         */
+        Pregnancy: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "pregnancy";
+            /** Noted on */
+            noted_on?: string | null;
+            /** Weeks */
+            weeks: number;
+            /**
+             * Complications
+             * @default []
+             */
+            complications: ("placenta_praevia" | "cerclage" | "pre_eclampsia" | "ruptured_membranes")[];
+        };
+        /**
+         * Prop
+         * @description Something small. `size_cm` is its thickness or diameter where that matters, `count` how many there are.
+         */
+        Prop: {
+            /**
+             * Kind
+             * @description an id of the prop catalogue
+             */
+            kind: string;
+            /** Size Cm */
+            size_cm?: number | null;
+            /**
+             * Count
+             * @default 1
+             */
+            count: number;
+        };
+        /**
+         * ProvokedPain
+         * @description One direction that was tested and provokes; only what provokes is limited. Temporary.
+         */
+        ProvokedPain: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "provoked_pain";
+            /** Noted on */
+            noted_on?: string | null;
+            /**
+             * Direction
+             * @enum {string}
+             */
+            direction: "bending_forward" | "arching" | "turning" | "side_bend" | "leg_long";
+            /** To which side */
+            side?: ("left" | "right") | null;
+            /**
+             * Since
+             * Format: date
+             */
+            since: string;
+            /** Pain begins at */
+            begins_at_deg?: number | null;
+            /** Eased by */
+            eased_by?: ("bending_forward" | "arching" | "lying" | "walking" | "nothing") | null;
+            /**
+             * Hurts at rest too
+             * @default false
+             */
+            at_rest: boolean;
+        };
+        /** PulseAndSaturation */
+        PulseAndSaturation: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            test: "pulse_and_saturation";
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Resting pulse */
+            pulse_per_min?: number | null;
+            /** Oxygen saturation */
+            saturation_percent?: number | null;
+        };
+        /**
+         * RangeData
+         * @description One drawn range in degrees: what this body has, and how much of it may be used.
+         */
+        RangeData: {
+            /** Id */
+            id: string;
+            /** Title */
+            title: string;
+            /** Available */
+            available: number;
+            /** Free */
+            free: number;
+            /** Loaded */
+            loaded: number;
+        };
+        /**
+         * ReadingData
+         * @description One test result with what it means.
+         */
+        ReadingData: {
+            /** Index */
+            index: number;
+            /** Test */
+            test: string;
+            /** On */
+            on: string;
+            /** Side */
+            side: string | null;
+            /** Text */
+            text: string;
+            /** Level */
+            level: string;
+            /** Source */
+            source: string;
+        };
+        /**
+         * ReferralData
+         * @description Something to ask somebody else.
+         */
+        ReferralData: {
+            /** Id */
+            id: string;
+            /** Text */
+            text: string;
+            /** Source */
+            source: string;
+        };
+        /**
+         * Review
+         * @description A look at a temporary limit: it passes when the movement is done strongly, with confidence and without a flare.
+         */
+        Review: {
+            /**
+             * Rule
+             * @description the rule whose limits were reviewed
+             */
+            rule: string;
+            /** Side */
+            side?: ("left" | "right") | null;
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Done Strongly */
+            done_strongly: boolean;
+            /** Confidence 0 To 10 */
+            confidence_0_to_10: number;
+            /** Next Day Flare */
+            next_day_flare: boolean;
+            /**
+             * By
+             * @default
+             */
+            by: string;
+        };
+        /** RibToPelvis */
+        RibToPelvis: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            test: "rib_to_pelvis";
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Fits between */
+            finger_breadths: number;
+        };
+        /**
+         * Room
+         * @description What is there.
+         *
+         *     `props` may be given as bare ids.  What is not said is not there; of floor and soles, what is not said is taken as
+         *     slippery until somebody has looked.
+         */
+        Room: {
+            /**
+             * Name
+             * @default home
+             */
+            name: string;
+            /**
+             * Used For
+             * @default both
+             * @enum {string}
+             */
+            used_for: "both" | "home" | "visit";
+            /**
+             * Seats
+             * @default []
+             */
+            seats: components["schemas"]["Seat"][];
+            /**
+             * Wall
+             * @default true
+             */
+            wall: boolean;
+            /**
+             * Worktop
+             * @default false
+             */
+            worktop: boolean;
+            /** Worktop Height Cm */
+            worktop_height_cm?: number | null;
+            /** Table Height Cm */
+            table_height_cm?: number | null;
+            /** Low Table Height Cm */
+            low_table_height_cm?: number | null;
+            /**
+             * Floor Mat
+             * @default false
+             */
+            floor_mat: boolean;
+            /** Free Floor Cm */
+            free_floor_cm?: number | null;
+            /**
+             * Floor Grip
+             * @default unknown
+             * @enum {string}
+             */
+            floor_grip: "grips" | "slips" | "unknown";
+            /**
+             * Soles
+             * @default unknown
+             * @enum {string}
+             */
+            soles: "good_soles" | "bare_feet" | "socks" | "unknown";
+            /** Bed Height Cm */
+            bed_height_cm?: number | null;
+            /**
+             * Bed Firmness
+             * @default unknown
+             * @enum {string}
+             */
+            bed_firmness: "firm" | "soft" | "unknown";
+            /**
+             * Rail
+             * @description a fixed rail or bar beside where one rises and stands
+             * @default false
+             */
+            rail: boolean;
+            /** Rail Height Cm */
+            rail_height_cm?: number | null;
+            /**
+             * Anchor
+             * @description a handle or closed door at chest height that holds a band
+             * @default false
+             */
+            anchor: boolean;
+            /**
+             * Props
+             * @default []
+             */
+            props: components["schemas"]["Prop"][];
+        };
+        /**
+         * RoundedBack
+         * @description An upper back that stands round; it shapes the body model.
+         */
+        RoundedBack: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "rounded_back";
+            /** Noted on */
+            noted_on?: string | null;
+            /** More than usual, about */
+            extra_deg: number;
+        };
+        /** SacroiliacPain */
+        SacroiliacPain: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "sacroiliac_pain";
+            /** Noted on */
+            noted_on?: string | null;
+            /**
+             * Side
+             * @enum {string}
+             */
+            side: "left" | "right";
+            /**
+             * Since
+             * Format: date
+             */
+            since: string;
+            /**
+             * Standing on that leg
+             * @default unknown
+             * @enum {string}
+             */
+            stands_on_one_leg: "yes" | "hurts" | "unknown";
+            /**
+             * Hurts at rest too
+             * @default false
+             */
+            at_rest: boolean;
+        };
+        /**
+         * Scoliosis
+         * @description One curve, named by its convexity and apex; a double curve is two entries.
+         */
+        Scoliosis: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "scoliosis";
+            /** Noted on */
+            noted_on?: string | null;
+            /**
+             * Bulges to
+             * @enum {string}
+             */
+            convexity: "left" | "right" | "unknown";
+            /**
+             * Apex
+             * @enum {string}
+             */
+            region: "thoracic" | "thoracolumbar" | "lumbar";
+            /** Cobb angle of the report */
+            cobb_deg?: number | null;
+            /** Change since the report before */
+            change_deg?: number | null;
+            /**
+             * No known cause (idiopathic)
+             * @default true
+             */
+            idiopathic: boolean;
+            /** Risser sign */
+            risser?: number | null;
+            /** First period or voice change */
+            menarche_or_voice_change?: ("not_yet" | "under_two_years" | "two_years_or_more") | null;
+            /**
+             * Flat upper back
+             * @default false
+             */
+            flat_thoracic: boolean;
+            /**
+             * Painful
+             * @default false
+             */
+            painful: boolean;
+            /**
+             * Neurological sign
+             * @default false
+             */
+            neurological_sign: boolean;
+            /** Age when it was found */
+            onset_age_years?: number | null;
+        };
+        /**
+         * ScreenData
+         * @description Stop signs, findings, limits, obligations, referrals, assumptions.
+         */
+        ScreenData: {
+            /** Stop Signs */
+            stop_signs: components["schemas"]["StopSignData"][];
+            findings: components["schemas"]["FindingsData"];
+            /** Limits */
+            limits: components["schemas"]["LimitData"][];
+            /** Obligations */
+            obligations: components["schemas"]["ObligationData"][];
+            /** Referrals */
+            referrals: components["schemas"]["ReferralData"][];
+            /** Assumptions */
+            assumptions: components["schemas"]["AssumptionData"][];
+            /** Aged */
+            aged: string[];
+            /** Contradictions */
+            contradictions: components["schemas"]["ContradictionData"][];
+            /** Sign Offs */
+            sign_offs: components["schemas"]["SignOffData"][];
+            /** Stop Questions */
+            stop_questions: string[];
+        };
+        /**
+         * Seat
+         * @description A chair, stool or bench. `height_cm` is where one sits, pressed down.
+         */
+        Seat: {
+            /** Name */
+            name: string;
+            /** Height Cm */
+            height_cm: number;
+            /** Depth Cm */
+            depth_cm?: number | null;
+            /**
+             * Firmness
+             * @default unknown
+             * @enum {string}
+             */
+            firmness: "firm" | "soft" | "unknown";
+            /**
+             * Arms
+             * @default false
+             */
+            arms: boolean;
+            /**
+             * Castors
+             * @default false
+             */
+            castors: boolean;
+        };
+        /** ShoulderElevation */
+        ShoulderElevation: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            test: "shoulder_elevation";
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Range */
+            deg: number;
+            /**
+             * Trials
+             * @default []
+             */
+            trials: number[];
+            /**
+             * Side
+             * @enum {string}
+             */
+            side: "left" | "right";
+        };
+        /** ShoulderTrouble */
+        ShoulderTrouble: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "shoulder_trouble";
+            /** Noted on */
+            noted_on?: string | null;
+            /**
+             * Side
+             * @enum {string}
+             */
+            side: "left" | "right";
+            /** Arm raises without pain */
+            tolerated_elevation_deg?: number | null;
+            /** Carries without pain */
+            tolerated_load_percent_bw?: number | null;
+        };
+        /** SideBridgeHold */
+        SideBridgeHold: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            test: "side_bridge_hold";
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Held */
+            seconds: number;
+            /**
+             * Trials
+             * @default []
+             */
+            trials: number[];
+            /**
+             * Side
+             * @enum {string}
+             */
+            side: "left" | "right";
+            /**
+             * What was down
+             * @default unknown
+             * @enum {string}
+             */
+            down: "feet" | "knees" | "unknown";
+        };
+        /**
+         * SignOffData
+         * @description What waits for a clinician, of one rule.
+         */
+        SignOffData: {
+            /** Clears */
+            clears: string;
+            /** Title */
+            title: string;
+            /** Limits */
+            limits: string[];
+        };
+        /**
+         * SlippingJoint
+         * @description A joint that has slipped out, or does.
+         */
+        SlippingJoint: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "slipping_joint";
+            /** Noted on */
+            noted_on?: string | null;
+            /**
+             * Which
+             * @enum {string}
+             */
+            joint: "shoulder" | "knee_cap" | "hip";
+            /**
+             * Side
+             * @enum {string}
+             */
+            side: "left" | "right";
+        };
+        /** SpinalCordInjury */
+        SpinalCordInjury: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "spinal_cord_injury";
+            /** Noted on */
+            noted_on?: string | null;
+            /**
+             * Level
+             * @enum {string}
+             */
+            level: "C4" | "C5" | "C6" | "C7" | "C8" | "T1" | "T2" | "T3" | "T4" | "T5" | "T6" | "T7" | "T8" | "T9" | "T10" | "T11" | "T12" | "L1" | "L2" | "L3" | "L4" | "L5";
+            /**
+             * Complete
+             * @default true
+             */
+            complete: boolean;
+            /** Own usual systolic */
+            own_systolic_mmhg?: number | null;
+        };
+        /**
+         * SpinalFusion
+         * @description Levels that were joined by an operation.
+         */
+        SpinalFusion: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "spinal_fusion";
+            /** Noted on */
+            noted_on?: string | null;
+            /**
+             * From
+             * @enum {string}
+             */
+            from_level: "T1" | "T2" | "T3" | "T4" | "T5" | "T6" | "T7" | "T8" | "T9" | "T10" | "T11" | "T12" | "L1" | "L2" | "L3" | "L4" | "L5" | "S1";
+            /**
+             * To
+             * @enum {string}
+             */
+            to_level: "T1" | "T2" | "T3" | "T4" | "T5" | "T6" | "T7" | "T8" | "T9" | "T10" | "T11" | "T12" | "L1" | "L2" | "L3" | "L4" | "L5" | "S1";
+            /**
+             * Operated on
+             * Format: date
+             */
+            on: string;
+        };
+        /**
+         * SpinalPain
+         * @description Pain of the back that no direction provokes more than another, or that nobody has tested.
+         */
+        SpinalPain: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "spinal_pain";
+            /** Noted on */
+            noted_on?: string | null;
+            /**
+             * Since
+             * Format: date
+             */
+            since: string;
+            /**
+             * Hurts at rest too
+             * @default false
+             */
+            at_rest: boolean;
+        };
+        /**
+         * Spondylolisthesis
+         * @description A vertebra that has slipped forward.
+         */
+        Spondylolisthesis: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "spondylolisthesis";
+            /** Noted on */
+            noted_on?: string | null;
+            /** Grade */
+            grade?: number | null;
+            /**
+             * Slipped, or changed, in the last year
+             * @default unknown
+             * @enum {string}
+             */
+            fresh: "yes" | "no" | "unknown";
+        };
+        /**
+         * StationData
+         * @description How far one station is, and what is missing.
+         */
+        StationData: {
+            /**
+             * Id
+             * @enum {string}
+             */
+            id: "story" | "measure" | "limits" | "movements" | "room" | "programme" | "papers";
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "done" | "due" | "open" | "stop";
+            /** Note */
+            note: string;
+        };
+        /** Stature */
+        Stature: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            test: "stature";
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Stature now */
+            stature_cm: number;
+            /**
+             * Trials
+             * @default []
+             */
+            trials: number[];
+            /** Body mass */
+            mass_kg?: number | null;
+        };
+        /**
+         * Stenosis
+         * @description A narrow canal: arching provokes, bending eases.
+         */
+        Stenosis: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "stenosis";
+            /** Noted on */
+            noted_on?: string | null;
+            /** Arches without leg pain */
+            tolerated_extension_deg?: number | null;
+        };
+        /** Sternotomy */
+        Sternotomy: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "sternotomy";
+            /** Noted on */
+            noted_on?: string | null;
+            /**
+             * Operated on
+             * Format: date
+             */
+            on: string;
+        };
+        /**
+         * StopSignAnswers
+         * @description The stop signs asked on this day; `present` lists those answered yes.
+         *
+         *     `asked` names them one by one; left empty it means the questions that everybody is asked, not those that a
+         *     condition adds.
+         */
+        StopSignAnswers: {
+            /**
+             * Asked On
+             * Format: date
+             */
+            asked_on: string;
+            /**
+             * Asked
+             * @default []
+             */
+            asked: ("saddle_numbness" | "bladder_or_bowel_change" | "weakness_of_both_legs" | "chest_pain" | "stroke_signs" | "severe_breathlessness" | "sudden_midback_pain" | "weight_loss_or_fever_with_back_pain" | "cancer_history_with_night_pain" | "progressive_weakness" | "groin_or_thigh_pain_on_bone_medicine" | "fall_with_head_strike" | "unable_to_bear_weight" | "fainting" | "acute_fever" | "swollen_calf" | "bleeding_or_contractions_in_pregnancy" | "autonomic_dysreflexia" | "shunt_or_raised_pressure_signs" | "upper_neck_signs" | "pre_eclampsia_signs")[];
+            /**
+             * Present
+             * @default []
+             */
+            present: ("saddle_numbness" | "bladder_or_bowel_change" | "weakness_of_both_legs" | "chest_pain" | "stroke_signs" | "severe_breathlessness" | "sudden_midback_pain" | "weight_loss_or_fever_with_back_pain" | "cancer_history_with_night_pain" | "progressive_weakness" | "groin_or_thigh_pain_on_bone_medicine" | "fall_with_head_strike" | "unable_to_bear_weight" | "fainting" | "acute_fever" | "swollen_calf" | "bleeding_or_contractions_in_pregnancy" | "autonomic_dysreflexia" | "shunt_or_raised_pressure_signs" | "upper_neck_signs" | "pre_eclampsia_signs")[];
+        };
+        /**
+         * StopSignData
+         * @description A stop sign that stands, and what to do; `missing` where only a question was not asked.
+         */
+        StopSignData: {
+            /** Id */
+            id: string;
+            /** Title */
+            title: string;
+            /** Emergency */
+            emergency: boolean;
+            /** Missing */
+            missing: boolean;
+            /** Next Step */
+            next_step: string;
+            /** Source */
+            source: string;
+        };
+        /** StraightLegRaise */
+        StraightLegRaise: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            test: "straight_leg_raise";
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Angle */
+            deg: number;
+            /**
+             * Trials
+             * @default []
+             */
+            trials: number[];
+            /**
+             * Side
+             * @enum {string}
+             */
+            side: "left" | "right";
+            /**
+             * What is felt
+             * @default none
+             * @enum {string}
+             */
+            response: "none" | "stretch" | "leg_pain";
+        };
+        /** Stroke */
+        Stroke: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "stroke";
+            /** Noted on */
+            noted_on?: string | null;
+            /**
+             * Weaker side
+             * @enum {string}
+             */
+            side: "left" | "right";
+            /**
+             * That shoulder
+             * @enum {string}
+             */
+            shoulder: "free" | "painful" | "uncontrolled";
+        };
+        /** TimedUpAndGo */
+        TimedUpAndGo: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            test: "timed_up_and_go";
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Time */
+            seconds: number;
+            /**
+             * Trials
+             * @default []
+             */
+            trials: number[];
+        };
+        /** ToeFloatClean */
+        ToeFloatClean: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            test: "toe_float_clean";
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /**
+             * Side
+             * @enum {string}
+             */
+            side: "left" | "right";
+            /**
+             * What gives
+             * @default nothing
+             * @enum {string}
+             */
+            gives: "nothing" | "pelvis" | "back" | "belly" | "breath";
+            /** Smallest clean lift */
+            cm: number;
+        };
+        /**
+         * Tolerates
+         * @description Positions the person can get to and stay in, as asked or tried.
+         */
+        Tolerates: {
+            /**
+             * Floor
+             * @default unknown
+             * @enum {string}
+             */
+            floor: "yes" | "no" | "unknown";
+            /**
+             * Lying Flat
+             * @default unknown
+             * @enum {string}
+             */
+            lying_flat: "yes" | "no" | "unknown";
+            /**
+             * Lying Propped
+             * @default unknown
+             * @enum {string}
+             */
+            lying_propped: "yes" | "no" | "unknown";
+            /**
+             * Face Down
+             * @default unknown
+             * @enum {string}
+             */
+            face_down: "yes" | "no" | "unknown";
+            /**
+             * Left Side
+             * @default unknown
+             * @enum {string}
+             */
+            left_side: "yes" | "no" | "unknown";
+            /**
+             * Right Side
+             * @default unknown
+             * @enum {string}
+             */
+            right_side: "yes" | "no" | "unknown";
+            /**
+             * Kneeling
+             * @default unknown
+             * @enum {string}
+             */
+            kneeling: "yes" | "no" | "unknown";
+            /**
+             * Hands And Knees
+             * @default unknown
+             * @enum {string}
+             */
+            hands_and_knees: "yes" | "no" | "unknown";
+            /**
+             * Sitting Unsupported
+             * @default unknown
+             * @enum {string}
+             */
+            sitting_unsupported: "yes" | "no" | "unknown";
+            /**
+             * Standing
+             * @default unknown
+             * @enum {string}
+             */
+            standing: "yes" | "no" | "unknown";
+            /**
+             * Bed Transfer
+             * @default unknown
+             * @enum {string}
+             */
+            bed_transfer: "alone" | "with_help" | "hoist" | "unknown";
+            /**
+             * Sitting Minutes
+             * @description how long at a time
+             */
+            sitting_minutes?: number | null;
+            /**
+             * Standing Minutes
+             * @description how long at a time
+             */
+            standing_minutes?: number | null;
+            /**
+             * Helper At Home
+             * @description who is in the room during practice at home, and whether it was shown how to help
+             * @default nobody
+             * @enum {string}
+             */
+            helper_at_home: "nobody" | "somebody" | "shown_how";
+        };
+        /** TrunkExtension */
+        TrunkExtension: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            test: "trunk_extension";
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Range */
+            deg: number;
+            /**
+             * Trials
+             * @default []
+             */
+            trials: number[];
+        };
+        /** TrunkFlexion */
+        TrunkFlexion: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            test: "trunk_flexion";
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Range */
+            deg: number;
+            /**
+             * Trials
+             * @default []
+             */
+            trials: number[];
+        };
+        /** TrunkRotation */
+        TrunkRotation: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            test: "trunk_rotation";
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Range */
+            deg: number;
+            /**
+             * Trials
+             * @default []
+             */
+            trials: number[];
+            /**
+             * Side
+             * @enum {string}
+             */
+            side: "left" | "right";
+        };
+        /**
+         * TrunkRotationAngle
+         * @description Inclinometer in forward bend; positive is the higher side.
+         */
+        TrunkRotationAngle: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            test: "trunk_rotation_angle";
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /**
+             * Upper
+             * @default 0
+             */
+            thoracic_deg: number;
+            /**
+             * Middle
+             * @default 0
+             */
+            thoracolumbar_deg: number;
+            /**
+             * Lower
+             * @default 0
+             */
+            lumbar_deg: number;
+            /**
+             * Higher on
+             * @enum {string}
+             */
+            higher_side: "left" | "right";
+        };
+        /** TrunkSideBend */
+        TrunkSideBend: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            test: "trunk_side_bend";
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Range */
+            deg: number;
+            /**
+             * Trials
+             * @default []
+             */
+            trials: number[];
+            /**
+             * Side
+             * @enum {string}
+             */
+            side: "left" | "right";
+        };
+        /**
+         * UnderBackPressure
+         * @description Cuff under the low back, inflated to a baseline of 40 mmHg, during a leg task.
+         */
+        UnderBackPressure: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            test: "under_back_pressure";
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /**
+             * Leg
+             * @enum {string}
+             */
+            side: "left" | "right";
+            /**
+             * Baseline
+             * @default 40
+             */
+            baseline_mmhg: number;
+            /** Lowest */
+            lowest_mmhg: number;
+            /** Highest */
+            highest_mmhg: number;
+        };
+        /**
+         * Understanding
+         * @description How instructions arrive best, and what is hard to bear.
+         */
+        Understanding: {
+            /**
+             * By
+             * @default []
+             */
+            by: ("words" | "showing" | "touch" | "pictures" | "rhythm")[];
+            /**
+             * Dislikes
+             * @default []
+             */
+            dislikes: ("touch" | "bands" | "noise" | "lying_flat" | "closed_eyes")[];
+        };
+        /** Vertigo */
+        Vertigo: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "vertigo";
+            /** Noted on */
+            noted_on?: string | null;
+            /**
+             * New, or suddenly worse
+             * @default false
+             */
+            sudden: boolean;
+        };
+        /**
+         * WalkingAid
+         * @description A stick or a frame, used most of the day.
+         */
+        WalkingAid: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "walking_aid";
+            /** Noted on */
+            noted_on?: string | null;
+            /**
+             * What
+             * @enum {string}
+             */
+            what: "stick" | "two_sticks" | "frame";
+        };
+        /** WallPlankDrop */
+        WallPlankDrop: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            test: "wall_plank_drop";
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /**
+             * Side
+             * @enum {string}
+             */
+            side: "left" | "right";
+            /**
+             * What gives
+             * @default nothing
+             * @enum {string}
+             */
+            gives: "nothing" | "pelvis" | "back" | "belly" | "breath";
+            /** Drop */
+            drop_cm: number;
+        };
+        /** WallToOcciput */
+        WallToOcciput: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            test: "wall_to_occiput";
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Distance */
+            cm: number;
+            /**
+             * Trials
+             * @default []
+             */
+            trials: number[];
+        };
+        /**
+         * WeightBearing
+         * @description A leg that may not carry everything yet (a recent fracture, an operation).
+         */
+        WeightBearing: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "weight_bearing";
+            /** Noted on */
+            noted_on?: string | null;
+            /**
+             * Side
+             * @enum {string}
+             */
+            side: "left" | "right";
+            /**
+             * Since
+             * Format: date
+             */
+            since: string;
+            /**
+             * May carry
+             * @enum {string}
+             */
+            status: "none" | "touch" | "partial" | "as_tolerated";
+            /** How much */
+            percent?: number | null;
+        };
+        /**
+         * WeightLoss
+         * @description Weight that goes without a reason.
+         */
+        WeightLoss: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "weight_loss";
+            /** Noted on */
+            noted_on?: string | null;
+        };
+        /** WheelchairUser */
+        WheelchairUser: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "wheelchair_user";
+            /** Noted on */
+            noted_on?: string | null;
+            /**
+             * Moves over
+             * @enum {string}
+             */
+            transfers: "alone" | "with_help" | "hoist";
+        };
+        /** Wishes */
+        Wishes: {
+            /**
+             * Minutes
+             * @default 25
+             */
+            minutes: number;
+            /**
+             * Effort 0 To 10
+             * @default 6
+             */
+            effort_0_to_10: number;
+            /**
+             * Days Per Week
+             * @default 4
+             */
+            days_per_week: number;
+            /**
+             * At
+             * Format: time
+             * @description when a session suits best
+             * @default 10:00:00
+             */
+            at: string;
+            /**
+             * Medicine Hours
+             * @description when medicine is taken that movement goes better with
+             * @default []
+             */
+            medicine_hours: string[];
+            /**
+             * Dislikes
+             * @default []
+             */
+            dislikes: string[];
+            /**
+             * Goals
+             * @default []
+             */
+            goals: string[];
+        };
+        /**
+         * WornSupport
+         * @description A splint, brace or collar that was prescribed.
+         */
+        WornSupport: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "worn_support";
+            /** Noted on */
+            noted_on?: string | null;
+            /**
+             * What
+             * @enum {string}
+             */
+            what: "trunk_brace" | "collar" | "wrist_splint" | "knee_brace" | "foot_splint";
+            /** Side */
+            side?: ("left" | "right") | null;
+            /**
+             * May come off for exercise
+             * @default unknown
+             * @enum {string}
+             */
+            off_for_exercise: "yes" | "no" | "unknown";
+            /** Knee bend it allows */
+            most_knee_bend_deg?: number | null;
+        };
+        /**
+         * WristExtension
+         * @description With some weight through the hand, as on a table.
+         */
+        WristExtension: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            test: "wrist_extension";
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Range */
+            deg: number;
+            /**
+             * Trials
+             * @default []
+             */
+            trials: number[];
+            /**
+             * Side
+             * @enum {string}
+             */
+            side: "left" | "right";
+            /**
+             * Hurts
+             * @default false
+             */
+            painful: boolean;
+        };
+        /**
+         * WristTrouble
+         * @description A painful wrist; a healed fracture alone is not one.
+         */
+        WristTrouble: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "wrist_trouble";
+            /** Noted on */
+            noted_on?: string | null;
+            /**
+             * Side
+             * @enum {string}
+             */
+            side: "left" | "right";
+            /** Bends back under load without pain */
+            tolerated_extension_deg?: number | null;
+            /** Carries without pain */
+            tolerated_load_percent_bw?: number | null;
         };
         /**
          * Change
@@ -1402,7 +5315,7 @@ export interface components {
             base_revision: number;
             /** Sections */
             sections: {
-                [key: string]: unknown;
+                [key: string]: components["schemas"]["JsonValue"];
             };
             /**
              * Reason
@@ -1416,7 +5329,7 @@ export interface components {
             base_revision: number;
             /** Result */
             result: {
-                [key: string]: unknown;
+                [key: string]: components["schemas"]["JsonValue"];
             };
         };
         /** OnRevision */
@@ -1472,9 +5385,7 @@ export interface components {
             /** Reason */
             reason: string;
             /** Limits */
-            limits: {
-                [key: string]: unknown;
-            }[];
+            limits: components["schemas"]["MovedLimit"][];
         };
         /** History */
         History: {
@@ -1486,6 +5397,23 @@ export interface components {
             digest: string;
             /** Entries */
             entries: components["schemas"]["Entry"][];
+        };
+        /**
+         * MovedLimit
+         * @description A limit that came, went or moved between two states of one client.
+         */
+        MovedLimit: {
+            /** Id */
+            id: string;
+            /**
+             * Change
+             * @enum {string}
+             */
+            change: "new" | "gone" | "moved";
+            /** Says */
+            says: string;
+            /** Was */
+            was: string;
         };
         /**
          * Seen
@@ -1512,6 +5440,18 @@ export interface components {
             older: number | null;
         };
         /**
+         * EffectData
+         * @description What one limit does to the library.
+         */
+        EffectData: {
+            /** Closes */
+            closes: string[];
+            /** Alone */
+            alone: string[];
+            /** Next Grade Opens */
+            next_grade_opens: string[];
+        };
+        /**
          * LimitsView
          * @description What each limit closes, what a grade more would open, and what moved since the last day.
          */
@@ -1524,14 +5464,12 @@ export interface components {
             digest: string;
             /** Effects */
             effects: {
-                [key: string]: unknown;
+                [key: string]: components["schemas"]["EffectData"];
             };
             /** Since */
             since: string;
             /** Moved */
-            moved: {
-                [key: string]: unknown;
-            }[];
+            moved: components["schemas"]["MovedLimit"][];
         };
         /**
          * UnderWay
@@ -1543,6 +5481,32 @@ export interface components {
             /** Again In S */
             again_in_s: number;
         };
+        /**
+         * DueTestData
+         * @description A test that is due, with what it decides.
+         */
+        DueTestData: {
+            /** Test */
+            test: string;
+            /** Title */
+            title: string;
+            /** Group */
+            group: string;
+            /** Gate */
+            gate: boolean;
+            /** Decides */
+            decides: number;
+            /** Expected */
+            expected: number;
+            /** Unsafe */
+            unsafe: string;
+            /** Instead */
+            instead: string;
+            /** Outcomes */
+            outcomes: components["schemas"]["OutcomeData"][];
+            /** Why */
+            why: string;
+        };
         /** DueTests */
         DueTests: {
             /** Client */
@@ -1552,9 +5516,126 @@ export interface components {
             /** Digest */
             digest: string;
             /** Tests */
-            tests: {
-                [key: string]: unknown;
-            }[];
+            tests: components["schemas"]["DueTestData"][];
+        };
+        /**
+         * OutcomeData
+         * @description What one result of a test would change.
+         */
+        OutcomeData: {
+            /** Says */
+            says: string;
+            /** Probability */
+            probability: number;
+            /** Changes */
+            changes: number;
+            /** Steps */
+            steps: string[];
+        };
+        /**
+         * BreachData
+         * @description A limit that a movement breaks, with the value here.
+         */
+        BreachData: {
+            /** Limit */
+            limit: string;
+            /** Quantity */
+            quantity: string;
+            /** Title */
+            title: string;
+            /** Value */
+            value: number | null;
+            /** Bound */
+            bound: number;
+            /** Unit */
+            unit: string;
+            /** Says */
+            says: string;
+            /** Reason */
+            reason: string;
+            /** Source */
+            source: string;
+            /** Measure */
+            measure: string;
+            /** Here */
+            here: string;
+            /**
+             * Origin
+             * @enum {string}
+             */
+            origin: "rule" | "not_shown" | "clinician" | "specialist";
+            /** Opened By */
+            opened_by: components["schemas"]["OpenerData"][];
+        };
+        /**
+         * ChangeData
+         * @description One measure that was moved, and what it does to the limit that asked for it.
+         */
+        ChangeData: {
+            /** From */
+            from: number | string;
+            /** To */
+            to: number | string;
+            /** What */
+            what: string;
+            /** Parameter */
+            parameter: string;
+            /** Unit */
+            unit: string;
+            /** Limit */
+            limit: string;
+            /** Says */
+            says: string;
+            hip_flexion_deg: components["schemas"]["FromTo"];
+        };
+        /**
+         * FromTo
+         * @description An angle before and after a change, in degrees.
+         */
+        FromTo: {
+            /** From */
+            from: number;
+            /** To */
+            to: number;
+        };
+        /**
+         * VerdictData
+         * @description What is allowed of one step on one side in one context, and why.
+         */
+        VerdictData: {
+            /** Family */
+            family: string;
+            /** Step */
+            step: string;
+            /** Side */
+            side: string;
+            /** Context */
+            context: string;
+            /**
+             * Verdict
+             * @enum {string}
+             */
+            verdict: "as_is" | "modified" | "excluded" | "by_override" | "not_judged";
+            /** Values */
+            values: {
+                [key: string]: number | string;
+            };
+            /** Original Values */
+            original_values: {
+                [key: string]: number | string;
+            };
+            /** Cautions */
+            cautions: components["schemas"]["BreachData"][];
+            /** Assumed */
+            assumed: string[];
+            /** Changes */
+            changes: components["schemas"]["ChangeData"][];
+            /** Reasons */
+            reasons: components["schemas"]["BreachData"][];
+            /** Fault */
+            fault: string;
+            /** Instead */
+            instead: string[];
         };
         /** Verdicts */
         Verdicts: {
@@ -1565,20 +5646,72 @@ export interface components {
             /** Digest */
             digest: string;
             /** Verdicts */
-            verdicts: {
-                [key: string]: unknown;
-            }[];
+            verdicts: components["schemas"]["VerdictData"][];
+        };
+        /**
+         * ProfileData
+         * @description Per frame and peaks, by the names of the quantities.
+         */
+        ProfileData: {
+            /** Family */
+            family: string;
+            /** Step */
+            step: string;
+            /** Side */
+            side: string;
+            /** Values */
+            values: {
+                [key: string]: number | string;
+            };
+            /** Fault */
+            fault: string;
+            /** Frames */
+            frames: string[];
+            /** Quantities */
+            quantities: {
+                [key: string]: number[];
+            };
+            /** Peaks */
+            peaks: {
+                [key: string]: number;
+            };
+        };
+        /**
+         * SteadyData
+         * @description How large a push a declared frame takes, and which friction it needs.
+         */
+        SteadyData: {
+            /** Frame */
+            frame: string;
+            /** Push N */
+            push_n: number;
+            /** Push From */
+            push_from: string;
+            /** Friction Needed */
+            friction_needed: number;
+        };
+        /**
+         * SuggestedHoldData
+         * @description The hold of one step from a measured one.
+         */
+        SuggestedHoldData: {
+            /** Suggested S */
+            suggested_s: number;
+            /** Low S */
+            low_s: number;
+            /** High S */
+            high_s: number;
+            /** From Test */
+            from_test: string;
+            /** Measured S */
+            measured_s: number;
+            /** Source */
+            source: string;
         };
         /** Tried */
         Tried: {
-            /** Verdict */
-            verdict?: {
-                [key: string]: unknown;
-            } | null;
-            /** Profile */
-            profile: {
-                [key: string]: unknown;
-            };
+            verdict?: components["schemas"]["VerdictData"] | null;
+            profile: components["schemas"]["ProfileData"];
             /** Svg */
             svg: string;
             /**
@@ -1597,13 +5730,8 @@ export interface components {
              * Steady
              * @default []
              */
-            steady: {
-                [key: string]: unknown;
-            }[];
-            /** Hold */
-            hold?: {
-                [key: string]: unknown;
-            } | null;
+            steady: components["schemas"]["SteadyData"][];
+            hold?: components["schemas"]["SuggestedHoldData"] | null;
         };
         /**
          * Try
@@ -1638,19 +5766,16 @@ export interface components {
          */
         Along: {
             /** Stops */
-            stops: components["schemas"]["Stop"][];
+            stops: components["schemas"]["StopData"][];
         };
         /**
-         * Stop
-         * @description What a slider shows at one of its stops. `verdict` speaks of the pose as it stands there, nothing is solved.
+         * StopData
+         * @description What a slider shows at one of its stops; nothing is sought, the verdict speaks of the pose as it stands there.
          */
-        Stop: {
+        StopData: {
             /** Value */
             value: number;
-            /** Verdict */
-            verdict: {
-                [key: string]: unknown;
-            } | null;
+            verdict: components["schemas"]["VerdictData"] | null;
             /** Peaks */
             peaks: {
                 [key: string]: number;
@@ -1730,14 +5855,172 @@ export interface components {
             };
         };
         /**
+         * OptionData
+         * @description One answer, and why it was refused for this client where it was.
+         */
+        OptionData: {
+            /** Id */
+            id: string;
+            /** Title */
+            title: string;
+            /** Why */
+            why: string;
+            /** Refused */
+            refused: string;
+        };
+        /**
+         * SchoolData
+         * @description One question with its answers, what stands and why.
+         */
+        SchoolData: {
+            /** Id */
+            id: string;
+            /** Title */
+            title: string;
+            /** Chosen */
+            chosen: string;
+            /** Because */
+            because: string;
+            /** Changes */
+            changes: string[];
+            /** Options */
+            options: components["schemas"]["OptionData"][];
+            /** By Family */
+            by_family: {
+                [key: string]: string;
+            };
+        };
+        /**
          * SchoolsView
          * @description Every question with its answers, what stands for this client, and what was refused.
          */
         SchoolsView: {
             /** Questions */
-            questions: {
-                [key: string]: unknown;
-            }[];
+            questions: components["schemas"]["SchoolData"][];
+        };
+        /**
+         * CoveredData
+         * @description An obligation with what covers it.
+         */
+        CoveredData: {
+            /** Id */
+            id: string;
+            /** Title */
+            title: string;
+            /** Covered By */
+            covered_by: string[];
+            /** Why Not */
+            why_not: string;
+            /** Days Per Week */
+            days_per_week?: number;
+        };
+        /**
+         * ItemData
+         * @description One movement of a programme; what is not required was not written by earlier versions.
+         */
+        ItemData: {
+            /** Ref */
+            ref: string;
+            /** Title */
+            title: string;
+            /** Position */
+            position: string;
+            /** Sides */
+            sides: string[];
+            /** Side Words */
+            side_words?: string;
+            /** Values */
+            values: {
+                [key: string]: number | string;
+            };
+            /** Repetitions */
+            repetitions: number;
+            /** Sets */
+            sets: number;
+            /** Hold S */
+            hold_s: number;
+            /** Minutes */
+            minutes: number;
+            /**
+             * Verdict
+             * @enum {string}
+             */
+            verdict: "as_is" | "modified" | "excluded" | "by_override" | "not_judged";
+            /** Why */
+            why: string;
+            /** Extra Side */
+            extra_side?: string;
+            /** Stand Ins */
+            stand_ins?: string[];
+            /** Effort */
+            effort: number;
+        };
+        /**
+         * NeedData
+         * @description How far one need is covered.
+         */
+        NeedData: {
+            /** Purpose */
+            purpose: string;
+            /** Title */
+            title: string;
+            /** Weight */
+            weight: number;
+            /** Percent */
+            percent: number;
+            /** Because */
+            because: string[];
+        };
+        /**
+         * ProgrammeData
+         * @description A programme with its reasons; what is not required is added by whoever stores it, or was not written by earlier versions.
+         */
+        ProgrammeData: {
+            /** Context */
+            context?: string;
+            /** Movements */
+            movements: components["schemas"]["ItemData"][];
+            /** Changes Of Position */
+            changes_of_position: number;
+            /** Minutes */
+            minutes: number;
+            /** Optimal */
+            optimal: boolean;
+            /** Gap */
+            gap: number;
+            /** Worth */
+            worth?: number;
+            /** Load Minutes */
+            load_minutes?: number;
+            /** Load Budget Minutes */
+            load_budget_minutes?: number;
+            /** Obligations */
+            obligations: components["schemas"]["CoveredData"][];
+            /** Needs */
+            needs?: components["schemas"]["NeedData"][];
+            /** Conflict */
+            conflict?: string;
+            /** Ways */
+            ways?: components["schemas"]["WayData"][];
+            rests?: components["schemas"]["RestsData"];
+            /** Why */
+            why: {
+                [key: string]: string;
+            };
+            /** Why Not */
+            why_not: {
+                [key: string]: string;
+            };
+            /** Uncovered */
+            uncovered: {
+                [key: string]: string;
+            };
+            /** Locked */
+            locked?: string[];
+            /** Warnings */
+            warnings?: string[];
+            /** By Hand */
+            by_hand?: boolean;
         };
         /** ProgrammeView */
         ProgrammeView: {
@@ -1755,18 +6038,75 @@ export interface components {
             case_digest: string;
             /** Rulebook Version */
             rulebook_version: string;
-            /** Answer */
-            answer: {
-                [key: string]: unknown;
-            };
+            answer: components["schemas"]["ProgrammeData"];
             /** Violations */
-            violations: {
-                [key: string]: unknown;
-            }[];
+            violations: components["schemas"]["ViolationData"][];
             /** Can Undo */
             can_undo: boolean;
             /** Can Redo */
             can_redo: boolean;
+        };
+        /**
+         * RestsData
+         * @description Planned rests.
+         */
+        RestsData: {
+            /** Every */
+            every: number;
+            /** Seconds */
+            seconds: number;
+            /** Says */
+            says: string;
+        };
+        /**
+         * StageData
+         * @description One step of a way there and back.
+         */
+        StageData: {
+            /** Ref */
+            ref: string;
+            /** Title */
+            title: string;
+            /** Side */
+            side: string;
+            /** Values */
+            values: {
+                [key: string]: number | string;
+            };
+            /** Setup */
+            setup: string[];
+        };
+        /**
+         * ViolationData
+         * @description What of a stored programme is no longer allowed today.
+         */
+        ViolationData: {
+            /** Ref */
+            ref: string;
+            /** Side */
+            side: string;
+            /** Why */
+            why: string;
+        };
+        /**
+         * WayData
+         * @description How a position is reached and left.
+         */
+        WayData: {
+            /** To */
+            to: string;
+            /** Says */
+            says: string;
+            /** Technique */
+            technique: string;
+            /** Title */
+            title: string;
+            /** Open */
+            open: boolean;
+            /** Stages */
+            stages: components["schemas"]["StageData"][];
+            /** Closed By */
+            closed_by: string[];
         };
         /**
          * Build
@@ -1822,12 +6162,24 @@ export interface components {
             /** Versions */
             versions: components["schemas"]["Version"][];
         };
+        /**
+         * SwapData
+         * @description What may stand in for a movement, and how well.
+         */
+        SwapData: {
+            /** Ref */
+            ref: string;
+            /** Title */
+            title: string;
+            /** Score */
+            score: number;
+            /** Why */
+            why: string;
+        };
         /** Swaps */
         Swaps: {
             /** Swaps */
-            swaps: {
-                [key: string]: unknown;
-            }[];
+            swaps: components["schemas"]["SwapData"][];
         };
         /**
          * Edit
@@ -1880,19 +6232,54 @@ export interface components {
             /** Base */
             base: number;
         };
+        /**
+         * WhatIfData
+         * @description What would come and go with one change of what is wished or there.
+         */
+        WhatIfData: {
+            /** Id */
+            id: string;
+            /** Says */
+            says: string;
+            /** Comes */
+            comes: string[];
+            /** Goes */
+            goes: string[];
+            /** Worth */
+            worth: number;
+            /** Minutes */
+            minutes: number;
+        };
         /** WhatIfs */
         WhatIfs: {
             /** Answers */
-            answers: {
-                [key: string]: unknown;
-            }[];
+            answers: components["schemas"]["WhatIfData"][];
         };
-        /** WeekView */
-        WeekView: {
+        /**
+         * SessionData
+         * @description One session of a week.
+         */
+        SessionData: {
+            /** Day */
+            day: number;
+            /** Title */
+            title: string;
+            /** At */
+            at: string;
+            /** Rows */
+            rows: number[];
+            /** Minutes */
+            minutes: number;
+            /** Light */
+            light: boolean;
+        };
+        /**
+         * WeekData
+         * @description A week of sessions.
+         */
+        WeekData: {
             /** Sessions */
-            sessions: {
-                [key: string]: unknown;
-            }[];
+            sessions: components["schemas"]["SessionData"][];
             /** Short */
             short: {
                 [key: string]: string;
@@ -1969,14 +6356,22 @@ export interface components {
             /** Svg */
             svg: string;
         };
+        /**
+         * Refused
+         * @description What is not used, and why.
+         */
+        Refused: {
+            /** What */
+            what: string;
+            /** Reason */
+            reason: string;
+        };
         /** RoomFits */
         RoomFits: {
             /** Fits */
             fits: components["schemas"]["FitData"][];
             /** Refused */
-            refused: {
-                [key: string]: string;
-            }[];
+            refused: components["schemas"]["Refused"][];
         };
         /**
          * Trial
@@ -1985,7 +6380,7 @@ export interface components {
         Trial: {
             /** Room */
             room: {
-                [key: string]: unknown;
+                [key: string]: components["schemas"]["JsonValue"];
             };
         };
         /** PropData */
@@ -2007,20 +6402,18 @@ export interface components {
         /** DryRun */
         DryRun: {
             /** Clients */
-            clients: components["schemas"]["Touched"][];
+            clients: components["schemas"]["TouchedClient"][];
             /** Untouched */
             untouched: number;
         };
-        /** Touched */
-        Touched: {
+        /** TouchedClient */
+        TouchedClient: {
             /** Id */
             id: string;
             /** Name */
             name: string;
             /** Limits */
-            limits: {
-                [key: string]: unknown;
-            }[];
+            limits: components["schemas"]["MovedLimit"][];
             /** Opens */
             opens: string[];
             /** Closes */
@@ -2038,6 +6431,12 @@ export interface components {
             /** Value */
             value: number;
         };
+        /**
+         * Doubt
+         * @description Why a line wants a clinician's eye.
+         * @enum {string}
+         */
+        Doubt: "ours" | "practice" | "memory";
         /** Lines */
         Lines: {
             /** Lines */
@@ -2079,8 +6478,7 @@ export interface components {
             source: string;
             /** Work */
             work: string;
-            /** Doubt */
-            doubt: string;
+            doubt: components["schemas"]["Doubt"];
             /** Check By */
             check_by: string;
             /** Digest */
@@ -2114,20 +6512,10 @@ export interface components {
             profession: string;
         };
         /**
-         * People
-         * @description Everybody, and the roles there are.
-         */
-        People: {
-            /** People */
-            people: components["schemas"]["Person"][];
-            /** Roles */
-            roles: components["schemas"]["Role"][];
-        };
-        /**
-         * Person
+         * Colleague
          * @description Somebody who works here.
          */
-        Person: {
+        Colleague: {
             /** Id */
             id: string;
             /** Username */
@@ -2136,8 +6524,7 @@ export interface components {
             name: string;
             /** Email */
             email: string;
-            /** Role */
-            role: string;
+            role: components["schemas"]["Role"];
             /** Active */
             active: boolean;
             /** Invited */
@@ -2148,11 +6535,15 @@ export interface components {
             last_seen: string;
         };
         /**
-         * Role
-         * @description What somebody is in a practice.
-         * @enum {string}
+         * People
+         * @description Everybody, and the roles there are.
          */
-        Role: "assistant" | "specialist" | "clinician" | "administrator";
+        People: {
+            /** People */
+            people: components["schemas"]["Colleague"][];
+            /** Roles */
+            roles: components["schemas"]["Role"][];
+        };
         /**
          * Invitation
          * @description A new log-in; the password is chosen by whoever gets the mail.
@@ -5397,7 +9788,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["WeekView"];
+                    "application/json": components["schemas"]["WeekData"];
                 };
             };
             /** @description Bad Request */
@@ -7049,7 +11440,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Person"];
+                    "application/json": components["schemas"]["Colleague"];
                 };
             };
             /** @description Bad Request */
@@ -7147,7 +11538,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Person"];
+                    "application/json": components["schemas"]["Colleague"];
                 };
             };
             /** @description Bad Request */

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Field } from '../api/types'
+import type { Field } from '../api/schemas'
 import { say } from '../i18n'
 
 const props = defineProps<{ field: Field; id: string; today: string; named?: boolean }>()
@@ -76,7 +76,7 @@ function toggle(choice: string): void {
     <span v-else class="row number"
       ><el-input-number
         :model-value="value as number"
-        :min="field.low"
+        :min="field.low ?? undefined"
         :max="field.high || undefined"
         :controls="false"
         :precision="field.kind === 'count' ? 0 : undefined"

@@ -1,8 +1,7 @@
 <script setup lang="ts">
 import { useRoute } from 'vue-router'
-import type { Station } from '../api/types'
+import type { Station } from '../api/schemas'
 import { say } from '../i18n'
-import type { MessageKey } from '../i18n'
 
 defineProps<{ clientId: string; stations: Station[] }>()
 const route = useRoute()
@@ -41,9 +40,7 @@ const route = useRoute()
         />
         <circle v-else cx="10" cy="10" r="3" fill="currentColor" />
       </svg>
-      <span>{{ say(`station.${s.id}` as MessageKey) }}</span><span class="visually-hidden"
-        >({{ say(`state.${s.state}` as MessageKey) }})</span
-      >
+      <span>{{ say(`station.${s.id}`) }}</span><span class="visually-hidden">({{ say(`state.${s.state}`) }})</span>
     </RouterLink>
   </nav>
 </template>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import type { Values } from '../api/types'
+import type { Values } from '../api/schemas'
 import { figureAddress } from '../stores/client'
 
 const props = defineProps<{ clientId: string; stepRef: string; side: string; values: Values; revision: number; alt: string }>()

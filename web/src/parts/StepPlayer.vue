@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { usePreferredReducedMotion, useTimeoutFn } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
-import type { Movie } from '../api/types'
+import type { Movie } from '../api/schemas'
 import { say } from '../i18n'
 
 /** Plays the core's own frames of a step at the pace of its breath, and says the breath. */

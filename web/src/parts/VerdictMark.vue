@@ -1,7 +1,6 @@
 <script setup lang="ts">
-import type { VerdictKind } from '../api/types'
+import type { VerdictKind } from '../api/schemas'
 import { say } from '../i18n'
-import type { MessageKey } from '../i18n'
 
 defineProps<{ verdict: VerdictKind; quiet?: boolean }>()
 </script>
@@ -36,7 +35,7 @@ defineProps<{ verdict: VerdictKind; quiet?: boolean }>()
       />
       <path v-else d="M3 3h12v12H3zM3 9h12" fill="none" stroke="currentColor" stroke-width="2.6" />
     </svg>
-    <span :class="{ 'visually-hidden': quiet }">{{ say(`verdict.${verdict}` as MessageKey) }}</span>
+    <span :class="{ 'visually-hidden': quiet }">{{ say(`verdict.${verdict}`) }}</span>
   </span>
 </template>
 

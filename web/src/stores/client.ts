@@ -2,27 +2,9 @@ import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
 import { got, http, Refused } from '../api/client'
-import type {
-  ClientView,
-  DueTest,
-  HistoryEntry,
-  LimitEffects,
-  Movie,
-  Room,
-  RoomFits,
-  SchoolQuestion,
-  Stop,
-  Tried,
-  Values,
-  Verdict,
-} from '../api/types'
+import type { ClientView, Movie, Room, RoomFits, SchoolQuestion, Stop, Tried, Values } from '../api/schemas'
 import { keyOfClient, useAnswer } from './answers'
 import type { Subject } from './answers'
-
-type JudgedAnswer = Subject & { verdicts: Verdict[] }
-type DueAnswer = Subject & { tests: DueTest[] }
-type EffectsAnswer = Subject & LimitEffects
-type HistoryAnswer = Subject & { entries: HistoryEntry[] }
 
 type View = ClientView
 /** The client that is open, with everything the stations show of it. */
@@ -46,7 +28,7 @@ export const useClient = defineStore('client', () => {
   const at = (on: Subject) => ({ params: { path: { client_id: on.client } } })
 
   async function fetched(clientId: string): Promise<View> {
-    return got<View>(http.GET('/api/v1/clients/{client_id}', { params: { path: { client_id: clientId } } }))
+    return got(http.GET('/api/v1/clients/{client_id}', { params: { path: { client_id: clientId } } }))
   }
   /** A newer view of a client, wherever it came from; it shows only where that client is open. */
   function take(next: View): void {
@@ -69,7 +51,7 @@ export const useClient = defineStore('client', () => {
     stale.value = false
     try {
       take(
-        await got<View>(
+        await got(
           http.PATCH('/api/v1/clients/{client_id}', {
             params: { path: { client_id: of.id } },
             body: { base_revision: of.revision, sections, reason },
@@ -87,7 +69,7 @@ export const useClient = defineStore('client', () => {
   async function addTest(result: Record<string, unknown>): Promise<void> {
     const of = view.value!
     take(
-      await got<View>(
+      await got(
         http.POST('/api/v1/clients/{client_id}/tests', {
           params: { path: { client_id: of.id } },
           body: { base_revision: of.revision, result },
@@ -99,9 +81,7 @@ export const useClient = defineStore('client', () => {
   async function listen(): Promise<boolean> {
     const of = view.value
     if (!of) return false
-    const pulse = await got<{ revision: number; stop_signs: string[] }>(
-      http.GET('/api/v1/clients/{client_id}/pulse', { params: { path: { client_id: of.id } } }),
-    )
+    const pulse = await got(http.GET('/api/v1/clients/{client_id}/pulse', { params: { path: { client_id: of.id } } }))
     const known = of.screen.stop_signs
       .map((s) => s.id)
       .sort()
@@ -112,25 +92,10 @@ export const useClient = defineStore('client', () => {
     changedElsewhere.value = true
     return true
   }
-  const judged = useAnswer(
-    'verdicts',
-    subject,
-    (on) => got<JudgedAnswer>(http.GET('/api/v1/clients/{client_id}/verdicts', at(on))),
-    refresh,
-  )
-  const tested = useAnswer(
-    'next tests',
-    subject,
-    (on) => got<DueAnswer>(http.GET('/api/v1/clients/{client_id}/next-tests', at(on))),
-    refresh,
-  )
-  const effected = useAnswer(
-    'effects',
-    subject,
-    (on) => got<EffectsAnswer>(http.GET('/api/v1/clients/{client_id}/limits/effects', at(on))),
-    refresh,
-  )
-  const past = useAnswer('history', subject, (on) => got<HistoryAnswer>(http.GET('/api/v1/clients/{client_id}/history', at(on))), refresh)
+  const judged = useAnswer('verdicts', subject, (on) => got(http.GET('/api/v1/clients/{client_id}/verdicts', at(on))), refresh)
+  const tested = useAnswer('next tests', subject, (on) => got(http.GET('/api/v1/clients/{client_id}/next-tests', at(on))), refresh)
+  const effected = useAnswer('effects', subject, (on) => got(http.GET('/api/v1/clients/{client_id}/limits/effects', at(on))), refresh)
+  const past = useAnswer('history', subject, (on) => got(http.GET('/api/v1/clients/{client_id}/history', at(on))), refresh)
   /** Add one entry to a list of the case. */
   async function add(section: 'reviews' | 'clinician_words' | 'own_limits', entry: Record<string, unknown>, reason: string): Promise<void> {
     await keep({ [section]: [...view.value!.case[section], entry] }, reason)
@@ -143,7 +108,7 @@ export const useClient = defineStore('client', () => {
     values: Values,
     quick = false,
   ): Promise<Tried> {
-    return got<Tried>(
+    return got(
       http.POST('/api/v1/clients/{client_id}/try/{family_id}/{step_id}', {
         params: { path: { client_id: id.value, family_id: family, step_id: step } },
         body: { side, context, values, quick },
@@ -161,7 +126,7 @@ export const useClient = defineStore('client', () => {
     quick: boolean,
   ): Promise<Stop[]> {
     return (
-      await got<{ stops: Stop[] }>(
+      await got(
         http.POST('/api/v1/clients/{client_id}/along/{family_id}/{step_id}', {
           params: { path: { client_id: id.value, family_id: family, step_id: step } },
           body: { side, context, values, parameter, at, quick },
@@ -170,7 +135,7 @@ export const useClient = defineStore('client', () => {
     ).stops
   }
   async function movie(family: string, step: string, side: string, values: Values): Promise<Movie> {
-    return got<Movie>(
+    return got(
       http.POST('/api/v1/clients/{client_id}/movie/{family_id}/{step_id}', {
         params: { path: { client_id: id.value, family_id: family, step_id: step } },
         body: { side, context: 'visit', values },
@@ -178,12 +143,10 @@ export const useClient = defineStore('client', () => {
     )
   }
   async function schools(): Promise<SchoolQuestion[]> {
-    return (await got<{ questions: SchoolQuestion[] }>(http.GET('/api/v1/clients/{client_id}/schools', { params: path.value }))).questions
+    return (await got(http.GET('/api/v1/clients/{client_id}/schools', { params: path.value }))).questions
   }
   async function fitsIn(room: Room): Promise<RoomFits> {
-    return got<RoomFits>(
-      http.POST('/api/v1/clients/{client_id}/fits', { params: path.value, body: { room: room as unknown as Record<string, unknown> } }),
-    )
+    return got(http.POST('/api/v1/clients/{client_id}/fits', { params: path.value, body: { room: { ...room } } }))
   }
   return {
     view,

@@ -2,7 +2,7 @@ import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
 import { got, http, Refused } from '../api/client'
-import type { Programme, Version, Week, WhatIf } from '../api/types'
+import type { Programme, Version, WhatIf } from '../api/schemas'
 import { inWords, keyOfClient } from './answers'
 import { useClient } from './client'
 
@@ -42,7 +42,7 @@ export const useProgramme = defineStore('programme', () => {
 
   async function fetched(of: string): Promise<Programme | null> {
     try {
-      return await got<Programme>(http.GET('/api/v1/clients/{client_id}/programmes/latest', { params: { path: { client_id: of } } }))
+      return await got(http.GET('/api/v1/clients/{client_id}/programmes/latest', { params: { path: { client_id: of } } }))
     } catch (error) {
       if (error instanceof Refused && error.status === 404) return null
       throw error
@@ -56,10 +56,7 @@ export const useProgramme = defineStore('programme', () => {
   async function build(context: string, minutes: number, locked: string[], barred: string[]): Promise<void> {
     const of = on.value!
     const body = { context, minutes, barred, locked, revision: of.revision, number: current.value?.number ?? 0 }
-    take(
-      await got<Programme>(http.POST('/api/v1/clients/{client_id}/programmes', { params: { path: { client_id: of.client } }, body })),
-      of.revision,
-    )
+    take(await got(http.POST('/api/v1/clients/{client_id}/programmes', { params: { path: { client_id: of.client } }, body })), of.revision)
     if (client.id === of.client) await client.refresh()
   }
   async function open(): Promise<void> {
@@ -82,7 +79,7 @@ export const useProgramme = defineStore('programme', () => {
   async function edit(change: Edit): Promise<void> {
     const empty = { ref: '', into: '', refs: [], repetitions: 0, sets: 0, hold_s: 0 }
     await changing((of) =>
-      got<Programme>(
+      got(
         http.POST('/api/v1/clients/{client_id}/programmes/latest/edit', {
           params: params(of),
           body: { ...empty, ...change, base: of.number },
@@ -92,18 +89,18 @@ export const useProgramme = defineStore('programme', () => {
   }
   async function undo(): Promise<void> {
     await changing((of) =>
-      got<Programme>(http.POST('/api/v1/clients/{client_id}/programmes/latest/undo', { params: params(of), body: { base: of.number } })),
+      got(http.POST('/api/v1/clients/{client_id}/programmes/latest/undo', { params: params(of), body: { base: of.number } })),
     )
   }
   async function redo(): Promise<void> {
     await changing((of) =>
-      got<Programme>(http.POST('/api/v1/clients/{client_id}/programmes/latest/redo', { params: params(of), body: { base: of.number } })),
+      got(http.POST('/api/v1/clients/{client_id}/programmes/latest/redo', { params: params(of), body: { base: of.number } })),
     )
   }
   async function swapChoices(of: string): Promise<SwapChoice[]> {
     const [family_id, step_id] = of.split('/')
     return (
-      await got<{ swaps: SwapChoice[] }>(
+      await got(
         http.GET('/api/v1/clients/{client_id}/programmes/latest/swaps/{family_id}/{step_id}', {
           params: { path: { client_id: client.id, family_id, step_id } },
         }),
@@ -111,20 +108,15 @@ export const useProgramme = defineStore('programme', () => {
     ).swaps
   }
   async function versions(): Promise<Version[]> {
-    return (await got<{ versions: Version[] }>(http.GET('/api/v1/clients/{client_id}/programmes', { params: params(current.value!) })))
-      .versions
+    return (await got(http.GET('/api/v1/clients/{client_id}/programmes', { params: params(current.value!) }))).versions
   }
   async function whatIf(): Promise<WhatIf[]> {
-    return (
-      await got<{ answers: WhatIf[] }>(
-        http.GET('/api/v1/clients/{client_id}/programmes/latest/what-if', { params: params(current.value!) }),
-      )
-    ).answers
+    return (await got(http.GET('/api/v1/clients/{client_id}/programmes/latest/what-if', { params: params(current.value!) }))).answers
   }
   const planned = useQuery({
     queryKey: computed(() => [...keyOf(on.value?.client ?? '', on.value?.revision ?? 0), current.value?.number, 'week', days.value]),
     queryFn: () =>
-      got<Week>(
+      got(
         http.GET('/api/v1/clients/{client_id}/programmes/latest/week', {
           params: { ...params(current.value!), query: days.value ? { days: days.value } : {} },
         }),

@@ -2,43 +2,15 @@ import { useQueryClient } from '@tanstack/vue-query'
 import { defineStore } from 'pinia'
 import { ref } from 'vue'
 import { got, http, useCsrf, whenSessionEnds } from '../api/client'
-import type { Reference } from '../api/types'
-
-interface Session {
-  needs_code?: boolean
-  user: string
-  login: string
-  role: string
-  may: string[]
-  organisation: string
-  csrf_token: string
-}
-
-/** What can be done, as the server names it. */
-export type Action =
-  | 'see_clients'
-  | 'make_stricter'
-  | 'screen'
-  | 'test'
-  | 'build'
-  | 'print'
-  | 'override'
-  | 'lift_forbidden'
-  | 'confirm'
-  | 'read_rules'
-  | 'try_rules'
-  | 'sign_rules'
-  | 'write_texts'
-  | 'see_audit'
-  | 'manage_people'
+import type { ActionName, Reference, Role, Session } from '../api/schemas'
 
 export const useSession = defineStore('session', () => {
   const queries = useQueryClient()
   const user = ref('')
   const organisation = ref('')
   const login_ = ref('')
-  const role = ref('')
-  const allowed = ref<string[]>([])
+  const role = ref<Role | null>(null)
+  const allowed = ref<ActionName[]>([])
   const known = ref(false)
   const reference = ref<Reference>()
 
@@ -46,18 +18,18 @@ export const useSession = defineStore('session', () => {
     user.value = s.user
     organisation.value = s.organisation
     login_.value = s.login
-    role.value = s.role
+    role.value = s.role ?? null
     allowed.value = s.may
     known.value = true
     useCsrf(s.csrf_token)
   }
   async function look(): Promise<void> {
-    if (!known.value) take(await got<Session>(http.GET('/api/v1/session')))
-    if (user.value && !reference.value) reference.value = await got<Reference>(http.GET('/api/v1/reference'))
+    if (!known.value) take(await got(http.GET('/api/v1/session')))
+    if (user.value && !reference.value) reference.value = await got(http.GET('/api/v1/reference'))
   }
   /** Whether one is in; false where the code of the second factor is asked for. */
   async function login(username: string, password: string, code: string): Promise<boolean> {
-    const s = await got<Session>(http.POST('/api/v1/login', { body: { username, password, code } }))
+    const s = await got(http.POST('/api/v1/login', { body: { username, password, code } }))
     if (s.needs_code) return false
     take(s)
     await look()
@@ -69,8 +41,8 @@ export const useSession = defineStore('session', () => {
     if (user.value) lapsed.value = true
   })
   async function comeBack(password: string, code: string): Promise<boolean> {
-    useCsrf((await got<Session>(http.GET('/api/v1/session'))).csrf_token)
-    const s = await got<Session>(http.POST('/api/v1/login', { body: { username: login_.value, password, code } }))
+    useCsrf((await got(http.GET('/api/v1/session'))).csrf_token)
+    const s = await got(http.POST('/api/v1/login', { body: { username: login_.value, password, code } }))
     if (s.needs_code) return false
     take(s)
     lapsed.value = false
@@ -78,11 +50,11 @@ export const useSession = defineStore('session', () => {
     return true
   }
   async function logout(): Promise<void> {
-    take(await got<Session>(http.POST('/api/v1/logout')))
+    take(await got(http.POST('/api/v1/logout')))
     reference.value = undefined
     queries.clear()
   }
   /** Whether who is logged in may do it; the server asks again. */
-  const may = (action: Action): boolean => allowed.value.includes(action)
+  const may = (action: ActionName): boolean => allowed.value.includes(action)
   return { user, login: login_, role, may, organisation, reference, look, enter: login, lapsed, comeBack, logout }
 })

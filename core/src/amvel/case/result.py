@@ -2,7 +2,7 @@
 
 from collections.abc import Callable
 from datetime import date
-from typing import Any, ClassVar
+from typing import Any, ClassVar, Literal
 
 from pydantic import model_validator
 
@@ -15,11 +15,14 @@ OF_TRIALS: dict[str, Callable[[list[float]], float]] = {
 }
 
 
+Takes = Literal["", "largest", "smallest", "mean"]  # of several trials, what counts
+
+
 class Result(Titled):
     """A result of one day. Where a test has trials, all are kept and `MAIN` is what the protocol takes of them."""
 
     MAIN: ClassVar[str] = ""
-    TAKES: ClassVar[str] = ""  # largest, smallest or mean
+    TAKES: ClassVar[Takes] = ""
 
     test: str
     on: date

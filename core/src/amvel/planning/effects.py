@@ -1,8 +1,9 @@
 """What each limit closes, and what one more grade of a temporary one would open."""
 
-from typing import Any
+from typing import Literal
 
 import numpy as np
+from typing_extensions import TypedDict
 
 from amvel.case import read_case
 from amvel.engine import Engine
@@ -10,7 +11,32 @@ from amvel.safety import CONTEXTS, Draft, Limit
 from amvel.safety.table import Flags
 
 
-def effects(engine: Engine) -> dict[str, dict[str, Any]]:
+class EffectData(TypedDict):
+    """What one limit does to the library."""
+
+    closes: list[str]
+    alone: list[str]
+    next_grade_opens: list[str]
+
+
+class MovedLimit(TypedDict):
+    """A limit that came, went or moved between two states of one client."""
+
+    id: str
+    change: Literal["new", "gone", "moved"]
+    says: str
+    was: str
+
+
+class Touched(TypedDict):
+    """What a changed number would do to one client."""
+
+    limits: list[MovedLimit]
+    opens: list[str]
+    closes: list[str]
+
+
+def effects(engine: Engine) -> dict[str, EffectData]:
     """Per limit id: steps it closes, steps that only it closes, and steps that the next grade opens."""
     broken = {
         (x.id, c): engine.table.breaks(x, c)
@@ -20,7 +46,7 @@ def effects(engine: Engine) -> dict[str, dict[str, Any]]:
     }
     nothing = np.zeros(len(engine.table.labels), dtype=bool)
     count = {c: np.sum([nothing, *(b for (_, k), b in broken.items() if k == c)], axis=0) for c in CONTEXTS}
-    out: dict[str, dict[str, Any]] = {}
+    out: dict[str, EffectData] = {}
     for x in engine.envelope.limits:
         if x.strength == "caution":
             continue
@@ -56,10 +82,10 @@ def next_grade_opens(engine: Engine, limit: Limit) -> list[str]:
     return _labels(engine, opened)
 
 
-def compare_limits(before: Engine, now: Engine) -> list[dict[str, Any]]:
+def compare_limits(before: Engine, now: Engine) -> list[MovedLimit]:
     """Limits that came, went or moved between two states of one client."""
     old, new = before.envelope.by_id, now.envelope.by_id
-    out = [{"id": i, "change": "new", "says": x.says(), "was": ""} for i, x in new.items() if i not in old]
+    out: list[MovedLimit] = [{"id": i, "change": "new", "says": x.says(), "was": ""} for i, x in new.items() if i not in old]
     out += [{"id": i, "change": "gone", "says": "", "was": x.says()} for i, x in old.items() if i not in new]
     out += [
         {"id": i, "change": "moved", "says": x.says(), "was": old[i].says()}
@@ -69,7 +95,7 @@ def compare_limits(before: Engine, now: Engine) -> list[dict[str, Any]]:
     return out
 
 
-def dry_run(engine: Engine, draft: Draft) -> dict[str, Any] | None:
+def dry_run(engine: Engine, draft: Draft) -> Touched | None:
     """What a changed number of the rule-book would do to one client; None when it touches nothing."""
     trial = Engine(engine.case, draft)
     moved = compare_limits(engine, trial)
@@ -83,4 +109,4 @@ def dry_run(engine: Engine, draft: Draft) -> dict[str, Any] | None:
     return {"limits": moved, "opens": sorted(opened), "closes": sorted(closed)}
 
 
-__all__ = ["compare_limits", "dry_run", "effects", "next_grade_opens"]
+__all__ = ["EffectData", "MovedLimit", "Touched", "compare_limits", "dry_run", "effects", "next_grade_opens"]

@@ -6,9 +6,9 @@ Ranges change poses as well as limits: the steps whose joints stop there are sol
 """
 
 from dataclasses import dataclass
-from typing import Any
 
 import numpy as np
+from typing_extensions import TypedDict
 
 from amvel.body import DECLARED, Capacities
 from amvel.case import CaseError, read_case
@@ -54,7 +54,31 @@ class Due:
         return sum(p.probability * len(p.steps) for p in self.promises)
 
 
-def next_tests(engine: Engine) -> list[dict[str, Any]]:
+class OutcomeData(TypedDict):
+    """What one result of a test would change."""
+
+    says: str
+    probability: float
+    changes: int
+    steps: list[str]
+
+
+class DueTestData(TypedDict):
+    """A test that is due, with what it decides."""
+
+    test: str
+    title: str
+    group: str
+    gate: bool
+    decides: int
+    expected: float
+    unsafe: str
+    instead: str
+    outcomes: list[OutcomeData]
+    why: str
+
+
+def next_tests(engine: Engine) -> list[DueTestData]:
     """Due tests as data: gates first, then the safe ones by what they decide, then those to leave out with the reason."""
     return [_data(d) for d in due_tests(engine)]
 
@@ -206,7 +230,7 @@ class _Trials:
         return flags
 
 
-def _data(d: Due) -> dict[str, Any]:
+def _data(d: Due) -> DueTestData:
     count = round(d.expected, 1)
     most = max((len(p.steps) for p in d.promises), default=0)
     if d.unsafe:

@@ -16,7 +16,7 @@ from amvel.planning.problem import CHANGE_S, Problem, changes_of, covered, serve
 from amvel.planning.purposes import COVERS, words
 from amvel.planning.rests import Rests, rests_for
 from amvel.planning.solve import solve_problem
-from amvel.safety import Obligation, Verdict
+from amvel.safety import Obligation, Verdict, VerdictKind
 from amvel.safety.rungs import readiness
 from amvel.safety.ways import Destination, WayThere
 from amvel.screening import StopSign
@@ -45,7 +45,7 @@ class Item:
     sets: int = 1
     hold_s: float = 0.0
     minutes: float = 0.0
-    verdict: str = ""
+    verdict: VerdictKind = "as_is"
     why: str = ""
     extra_side: str = ""
     stand_ins: tuple[str, ...] = ()

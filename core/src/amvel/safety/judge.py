@@ -2,7 +2,7 @@
 
 from collections.abc import Callable
 from dataclasses import dataclass, field, replace
-from typing import Any
+from typing import Any, Final, Literal
 
 from amvel.body import PoseFault
 from amvel.case import Case
@@ -16,8 +16,12 @@ from amvel.safety.modification import Change, Modified, changes, nearest_posed, 
 from amvel.safety.verdict import CONTEXTS, Breach, Check, check, valid_overrides
 from amvel.screening import Findings
 
-AS_IS, MODIFIED, EXCLUDED, BY_OVERRIDE = "as_is", "modified", "excluded", "by_override"
-NOT_JUDGED = "not_judged"  # the model cannot take the pose: no verdict, never offered, a fault of ours
+VerdictKind = Literal["as_is", "modified", "excluded", "by_override", "not_judged"]
+AS_IS: Final = "as_is"
+MODIFIED: Final = "modified"
+EXCLUDED: Final = "excluded"
+BY_OVERRIDE: Final = "by_override"
+NOT_JUDGED: Final = "not_judged"  # the model cannot take the pose: no verdict, never offered, a fault of ours
 CLOSED = frozenset((EXCLUDED, NOT_JUDGED))
 _INSTEAD = 3
 Envelopes = Callable[[str], Envelope]  # of a context: what binds differs with the ways that are open there
@@ -32,7 +36,7 @@ class Verdict:
     step: str
     side: str
     context: str
-    verdict: str
+    verdict: VerdictKind
     profile: Profile = field(compare=False)
     original: Profile = field(compare=False)
     reasons: tuple[Breach, ...] = ()
@@ -156,8 +160,9 @@ def _verdict(findings: Findings, envelope: Envelope, f: _First, found: Modified 
         family=request.family.id, step=request.step.id, side=request.side, context=f.context, original=f.profile
     )
     if f.check.allowed:
+        as_it_is: VerdictKind = AS_IS if f.plain.allowed else BY_OVERRIDE
         return Verdict(
-            verdict=AS_IS if f.plain.allowed else BY_OVERRIDE,
+            verdict=as_it_is,
             profile=f.profile,
             reasons=f.plain.breaches,
             cautions=f.check.cautions,
@@ -166,9 +171,9 @@ def _verdict(findings: Findings, envelope: Envelope, f: _First, found: Modified 
         )
     base |= dict(reasons=f.check.breaches, fault=f.check.fault, assumed=_assumed(findings, f.check.breaches))
     if found is None:
-        kind = NOT_JUDGED if f.check.fault and not f.check.breaches else EXCLUDED
-        return Verdict(verdict=kind, profile=f.profile, **base)
-    kind = MODIFIED if check(found.profile, envelope, f.context).allowed else BY_OVERRIDE
+        closed: VerdictKind = NOT_JUDGED if f.check.fault and not f.check.breaches else EXCLUDED
+        return Verdict(verdict=closed, profile=f.profile, **base)
+    kind: VerdictKind = MODIFIED if check(found.profile, envelope, f.context).allowed else BY_OVERRIDE
     return Verdict(
         verdict=kind, profile=found.profile, cautions=found.check.cautions, changes=found.changes, **base
     )

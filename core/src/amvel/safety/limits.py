@@ -4,6 +4,7 @@ import math
 from dataclasses import dataclass, field
 from datetime import date
 from enum import Enum
+from typing import Literal
 
 from amvel.content import RULES, version
 from amvel.movements.levels import SAYS
@@ -11,7 +12,8 @@ from amvel.movements.stance import RISE_SAYS, STANCE_SAYS
 from amvel.quantities import LEVEL, quantity
 from amvel.sources import Source
 
-STRENGTHS = ("forbidden", "limit", "caution")  # strongest first
+Strength = Literal["forbidden", "limit", "caution"]
+STRENGTHS: tuple[Strength, ...] = ("forbidden", "limit", "caution")  # strongest first
 
 # Units whose numbers are ours: on screen and paper they are words.
 _IN_WORDS = {LEVEL: SAYS, "stance": STANCE_SAYS, "rise": RISE_SAYS}
@@ -79,7 +81,7 @@ class Limit:
     bound: float
     reason: str
     source: Source
-    strength: str = "limit"
+    strength: Strength = "limit"
     at_least: bool = False
     when: Place = Place.ANYWHERE
     at_home: bool = False

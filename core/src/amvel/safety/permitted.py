@@ -1,5 +1,7 @@
 """For each range of the body: what is available, and what the envelope leaves of it without and under load."""
 
+from typing_extensions import TypedDict
+
 from amvel.body import Capacities
 from amvel.movements.range_figure import Fan, ViewName
 from amvel.safety.limits import Envelope, Place
@@ -137,10 +139,20 @@ def _least(envelope: Envelope, quantities: tuple[str, ...], there: float) -> flo
     return min([there, *bounds])
 
 
-def all_ranges(capacities: Capacities, envelope: Envelope) -> list[dict[str, object]]:
+class RangeData(TypedDict):
+    """One drawn range in degrees: what this body has, and how much of it may be used."""
+
+    id: str
+    title: str
+    available: float
+    free: float
+    loaded: float
+
+
+def all_ranges(capacities: Capacities, envelope: Envelope) -> list[RangeData]:
     """The numbers of every drawn range on both sides, for the list beside the figures."""
     found = {f.id: f for f in fans(capacities, envelope)}
-    rows: list[dict[str, object]] = []
+    rows: list[RangeData] = []
     for f in found.values():
         rows.append(
             {

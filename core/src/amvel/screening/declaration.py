@@ -3,16 +3,18 @@
 from collections.abc import Callable
 from dataclasses import dataclass, field
 from datetime import date
-from typing import Any, TypeVar
+from typing import Any, Literal, TypeVar
 
 from amvel.case import CONDITIONS, RESULTS, Case, Field, Result, form_of
+from amvel.case.result import Takes
 from amvel.checked import Profession
 from amvel.numbers import Draft, Number, Numbers, in_force
 from amvel.screening.standard import Standard
 from amvel.sources import Source
 
 POSITIONS = ("paper", "sitting", "standing", "lying", "on the floor", "hands and knees", "face down")
-TIMERS = ("", "stopwatch", "counter")
+Timer = Literal["", "stopwatch", "counter"]
+TIMERS: tuple[Timer, ...] = ("", "stopwatch", "counter")
 _HIDDEN = frozenset(("test", "on", "side", "trials"))
 
 
@@ -61,7 +63,7 @@ class ScreenTest:
     source: Source
     position: str
     outcomes: tuple[Outcome, ...]
-    timer: str = ""
+    timer: Timer = ""
     gate: bool = False
     poses: tuple[str, ...] = ()
     avoid: Callable[[Case], str] = lambda case: ""
@@ -116,7 +118,7 @@ class ScreenTest:
         return "side" in self.model.model_fields
 
     @property
-    def trials(self) -> str:
+    def trials(self) -> Takes:
         """'' or what the protocol takes of several trials."""
         return self.model.TAKES
 

@@ -4,9 +4,8 @@ import { refDebounced } from '@vueuse/core'
 import { computed, nextTick, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { got, http } from '../../api/client'
-import type { DayPage } from '../../api/types'
+
 import { say } from '../../i18n'
-import type { MessageKey } from '../../i18n'
 import { inWords } from '../../stores/answers'
 
 const route = useRoute()
@@ -20,7 +19,7 @@ watch(sought, () => {
 const box = ref<{ focus: () => void }>()
 const asked = useQuery({
   queryKey: computed(() => ['day', sought.value.trim(), page.value]),
-  queryFn: () => got<DayPage>(http.GET('/api/v1/day', { params: { query: { find: sought.value.trim(), page: page.value } } })),
+  queryFn: () => got(http.GET('/api/v1/day', { params: { query: { find: sought.value.trim(), page: page.value } } })),
   staleTime: 0,
   placeholderData: keepPreviousData,
 })
@@ -67,7 +66,7 @@ watch(
             ></span
           >
           <span class="next"
-            ><span class="small soft">{{ say(`station.${l.station}` as MessageKey) }}</span
+            ><span class="small soft">{{ say(`station.${l.station}`) }}</span
             ><b>{{ l.action }}</b></span
           >
           <svg width="14" height="24" viewBox="0 0 14 24" aria-hidden="true">

@@ -15,7 +15,7 @@ const client = useClient()
 const asked = useInfiniteQuery({
   queryKey: computed(() => ['audit', client.id]),
   queryFn: ({ pageParam }) =>
-    got<Trail>(http.GET('/api/v1/clients/{client_id}/audit', { params: { path: { client_id: client.id }, query: { skip: pageParam } } })),
+    got(http.GET('/api/v1/clients/{client_id}/audit', { params: { path: { client_id: client.id }, query: { skip: pageParam } } })),
   initialPageParam: 0,
   getNextPageParam: (last: Trail) => last.older ?? undefined,
   staleTime: 0,

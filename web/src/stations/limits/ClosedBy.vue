@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Limit } from '../../api/types'
+import type { Limit } from '../../api/schemas'
 import { say } from '../../i18n'
 import { closedBy } from './limitRows'
 

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { say } from '../../i18n'
-import type { MessageKey } from '../../i18n'
 import { useClient } from '../../stores/client'
 
 const client = useClient()
@@ -19,8 +18,7 @@ client.askHistory()
     <li v-for="e in entries" :key="e.revision">
       <b>{{ e.reason }}</b> <span class="soft small">{{ e.on.slice(0, 16).replace('T', ' ') }} · {{ e.by }}</span>
       <p v-for="m in e.limits" :key="m.id" class="small">
-        <span class="tag">{{ say(`moved.${m.change}` as MessageKey) }}</span> {{ m.was }}<template v-if="m.change === 'moved'"> → </template
-        >{{ m.says }}
+        <span class="tag">{{ say(`moved.${m.change}`) }}</span> {{ m.was }}<template v-if="m.change === 'moved'"> → </template>{{ m.says }}
       </p>
     </li>
   </ol>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { say } from '../../i18n'
-import type { Movement } from '../../api/types'
+import type { Movement } from '../../api/schemas'
 import { byPlace } from './libraryMap'
 
 /** The whole library at a glance, one mark per step by position; what a limit closes is struck while it is looked at. */

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { say } from '../../i18n'
-import type { MessageKey } from '../../i18n'
 import { useClient } from '../../stores/client'
 import { useSession } from '../../stores/session'
 import AuditTrail from './AuditTrail.vue'
@@ -95,7 +94,7 @@ client.askEffects()
                     :aria-expanded="open === l.id"
                     @click="open = open === l.id ? '' : l.id"
                   >
-                    <span class="strength">{{ say(`strength.${l.strength}` as MessageKey) }}</span>
+                    <span class="strength">{{ say(`strength.${l.strength}`) }}</span>
                     <span class="says"
                       >{{ headline(l)
                       }}<span v-if="same.length" class="soft small also">{{ say('limits.also', { n: same.length + 1 }) }}</span></span
@@ -184,7 +183,7 @@ client.askEffects()
       <div v-if="client.effects?.moved.length" class="sheet stack">
         <h2>{{ say('limits.since', { day: client.effects.since }) }}</h2>
         <p v-for="m in client.effects.moved" :key="m.id">
-          <span class="tag">{{ say(`moved.${m.change}` as MessageKey) }}</span> {{ m.says || m.was }}
+          <span class="tag">{{ say(`moved.${m.change}`) }}</span> {{ m.says || m.was }}
         </p>
       </div>
       <div v-if="screen.obligations.length" class="sheet stack">

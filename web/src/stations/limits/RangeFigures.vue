@@ -3,7 +3,6 @@ import { useQueries } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { Refused } from '../../api/client'
 import { say } from '../../i18n'
-import type { MessageKey } from '../../i18n'
 import { keyOfClient } from '../../stores/answers'
 import { useClient } from '../../stores/client'
 
@@ -29,7 +28,7 @@ async function drawing(of: string, view: string): Promise<string> {
   <div class="views">
     <figure v-for="view in VIEWS" :key="view" :class="view">
       <div class="drawing" v-html="drawings[view] ?? ''" />
-      <figcaption class="soft small">{{ say(`limits.${view}` as MessageKey) }}</figcaption>
+      <figcaption class="soft small">{{ say(`limits.${view}`) }}</figcaption>
     </figure>
     <table class="numbers">
       <thead>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { reactive, ref } from 'vue'
 import { Refused } from '../../api/client'
-import type { Limit } from '../../api/types'
+import type { Limit } from '../../api/schemas'
 import { say } from '../../i18n'
 import { useClient } from '../../stores/client'
 import { useSession } from '../../stores/session'

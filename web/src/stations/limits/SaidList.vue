@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { got, http } from '../../api/client'
-import type { ClientView } from '../../api/types'
+import type { ClientView } from '../../api/schemas'
 import { say } from '../../i18n'
 import { inWords } from '../../stores/answers'
 import { useClient } from '../../stores/client'
@@ -42,12 +42,9 @@ async function attempt(call: (of: ClientView) => Promise<ClientView>): Promise<v
   }
 }
 const at = (of: ClientView, index: number) => ({ params: { path: { client_id: of.id, index } }, body: { base_revision: of.revision } })
-const confirm = (index: number) =>
-  attempt((of) => got<ClientView>(http.POST('/api/v1/clients/{client_id}/words/{index}/confirm', at(of, index))))
-const withdraw = (index: number) =>
-  attempt((of) => got<ClientView>(http.POST('/api/v1/clients/{client_id}/words/{index}/withdraw', at(of, index))))
-const close = (index: number) =>
-  attempt((of) => got<ClientView>(http.POST('/api/v1/clients/{client_id}/overrides/{index}/withdraw', at(of, index))))
+const confirm = (index: number) => attempt((of) => got(http.POST('/api/v1/clients/{client_id}/words/{index}/confirm', at(of, index))))
+const withdraw = (index: number) => attempt((of) => got(http.POST('/api/v1/clients/{client_id}/words/{index}/withdraw', at(of, index))))
+const close = (index: number) => attempt((of) => got(http.POST('/api/v1/clients/{client_id}/overrides/{index}/withdraw', at(of, index))))
 </script>
 
 <template>

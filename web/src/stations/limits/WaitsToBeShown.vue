@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Limit, LimitEffects } from '../../api/types'
+import type { Limit, LimitEffects } from '../../api/schemas'
 import { say } from '../../i18n'
 import { useClient } from '../../stores/client'
 import { waiting } from './limitRows'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, reactive, ref } from 'vue'
 import { Refused } from '../../api/client'
-import type { ProfessionInfo } from '../../api/types'
+import type { ProfessionInfo } from '../../api/schemas'
 import { say } from '../../i18n'
 import { useClient } from '../../stores/client'
 import { useSession } from '../../stores/session'

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import type { Movement } from '../../api/types'
+import type { Movement } from '../../api/schemas'
 import { byPlace } from './libraryMap'
 
 const move = (family: string, step: string, position: string): Movement =>

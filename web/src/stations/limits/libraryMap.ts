@@ -1,4 +1,4 @@
-import type { Movement } from '../../api/types'
+import type { Movement } from '../../api/schemas'
 
 export interface MapFamily {
   id: string

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest'
-import type { Limit } from '../../api/types'
+import type { Limit } from '../../api/schemas'
 import { closedBy, groups, headline, waiting } from './limitRows'
 
 const limit = (id: string, strength: Limit['strength'], more: Partial<Limit> = {}) =>

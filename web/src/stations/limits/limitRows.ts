@@ -1,4 +1,4 @@
-import type { Limit } from '../../api/types'
+import type { Limit } from '../../api/schemas'
 
 const ORDER = ['forbidden', 'limit', 'caution']
 

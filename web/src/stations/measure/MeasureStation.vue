@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import type { DueTest } from '../../api/types'
+import type { DueTest } from '../../api/schemas'
 import { say } from '../../i18n'
 import { useClient } from '../../stores/client'
 import { useSession } from '../../stores/session'

@@ -1,9 +1,8 @@
 <script setup lang="ts">
 import { computed, reactive, ref, watch } from 'vue'
 import { Refused } from '../../api/client'
-import type { TestInfo } from '../../api/types'
+import type { TestInfo } from '../../api/schemas'
 import { say } from '../../i18n'
-import type { MessageKey } from '../../i18n'
 import FieldEntry from '../../parts/FieldEntry.vue'
 import { useClient } from '../../stores/client'
 import TestClock from './TestClock.vue'
@@ -102,7 +101,7 @@ function another(): void {
       <span v-for="(t, i) in trials" :key="i" class="tag"
         >{{ t }} <button type="button" :aria-label="say('story.remove')" @click="trials.splice(i, 1)">×</button></span
       >
-      <span class="soft small">{{ say(`measure.takes_${test.trials}` as MessageKey) }}</span>
+      <span class="soft small">{{ say(`measure.takes_${test.trials}`) }}</span>
     </div>
     <label class="row">{{ say('measure.on') }}<input v-model="on" type="date" class="date" :max="client.view!.case.as_of" /></label>
     <p v-if="failed" class="bad" role="alert">{{ failed }}</p>

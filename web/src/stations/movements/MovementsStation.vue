@@ -1,8 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import type { Movement, Verdict, VerdictKind } from '../../api/types'
+import type { Movement, Verdict, VerdictKind } from '../../api/schemas'
 import { say } from '../../i18n'
-import type { MessageKey } from '../../i18n'
 import { useClient } from '../../stores/client'
 import { useSession } from '../../stores/session'
 import StepFigure from '../../parts/StepFigure.vue'
@@ -149,7 +148,7 @@ client.judge()
       @close="open = undefined"
       @go="open = session.reference!.movements.find((m) => `${m.family}/${m.step}` === $event)"
     />
-    <p class="visually-hidden">{{ say(`context.${context}` as MessageKey) }}</p>
+    <p class="visually-hidden">{{ say(`context.${context}`) }}</p>
   </div>
 </template>
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, reactive, ref } from 'vue'
 import { got, http, Refused } from '../../api/client'
-import type { Breach, ClientView } from '../../api/types'
+import type { Breach } from '../../api/schemas'
 import { say } from '../../i18n'
 import { useClient } from '../../stores/client'
 import { useSession } from '../../stores/session'
@@ -30,7 +30,7 @@ async function keep(): Promise<void> {
       side: props.side as 'left',
       ...entry,
     }
-    await got<ClientView>(http.POST('/api/v1/clients/{client_id}/overrides', { params: { path: { client_id: client.id } }, body }))
+    await got(http.POST('/api/v1/clients/{client_id}/overrides', { params: { path: { client_id: client.id } }, body }))
     await client.refresh()
     emit('kept')
   } catch (error) {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue'
 import { Refused } from '../../api/client'
-import type { SchoolQuestion } from '../../api/types'
+import type { SchoolQuestion } from '../../api/schemas'
 import { say } from '../../i18n'
 import { useClient } from '../../stores/client'
 

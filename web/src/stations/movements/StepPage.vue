@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useDebounceFn } from '@vueuse/core'
 import { computed, reactive, ref, watch } from 'vue'
-import type { Movement, Parameter, Verdict } from '../../api/types'
+import type { Movement, Parameter, Verdict } from '../../api/schemas'
 import { say } from '../../i18n'
 import type { MessageKey } from '../../i18n'
 import { useClient } from '../../stores/client'

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest'
-import type { Limit } from '../../api/types'
+import type { Limit } from '../../api/schemas'
 import { demandLines } from './demandLines'
 
 const limit = (quantity: string, bound: number): Limit => ({

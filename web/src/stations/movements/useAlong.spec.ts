@@ -1,6 +1,6 @@
 import { describe, expect, it, vi } from 'vitest'
 import { effectScope } from 'vue'
-import type { Parameter, Stop } from '../../api/types'
+import type { Parameter, Stop } from '../../api/schemas'
 import { CHUNK, SPREAD, spreadOf, stopsOf, useAlong } from './useAlong'
 
 const seat: Parameter = { id: 'seat_cm', title: 'seat height', unit: 'cm', low: 36, high: 66, grid: 1, easier: 'up', choices: [] }

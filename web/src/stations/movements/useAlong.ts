@@ -1,5 +1,5 @@
 import { tryOnScopeDispose } from '@vueuse/core'
-import type { Parameter, Stop } from '../../api/types'
+import type { Parameter, Stop } from '../../api/schemas'
 
 /** How many judged stops are asked at once: enough to be solved together, few enough that the nearest are there soon. */
 export const CHUNK = 5

@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import type { Stop, Tried, Verdict } from '../../api/types'
+import type { Stop, Tried, Verdict } from '../../api/schemas'
 import { REST_MS, useTry } from './useTry'
 
 const answer = (svg: string, verdict: unknown = { verdict: 'as_is' }): Tried =>

@@ -1,11 +1,14 @@
 import { useDebounceFn } from '@vueuse/core'
 import { ref } from 'vue'
 import { Refused } from '../../api/client'
-import type { Stop, Tried, Verdict } from '../../api/types'
+import type { Stop, Tried, Verdict } from '../../api/schemas'
 import { say } from '../../i18n'
 
 /** How long a slider rests before the full answer is asked. */
 export const REST_MS = 260
+
+/** What is shown of an answer: of a stop there is less than of the whole. */
+type Seen = Omit<Tried, 'profile'> & { profile: Pick<Tried['profile'], 'fault' | 'peaks'> }
 
 /**
  * Try it: a stop that was asked ahead is shown at once; where there is none, only the pose and its numbers are asked
@@ -14,7 +17,7 @@ export const REST_MS = 260
  * shown unless something newer is.
  */
 export function useTry(ask: (quick: boolean) => Promise<Tried>) {
-  const tried = ref<Tried>()
+  const tried = ref<Seen>()
   const failed = ref('')
   /** What is shown speaks of the pose as it stands; whether a change would help is still being asked. */
   const seeking = ref(false)
@@ -43,7 +46,7 @@ export function useTry(ask: (quick: boolean) => Promise<Tried>) {
   const rest = useDebounceFn(settle, REST_MS)
 
   /** Of a pose that nobody has judged yet the verdict is null. */
-  function show({ svg, profile, verdict }: Pick<Tried, 'svg' | 'profile' | 'verdict'>): void {
+  function show({ svg, profile, verdict }: Pick<Seen, 'svg' | 'profile' | 'verdict'>): void {
     const rest = tried.value ?? { lines: {}, hold: null }
     tried.value = { ...rest, profile, svg, verdict, modified_svg: '', steady: [] }
   }

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue'
 import { got, http, Refused } from '../../api/client'
-import type { OwnText } from '../../api/types'
+import type { OwnText } from '../../api/schemas'
 import { say } from '../../i18n'
 
 const emit = defineEmits<{ kept: [] }>()
@@ -20,9 +20,7 @@ async function keep(t: OwnText): Promise<void> {
   done.value = ''
   try {
     const others = texts.value.filter((x) => x.key !== t.key)
-    const answer = await got<{ texts: OwnText[]; names: string[] }>(
-      http.PUT('/api/v1/texts/{key}', { params: { path: { key: t.key } }, body: { text: t.text } }),
-    )
+    const answer = await got(http.PUT('/api/v1/texts/{key}', { params: { path: { key: t.key } }, body: { text: t.text } }))
     take({ ...answer, texts: answer.texts.map((x) => others.find((o) => o.key === x.key) ?? x) })
     done.value = t.key
     emit('kept')

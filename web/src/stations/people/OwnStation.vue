@@ -8,11 +8,10 @@ import { inWords } from '../../stores/answers'
 import { useSession } from '../../stores/session'
 
 /** One's own log-in: password, second factor, and where it is open. */
-type Own = components['schemas']['Own']
 type Begun = components['schemas']['Begun']
 const session = useSession()
 const queries = useQueryClient()
-const asked = useQuery({ queryKey: ['own'], queryFn: () => got<Own>(http.GET('/api/v1/own')), staleTime: 0 })
+const asked = useQuery({ queryKey: ['own'], queryFn: () => got(http.GET('/api/v1/own')), staleTime: 0 })
 const own = computed(() => asked.data.value)
 const [old, fresh, password, code] = [ref(''), ref(''), ref(''), ref('')]
 const begun = ref<Begun>()
@@ -41,12 +40,12 @@ const change = () =>
   })
 const begin = () =>
   attempt(async () => {
-    begun.value = await got<Begun>(http.POST('/api/v1/second-factor', { body: { password: password.value } }))
+    begun.value = await got(http.POST('/api/v1/second-factor', { body: { password: password.value } }))
     password.value = ''
   })
 const confirm = () =>
   attempt(async () => {
-    codes.value = (await got<{ codes: string[] }>(http.POST('/api/v1/second-factor/confirm', { body: { code: code.value } }))).codes
+    codes.value = (await got(http.POST('/api/v1/second-factor/confirm', { body: { code: code.value } }))).codes
     begun.value = undefined
     code.value = ''
   })

@@ -2,28 +2,16 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, reactive, ref } from 'vue'
 import { got, http } from '../../api/client'
-import type { components } from '../../api/schema'
+import type { Colleague, Role } from '../../api/schemas'
 import { say } from '../../i18n'
 import { inWords } from '../../stores/answers'
 import { useSession } from '../../stores/session'
 
-type Role = components['schemas']['Role']
-interface Person {
-  id: string
-  username: string
-  name: string
-  email: string
-  role: Role
-  active: boolean
-  invited: boolean
-  second_factor: boolean
-  last_seen: string
-}
 const session = useSession()
 const queries = useQueryClient()
 const asked = useQuery({
   queryKey: ['people'],
-  queryFn: () => got<{ people: Person[]; roles: Role[] }>(http.GET('/api/v1/people')),
+  queryFn: () => got(http.GET('/api/v1/people')),
   staleTime: 0,
 })
 const roles = computed(() => asked.data.value?.roles ?? [])
@@ -51,7 +39,7 @@ const invite = () =>
     told.value = say('people.sent', { to: entry.email })
     Object.assign(entry, { username: '', email: '', first_name: '', last_name: '' })
   })
-const change = (p: Person, body: { role?: Role; active?: boolean; forget_device?: boolean }) =>
+const change = (p: Colleague, body: { role?: Role; active?: boolean; forget_device?: boolean }) =>
   attempt(() =>
     got(http.PATCH('/api/v1/people/{person_id}', { params: { path: { person_id: p.id } }, body: { forget_device: false, ...body } })),
   )

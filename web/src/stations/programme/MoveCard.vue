@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, reactive, ref, watch } from 'vue'
-import type { ProgrammeMove } from '../../api/types'
+import type { ProgrammeMove } from '../../api/schemas'
 import { say } from '../../i18n'
 import StepFigure from '../../parts/StepFigure.vue'
 import VerdictMark from '../../parts/VerdictMark.vue'

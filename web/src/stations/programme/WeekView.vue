@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, onUnmounted, ref, watch } from 'vue'
-import type { ProgrammeMove } from '../../api/types'
+import type { ProgrammeMove } from '../../api/schemas'
 import { say } from '../../i18n'
 import { useProgramme } from '../../stores/programme'
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Fit } from '../../api/types'
+import type { Fit } from '../../api/schemas'
 import { say } from '../../i18n'
 
 defineProps<{ fit: Fit }>()

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { PropKind, Room } from '../../api/types'
+import type { PropKind, Room } from '../../api/schemas'
 import { say } from '../../i18n'
 import { emptySeat, toggled } from './rooms'
 

@@ -2,7 +2,7 @@
 import { useDebounceFn } from '@vueuse/core'
 import { computed, onMounted, ref, watch } from 'vue'
 import { got, http, Refused } from '../../api/client'
-import type { PropKind, Room, RoomFits } from '../../api/types'
+import type { PropKind, Room, RoomFits } from '../../api/schemas'
 import { say } from '../../i18n'
 import { useClient } from '../../stores/client'
 import FitCard from './FitCard.vue'
@@ -61,7 +61,7 @@ function drop(): void {
 onMounted(async () => {
   void reckon()
   try {
-    kinds.value = (await got<{ props: PropKind[] }>(http.GET('/api/v1/props'))).props
+    kinds.value = (await got(http.GET('/api/v1/props'))).props
   } catch (error) {
     failed.value = error instanceof Refused ? error.message : say('app.failed')
   }

@@ -1,4 +1,4 @@
-import type { Room, RoomProp, Seat } from '../../api/types'
+import type { Room, RoomProp, Seat } from '../../api/schemas'
 
 export const MOST_ROOMS = 4
 

@@ -1,9 +1,8 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue'
 import { got, http, Refused } from '../../api/client'
-import type { Doubt, SignedLine } from '../../api/types'
+import type { Doubt, SignedLine } from '../../api/schemas'
 import { say } from '../../i18n'
-import type { MessageKey } from '../../i18n'
 import { useSession } from '../../stores/session'
 import { shown } from './shown'
 
@@ -35,7 +34,7 @@ const known = computed(() => session.may('sign_rules') && name.value.trim().leng
 
 async function load(): Promise<void> {
   try {
-    lines.value = (await got<{ lines: SignedLine[] }>(http.GET('/api/v1/rulebook/lines'))).lines
+    lines.value = (await got(http.GET('/api/v1/rulebook/lines'))).lines
   } catch (error) {
     failed.value = error instanceof Refused ? error.message : say('app.failed')
   }
@@ -53,7 +52,7 @@ async function sign(line: SignedLine, agrees: boolean, remark = ''): Promise<voi
       name: name.value,
       profession: profession.value,
     }
-    const stored = await got<SignedLine>(http.POST('/api/v1/rulebook/lines', { body }))
+    const stored = await got(http.POST('/api/v1/rulebook/lines', { body }))
     lines.value = lines.value.map((l) => (key(l) === key(line) ? stored : l))
     objecting.value = undefined
   } catch (error) {
@@ -83,7 +82,7 @@ onMounted(load)
         :aria-pressed="doubt === d"
         @click="doubt = doubt === d ? '' : d"
       >
-        {{ say(`lines.${d}` as MessageKey) }} · {{ count(d) }}
+        {{ say(`lines.${d}`) }} · {{ count(d) }}
       </button>
       <el-select v-model="by" clearable class="who" :placeholder="say('lines.by')" :aria-label="say('lines.by')"
         ><el-option v-for="p in professions" :key="p" :value="p" :label="p"
@@ -104,7 +103,7 @@ onMounted(load)
         <div>
           <p>{{ l.says }}</p>
           <p class="soft small">
-            <span class="tag">{{ say(`lines.${l.doubt}` as MessageKey) }}</span> {{ l.source }}
+            <span class="tag">{{ say(`lines.${l.doubt}`) }}</span> {{ l.source }}
           </p>
           <p v-if="l.signature" class="small" :class="{ bad: !l.signature.agrees }">
             {{

@@ -1,9 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { got, http, Refused } from '../../api/client'
-import type { DryRun, Rule, RuleNumber } from '../../api/types'
+import type { DryRun, Rule, RuleNumber } from '../../api/schemas'
 import { say } from '../../i18n'
-import type { MessageKey } from '../../i18n'
 import { useSession } from '../../stores/session'
 import LinesToCheck from './LinesToCheck.vue'
 import { shown } from './shown'
@@ -33,7 +32,7 @@ async function run(): Promise<void> {
   busy.value = true
   failed.value = ''
   try {
-    answer.value = await got<DryRun>(
+    answer.value = await got(
       http.POST('/api/v1/rulebook/dry-run', { body: { rule: chosen.value, number: trial.value!.number.id, value: trial.value!.value } }),
     )
   } catch (error) {
@@ -123,7 +122,7 @@ function choose(rule: string): void {
               ><b>{{ c.name }}</b></RouterLink
             >
             <p v-for="m in c.limits" :key="m.id" class="small">
-              <span class="tag">{{ say(`moved.${m.change}` as MessageKey) }}</span> {{ m.was }} → {{ m.says }}
+              <span class="tag">{{ say(`moved.${m.change}`) }}</span> {{ m.was }} → {{ m.says }}
             </p>
             <p class="small">{{ say('rulebook.effect', { opens: c.opens.length, closes: c.closes.length }) }}</p>
           </div></template

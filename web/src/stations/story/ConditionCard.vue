@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { ConditionForm } from '../../api/types'
+import type { ConditionForm } from '../../api/schemas'
 import FieldEntry from '../../parts/FieldEntry.vue'
 import { say } from '../../i18n'
 

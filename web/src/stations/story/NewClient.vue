@@ -28,7 +28,7 @@ async function begin(): Promise<void> {
   failed.value = ''
   try {
     const filled = Object.fromEntries(Object.entries(person).filter(([, v]) => v !== undefined && v !== null && v !== ''))
-    const made = await got<{ id: string }>(http.POST('/api/v1/clients', { body: { case: { person: filled } } }))
+    const made = await got(http.POST('/api/v1/clients', { body: { case: { person: filled } } }))
     await router.push(`/client/${made.id}/story`)
   } catch (error) {
     if (!(error instanceof Refused)) throw error

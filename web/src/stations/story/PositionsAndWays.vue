@@ -2,7 +2,6 @@
 import { computed, reactive, ref } from 'vue'
 import { Refused } from '../../api/client'
 import { say } from '../../i18n'
-import type { MessageKey } from '../../i18n'
 import { useClient } from '../../stores/client'
 
 const client = useClient()
@@ -54,7 +53,7 @@ async function keep(): Promise<void> {
     <p class="soft">{{ say('story.positionsLead') }}</p>
     <div class="grid">
       <div v-for="name in asked" :key="name" class="line">
-        <span :id="`position-${name}`">{{ say(`position.${name}` as MessageKey) }}</span>
+        <span :id="`position-${name}`">{{ say(`position.${name}`) }}</span>
         <el-radio-group v-model="tolerates[name]" :aria-labelledby="`position-${name}`"
           ><el-radio-button value="yes" :label="say('story.yes')" /><el-radio-button value="no" :label="say('story.no')" /><el-radio-button
             value="unknown"
@@ -64,15 +63,11 @@ async function keep(): Promise<void> {
       <div class="line">
         <span id="position-bed">{{ say('position.bed_transfer') }}</span>
         <el-radio-group v-model="tolerates.bed_transfer" aria-labelledby="position-bed"
-          ><el-radio-button
-            v-for="v in ['alone', 'with_help', 'hoist', 'unknown']"
-            :key="v"
-            :value="v"
-            :label="say(`transfer.${v}` as MessageKey)"
+          ><el-radio-button v-for="v in ['alone', 'with_help', 'hoist', 'unknown']" :key="v" :value="v" :label="say(`transfer.${v}`)"
         /></el-radio-group>
       </div>
       <div v-for="name in MINUTES" :key="name" class="line">
-        <span :id="`position-${name}`">{{ say(`position.${name}` as MessageKey) }}</span><span class="row"
+        <span :id="`position-${name}`">{{ say(`position.${name}`) }}</span><span class="row"
           ><el-input-number v-model="tolerates[name]" :min="1" :max="240" :value-on-clear="null" :aria-labelledby="`position-${name}`" />{{
             say('position.minutes')
           }}</span
@@ -81,14 +76,14 @@ async function keep(): Promise<void> {
       <div class="line">
         <span id="position-helper">{{ say('position.helper_at_home') }}</span>
         <el-radio-group v-model="tolerates.helper_at_home" aria-labelledby="position-helper"
-          ><el-radio-button v-for="v in ['nobody', 'somebody', 'shown_how']" :key="v" :value="v" :label="say(`helper.${v}` as MessageKey)"
+          ><el-radio-button v-for="v in ['nobody', 'somebody', 'shown_how']" :key="v" :value="v" :label="say(`helper.${v}`)"
         /></el-radio-group>
       </div>
     </div>
     <h3>{{ say('story.ways') }}</h3>
     <div class="row">
       <button v-for="w in WAYS" :key="w" type="button" class="quiet-action" :aria-pressed="ways.by.includes(w)" @click="flip(ways.by, w)">
-        {{ say(`way.${w}` as MessageKey) }}
+        {{ say(`way.${w}`) }}
       </button>
     </div>
     <h3>{{ say('story.dislikes') }}</h3>
@@ -101,7 +96,7 @@ async function keep(): Promise<void> {
         :aria-pressed="ways.dislikes.includes(w)"
         @click="flip(ways.dislikes, w)"
       >
-        {{ say(`dislike.${w}` as MessageKey) }}
+        {{ say(`dislike.${w}`) }}
       </button>
     </div>
     <p v-if="failed" role="alert" class="bad">{{ failed }}</p>

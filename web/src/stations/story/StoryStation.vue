@@ -3,9 +3,8 @@ import { ElMessage } from 'element-plus/es/components/message/index'
 import 'element-plus/es/components/message/style/css'
 import { computed, ref } from 'vue'
 import { Refused } from '../../api/client'
-import type { ConditionForm } from '../../api/types'
+import type { ConditionForm } from '../../api/schemas'
 import { say } from '../../i18n'
-import type { MessageKey } from '../../i18n'
 import { useClient } from '../../stores/client'
 import { useSession } from '../../stores/session'
 import ConditionCard from './ConditionCard.vue'
@@ -57,7 +56,7 @@ function begin(form: ConditionForm): void {
   typed.value = ''
   requestAnimationFrame(() => newest.value.at(-1)?.scrollIntoView({ block: 'center' }))
 }
-const title = (p: string) => say(`story.${p}` as MessageKey)
+const title = (p: (typeof PARTS)[number]) => say(`story.${p}`)
 </script>
 
 <template>

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest'
-import type { ConditionForm, Field } from '../../api/types'
+import type { ConditionForm, Field } from '../../api/schemas'
 import { begun, grouped } from './conditionForms'
 
 const field = (name: string, kind: string, more: Partial<Field> = {}): Field => ({

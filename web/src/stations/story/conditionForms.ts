@@ -1,4 +1,4 @@
-import type { ConditionForm } from '../../api/types'
+import type { ConditionForm } from '../../api/schemas'
 
 /** A condition with its first answers; the forms come from the core. */
 export function begun(form: ConditionForm, today: string): Record<string, unknown> {

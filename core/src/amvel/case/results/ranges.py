@@ -1,9 +1,9 @@
 """Ranges of trunk, neck, hip, shoulder and wrist."""
 
-from typing import Literal
+from typing import ClassVar, Literal
 
 from amvel.case.parts import Side, ask, side
-from amvel.case.result import Result
+from amvel.case.result import Result, Takes
 
 GROUP = "Ranges"
 
@@ -12,7 +12,8 @@ class Range(Result):
     """One range; the largest of unforced trials counts."""
 
     TITLE, GROUP = "Range", GROUP
-    MAIN, TAKES = "deg", "largest"
+    MAIN = "deg"
+    TAKES: ClassVar[Takes] = "largest"
     test: str
     deg: float = ask("Range", "°", ge=0, le=180)
     trials: tuple[float, ...] = ()

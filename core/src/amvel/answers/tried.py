@@ -1,9 +1,19 @@
 """One step with measures chosen by hand: the request that they make, and what the step page says of it."""
 
 from dataclasses import dataclass, field, replace
-from typing import Any
 
-from amvel import answers
+from typing_extensions import TypedDict
+
+from amvel.answers.profiles import (
+    ProfileData,
+    SteadyData,
+    SuggestedHoldData,
+    hold_data,
+    peak_data,
+    profile_data,
+    steady_data,
+)
+from amvel.answers.verdicts import Values, VerdictData, verdict_data
 from amvel.body import plain_fault
 from amvel.engine import Engine
 from amvel.movements import Profile, Request, UnknownMovement, find
@@ -11,7 +21,27 @@ from amvel.movements.figure import figure
 from amvel.movements.schools import school_lines
 from amvel.safety import as_they_stand, judge_one, sides_of
 
-Values = dict[str, float | str]
+
+class TriedData(TypedDict):
+    """What the step page shows."""
+
+    verdict: VerdictData
+    profile: ProfileData
+    svg: str
+    modified_svg: str
+    lines: dict[str, str]
+    steady: list[SteadyData]
+    hold: SuggestedHoldData | None
+
+
+class StopData(TypedDict):
+    """What a slider shows at one of its stops; nothing is sought, the verdict speaks of the pose as it stands there."""
+
+    value: float
+    verdict: VerdictData | None
+    peaks: dict[str, float]
+    fault: str
+    svg: str
 
 
 @dataclass(frozen=True)
@@ -58,7 +88,7 @@ def drawn(engine: Engine, profile: Profile) -> str:
     return "" if shown.fault else figure(engine.profiler, shown)
 
 
-def tried(engine: Engine, chosen: Chosen, stored: answers.Data | None = None) -> dict[str, Any]:
+def tried(engine: Engine, chosen: Chosen, stored: VerdictData | None = None) -> TriedData:
     """Pose, loads, verdict and pictures; `stored` is the verdict on these very values where it is known already."""
     request = request_of(engine, chosen)
     profile = engine.profiler.profile(request)
@@ -66,19 +96,19 @@ def tried(engine: Engine, chosen: Chosen, stored: answers.Data | None = None) ->
         found = judge_one(
             engine.case, engine.findings, engine.envelope_in(chosen.context), engine.profiler, profile, chosen.context
         )
-        stored = answers.verdict_data(found)
+        stored = verdict_data(found)
     return {
         "verdict": stored,
-        "profile": answers.profile_data(profile),
+        "profile": profile_data(profile),
         "svg": drawn(engine, profile),
         "modified_svg": _changed(engine, request, stored),
         "lines": school_lines(request.family, request.step, engine.schools.of(request.family.id)),
-        "steady": answers.steady_data(engine.profiler, profile),
-        "hold": answers.hold_data(engine, request.label, request.side),
+        "steady": steady_data(engine.profiler, profile),
+        "hold": hold_data(engine, request.label, request.side),
     }
 
 
-def _changed(engine: Engine, request: Request, verdict: answers.Data) -> str:
+def _changed(engine: Engine, request: Request, verdict: VerdictData) -> str:
     """The picture of the admissible version where that is another one."""
     if verdict["verdict"] == "excluded" or verdict["values"] == request.values:
         return ""
@@ -86,24 +116,24 @@ def _changed(engine: Engine, request: Request, verdict: answers.Data) -> str:
     return drawn(engine, engine.profiler.profile(other))
 
 
-def posed_stops(engine: Engine, chosen: Chosen, parameter: str, at: list[float]) -> list[dict[str, Any]]:
+def posed_stops(engine: Engine, chosen: Chosen, parameter: str, at: list[float]) -> list[StopData]:
     """What a slider shows at some of its stops: the declared frames are posed, and nothing is judged."""
     profiles = engine.profiler.sketches([request_of(engine, chosen.at(parameter, x)) for x in at])
     return [_stop(engine, x, p, None) for x, p in zip(at, profiles, strict=True)]
 
 
-def judged_stops(engine: Engine, chosen: Chosen, parameter: str, at: list[float]) -> list[dict[str, Any]]:
+def judged_stops(engine: Engine, chosen: Chosen, parameter: str, at: list[float]) -> list[StopData]:
     """The same with the verdict on each stop as it stands there; nothing is sought."""
     profiles = engine.profiler.profiles([request_of(engine, chosen.at(parameter, x)) for x in at])
     judged = as_they_stand(engine.case, engine.findings, engine.envelope_in(chosen.context), profiles, chosen.context)
-    return [_stop(engine, x, p, answers.verdict_data(v)) for x, p, v in zip(at, profiles, judged, strict=True)]
+    return [_stop(engine, x, p, verdict_data(v)) for x, p, v in zip(at, profiles, judged, strict=True)]
 
 
-def _stop(engine: Engine, value: float, profile: Profile, verdict: answers.Data | None) -> dict[str, Any]:
+def _stop(engine: Engine, value: float, profile: Profile, verdict: VerdictData | None) -> StopData:
     return {
         "value": value,
         "verdict": verdict,
-        "peaks": answers.peak_data(profile),
+        "peaks": peak_data(profile),
         "fault": plain_fault(profile.fault),
         "svg": drawn(engine, profile),
     }

@@ -1,16 +1,132 @@
 """A programme and its week as plain data: the fields that the command line prints and the server stores and passes on."""
 
 from collections.abc import Sequence
-from typing import Any
+from typing import NotRequired
+
+from typing_extensions import TypedDict
 
 from amvel.engine import Engine
 from amvel.movements import Step, find
 from amvel.planning import Item, Programme, words
 from amvel.planning.needs import needs
 from amvel.planning.week import DAYS, Week
+from amvel.safety import VerdictKind
 from amvel.safety.ways import WayThere
 
-Data = dict[str, Any]
+
+class ItemData(TypedDict):
+    """One movement of a programme; what is not required was not written by earlier versions."""
+
+    ref: str
+    title: str
+    position: str
+    sides: list[str]
+    side_words: NotRequired[str]
+    values: dict[str, float | str]
+    repetitions: int
+    sets: int
+    hold_s: float
+    minutes: float
+    verdict: VerdictKind
+    why: str
+    extra_side: NotRequired[str]
+    stand_ins: NotRequired[list[str]]
+    effort: float
+
+
+class StageData(TypedDict):
+    """One step of a way there and back."""
+
+    ref: str
+    title: str
+    side: str
+    values: dict[str, float | str]
+    setup: list[str]
+
+
+class WayData(TypedDict):
+    """How a position is reached and left."""
+
+    to: str
+    says: str
+    technique: str
+    title: str
+    open: bool
+    stages: list[StageData]
+    closed_by: list[str]
+
+
+class CoveredData(TypedDict):
+    """An obligation with what covers it."""
+
+    id: str
+    title: str
+    covered_by: list[str]
+    why_not: str
+    days_per_week: NotRequired[float]
+
+
+class NeedData(TypedDict):
+    """How far one need is covered."""
+
+    purpose: str
+    title: str
+    weight: int
+    percent: int
+    because: list[str]
+
+
+class RestsData(TypedDict):
+    """Planned rests."""
+
+    every: int
+    seconds: int
+    says: str
+
+
+class ProgrammeData(TypedDict):
+    """A programme with its reasons; what is not required is added by whoever stores it, or was not written by earlier versions."""
+
+    context: NotRequired[str]
+    movements: list[ItemData]
+    changes_of_position: int
+    minutes: float
+    optimal: bool
+    gap: float
+    worth: NotRequired[int]
+    load_minutes: NotRequired[float]
+    load_budget_minutes: NotRequired[float]
+    obligations: list[CoveredData]
+    needs: NotRequired[list[NeedData]]
+    conflict: NotRequired[str]
+    ways: NotRequired[list[WayData]]
+    rests: NotRequired[RestsData]
+    why: dict[str, str]
+    why_not: dict[str, str]
+    uncovered: dict[str, str]
+    locked: NotRequired[list[str]]
+    warnings: NotRequired[list[str]]
+    by_hand: NotRequired[bool]
+
+
+class SessionData(TypedDict):
+    """One session of a week."""
+
+    day: int
+    title: str
+    at: str
+    rows: list[int]
+    minutes: float
+    light: bool
+
+
+class WeekData(TypedDict):
+    """A week of sessions."""
+
+    sessions: list[SessionData]
+    short: dict[str, str]
+    rest_days: list[int]
+    optimal: bool
 
 
 def side_words(step: Step, sides: Sequence[str]) -> str:
@@ -22,7 +138,7 @@ def side_words(step: Step, sides: Sequence[str]) -> str:
     return (step.side_says or "{side} side only").format(side=side, other=other)
 
 
-def item_data(i: Item) -> Data:
+def item_data(i: Item) -> ItemData:
     """One movement of a programme."""
     family, step = find(i.ref)
     return {
@@ -44,9 +160,9 @@ def item_data(i: Item) -> Data:
     }
 
 
-def way_data(w: WayThere) -> Data:
+def way_data(w: WayThere) -> WayData:
     """How a position is reached and left, stage by stage."""
-    stages = []
+    stages: list[StageData] = []
     for stage in w.stages:
         family, step = find(stage.ref)
         stages.append(
@@ -69,7 +185,7 @@ def way_data(w: WayThere) -> Data:
     }
 
 
-def programme_data(p: Programme) -> Data:
+def programme_data(p: Programme) -> ProgrammeData:
     return {
         "context": p.context,
         "movements": [item_data(i) for i in p.movements],
@@ -109,9 +225,9 @@ def programme_data(p: Programme) -> Data:
     }
 
 
-def needs_data(engine: Engine, items: list[Item]) -> list[Data]:
+def needs_data(engine: Engine, items: list[Item]) -> list[NeedData]:
     """How far each need is covered by these movements."""
-    found = []
+    found: list[NeedData] = []
     for need in needs(engine.case, engine.findings, engine.envelope).values():
         percent = sum(int(100 * find(i.ref)[1].purposes.get(need.purpose, 0.0)) for i in items)
         found.append(
@@ -126,7 +242,7 @@ def needs_data(engine: Engine, items: list[Item]) -> list[Data]:
     return sorted(found, key=lambda n: (-n["weight"], n["purpose"]))
 
 
-def week_data(week: Week) -> Data:
+def week_data(week: Week) -> WeekData:
     """A week as data."""
     return {
         "sessions": [

@@ -1,0 +1,40 @@
+"""The core's answers as plain data with declared fields: what the command line prints and the server passes on and stores."""
+
+from amvel.answers.library import conditions, movements, professions, quantities, tests
+from amvel.answers.limits import breach_data, limit_data
+from amvel.answers.profiles import capacity_data, hold_data, peak_data, profile_data, steady_data
+from amvel.answers.programmes import item_data, needs_data, programme_data, side_words, way_data, week_data
+from amvel.answers.rules import number_data, rules, source_data
+from amvel.answers.schools import schools_data
+from amvel.answers.screening import readings, screen, sign_offs
+from amvel.answers.verdicts import verdict_data, verdicts
+
+__all__ = [
+    "breach_data",
+    "capacity_data",
+    "conditions",
+    "hold_data",
+    "item_data",
+    "limit_data",
+    "movements",
+    "needs_data",
+    "number_data",
+    "peak_data",
+    "professions",
+    "profile_data",
+    "programme_data",
+    "quantities",
+    "readings",
+    "rules",
+    "schools_data",
+    "screen",
+    "side_words",
+    "sign_offs",
+    "source_data",
+    "steady_data",
+    "tests",
+    "verdict_data",
+    "verdicts",
+    "way_data",
+    "week_data",
+]

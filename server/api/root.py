@@ -1,12 +1,28 @@
 """The API: thin; loads a case, calls the core, stores the answer."""
 
+from typing import Any
+
 from ninja import NinjaAPI
 from ninja.security import django_auth
 
 from api import clients, movements, own, papers, people, programmes, rooms, rulebook, session
 from api.problems import install
 
-api = NinjaAPI(title="Amvel", version="1", urls_namespace="v1", auth=django_auth, docs_url=None)
+
+class Api(NinjaAPI):
+    """The API with its description of itself as it is: what is refused comes as problem details."""
+
+    def get_openapi_schema(self, *args: Any, **more: Any) -> Any:
+        schema = super().get_openapi_schema(*args, **more)
+        operations = [o for path in schema["paths"].values() for o in path.values()]
+        for status, answer in ((s, a) for o in operations for s, a in o["responses"].items()):
+            if int(status) >= 400 and "content" in answer:
+                [content] = answer["content"].values()
+                answer["content"] = {"application/problem+json": content}
+        return schema
+
+
+api = Api(title="Amvel", version="1", urls_namespace="v1", auth=django_auth, docs_url=None)
 install(api)
 api.add_router("", session.router)
 api.add_router("", clients.router)

@@ -85,6 +85,7 @@ class Logged:
 
 
 def _about(request: HttpRequest) -> Event:
-    found, user = request.resolver_match, getattr(request, "user", None)
+    # Only who was asked for already: a database that is away is not asked once more for a line in the log.
+    found, user = request.resolver_match, getattr(request, "_cached_user", None)
     who = {"user": str(user.pk), "organisation": str(user.organisation_id)} if user is not None and user.is_authenticated else {}
     return {"method": request.method, "route": found.route if found else "", **who}

@@ -1,0 +1,43 @@
+"""The API against its own description, by requests that nobody would think of (schemathesis, all phases to the end):
+never a 5xx, no status and no shape that is not declared."""
+
+import subprocess
+import sys
+from pathlib import Path
+
+import pytest
+from django.test import Client as Browser
+
+from accounts.models import User
+from clients.casework import create_client
+from tests.server.conftest import PASSWORD, today_case, user_of
+
+CHECKS = "not_a_server_error,status_code_conformance,response_schema_conformance,content_type_conformance"
+# What would end the session that asks, or change its password.
+ENDS_IT = "logout|sessions|second-factor|/password$"
+DESCRIPTION = "/api/v1/openapi.json"
+BIN = Path(sys.executable).parent
+
+
+def cookies(name: str) -> tuple[str, str]:
+    """A log-in as headers: cookie and CSRF token."""
+    browser = Browser(enforce_csrf_checks=True)
+    token = browser.get("/api/v1/session").json()["csrf_token"]
+    answer = browser.post("/api/v1/login", {"username": name, "password": PASSWORD}, content_type="application/json", headers={"X-CSRFToken": token})
+    return "; ".join(f"{k}={m.value}" for k, m in browser.cookies.items()), answer.json()["csrf_token"]
+
+
+@pytest.mark.django_db(transaction=True)
+@pytest.mark.parametrize(("role", "which"), [("clinician", ("--exclude-path-regex", f"{ENDS_IT}|people")), ("administrator", ("--include-path-regex", "people|texts|own|reference"))])
+def test_whatever_is_asked_is_answered_as_it_is_declared(live_server, tmp_path: Path, role: str, which: tuple[str, str]) -> None:
+    user_of("ann", role)
+    create_client(User.objects.get(username="ann"), today_case("painful-wrist"))
+    cookie, token = cookies("ann")
+    command = [str(BIN / "schemathesis"), "run", f"{live_server.url}{DESCRIPTION}", "--checks", CHECKS, "--max-examples", "3"]
+    command += ["--generation-deterministic", "--suppress-health-check", "all", "--continue-on-failure", "--no-color", *which]
+    command += ["-H", f"Cookie: {cookie}", "-H", f"X-CSRFToken: {token}", "-H", f"Referer: {live_server.url}/"]
+    done = subprocess.run(command, cwd=tmp_path, capture_output=True, text=True, timeout=600)
+    assert done.returncode == 0, done.stdout[-6000:]
+    assert "Test cases:" in done.stdout
+    for phase in ("Coverage", "Fuzzing", "Stateful"):
+        assert phase in done.stdout

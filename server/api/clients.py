@@ -17,7 +17,7 @@ from amvel import answers
 from amvel.answers.screening import ScreenData
 from amvel.case import Case, age_years
 from amvel.movements import find
-from amvel.movements.range_figure import range_figure
+from amvel.movements.range_figure import ViewName, range_figure
 from amvel.planning.effects import EffectData, MovedLimit, compare_limits
 from amvel.planning.next_test import DueTestData
 from amvel.safety.permitted import RangeData, all_ranges, fans
@@ -397,10 +397,8 @@ def limit_effects(request: HttpRequest, client_id: str):
 
 
 @router.get("/clients/{client_id}/ranges/{view}", response=PROBLEMS, auth=Needs(Action.SEE_CLIENTS))
-def range_picture(request: HttpRequest, client_id: str, view: str):
+def range_picture(request: HttpRequest, client_id: str, view: ViewName):
     """The body from the side, the front or above, with available and permitted ranges, as SVG."""
-    if view not in ("side", "front", "above"):
-        raise Http404
     engine = engine_of(client_of(request, client_id).latest())
     drawn = [f for f in fans(engine.findings.capacities, engine.envelope) if f.view == view]
     return HttpResponse(range_figure(engine.profiler.body, view, drawn), content_type="image/svg+xml")

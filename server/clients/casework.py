@@ -7,8 +7,11 @@ from django.utils import timezone
 
 from accounts.models import User
 from amvel.admission import admitted
+from amvel.answers.verdicts import VerdictData
 from amvel.case import Case, read_case
 from amvel.engine import Engine
+from amvel.planning.effects import EffectData
+from amvel.planning.next_test import DueTestData
 from clients.engines import case_data, engine_of, keep_engine, today
 from clients.models import AuditEntry, CaseRevision, Client
 from clients.summary import summary_of
@@ -105,7 +108,7 @@ def _asked_of(client: Client, revision: CaseRevision, work: Work, digest: str) -
     return Question(work, client.organisation, digest, today(), str(revision.pk))
 
 
-def verdicts_of(client: Client, user: User | None = None) -> list[dict[str, Any]]:
+def verdicts_of(client: Client, user: User | None = None) -> list[VerdictData]:
     """Every verdict on the newest case as data; raises NotYet while it is judged."""
     return worked_out(_verdicts_question(client), user)
 
@@ -115,18 +118,18 @@ def _verdicts_question(client: Client) -> Question:
     return _asked_of(client, revision, Work.VERDICTS, engine_of(revision).verdicts_digest)
 
 
-def known_verdicts(client: Client) -> list[dict[str, Any]]:
+def known_verdicts(client: Client) -> list[VerdictData]:
     """The verdicts on the newest case as far as they are there; none where it was not judged yet."""
     return known(_verdicts_question(client)) or []
 
 
-def due_tests_of(client: Client, user: User | None = None) -> list[dict[str, Any]]:
+def due_tests_of(client: Client, user: User | None = None) -> list[DueTestData]:
     """The tests that are due as data; raises NotYet while they are sought."""
     revision = client.latest()
     return worked_out(_asked_of(client, revision, Work.DUE_TESTS, engine_of(revision).due_tests_digest), user)
 
 
-def effects_of(client: Client, user: User | None = None) -> dict[str, Any]:
+def effects_of(client: Client, user: User | None = None) -> dict[str, EffectData]:
     """What each limit closes, and what a grade more would open; raises NotYet while it is worked out."""
     revision = client.latest()
     return worked_out(_asked_of(client, revision, Work.EFFECTS, engine_of(revision).verdicts_digest), user)

@@ -34,7 +34,7 @@ def without_arguments(logger: Any, name: str, event: Event) -> Event:
     return event
 
 
-_SHARED = [structlog.processors.TimeStamper(fmt="iso", utc=True), structlog.stdlib.add_log_level]
+_SHARED: list[Any] = [structlog.processors.TimeStamper(fmt="iso", utc=True), structlog.stdlib.add_log_level]
 
 
 def logging_config(level: str) -> Event:

@@ -1,6 +1,7 @@
 """Long answers of the core: asked for once, worked out by whoever is free, kept for everybody who asks the same."""
 
 import uuid
+from enum import StrEnum
 
 from django.conf import settings
 from django.db import models
@@ -8,17 +9,17 @@ from django.db import models
 from accounts.models import Organisation
 
 
-class Work(models.TextChoices):
+class Work(StrEnum):
     """What takes longer than a page may wait."""
 
-    VERDICTS = "verdicts", "every step judged"
-    DUE_TESTS = "due_tests", "which test is next"
-    EFFECTS = "effects", "what each limit closes"
-    PLAN = "plan", "a programme"
-    SWAPS = "swaps", "what may stand in for a movement"
-    CHOSEN = "chosen", "a movement chosen by hand"
-    WHAT_IF = "what_if", "what would change"
-    DRY_RUN = "dry_run", "a number of the rule-book tried on the caseload"
+    VERDICTS = "verdicts"
+    DUE_TESTS = "due_tests"
+    EFFECTS = "effects"
+    PLAN = "plan"
+    SWAPS = "swaps"
+    CHOSEN = "chosen"
+    WHAT_IF = "what_if"
+    DRY_RUN = "dry_run"
 
 
 class LongAnswer(models.Model):
@@ -30,7 +31,7 @@ class LongAnswer(models.Model):
 
     id = models.UUIDField(primary_key=True, default=uuid.uuid4, editable=False)
     organisation = models.ForeignKey(Organisation, on_delete=models.CASCADE)
-    work = models.CharField(max_length=20, choices=Work)
+    work = models.CharField(max_length=20, choices=[(w.value, w.value) for w in Work])
     digest = models.CharField(max_length=64)
     asked = models.JSONField(default=dict)
     asked_by = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.SET_NULL, null=True)

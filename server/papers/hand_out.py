@@ -9,6 +9,7 @@ from django.template.loader import render_to_string
 from django.utils.safestring import mark_safe
 
 from amvel.answers import side_words
+from amvel.answers.programmes import StageData
 from amvel.engine import Engine
 from amvel.fitting import fit_figure, fits, fits_used, to_prepare
 from amvel.movements import Request, find
@@ -74,7 +75,7 @@ def _ways(engine: Engine, programme: Programme, pictures: bool) -> list[dict[str
     return out
 
 
-def _stage(engine: Engine, stage: dict[str, Any], pictures: bool) -> dict[str, Any]:
+def _stage(engine: Engine, stage: StageData, pictures: bool) -> dict[str, Any]:
     family, step = find(stage["ref"])
     profile = engine.profiler.profile(Request(family, step, stage["side"], stage["values"])) if pictures else None
     return {

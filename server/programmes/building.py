@@ -11,6 +11,7 @@ from django.utils import timezone
 
 from accounts.models import User
 from amvel import answers
+from amvel.answers.programmes import WayData
 from amvel.engine import Engine
 from amvel.movements import MODEL_VERSION, Request, find
 from amvel.planning import Item, blocked_by, violations
@@ -210,8 +211,7 @@ def edit(
     Raises StaleProgramme when another version is newer, MovedMeanwhile when the client was changed while it was judged,
     EditRefused when the change is not possible.
     """
-    read = _on(client, base)
-    programme = read.newest
+    read, programme = _on(client, base)
 
     def chosen(ref: str) -> Item:
         find(ref)
@@ -225,17 +225,15 @@ def edit(
     return _store(read, user, programme.context, answer, "hand edit", ("programme edited", says), before=programme.content)
 
 
-def _on(client: Client, base: int) -> Read:
-    """What version `base` was made from; raises StaleProgramme when another is newer, Http404 when there is none."""
-    read = reading(client)
-    if read.newest is None:
-        raise Http404
+def _on(client: Client, base: int) -> tuple[Read, Programme]:
+    """Version `base` and what it was made from; raises StaleProgramme when another is newer, Http404 when there is none."""
+    read, programme = opened_programme(client)
     if read.number != base:
-        raise StaleProgramme(read.newest)
-    return read
+        raise StaleProgramme(programme)
+    return read, programme
 
 
-def ways_data(engine: Engine, context: str, items: list[Item]) -> list[dict[str, Any]]:
+def ways_data(engine: Engine, context: str, items: list[Item]) -> list[WayData]:
     """How each position of these movements is reached and left."""
     needed = ways_of(engine, context, [(i.ref, i.sides[0], i.values) for i in items])
     return [answers.way_data(w) for w in needed]
@@ -288,8 +286,8 @@ def step_on(client: Client, user: User, base: int) -> Programme:
 def _take_up(
     client: Client, user: User, base: int, which: Callable[[Programme], int | None], made_by: str
 ) -> Programme:
-    read = _on(client, base)
-    number = which(read.newest)
+    read, newest = _on(client, base)
+    number = which(newest)
     found = client.programmes.filter(number=number).first() if number is not None else None
     if found is None:
         raise Http404
@@ -297,7 +295,7 @@ def _take_up(
     if broken:
         raise NotAllowed("; ".join(f"{b['ref']}: {b['why']}" for b in broken))
     links: dict[str, Any] = {"shows": found.number, "before": found.before}
-    links["undone"] = read.newest.content if made_by == "undo" else _undone_after(client, found)
+    links["undone"] = newest.content if made_by == "undo" else _undone_after(client, found)
     said = (f"programme: {made_by}", f"to number {found.number}")
     return _store(read, user, found.context, found.answer, made_by, said, **links)
 

@@ -8191,7 +8191,7 @@ export interface operations {
             header?: never;
             path: {
                 client_id: string;
-                view: string;
+                view: "side" | "front" | "above";
             };
             cookie?: never;
         };

@@ -8,6 +8,7 @@ from django.contrib.auth.signals import user_logged_in, user_logged_out
 from django.dispatch import receiver
 from django.http import HttpRequest
 from django.utils import timezone
+from user_agents import parse
 
 from accounts.models import OpenSession, User
 
@@ -17,8 +18,15 @@ _EVERY = timedelta(minutes=1)  # how often the last moment is written down
 
 @receiver(user_logged_in)
 def _begun(sender: type[User], request: HttpRequest, user: User, **more: object) -> None:
-    device = request.headers.get("User-Agent", "")[:200]
+    device = _device(request.headers.get("User-Agent", "")[:300])
     request.session[_ID] = str(OpenSession.objects.create(user=user, device=device).pk)
+
+
+def _device(said: str) -> str:
+    """What a browser says of itself, as somebody would name it; '' where nobody could."""
+    found = parse(said)
+    parts = [p for p in (found.get_device(), found.get_os(), found.get_browser()) if p != "Other"]
+    return ", ".join(dict.fromkeys(parts))[:200]
 
 
 @receiver(user_logged_out)

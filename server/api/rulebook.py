@@ -42,9 +42,17 @@ class TouchedClient(Schema):
     closes: list[str]
 
 
+class Unreadable(Schema):
+    """A client whose case cannot be judged: look at the entry, the others were tried."""
+
+    id: str
+    name: str
+
+
 class DryRun(Schema):
     clients: list[TouchedClient]
     untouched: int
+    unreadable: list[Unreadable]
 
 
 @router.post("/rulebook/dry-run", response={200: DryRun, **UNDER_WAY, **PROBLEMS}, auth=Needs(Action.TRY_RULES))

@@ -7,6 +7,7 @@ from ninja import Router, Schema
 from ninja.utils import check_csrf
 from pydantic import Field
 
+from accounts.guessing import too_many
 from accounts.roles import Action, ActionName, Role
 from accounts.second_factor import has_second_factor, pass_with
 from amvel import answers
@@ -60,15 +61,16 @@ def session(request: HttpRequest):
 
 @router.post("/login", auth=None, response={200: Session, **PROBLEMS})
 def log_in(request: HttpRequest, credentials: Credentials):
-    """Log in; five failures lock the pair of name and address for a quarter of an hour.
+    """Log in; five failures lock the pair of name and address for a quarter of an hour, more of them the name or the address.
 
     Who has a second factor and gives no code is not logged in: `needs_code` says so.
     """
     if check_csrf(request) is not None:
         return problem(403, "Reload the page", "the page is too old to log in from")
-    user = authenticate(request, username=credentials.username, password=credentials.password)
+    locked = too_many(request, credentials.username)
+    user = None if locked else authenticate(request, username=credentials.username, password=credentials.password)
     if user is None:
-        locked = getattr(request, "axes_locked_out", False)
+        locked = locked or getattr(request, "axes_locked_out", False)
         return problem(
             429 if locked else 401,
             "Locked for a while" if locked else "Not logged in",

@@ -141,13 +141,14 @@ def make_ready(client: Client) -> None:
     engine = engine_of(revision)
     if engine.stop_signs:
         return
-    for work, digest in (
-        (Work.VERDICTS, engine.verdicts_digest),
-        (Work.DUE_TESTS, engine.due_tests_digest),
-        (Work.EFFECTS, engine.verdicts_digest),
+    # Verdicts of everybody come before the rest of anybody.
+    for work, digest, after in (
+        (Work.VERDICTS, engine.verdicts_digest, 0),
+        (Work.EFFECTS, engine.verdicts_digest, 1),
+        (Work.DUE_TESTS, engine.due_tests_digest, 2),
     ):
         try:
-            worked_out(_asked_of(client, revision, work, digest), priority=AHEAD)
+            worked_out(_asked_of(client, revision, work, digest), priority=AHEAD - after)
         except NotYet:
             continue
 

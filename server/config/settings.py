@@ -91,6 +91,7 @@ AXES_FAILURE_LIMIT = 5
 AXES_COOLOFF_TIME = 0.25  # hours
 AXES_LOCKOUT_PARAMETERS = [["username", "ip_address"]]
 AXES_RESET_ON_SUCCESS = True
+FAILURES_A_NAME, FAILURES_AN_ADDRESS = 20, 60  # in that time, see accounts/guessing.py
 
 # Long answers are left to workers beside the processes that serve pages; tests and commands make them where they are.
 WORKERS = os.environ.get("AMVEL_WORKERS", "0") != "0"

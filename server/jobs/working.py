@@ -4,9 +4,12 @@ from collections.abc import Callable
 from datetime import date
 from typing import Any
 
+import structlog
 from django.utils import timezone
 
 from amvel import answers
+from amvel.body import BodyError
+from amvel.case import CaseError
 from amvel.engine import Engine
 from amvel.planning import plan, swaps
 from amvel.planning.effects import dry_run, effects
@@ -18,6 +21,7 @@ from clients.models import CaseRevision, Client
 from jobs.models import LongAnswer, Work
 from jobs.solved_bodies import shared
 
+log = structlog.get_logger(__name__)
 Args = dict[str, Any]
 Told = Callable[[float], None]  # hears how far it is, 0 to 1
 
@@ -79,16 +83,26 @@ def _dry_run(row: LongAnswer, day: date, args: Args, told: Told) -> Any:
     """Which clients of the organisation a new number would touch; one that cannot be judged is named, the others go on."""
     revisions = newest_revisions(row.organisation_id)
     draft = {(args["rule"], args["number"]): args["value"]}
-    touched, untouched = [], 0
+    touched: list[dict[str, Any]] = []
+    unreadable: list[dict[str, str]] = []
+    untouched = 0
     for i, revision in enumerate(revisions):
-        engine = engine_of(revision, day)
-        found = dry_run(engine, draft)
+        try:
+            found = dry_run(engine_of(revision, day), draft)
+        except (CaseError, BodyError) as error:
+            log.warning("cannot be judged", client=str(revision.client_id), kind=type(error).__name__)
+            unreadable.append(_named(revision))
+            continue
         if found is None:
             untouched += 1
         else:
-            touched.append({"id": str(revision.client_id), "name": engine.case.person.name, **found})
+            touched.append({**_named(revision), **found})
         told((i + 1) / len(revisions))
-    return {"clients": touched, "untouched": untouched}
+    return {"clients": touched, "untouched": untouched, "unreadable": unreadable}
+
+
+def _named(revision: CaseRevision) -> dict[str, str]:
+    return {"id": str(revision.client_id), "name": revision.client.name}
 
 
 def newest_revisions(organisation_id: Any) -> list[CaseRevision]:

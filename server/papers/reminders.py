@@ -7,6 +7,7 @@ A reminder names no condition and no limit.
 from datetime import datetime, timedelta
 from zoneinfo import ZoneInfo, ZoneInfoNotFoundError
 
+import structlog
 from django.core.exceptions import ValidationError
 from django.core.mail import EmailMessage
 from django.core.validators import validate_email
@@ -20,6 +21,7 @@ from papers.models import ReminderWish, SentReminder
 from papers.schedule import week_of
 from programmes.building import NotAllowed
 
+log = structlog.get_logger(__name__)
 AHEAD = timedelta(minutes=60)
 
 
@@ -55,6 +57,9 @@ def send_due(now: datetime) -> tuple[int, list[str]]:
             sent += _send_for(wish, now)
         except (ProgrammeBlocked, NotAllowed) as error:
             left.append(f"{wish.client_id}: {error}")
+        except Exception as error:  # a mail server, a damaged case: whatever it is, everybody else is reminded
+            log.exception("a reminder did not go", client=str(wish.client_id))
+            left.append(f"{wish.client_id}: {type(error).__name__}")
     return sent, left
 
 

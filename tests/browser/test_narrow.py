@@ -18,7 +18,7 @@ def test_no_page_is_wider_than_the_screen(page: Page, width: int, height: int) -
     page.set_viewport_size({"width": width, "height": height})
     log_in(page)
     wide = []
-    for path in ("/day", "/rules", "/new", *(f"/client/{client.pk}/{s}" for s in STATIONS)):
+    for path in ("/day", "/rules", "/new", "/own", *(f"/client/{client.pk}/{s}" for s in STATIONS)):
         page.goto(path)
         all_answered(page)
         reach = page.evaluate("document.documentElement.scrollWidth")

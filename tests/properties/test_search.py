@@ -20,7 +20,7 @@ from amvel.safety.verdict import check
 from amvel.sources import COMMON_PRACTICE
 from tests.conftest import demo
 
-SAMPLE = 14
+SAMPLE = 20
 
 
 def nearest_of_the_grid(engine: Engine, verdict: Verdict) -> float | None:

@@ -23,6 +23,24 @@ def test_nothing_is_shown_without_log_in(client_id: str) -> None:
         assert answer.headers["Content-Type"] == "application/problem+json"
 
 
+def from_address(address: str) -> Api:
+    return Api(Browser(enforce_csrf_checks=True, REMOTE_ADDR=address))
+
+
+def test_a_name_is_not_guessed_at_from_many_addresses(user, settings) -> None:
+    """Four failures from each of five addresses: no pair is locked, the name is."""
+    tries = [from_address(f"10.0.0.{k}").login("ann", "wrong-password").status_code for k in range(1, 6) for _ in range(4)]
+    assert set(tries) == {401} and len(tries) == settings.FAILURES_A_NAME
+    assert from_address("10.0.0.99").login("ann").status_code == 429
+
+
+def test_an_address_does_not_try_every_name_and_nobody_else_is_locked(user, settings) -> None:
+    tries = [from_address("10.0.0.7").login(f"name{k}", "wrong-password").status_code for k in range(20) for _ in range(3)]
+    assert set(tries) == {401} and len(tries) == settings.FAILURES_AN_ADDRESS
+    assert from_address("10.0.0.7").login("ann").status_code == 429
+    assert from_address("10.0.0.8").login("ann").status_code == 200
+
+
 def test_a_wrong_password_is_refused_and_five_lock_the_name(user) -> None:
     api = Api(Browser(enforce_csrf_checks=True))
     codes = [api.login("ann", "wrong-password").status_code for _ in range(6)]

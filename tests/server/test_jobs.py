@@ -1,5 +1,6 @@
 """Long answers: asked for once, worked out by a worker, kept for everybody in the house; a worker may die."""
 
+import json
 import signal
 import time
 from collections import OrderedDict
@@ -71,6 +72,27 @@ def test_a_worker_that_is_killed_in_the_middle_costs_no_answer(house, with_worke
     assert api.get(path).status_code == 202
     worker.start()
     assert until(lambda: api.get(path).status_code == 200)
+
+
+def test_two_workers_share_the_questions_and_say_the_same(house, with_workers, worker: Worker) -> None:
+    """Each question is answered by one of them, and whoever asks which process gets the same."""
+    api, client_id = house
+    user = Client.objects.get(pk=client_id).organisation.users.get()
+    others = [str(create_client(user, today_case(n)).pk) for n in ("fit-seventy", "low-bone-mass")]
+    paths = [f"/clients/{c}/verdicts" for c in (client_id, *others)]
+    assert [api.get(p).status_code for p in paths] == [202] * 3
+    second = Worker()
+    worker.start()
+    second.start()
+    try:
+        until(lambda: all(api.get(p).status_code == 200 for p in paths))
+    finally:
+        second.end(signal.SIGKILL)
+    with connection.cursor() as cursor:
+        cursor.execute("SELECT status, count(*) FROM procrastinate_jobs WHERE task_name = 'work_out' GROUP BY status")
+        assert cursor.fetchall() == [("succeeded", 3)]
+    alone = working.answered(LongAnswer.objects.get(asked__case=str(Client.objects.get(pk=others[0]).latest().pk)))
+    assert api.get(paths[1]).json()["verdicts"] == json.loads(json.dumps(alone))
 
 
 def test_the_same_question_is_worked_out_once_for_everybody_in_the_house(house, with_workers) -> None:
@@ -214,7 +236,7 @@ def test_clients_are_made_ready_behind_what_somebody_waits_for(house, with_worke
     api.get(f"/clients/{client_id}/verdicts")
     with connection.cursor() as cursor:
         cursor.execute("SELECT priority, count(*) FROM procrastinate_jobs WHERE task_name = 'work_out' GROUP BY priority ORDER BY priority DESC")
-        assert cursor.fetchall() == [(10, 1), (0, 3)]
+        assert cursor.fetchall() == [(10, 1), (0, 1), (-1, 1), (-2, 1)]
 
 
 def test_who_may_not_be_judged_is_not_made_ready(house, with_workers) -> None:

@@ -3,6 +3,7 @@
 from datetime import timedelta
 
 import pytest
+from django.db import connection
 from django.utils import timezone
 
 from clients.casework import create_client
@@ -136,7 +137,7 @@ def test_the_ranges_are_drawn(api: Api, client_id: str, view: str) -> None:
     answer = api.get(f"/clients/{client_id}/ranges/{view}")
     assert answer["Content-Type"] == "image/svg+xml"
     assert b"data-fan" in answer.content
-    assert api.get(f"/clients/{client_id}/ranges/inside").status_code == 404
+    assert api.get(f"/clients/{client_id}/ranges/inside").status_code == 422
 
 
 def test_the_rule_book_on_trial_touches_only_whom_it_concerns(
@@ -148,7 +149,7 @@ def test_the_rule_book_on_trial_touches_only_whom_it_concerns(
     assert found["untouched"] == 1
     assert "round_and_lengthen/small" in found["clients"][0]["opens"]
     assert CURL not in found["clients"][0]["opens"]  # curls also wait to be shown
-    assert stranger.post("/rulebook/dry-run", body).json() == {"clients": [], "untouched": 0}
+    assert stranger.post("/rulebook/dry-run", body).json() == {"clients": [], "untouched": 0, "unreadable": []}
     assert api.post("/rulebook/dry-run", {**body, "number": "magic"}).status_code == 404
     assert AuditEntry.objects.filter(action="rule-book tried").count() == 2
 
@@ -157,3 +158,15 @@ def test_a_stranger_sees_none_of_it(stranger: Api, client_id: str) -> None:
     for path in ("pulse", "history", "limits/effects", "ranges/side"):
         assert stranger.get(f"/clients/{client_id}/{path}").status_code == 404
     assert stranger.post(f"/clients/{client_id}/overrides", override(limit_id="x")).status_code == 404
+
+
+def test_a_number_is_tried_on_everybody_else_where_one_case_cannot_be_read(api: Api, user, client_id: str) -> None:
+    other = create_client(user, today_case("painful-wrist"))
+    broken = other.latest()
+    with connection.cursor() as cursor:  # as a fault of storage would leave it
+        cursor.execute("ALTER TABLE clients_caserevision DISABLE TRIGGER USER")
+        cursor.execute("UPDATE clients_caserevision SET data = jsonb_set(data, '{person,mass_kg}', '-1') WHERE id = %s", [broken.pk])
+        cursor.execute("ALTER TABLE clients_caserevision ENABLE TRIGGER USER")
+    found = api.post("/rulebook/dry-run", {"rule": "low_bone_mass", "number": "loaded_flexion_deg", "value": 5}).json()
+    assert [u["id"] for u in found["unreadable"]] == [str(other.pk)]
+    assert [c["id"] for c in found["clients"]] == [client_id]

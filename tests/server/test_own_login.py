@@ -15,6 +15,7 @@ from clients.models import AuditEntry
 from tests.server.conftest import PASSWORD, Api, logged_in, user_of
 
 pytestmark = pytest.mark.django_db
+TABLET = "Mozilla/5.0 (iPad; CPU OS 17_1 like Mac OS X) AppleWebKit/605.1.15 (KHTML, like Gecko) Version/17.1 Mobile/15E148 Safari/604.1"
 
 
 def code_at(key: bytes, seconds: float, digits: int = 6) -> str:
@@ -143,13 +144,13 @@ def test_an_administrator_takes_away_the_factor_of_a_lost_device_in_the_own_hous
 
 
 def test_every_log_in_is_listed_and_can_be_ended_from_another(api: Api) -> None:
-    browser = Browser(enforce_csrf_checks=True, headers={"User-Agent": "A tablet"})
+    browser = Browser(enforce_csrf_checks=True, headers={"User-Agent": TABLET})
     tablet = Api(browser)
     assert tablet.login("ann").status_code == 200
     listed = api.get("/own").json()["sessions"]
     assert [s["here"] for s in listed].count(True) == 1
     there = next(s for s in listed if not s["here"])
-    assert there["device"] == "A tablet"
+    assert there["device"] == "iPad, iOS 17.1, Mobile Safari 17.1"
     assert api.post(f"/sessions/{there['id']}/end", {}).status_code == 200
     assert tablet.get("/day").status_code == 401
     assert api.get("/day").status_code == 200

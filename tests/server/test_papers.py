@@ -6,11 +6,13 @@ from datetime import datetime, timedelta
 import pytest
 import vobject
 from django.core import mail
+from django.core.mail import EmailMessage
 from django.core.management import call_command
 from django.utils import timezone
 from pypdf import PdfReader
 
-from tests.server.conftest import Api
+from clients.casework import create_client
+from tests.server.conftest import Api, today_case
 
 pytestmark = pytest.mark.django_db
 
@@ -227,6 +229,27 @@ def test_no_reminder_while_a_stop_sign_stands(api: Api, client_id: str, built: d
     api.patch(f"/clients/{client_id}", {"base_revision": view["revision"], "sections": {"stop_signs": stop}})
     call_command("send_reminders", now=(at - timedelta(minutes=30)).isoformat())
     assert mail.outbox == []
+
+
+def test_a_mail_that_does_not_go_stops_no_other_and_goes_the_next_time(api: Api, user, client_id: str, built: dict, monkeypatch) -> None:
+    second = str(create_client(user, today_case("low-bone-mass")).pk)
+    assert api.post(f"/clients/{second}/programmes", {"context": "home", "minutes": 20}).status_code == 201
+    for client, address in ((client_id, "orla@example.org"), (second, "ines@example.org")):
+        assert api.send("put", f"/clients/{client}/reminder", {"address": address, "zone": "UTC"}).status_code == 200
+    early = (next_session(api, client_id) - timedelta(minutes=30)).isoformat()
+    real, refused = EmailMessage.send, min((client_id, "orla@example.org"), (second, "ines@example.org"))[1]
+
+    def down(self, *args, **more):
+        if self.to == [refused]:
+            raise OSError("the mail server has gone")
+        return real(self, *args, **more)
+
+    with monkeypatch.context() as held:
+        held.setattr(EmailMessage, "send", down)
+        call_command("send_reminders", now=early)
+    assert len(mail.outbox) == 1 and mail.outbox[0].to != [refused]
+    call_command("send_reminders", now=early)
+    assert sorted(m.to[0] for m in mail.outbox) == ["ines@example.org", "orla@example.org"]
 
 
 @pytest.mark.parametrize("wrong", [{"address": "nowhere"}, {"address": "a@example.org", "zone": "Mars/Base"}])

@@ -35,7 +35,7 @@ export interface paths {
         put?: never;
         /**
          * Log In
-         * @description Log in; five failures lock the pair of name and address for a quarter of an hour.
+         * @description Log in; five failures lock the pair of name and address for a quarter of an hour, more of them the name or the address.
          *
          *     Who has a second factor and gives no code is not logged in: `needs_code` says so.
          */
@@ -6405,6 +6405,8 @@ export interface components {
             clients: components["schemas"]["TouchedClient"][];
             /** Untouched */
             untouched: number;
+            /** Unreadable */
+            unreadable: components["schemas"]["Unreadable"][];
         };
         /** TouchedClient */
         TouchedClient: {
@@ -6418,6 +6420,16 @@ export interface components {
             opens: string[];
             /** Closes */
             closes: string[];
+        };
+        /**
+         * Unreadable
+         * @description A client whose case cannot be judged: look at the entry, the others were tried.
+         */
+        Unreadable: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
         };
         /**
          * Draft

@@ -546,6 +546,7 @@ const en = {
   'rulebook.try': 'Try another',
   'rulebook.dryRun': 'What would change?',
   'rulebook.run': 'Try it on every client',
+  'rulebook.unreadable': '{name}: this entry cannot be judged and was left out; open it and look at the last change.',
   'rulebook.touched': '{n} of {of} clients would be touched',
   'rulebook.effect': '{opens} steps open, {closes} close',
   'rulebook.examples': 'Checked with',

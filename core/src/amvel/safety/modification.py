@@ -3,6 +3,7 @@
 The candidates of a step do not depend on findings; only which of them are admissible does.
 """
 
+from collections import defaultdict
 from collections.abc import Callable, Container, Generator
 from dataclasses import dataclass
 from itertools import product
@@ -161,7 +162,7 @@ def search(original: Profile, first: Check, envelope: Envelope, context: str, li
     singles = [_version(original, c) for c in candidates(step, start, alone, more) if sum(c[k] != start[k] for k in c) == 1]
     found = yield from _first_fine(singles, fine)
     if found is None:
-        doubles = yield from _hopeful_pairs(original, first, moves)
+        doubles = yield from _hopeful_pairs(original, first, moves, probes, sketches)
         found = yield from _first_fine(doubles, fine)
     if found is None:
         return None
@@ -178,23 +179,38 @@ def nearest_posed(original: Profile) -> Generator[Ask, list[Profile], Profile | 
 
 
 def _hopeful_pairs(
-    original: Profile, first: Check, moves: dict[str, list[float | str]]
+    original: Profile,
+    first: Check,
+    moves: dict[str, list[float | str]],
+    probes: list[Request],
+    sketches: list[Profile],
 ) -> Generator[Ask, list[Profile], list[Request]]:
-    """Versions with two parameters moved, nearest first, of those pairs whose furthest corner holds what was broken.
+    """Versions with two parameters moved, nearest first, of those pairs that can hold all that was broken.
 
-    What even both at their easiest do not bring inside its bound, nothing between will (our reading).
+    What neither of two brings inside its bound alone where it was tried, nor both at their easiest, nothing between will
+    (our reading).
     """
     step, start = original.request.step, {**first_dose(original.request.step), **original.request.values}
     pairs = [(a, b) for i, a in enumerate(moves) for b in list(moves)[i + 1 :] if moves[a] and moves[b]]
     corners = [_version(original, {**start, a: moves[a][-1], b: moves[b][-1]}) for a, b in pairs]
-    sketches = yield Ask(tuple(corners), True)
+    held = _held_alone(start, first, probes, sketches)
+    at_corners = yield Ask(tuple(corners), True)
     hopeful = [
         v
-        for (a, b), corner in zip(pairs, sketches, strict=True)
-        if corner.fault or all(_holds(corner, x) for x in first.breaches)
+        for (a, b), corner in zip(pairs, at_corners, strict=True)
+        if corner.fault or all(_holds(corner, x) or x in held[a] or x in held[b] for x in first.breaches)
         for v in _pairs(start, moves, a, b)
     ]
     return [_version(original, v) for v in sorted(hopeful, key=lambda v: distance(step, start, v))]
+
+
+def _held_alone(start: dict[str, float | str], first: Check, probes: list[Request], sketches: list[Profile]) -> dict[str, list[Breach]]:
+    """Per parameter what of the broken it brings inside its bound alone, at one of the places where it was tried."""
+    out: dict[str, list[Breach]] = defaultdict(list)
+    for request, sketch in zip(probes, sketches, strict=True):
+        moved = next(k for k, v in {**start, **request.values}.items() if v != start[k])
+        out[moved] += [b for b in first.breaches if sketch.fault or _holds(sketch, b)]
+    return out
 
 
 def _holds(profile: Profile, b: Breach) -> bool:

@@ -117,6 +117,7 @@ function choose(rule: string): void {
           ><p>
             <b>{{ say('rulebook.touched', { n: answer.clients.length, of: answer.clients.length + answer.untouched }) }}</b>
           </p>
+          <p v-for="u in answer.unreadable" :key="u.id" class="bad">{{ say('rulebook.unreadable', { name: u.name }) }}</p>
           <div v-for="c in answer.clients" :key="c.id" class="touched">
             <RouterLink :to="`/client/${c.id}/limits`"
               ><b>{{ c.name }}</b></RouterLink

@@ -1,0 +1,47 @@
+"""A second factor, as somebody sets it up and comes in with it; and ending a session on another device."""
+
+import pytest
+from playwright.sync_api import Page, expect
+
+from tests.browser.driving import chromium, log_in, no_serious_fault, page
+from tests.server.conftest import PASSWORD, logged_in, user_of
+from tests.server.test_own_login import code_now
+
+__all__ = ["chromium", "page"]
+pytestmark = pytest.mark.django_db(transaction=True)
+
+
+def test_a_second_factor_is_set_up_and_asked_for(page: Page) -> None:
+    user_of("ann")
+    log_in(page)
+    page.get_by_role("link", name="ann").click()
+    page.fill("input[name=own-password]", PASSWORD)
+    page.get_by_role("button", name="Set it up").click()
+    expect(page.get_by_role("img", name="Picture with the secret")).to_be_visible()
+    secret = page.locator(".secret").inner_text()
+    no_serious_fault(page)
+    page.fill("input[name=first-code]", code_now(secret))
+    page.get_by_role("button", name="That is the code").click()
+    codes = page.locator(".codes li").all_inner_texts()
+    assert len(codes) == 8
+    page.get_by_role("button", name="They are written down").click()
+    page.get_by_role("button", name="Log out").click()
+    page.fill("input[name=username]", "ann")
+    page.fill("input[name=password]", PASSWORD)
+    page.get_by_role("button", name="Come in").click()
+    expect(page.get_by_text("Your log-in asks for a second thing")).to_be_visible()
+    no_serious_fault(page)
+    page.fill("input[name=code]", codes[0])
+    page.get_by_role("button", name="Come in").click()
+    expect(page).to_have_url(lambda url: url.endswith("/day"))
+
+
+def test_another_device_is_logged_out_from_here(page: Page) -> None:
+    user_of("ann")
+    other = logged_in("ann")
+    log_in(page)
+    page.goto("/own")
+    expect(page.locator(".place")).to_have_count(2)
+    page.get_by_role("button", name="Log out there").click()
+    expect(page.locator(".place")).to_have_count(1)
+    assert other.get("/day").status_code == 401

@@ -3,7 +3,7 @@
 import hashlib
 import json
 from dataclasses import dataclass, field
-from datetime import date, timedelta
+from datetime import date
 from typing import Any
 
 from django.conf import settings
@@ -12,12 +12,21 @@ from django.utils import timezone
 from procrastinate.exceptions import AlreadyEnqueued
 
 from accounts.models import Organisation, User
-from jobs.models import LongAnswer, Work
+from jobs.models import LOST_AFTER, LongAnswer, Work
 from jobs.working import answered, keep
 
 AT_ONCE_FOR_ONE, AT_ONCE_FOR_A_HOUSE = 8, 60  # questions that wait; more are refused, so that nobody fills the queue
-LOST_AFTER = timedelta(seconds=15)  # without a sign of life from whoever worked on it
-ASKED, AHEAD = 10, 0  # priorities: somebody waits, or it is made ready before anybody does
+AHEAD = 0  # priority of what is made ready before anybody asks; what somebody waits for comes before, the shortest wait first
+_URGENT = {
+    Work.CHOSEN: 16,
+    Work.SWAPS: 16,
+    Work.PLAN: 15,
+    Work.VERDICTS: 14,
+    Work.EFFECTS: 12,
+    Work.DUE_TESTS: 11,
+    Work.WHAT_IF: 10,
+    Work.DRY_RUN: 8,
+}
 
 
 @dataclass(frozen=True)
@@ -74,7 +83,7 @@ def known(question: Question) -> Any | None:
     return row.answer if row is not None and row.done else None
 
 
-def worked_out(question: Question, user: User | None = None, priority: int = ASKED) -> Any:
+def worked_out(question: Question, user: User | None = None, priority: int | None = None) -> Any:
     """The answer as plain data; raises NotYet while a worker is at it, Busy when too much is waited for, WorkFailed."""
     row = _find(question)
     if row is not None and row.done:
@@ -89,7 +98,7 @@ def worked_out(question: Question, user: User | None = None, priority: int = ASK
         answer = answered(row)
         keep(row, answer)
         return answer
-    raise NotYet(_told(question, row, user, priority).share)
+    raise NotYet(_told(question, row, user, _URGENT[question.work] if priority is None else priority).share)
 
 
 def _find(question: Question) -> LongAnswer | None:

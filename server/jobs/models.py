@@ -1,12 +1,15 @@
 """Long answers of the core: asked for once, worked out by whoever is free, kept for everybody who asks the same."""
 
 import uuid
+from datetime import timedelta
 from enum import StrEnum
 
 from django.conf import settings
 from django.db import models
 
 from accounts.models import Organisation
+
+LOST_AFTER = timedelta(seconds=15)  # without a sign of life, whoever worked on an answer is taken for dead
 
 
 class Work(StrEnum):

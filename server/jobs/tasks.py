@@ -8,11 +8,12 @@ from threading import Event, Thread
 
 import structlog
 from django.db import DatabaseError, connection, transaction
+from django.db.models import Q
 from django.utils import timezone
 from procrastinate import RetryStrategy
 from procrastinate.contrib.django import app
 
-from jobs.models import LongAnswer, SolvedBody
+from jobs.models import LOST_AFTER, LongAnswer, SolvedBody
 from jobs.working import Told, answered, keep
 from papers.reminders import send_due
 
@@ -24,10 +25,13 @@ UNUSED_DAYS = 90
 
 @app.task(name="work_out", queue=ANSWERS, retry=RetryStrategy(max_attempts=3, wait=1))
 def work_out(row: str) -> None:
-    """Answer one question, unless somebody has done so meanwhile."""
-    question = LongAnswer.objects.filter(pk=row).first()
-    if question is None or question.done or question.failed:
+    """Answer one question, unless somebody has done so meanwhile or is at it."""
+    now = timezone.now()
+    waiting = LongAnswer.objects.filter(pk=row, done_at=None, failed="")
+    nobody = Q(beat_at=None) | Q(beat_at__lt=now - LOST_AFTER)
+    if not waiting.filter(nobody).update(beat_at=now):
         return
+    question = LongAnswer.objects.get(pk=row)
     try:
         with _beating(question) as told:
             answer = answered(question, told)

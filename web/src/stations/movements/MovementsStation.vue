@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import type { Movement, Verdict, VerdictKind } from '../../api/schemas'
+import { shareOf } from '../../api/underWay'
 import { say } from '../../i18n'
 import { useClient } from '../../stores/client'
 import { useSession } from '../../stores/session'
@@ -64,6 +65,7 @@ function line(v: Verdict): string {
   return v.changes[0]?.says ?? v.cautions[0]?.measure ?? ''
 }
 client.judge()
+const share = shareOf('/verdicts')
 </script>
 
 <template>
@@ -103,7 +105,12 @@ client.judge()
     </p>
     <div v-else-if="!client.verdicts" class="sheet stack" role="status">
       <p>{{ say('movements.working') }}</p>
-      <el-skeleton :rows="5" animated />
+      <el-progress
+        v-if="share"
+        :percentage="Math.round(100 * share)"
+        :stroke-width="14"
+        :aria-label="say('movements.judging')"
+      /><el-skeleton :rows="5" animated />
     </div>
     <p v-if="client.verdicts && !ladders.length" class="soft">{{ say('movements.none') }}</p>
     <section v-for="ladder in ladders" :key="ladder[0].family" class="ladder">

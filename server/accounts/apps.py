@@ -7,4 +7,9 @@ class AccountsConfig(AppConfig):
     name = "accounts"
 
     def ready(self) -> None:
-        from accounts import open_sessions  # noqa: F401  (hears of log-ins)
+        from django.contrib.auth.signals import user_logged_in, user_logged_out
+
+        from accounts.open_sessions import begun, ended
+
+        user_logged_in.connect(begun)
+        user_logged_out.connect(ended)

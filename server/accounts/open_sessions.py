@@ -4,8 +4,6 @@ import uuid
 from datetime import timedelta
 
 from django.contrib.auth import logout
-from django.contrib.auth.signals import user_logged_in, user_logged_out
-from django.dispatch import receiver
 from django.http import HttpRequest
 from django.utils import timezone
 from user_agents import parse
@@ -16,8 +14,8 @@ _ID = "open_session"
 _EVERY = timedelta(minutes=1)  # how often the last moment is written down
 
 
-@receiver(user_logged_in)
-def _begun(sender: type[User], request: HttpRequest, user: User, **more: object) -> None:
+def begun(sender: type[User], request: HttpRequest, user: User, **more: object) -> None:
+    """Django tells of a log-in (`apps.py`)."""
     device = _device(request.headers.get("User-Agent", "")[:300])
     request.session[_ID] = str(OpenSession.objects.create(user=user, device=device).pk)
 
@@ -29,8 +27,8 @@ def _device(said: str) -> str:
     return ", ".join(dict.fromkeys(parts))[:200]
 
 
-@receiver(user_logged_out)
-def _ended(sender: type[User], request: HttpRequest, user: User | None, **more: object) -> None:
+def ended(sender: type[User], request: HttpRequest, user: User | None, **more: object) -> None:
+    """Django tells of a log-out."""
     OpenSession.objects.filter(pk=request.session.get(_ID), user=user).delete()
 
 

@@ -6,5 +6,5 @@ from accounts.roles import MAY, Action, Role
 def role_table() -> str:
     """Every action and who has it, as Markdown."""
     head = f"| action | {' | '.join(Role)} |\n|---|{'---|' * len(Role)}"
-    rows = [f"| {a.value} | {' | '.join('yes' if r in MAY[a] else '–' for r in Role)} |" for a in Action]
+    rows = [f"| {a.says} | {' | '.join('yes' if r in MAY[a] else '–' for r in Role)} |" for a in Action]
     return "\n".join([head, *rows])

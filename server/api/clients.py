@@ -27,11 +27,10 @@ from api.problems import PROBLEMS, UNDER_WAY
 from api.subject import Subject, subject_of
 from clients.casework import (
     SECTIONS,
+    answer_on,
     before_today,
     change,
     create_client,
-    due_tests_of,
-    effects_of,
     refuse_while_stopped,
 )
 from clients.engines import engine_of
@@ -40,6 +39,7 @@ from clients.said import as_said_by, confirmed, withdrawn
 from clients.stations import StationData, StationId, Tone, station_states
 from clients.summary import freshen
 from config.problem import problem
+from jobs.models import Work
 
 router = Router(tags=["clients"])
 
@@ -390,7 +390,7 @@ def limit_effects(request: HttpRequest, client_id: str):
     earlier = before_today(client)
     return {
         **subject_of(client, newest),
-        "effects": effects_of(client, request.user),
+        "effects": answer_on(newest, Work.EFFECTS, request.user),
         "since": earlier.created_at.date().isoformat() if earlier else "",
         "moved": compare_limits(engine_of(earlier), engine) if earlier else [],
     }
@@ -413,4 +413,4 @@ def due_tests(request: HttpRequest, client_id: str):
     """Which test would decide most, with the number."""
     client = client_of(request, client_id)
     newest = client.latest()
-    return {**subject_of(client, newest), "tests": due_tests_of(client, request.user)}
+    return {**subject_of(client, newest), "tests": answer_on(newest, Work.DUE_TESTS, request.user)}

@@ -23,10 +23,11 @@ from amvel.safety import sides_of
 from api.access import Needs, client_of
 from api.problems import PROBLEMS, UNDER_WAY
 from api.subject import Subject, subject_of
-from clients.casework import known_verdicts, verdicts_of
+from clients.casework import answer_on, known_verdicts
 from clients.engines import engine_of
-from clients.models import Client
+from clients.models import CaseRevision
 from config.problem import problem
+from jobs.models import Work
 
 router = Router(tags=["movements"])
 
@@ -42,7 +43,7 @@ def verdicts(request: HttpRequest, client_id: str):
     newest = client.latest()
     engine = engine_of(newest)
     stopped_by(engine.stop_signs)
-    return {**subject_of(client, newest), "verdicts": verdicts_of(client, request.user)}
+    return {**subject_of(client, newest), "verdicts": answer_on(newest, Work.VERDICTS, request.user)}
 
 
 class Shown(Schema):
@@ -75,17 +76,17 @@ class Tried(Schema):
 @router.post("/clients/{client_id}/try/{family_id}/{step_id}", response={200: Tried, **PROBLEMS}, auth=Needs(Action.SEE_CLIENTS))
 def try_step(request: HttpRequest, client_id: str, family_id: str, step_id: str, body: Try):
     """Pose, loads, verdict and picture for these values."""
-    client = client_of(request, client_id)
-    engine = engine_of(client.latest())
+    newest = client_of(request, client_id).latest()
+    engine = engine_of(newest)
     stopped_by(engine.stop_signs)
     chosen = Chosen(family_id, step_id, body.side, body.values, body.context)
     if body.quick:
         sketch = engine.profiler.sketches([request_of(engine, chosen)])[0]
         return {"profile": answers.profile_data(sketch), "svg": drawn(engine, sketch)}
-    return tried(engine, chosen, _stored(client, engine, chosen))
+    return tried(engine, chosen, _stored(newest, engine, chosen))
 
 
-def _stored(client: Client, engine: Engine, chosen: Chosen) -> VerdictData | None:
+def _stored(revision: CaseRevision, engine: Engine, chosen: Chosen) -> VerdictData | None:
     """The stored verdict on these very values: nothing is sought twice, and a page says what its list says."""
     place = {
         "family": chosen.family_id,
@@ -94,7 +95,7 @@ def _stored(client: Client, engine: Engine, chosen: Chosen) -> VerdictData | Non
         "context": chosen.context,
         "original_values": request_of(engine, chosen).values,
     }
-    return next((v for v in known_verdicts(client) if place.items() <= v.items()), None)
+    return next((v for v in known_verdicts(revision) if place.items() <= v.items()), None)
 
 
 class AlongAsk(Shown):

@@ -8,7 +8,7 @@ from ninja.utils import check_csrf
 from pydantic import Field
 
 from accounts.guessing import too_many
-from accounts.roles import Action, ActionName, Role
+from accounts.roles import Action, Role
 from accounts.second_factor import has_second_factor, pass_with
 from amvel import answers
 from amvel.answers.library import ConditionData, MovementData, ProfessionData, QuantityData, TestData
@@ -30,7 +30,7 @@ class Session(Schema):
     user: str = ""
     login: str = ""
     role: Role | None = None
-    may: list[ActionName] = []
+    may: list[Action] = []
     organisation: str = ""
     needs_code: bool = False
     csrf_token: str
@@ -53,7 +53,7 @@ def session(request: HttpRequest):
         user=user.called if known else "",
         login=user.username if known else "",
         role=Role(user.role) if known else None,
-        may=[ActionName[a.name] for a in Action if user.may(a)] if known else [],
+        may=[a for a in Action if user.may(a)] if known else [],
         organisation=str(user.organisation) if known and user.organisation else "",
         csrf_token=get_token(request),
     )

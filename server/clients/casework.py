@@ -1,5 +1,6 @@
 """Loading a client's case, changing it, and asking the core about it."""
 
+from collections.abc import Callable
 from typing import Any
 
 from django.db import IntegrityError, transaction
@@ -10,8 +11,6 @@ from amvel.admission import admitted
 from amvel.answers.verdicts import VerdictData
 from amvel.case import Case, read_case
 from amvel.engine import Engine
-from amvel.planning.effects import EffectData
-from amvel.planning.next_test import DueTestData
 from clients.engines import case_data, engine_of, keep_engine, today
 from clients.models import AuditEntry, CaseRevision, Client
 from clients.summary import summary_of
@@ -104,51 +103,39 @@ def _store(client: Client, number: int, case: Case, reason: str, user: User | No
     return revision
 
 
-def _asked_of(client: Client, revision: CaseRevision, work: Work, digest: str) -> Question:
-    return Question(work, client.organisation, digest, today(), str(revision.pk))
+# What answers about a whole case depend on: the day is in these only through what it has aged.
+_DIGESTS: dict[Work, Callable[[Engine], str]] = {
+    Work.VERDICTS: lambda engine: engine.verdicts_digest,
+    Work.EFFECTS: lambda engine: engine.verdicts_digest,
+    Work.DUE_TESTS: lambda engine: engine.due_tests_digest,
+}
 
 
-def verdicts_of(client: Client, user: User | None = None) -> list[VerdictData]:
-    """Every verdict on the newest case as data; raises NotYet while it is judged."""
-    return worked_out(_verdicts_question(client), user)
+def question_on(revision: CaseRevision, work: Work) -> Question:
+    """A question about a whole case: verdicts, effects of limits, due tests."""
+    digest = _DIGESTS[work](engine_of(revision))
+    return Question(work, revision.client.organisation, digest, today(), str(revision.pk))
 
 
-def _verdicts_question(client: Client) -> Question:
-    revision = client.latest()
-    return _asked_of(client, revision, Work.VERDICTS, engine_of(revision).verdicts_digest)
+def answer_on(revision: CaseRevision, work: Work, user: User | None = None) -> Any:
+    """Its answer, for this very revision; raises NotYet while it is worked out."""
+    return worked_out(question_on(revision, work), user)
 
 
-def known_verdicts(client: Client) -> list[VerdictData]:
-    """The verdicts on the newest case as far as they are there; none where it was not judged yet."""
-    return known(_verdicts_question(client)) or []
-
-
-def due_tests_of(client: Client, user: User | None = None) -> list[DueTestData]:
-    """The tests that are due as data; raises NotYet while they are sought."""
-    revision = client.latest()
-    return worked_out(_asked_of(client, revision, Work.DUE_TESTS, engine_of(revision).due_tests_digest), user)
-
-
-def effects_of(client: Client, user: User | None = None) -> dict[str, EffectData]:
-    """What each limit closes, and what a grade more would open; raises NotYet while it is worked out."""
-    revision = client.latest()
-    return worked_out(_asked_of(client, revision, Work.EFFECTS, engine_of(revision).verdicts_digest), user)
+def known_verdicts(revision: CaseRevision) -> list[VerdictData]:
+    """The verdicts on this revision as far as they are there; none where it was not judged yet."""
+    return known(question_on(revision, Work.VERDICTS)) or []
 
 
 def make_ready(client: Client) -> None:
     """Have everything judged before anybody asks, after whatever somebody waits for."""
     revision = client.latest()
-    engine = engine_of(revision)
-    if engine.stop_signs:
+    if engine_of(revision).stop_signs:
         return
     # Verdicts of everybody come before the rest of anybody.
-    for work, digest, after in (
-        (Work.VERDICTS, engine.verdicts_digest, 0),
-        (Work.EFFECTS, engine.verdicts_digest, 1),
-        (Work.DUE_TESTS, engine.due_tests_digest, 2),
-    ):
+    for after, work in enumerate(_DIGESTS):
         try:
-            worked_out(_asked_of(client, revision, work, digest), priority=AHEAD - after)
+            worked_out(question_on(revision, work), urgency=AHEAD - after)
         except NotYet:
             continue
 

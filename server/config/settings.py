@@ -72,7 +72,6 @@ DATABASES = {
         "CONN_HEALTH_CHECKS": True,  # a database that comes back on its port is used again
     }
 }
-DATABASE_APP_ROLE = os.environ.get("AMVEL_DB_APP_ROLE", "amvel_app")  # what the server runs as, for grants after a restore
 DEFAULT_AUTO_FIELD = "django.db.models.BigAutoField"
 AUTH_USER_MODEL = "accounts.User"
 AUTHENTICATION_BACKENDS = ["axes.backends.AxesStandaloneBackend", "django.contrib.auth.backends.ModelBackend"]

@@ -7,16 +7,16 @@ from datetime import date
 from typing import Any
 
 from django.conf import settings
-from django.db import IntegrityError, transaction
+from django.db import transaction
 from django.utils import timezone
-from procrastinate.exceptions import AlreadyEnqueued
 
 from accounts.models import Organisation, User
-from jobs.models import LOST_AFTER, LongAnswer, Work
+from jobs.models import LongAnswer, Work
+from jobs.queue import put
 from jobs.working import answered, keep
 
 AT_ONCE_FOR_ONE, AT_ONCE_FOR_A_HOUSE = 8, 60  # questions that wait; more are refused, so that nobody fills the queue
-AHEAD = 0  # priority of what is made ready before anybody asks; what somebody waits for comes before, the shortest wait first
+AHEAD = 0  # urgency of what is made ready before anybody asks; what somebody waits for comes before, the shortest wait first
 _URGENT = {
     Work.CHOSEN: 16,
     Work.SWAPS: 16,
@@ -83,9 +83,10 @@ def known(question: Question) -> Any | None:
     return row.answer if row is not None and row.done else None
 
 
-def worked_out(question: Question, user: User | None = None, priority: int | None = None) -> Any:
+def worked_out(question: Question, user: User | None = None, urgency: int | None = None) -> Any:
     """The answer as plain data; raises NotYet while a worker is at it, Busy when too much is waited for, WorkFailed."""
     row = _find(question)
+    urgent = _URGENT[question.work] if urgency is None else urgency
     if row is not None and row.done:
         _used(row)
         return row.answer
@@ -94,23 +95,23 @@ def worked_out(question: Question, user: User | None = None, priority: int | Non
         row.delete()
         raise WorkFailed(said)
     if not settings.WORKERS:
-        row = row or _row(question, user)
+        row = row or _row(question, user, urgent)
         answer = answered(row)
         keep(row, answer)
         return answer
-    raise NotYet(_told(question, row, user, _URGENT[question.work] if priority is None else priority).share)
+    raise NotYet(_told(question, row, user, urgent).share)
 
 
 def _find(question: Question) -> LongAnswer | None:
     return LongAnswer.objects.filter(organisation=question.organisation, work=question.work, digest=question.digest).first()
 
 
-def _row(question: Question, user: User | None) -> LongAnswer:
+def _row(question: Question, user: User | None, urgency: int) -> LongAnswer:
     return LongAnswer.objects.get_or_create(
         organisation=question.organisation,
         work=question.work,
         digest=question.digest,
-        defaults={"asked": question.asked, "asked_by": user},
+        defaults={"asked": question.asked, "asked_by": user, "urgency": urgency},
     )[0]
 
 
@@ -120,15 +121,17 @@ def _used(row: LongAnswer) -> None:
         LongAnswer.objects.filter(pk=row.pk).update(used_on=timezone.localdate())
 
 
-def _told(question: Question, row: LongAnswer | None, user: User | None, priority: int) -> LongAnswer:
-    """The question as it waits, with a job for it; one whose worker has died gets another."""
+def _told(question: Question, row: LongAnswer | None, user: User | None, urgency: int) -> LongAnswer:
+    """The question as it waits, with a job for it; one that has become urgent, or whose worker has died, gets another."""
     if row is None:
         _refuse_when_full(question.organisation, user)
         with transaction.atomic():
-            row = _row(question, user)
-            _defer(row, priority)
-    elif row.beat_at is None or row.beat_at < timezone.now() - LOST_AFTER:
-        _defer(row, priority)
+            row = _row(question, user, urgency)
+            put(row)
+    elif row.lost or urgency > row.urgency:
+        row.urgency = max(urgency, row.urgency)
+        row.save(update_fields=["urgency"])
+        put(row)
     return row
 
 
@@ -138,14 +141,3 @@ def _refuse_when_full(organisation: Organisation, user: User | None) -> None:
         raise Busy("you")
     if user is not None and waiting.exclude(asked_by=None).count() >= AT_ONCE_FOR_A_HOUSE:
         raise Busy("your organisation")
-
-
-def _defer(row: LongAnswer, priority: int) -> None:
-    """A job for it, unless one of the same urgency waits already."""
-    from jobs.tasks import work_out
-
-    try:
-        with transaction.atomic():
-            work_out.configure(queueing_lock=f"{row.pk}:{priority}", priority=priority).defer(row=str(row.pk))
-    except (AlreadyEnqueued, IntegrityError):
-        return

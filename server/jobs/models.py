@@ -6,6 +6,7 @@ from enum import StrEnum
 
 from django.conf import settings
 from django.db import models
+from django.utils import timezone
 
 from accounts.models import Organisation
 
@@ -39,6 +40,7 @@ class LongAnswer(models.Model):
     asked = models.JSONField(default=dict)
     asked_by = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.SET_NULL, null=True)
     asked_at = models.DateTimeField(auto_now_add=True)
+    urgency = models.SmallIntegerField(default=0)  # of the most urgent job there is for it
     beat_at = models.DateTimeField(null=True)
     share = models.FloatField(default=0.0)
     done_at = models.DateTimeField(null=True)
@@ -56,6 +58,11 @@ class LongAnswer(models.Model):
     @property
     def done(self) -> bool:
         return self.done_at is not None
+
+    @property
+    def lost(self) -> bool:
+        """Somebody was at it, and has given no sign of life since."""
+        return self.beat_at is not None and self.beat_at < timezone.now() - LOST_AFTER
 
 
 class SolvedBody(models.Model):

@@ -14,16 +14,17 @@ from procrastinate import RetryStrategy
 from procrastinate.contrib.django import app
 
 from jobs.models import LOST_AFTER, LongAnswer, SolvedBody
+from jobs.queue import ANSWERS, CARE, WORK_OUT, put
 from jobs.working import Told, answered, keep
 from papers.reminders import send_due
 
 log = structlog.get_logger(__name__)
-ANSWERS, CARE = "answers", "care"
 LIMIT = timedelta(minutes=5)  # no answer takes a tenth of it; what does is given up, and its worker with it
 UNUSED_DAYS = 90
+AGAIN_S = int(LOST_AFTER.total_seconds()) + 5  # until then the first try counts as alive
 
 
-@app.task(name="work_out", queue=ANSWERS, retry=RetryStrategy(max_attempts=3, wait=1))
+@app.task(name=WORK_OUT, queue=ANSWERS, retry=RetryStrategy(max_attempts=3, wait=AGAIN_S))
 def work_out(row: str) -> None:
     """Answer one question, unless somebody has done so meanwhile or is at it."""
     now = timezone.now()
@@ -74,11 +75,12 @@ def _beating(question: LongAnswer) -> Iterator[Told]:
 
 
 @app.periodic(cron="* * * * *")
-@app.task(name="take_up", queue=CARE, pass_context=True, queueing_lock="take_up")
-async def take_up(context, timestamp: int) -> None:
-    """Jobs whose worker has died are begun again."""
-    for job in await app.job_manager.get_stalled_jobs(seconds_since_heartbeat=30):
-        await app.job_manager.retry_job(job)
+@app.task(name="take_up", queue=CARE, queueing_lock="take_up")
+def take_up(timestamp: int) -> None:
+    """Questions whose worker has died are begun again, whether or not somebody still asks."""
+    since = timezone.now() - LOST_AFTER
+    for row in LongAnswer.objects.filter(done_at=None, failed="", beat_at__lt=since):
+        put(row)
 
 
 @app.periodic(cron="*/5 * * * *")
@@ -88,6 +90,13 @@ def remind(timestamp: int) -> None:
     sent, left = send_due(timezone.now())
     if left:
         log.warning("reminders did not go", sent=sent, left=len(left))
+
+
+@app.periodic(cron="17 3 * * *")
+@app.task(name="drop_old_jobs", queue=CARE, queueing_lock="drop_old_jobs")
+async def drop_old_jobs(timestamp: int) -> None:
+    """Notes on jobs that ended yesterday or before go: what came of them stands with the answers."""
+    await app.job_manager.delete_old_jobs(nb_hours=24, include_failed=True, include_cancelled=True, include_aborted=True)
 
 
 @app.periodic(cron="17 3 * * *")

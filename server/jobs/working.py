@@ -87,6 +87,7 @@ def _dry_run(row: LongAnswer, day: date, args: Args, told: Told) -> Any:
     unreadable: list[dict[str, str]] = []
     untouched = 0
     for i, revision in enumerate(revisions):
+        told(i / len(revisions))
         try:
             found = dry_run(engine_of(revision, day), draft)
         except (CaseError, BodyError) as error:
@@ -97,7 +98,6 @@ def _dry_run(row: LongAnswer, day: date, args: Args, told: Told) -> Any:
             untouched += 1
         else:
             touched.append({**_named(revision), **found})
-        told((i + 1) / len(revisions))
     return {"clients": touched, "untouched": untouched, "unreadable": unreadable}
 
 

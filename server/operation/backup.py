@@ -14,7 +14,6 @@ from contextlib import contextmanager
 from pathlib import Path
 
 import pyrage
-from django.conf import settings
 from django.db import connection
 from pyrage.x25519 import Identity, Recipient
 
@@ -61,7 +60,6 @@ def read(source: Path, secret_key: Path) -> dict[str, int]:
         _run("pg_restore", "--list", str(dump))
         _run("pg_restore", "--clean", "--if-exists", "--no-owner", "--no-privileges", "--single-transaction", "--exit-on-error", "-d", _database(), str(dump))
     connection.close()
-    _grant_again()
     found = _counts(list(rows))
     wrong = sorted(t for t in rows if found[t] != rows[t])
     if wrong:
@@ -126,14 +124,3 @@ def _run(command: str, *args: str) -> None:
     done = subprocess.run([command, *args], env={**os.environ, **where}, stdout=subprocess.DEVNULL, stderr=subprocess.PIPE, text=True)
     if done.returncode != 0:
         raise BackupError(f"{command}: {(done.stderr.strip().splitlines() or ['no message'])[-1]}")
-
-
-def _grant_again() -> None:
-    """The role of the application reads and writes rows, and no more."""
-    role = connection.ops.quote_name(settings.DATABASE_APP_ROLE)
-    with connection.cursor() as cursor:
-        cursor.execute("SELECT 1 FROM pg_roles WHERE rolname = %s", [settings.DATABASE_APP_ROLE])
-        if cursor.fetchone() is None:
-            return
-        cursor.execute(f"GRANT SELECT, INSERT, UPDATE, DELETE ON ALL TABLES IN SCHEMA public TO {role}")
-        cursor.execute(f"GRANT USAGE, SELECT ON ALL SEQUENCES IN SCHEMA public TO {role}")

@@ -40,6 +40,8 @@ def empty() -> None:
     with superuser(NAME) as db:
         db.execute("ALTER SCHEMA public OWNER TO amvel_owner")
         db.execute("GRANT USAGE ON SCHEMA public TO amvel_app")
+        for what in ("SELECT, INSERT, UPDATE, DELETE ON TABLES", "USAGE, SELECT ON SEQUENCES"):  # as tools/postgres.py sets them up
+            db.execute(f"ALTER DEFAULT PRIVILEGES FOR ROLE amvel_owner IN SCHEMA public GRANT {what} TO amvel_app")
 
 
 def everything() -> list[tuple]:

@@ -73,11 +73,11 @@ def test_a_step_page_says_what_its_list_says_and_seeks_nothing_again(
 
 def test_another_case_knows_no_verdicts(api, client_id: str) -> None:
     client = Client.objects.get(pk=client_id)
-    assert known_verdicts(client) == []
+    assert known_verdicts(client.latest()) == []
     listed = api.get(f"/clients/{client_id}/verdicts").json()["verdicts"]
-    assert known_verdicts(client) == listed
+    assert known_verdicts(client.latest()) == listed
     revision = api.get(f"/clients/{client_id}").json()["revision"]
     fallen = {"conditions": [{"kind": "fall", "on": client.latest().data["consent"]["on"], "noted_on": client.latest().data["consent"]["on"]}]}
     changed = api.patch(f"/clients/{client_id}", {"base_revision": revision, "sections": fallen})
     assert changed.status_code == 200, changed.content
-    assert known_verdicts(client) == []
+    assert known_verdicts(client.latest()) == []

@@ -107,6 +107,63 @@ def test_what_one_worker_is_at_no_other_begins(house, with_workers, monkeypatch)
         assert len(begun) == times
 
 
+def jobs_there() -> int:
+    with connection.cursor() as cursor:
+        cursor.execute("SELECT count(*) FROM procrastinate_jobs WHERE task_name = 'work_out'")
+        return cursor.fetchone()[0]
+
+
+def test_asking_again_and_again_puts_nothing_more_in_the_queue(house, with_workers) -> None:
+    api, client_id = house
+    for _ in range(5):
+        assert api.get(f"/clients/{client_id}/verdicts").status_code == 202
+    assert jobs_there() == 1
+
+
+@pytest.mark.parametrize(("ago_s", "jobs"), [(5, 0), (14, 0), (16, 1), (3600, 1)])
+def test_a_question_whose_worker_has_died_is_begun_again_though_nobody_asks(house, with_workers, ago_s: int, jobs: int) -> None:
+    api, client_id = house
+    api.get(f"/clients/{client_id}/verdicts")
+    with connection.cursor() as cursor:  # a worker took the job, and was killed
+        cursor.execute("DELETE FROM procrastinate_jobs")
+    LongAnswer.objects.update(beat_at=timezone.now() - timedelta(seconds=ago_s))
+    tasks.take_up.func(timestamp=0)
+    tasks.take_up.func(timestamp=0)
+    assert jobs_there() == jobs
+
+
+def test_what_is_answered_is_not_begun_again(house, with_workers) -> None:
+    api, client_id = house
+    api.get(f"/clients/{client_id}/verdicts")
+    tasks.work_out.func(row=str(LongAnswer.objects.get().pk))
+    before = jobs_there()
+    LongAnswer.objects.update(beat_at=timezone.now() - timedelta(hours=1))
+    tasks.take_up.func(timestamp=0)
+    assert jobs_there() == before
+
+
+def test_verdicts_are_those_of_the_revision_that_they_are_said_of(house, monkeypatch) -> None:
+    """Somebody saves while a list is asked for: it says the revision that it was made for, and holds that one's verdicts."""
+    api, client_id = house
+    first = api.get(f"/clients/{client_id}/verdicts").json()
+    told = {"floor": "no"}
+
+    def saved_meanwhile(signs) -> None:
+        view = logged_in("ann").get(f"/clients/{client_id}").json()
+        if view["revision"] == 1:
+            sections = {"tolerates": {**view["case"]["tolerates"], **told}}
+            assert logged_in("ann").patch(f"/clients/{client_id}", {"base_revision": 1, "sections": sections}).status_code == 200
+
+    with monkeypatch.context() as held:
+        held.setattr("api.movements.stopped_by", saved_meanwhile)
+        between = api.get(f"/clients/{client_id}/verdicts").json()
+    assert (between["revision"], between["digest"]) == (1, first["digest"])
+    assert between["verdicts"] == first["verdicts"]
+    after = api.get(f"/clients/{client_id}/verdicts").json()
+    assert after["revision"] == 2
+    assert after["verdicts"] != first["verdicts"]
+
+
 def test_the_same_question_is_worked_out_once_for_everybody_in_the_house(house, with_workers) -> None:
     api, client_id = house
     for _ in range(3):
@@ -114,9 +171,7 @@ def test_the_same_question_is_worked_out_once_for_everybody_in_the_house(house, 
     user_of("bea", house=Client.objects.get(pk=client_id).organisation)
     assert logged_in("bea").get(f"/clients/{client_id}/verdicts").status_code == 202
     assert LongAnswer.objects.count() == 1
-    with connection.cursor() as cursor:
-        cursor.execute("SELECT count(*) FROM procrastinate_jobs WHERE task_name = 'work_out'")
-        assert cursor.fetchone() == (1,)
+    assert jobs_there() == 1
 
 
 def test_a_programme_is_built_by_sending_the_same_request_until_it_is_there(house, with_workers) -> None:

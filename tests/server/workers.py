@@ -10,7 +10,7 @@ from pathlib import Path
 import pytest
 from django.db import connection
 
-from jobs.tasks import ANSWERS
+from jobs.queue import ANSWERS
 
 SERVER = Path(__file__).resolve().parents[2] / "server"
 

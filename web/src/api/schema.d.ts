@@ -1193,10 +1193,11 @@ export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
         /**
-         * ActionName
+         * Action
+         * @description What can be done: its name for pages and checks, and how it reads in a table.
          * @enum {string}
          */
-        ActionName: "see_clients" | "make_stricter" | "screen" | "test" | "build" | "print" | "override" | "lift_forbidden" | "confirm" | "read_rules" | "try_rules" | "sign_rules" | "write_texts" | "see_audit" | "manage_people";
+        Action: "see_clients" | "make_stricter" | "screen" | "test" | "build" | "print" | "override" | "lift_forbidden" | "confirm" | "read_rules" | "try_rules" | "sign_rules" | "write_texts" | "see_audit" | "manage_people";
         /**
          * Role
          * @description What somebody is in a practice.
@@ -1223,7 +1224,7 @@ export interface components {
              * May
              * @default []
              */
-            may: components["schemas"]["ActionName"][];
+            may: components["schemas"]["Action"][];
             /**
              * Organisation
              * @default

@@ -2,7 +2,7 @@ import { useQueryClient } from '@tanstack/vue-query'
 import { defineStore } from 'pinia'
 import { ref } from 'vue'
 import { got, http, useCsrf, whenSessionEnds } from '../api/client'
-import type { ActionName, Reference, Role, Session } from '../api/schemas'
+import type { Action, Reference, Role, Session } from '../api/schemas'
 
 export const useSession = defineStore('session', () => {
   const queries = useQueryClient()
@@ -10,7 +10,7 @@ export const useSession = defineStore('session', () => {
   const organisation = ref('')
   const login_ = ref('')
   const role = ref<Role | null>(null)
-  const allowed = ref<ActionName[]>([])
+  const allowed = ref<Action[]>([])
   const known = ref(false)
   const reference = ref<Reference>()
 
@@ -55,6 +55,6 @@ export const useSession = defineStore('session', () => {
     queries.clear()
   }
   /** Whether who is logged in may do it; the server asks again. */
-  const may = (action: ActionName): boolean => allowed.value.includes(action)
+  const may = (action: Action): boolean => allowed.value.includes(action)
   return { user, login: login_, role, may, organisation, reference, look, enter: login, lapsed, comeBack, logout }
 })

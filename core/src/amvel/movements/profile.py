@@ -1,7 +1,4 @@
-"""Demand profiles of steps for one body: every frame of every step solved in batches, and kept.
-
-A profile depends on the body with its capacities, the set-up and the parameters, never on findings.
-"""
+"""The demand profile of one movement: what was asked, and its columns, frame by frame."""
 
 import hashlib
 import json
@@ -57,8 +54,6 @@ from amvel.movements.shelf import Shelved, packed, unpacked
 from amvel.movements.stance import low_seat_cm, rise_level, stance_level
 from amvel.quantities import REGISTRY, base_id, quantity
 
-MODEL_VERSION = version("2026.11", MODEL)
-BETWEEN = 5  # frames between two declared ones; the peaks are settled there (tests refine them)
 
 
 @dataclass(frozen=True)
@@ -89,7 +84,7 @@ class Profile:
     frames: tuple[Frame, ...] = field(default=(), compare=False)
     posed: Posed | None = field(default=None, compare=False)  # none where it was taken over, see Profiler.posed
     rows: tuple[int, ...] = ()
-    declared: "_Declared | None" = field(default=None, compare=False, repr=False)
+    declared: "Declared | None" = field(default=None, compare=False, repr=False)
 
     @cached_property
     def specs(self) -> tuple[PoseSpec, ...]:
@@ -122,377 +117,8 @@ class Profile:
         return reshaped(self.posed, old, new)
 
 
-class Profiler:
-    """Profiles for one body; keeps what it has solved."""
-
-    def __init__(
-        self, body: Anthropometry, capacities: Capacities, between: int = BETWEEN, keep: int = 20_000
-    ) -> None:
-        self.body, self.capacities, self.between = body, capacities, between
-        self.skeleton = Skeleton(body)
-        self._sketches: OrderedDict[str, Profile] = OrderedDict()
-        self._kept: OrderedDict[str, Profile] = OrderedDict()
-        self._shelved: dict[bool, dict[str, Shelved]] = {True: {}, False: {}}  # taken over: sketches, whole ones
-        self._keep = keep
-        self.solved = 0  # how many were solved here, since the start or the last packing
-        # Requests of one server share a profiler; whoever moves a slider does not wait for whoever judges a library.
-        self._solving, self._sketching = RLock(), RLock()
-
-    @property
-    def ceilings(self) -> Ceilings | None:
-        """What the levels of trunk work ask of a body of this size; None while they are being found."""
-        return ceilings_of(self.body.measures)
-
-    @cached_property
-    def stops_rad(self) -> Stops:
-        """How far the joints of this body go."""
-        return self.capacities.stops_rad()
-
-    @cached_property
-    def loosened(self) -> "Profiler":
-        """The same body with untested limbs that go as far as healthy ones; itself when every limb was tested."""
-        loose = self.capacities.loosened()
-        if loose.range_deg == self.capacities.range_deg:
-            return self
-        return Profiler(self.body, loose, self.between, self._keep)
-
-    def digest(self) -> str:
-        text = json.dumps([MODEL_VERSION, repr(self.body.measures), self.capacities.digest()])
-        return hashlib.sha256(text.encode()).hexdigest()[:16]
-
-    def profile(self, request: Request) -> Profile:
-        return self.profiles([request])[0]
-
-    def profiles(self, requests: list[Request]) -> list[Profile]:
-        """All profiles, in the order asked; only what is new is solved."""
-        with self._solving:
-            return self._answer(requests, self._kept, self.between)
-
-    def known(self, requests: list[Request]) -> int:
-        """How many of these are solved already; asks nothing of whoever is solving now."""
-        return sum(as_posed(r).key() in self._kept for r in requests)
-
-    def sketches(self, requests: list[Request]) -> list[Profile]:
-        """The declared frames only: enough to rule a version out, never enough to allow it."""
-        with self._sketching:
-            return self._answer(requests, self._sketches, 0)
-
-    def _whole(self, request: Request) -> Request:
-        """The request with every measure of its step: one that was stored before a measure came has it at its usual value."""
-        lacking = [p for p in request.step.parameters if p.id not in request.values]
-        if not lacking:
-            return request
-        values = {**request.values, **{p.id: p.default_for(self.body) for p in lacking}}
-        return Request(request.family, request.step, request.side, values)
-
-    def _answer(
-        self, requests: list[Request], kept: "OrderedDict[str, Profile]", between: int
-    ) -> list[Profile]:
-        requests = [self._whole(r) for r in requests]
-        placed = [as_posed(r) for r in requests]
-        shelf = self._shelved[kept is self._sketches]
-        for r in placed:
-            if r.key() in shelf and r.key() not in kept:
-                kept[r.key()] = _from_shelf(r, shelf[r.key()])
-        missing = {r.key(): r for r in placed if r.key() not in kept}
-        if missing:
-            self.solved += len(missing)
-            asked = [(self, r) for r in missing.values()]
-            for found in _solve(asked, between):
-                kept[found.request.key()] = found
-        answer = [as_asked(r, kept[p.key()]) for r, p in zip(requests, placed, strict=True)]
-        while len(kept) > self._keep:
-            kept.popitem(last=False)
-        return answer
-
-    def posed(self, profile: Profile) -> Profile:
-        """The same profile with its poses, which are found anew where it was taken over."""
-        if profile.posed is not None or profile.fault:
-            return profile
-        sketch = len(profile.rows) == len(profile.frame_names)
-        kept, between = (self._sketches, 0) if sketch else (self._kept, self.between)
-        placed = as_posed(profile.request)
-        with self._sketching if sketch else self._solving:
-            known = kept.get(placed.key())
-            if known is None or known.posed is None:
-                known = kept[placed.key()] = _solve([(self, placed)], between)[0]
-        return as_asked(profile.request, known)
-
-    def pack(self) -> bytes:
-        """Whatever is solved, to be taken over by another process for the same body (`digest`)."""
-        self.solved = 0
-        parts = []
-        for sketch, kept in ((True, self._sketches), (False, self._kept)):
-            good = {**self._shelved[sketch], **{k: _for_shelf(p) for k, p in list(kept.items()) if not p.fault}}
-            parts += [(f"{'s' if sketch else 'w'}{key}", s) for key, s in good.items()]
-        return packed(parts)
-
-    @property
-    def is_fresh(self) -> bool:
-        """Nothing is solved yet, and nothing was taken over."""
-        return not (self._kept or self._sketches or any(self._shelved.values()))
-
-    def take_over(self, data: bytes) -> None:
-        """What another process has solved for this body; raises ShelfError for anything else."""
-        for key, shelved in unpacked(data).items():
-            self._shelved[key[:1] == "s"][key[1:]] = shelved
-
-    @cached_property
-    def _other_way_round(self) -> Capacities:
-        """The capacities with left and right exchanged; themselves where the sides are alike."""
-        swapped = _swapped(self.capacities)
-        return self.capacities if swapped == self.capacities else swapped
-
-    def _declare(self, request: Request, known: "dict[tuple[object, ...], list[Frame]]") -> list[Frame]:
-        """The frames of a request; `known` holds those of the left side, which serve for both where the sides are alike."""
-        right = request.side == "right"
-        own = self._other_way_round if right else self.capacities
-        key = (request.label, id(own), *request.values.items())
-        if key not in known:
-            frames = request.step.frames(Setting(self.body, own, request.values))
-            known[key] = with_head_end(with_school(frames, request.values), request.values)
-        frames = [mirrored(f) for f in known[key]] if right else known[key]
-        return [f.with_facts(declared_facts(f, request.family, request.step)) for f in frames]
-
-
-def _for_shelf(profile: Profile) -> Shelved:
-    return Shelved(profile.frame_names, profile.rows, profile.columns)
-
-
-def _from_shelf(request: Request, shelved: Shelved) -> Profile:
-    return Profile(request, shelved.frame_names, shelved.columns, rows=shelved.rows)
-
-
-def as_posed(request: Request) -> Request:
-    """The same request on the floor and in its first dose: the pose is the same, so that it is solved only once."""
-    values = without_dose(request.values)
-    if lies_on_bed(values):
-        values = {**values, LYING_ON.id: FLOOR}
-    return request if values == request.values else Request(request.family, request.step, request.side, values)
-
-
-def as_asked(request: Request, solved: Profile) -> Profile:
-    """The profile as asked for: in its dose; on a bed, nobody has to get to the floor."""
-    solved = in_its_dose(request.values, solved)
-    if not lies_on_bed(request.values):
-        return solved if request.values == solved.request.values else replace(solved, request=request)
-    nobody = np.zeros_like(solved.columns["floor_transfer"])
-    there = {"floor_transfer": nobody, "bed_transfer": solved.columns["lying"]}
-    return replace(solved, request=request, columns=solved.columns.with_(there))
-
-
-def solve_together(wanted: "list[tuple[Profiler, list[Request]]]") -> None:
-    """Solve what several profilers of one body lack in one batch; each keeps its own."""
-    lacking = [(p, r) for p, requests in wanted for r in requests if r.key() not in p._kept]
-    if lacking:
-        for (own, _), found in zip(lacking, _solve(lacking, lacking[0][0].between), strict=True):
-            own._kept[found.request.key()] = found
-
-
-def _solve(asked: "list[tuple[Profiler, Request]]", between: int) -> list[Profile]:
-    """Profiles of requests, each for the ranges of its own profiler; all share one body.
-
-    Where a limb lies at a stop that is only assumed, the pose is solved once more without it: nobody knows whether the
-    limb ends there, so that its angles count as far as they may go.
-    """
-    found = _solve_within(asked, between)
-    if not between:  # a sketch allows nothing, so that it need not know how far a limb may go
-        return found
-    open_ended = [
-        i
-        for i, ((own, _), p) in enumerate(zip(asked, found, strict=True))
-        if not p.fault
-        and own.loosened is not own
-        and p.placed_otherwise(own.capacities, own.loosened.capacities)
-    ]
-    if open_ended:
-        freer = _solve_within([(asked[i][0].loosened, asked[i][1]) for i in open_ended], between)
-        for i, other in zip(open_ended, freer, strict=True):
-            found[i] = _limbs_as_far_as(found[i], other)
-    return found
-
-
-def _limbs_as_far_as(profile: Profile, other: Profile) -> Profile:
-    """The profile with the limb angles of the other where those are larger.
-
-    A pose that somebody with freer limbs cannot take is out: nobody knows whether this person's limbs are freer.
-    """
-    if other.fault:
-        return replace(profile, fault=other.fault)
-    larger = {
-        name: np.maximum(values, other.columns[name])
-        for name, values in profile.columns.items()
-        if quantity(name).limb_angle
-    }
-    return replace(profile, columns=profile.columns.with_(larger))
-
-
-def _solve_within(asked: "list[tuple[Profiler, Request]]", between: int) -> list[Profile]:
-    """The same, every stop taken as it is."""
-    skeleton = asked[0][0].skeleton
-    known: dict[tuple[object, ...], list[Frame]] = {}
-    declared = [own._declare(r, known) for own, r in asked]
-    keys = [
-        compile_frame(f, r.label, skeleton.body, own.capacities)
-        for (own, r), frames in zip(asked, declared, strict=True)
-        for f in frames
-    ]
-    stops = [own.stops_rad for (own, _), group in zip(asked, declared, strict=True) for _ in group]
-    names = [k.name for k in keys]
-    flat = flatten(skeleton, keys, stops)
-    meant, solved = flat.rotation, solve_flat(skeleton, flat, names)
-    flat = bands_started(_from(flat, solved), solved.points, np.cumsum([0, *(len(g) for g in declared)]))
-    solved = solve_flat(skeleton, flat, names)
-    solved.faults = _first_of(solved.faults, tipped(names, meant, solved))
-    way = _Way(declared, keys, solved.faults, between)
-    flat = filled(_from(flat, solved), way.key, way.share)
-    floors = np.array([f.surfaces["floor"].at_cm / 100 for f in way.frames])
-    posed = solve_flat(skeleton, flat, way.names, floors, way.share == 0)
-    posed.faults = _first_of(
-        [solved.faults[k] if t == 0 else None for k, t in zip(way.key, way.share, strict=True)], posed.faults
-    )
-    posed.faults = _first_of(posed.faults, sunk(skeleton, flat, way.names, posed, floors))
-    reactions = react_flat(skeleton, flat, posed)
-    columns = Columns.of(demand(skeleton, flat, posed, reactions, [f.facts for f in way.frames]))
-    _complete(columns)
-    ceilings = asked[0][0].ceilings
-    if ceilings:
-        columns = columns.with_(ceilings.columns(columns))
-    stands = reactions.stands()
-    return [
-        _one(skeleton, r, span, way, flat, posed, stands, columns, ceilings is not None)
-        for (_, r), span in zip(asked, way.spans, strict=True)
-    ]
-
-
-class _Reference(Profiler):
-    """Profiles of the reference poses, from which the levels are made."""
-
-    @property
-    def ceilings(self) -> Ceilings | None:
-        return None  # nothing to count by yet
-
-
-@lru_cache(maxsize=256)
-def ceilings_of(measures: Measures) -> Ceilings:
-    """What each level of trunk work asks of a body of these measures with healthy joints and an upright back."""
-    body = measure(replace(measures, kyphosis_extra_rad=0.0))
-    requests = []
-    for reference in REFERENCES:
-        family, step = find(reference.ref)
-        requests.append(Request(family, step, "left" if step.sides else "both", step.defaults(body)))
-    found = _Reference(body, healthy()).profiles(requests)
-    return Ceilings.of((r, p.columns) for r, p in zip(REFERENCES, found, strict=True) if not p.fault)
-
-
-# Of a movement and not of a frame, or counted from what was computed.
-_ADDED = {"coordination", "speed_deg_s", "exercise", "arm_acts", "leg_acts", "trunk_acts", "foot_rubs", "stance_level", "rise_level", "low_seat_cm", "press_against_standing", *(w.quantity for w in Way), *(w.hold_quantity for w in HELD_WAYS)}
-
-
-def _complete(columns: Columns) -> None:
-    """Raise ValueError naming a quantity that is registered and not computed, or computed and not registered."""
-    computed = {base_id(name) for name in columns} | _ADDED
-    for name in sorted(computed ^ set(REGISTRY)):
-        what = "no profile computes it" if name in REGISTRY else "it is computed and not registered"
-        raise ValueError(f"quantities.{name}: {what}")
-
-
-def _from(flat: Flat, solved: Posed) -> Flat:
-    """The same poses, starting where a solve has ended."""
-    return flat._replace(angles=solved.angles, position=solved.root_position, rotation=solved.root_rotation)
-
-
-def _first_of(faults: list[PoseFault | None], more: list[PoseFault | None]) -> list[PoseFault | None]:
-    return [a or b for a, b in zip(faults, more, strict=True)]
-
-
-class _Way:
-    """Declared frames with those in between: for each the declared one that it is at (`key`) or how far beyond (`share`).
-
-    A movement with a frame that this body cannot take is not looked at in between: it is out already.
-    """
-
-    def __init__(
-        self, declared: list[list[Frame]], keys: list[PoseSpec], faults: list[PoseFault | None], between: int
-    ) -> None:
-        self.keys = keys
-        self.frames: list[Frame] = []
-        self.names: list[str] = []
-        self.spans: list[range] = []
-        self.steps: list[int] = []
-        key: list[int] = []
-        share: list[float] = []
-        at = 0
-        for group in declared:
-            inner = 0 if any(faults[at : at + len(group)]) else between
-            start = len(key)
-            for i, frame in enumerate(group):
-                last = i + 1 == len(group)
-                for k in range(1 if last else inner + 1):
-                    key.append(at + i)
-                    share.append(k / (inner + 1))
-                    on = "" if k == 0 else f" → {group[i + 1].name}"
-                    self.frames.append(frame.named(frame.name + on) if k else frame)
-                    self.names.append(keys[at + i].name if k == 0 else f"{keys[at + i].name} → {keys[at + i + 1].name}")
-            self.spans.append(range(start, len(key)))
-            self.steps.append(inner + 1)
-            at += len(group)
-        self.key, self.share = np.array(key, dtype=np.int64), np.array(share)
-
-
-def _one(
-    skeleton: Skeleton,
-    request: Request,
-    span: range,
-    way: _Way,
-    flat: Flat,
-    posed: Posed,
-    stands: Flags,
-    columns: "Columns",
-    counted: bool,
-) -> Profile:
-    rows = slice(span.start, span.stop)
-    own = posed.part(rows)
-    fault = next((f for f in own.faults if f), None)
-    declared = [int(i) for i in np.flatnonzero(way.share[rows] == 0)]
-    if not fault:
-        step = request.step
-        shows = {p.id: p.shows for p in step.parameters}
-        titles = {p.id: p.title for p in step.parameters}
-        neutral = flat.neutral[rows]
-        fault = broken(shows, titles, request.values, request.side, skeleton, own, neutral, declared, request.label)
-    if not fault and not stands[rows].all():
-        falling = span.start + int(np.argmin(stands[rows]))
-        fault = Falls(way.names[falling])
-    more = {
-        "coordination": np.full(len(span), float(moving_limbs(own.angles, declared, [way.frames[span.start + i] for i in declared]))),
-        "exercise": np.full(len(span), float(not request.family.daily_task)),
-        "speed_deg_s": np.full(len(span), _speed_deg_s(own.angles, request.step.dose.seconds)),
-    }
-    measured = columns.part(rows)
-    told = [way.frames[span.start + i] for i in declared]
-    more |= {k: np.full(len(span), v) for k, v in acts(own, skeleton, declared, told, measured).items()}
-    more["stance_level"] = stance_level(skeleton, own, measured)
-    rise = rise_level(skeleton, own, measured)
-    more["rise_level"] = np.full(len(span), rise)
-    seats_cm = [f.surfaces["seat"].at_cm for f in told if "seat" in f.surfaces]
-    more["low_seat_cm"] = np.full(len(span), low_seat_cm(rise, seats_cm))
-    if counted:
-        more |= at_least_as_named(request.label, measured)
-    return Profile(
-        request,
-        tuple(way.frames[i].name for i in span),
-        measured.with_(more),
-        fault,
-        tuple(way.frames[i] for i in span),
-        own,
-        tuple(declared),
-        _Declared(way.keys, way.key[rows], way.share[rows], flat, rows),
-    )
-
-
 @dataclass(frozen=True)
-class _Declared:
+class Declared:
     """What the frames of one movement were solved from; kept as it came out of the batch."""
 
     keys: list[PoseSpec]
@@ -529,13 +155,19 @@ class _Declared:
         )
 
 
-def _swapped(capacities: Capacities) -> Capacities:
-    """Left and right exchanged: frames are declared for the left and mirrored."""
-    from amvel.movements.frames import other_side
+def as_posed(request: Request) -> Request:
+    """The same request on the floor and in its first dose: the pose is the same, so that it is solved only once."""
+    values = without_dose(request.values)
+    if lies_on_bed(values):
+        values = {**values, LYING_ON.id: FLOOR}
+    return request if values == request.values else Request(request.family, request.step, request.side, values)
 
-    return Capacities({other_side(k): v for k, v in capacities.range_deg.items()}, capacities.assumed, capacities.mobile)
 
-
-def _speed_deg_s(angles: Array, seconds: float) -> float:
-    """The joint that travels furthest, over half a repetition."""
-    return float(np.degrees(np.ptp(angles, axis=0).max()) / max(0.5, seconds / 2))
+def as_asked(request: Request, solved: Profile) -> Profile:
+    """The profile as asked for: in its dose; on a bed, nobody has to get to the floor."""
+    solved = in_its_dose(request.values, solved)
+    if not lies_on_bed(request.values):
+        return solved if request.values == solved.request.values else replace(solved, request=request)
+    nobody = np.zeros_like(solved.columns["floor_transfer"])
+    there = {"floor_transfer": nobody, "bed_transfer": solved.columns["lying"]}
+    return replace(solved, request=request, columns=solved.columns.with_(there))

@@ -1,0 +1,162 @@
+"""One movement from its declared frames through those in between: which frames there are, and what was measured over all of them."""
+
+import hashlib
+import json
+from collections import OrderedDict
+from dataclasses import dataclass, field, replace
+from functools import cached_property, lru_cache
+from threading import RLock
+
+import numpy as np
+
+from amvel.body import (
+    JOINTS,
+    Anthropometry,
+    BandPull,
+    Capacities,
+    Falls,
+    Flat,
+    Measures,
+    Posed,
+    PoseFault,
+    PoseSpec,
+    Skeleton,
+    Stops,
+    bands_started,
+    demand,
+    filled,
+    flatten,
+    healthy,
+    measure,
+    react_flat,
+    solve_flat,
+    sunk,
+    tipped,
+)
+from amvel.body.tree import Array, Flags, Rows
+from amvel.content import MODEL, version
+from amvel.movements.acting import acts
+from amvel.movements.bed import FLOOR, LYING_ON, lies_on_bed
+from amvel.movements.columns import Columns, Extremes
+from amvel.movements.coordination import moving_limbs
+from amvel.movements.declaration import Family, Setting, Step
+from amvel.movements.declared_facts import declared_facts
+from amvel.movements.dosing import in_its_dose, without_dose
+from amvel.movements.frames import Frame, mirrored
+from amvel.movements.levels import HELD_WAYS, REFERENCES, Ceilings, Way, at_least_as_named
+from amvel.movements.library import find
+from amvel.movements.pose_of_frame import compile_frame
+from amvel.movements.promise import broken
+from amvel.movements.propped import with_head_end
+from amvel.movements.reshaped import reshaped
+from amvel.movements.schools import with_school
+from amvel.movements.shelf import Shelved, packed, unpacked
+from amvel.movements.stance import low_seat_cm, rise_level, stance_level
+from amvel.quantities import REGISTRY, base_id, quantity
+
+
+
+def first_of(faults: list[PoseFault | None], more: list[PoseFault | None]) -> list[PoseFault | None]:
+    return [a or b for a, b in zip(faults, more, strict=True)]
+
+
+class Way:
+    """Declared frames with those in between: for each the declared one that it is at (`key`) or how far beyond (`share`).
+
+    A movement with a frame that this body cannot take is not looked at in between: it is out already.
+    """
+
+    def __init__(
+        self, declared: list[list[Frame]], keys: list[PoseSpec], faults: list[PoseFault | None], between: int
+    ) -> None:
+        self.keys = keys
+        self.frames: list[Frame] = []
+        self.names: list[str] = []
+        self.spans: list[range] = []
+        self.steps: list[int] = []
+        key: list[int] = []
+        share: list[float] = []
+        at = 0
+        for group in declared:
+            inner = 0 if any(faults[at : at + len(group)]) else between
+            start = len(key)
+            for i, frame in enumerate(group):
+                last = i + 1 == len(group)
+                for k in range(1 if last else inner + 1):
+                    key.append(at + i)
+                    share.append(k / (inner + 1))
+                    on = "" if k == 0 else f" → {group[i + 1].name}"
+                    self.frames.append(frame.named(frame.name + on) if k else frame)
+                    self.names.append(keys[at + i].name if k == 0 else f"{keys[at + i].name} → {keys[at + i + 1].name}")
+            self.spans.append(range(start, len(key)))
+            self.steps.append(inner + 1)
+            at += len(group)
+        self.key, self.share = np.array(key, dtype=np.int64), np.array(share)
+
+
+# Of a movement and not of a frame, or counted from what was computed.
+_ADDED = {"coordination", "speed_deg_s", "exercise", "arm_acts", "leg_acts", "trunk_acts", "foot_rubs", "stance_level", "rise_level", "low_seat_cm", "press_against_standing", *(w.quantity for w in Way), *(w.hold_quantity for w in HELD_WAYS)}
+
+
+def complete(columns: Columns) -> None:
+    """Raise ValueError naming a quantity that is registered and not computed, or computed and not registered."""
+    computed = {base_id(name) for name in columns} | _ADDED
+    for name in sorted(computed ^ set(REGISTRY)):
+        what = "no profile computes it" if name in REGISTRY else "it is computed and not registered"
+        raise ValueError(f"quantities.{name}: {what}")
+
+
+def measured_over(
+    skeleton: Skeleton,
+    request: Request,
+    span: range,
+    way: Way,
+    flat: Flat,
+    posed: Posed,
+    stands: Flags,
+    columns: "Columns",
+    counted: bool,
+) -> Profile:
+    rows = slice(span.start, span.stop)
+    own = posed.part(rows)
+    fault = next((f for f in own.faults if f), None)
+    declared = [int(i) for i in np.flatnonzero(way.share[rows] == 0)]
+    if not fault:
+        step = request.step
+        shows = {p.id: p.shows for p in step.parameters}
+        titles = {p.id: p.title for p in step.parameters}
+        neutral = flat.neutral[rows]
+        fault = broken(shows, titles, request.values, request.side, skeleton, own, neutral, declared, request.label)
+    if not fault and not stands[rows].all():
+        falling = span.start + int(np.argmin(stands[rows]))
+        fault = Falls(way.names[falling])
+    more = {
+        "coordination": np.full(len(span), float(moving_limbs(own.angles, declared, [way.frames[span.start + i] for i in declared]))),
+        "exercise": np.full(len(span), float(not request.family.daily_task)),
+        "speed_deg_s": np.full(len(span), _speed_deg_s(own.angles, request.step.dose.seconds)),
+    }
+    measured = columns.part(rows)
+    told = [way.frames[span.start + i] for i in declared]
+    more |= {k: np.full(len(span), v) for k, v in acts(own, skeleton, declared, told, measured).items()}
+    more["stance_level"] = stance_level(skeleton, own, measured)
+    rise = rise_level(skeleton, own, measured)
+    more["rise_level"] = np.full(len(span), rise)
+    seats_cm = [f.surfaces["seat"].at_cm for f in told if "seat" in f.surfaces]
+    more["low_seat_cm"] = np.full(len(span), low_seat_cm(rise, seats_cm))
+    if counted:
+        more |= at_least_as_named(request.label, measured)
+    return Profile(
+        request,
+        tuple(way.frames[i].name for i in span),
+        measured.with_(more),
+        fault,
+        tuple(way.frames[i] for i in span),
+        own,
+        tuple(declared),
+        Declared(way.keys, way.key[rows], way.share[rows], flat, rows),
+    )
+
+
+def _speed_deg_s(angles: Array, seconds: float) -> float:
+    """The joint that travels furthest, over half a repetition."""
+    return float(np.degrees(np.ptp(angles, axis=0).max()) / max(0.5, seconds / 2))

@@ -6,7 +6,7 @@ import pytest
 from amvel.body import Measures, healthy, measure
 from amvel.movements import Profiler, Request, find, library
 from amvel.movements.levels import HIGHEST, REFERENCES, SAYS, Way, level_of, named_levels
-from amvel.movements.profile import ceilings_of
+from amvel.movements.profiler import ceilings_of
 
 SMALL, MIDDLE, TALL = (
     Measures(1.50, 48.0, "female"),

@@ -9,8 +9,9 @@ from amvel.engine import body_of
 from amvel.movements import Profiler, Request, all_steps
 from amvel.movements.animation import animation
 from amvel.movements.columns import Columns
+from amvel.movements.declaration import Setting
 from amvel.movements.figure import figure
-from amvel.movements.shelf import ShelfError, Shelved, packed, unpacked
+from amvel.movements.shelf import Kind, ShelfError, Shelved, packed, unpacked
 from amvel.safety import sides_of
 from tests.conftest import demo
 
@@ -65,7 +66,21 @@ def test_its_poses_are_found_anew_where_somebody_looks(first: Profiler, second: 
     assert b.posed is None
     assert figure(second, b) == figure(first, a)
     assert animation(second, b) == animation(first, a)
-    assert second.profile(request).posed is not None
+
+
+def test_looking_at_a_movement_changes_nothing_that_a_verdict_is_made_of(second: Profiler) -> None:
+    """Also of a held pose, whose one frame is both the sketch and the whole."""
+    family, step = next((f, s) for f, s in all_steps() if len(s.frames(Setting(second.body, second.capacities, s.defaults(second.body)))) == 1)
+    first = profiler()
+    request = Request(family, step, sides_of(step)[0], step.defaults(first.body))
+    whole = first.profile(request)
+    other = profiler()
+    other.take_over(first.pack())
+    seen = other.posed(other.profile(request))
+    assert seen.posed is not None and whole.posed is not None
+    np.testing.assert_array_equal(seen.posed.points, whole.posed.points)
+    for name in whole.columns:
+        np.testing.assert_array_equal(seen.columns[name], whole.columns[name], err_msg=name)
 
 
 def test_what_is_taken_over_is_passed_on(second: Profiler) -> None:
@@ -80,15 +95,15 @@ def test_what_has_no_pose_is_not_kept() -> None:
     family, step = next((f, s) for f, s in all_steps() if f.id == "sit_back_rest")
     broken = Request(family, step, "both", {**step.defaults(own.body), "back_cm": 400.0})
     assert own.profile(broken).fault
-    assert unpacked(own.pack()) == {}
+    assert unpacked(own.pack()) == {kind: {} for kind in Kind}
 
 
 def test_nothing_is_packed_as_nothing() -> None:
-    assert packed([]) == b""
-    assert unpacked(b"") == {}
+    assert packed({}) == b""
+    assert unpacked(b"") == {kind: {} for kind in Kind}
 
 
-@pytest.mark.parametrize("data", [b"x", b"PK\x03\x04 no archive", packed([("k", Shelved(("a",), (0,), Columns({"q": 0}, np.zeros((1, 1)))))])[:-30]])
+@pytest.mark.parametrize("data", [b"x", b"PK\x03\x04 no archive", packed({Kind.WHOLE: {"k": Shelved(("a",), (0,), Columns({"q": 0}, np.zeros((1, 1))))}})[:-30]])
 def test_anything_else_is_refused(data: bytes) -> None:
     with pytest.raises(ShelfError):
         unpacked(data)

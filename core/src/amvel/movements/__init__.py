@@ -13,7 +13,8 @@ from amvel.movements.declaration import (
     Step,
 )
 from amvel.movements.library import UnknownMovement, all_steps, find, library
-from amvel.movements.profile import MODEL_VERSION, Profile, Profiler, Request
+from amvel.movements.profile import Profile, Request
+from amvel.movements.profiler import MODEL_VERSION, Profiler
 
 __all__ = [
     "MODEL_VERSION",

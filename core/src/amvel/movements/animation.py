@@ -3,7 +3,8 @@
 from xml.sax.saxutils import escape
 
 from amvel.movements.figure import Panel, view_of
-from amvel.movements.profile import Profile, Profiler
+from amvel.movements.profile import Profile
+from amvel.movements.profiler import Profiler
 
 _PAD_CM = 8.0
 

@@ -3,7 +3,8 @@
 from amvel.body import Measures, healthy, measure
 from amvel.movements.declaration import POSITIONS
 from amvel.movements.library import all_steps
-from amvel.movements.profile import Profile, Profiler, Request
+from amvel.movements.profile import Profile, Request
+from amvel.movements.profiler import Profiler
 
 BODY = Measures(1.65, 63, "female")
 _LEVELS = ("t7_t8", "t12_l1", "l4_l5")

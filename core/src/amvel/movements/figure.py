@@ -9,7 +9,8 @@ from amvel.body.figure import FROM_ABOVE, FROM_FRONT, FROM_LEFT, FROM_RIGHT, INK
 from amvel.movements.bed import lies_on_bed
 from amvel.movements.declaration import Family
 from amvel.movements.frames import Prop, Surface, other_side
-from amvel.movements.profile import Profile, Profiler
+from amvel.movements.profile import Profile
+from amvel.movements.profiler import Profiler
 
 HELD, BAND = "#C9A45C", "#8A5A2B"
 PROP, PROP_EDGE, GROUND = "#E4D9C3", "#8B7B5E", "#B9AE98"

@@ -1,59 +1,27 @@
 """The demand profile of one movement: what was asked, and its columns, frame by frame."""
 
-import hashlib
 import json
-from collections import OrderedDict
 from dataclasses import dataclass, field, replace
-from functools import cached_property, lru_cache
-from threading import RLock
+from functools import cached_property
 
 import numpy as np
 
 from amvel.body import (
     JOINTS,
-    Anthropometry,
     BandPull,
     Capacities,
-    Falls,
     Flat,
-    Measures,
     Posed,
     PoseFault,
     PoseSpec,
-    Skeleton,
-    Stops,
-    bands_started,
-    demand,
-    filled,
-    flatten,
-    healthy,
-    measure,
-    react_flat,
-    solve_flat,
-    sunk,
-    tipped,
 )
-from amvel.body.tree import Array, Flags, Rows
-from amvel.content import MODEL, version
-from amvel.movements.acting import acts
+from amvel.body.tree import Array, Rows
 from amvel.movements.bed import FLOOR, LYING_ON, lies_on_bed
 from amvel.movements.columns import Columns, Extremes
-from amvel.movements.coordination import moving_limbs
-from amvel.movements.declaration import Family, Setting, Step
-from amvel.movements.declared_facts import declared_facts
+from amvel.movements.declaration import Family, Step
 from amvel.movements.dosing import in_its_dose, without_dose
-from amvel.movements.frames import Frame, mirrored
-from amvel.movements.levels import HELD_WAYS, REFERENCES, Ceilings, Way, at_least_as_named
-from amvel.movements.library import find
-from amvel.movements.pose_of_frame import compile_frame
-from amvel.movements.promise import broken
-from amvel.movements.propped import with_head_end
+from amvel.movements.frames import Frame
 from amvel.movements.reshaped import reshaped
-from amvel.movements.schools import with_school
-from amvel.movements.shelf import Shelved, packed, unpacked
-from amvel.movements.stance import low_seat_cm, rise_level, stance_level
-from amvel.quantities import REGISTRY, base_id, quantity
-
 
 
 @dataclass(frozen=True)

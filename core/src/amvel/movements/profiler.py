@@ -6,23 +6,18 @@ A profile depends on the body with its capacities, the set-up and the parameters
 import hashlib
 import json
 from collections import OrderedDict
-from dataclasses import dataclass, field, replace
+from dataclasses import replace
 from functools import cached_property, lru_cache
 from threading import RLock
 
 import numpy as np
 
 from amvel.body import (
-    JOINTS,
     Anthropometry,
-    BandPull,
     Capacities,
-    Falls,
     Flat,
     Measures,
     Posed,
-    PoseFault,
-    PoseSpec,
     Skeleton,
     Stops,
     bands_started,
@@ -36,28 +31,20 @@ from amvel.body import (
     sunk,
     tipped,
 )
-from amvel.body.tree import Array, Flags, Rows
 from amvel.content import MODEL, version
-from amvel.movements.acting import acts
-from amvel.movements.bed import FLOOR, LYING_ON, lies_on_bed
-from amvel.movements.columns import Columns, Extremes
-from amvel.movements.coordination import moving_limbs
-from amvel.movements.declaration import Family, Setting, Step
+from amvel.movements.columns import Columns
+from amvel.movements.course import Course, complete, first_of, measured_over
+from amvel.movements.declaration import Setting
 from amvel.movements.declared_facts import declared_facts
-from amvel.movements.dosing import in_its_dose, without_dose
 from amvel.movements.frames import Frame, mirrored
-from amvel.movements.levels import HELD_WAYS, REFERENCES, Ceilings, Way, at_least_as_named
+from amvel.movements.levels import REFERENCES, Ceilings
 from amvel.movements.library import find
 from amvel.movements.pose_of_frame import compile_frame
-from amvel.movements.promise import broken
+from amvel.movements.profile import Profile, Request, as_asked, as_posed
 from amvel.movements.propped import with_head_end
-from amvel.movements.reshaped import reshaped
 from amvel.movements.schools import with_school
-from amvel.movements.shelf import Shelved, packed, unpacked
-from amvel.movements.stance import low_seat_cm, rise_level, stance_level
-from amvel.quantities import REGISTRY, base_id, quantity
-
-
+from amvel.movements.shelf import Kind, Shelved, packed, unpacked
+from amvel.quantities import quantity
 
 MODEL_VERSION = version("2026.11", MODEL)
 BETWEEN = 5  # frames between two declared ones; the peaks are settled there (tests refine them)
@@ -73,7 +60,7 @@ class Profiler:
         self.skeleton = Skeleton(body)
         self._sketches: OrderedDict[str, Profile] = OrderedDict()
         self._kept: OrderedDict[str, Profile] = OrderedDict()
-        self._shelved: dict[bool, dict[str, Shelved]] = {True: {}, False: {}}  # taken over: sketches, whole ones
+        self._shelf: dict[Kind, dict[str, Shelved]] = {kind: {} for kind in Kind}  # taken over from another process
         self._keep = keep
         self.solved = 0  # how many were solved here, since the start or the last packing
         # Requests of one server share a profiler; whoever moves a slider does not wait for whoever judges a library.
@@ -131,7 +118,7 @@ class Profiler:
     ) -> list[Profile]:
         requests = [self._whole(r) for r in requests]
         placed = [as_posed(r) for r in requests]
-        shelf = self._shelved[kept is self._sketches]
+        shelf = self._shelf[Kind.SKETCH if kept is self._sketches else Kind.WHOLE]
         for r in placed:
             if r.key() in shelf and r.key() not in kept:
                 kept[r.key()] = _from_shelf(r, shelf[r.key()])
@@ -147,36 +134,29 @@ class Profiler:
         return answer
 
     def posed(self, profile: Profile) -> Profile:
-        """The same profile with its poses, which are found anew where it was taken over."""
+        """The same profile with its poses, which are found anew where it was taken over; its columns stay."""
         if profile.posed is not None or profile.fault:
             return profile
-        sketch = len(profile.rows) == len(profile.frame_names)
-        kept, between = (self._sketches, 0) if sketch else (self._kept, self.between)
-        placed = as_posed(profile.request)
-        with self._sketching if sketch else self._solving:
-            known = kept.get(placed.key())
-            if known is None or known.posed is None:
-                known = kept[placed.key()] = _solve([(self, placed)], between)[0]
-        return as_asked(profile.request, known)
+        between = 0 if len(profile.rows) == len(profile.frame_names) else self.between
+        [found] = _solve_within([(self, as_posed(profile.request))], between)
+        return replace(profile, frames=found.frames, posed=found.posed, declared=found.declared)
 
     def pack(self) -> bytes:
         """Whatever is solved, to be taken over by another process for the same body (`digest`)."""
         self.solved = 0
-        parts = []
-        for sketch, kept in ((True, self._sketches), (False, self._kept)):
-            good = {**self._shelved[sketch], **{k: _for_shelf(p) for k, p in list(kept.items()) if not p.fault}}
-            parts += [(f"{'s' if sketch else 'w'}{key}", s) for key, s in good.items()]
-        return packed(parts)
+        solved = {Kind.SKETCH: self._sketches, Kind.WHOLE: self._kept}
+        good = {kind: {k: _for_shelf(p) for k, p in list(kept.items()) if not p.fault} for kind, kept in solved.items()}
+        return packed({kind: {**self._shelf[kind], **good[kind]} for kind in Kind})
 
     @property
     def is_fresh(self) -> bool:
         """Nothing is solved yet, and nothing was taken over."""
-        return not (self._kept or self._sketches or any(self._shelved.values()))
+        return not (self._kept or self._sketches or any(self._shelf.values()))
 
     def take_over(self, data: bytes) -> None:
         """What another process has solved for this body; raises ShelfError for anything else."""
-        for key, shelved in unpacked(data).items():
-            self._shelved[key[:1] == "s"][key[1:]] = shelved
+        for kind, found in unpacked(data).items():
+            self._shelf[kind] |= found
 
     @cached_property
     def _other_way_round(self) -> Capacities:
@@ -267,24 +247,24 @@ def _solve_within(asked: "list[tuple[Profiler, Request]]", between: int) -> list
     flat = bands_started(_from(flat, solved), solved.points, np.cumsum([0, *(len(g) for g in declared)]))
     solved = solve_flat(skeleton, flat, names)
     solved.faults = first_of(solved.faults, tipped(names, meant, solved))
-    way = Way(declared, keys, solved.faults, between)
-    flat = filled(_from(flat, solved), way.key, way.share)
-    floors = np.array([f.surfaces["floor"].at_cm / 100 for f in way.frames])
-    posed = solve_flat(skeleton, flat, way.names, floors, way.share == 0)
+    course = Course(declared, keys, solved.faults, between)
+    flat = filled(_from(flat, solved), course.key, course.share)
+    floors = np.array([f.surfaces["floor"].at_cm / 100 for f in course.frames])
+    posed = solve_flat(skeleton, flat, course.names, floors, course.share == 0)
     posed.faults = first_of(
-        [solved.faults[k] if t == 0 else None for k, t in zip(way.key, way.share, strict=True)], posed.faults
+        [solved.faults[k] if t == 0 else None for k, t in zip(course.key, course.share, strict=True)], posed.faults
     )
-    posed.faults = first_of(posed.faults, sunk(skeleton, flat, way.names, posed, floors))
+    posed.faults = first_of(posed.faults, sunk(skeleton, flat, course.names, posed, floors))
     reactions = react_flat(skeleton, flat, posed)
-    columns = Columns.of(demand(skeleton, flat, posed, reactions, [f.facts for f in way.frames]))
+    columns = Columns.of(demand(skeleton, flat, posed, reactions, [f.facts for f in course.frames]))
     complete(columns)
     ceilings = asked[0][0].ceilings
     if ceilings:
         columns = columns.with_(ceilings.columns(columns))
     stands = reactions.stands()
     return [
-        measured_over(skeleton, r, span, way, flat, posed, stands, columns, ceilings is not None)
-        for (_, r), span in zip(asked, way.spans, strict=True)
+        measured_over(skeleton, r, span, course, flat, posed, stands, columns, ceilings is not None)
+        for (_, r), span in zip(asked, course.spans, strict=True)
     ]
 
 

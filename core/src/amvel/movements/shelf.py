@@ -6,8 +6,8 @@ The columns of a profile are what verdicts are made of; its poses are only drawn
 import io
 import json
 import zlib
-from collections.abc import Iterable
 from dataclasses import dataclass
+from enum import StrEnum
 from zipfile import BadZipFile
 
 import numpy as np
@@ -29,16 +29,26 @@ class Shelved:
     columns: Columns
 
 
-def packed(found: Iterable[tuple[str, Shelved]]) -> bytes:
-    """Profiles by their keys, all with the same columns."""
-    kept = list(found)
+class Kind(StrEnum):
+    """A sketch has the declared frames only and rules out; a whole profile may allow."""
+
+    SKETCH = "sketch"
+    WHOLE = "whole"
+
+
+Shelf = dict[Kind, dict[str, Shelved]]  # by kind and key
+
+
+def packed(shelf: Shelf) -> bytes:
+    """Profiles, all with the same columns."""
+    kept = [(kind, key, s) for kind, found in shelf.items() for key, s in found.items()]
     if not kept:
         return b""
-    names = list(kept[0][1].columns.index)
-    heads = [[key, list(s.frame_names), list(s.rows)] for key, s in kept]
+    names = list(kept[0][2].columns.index)
+    heads = [[kind, key, list(s.frame_names), list(s.rows)] for kind, key, s in kept]
     out = io.BytesIO()
     text = np.frombuffer(json.dumps([names, heads]).encode(), dtype=np.uint8)
-    np.savez_compressed(out, heads=text, table=np.concatenate([_in_order(s.columns, names) for _, s in kept], axis=1))
+    np.savez_compressed(out, heads=text, table=np.concatenate([_in_order(s.columns, names) for _, _, s in kept], axis=1))
     return out.getvalue()
 
 
@@ -47,17 +57,18 @@ def _in_order(columns: Columns, names: list[str]) -> Array:
     return columns.table if same else np.array([columns[n] for n in names])
 
 
-def unpacked(data: bytes) -> dict[str, Shelved]:
+def unpacked(data: bytes) -> Shelf:
     """The profiles that `packed` wrote; raises ShelfError where it did not."""
+    out: Shelf = {kind: {} for kind in Kind}
     if not data:
-        return {}
+        return out
     try:
         with np.load(io.BytesIO(data), allow_pickle=False) as arrays:
             names, heads = json.loads(bytes(arrays["heads"]))
             table = arrays["table"]
-        index, at, out = {n: i for i, n in enumerate(names)}, 0, {}
-        for key, frames, rows in heads:
-            out[key] = Shelved(tuple(frames), tuple(rows), Columns(index, table[:, at : at + len(frames)]))
+        index, at = {n: i for i, n in enumerate(names)}, 0
+        for kind, key, frames, rows in heads:
+            out[Kind(kind)][key] = Shelved(tuple(frames), tuple(rows), Columns(index, table[:, at : at + len(frames)]))
             at += len(frames)
         if at != table.shape[1] or len(names) != table.shape[0]:
             raise ShelfError("the table has another size than its heads say")

@@ -14,7 +14,7 @@ from amvel.body import DECLARED, Capacities
 from amvel.case import CaseError, read_case
 from amvel.engine import Engine, profiler_for
 from amvel.movements import Profiler
-from amvel.movements.profile import solve_together
+from amvel.movements.profiler import solve_together
 from amvel.quantities import base_id
 from amvel.safety import CONTEXTS, Envelope, Limit, Table
 from amvel.safety.limits import Place

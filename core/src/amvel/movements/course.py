@@ -1,66 +1,32 @@
 """One movement from its declared frames through those in between: which frames there are, and what was measured over all of them."""
 
-import hashlib
-import json
-from collections import OrderedDict
-from dataclasses import dataclass, field, replace
-from functools import cached_property, lru_cache
-from threading import RLock
-
 import numpy as np
 
 from amvel.body import (
-    JOINTS,
-    Anthropometry,
-    BandPull,
-    Capacities,
     Falls,
     Flat,
-    Measures,
     Posed,
     PoseFault,
     PoseSpec,
     Skeleton,
-    Stops,
-    bands_started,
-    demand,
-    filled,
-    flatten,
-    healthy,
-    measure,
-    react_flat,
-    solve_flat,
-    sunk,
-    tipped,
 )
-from amvel.body.tree import Array, Flags, Rows
-from amvel.content import MODEL, version
+from amvel.body.tree import Array, Flags
 from amvel.movements.acting import acts
-from amvel.movements.bed import FLOOR, LYING_ON, lies_on_bed
-from amvel.movements.columns import Columns, Extremes
+from amvel.movements.columns import Columns
 from amvel.movements.coordination import moving_limbs
-from amvel.movements.declaration import Family, Setting, Step
-from amvel.movements.declared_facts import declared_facts
-from amvel.movements.dosing import in_its_dose, without_dose
-from amvel.movements.frames import Frame, mirrored
-from amvel.movements.levels import HELD_WAYS, REFERENCES, Ceilings, Way, at_least_as_named
-from amvel.movements.library import find
-from amvel.movements.pose_of_frame import compile_frame
+from amvel.movements.frames import Frame
+from amvel.movements.levels import HELD_WAYS, Way, at_least_as_named
+from amvel.movements.profile import Declared, Profile, Request
 from amvel.movements.promise import broken
-from amvel.movements.propped import with_head_end
-from amvel.movements.reshaped import reshaped
-from amvel.movements.schools import with_school
-from amvel.movements.shelf import Shelved, packed, unpacked
 from amvel.movements.stance import low_seat_cm, rise_level, stance_level
-from amvel.quantities import REGISTRY, base_id, quantity
-
+from amvel.quantities import REGISTRY, base_id
 
 
 def first_of(faults: list[PoseFault | None], more: list[PoseFault | None]) -> list[PoseFault | None]:
     return [a or b for a, b in zip(faults, more, strict=True)]
 
 
-class Way:
+class Course:
     """Declared frames with those in between: for each the declared one that it is at (`key`) or how far beyond (`share`).
 
     A movement with a frame that this body cannot take is not looked at in between: it is out already.
@@ -110,7 +76,7 @@ def measured_over(
     skeleton: Skeleton,
     request: Request,
     span: range,
-    way: Way,
+    course: Course,
     flat: Flat,
     posed: Posed,
     stands: Flags,
@@ -120,7 +86,7 @@ def measured_over(
     rows = slice(span.start, span.stop)
     own = posed.part(rows)
     fault = next((f for f in own.faults if f), None)
-    declared = [int(i) for i in np.flatnonzero(way.share[rows] == 0)]
+    declared = [int(i) for i in np.flatnonzero(course.share[rows] == 0)]
     if not fault:
         step = request.step
         shows = {p.id: p.shows for p in step.parameters}
@@ -129,14 +95,14 @@ def measured_over(
         fault = broken(shows, titles, request.values, request.side, skeleton, own, neutral, declared, request.label)
     if not fault and not stands[rows].all():
         falling = span.start + int(np.argmin(stands[rows]))
-        fault = Falls(way.names[falling])
+        fault = Falls(course.names[falling])
     more = {
-        "coordination": np.full(len(span), float(moving_limbs(own.angles, declared, [way.frames[span.start + i] for i in declared]))),
+        "coordination": np.full(len(span), float(moving_limbs(own.angles, declared, [course.frames[span.start + i] for i in declared]))),
         "exercise": np.full(len(span), float(not request.family.daily_task)),
         "speed_deg_s": np.full(len(span), _speed_deg_s(own.angles, request.step.dose.seconds)),
     }
     measured = columns.part(rows)
-    told = [way.frames[span.start + i] for i in declared]
+    told = [course.frames[span.start + i] for i in declared]
     more |= {k: np.full(len(span), v) for k, v in acts(own, skeleton, declared, told, measured).items()}
     more["stance_level"] = stance_level(skeleton, own, measured)
     rise = rise_level(skeleton, own, measured)
@@ -147,13 +113,13 @@ def measured_over(
         more |= at_least_as_named(request.label, measured)
     return Profile(
         request,
-        tuple(way.frames[i].name for i in span),
+        tuple(course.frames[i].name for i in span),
         measured.with_(more),
         fault,
-        tuple(way.frames[i] for i in span),
+        tuple(course.frames[i] for i in span),
         own,
         tuple(declared),
-        Declared(way.keys, way.key[rows], way.share[rows], flat, rows),
+        Declared(course.keys, course.key[rows], course.share[rows], flat, rows),
     )
 
 

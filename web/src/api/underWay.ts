@@ -1,10 +1,9 @@
 import { computed, reactive } from 'vue'
+import { say } from '../i18n'
+import type { components } from './schema'
 
 /** What the server says while a worker is at it: the same request is sent again until the answer is there. */
-interface UnderWay {
-  share: number
-  again_in_s: number
-}
+type UnderWay = components['schemas']['UnderWay']
 
 const MOST_TRIES = 600
 const shares = reactive(new Map<string, number>())
@@ -25,13 +24,14 @@ export async function untilThere(request: Request, ask: (request: Request) => Pr
     for (let tries = 0; tries < MOST_TRIES; tries++) {
       const answer = await ask(request.clone())
       if (answer.status !== 202) return answer
-      const { share, again_in_s } = (await answer.json()) as UnderWay
+      const { share, again_in_s }: UnderWay = await answer.json()
       shares.set(path, share)
       // The first questions come quickly: most answers take less than a second.
       await pause(Math.min(again_in_s, 0.15 * 2 ** tries))
+      request.signal.throwIfAborted() // whoever asked has gone
     }
   } finally {
     shares.delete(path)
   }
-  throw new TypeError('nobody works it out')
+  return new Response(JSON.stringify({ title: say('app.notWorkedOut'), detail: say('app.notWorkedOut') }), { status: 504 })
 }

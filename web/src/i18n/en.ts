@@ -6,6 +6,7 @@ const en = {
   'app.help': 'Keys',
   'app.close': 'Close',
   'app.loading': 'One moment …',
+  'app.notWorkedOut': 'The server has not worked this out. Nothing was lost; try again in a while.',
   'app.failed': 'That did not work',
   'app.again': 'Try again',
   'login.title': 'Good to see you',

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import { say } from '../i18n'
-import { inWords } from '../stores/answers'
+import { useAttempt } from './attempt'
 import { useSession } from '../stores/session'
 
 /** The session has ended while a page was open: the password again, and what was typed is still there. */
@@ -9,20 +9,12 @@ const session = useSession()
 const password = ref('')
 const code = ref('')
 const asksCode = ref(false)
-const failed = ref('')
-const busy = ref(false)
-async function back(): Promise<void> {
-  busy.value = true
-  failed.value = ''
-  try {
+const { busy, failed, attempt } = useAttempt()
+const back = () =>
+  attempt(async () => {
     asksCode.value = !(await session.comeBack(password.value, code.value))
     if (!asksCode.value) password.value = code.value = ''
-  } catch (error) {
-    failed.value = inWords(error)
-  } finally {
-    busy.value = false
-  }
-}
+  })
 </script>
 
 <template>

@@ -40,7 +40,7 @@ export const inWords = (error: unknown): string => (!error ? '' : error instance
 export function useAnswer<T extends { client: string; revision: number; digest: string }>(
   what: string,
   on: () => Subject | undefined,
-  ask: (on: Subject) => Promise<T>,
+  ask: (on: Subject, signal: AbortSignal) => Promise<T>,
   moved: () => Promise<void>,
   more: () => unknown = () => '',
 ): Answer<T> {
@@ -48,9 +48,9 @@ export function useAnswer<T extends { client: string; revision: number; digest: 
   const subject = computed(on)
   const query = useQuery({
     queryKey: computed(() => (subject.value ? keyOfAnswer(subject.value, what, more()) : ['nobody', what])),
-    queryFn: async () => {
+    queryFn: async ({ signal }) => {
       const mine = subject.value!
-      const got = await ask(mine)
+      const got = await ask(mine, signal)
       if (got.client === mine.client && got.revision === mine.revision && got.digest === mine.digest) return got
       // The client was changed while it was worked out: what is on screen is asked anew first.
       await moved()

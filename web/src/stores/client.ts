@@ -92,10 +92,30 @@ export const useClient = defineStore('client', () => {
     changedElsewhere.value = true
     return true
   }
-  const judged = useAnswer('verdicts', subject, (on) => got(http.GET('/api/v1/clients/{client_id}/verdicts', at(on))), refresh)
-  const tested = useAnswer('next tests', subject, (on) => got(http.GET('/api/v1/clients/{client_id}/next-tests', at(on))), refresh)
-  const effected = useAnswer('effects', subject, (on) => got(http.GET('/api/v1/clients/{client_id}/limits/effects', at(on))), refresh)
-  const past = useAnswer('history', subject, (on) => got(http.GET('/api/v1/clients/{client_id}/history', at(on))), refresh)
+  const judged = useAnswer(
+    'verdicts',
+    subject,
+    (on, signal) => got(http.GET('/api/v1/clients/{client_id}/verdicts', { ...at(on), signal })),
+    refresh,
+  )
+  const tested = useAnswer(
+    'next tests',
+    subject,
+    (on, signal) => got(http.GET('/api/v1/clients/{client_id}/next-tests', { ...at(on), signal })),
+    refresh,
+  )
+  const effected = useAnswer(
+    'effects',
+    subject,
+    (on, signal) => got(http.GET('/api/v1/clients/{client_id}/limits/effects', { ...at(on), signal })),
+    refresh,
+  )
+  const past = useAnswer(
+    'history',
+    subject,
+    (on, signal) => got(http.GET('/api/v1/clients/{client_id}/history', { ...at(on), signal })),
+    refresh,
+  )
   /** Add one entry to a list of the case. */
   async function add(section: 'reviews' | 'clinician_words' | 'own_limits', entry: Record<string, unknown>, reason: string): Promise<void> {
     await keep({ [section]: [...view.value!.case[section], entry] }, reason)

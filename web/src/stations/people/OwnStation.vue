@@ -4,7 +4,7 @@ import { computed, ref } from 'vue'
 import { got, http } from '../../api/client'
 import type { components } from '../../api/schema'
 import { say } from '../../i18n'
-import { inWords } from '../../stores/answers'
+import { useAttempt } from '../../parts/attempt'
 import { useSession } from '../../stores/session'
 
 /** One's own log-in: password, second factor, and where it is open. */
@@ -16,21 +16,12 @@ const own = computed(() => asked.data.value)
 const [old, fresh, password, code] = [ref(''), ref(''), ref(''), ref('')]
 const begun = ref<Begun>()
 const codes = ref<string[]>([])
-const failed = ref('')
 const told = ref('')
-const busy = ref(false)
 
+const { busy, failed, attempt: tried } = useAttempt()
 async function attempt(work: () => Promise<unknown>): Promise<void> {
-  busy.value = true
-  failed.value = told.value = ''
-  try {
-    await work()
-    await queries.invalidateQueries({ queryKey: ['own'] })
-  } catch (error) {
-    failed.value = inWords(error)
-  } finally {
-    busy.value = false
-  }
+  told.value = ''
+  if (await tried(work)) await queries.invalidateQueries({ queryKey: ['own'] })
 }
 const change = () =>
   attempt(async () => {

@@ -4,7 +4,7 @@ import { computed, reactive, ref } from 'vue'
 import { got, http } from '../../api/client'
 import type { Colleague, Role } from '../../api/schemas'
 import { say } from '../../i18n'
-import { inWords } from '../../stores/answers'
+import { useAttempt } from '../../parts/attempt'
 import { useSession } from '../../stores/session'
 
 const session = useSession()
@@ -17,21 +17,12 @@ const asked = useQuery({
 const roles = computed(() => asked.data.value?.roles ?? [])
 const entry = reactive({ username: '', email: '', first_name: '', last_name: '', role: 'specialist' as Role })
 const ready = computed(() => entry.username.trim().length > 1 && /^[^@\s]+@[^@\s]+$/.test(entry.email))
-const failed = ref('')
 const told = ref('')
-const busy = ref(false)
 
+const { busy, failed, attempt: tried } = useAttempt()
 async function attempt(work: () => Promise<unknown>): Promise<void> {
-  busy.value = true
-  failed.value = told.value = ''
-  try {
-    await work()
-    await queries.invalidateQueries({ queryKey: ['people'] })
-  } catch (error) {
-    failed.value = inWords(error)
-  } finally {
-    busy.value = false
-  }
+  told.value = ''
+  if (await tried(work)) await queries.invalidateQueries({ queryKey: ['people'] })
 }
 const invite = () =>
   attempt(async () => {

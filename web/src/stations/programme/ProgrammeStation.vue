@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { onKeyStroke } from '@vueuse/core'
 import { computed, onMounted, ref } from 'vue'
-import { Refused } from '../../api/client'
+import { useAttempt } from '../../parts/attempt'
 import { shareOf } from '../../api/underWay'
 import type { ProgrammeMove, Version, WhatIf } from '../../api/schemas'
 import { say } from '../../i18n'
@@ -18,10 +18,8 @@ const programme = useProgramme()
 const session = useSession()
 const context = ref<'home' | 'visit'>('home')
 const minutes = ref(client.view!.case.wishes.minutes)
-const busy = ref(false)
 const building = ref(false)
 const share = shareOf('/programmes')
-const failed = ref('')
 const told = ref('')
 const choosing = ref<ProgrammeMove>()
 const choices = ref<SwapChoice[]>()
@@ -48,19 +46,8 @@ const quality = computed(() =>
 )
 const newPosition = (i: number): boolean => i === 0 || moves.value[i - 1].position !== moves.value[i].position
 
-async function attempt(work: () => Promise<void>): Promise<void> {
-  if (busy.value) return
-  busy.value = true
-  failed.value = ''
-  try {
-    await work()
-  } catch (error) {
-    failed.value = error instanceof Refused ? error.message : say('app.failed')
-  } finally {
-    busy.value = false
-  }
-}
-const build = (): Promise<void> =>
+const { busy, failed, attempt } = useAttempt()
+const build = () =>
   attempt(async () => {
     building.value = true
     try {
@@ -69,7 +56,7 @@ const build = (): Promise<void> =>
       building.value = false
     }
   })
-const edit = (change: Edit): Promise<void> => attempt(() => programme.edit(change))
+const edit = (change: Edit) => attempt(() => programme.edit(change))
 const move = (from: number, to: number): void => {
   if (to < 0 || to >= moves.value.length || from === to) return
   const title = moves.value[from].title

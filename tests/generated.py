@@ -107,3 +107,12 @@ cases = st.builds(
     st.lists(conditions(), max_size=4),
     st.lists(outcomes() | results("bone_density", "blood_pressure", "timed_up_and_go"), max_size=4),
 ).filter(accepted)
+
+# People with one to five conditions and any results at all.
+people = st.builds(
+    base,
+    BIRTHS,
+    st.sampled_from(["female", "male"]),
+    st.lists(conditions(), min_size=1, max_size=5),
+    st.lists(results(), max_size=4),
+).filter(accepted)

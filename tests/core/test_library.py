@@ -5,12 +5,14 @@ from itertools import pairwise
 import numpy as np
 import pytest
 
-from amvel.body import GRAVITY_M_S2, react
-from amvel.movements import POSITIONS, all_steps, library
+from amvel.body import GRAVITY_M_S2, healthy, react
+from amvel.movements import POSITIONS, Family, Step, all_steps, library
+from amvel.movements.declaration import Setting
 from amvel.movements.figure import figure
 from amvel.movements.frames import other_side
+from amvel.movements.lifted import legs_lifted
 from amvel.quantities import REGISTRY, base_id
-from tests.bodies import families_under_test, library_profiles, profiler
+from tests.bodies import families_under_test, library_profiles, profiler, steps_under_test
 
 
 def test_the_library_has_its_families_and_steps() -> None:
@@ -228,3 +230,25 @@ def test_a_cloth_lies_on_the_floor_and_a_roller_reaches_the_back(size: str) -> N
                     assert height < 3.0, (q.request.label, i, height)
                 if prop.below:
                     assert height == pytest.approx(prop.size_cm, abs=0.6), (q.request.label, i, height)
+
+
+# Nobody gets to these from the soles: the strap lifts the leg; they begin sitting, or are asked for and never planned.
+NOT_FROM_THE_SOLES = ("hamstring_ease", "rolling_back", "legs_overhead")
+
+
+@pytest.mark.parametrize(("family", "step"), [(f, s) for f, s in steps_under_test() if f.position == "on the back"], ids=lambda x: x.id)
+def test_legs_that_start_in_the_air_come_up_from_the_floor(family: Family, step: Step) -> None:
+    """How the start is reached is judged with the rest: nobody is given a leg in the air who may not lift it."""
+    body = profiler().body
+    frames = step.frames(Setting(body, healthy(), step.defaults(body)))
+    assert family.id in NOT_FROM_THE_SOLES or not legs_lifted(frames[0])
+
+
+def test_the_way_to_the_start_is_judged_and_not_counted() -> None:
+    """Of a march with the legs in the air: coordination and speed are those of the march, the rows those of its pictures."""
+    marching = next(p for p in library_profiles() if p.request.label == "knee_fold/marching")
+    assert marching.frames[0].facts.way_in and marching.frame_names[0] == "knees bent"
+    assert marching.frame_names[marching.rows[0]] == "left leg folded"
+    assert marching.columns["legs_lifted"][0] == 0
+    pulses = next(p for p in library_profiles() if p.request.label == "clam/pulses")
+    assert pulses.peak("speed_deg_s") < 10  # six degrees in a second, not the thirty of the way up

@@ -17,7 +17,7 @@ from amvel.safety import CONTEXTS, capacity, check, envelope
 from amvel.safety.limits import Origin
 from amvel.screening import find_out, test_library
 from tests import bodies
-from tests.generated import BIRTHS, TODAY, accepted, base, conditions, results
+from tests.generated import TODAY, accepted, base, conditions, people, results
 
 MANY = settings(
     max_examples=2000,
@@ -29,13 +29,6 @@ MANY = settings(
 CAPACITY = {m.name for m in pkgutil.iter_modules(capacity.__path__)}
 SOME = settings(MANY, max_examples=500)
 test_library.__test__ = False
-people = st.builds(
-    base,
-    BIRTHS,
-    st.sampled_from(["female", "male"]),
-    st.lists(conditions(), min_size=1, max_size=5),
-    st.lists(results(), max_size=4),
-).filter(accepted)
 _GOOD = {
     "toe_float_clean": {"cm": 0.5, "gives": "nothing"},
     "fall_out_clean": {"deg": 45, "gives": "nothing"},

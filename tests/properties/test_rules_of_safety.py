@@ -13,7 +13,7 @@ from hypothesis import strategies as st
 
 from amvel.case import CaseError, read_case
 from amvel.engine import Engine, case_digest
-from amvel.planning import Item, violations
+from amvel.planning import Item, SetUp, violations
 from amvel.quantities import quantity
 from amvel.safety import CONTEXTS, Table, check, envelope
 from amvel.safety.limits import Place
@@ -156,7 +156,7 @@ def test_5_a_programme_made_anyhow_is_found_out(data: dict, picks: list[int]) ->
     profiles = library_profiles()
     chosen = [profiles[i % len(profiles)] for i in picks]
     items = [
-        Item(p.request.label, p.request.family.position, (p.request.side,), p.request.values) for p in chosen
+        Item(p.request.label, p.request.family.position, (SetUp(p.request.side, p.request.values, 0),)) for p in chosen
     ]
 
     class Kept:

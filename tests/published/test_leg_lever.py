@@ -4,15 +4,19 @@ import numpy as np
 import pytest
 
 from amvel.body import GRAVITY_M_S2, Measures, measure
-from amvel.movements import Request, find
+from amvel.movements import Profile, Request, find
 from tests.bodies import profiler
 
 
-def peak(ref: str, name: str, **values: float) -> float:
+def profile_of(ref: str, **values: float) -> Profile:
     p = profiler()
     family, step = find(ref)
     side = "left" if step.sides else "both"
-    return p.profile(Request(family, step, side, {**step.defaults(p.body), **values})).peak(name)
+    return p.profile(Request(family, step, side, {**step.defaults(p.body), **values}))
+
+
+def peak(ref: str, name: str, **values: float) -> float:
+    return profile_of(ref, **values).peak(name)
 
 
 def test_the_pelvic_moment_of_a_leg_at_square_is_the_hand_calculation() -> None:
@@ -52,9 +56,10 @@ def test_two_legs_are_harder_than_one() -> None:
 
 
 def test_one_sided_load_calls_in_the_turning_control() -> None:
-    assert peak("knee_fold/single_fold", "pelvic_rotation_moment_nm") > 3 * peak(
-        "knee_fold/both_lowered", "pelvic_rotation_moment_nm"
-    )
+    """Once both legs are up: on the way there one leg is up alone."""
+    lowered = profile_of("knee_fold/both_lowered")
+    in_the_repetition = lowered.columns["pelvic_rotation_moment_nm"][lowered.rows[0] :]
+    assert peak("knee_fold/single_fold", "pelvic_rotation_moment_nm") > 3 * max(in_the_repetition)
 
 
 def test_a_higher_seat_means_less_hip_bend() -> None:

@@ -89,6 +89,7 @@ class FrameFacts:
     legs_lifted: int = 0
     sits_unsupported: bool = False
     daily_task: bool = False
+    way_in: bool = False  # how the start is reached: judged like every other frame, and no part of the repetition
 
 
 def demand(

@@ -10,12 +10,15 @@ _PAD_CM = 8.0
 
 
 def animation(profiler: Profiler, profile: Profile) -> list[str]:
-    """One SVG document per frame, all with the same view box.  Raises ValueError when this body cannot take the pose."""
+    """One SVG document per frame of the repetition, all with the same view box; the way to its start is not played.
+
+    Raises ValueError when this body cannot take the pose.
+    """
     profile = profiler.posed(profile)
     if profile.fault or profile.posed is None:
         raise ValueError(f"no figure: {profile.fault}")
     view = view_of(profile.request.family, profile)
-    panels = [Panel(profiler, profile, row, view) for row in range(len(profile.frames))]
+    panels = [Panel(profiler, profile, row, view) for row in range(profile.rows[0], len(profile.frames))]
     left, low = (min(p.box[i] for p in panels) - _PAD_CM for i in (0, 1))
     right, high = (max(p.box[i] for p in panels) + _PAD_CM for i in (2, 3))
     box = f"{left:.1f} {-high:.1f} {right - left:.1f} {high - low:.1f}"

@@ -15,7 +15,7 @@ from amvel.movements.acting import acts
 from amvel.movements.columns import Columns
 from amvel.movements.coordination import moving_limbs
 from amvel.movements.frames import Frame
-from amvel.movements.levels import HELD_WAYS, Way, at_least_as_named
+from amvel.movements.levels import HELD_WAYS, Ceilings, Way, as_named
 from amvel.movements.profile import Declared, Profile, Request
 from amvel.movements.promise import broken
 from amvel.movements.stance import low_seat_cm, rise_level, stance_level
@@ -81,12 +81,13 @@ def measured_over(
     posed: Posed,
     stands: Flags,
     columns: "Columns",
-    counted: bool,
+    ceilings: Ceilings | None,
 ) -> Profile:
     rows = slice(span.start, span.stop)
     own = posed.part(rows)
     fault = next((f for f in own.faults if f), None)
-    declared = [int(i) for i in np.flatnonzero(course.share[rows] == 0)]
+    repeated = np.array([not f.facts.way_in for f in course.frames[span.start : span.stop]])
+    declared = [int(i) for i in np.flatnonzero((course.share[rows] == 0) & repeated)]
     if not fault:
         step = request.step
         shows = {p.id: p.shows for p in step.parameters}
@@ -99,7 +100,7 @@ def measured_over(
     more = {
         "coordination": np.full(len(span), float(moving_limbs(own.angles, declared, [course.frames[span.start + i] for i in declared]))),
         "exercise": np.full(len(span), float(not request.family.daily_task)),
-        "speed_deg_s": np.full(len(span), _speed_deg_s(own.angles, request.step.dose.seconds)),
+        "speed_deg_s": np.full(len(span), _speed_deg_s(own.angles[repeated], request.step.dose.seconds)),
     }
     measured = columns.part(rows)
     told = [course.frames[span.start + i] for i in declared]
@@ -109,8 +110,8 @@ def measured_over(
     more["rise_level"] = np.full(len(span), rise)
     seats_cm = [f.surfaces["seat"].at_cm for f in told if "seat" in f.surfaces]
     more["low_seat_cm"] = np.full(len(span), low_seat_cm(rise, seats_cm))
-    if counted:
-        more |= at_least_as_named(request.label, measured)
+    if ceilings is not None:
+        more |= as_named(request.label, measured, ceilings)
     return Profile(
         request,
         tuple(course.frames[i].name for i in span),

@@ -18,6 +18,7 @@ from amvel.movements.library import UnknownMovement, find
 
 HIGHEST = 6
 MORE_THAN_REFERENCE = 1.05  # how far a pose may go beyond its reference and still be of its level
+STIFFER_BODY = 1.15  # how far the reference pose itself may, on a body that bends less than the reference body
 _CUTS = ("t7_t8", "t12_l1", "l4_l5")
 _SIDES = ("left", "right")
 
@@ -98,7 +99,9 @@ REFERENCES: tuple[Reference, ...] = (
     *_all(2, "toe_float/finger_high knee_fold/single_fold", Way.ARCHING, Way.TURNING),
     *_all(2, "seated_march/foot_lifts seated_march/knee_high", Way.ARCHING),
     *_all(2, "arm_or_leg_slide/arm_reach", Way.TURNING),
-    *_all(2, "side_bridge/light_hip", Way.SIDE),
+    *_all(2, "side_bridge/light_hip", Way.SIDE, Way.PRESS),
+    # Leaning on the forearms, as over a table: a rest, and yet the chest hangs between arms and pelvis.
+    *_all(2, "sit_back_rest/forearms_on_a_seat"),
     # One leg or arm off the ground upright, a step, small turns and rocking, an ankle laid over the other knee.
     *_all(2, "standing_leg_to_the_side/firm_hand standing_reach/leg_back reach_to_a_shelf/empty_hand"),
     *_all(2, "step_and_reach/fingertips tall_turn/hands_on_ribs two_knee_roll/arms_wide"),
@@ -163,6 +166,10 @@ class Ceilings:
                 standing = {n: float(columns[n].max()) for n in _MEASURED_BY[Way.PRESS]}
         return cls({n: np.maximum.accumulate(v) for n, v in most.items()}, standing)
 
+    def holds(self, profile: Mapping[str, Array], way: Way, level: int, more: float) -> bool:
+        """Whether no frame asks more than so many times what the poses of this level ask."""
+        return all(float(profile[n].max()) <= more * float(self.most[n][level - 1]) for n in _MEASURED_BY[way])
+
     def columns(self, profile: Mapping[str, Array]) -> dict[str, Array]:
         """The level of every frame in every way by what is asked of this body, and its press against quiet standing."""
         press = [profile[n] / self.standing_n[n] for n in self.standing_n]
@@ -178,10 +185,24 @@ class Ceilings:
         return out
 
 
-def at_least_as_named(label: str, profile: Mapping[str, Array]) -> dict[str, Array]:
-    """The levels of a step that is named as one: never less than that."""
-    named = named_levels().get(label, {})
-    return {way.quantity: np.maximum(profile[way.quantity], float(level)) for way, level in named.items()}
+@lru_cache(maxsize=1)
+def stands_for() -> frozenset[tuple[str, Way, int]]:
+    """Steps, ways and levels of the poses that stand for a level themselves."""
+    return frozenset((r.ref, way, r.level) for r in REFERENCES for way in r.of)
+
+
+def as_named(label: str, profile: Mapping[str, Array], ceilings: Ceilings) -> dict[str, Array]:
+    """The levels of a step that is named as one: never less than that, and just that for the pose that stands for it.
+
+    A body that bends less than the reference body may need a little more for such a pose, and it is still that pose.
+    """
+    out: dict[str, Array] = {}
+    for way, level in named_levels().get(label, {}).items():
+        levels = np.maximum(profile[way.quantity], float(level))
+        if (label, way, level) in stands_for() and ceilings.holds(profile, way, level, STIFFER_BODY):
+            levels = np.full_like(levels, float(level))
+        out[way.quantity] = levels
+    return out
 
 
 QUIET_STANDING = "standing_breath/free_standing"
@@ -202,4 +223,4 @@ def level_of(values: Array, most: Array) -> Array:
     return at + (values - floor) / np.maximum(width, 1e-9)
 
 
-__all__ = ["BELLY_WORK", "EVERY_WAY", "HELD_WAYS", "HIGHEST", "REFERENCES", "SAYS", "Ceilings", "Reference", "UnknownMovement", "Way", "at_least_as_named", "level_of", "named_levels"]
+__all__ = ["BELLY_WORK", "EVERY_WAY", "HELD_WAYS", "HIGHEST", "REFERENCES", "SAYS", "Ceilings", "Reference", "UnknownMovement", "Way", "as_named", "level_of", "named_levels"]

@@ -137,7 +137,8 @@ class Profiler:
         """The same profile with its poses, which are found anew where it was taken over; its columns stay."""
         if profile.posed is not None or profile.fault:
             return profile
-        between = 0 if len(profile.rows) == len(profile.frame_names) else self.between
+        sketched = all(b - a == 1 for a, b in zip(profile.rows, profile.rows[1:], strict=False))
+        between = 0 if sketched else self.between
         [found] = _solve_within([(self, as_posed(profile.request))], between)
         return replace(profile, frames=found.frames, posed=found.posed, declared=found.declared)
 
@@ -263,7 +264,7 @@ def _solve_within(asked: "list[tuple[Profiler, Request]]", between: int) -> list
         columns = columns.with_(ceilings.columns(columns))
     stands = reactions.stands()
     return [
-        measured_over(skeleton, r, span, course, flat, posed, stands, columns, ceilings is not None)
+        measured_over(skeleton, r, span, course, flat, posed, stands, columns, ceilings)
         for (_, r), span in zip(asked, course.spans, strict=True)
     ]
 

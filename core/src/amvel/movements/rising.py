@@ -16,6 +16,7 @@ from amvel.body.anthropometry import SHOULDER
 
 OVER_FEET_CM = 1.0  # ahead of the ankle
 _LEAST_OVER_CM = -4.0  # the heel still carries
+_ARMS_CARRY_CM = -12.0  # so far behind the ankles arms that push still bring a weight up (our estimate)
 _COMFORTABLE_LEAN_DEG = 38.0
 _TALL_SITTING_DEG = 72.0  # bend of the hips with level thighs: the pelvis takes the rest (the model's own)
 _EASY_BACK_CM, _MOST_BACK_CM = 4.0, 18.0
@@ -38,28 +39,39 @@ def ready_to_rise(
     arms_deg: float,
     held_back_cm: float = 0.0,
     heels_tipped_deg: float = 0.0,
+    heel_back_cm: float | None = None,
 ) -> Ready:
     """Feet and weight before the seat is left; hands that push let the weight stay `held_back_cm` further back.
 
-    Soles that a wedge tips by `heels_tipped_deg` let the shins come forward by as much more.
+    Soles that a wedge tips by `heels_tipped_deg` let the shins come forward by as much more.  Feet that stand already are
+    `heel_back_cm` behind the knees and stay there.
     """
     ankle_rad = min(capacities.stops_rad()[f"{s}.ankle.dorsiflexion"][1] for s in ("left", "right"))
     ankle_rad += math.radians(heels_tipped_deg)
     hip_deg = min(capacities.range_deg[f"{s}.hip_flexion"] for s in ("left", "right"))
-    return _ready(body.measures, ankle_rad, hip_deg, seat_cm, arms_deg, held_back_cm)
+    return _ready(body.measures, ankle_rad, hip_deg, seat_cm, arms_deg, held_back_cm, heel_back_cm)
 
 
 @lru_cache(maxsize=4096)
 def _ready(
-    measures: Measures, stop: float, hip_deg: float, seat_cm: float, arms_deg: float, held_back_cm: float
+    measures: Measures,
+    stop: float,
+    hip_deg: float,
+    seat_cm: float,
+    arms_deg: float,
+    held_back_cm: float,
+    heel_back_cm: float | None,
 ) -> Ready:
+    least = _ARMS_CARRY_CM if held_back_cm else _LEAST_OVER_CM
     body, wanted = measure(measures), OVER_FEET_CM - held_back_cm
     most_back = min(_MOST_BACK_CM, 100 * body.lengths_m["shank"] * math.sin(stop - math.radians(1.0)))
-    for back in np.arange(min(_EASY_BACK_CM, most_back), most_back + 0.01, 1.0):
+    tried = np.arange(min(_EASY_BACK_CM, most_back), most_back + 0.01, 1.0) if heel_back_cm is None else np.array([heel_back_cm])
+    for back in tried:
         if _reached_cm(body, hip_deg, seat_cm, float(back), arms_deg) >= wanted:
             return Ready(float(back), wanted)
-    reached = _reached_cm(body, hip_deg, seat_cm, most_back, arms_deg)
-    return Ready(most_back, min(wanted, max(_LEAST_OVER_CM - held_back_cm, reached)))
+    last = most_back if heel_back_cm is None else heel_back_cm
+    reached = _reached_cm(body, hip_deg, seat_cm, last, arms_deg)
+    return Ready(last, min(wanted, max(least, reached)))
 
 
 def _reached_cm(

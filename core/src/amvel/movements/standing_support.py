@@ -2,17 +2,27 @@
 
 from dataclasses import replace
 
-from amvel.body import Anthropometry
+from amvel.movements.declaration import Parameter, Setting
 from amvel.movements.frames import Aim, Frame, Surface, Touch
 from amvel.movements.positions import both, standing
 
 LEVELS = {"firm hand": 3, "fingertips": 2, "hands hover": 1}
 _COUNTER_SHARE = 0.53
+_FLAT, _ROUND_THE_EDGE = "flat", "round the edge"
+# A hand that lies flat bends the wrist back; round an edge, a rail or the back of a chair it stays nearly straight.
+_WRIST_DEG = {_FLAT: 45.0, _ROUND_THE_EDGE: 15.0}
+HOLD = Parameter("hold", "how the hands hold on", "", _FLAT, choices=(_FLAT, _ROUND_THE_EDGE))
 _HOLDS_FAST = 0.05  # hands on a worktop press down; they do not hold it fast sideways (our estimate)
 
 
-def at_the_counter(body: Anthropometry, support: str) -> Frame:
+def ways_to_hold(support: str) -> tuple[Parameter, ...]:
+    """What can be changed about the hands of a step with this support."""
+    return (HOLD,) if support == "firm hand" else ()
+
+
+def at_the_counter(s: Setting, support: str) -> Frame:
     """Standing at a worktop of about hip height with the given hand support."""
+    body, hold = s.body, s.word(HOLD.id) if HOLD.id in s.values else _FLAT
     height = round(100 * _COUNTER_SHARE * body.stature_m)
     counter = Surface(
         "worktop",
@@ -30,24 +40,24 @@ def at_the_counter(body: Anthropometry, support: str) -> Frame:
             shoulder_flexion=25.0,
             elbow_flexion=40.0,
             forearm_pronation=75.0,
-            wrist_extension=45.0 if support == "firm hand" else 20.0,
+            wrist_extension=_WRIST_DEG[hold] if support == "firm hand" else 20.0,
         )
     )
     frame = frame.free_(
-        **{f"{s}_{j}": 0.2 for s in ("left", "right") for j in ("shoulder_flexion", "elbow_flexion")}
+        **{f"{x}_{j}": 0.2 for x in ("left", "right") for j in ("shoulder_flexion", "elbow_flexion")}
     )
     point = "palm" if support == "firm hand" else "fingertips"
     hover = support == "hands hover"
     if hover:
         frame = frame.aim(
-            *(Aim(f"{s}.fingertips", "z", height + 4.0, must_hold=False, weight=0.3) for s in ("left", "right"))
+            *(Aim(f"{x}.fingertips", "z", height + 4.0, must_hold=False, weight=0.3) for x in ("left", "right"))
         )
     else:
-        frame = frame.touch(*(Touch(f"{s}.{point}", "worktop") for s in ("left", "right")))
+        frame = frame.touch(*(Touch(f"{x}.{point}", "worktop") for x in ("left", "right")))
     frame = frame.aim(
         *(
-            Aim(f"{s}.wrist", "x", 15.0 * body.stature_m, origin=f"{s}.hip", must_hold=False, weight=0.2)
-            for s in ("left", "right")
+            Aim(f"{x}.wrist", "x", 15.0 * body.stature_m, origin=f"{x}.hip", must_hold=False, weight=0.2)
+            for x in ("left", "right")
         )
     )
     return frame.facts_(hand_support_level=LEVELS[support])

@@ -1,7 +1,7 @@
 """Band leg press: the substitute for curls under bone limits."""
 
 from amvel.movements.declaration import Dose, Parameter, Setting
-from amvel.movements.families.knee_fold import leg_folded
+from amvel.movements.families.knee_fold import leg_folded, legs_brought_up
 from amvel.movements.faults import BACK_ARCHES, BREATH_HELD
 from amvel.movements.frames import Band, Frame
 from amvel.movements.ladder import Ladder, fault
@@ -22,16 +22,22 @@ def _base(s: Setting) -> Frame:
     return supine_crook(s.body).with_(**arms)
 
 
+def _up(s: Setting, start: Frame) -> list[Frame]:
+    """The legs come up one by one; then the band is laid round the heel."""
+    return legs_brought_up(_base(s), _held(s, start))
+
+
 def _press(s: Setting) -> list[Frame]:
-    start = leg_folded(leg_folded(_base(s), "right", 90.0), "left", 90.0, name="both legs at square")
+    hip_deg = s.number("hip_deg")
+    start = leg_folded(leg_folded(_base(s), "right", hip_deg), "left", hip_deg, name="both legs at square")
     away = leg_folded(start, "left", s.number("leg_hip_deg"), 12.0, "one leg pressed away")
-    return [_held(s, start), _held(s, away)]
+    return [*_up(s, start), _held(s, away)]
 
 
 def _scissor(s: Setting) -> list[Frame]:
     start = leg_folded(leg_folded(_base(s), "right", 70.0, 12.0), "left", 70.0, 12.0, "both legs long and up")
     away = leg_folded(start, "left", s.number("leg_hip_deg"), 10.0, "one leg lower")
-    return [_held(s, start), _held(s, away)]
+    return [*_up(s, start), _held(s, away)]
 
 
 def _to(default: float) -> Parameter:
@@ -39,6 +45,7 @@ def _to(default: float) -> Parameter:
         "leg_hip_deg", "hip bend when the leg is away", "deg", default, low=25, high=70, grid=5, easier="up", shows=hip_bend())
 
 
+_HIP = Parameter("hip_deg", "hip bend at the start", "deg", 90, low=60, high=90, grid=5, easier="down", shows=hip_bend())
 _BAND = Parameter("band_n", "pull of the band at the start", "N", 20, low=10, high=60, grid=5, easier="down")
 FAMILY = (
     Ladder(
@@ -77,7 +84,7 @@ FAMILY = (
         Dose(8, 2, 6.0),
         {"resist_extension": 0.8, "turning": 0.6, "leg_loading": 0.5, "flexion_strength": 0.4},
         4,
-        parameters=(_to(45), _BAND),
+        parameters=(_to(45), _HIP, _BAND),
     )
     .rung(
         "scissor",

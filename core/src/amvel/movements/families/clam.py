@@ -35,8 +35,9 @@ def _frames(s: Setting) -> list[Frame]:
 
 
 def _pulses(s: Setting) -> list[Frame]:
-    top = _frames(s)[-1]
-    return [top.with_(left_hip_abduction=s.number("open_deg") - 6.0), top]
+    """Up from where the knees lie together, then a little down and up again."""
+    closed, top = _frames(s)
+    return [closed.facts_(way_in=True), top, top.with_("a little lower", left_hip_abduction=s.number("open_deg") - _PULSE_DEG)]
 
 
 def _banded(s: Setting) -> list[Frame]:
@@ -45,6 +46,7 @@ def _banded(s: Setting) -> list[Frame]:
     return [f.band(Band("left.knee", pull, to="right.knee")) for f in _frames(s)]
 
 
+_PULSE_DEG = 6.0
 _BAND = Parameter("band_n", "pull of the band at the start", "N", 10, low=5, high=60, grid=5, easier="down")
 
 

@@ -1,7 +1,7 @@
 """Straight-leg raise of both legs, and flutter kicks."""
 
 from amvel.movements.declaration import Dose, Parameter, Setting
-from amvel.movements.families.knee_fold import leg_folded
+from amvel.movements.families.knee_fold import leg_folded, legs_brought_up
 from amvel.movements.faults import BACK_ARCHES, BELLY_DOMES, BREATH_HELD, THIGH_TAKES_OVER
 from amvel.movements.frames import Frame
 from amvel.movements.ladder import Ladder
@@ -16,12 +16,14 @@ def _legs(s: Setting, left: float, right: float, name: str) -> Frame:
 
 def _raise(s: Setting) -> list[Frame]:
     low = s.number("low_deg")
-    return [_legs(s, 72.0, 72.0, "both legs up"), _legs(s, low, low, "both legs low")]
+    up = _legs(s, 72.0, 72.0, "both legs up")
+    return [*legs_brought_up(supine_crook(s.body), up), _legs(s, low, low, "both legs low")]
 
 
 def _flutter(s: Setting) -> list[Frame]:
     low = s.number("low_deg")
-    return [_legs(s, low, low + 18.0, "left low"), _legs(s, low + 18.0, low, "right low")]
+    left = _legs(s, low, low + 18.0, "left low")
+    return [*legs_brought_up(supine_crook(s.body), left), _legs(s, low + 18.0, low, "right low")]
 
 
 _LOW = Parameter("low_deg", "hip bend at the lowest", "deg", 15, low=10, high=65, grid=5, easier="up", shows=hip_bend())

@@ -4,7 +4,7 @@ from amvel.movements.declaration import Dose, Family, Fault, Frames, Parameter, 
 from amvel.movements.faults import BREATH_HELD
 from amvel.movements.frames import Aim, Frame, Touch
 from amvel.movements.needs import WORKTOP_OR_CHAIR_BACK
-from amvel.movements.standing_support import at_the_counter
+from amvel.movements.standing_support import at_the_counter, ways_to_hold
 
 _ROLLS = Fault(
     "ankle rolls out",
@@ -16,7 +16,7 @@ _ROLLS = Fault(
 
 def _frames(support: str) -> Frames:
     def frames(s: Setting) -> list[Frame]:
-        start = at_the_counter(s.body, support)
+        start = at_the_counter(s, support)
         forward = (
             start.unaim("centre_of_mass")
             .aim(Aim("centre_of_mass", "x", 0.0, origin="left.ball", weight=0.5))
@@ -51,7 +51,7 @@ def _step(id: str, title: str, support: str, extra: str, balance: float, effort:
         Dose(8, 2, 5.0),
         {"balance": balance, "leg_loading": 0.8},
         effort=effort,
-        parameters=(_RISE,),
+        parameters=(_RISE, *ways_to_hold(support)),
         props=(WORKTOP_OR_CHAIR_BACK,),
         arrow="left.heel",
     )
@@ -63,7 +63,7 @@ FAMILY = Family(
     "standing",
     "Calves and balance over the balls of the feet.",
     (
-        _step("firm_hand", "Firm hand", "firm hand", "Both hands flat on the worktop.", 0.4, 3),
+        _step("firm_hand", "Firm hand", "firm hand", "Both hands firm on the worktop.", 0.4, 3),
         _step("fingertips", "Fingertips", "fingertips", "Only the fingertips touch.", 0.6, 4),
         _step("hands_hover", "Hands hover", "hands hover", "The hands hover just above the worktop.", 0.8, 4),
     ),

@@ -41,6 +41,18 @@ def _start(s: Setting) -> Frame:
     return frame
 
 
+def legs_brought_up(base: Frame, start: Frame) -> list[Frame]:
+    """How a start with both legs in the air is reached from the soles: one leg folds, then the other."""
+    first = leg_folded(base, "left", 90.0, name="first leg folded")
+    second = leg_folded(first, "right", 90.0, name="both legs folded")
+    return [*(f.facts_(way_in=True) for f in (base, first, second)), start]
+
+
+def leg_brought_up(base: Frame, start: Frame) -> list[Frame]:
+    """How a start with one leg in the air is reached from the soles."""
+    return [base.facts_(way_in=True), start]
+
+
 def _single(s: Setting) -> list[Frame]:
     start = _start(s)
     return [start, leg_folded(start, "left", s.number("hip_deg"), name="one leg folded")]
@@ -51,7 +63,7 @@ def _marching(s: Setting) -> list[Frame]:
     half = s.number("hip_deg") * 0.78
     crossing = leg_folded(leg_folded(start, "left", half, 95), "right", half, 95, "legs crossing half-way")
     return [
-        leg_folded(start, "left", s.number("hip_deg"), name="left leg folded"),
+        *leg_brought_up(start, leg_folded(start, "left", s.number("hip_deg"), name="left leg folded")),
         crossing,
         leg_folded(start, "right", s.number("hip_deg"), name="right leg folded"),
     ]
@@ -59,6 +71,11 @@ def _marching(s: Setting) -> list[Frame]:
 
 def _both(s: Setting, hip_deg: float) -> Frame:
     return leg_folded(leg_folded(_start(s), "left", hip_deg), "right", hip_deg, name="both legs at square")
+
+
+def _up_by_one(s: Setting) -> list[Frame]:
+    """The way in to both legs at square: one leg, then the other."""
+    return [f.facts_(way_in=True) for f in _held(s)[:-1]]
 
 
 def _held(s: Setting) -> list[Frame]:
@@ -73,14 +90,14 @@ def _held(s: Setting) -> list[Frame]:
 def _tap(s: Setting) -> list[Frame]:
     up = _both(s, s.number("hip_deg"))
     down = leg_folded(_start(s), "right", s.number("hip_deg"), name="one toe tap")
-    return [up, down]
+    return [*_up_by_one(s), up, down]
 
 
 def _lowered(s: Setting) -> list[Frame]:
     up = _both(s, s.number("hip_deg"))
     swing = math.degrees(s.number("lower_cm") / (100 * s.body.lengths_m["shank"]))
     low = s.number("hip_deg") - swing
-    return [up, leg_folded(leg_folded(_start(s), "left", low), "right", low, name="both legs a little lower")]
+    return [*_up_by_one(s), up, leg_folded(leg_folded(_start(s), "left", low), "right", low, name="both legs a little lower")]
 
 
 _SOLES_DOWN_CM = 6.0

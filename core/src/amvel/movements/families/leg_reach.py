@@ -1,7 +1,7 @@
 """Leg reach: from the fold, one leg reaches long and back; the belly says how far."""
 
 from amvel.movements.declaration import Dose, Parameter, Setting
-from amvel.movements.families.knee_fold import leg_folded
+from amvel.movements.families.knee_fold import leg_brought_up, leg_folded, legs_brought_up
 from amvel.movements.faults import BACK_ARCHES, BELLY_DOMES, BREATH_HELD, PELVIS_ROCKS, THIGH_TAKES_OVER
 from amvel.movements.frames import Frame
 from amvel.movements.ladder import Ladder
@@ -12,10 +12,9 @@ from amvel.movements.promise import hip_bend
 
 
 def _one(s: Setting) -> list[Frame]:
-    start = leg_folded(
-        supine_crook(s.body), "left", 90.0, name="one leg folded"
-    )
-    return [start, leg_folded(start, "left", s.number("leg_hip_deg"), 8.0, "leg long")]
+    base = supine_crook(s.body)
+    start = leg_folded(base, "left", 90.0, name="one leg folded")
+    return [*leg_brought_up(base, start), leg_folded(start, "left", s.number("leg_hip_deg"), 8.0, "leg long")]
 
 
 def _vertical(s: Setting) -> list[Frame]:
@@ -26,7 +25,7 @@ def _vertical(s: Setting) -> list[Frame]:
     base = base.pull(*((f"{x}.palm", (0.0, 0.0, -weight)) for x in ("left", "right")))
     up = leg_folded(leg_folded(base, "left", 80.0, 15.0), "right", 80.0, 15.0, "both legs up")
     low = s.number("leg_hip_deg")
-    return [up, leg_folded(leg_folded(base, "left", low, 12.0), "right", low, 12.0, "both legs a little lower")]
+    return [*legs_brought_up(base, up), leg_folded(leg_folded(base, "left", low, 12.0), "right", low, 12.0, "both legs a little lower")]
 
 
 def _to(default: float) -> Parameter:

@@ -1,7 +1,7 @@
 """Light seat: the lean before the rise; buttocks and thighs take the weight, the seat stays there."""
 
 from amvel.movements.declaration import Dose, Setting
-from amvel.movements.families.sit_to_stand import ARMS_AHEAD, hands_on_rests, leaning_frames
+from amvel.movements.families.sit_to_stand import ARMS_AHEAD, leaning_frames, leaning_on_rests
 from amvel.movements.faults import BREATH_HELD, KNEE_FALLS_IN, TRUNK_ROUNDS
 from amvel.movements.frames import Frame
 from amvel.movements.ladder import Ladder
@@ -12,7 +12,7 @@ _HANDS_PUSH_CM = 3.0  # the last part of the lean (our choice)
 
 
 def _hands(s: Setting) -> list[Frame]:
-    return hands_on_rests(s, leaning_frames(s, (_HANDS_PUSH_CM,)))
+    return leaning_on_rests(s, _HANDS_PUSH_CM)
 
 
 def _free(s: Setting) -> list[Frame]:

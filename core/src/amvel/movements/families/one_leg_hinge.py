@@ -9,12 +9,12 @@ from amvel.movements.ladder import Ladder
 from amvel.movements.needs import WORKTOP
 from amvel.movements.positions import both, trunk_lean, weight_on_one_foot
 from amvel.movements.promise import LEAN
-from amvel.movements.standing_support import at_the_counter
+from amvel.movements.standing_support import HOLD, at_the_counter
 
 
 def _frames(one_leg: bool) -> Frames:
     def frames(s: Setting) -> list[Frame]:
-        start, lean = at_the_counter(s.body, "firm hand"), s.number("lean_deg")
+        start, lean = at_the_counter(s, "firm hand"), s.number("lean_deg")
         if one_leg:
             start = weight_on_one_foot(start, s.body, "weight on one leg")
         down = start.aim(*trunk_lean(s.body, lean)).with_(
@@ -75,7 +75,7 @@ FAMILY = (
         felt="buttocks and the back of the thighs",
         not_felt="the low back",
         breath="in to fold, out to stand up",
-        parameters=(_LEAN,),
+        parameters=(_LEAN, HOLD),
         props=(WORKTOP,),
         arrow="breastbone",
     )
@@ -114,7 +114,7 @@ FAMILY = (
         6,
         sides=True,
         arrow="left.fingertips",
-        parameters=(replace(_LEAN, default=40, high=55),),
+        parameters=(replace(_LEAN, default=40, low=25, high=55), HOLD),
     )
     .family()
 )

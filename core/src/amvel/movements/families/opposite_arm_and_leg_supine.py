@@ -9,33 +9,34 @@ from amvel.movements.positions import both
 from amvel.movements.promise import hip_bend, joint
 
 
-def _square(s: Setting) -> Frame:
-    base = supine_crook(s.body)
-    legs = leg_folded(
-        leg_folded(base, "left", s.number("hip_deg")), "right", s.number("hip_deg"), name="legs square, arms up"
-    )
-    return legs.with_(
-        **both(shoulder_flexion=90.0, shoulder_abduction=0.0, elbow_flexion=5.0, forearm_pronation=0.0)
-    )
+def _square(s: Setting) -> list[Frame]:
+    """Legs square and arms up, and how that is reached: the legs one by one, the arms last."""
+    base, hip_deg = supine_crook(s.body), s.number("hip_deg")
+    first = leg_folded(base, "left", hip_deg, name="first leg folded")
+    legs = leg_folded(first, "right", hip_deg, name="legs square, arms up")
+    arms = both(shoulder_flexion=90.0, shoulder_abduction=0.0, elbow_flexion=5.0, forearm_pronation=0.0)
+    return [base.facts_(way_in=True), first.facts_(way_in=True), legs.with_(**arms)]
 
 
 def _arms(s: Setting) -> list[Frame]:
-    start = _square(s)
-    return [start, start.with_("one arm overhead", left_shoulder_flexion=s.number("arm_deg"))]
+    *way_in, start = _square(s)
+    return [*way_in, start, start.with_("one arm overhead", left_shoulder_flexion=s.number("arm_deg"))]
 
 
 def _leg(s: Setting) -> list[Frame]:
-    start = _square(s)
+    *way_in, start = _square(s)
     return [
+        *way_in,
         start,
         start.with_("one leg reaching", left_hip_flexion=s.number("leg_hip_deg"), left_knee_flexion=45.0),
     ]
 
 
 def _cross(s: Setting) -> list[Frame]:
-    start = _square(s)
+    *way_in, start = _square(s)
     knee = 45.0 if s.number("leg_hip_deg") >= 45 else 8.0
     return [
+        *way_in,
         start,
         start.with_(
             "opposite arm and leg reaching",

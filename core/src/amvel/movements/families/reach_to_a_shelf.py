@@ -7,11 +7,11 @@ from amvel.movements.frames import Aim, Frame, Prop
 from amvel.movements.ladder import Ladder
 from amvel.movements.needs import WEIGHT, WORKTOP
 from amvel.movements.promise import TRUNK_TURN, joint
-from amvel.movements.standing_support import at_the_counter
+from amvel.movements.standing_support import HOLD, at_the_counter
 
 
 def _reach(s: Setting, load_kg: float) -> list[Frame]:
-    start = at_the_counter(s.body, "firm hand")
+    start = at_the_counter(s, "firm hand")
     free = start.lift("left.palm").unaim("left.wrist", "left.fingertips")
     low = free.with_(
         "hand at the hip", left_shoulder_flexion=20.0, left_elbow_flexion=70.0, left_wrist_extension=0.0
@@ -50,7 +50,7 @@ FAMILY = (
         "Reach to a shelf",
         "standing",
         "Across and up, with ribs that stay on the pelvis: what kitchens ask for.",
-        setup=("Stand at a worktop, one hand flat on it, a shelf ahead to the other side.",),
+        setup=("Stand at a worktop, one hand firm on it, a shelf ahead to the other side.",),
         cues=("breathe out, ribs stay, then the arm leaves", "grow from the feet, not from the low back"),
         faults=(BACK_ARCHES, RIBS_FLARE, SHOULDER_CLIMBS, BREATH_HELD),
         felt="the waist and round the shoulder blade",
@@ -59,7 +59,7 @@ FAMILY = (
         sides=True,
         props=(WORKTOP,),
         arrow="left.fingertips",
-        parameters=(_ARM, _TURN),
+        parameters=(_ARM, _TURN, HOLD),
     )
     .rung(
         "empty_hand",
@@ -76,7 +76,7 @@ FAMILY = (
         Dose(6, 1, 7.0),
         {"turning": 0.7, "upper_back": 0.6, "resist_extension": 0.6},
         4,
-        parameters=(_ARM, _TURN, _LOAD),
+        parameters=(_ARM, _TURN, _LOAD, HOLD),
         props=(WORKTOP, WEIGHT),
     )
     .family()

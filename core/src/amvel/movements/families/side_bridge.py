@@ -8,6 +8,8 @@ from amvel.movements.lying_positions import side_lying
 from amvel.movements.needs import CUSHION
 
 _SIDES = ("left", "right")
+# The floor under a hip that is lightened: it carries about half of what it carries at rest (our choice).
+_HALF_CARRIED_N_PER_M = 3.0e4
 _FOOT_BREADTH = 0.044  # of stature, from outer to inner edge, as the skeleton has it
 
 
@@ -73,9 +75,9 @@ def _bent(s: Setting) -> Frame:
 
 
 def _light(s: Setting) -> list[Frame]:
-    """The hip becomes light: forearm and knees carry, it stays on the floor.  Nothing moves, so that it is one pose."""
+    """The hip becomes light: forearm and knees take half of its weight, it stays on the floor.  Nothing moves: it is one pose."""
     down = _bent(s)
-    soft = Surface("soft floor", "level", 0.0, friction=0.6, stiffness_n_per_m=8.0e3, title="")
+    soft = Surface("soft floor", "level", 0.0, friction=0.6, stiffness_n_per_m=_HALF_CARRIED_N_PER_M, title="")
     light = Frame(**{**down.__dict__, "surfaces": {**down.surfaces, "soft floor": soft}})
     return [light.lift("right.hip_side").touch(Touch("right.hip_side", "soft floor")).with_("the hip is light")]
 

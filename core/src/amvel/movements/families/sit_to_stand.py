@@ -28,6 +28,7 @@ _DROPS = Fault(
     "touch the seat like an egg",
 )
 _ON_THE_REST = {"shoulder_abduction": 10.0, "wrist_extension": 40.0}
+_ELBOWS_BEHIND = {"shoulder_flexion": -15.0, "elbow_flexion": 85.0}  # where arms on rests beside a leaning trunk begin
 _HANDS_LEAN_CM, _HANDS_RISE_CM = 8.0, 2.5  # the hands carry what the feet do not: the weight may stay so far back
 _HEEL_AND_BALL_CM = -2.0  # further back one foot has only its heel
 _FIRMLY = 16.0  # where the weight is wanted: it wins over the lean, but a hip that ends before it does not open the contact
@@ -47,13 +48,21 @@ _HAND = Parameter(
 ARMS_AHEAD = Parameter("arms_deg", "arms reach ahead", "deg", 95, low=35, high=95, grid=5, easier="down", shows=joint("right.shoulder.flexion"))
 
 
-def _arms_deg(s: Setting) -> float:
-    return s.number("arms_deg") if "arms_deg" in s.values else 95.0
+# Elevation of arms that reach ahead, of arms whose hands lie on rests, and of an arm that hangs ahead.
+_AHEAD_DEG, _ON_RESTS_DEG, _HANGS_AHEAD_DEG = 95.0, -15.0, 35.0
 
 
-def _ready(s: Setting, held_back_cm: float = 0.0) -> Ready:
-    tipped_deg = wedge_deg(s.body, wedge_cm(s))
-    return ready_to_rise(s.body, s.capacities, s.number("seat_cm"), _arms_deg(s), held_back_cm, tipped_deg)
+def _ready(s: Setting, short_cm: float = 0.0, arms_deg: float = _AHEAD_DEG) -> Ready:
+    """Feet drawn back as for a free rise; hands that push let the weight stay `short_cm` behind, with the arms where they are."""
+    body, seat_cm, tipped_deg = s.body, s.number("seat_cm"), wedge_deg(s.body, wedge_cm(s))
+    free = ready_to_rise(body, s.capacities, seat_cm, _arms_deg(s), heels_tipped_deg=tipped_deg)
+    if not short_cm:
+        return free
+    return ready_to_rise(body, s.capacities, seat_cm, _arms_deg(s, arms_deg), short_cm, tipped_deg, free.heel_back_cm)
+
+
+def _arms_deg(s: Setting, arms_deg: float = _AHEAD_DEG) -> float:
+    return s.number("arms_deg") if "arms_deg" in s.values else arms_deg
 
 
 def _start(s: Setting) -> Frame:
@@ -65,10 +74,10 @@ def weight_over(over_cm: float) -> Aim:
     return Aim("centre_of_mass", "x", over_cm, origin="right.ankle", weight=_FIRMLY, must_hold=False)
 
 
-def _leaning(s: Setting, held_back_cm: float = 0.0) -> Frame:
-    """Weight over the feet, the seat still there; the arms reach ahead as far as this step lets them."""
-    arms, ready = _arms_deg(s), _ready(s, held_back_cm)
-    frame = sitting(s.body, s.number("seat_cm"), heel_back_cm=_ready(s).heel_back_cm, lean_deg=30.0)
+def _leaning(s: Setting, short_cm: float = 0.0, arms_deg: float = _AHEAD_DEG) -> Frame:
+    """Weight over the feet as far as a comfortable lean brings it, the seat still there; the arms where this step has them."""
+    arms, ready = _arms_deg(s, arms_deg), _ready(s, short_cm, arms_deg)
+    frame = sitting(s.body, s.number("seat_cm"), heel_back_cm=ready.heel_back_cm, lean_deg=30.0)
     frame = on_heel_wedge(frame.unaim("com.upper_thorax"), wedge_cm(s))
     over = weight_over(ready.over_cm)
     return (
@@ -101,8 +110,8 @@ def _risen(s: Setting) -> Frame:
     return stood.with_("standing tall").facts_(rises=1, seated=False, hand_support_level=1)
 
 
-def _two_legs(s: Setting, lean_back_cm: float = 0.0, rise_back_cm: float = 0.0) -> list[Frame]:
-    return [_start(s), _leaning(s, lean_back_cm), _off(_leaning(s, rise_back_cm)), _risen(s)]
+def _two_legs(s: Setting) -> list[Frame]:
+    return [_start(s), _leaning(s), _off(_leaning(s)), _risen(s)]
 
 
 def risen_frames(s: Setting) -> list[Frame]:
@@ -110,29 +119,36 @@ def risen_frames(s: Setting) -> list[Frame]:
     return _two_legs(s)
 
 
-def leaning_frames(s: Setting, on_the_way_cm: tuple[float, ...] = ()) -> list[Frame]:
-    """Sitting, then leaning until the feet carry most of the weight, by stops that are so far short; the seat stays there."""
-    held_back_cm = (*(_HANDS_LEAN_CM + cm for cm in on_the_way_cm), _HANDS_LEAN_CM)
-    return [_start(s), *(_leaning(s, cm).facts_(seated=True) for cm in held_back_cm)]
+def leaning_frames(s: Setting) -> list[Frame]:
+    """Sitting, then leaning until the feet carry most of the weight; the seat stays there."""
+    return [_start(s), _leaning(s, _HANDS_LEAN_CM).facts_(seated=True)]
+
+
+def leaning_on_rests(s: Setting, on_the_way_cm: float) -> list[Frame]:
+    """The same with the hands on arm rests, where they lie until so far short of the lean, then push."""
+    leans = (_leaning(s, cm, _ON_RESTS_DEG).facts_(seated=True) for cm in (_HANDS_LEAN_CM + on_the_way_cm, _HANDS_LEAN_CM))
+    return hands_on_rests(s, [_start(s), *leans])
 
 
 def _with_hands(s: Setting) -> list[Frame]:
-    frames = hands_on_rests(s, _pushed_up(s, _HANDS_LEAN_CM, _HANDS_RISE_CM))
+    frames = hands_on_rests(s, _pushed_up(s, _HANDS_LEAN_CM, _HANDS_RISE_CM, _ON_RESTS_DEG))
     return [*frames, _risen(s).facts_(hand_support_level=3)]
 
 
-def _pushed_up(s: Setting, lean_back_cm: float, rise_back_cm: float) -> list[Frame]:
+def _pushed_up(s: Setting, lean_short_cm: float, rise_short_cm: float, arms_deg: float) -> list[Frame]:
     """Up to where the hands let go: by then the weight is over the feet."""
-    frames = _two_legs(s, lean_back_cm, rise_back_cm)[:3]
-    return [*frames, _off(_leaning(s), _let_go_cm(s), "pushed up, the hands let go")]
+    up = _off(_leaning(s, 0.0, arms_deg), _let_go_cm(s), "pushed up, the hands let go")
+    leaning, leaving = _leaning(s, lean_short_cm, arms_deg), _off(_leaning(s, rise_short_cm, arms_deg))
+    return [_start(s), leaning, leaving, up]
 
 
 def _one_hand(s: Setting) -> list[Frame]:
     """The left hand pushes and steadies, the right arm hangs ahead at rest."""
     # A hand high up and ahead steadies but cannot lift: then the feet have to carry it all.
     high = min(1.0, max(0.0, s.number("hand_cm") - s.number("seat_cm") - ARM_REST_CM) / 15.0)
-    leans = _pushed_up(s, *((1 - high) * x for x in (_HANDS_LEAN_CM, _HANDS_RISE_CM)))
-    plain = [f.with_(right_shoulder_flexion=35.0, right_elbow_flexion=20.0) for f in leans]
+    lean_cm, rise_cm = ((1 - high) * x for x in (_HANDS_LEAN_CM, _HANDS_RISE_CM))
+    leans = _pushed_up(s, lean_cm, rise_cm, 0.5 * (_ON_RESTS_DEG + _HANGS_AHEAD_DEG))
+    plain = [f.with_(right_shoulder_flexion=_HANGS_AHEAD_DEG, right_elbow_flexion=20.0) for f in leans]
     frames = hands_on_rests(s, plain, ("left",), s.number("hand_cm"))
     return [*frames, _risen(s).facts_(hand_support_level=3)]
 
@@ -154,7 +170,8 @@ def hands_on_rests(
     frames = []
     for i, frame in enumerate(plain):
         held = frame.touch(*(Touch(f"{x}.palm", "armrest", "rests" if i < resting else None) for x in hands))
-        rested = {f"{x}_{j}": v for x in hands for j, v in _ON_THE_REST.items()}
+        lies = _ON_THE_REST if height_cm is not None else {**_ON_THE_REST, **_ELBOWS_BEHIND}
+        rested = {f"{x}_{j}": v for x in hands for j, v in lies.items()}
         held = held.with_(**rested).free_(
             **{f"{x}_{j}": 0.2 for x in hands for j in ("shoulder_flexion", "elbow_flexion")}
         )

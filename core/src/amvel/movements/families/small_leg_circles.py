@@ -1,7 +1,7 @@
 """Small leg circles: both legs circle round a quiet pelvis."""
 
 from amvel.movements.declaration import Dose, Parameter, Setting
-from amvel.movements.families.knee_fold import leg_folded
+from amvel.movements.families.knee_fold import leg_folded, legs_brought_up
 from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, PELVIS_ROCKS
 from amvel.movements.frames import Frame
 from amvel.movements.ladder import Ladder
@@ -18,7 +18,7 @@ def circle(s: Setting, hip: float, knee: float) -> list[Frame]:
         return out.with_(left_hip_abduction=sideways, right_hip_abduction=-sideways)
 
     return [
-        legs(0, r, "to the left"),
+        *legs_brought_up(base, legs(0, r, "to the left")),
         legs(-r, 0, "away"),
         legs(0, -r, "to the right"),
         legs(min(r, 90 - hip), 0, "near"),

@@ -5,11 +5,11 @@ from amvel.movements.faults import BREATH_HELD
 from amvel.movements.frames import Aim, Frame
 from amvel.movements.ladder import Ladder, fault
 from amvel.movements.needs import WORKTOP
-from amvel.movements.standing_support import at_the_counter
+from amvel.movements.standing_support import HOLD, at_the_counter
 
 
 def _rock(s: Setting) -> list[Frame]:
-    start = at_the_counter(s.body, "firm hand")
+    start = at_the_counter(s, "firm hand")
     sway = {"heels": -1.5, "balls": 9.0}
     return [
         start.aim(Aim("centre_of_mass", "x", cm, origin="right.ankle")).with_(f"weight over the {name}")
@@ -18,7 +18,7 @@ def _rock(s: Setting) -> list[Frame]:
 
 
 def _spread(s: Setting) -> list[Frame]:
-    start = at_the_counter(s.body, "firm hand")
+    start = at_the_counter(s, "firm hand")
     lifted = {f"{x}_toes_extension": 30.0 for x in ("left", "right")}
     return [start.with_("toes lifted and spread", **lifted), start.with_("pressed evenly")]
 
@@ -29,7 +29,7 @@ FAMILY = (
         "Foot in standing",
         "standing",
         "The sole learns where the weight is.",
-        setup=("Stand at a worktop, both hands flat on it, feet bare and hip-wide.",),
+        setup=("Stand at a worktop, both hands on it, feet bare and hip-wide.",),
         cues=("from heel to ball like a slow wave", "spread before you press"),
         faults=(
             fault(
@@ -46,6 +46,7 @@ FAMILY = (
         felt="the whole sole, the calf",
         not_felt="cramp that does not ease",
         breath="in to the heels, out to the balls",
+        parameters=(HOLD,),
         props=(WORKTOP,),
     )
     .rung(

@@ -6,7 +6,7 @@ from amvel.movements.frames import Aim, Frame
 from amvel.movements.needs import WORKTOP_OR_CHAIR_BACK
 from amvel.movements.positions import weight_on_one_foot
 from amvel.movements.promise import joint
-from amvel.movements.standing_support import at_the_counter
+from amvel.movements.standing_support import at_the_counter, ways_to_hold
 
 _LEANS = Fault(
     "trunk leans",
@@ -18,7 +18,7 @@ _LEANS = Fault(
 
 def _frames(support: str) -> Frames:
     def frames(s: Setting) -> list[Frame]:
-        start = at_the_counter(s.body, support)
+        start = at_the_counter(s, support)
         sideways = weight_on_one_foot(start, s.body, "weight on one leg")
         up = (
             sideways.lift("left.heel", "left.ball")
@@ -60,7 +60,7 @@ def _step(id: str, title: str, support: str, extra: str, balance: float, effort:
         {"balance": balance, "hip_out": 0.8, "leg_loading": 0.5},
         sides=True,
         effort=effort,
-        parameters=(_OUT,),
+        parameters=(_OUT, *ways_to_hold(support)),
         props=(WORKTOP_OR_CHAIR_BACK,),
         view="front",
         arrow="left.heel",
@@ -73,7 +73,7 @@ FAMILY = Family(
     "standing",
     "One leg carries, the other goes out; the hands help less and less.",
     (
-        _step("firm_hand", "Firm hand", "firm hand", "Both hands flat on the worktop.", 0.5, 3),
+        _step("firm_hand", "Firm hand", "firm hand", "Both hands firm on the worktop.", 0.5, 3),
         _step("fingertips", "Fingertips", "fingertips", "Only the fingertips touch.", 0.8, 4),
         _step("hands_hover", "Hands hover", "hands hover", "The hands hover just above the worktop.", 1.0, 5),
     ),

@@ -7,12 +7,12 @@ from amvel.movements.ladder import Ladder
 from amvel.movements.needs import WORKTOP
 from amvel.movements.positions import trunk_lean, weight_on_one_foot
 from amvel.movements.promise import LEAN, joint
-from amvel.movements.standing_support import at_the_counter
+from amvel.movements.standing_support import HOLD, at_the_counter
 
 
 def _frames(support: str, arm: bool = False) -> Frames:
     def frames(s: Setting) -> list[Frame]:
-        start = at_the_counter(s.body, support)
+        start = at_the_counter(s, support)
         shifted = weight_on_one_foot(start, s.body, "weight on one leg")
         back = shifted.lift("left.heel", "left.ball").unaim("left.ankle")
         back = back.with_(
@@ -81,6 +81,7 @@ FAMILY = (
         Dose(6, 2, 6.0),
         {"hip_back": 0.9, "balance": 0.5, "hip_out": 0.3},
         3,
+        parameters=(_BACK, HOLD),
     )
     .rung(
         "opposite_arm",
@@ -89,6 +90,7 @@ FAMILY = (
         Dose(6, 2, 7.0),
         {"hip_back": 0.9, "upper_back": 0.4, "turning": 0.5, "balance": 0.6},
         4,
+        parameters=(_BACK, HOLD),
     )
     .rung(
         "hinge_as_one",
@@ -97,7 +99,7 @@ FAMILY = (
         Dose(6, 2, 8.0),
         {"hip_back": 1.0, "hip_bend": 0.5, "upper_back": 0.4, "balance": 0.7, "turning": 0.4},
         5,
-        parameters=(_BACK, _LEAN),
+        parameters=(_BACK, _LEAN, HOLD),
     )
     .rung(
         "fingertips",

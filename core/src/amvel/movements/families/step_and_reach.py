@@ -7,12 +7,12 @@ from amvel.movements.ladder import Ladder, fault
 from amvel.movements.needs import WORKTOP
 from amvel.movements.positions import SIDEWAYS, hip_wide
 from amvel.movements.promise import joint
-from amvel.movements.standing_support import at_the_counter
+from amvel.movements.standing_support import at_the_counter, ways_to_hold
 
 
 def _frames(support: str) -> Frames:
     def frames(s: Setting) -> list[Frame]:
-        start = at_the_counter(s.body, support).aim(Aim("left.hip", "x", 0.0, origin="right.hip", weight=0.3))
+        start = at_the_counter(s, support).aim(Aim("left.hip", "x", 0.0, origin="right.hip", weight=0.3))
         step = s.number("step_cm")
         over = start.free_(**SIDEWAYS)
         forward = Aim("centre_of_mass", "x", _FOREFOOT_CM, origin="right.ankle")
@@ -68,7 +68,7 @@ _FOREFOOT_CM = 9.0  # ahead of the ankle, still over the standing foot
 _STEP = Parameter("step_cm", "length of the step", "cm", 26, low=12, high=50, grid=2, easier="down")
 _REACH = Parameter("reach_deg", "how high the arm reaches", "deg", 95, low=30, high=150, grid=5, easier="down", shows=joint("right.shoulder.flexion"))
 _WORDS = {
-    "firm hand": ("firm_hand", "Firm hand", "The hand of the stepping side stays flat on the worktop."),
+    "firm hand": ("firm_hand", "Firm hand", "The hand of the stepping side stays firm on the worktop."),
     "fingertips": ("fingertips", "Fingertips", "Only the fingertips touch."),
     "hands hover": ("hands_hover", "Hands hover", "The hand hovers just above the worktop."),
 }
@@ -103,5 +103,6 @@ for _support, _balance, _effort in (("firm hand", 0.5, 3), ("fingertips", 0.8, 4
         {"balance": _balance, "leg_loading": 0.5, "turning": 0.3, "hip_out": 0.3},
         _effort,
         also=(_line,),
+        parameters=(_STEP, _REACH, *ways_to_hold(_support)),
     )
 FAMILY = _LADDER.family()

@@ -5,7 +5,7 @@ from amvel.movements.declaration import Dose, Family, Fault, Frames, Parameter, 
 from amvel.movements.faults import BREATH_HELD
 from amvel.movements.frames import Aim, Frame
 from amvel.movements.needs import WORKTOP_OR_CHAIR_BACK
-from amvel.movements.standing_support import at_the_counter
+from amvel.movements.standing_support import at_the_counter, ways_to_hold
 
 _GRIPS = Fault(
     "toes grip", "the toes claw the floor", "balance is held in the feet only", "soft toes, tall crown"
@@ -19,7 +19,7 @@ _HALF_STEP = 0.7  # of the foot: the heel beside the big toe, as the half-step o
 
 def _frames(support: str) -> Frames:
     def frames(s: Setting) -> list[Frame]:
-        start = at_the_counter(s.body, support)
+        start = at_the_counter(s, support)
         whole = s.word("base") == _WHOLE
         length = 100 * s.body.lengths_m["foot"] * (1.0 if whole else _HALF_STEP)
         apart = 100 * FOOT_BREADTH * s.body.stature_m * (not whole)
@@ -62,7 +62,7 @@ def _step(id: str, title: str, support: str, extra: str, balance: float, effort:
         {"balance": balance},
         sides=True,
         effort=effort,
-        parameters=(_BASE,),
+        parameters=(_BASE, *ways_to_hold(support)),
         props=(WORKTOP_OR_CHAIR_BACK,),
         view="side",
     )
@@ -74,7 +74,7 @@ FAMILY = Family(
     "standing",
     "A narrow base, held quietly; the hands help less and less.",
     (
-        _step("firm_hand", "Firm hand", "firm hand", "Both hands flat on the worktop.", 0.5, 2),
+        _step("firm_hand", "Firm hand", "firm hand", "Both hands firm on the worktop.", 0.5, 2),
         _step("fingertips", "Fingertips", "fingertips", "Only the fingertips touch.", 0.8, 3),
         _step("hands_hover", "Hands hover", "hands hover", "The hands hover just above the worktop.", 1.0, 4),
     ),

@@ -25,6 +25,7 @@ def fridge_html(client: Client, specialist: str = "") -> str:
     ]
     light = next((s for s in week.sessions if s.light), None)
     count = len(context["movements"])
+    high_mm = 58 if count <= 4 else 50 if count <= _SMALL else 46
     return render_to_string(
         "fridge.html",
         {
@@ -34,7 +35,8 @@ def fridge_html(client: Client, specialist: str = "") -> str:
             if light
             else None,
             "card_mm": 93 if count <= 4 else 60.6 if count <= _SMALL else 44.5,
-            "high_mm": 58 if count <= 4 else 50 if count <= _SMALL else 46,
+            "high_mm": high_mm,
+            "half_mm": high_mm / 2 - 3,  # two pictures where the sides are set up differently
             "size_pt": 13 if count <= _SMALL else 11,
         },
     )

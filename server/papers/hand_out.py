@@ -8,62 +8,65 @@ from django.conf import settings
 from django.template.loader import render_to_string
 from django.utils.safestring import mark_safe
 
-from amvel.answers import side_words
 from amvel.answers.programmes import StageData
 from amvel.engine import Engine
 from amvel.fitting import fit_figure, fits, fits_used, to_prepare
 from amvel.movements import Request, find
 from amvel.movements.figure import figure
 from amvel.movements.schools import school_lines
+from amvel.planning import Item, SetUp
+from amvel.planning.dose_words import dose_words
 from clients.models import Client
 from papers.texts import filled, texts_of
 from programmes.building import NotAllowed, items_of, opened_programme, profile_for, violations_of, ways_data
 from programmes.models import Programme
-
-_OTHER = {"left": "right", "right": "left"}
 
 
 def _unit(unit: str) -> str:
     return {"deg": "°", "": ""}.get(unit, f" {unit}")
 
 
-def dose_words(movement: dict[str, Any]) -> str:
-    """'8 times each side, 2 rounds with a rest between, one round more on the left'; '6 times, with the right hand'."""
-    one = side_words(find(movement["ref"])[1], movement["sides"])
-    each = " each side" if len(movement["sides"]) == 2 else f", {one}" if one else ""
-    hold = f", hold {movement['hold_s']:g} s" if movement["hold_s"] else ""
-    rounds = f", {movement['sets']} rounds with a rest between" if movement["sets"] > 1 else ""
-    extra = f", one round more on the {movement['extra_side']}" if movement.get("extra_side") else ""
-    return f"{movement['repetitions']} times{each}{hold}{rounds}{extra}"
-
-
-def _movement(engine: Engine, movement: dict[str, Any], pictures: bool) -> dict[str, Any]:
-    family, step = find(movement["ref"])
-    titles = {p.id: p for p in step.parameters}
-    measures = [
-        f"{titles[k].title}: {v if isinstance(v, str) else format(v, 'g')}{_unit(titles[k].unit)}"
-        for k, v in movement["values"].items()
-        if k in titles and v != titles[k].nothing_at
-    ]
+def _movement(engine: Engine, item: Item, pictures: bool) -> dict[str, Any]:
+    family, step = find(item.ref)
     lines = school_lines(family, step, engine.schools.of(family.id))
-    profile = profile_for(engine, movement, movement["sides"][0]) if pictures else None
     return {
         "title": family.title,
         "step": step.title,
-        "svg": mark_safe(figure(engine.profiler, profile)) if profile is not None else "",
+        "set_ups": _set_ups(engine, item, pictures),
         "setup": step.setup,
         "cues": step.cues,
         "breath": lines.pop("breath"),
         "lines": list(lines.values()),
-        "dose": dose_words(movement),
+        "dose": dose_words(item),
         "note": step.dose.note,
-        "measures": measures,
-        "stand_ins": movement.get("stand_ins", []),
+        "stand_ins": item.stand_ins,
         "fault": step.faults[0],
         "felt": step.felt,
         "not_felt": step.not_felt,
         "position": family.position,
     }
+
+
+def _set_ups(engine: Engine, item: Item, pictures: bool) -> list[dict[str, Any]]:
+    """One picture with its measures where both sides are set up alike; else one of each side, which is named."""
+    shown = item.set_ups[:1] if item.one_set_up else item.set_ups
+    return [
+        {
+            "side": "" if item.one_set_up else own.side,
+            "svg": mark_safe(figure(engine.profiler, profile_for(engine, item, own))) if pictures else "",
+            "measures": _measures(item, own),
+        }
+        for own in shown
+    ]
+
+
+def _measures(item: Item, own: SetUp) -> list[str]:
+    titles = {p.id: p for p in find(item.ref)[1].parameters}
+    return [
+        f"{titles[k].title}: {v if isinstance(v, str) else format(v, 'g')}{_unit(titles[k].unit)}"
+        for k, v in own.values.items()
+        if k in titles and v != titles[k].nothing_at
+    ]
 
 
 def _ways(engine: Engine, programme: Programme, pictures: bool) -> list[dict[str, Any]]:
@@ -131,7 +134,7 @@ def page_context(client: Client, specialist: str = "", pictures: bool = True) ->
         "name": case.person.name,
         "programme": programme,
         "day": case.as_of,
-        "movements": [_movement(engine, m, pictures) for m in movements],
+        "movements": [_movement(engine, item, pictures) for item in items_of(programme)],
         "ways": _ways(engine, programme, pictures),
         "minutes": programme.answer["minutes"],
         "rest_every": programme.answer.get("rests", {}).get("every", 0),

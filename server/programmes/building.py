@@ -14,7 +14,7 @@ from amvel import answers
 from amvel.answers.programmes import WayData
 from amvel.engine import Engine
 from amvel.movements import MODEL_VERSION, Request, find
-from amvel.planning import Item, blocked_by, violations
+from amvel.planning import Item, SetUp, blocked_by, violations
 from amvel.planning.edit import EditRefused, judged
 from amvel.planning.programme import distinct, ways_of
 from amvel.safety import RULEBOOK_VERSION
@@ -153,7 +153,7 @@ def build(
     return _store(read, user, context, answer, "solver", ("programme built", f"number {read.number + 1}"), **links)
 
 
-_KEPT = ("ref", "position", "values", "repetitions", "sets", "hold_s", "minutes", "verdict", "why")
+_KEPT = ("ref", "position", "minutes", "why")
 
 
 def items_of(programme: Programme) -> list[Item]:
@@ -163,8 +163,8 @@ def items_of(programme: Programme) -> list[Item]:
 
 def item_from(m: dict[str, Any]) -> Item:
     """The core's item of what was written as data."""
-    sides, stand_ins = tuple(m["sides"]), tuple(m.get("stand_ins", ()))
-    return Item(sides=sides, extra_side=m.get("extra_side", ""), stand_ins=stand_ins, **{k: m[k] for k in _KEPT})
+    set_ups, stand_ins = tuple(SetUp(**s) for s in m["set_ups"]), tuple(m.get("stand_ins", ()))
+    return Item(set_ups=set_ups, stand_ins=stand_ins, **{k: m[k] for k in _KEPT})
 
 
 def violations_of(client: Client, programme: Programme, engine: Engine | None = None) -> list[dict[str, Any]]:
@@ -235,8 +235,7 @@ def _on(client: Client, base: int) -> tuple[Read, Programme]:
 
 def ways_data(engine: Engine, context: str, items: list[Item]) -> list[WayData]:
     """How each position of these movements is reached and left."""
-    needed = ways_of(engine, context, [(i.ref, i.sides[0], i.values) for i in items])
-    return [answers.way_data(w) for w in needed]
+    return [answers.way_data(w) for w in ways_of(engine, context, items)]
 
 
 def _answer(
@@ -306,7 +305,7 @@ def _undone_after(client: Client, shown: Programme) -> int | None:
     return later.undone if later is not None else None
 
 
-def profile_for(engine: Engine, movement: dict[str, Any], side: str):
-    """The profile of a stored movement, for its picture."""
-    family, step = find(movement["ref"])
-    return engine.profiler.profile(Request(family, step, side, movement["values"]))
+def profile_for(engine: Engine, item: Item, own: SetUp):
+    """The profile of one side of a stored movement, for its picture."""
+    family, step = find(item.ref)
+    return engine.profiler.profile(Request(family, step, own.side, own.values))

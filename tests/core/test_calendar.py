@@ -9,12 +9,12 @@ import vobject
 from dateutil import tz
 
 from amvel.formats import CalendarAsk, CalendarError, calendar
-from amvel.planning.programme import Item
+from amvel.planning.programme import Item, SetUp
 from amvel.planning.week import Session, Week
 
 ITEMS = (
-    Item("breathing_rest/knees_bent", "on the back", ("both",), {}, 10, 3, 0.0, 4.0),
-    Item("clam/small_opening", "on the side", ("left", "right"), {}, 10, 2, 0.0, 4.0),
+    Item("breathing_rest/knees_bent", "on the back", (SetUp("both", {}, 10, 3),), 4.0),
+    Item("clam/small_opening", "on the side", (SetUp("left", {}, 10, 2), SetUp("right", {}, 10, 2)), 4.0),
 )
 WEEK = Week(
     (

@@ -4,13 +4,13 @@ from dataclasses import replace
 
 import pytest
 
-from amvel.answers import side_words
 from amvel.case import read_case
 from amvel.engine import Engine
-from amvel.movements import all_steps, find, library
+from amvel.movements import Request, all_steps, find, library
 from amvel.planning import plan, violations
-from amvel.planning.choices import choices
-from amvel.planning.dose import at_dose, dose_of
+from amvel.planning.choices import SETUP_MINUTES, choices
+from amvel.planning.dose import at_dose, doses_of, minutes_of
+from amvel.planning.dose_words import dose_words, side_words
 from amvel.planning.edit import (
     EditRefused,
     added,
@@ -25,7 +25,7 @@ from amvel.planning.edit import (
 from amvel.planning.needs import needs
 from amvel.planning.order import ordered
 from amvel.planning.problem import broken, changes_of, spent_seconds, worth
-from amvel.planning.programme import Item, changes_in, problem_for, setting_of, total_minutes
+from amvel.planning.programme import Item, SetUp, changes_in, item_of, problem_for, setting_of, total_minutes
 from amvel.planning.purposes import GENERAL
 from amvel.planning.rests import rests_for
 from amvel.planning.schooling import barred_by_school
@@ -197,9 +197,9 @@ def test_the_weaker_side_gets_a_round_more() -> None:
             {"test": "side_bridge_hold", "side": "left", "seconds": 39.9},
             {"test": "side_bridge_hold", "side": "right", "seconds": right},
         )
-        found = dose_of(e.case, step, ("left", "right"))
-        assert found.extra_side == extra, right
-    assert "right side has 25 %" in found.why
+        found = doses_of(e.case, step, {"left": {}, "right": {}})
+        assert [d.side for d in found if d.sets > step.dose.sets] == ([extra] if extra else []), right
+    assert "right side has 25 %" in found[1].why[0]
 
 
 def test_after_a_stroke_the_weaker_side_is_not_driven() -> None:
@@ -209,14 +209,38 @@ def test_after_a_stroke_the_weaker_side_is_not_driven() -> None:
         for s, n in (("left", 5), ("right", 50))
     ]
     case = read_case(data)
-    assert dose_of(case, find("side_bridge/knees_bent")[1], ("left", "right")).extra_side == ""
+    step = find("side_bridge/knees_bent")[1]
+    assert {d.sets for d in doses_of(case, step, {"left": {}, "right": {}})} == {step.dose.sets}
 
 
 def test_a_hold_is_shortened_to_what_was_measured_and_never_lengthened() -> None:
     e, step = engine(NAME), find("wall_plank/forearms")[1]
-    assert dose_of(e.case, step, ("both",), 4.0).hold_s == 4.0
-    assert dose_of(e.case, step, ("both",), 90.0).hold_s == step.dose.hold_s
-    assert dose_of(e.case, step, ("both",), 4.0).minutes < dose_of(e.case, step, ("both",)).minutes
+    short, long, first = (doses_of(e.case, step, {"both": {}}, held) for held in ({"both": 4.0}, {"both": 90.0}, {}))
+    assert short[0].hold_s == 4.0
+    assert long[0].hold_s == first[0].hold_s == step.dose.hold_s
+    assert minutes_of(step, short) < minutes_of(step, first)
+
+
+def test_each_side_holds_as_long_as_it_was_measured_to() -> None:
+    e, step = engine(NAME), find("side_bridge/knees_bent")[1]
+    left, right = doses_of(e.case, step, {"left": {}, "right": {}}, {"left": 4.0, "right": 90.0})
+    assert (left.hold_s, right.hold_s) == (4.0, step.dose.hold_s)
+
+
+def test_sides_that_need_different_set_ups_stay_in_and_cost_setting_up_twice() -> None:
+    c = next(c for c in pool(NAME) if len(c.verdicts) == 2 and c.set_ups == 1 and any(p.easier for p in c.step.parameters))
+    parameter = next(p for p in c.step.parameters if p.easier and not p.choices)
+    left, right = c.verdicts
+    values = {**right.profile.request.values, parameter.id: parameter.candidates(right.profile.request.values[parameter.id])[0]}
+    family, step = find(c.ref)
+    other = replace(right, profile=engine(NAME).profiler.profile(Request(family, step, right.side, values)))
+    found, why_not = choices(setting_of(engine(NAME), "home"), [left, other])
+    assert not why_not
+    assert found[0].set_ups == 2
+    assert found[0].minutes - c.minutes == pytest.approx(SETUP_MINUTES, abs=0.05)
+    item = item_of(problem(NAME), found[0])
+    assert not item.one_set_up
+    assert [s.values[parameter.id] for s in item.set_ups] == [left.profile.request.values[parameter.id], values[parameter.id]]
 
 
 def test_a_larger_dose_counts_for_time_on_the_skin_and_flat() -> None:
@@ -314,7 +338,8 @@ def test_edits_give_a_new_list_and_leave_the_old_one(items: list[Item]) -> None:
     refs = [i.ref for i in items]
     assert [i.ref for i in reordered(items, refs[::-1])] == refs[::-1]
     assert [i.ref for i in removed(items, refs[0])] == refs[1:]
-    more = dosed(items, refs[1], items[1].repetitions + 3, items[1].sets, items[1].hold_s)
+    own = items[1].set_ups[0]
+    more = dosed(items, refs[1], own.repetitions + 3, own.sets, own.hold_s)
     assert more[1].minutes > items[1].minutes
     assert [i.ref for i in items] == refs
 
@@ -342,7 +367,7 @@ def test_an_edit_that_would_break_a_limit_is_refused_as_a_whole(items: list[Item
     e = engine(NAME)
     step = find("curl_family/one_knee_bent")[1]
     values = step.defaults(e.profiler.body)
-    smuggled = [*items, replace(items[0], ref="curl_family/one_knee_bent", sides=("left",), values=values)]
+    smuggled = [*items, replace(items[0], ref="curl_family/one_knee_bent", set_ups=(SetUp("left", values, 8),))]
     with pytest.raises(EditRefused, match="rounding under load"):
         judged(e, "home", smuggled)
 
@@ -403,6 +428,20 @@ def test_an_engine_with_another_past_keeps_its_verdicts() -> None:
 )
 def test_a_movement_done_on_one_side_says_which(ref: str, sides: tuple[str, ...], says: str) -> None:
     assert side_words(find(ref)[1], sides) == says
+
+
+@pytest.mark.parametrize(
+    ("left", "right", "says"),
+    [
+        ((8, 2, 0.0), (8, 2, 0.0), "8 times each side, 2 rounds with a rest between"),
+        ((8, 1, 0.0), (8, 2, 0.0), "8 times each side, one round more on the right"),
+        ((3, 1, 10.0), (3, 1, 4.0), "left 3 times, hold 10 s; right 3 times, hold 4 s"),
+        ((10, 2, 0.0), (6, 2, 0.0), "left 10 times, 2 rounds with a rest between; right 6 times, 2 rounds with a rest between"),
+    ],
+)
+def test_each_side_has_its_own_dose_in_words(left: tuple, right: tuple, says: str) -> None:
+    own = [SetUp(side, {}, *dose) for side, dose in (("left", left), ("right", right))]
+    assert dose_words(Item("clam/small_opening", "on the side", tuple(own))) == says
 
 
 def test_words_of_a_side_name_the_side_that_is_lain_on() -> None:

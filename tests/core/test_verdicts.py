@@ -7,7 +7,7 @@ import pytest
 
 from amvel.case import read_case
 from amvel.engine import Engine
-from amvel.planning import Item, ProgrammeBlocked, plan, swaps, violations
+from amvel.planning import Item, ProgrammeBlocked, SetUp, plan, swaps, violations
 from amvel.safety import describe
 from tests.conftest import demo
 
@@ -108,8 +108,9 @@ def independent_violations(e: Engine, programme) -> list[str]:
     out = []
     for item in programme.movements:
         family, step = find(item.ref)
-        for side in item.sides:
-            columns = e.profiler.profile(Request(family, step, side, item.values)).columns
+        for own in item.set_ups:
+            side = own.side
+            columns = e.profiler.profile(Request(family, step, side, own.values)).columns
             for limit in e.envelope_in(programme.context).limits:
                 if limit.strength == "caution" or (limit.at_home and programme.context != "home"):
                     continue
@@ -165,7 +166,7 @@ def test_a_plan_breaks_nothing_and_owes_nothing_unexplained(name: str) -> None:
 def test_a_stored_programme_is_checked_against_new_findings() -> None:
     e = engine("low-bone-mass")
     stored = [
-        Item(v.ref, "standing", (v.side,), dict(v.profile.request.values), 8, 2)
+        Item(v.ref, "standing", (SetUp(v.side, dict(v.profile.request.values), 8, 2),))
         for v in e.verdicts
         if v.context == "home" and v.allowed and v.step == "hands_hover"
     ]

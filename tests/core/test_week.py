@@ -9,13 +9,13 @@ from hypothesis import strategies as st
 
 from amvel.case import Case, read_case
 from amvel.movements import all_steps
-from amvel.planning.programme import Covered, Item
+from amvel.planning.programme import Covered, Item, SetUp
 from amvel.planning.week import hours, kind_of, plan_week
 from tests.conftest import demo
 
 
 def item(ref: str, position: str = "sitting", minutes: float = 3.0) -> Item:
-    return Item(ref, position, ("both",), {}, 8, 2, 0.0, minutes)
+    return Item(ref, position, (SetUp("both", {}, 8, 2),), minutes)
 
 
 BREATH = item("breathing_rest/knees_bent", "on the back")

@@ -57,17 +57,10 @@ def test_order_dose_and_lock_are_kept_and_minutes_reckoned_anew(api: Api, client
     answer = edit(api, client_id, 1, "order", refs=turned).json()
     assert refs(answer) == turned
     one = answer["answer"]["movements"][0]
-    answer = edit(
-        api,
-        client_id,
-        2,
-        "dose",
-        ref=one["ref"],
-        repetitions=one["repetitions"] + 4,
-        sets=one["sets"],
-        hold_s=one["hold_s"],
-    ).json()
-    assert answer["answer"]["movements"][0]["repetitions"] == one["repetitions"] + 4
+    own = one["set_ups"][0]
+    more = {"repetitions": own["repetitions"] + 4, "sets": own["sets"], "hold_s": own["hold_s"]}
+    answer = edit(api, client_id, 2, "dose", ref=one["ref"], **more).json()
+    assert answer["answer"]["movements"][0]["set_ups"][0]["repetitions"] == own["repetitions"] + 4
     assert answer["answer"]["minutes"] > built["answer"]["minutes"]
     answer = edit(api, client_id, 3, "lock", refs=[one["ref"]]).json()
     assert answer["answer"]["locked"] == [one["ref"]]

@@ -1,35 +1,40 @@
 """A programme and its week as plain data: the fields that the command line prints and the server stores and passes on."""
 
-from collections.abc import Sequence
 from typing import NotRequired
 
 from typing_extensions import TypedDict
 
 from amvel.engine import Engine
-from amvel.movements import Step, find
+from amvel.movements import find
 from amvel.planning import Item, Programme, words
+from amvel.planning.dose_words import side_words
 from amvel.planning.needs import needs
 from amvel.planning.week import DAYS, Week
 from amvel.safety import VerdictKind
 from amvel.safety.ways import WayThere
 
 
-class ItemData(TypedDict):
-    """One movement of a programme; what is not required was not written by earlier versions."""
+class SetUpData(TypedDict):
+    """How one side of a movement is set up and dosed."""
 
-    ref: str
-    title: str
-    position: str
-    sides: list[str]
-    side_words: NotRequired[str]
+    side: str
     values: dict[str, float | str]
     repetitions: int
     sets: int
     hold_s: float
-    minutes: float
     verdict: VerdictKind
+
+
+class ItemData(TypedDict):
+    """One movement of a programme, each side by itself; what is not required was not written by earlier versions."""
+
+    ref: str
+    title: str
+    position: str
+    set_ups: list[SetUpData]
+    side_words: NotRequired[str]
+    minutes: float
     why: str
-    extra_side: NotRequired[str]
     stand_ins: NotRequired[list[str]]
     effort: float
 
@@ -129,15 +134,6 @@ class WeekData(TypedDict):
     optimal: bool
 
 
-def side_words(step: Step, sides: Sequence[str]) -> str:
-    """Which side, for a movement that has two and is done on one; '' where nothing needs to be said."""
-    if len(sides) != 1 or not step.sides:
-        return ""
-    (side,) = sides
-    other = {"left": "right", "right": "left"}[side]
-    return (step.side_says or "{side} side only").format(side=side, other=other)
-
-
 def item_data(i: Item) -> ItemData:
     """One movement of a programme."""
     family, step = find(i.ref)
@@ -145,16 +141,20 @@ def item_data(i: Item) -> ItemData:
         "ref": i.ref,
         "title": f"{family.title}: {step.title}",
         "position": i.position,
-        "sides": list(i.sides),
+        "set_ups": [
+            {
+                "side": s.side,
+                "values": s.values,
+                "repetitions": s.repetitions,
+                "sets": s.sets,
+                "hold_s": s.hold_s,
+                "verdict": s.verdict,
+            }
+            for s in i.set_ups
+        ],
         "side_words": side_words(step, i.sides),
-        "values": i.values,
-        "repetitions": i.repetitions,
-        "sets": i.sets,
-        "hold_s": i.hold_s,
         "minutes": i.minutes,
-        "verdict": i.verdict,
         "why": i.why,
-        "extra_side": i.extra_side,
         "stand_ins": list(i.stand_ins),
         "effort": step.effort,
     }

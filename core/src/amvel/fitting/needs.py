@@ -1,5 +1,6 @@
 """What a step needs of a room: what is there, what a household thing stands in for, and what is lacking."""
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 
 from amvel.body import Anthropometry
@@ -7,7 +8,7 @@ from amvel.case import PROPS, Room
 from amvel.fitting.furniture import firm_bed, usable_seats
 from amvel.movements import Family, Step
 from amvel.movements.bed import lies_on_bed
-from amvel.movements.needs import WALL, Furniture, Thing
+from amvel.movements.needs import WALL, Furniture, Need, Thing
 
 
 @dataclass(frozen=True)
@@ -32,19 +33,22 @@ class RoomCheck:
 
 
 def check_room(
-    body: Anthropometry, room: Room, family: Family, step: Step, values: dict[str, float | str]
+    body: Anthropometry, room: Room, family: Family, step: Step, set_ups: Sequence[dict[str, float | str]]
 ) -> RoomCheck:
-    """Every need of a step in one room."""
+    """Every need of a step in one room, for all of its sides; `set_ups` are the values of each."""
     needs = list(step.props)
     if family.position == "at the wall" and WALL not in needs:
         needs.append(WALL)
-    on_bed = lies_on_bed(values)
-    served = [need.on_bed if on_bed else need.serves for need in needs]
-    served += [p.need.serves for p in step.parameters if p.need and values.get(p.id, p.nothing_at) != p.nothing_at]
-    found = [_first(body, room, serves) for serves in served]
+    found = dict.fromkeys(_first(body, room, serves) for values in set_ups for serves in _served(step, needs, values))
     return RoomCheck(
         tuple(x for x in found if isinstance(x, Use)), tuple(x for x in found if not isinstance(x, Use))
     )
+
+
+def _served(step: Step, needs: list[Need], values: dict[str, float | str]) -> list[tuple[Thing, ...]]:
+    on_bed = lies_on_bed(values)
+    served = [need.on_bed if on_bed else need.serves for need in needs]
+    return served + [p.need.serves for p in step.parameters if p.need and values.get(p.id, p.nothing_at) != p.nothing_at]
 
 
 def _first(body: Anthropometry, room: Room, serves: tuple[Thing, ...]) -> Use | str:

@@ -12,6 +12,7 @@ from zoneinfo import ZoneInfo, ZoneInfoNotFoundError
 from icalendar import Alarm, Calendar, Event, vRecur
 
 from amvel.movements import find
+from amvel.planning.dose_words import dose_words
 from amvel.planning.programme import Item
 from amvel.planning.week import Session, Week
 
@@ -103,9 +104,7 @@ def _on_or_after(first: date, weekday: int) -> date:
 
 def _line(item: Item) -> str:
     family, step = find(item.ref)
-    each = " each side" if len(item.sides) == 2 else ""
-    rounds = f", {item.sets} rounds" if item.sets > 1 else ""
-    return f"{family.title}: {step.title} – {item.repetitions} times{each}{rounds}"
+    return f"{family.title}: {step.title} – {dose_words(item)}"
 
 
 __all__ = ["MOST_WEEKS", "CalendarAsk", "CalendarError", "calendar"]

@@ -12,9 +12,11 @@ from amvel.body import Anthropometry, plain_fault
 from amvel.case import Case, Room
 from amvel.fitting.needs import RoomCheck, check_room
 from amvel.movements import Family, Step, find
+from amvel.movements.bed import lies_on_bed
+from amvel.movements.dosing import without_dose
 from amvel.movements.needs import Furniture
 from amvel.planning.curve_side import curve_side
-from amvel.planning.dose import Dosed, at_dose, dose_of, without_extra
+from amvel.planning.dose import Dosed, at_dose, doses_of, minutes_of
 from amvel.planning.rests import Rests
 from amvel.planning.schooling import barred_by_school
 from amvel.safety import Envelope, Verdict, check
@@ -40,7 +42,7 @@ class Choice:
     step: Step
     verdicts: tuple[Verdict, ...]
     room: RoomCheck
-    dosed: Dosed
+    doses: tuple[Dosed, ...]
     ready: Readiness
     rest_s: int = 0
 
@@ -57,9 +59,18 @@ class Choice:
         return {p: w * (1.0 - EASIER * min(1.0, moved)) for p, w in self.step.purposes.items()}
 
     @cached_property
+    def set_ups(self) -> int:
+        """How many set-ups its sides need."""
+        return len({tuple(without_dose(v.profile.request.values).items()) for v in self.verdicts})
+
+    @cached_property
+    def working_minutes(self) -> float:
+        return minutes_of(self.step, self.doses)
+
+    @cached_property
     def seconds(self) -> int:
-        """Set-up, work and its share of the planned rests."""
-        return int(round(60 * (self.dosed.minutes + SETUP_MINUTES))) + self.rest_s
+        """Setting up, work and its share of the planned rests."""
+        return int(round(60 * (self.working_minutes + SETUP_MINUTES * self.set_ups))) + self.rest_s
 
     @property
     def minutes(self) -> float:
@@ -69,7 +80,7 @@ class Choice:
     def load_seconds(self) -> int:
         """Lumbar load in seconds of standing."""
         mean = max(float(v.profile.columns[_COMPRESSION].mean()) for v in self.verdicts)
-        return int(round(60 * self.dosed.minutes * mean / STANDING_PERCENT_BW))
+        return int(round(60 * self.working_minutes * mean / STANDING_PERCENT_BW))
 
     @property
     def rung(self) -> int:
@@ -90,7 +101,7 @@ class Setting:
     room: Room
     context: str
     ready: dict[str, Readiness]
-    holds: dict[str, float]
+    holds_s: dict[str, dict[str, float]]  # by step and side
     schools: Schools
     envelope: Envelope
     rests: Rests = Rests()
@@ -108,14 +119,13 @@ def choices(at: Setting, verdicts: list[Verdict]) -> tuple[list[Choice], dict[st
         family, step = find(ref)
         if step.side_says:
             group = _best_side(group)
-        values = group[0].profile.request.values
-        room = check_room(at.body, at.room, family, step, values)
+        room = check_room(at.body, at.room, family, step, [v.profile.request.values for v in group])
         reason = _barred(at, family, step, group, room)
         if reason:
             why_not[ref] = reason
         else:
-            dosed = _dosed(at, step, group)
-            found.append(Choice(family, step, tuple(group), room, dosed, at.ready[ref], at.rests.share_s))
+            doses = _doses(at, step, group)
+            found.append(Choice(family, step, tuple(group), room, doses, at.ready[ref], at.rests.share_s))
     return found, why_not
 
 
@@ -128,28 +138,34 @@ def _best_side(group: list[Verdict]) -> list[Verdict]:
     )
 
 
-def _dosed(at: Setting, step: Step, group: list[Verdict]) -> Dosed:
-    """The dose; a round more for the weaker side only where that side's limits bear the longer time."""
-    hold = at.holds.get(group[0].ref)
-    full = dose_of(at.case, step, tuple(v.side for v in group), hold, curve_side(at.case, group), group[0].profile.request.values)
-    weak = next((v for v in group if v.side == full.extra_side), None)
-    if weak is None:
-        return full
-    longer = at_dose(weak.profile, full.repetitions, full.sets + 1, full.hold_s)
-    lifted = valid_overrides(at.case.overrides, at.envelope, at.case.as_of, weak.ref, weak.side)
-    return full if check(longer, at.envelope, at.context, lifted).allowed else without_extra(step, full)
+def _doses(at: Setting, step: Step, group: list[Verdict]) -> tuple[Dosed, ...]:
+    """The dose of each side; a round more for the weaker one only where its own limits bear the longer time."""
+    values = {v.side: v.profile.request.values for v in group}
+    found = doses_of(at.case, step, values, at.holds_s.get(group[0].ref, {}), curve_side(at.case, group))
+    return tuple(d if d.sets == step.dose.sets or _bears(at, v, d) else _first_rounds(step, d) for v, d in zip(group, found, strict=True))
+
+
+def _bears(at: Setting, verdict: Verdict, dosed: Dosed) -> bool:
+    longer = at_dose(verdict.profile, dosed.repetitions, dosed.sets, dosed.hold_s)
+    lifted = valid_overrides(at.case.overrides, at.envelope, at.case.as_of, verdict.ref, verdict.side)
+    return check(longer, at.envelope, at.context, lifted).allowed
+
+
+def _first_rounds(step: Step, dosed: Dosed) -> Dosed:
+    return Dosed(dosed.side, dosed.repetitions, step.dose.sets, dosed.hold_s)
 
 
 def _barred(at: Setting, family: Family, step: Step, group: list[Verdict], room: RoomCheck) -> str:
     """Why a step may not be chosen; '' when it may."""
     ref = family.ref(step)
-    allowed = [v for v in group if v.allowed]
-    if len(allowed) < len(group):
-        return excluded_words([v for v in group if not v.allowed], both=not allowed)
-    if any(v.profile.request.values != allowed[0].profile.request.values for v in allowed):
-        # One set-up serves both sides of a programme; a blend of two has been judged by nobody.
-        return "left and right need different set-ups"
+    closed = [v for v in group if not v.allowed]
+    if closed:
+        return excluded_words(closed, both=len(closed) == len(group))
     checks: tuple[tuple[bool, Callable[[], str]], ...] = (
+        (
+            len({lies_on_bed(v.profile.request.values) for v in group}) > 1,
+            lambda: "one side would lie on a bed and the other on the floor",
+        ),
         (bool(room.lacking), lambda: f"needs {' and '.join(room.lacking)}, which the room does not have"),
         (family.asked_for, lambda: "often asked for, never chosen: a movement with less risk serves the same"),
         (

@@ -4,7 +4,9 @@ A weaker side gets an extra set; where a paresis is the reason, each side goes i
 is not held back (`safety.md`, stroke).  A hold is never longer than what was judged.
 """
 
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
+from types import MappingProxyType
 
 from amvel.case import Case, Result
 from amvel.case.results.balance_and_strength import OneLegStance
@@ -15,6 +17,7 @@ from amvel.literature import GRINDEM
 from amvel.movements import Profile, Step
 from amvel.movements.dosing import REST_S, repetitions_and_hold, scaled
 
+Values = Mapping[str, float | str]
 SYMMETRY = GRINDEM.says("limb symmetry of 90 % as common threshold")
 WEAK_SHARE = 0.9
 # Which result speaks for which purposes, and its number.
@@ -28,42 +31,47 @@ _SIDED: tuple[tuple[type[Result], str, tuple[str, ...]], ...] = (
 
 @dataclass(frozen=True)
 class Dosed:
-    """What is done: repetitions a side, rounds, hold; `extra_side` does one round more."""
+    """What one side does: repetitions, rounds, hold; `why` says what is not the first dose."""
 
+    side: str
     repetitions: int
     sets: int
     hold_s: float
-    minutes: float
-    extra_side: str = ""
-    why: str = ""
+    why: tuple[str, ...] = ()
 
 
-def dose_of(
+def doses_of(
     case: Case,
     step: Step,
-    sides: tuple[str, ...],
-    hold_s: float | None = None,
+    values: Mapping[str, Values],
+    holds_s: Mapping[str, float] = MappingProxyType({}),
     preferred: tuple[str, str] = ("", ""),
-    values: dict[str, float | str] | None = None,
-) -> Dosed:
-    """The dose of one step; `hold_s` is the clean hold estimated from a measured one.
+) -> tuple[Dosed, ...]:
+    """The dose of each side of one step, by the values that were judged for it, which may name a smaller one than the first.
 
-    `preferred` is a side that gets a round more whatever was measured, and why; `values` are those that were judged, which
-    may name a smaller dose than the first one.
+    `holds_s` are clean holds estimated from measured ones; `preferred` is a side that gets a round more whatever was measured,
+    and why.
     """
-    first = step.dose
-    repetitions, hold = repetitions_and_hold(step, values or {})
-    smaller = repetitions < first.repetitions or hold < first.hold_s
-    why = "a smaller dose keeps the limits" if smaller else ""
-    if hold and hold_s is not None and 0 < hold_s < hold:
-        hold, why = hold_s, "hold from what was measured"
-    per_repetition = first.seconds - first.hold_s + hold
-    weak, says = ("", "") if len(sides) != 2 else preferred if preferred[0] else weaker_side(case, step)
-    rounds = first.sets * len(sides) + (1 if weak else 0)
-    work = repetitions * per_repetition * rounds + REST_S * (first.sets - 1)
-    return Dosed(
-        repetitions, first.sets, hold, round(work / 60, 2), weak, "; ".join(x for x in (why, says) if x)
+    weak, says = ("", "") if len(values) != 2 else preferred if preferred[0] else weaker_side(case, step)
+    return tuple(
+        _dose_of_side(step, side, own, holds_s.get(side, 0.0), says if side == weak else "") for side, own in values.items()
     )
+
+
+def _dose_of_side(step: Step, side: str, values: Values, held_s: float, more: str) -> Dosed:
+    first = step.dose
+    repetitions, hold = repetitions_and_hold(step, dict(values))
+    why = "a smaller dose keeps the limits" if repetitions < first.repetitions or hold < first.hold_s else ""
+    if hold and 0 < held_s < hold:
+        hold, why = held_s, "hold from what was measured"
+    return Dosed(side, repetitions, first.sets + (1 if more else 0), hold, tuple(x for x in (why, more) if x))
+
+
+def minutes_of(step: Step, doses: Sequence[Dosed]) -> float:
+    """Working time of all sides with the rests between rounds."""
+    first = step.dose
+    work = sum(d.repetitions * d.sets * (first.seconds - first.hold_s + d.hold_s) for d in doses)
+    return round((work + REST_S * (min(d.sets for d in doses) - 1)) / 60, 2)
 
 
 def weaker_side(case: Case, step: Step) -> tuple[str, str]:
@@ -90,13 +98,6 @@ def _by_side(case: Case, model: type[Result], field: str) -> dict[str, float]:
     return found
 
 
-def without_extra(step: Step, dosed: Dosed) -> Dosed:
-    """The same dose without the round more."""
-    per_repetition = step.dose.seconds - step.dose.hold_s + dosed.hold_s
-    minutes = round(dosed.minutes - dosed.repetitions * per_repetition / 60, 2)
-    return replace(dosed, extra_side="", minutes=minutes, why="")
-
-
 def at_dose(profile: Profile, repetitions: int, rounds: int, hold_s: float) -> Profile:
     """The profile of one side with another dose: another hold, more or fewer minutes flat and on the skin."""
     if profile.fault or not repetitions:
@@ -104,4 +105,4 @@ def at_dose(profile: Profile, repetitions: int, rounds: int, hold_s: float) -> P
     return replace(profile, columns=scaled(profile, repetitions, rounds, hold_s))
 
 
-__all__ = ["REST_S", "SYMMETRY", "WEAK_SHARE", "Dosed", "at_dose", "dose_of", "weaker_side", "without_extra"]
+__all__ = ["REST_S", "SYMMETRY", "WEAK_SHARE", "Dosed", "Values", "at_dose", "doses_of", "minutes_of", "weaker_side"]

@@ -10,7 +10,7 @@ from dataclasses import dataclass, replace
 from amvel.engine import Engine
 from amvel.movements import find
 from amvel.planning.choices import SETUP_MINUTES
-from amvel.planning.dose import REST_S
+from amvel.planning.dose import Dosed, minutes_of
 from amvel.planning.programme import Item, changes_in, distinct, total_minutes
 from amvel.planning.purposes import COVERS
 from amvel.planning.recheck import violations
@@ -46,7 +46,10 @@ def removed(items: Sequence[Item], ref: str) -> list[Item]:
 
 
 def dosed(items: Sequence[Item], ref: str, repetitions: int, sets: int, hold_s: float) -> list[Item]:
-    """With another dose for one movement: 1–30 repetitions, 1–6 rounds, a hold no longer than the step's own."""
+    """With another dose for one movement: 1–30 repetitions, 1–6 rounds, a hold no longer than the step's own.
+
+    A side that has a round more keeps it.
+    """
     place = _place(items, ref)
     item, first = items[place], find(ref)[1].dose
     if not 1 <= repetitions <= 30 or not 1 <= sets <= 6:
@@ -57,12 +60,13 @@ def dosed(items: Sequence[Item], ref: str, repetitions: int, sets: int, hold_s: 
             if first.hold_s
             else "this movement is not held"
         )
-    rounds = sets * len(item.sides) + (1 if item.extra_side else 0)
-    work = repetitions * (first.seconds - first.hold_s + hold_s) * rounds + REST_S * (sets - 1)
-    minutes = round(work / 60 + SETUP_MINUTES, 1)
-    return _with(
-        items, place, replace(item, repetitions=repetitions, sets=sets, hold_s=hold_s, minutes=minutes)
+    fewest = min(s.sets for s in item.set_ups)
+    own = tuple(
+        replace(s, repetitions=repetitions, sets=sets + s.sets - fewest, hold_s=hold_s) for s in item.set_ups
     )
+    doses = [Dosed(s.side, s.repetitions, s.sets, s.hold_s) for s in own]
+    minutes = round(minutes_of(find(ref)[1], doses) + SETUP_MINUTES * (1 if item.one_set_up else len(own)), 1)
+    return _with(items, place, replace(item, set_ups=own, minutes=minutes))
 
 
 Chosen = Callable[[str], Item]  # a movement as it would stand in the programme; raises EditRefused when it may not

@@ -9,6 +9,7 @@ from amvel.movements import Request, find
 from amvel.movements.dosing import without_dose
 from amvel.planning.choices import Choice, Setting, choices
 from amvel.planning.conflicts import Conflict, conflict
+from amvel.planning.dose import Dosed
 from amvel.planning.holds import estimated_holds
 from amvel.planning.needs import needs, tasks
 from amvel.planning.order import ordered
@@ -34,21 +35,36 @@ class ProgrammeBlocked(RuntimeError):
 
 
 @dataclass(frozen=True)
+class SetUp:
+    """How one side of a movement is set up and dosed."""
+
+    side: str
+    values: dict[str, float | str] = field(hash=False)
+    repetitions: int
+    sets: int = 1
+    hold_s: float = 0.0
+    verdict: VerdictKind = "as_is"
+
+
+@dataclass(frozen=True)
 class Item:
-    """One movement of a programme."""
+    """One movement of a programme: each side by itself."""
 
     ref: str
     position: str
-    sides: tuple[str, ...]
-    values: dict[str, float | str] = field(hash=False)
-    repetitions: int = 0
-    sets: int = 1
-    hold_s: float = 0.0
+    set_ups: tuple[SetUp, ...]
     minutes: float = 0.0
-    verdict: VerdictKind = "as_is"
     why: str = ""
-    extra_side: str = ""
     stand_ins: tuple[str, ...] = ()
+
+    @property
+    def sides(self) -> tuple[str, ...]:
+        return tuple(s.side for s in self.set_ups)
+
+    @property
+    def one_set_up(self) -> bool:
+        """Whether every side is set up alike."""
+        return all(s.values == self.set_ups[0].values for s in self.set_ups)
 
 
 @dataclass(frozen=True)
@@ -108,11 +124,12 @@ def stopped_by(signs: list[StopSign]) -> None:
 
 def setting_of(engine: Engine, context: str) -> Setting:
     """Where and how the choice is made for one client in one context."""
-    holds: dict[str, float] = {}
+    holds: dict[str, dict[str, float]] = {}
     for capacity in estimated_holds(engine):
         for h in capacity.holds:
             if h.suggested_s > 0:
-                holds[h.ref] = min(h.suggested_s, holds.get(h.ref, h.suggested_s))
+                own = holds.setdefault(h.ref, {})
+                own[h.side] = min(h.suggested_s, own.get(h.side, h.suggested_s))
     return Setting(
         engine.case,
         engine.profiler.body,
@@ -198,19 +215,17 @@ def plan(
         round(problem.load_seconds / 60, 1),
         worth(problem, chosen),
         None if solved.feasible else conflict(problem),
-        ways_of(engine, context, [(c.ref, c.verdicts[0].side, c.verdicts[0].profile.request.values) for c in chosen]),
+        ways_of(engine, context, [item_of(problem, c) for c in chosen]),
         rests_for(engine.case, engine.findings),
     )
 
 
-def ways_of(
-    engine: Engine, context: str, chosen: Sequence[tuple[str, str, dict[str, float | str]]]
-) -> tuple[WayThere, ...]:
-    """The ways there and back that these steps (reference, side, measures) need, each once, in their order."""
+def ways_of(engine: Engine, context: str, chosen: Sequence[Item]) -> tuple[WayThere, ...]:
+    """The ways there and back that these movements need, each once, in their order."""
     needed: dict[Destination, None] = {}
-    for ref, side, values in chosen:
+    for ref, own in ((i.ref, s) for i in chosen for s in i.set_ups):
         family, step = find(ref)
-        peak = engine.profiler.profile(Request(family, step, side, values)).peak
+        peak = engine.profiler.profile(Request(family, step, own.side, own.values)).peak
         on_floor, lies = peak("floor_transfer") > 0, peak("lying") > 0
         if peak("bed_transfer") > 0:
             needed[Destination.IN_BED] = None
@@ -229,17 +244,16 @@ def item_of(problem: Problem, c: Choice) -> Item:
     return Item(
         c.ref,
         c.family.position,
-        tuple(v.side for v in c.verdicts),
-        without_dose(c.verdicts[0].profile.request.values),  # the dose stands beside it
-        c.dosed.repetitions,
-        c.dosed.sets,
-        c.dosed.hold_s,
+        tuple(_set_up(v, d) for v, d in zip(c.verdicts, c.doses, strict=True)),
         round(c.minutes, 1),
-        next((v.verdict for v in c.verdicts if v.verdict != "as_is"), "as_is"),
         _why(problem, c),
-        c.dosed.extra_side,
         c.room.stand_ins,
     )
+
+
+def _set_up(verdict: Verdict, dosed: Dosed) -> SetUp:
+    values = without_dose(verdict.profile.request.values)  # the dose stands beside them
+    return SetUp(verdict.side, values, dosed.repetitions, dosed.sets, dosed.hold_s, verdict.verdict)
 
 
 def _why(problem: Problem, c: Choice) -> str:
@@ -252,7 +266,8 @@ def _why(problem: Problem, c: Choice) -> str:
     text = "what the goal itself asks: " + text if any(c.family.id in t for t in problem.tasks) else text
     text += f"; covers: {'; '.join(obliged)}" if obliged else ""
     text += f"; because of {'; '.join(because)}" if because else ""
-    text += f"; {c.dosed.why}" if c.dosed.why else ""
+    doses = dict.fromkeys(why for d in c.doses for why in d.why)
+    text += f"; {'; '.join(doses)}" if doses else ""
     return text + f" ({c.ready.why})"
 
 
@@ -338,6 +353,7 @@ __all__ = [
     "Programme",
     "ProgrammeBlocked",
     "Served",
+    "SetUp",
     "blocked_by",
     "changes_in",
     "distinct",

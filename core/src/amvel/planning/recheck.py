@@ -39,14 +39,13 @@ def violations(
         except UnknownMovement as error:
             out.append(Violation(item.ref, "both", (), unknown=str(error)))
             continue
-        for side in item.sides:
-            profile = profiler.profile(Request(family, step, side, item.values))
-            rounds = item.sets + (1 if item.extra_side == side else 0)
-            profile = at_dose(profile, item.repetitions, rounds, item.hold_s)
-            lifted = valid_overrides(case.overrides, envelope, case.as_of, item.ref, side)
+        for own in item.set_ups:
+            profile = profiler.profile(Request(family, step, own.side, own.values))
+            profile = at_dose(profile, own.repetitions, own.sets, own.hold_s)
+            lifted = valid_overrides(case.overrides, envelope, case.as_of, item.ref, own.side)
             answer = check(profile, envelope, context, lifted)
             if not answer.allowed:
-                out.append(Violation(item.ref, side, answer.breaches, answer.fault))
+                out.append(Violation(item.ref, own.side, answer.breaches, answer.fault))
     return out
 
 

@@ -144,7 +144,7 @@ async function keep(): Promise<void> {
         <label v-if="chosen?.sided"
           >{{ say('measure.side')
           }}<el-select v-model="entry.side" clearable :aria-label="say('measure.side')"
-            ><el-option value="left" :label="say('measure.left')" /><el-option value="right" :label="say('measure.right')" /></el-select
+            ><el-option value="left" :label="say('side.left')" /><el-option value="right" :label="say('side.right')" /></el-select
         ></label>
       </div>
       <template v-if="kind !== 'own'"

@@ -79,7 +79,7 @@ function another(): void {
 <template>
   <form class="form" novalidate @submit.prevent="keep">
     <el-radio-group v-if="test.per_side" v-model="side" :aria-label="say('measure.side')"
-      ><el-radio-button value="left" :label="say('measure.left')" /><el-radio-button value="right" :label="say('measure.right')"
+      ><el-radio-button value="left" :label="say('side.left')" /><el-radio-button value="right" :label="say('side.right')"
     /></el-radio-group>
     <TestClock v-if="test.timer" :key="test.id" :kind="test.timer" @value="timed" />
     <div class="fields">

@@ -161,7 +161,7 @@ function taughtAgain(): void {
             role="status"
             >{{ say('movements.judging') }}</span
           ><el-radio-group v-if="movement.sides" v-model="side" :aria-label="say('movements.side')"
-            ><el-radio-button value="left" :label="say('measure.left')" /><el-radio-button value="right" :label="say('measure.right')"
+            ><el-radio-button value="left" :label="say('side.left')" /><el-radio-button value="right" :label="say('side.right')"
           /></el-radio-group>
         </div>
         <div v-if="movement.parameters.length" class="try stack">

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, reactive, ref, watch } from 'vue'
-import type { ProgrammeMove } from '../../api/schemas'
+import type { ProgrammeMove, SetUp } from '../../api/schemas'
 import { say } from '../../i18n'
 import StepFigure from '../../parts/StepFigure.vue'
 import VerdictMark from '../../parts/VerdictMark.vue'
@@ -25,19 +25,34 @@ const emit = defineEmits<{
 }>()
 const open = ref(false)
 const dose = reactive({ repetitions: 0, sets: 0, hold_s: 0 })
-watch(
-  () => props.move,
-  (m) => Object.assign(dose, { repetitions: m.repetitions, sets: m.sets, hold_s: m.hold_s }),
-  { immediate: true },
+const fewest = computed(() => props.move.set_ups.reduce((a, b) => (b.sets < a.sets ? b : a)))
+watch(fewest, (s) => Object.assign(dose, { repetitions: s.repetitions, sets: s.sets, hold_s: s.hold_s }), { immediate: true })
+const oneDose = computed(() =>
+  props.move.set_ups.every((s) => s.repetitions === fewest.value.repetitions && s.hold_s === fewest.value.hold_s),
 )
+const shown = computed(() => {
+  const [first, ...others] = props.move.set_ups
+  const alike = others.every((s) => JSON.stringify(s.values) === JSON.stringify(first?.values))
+  return alike ? props.move.set_ups.slice(0, 1) : props.move.set_ups
+})
+const verdict = computed(() => (props.move.set_ups.find((s) => s.verdict !== 'as_is') ?? fewest.value).verdict)
+function sideName(s: SetUp): string {
+  return say(s.side === 'left' ? 'side.left' : s.side === 'right' ? 'side.right' : 'side.both')
+}
+function doseOf(s: SetUp): string {
+  return (s.sets > 1 ? ` · ${say('programme.rounds', { n: s.sets })}` : '') + (s.hold_s ? ` · ${s.hold_s} s` : '')
+}
 const times = computed(() => {
   const m = props.move
+  if (!oneDose.value) {
+    return m.set_ups.map((s) => `${sideName(s)} ${say('programme.times', { n: s.repetitions })}${doseOf(s)}`).join(' / ')
+  }
+  const more = m.set_ups.filter((s) => s.sets > fewest.value.sets)
   return (
-    say(m.sides.length === 2 ? 'programme.perSide' : 'programme.times', { n: m.repetitions }) +
+    say(m.set_ups.length === 2 ? 'programme.perSide' : 'programme.times', { n: fewest.value.repetitions }) +
     (m.side_words ? `, ${m.side_words}` : '') +
-    (m.sets > 1 ? ` · ${say('programme.rounds', { n: m.sets })}` : '') +
-    (m.hold_s ? ` · ${m.hold_s} s` : '') +
-    (m.extra_side ? ` · ${say('programme.extra', { side: m.extra_side })}` : '')
+    doseOf(fewest.value) +
+    more.map((s) => ` · ${say('programme.extra', { side: s.side })}`).join('')
   )
 })
 function keys(event: KeyboardEvent): void {
@@ -55,21 +70,26 @@ function take(): void {
 
 <template>
   <article class="card" :class="{ locked }" tabindex="0" :aria-label="`${number}. ${move.title}`" @keydown="keys">
-    <StepFigure
-      :client-id="clientId"
-      :step-ref="move.ref"
-      :side="move.sides[0]"
-      :values="move.values"
-      :revision="revision"
-      :alt="move.title"
-      class="picture"
-    />
+    <div class="pictures">
+      <figure v-for="s in shown" :key="s.side">
+        <StepFigure
+          :client-id="clientId"
+          :step-ref="move.ref"
+          :side="s.side"
+          :values="s.values"
+          :revision="revision"
+          :alt="move.title"
+          class="picture"
+        />
+        <figcaption v-if="shown.length > 1" class="small">{{ sideName(s) }}</figcaption>
+      </figure>
+    </div>
     <h3>
       <span class="n">{{ number }}</span> {{ move.title }}
     </h3>
     <p class="dose">{{ times }}</p>
     <p class="row spread">
-      <VerdictMark :verdict="move.verdict" /><span class="soft">{{ say('programme.minutes', { n: move.minutes }) }}</span>
+      <VerdictMark :verdict="verdict" /><span class="soft">{{ say('programme.minutes', { n: move.minutes }) }}</span>
     </p>
     <p v-for="s in move.stand_ins" :key="s" class="small changed">{{ s }}</p>
     <p class="small soft why">{{ move.why }}</p>
@@ -108,7 +128,7 @@ function take(): void {
     <form v-if="open" class="stack doses" @submit.prevent="take">
       <label>{{ say('programme.repetitions') }}<el-input-number v-model="dose.repetitions" :min="1" :max="30" /></label
       ><label>{{ say('programme.sets') }}<el-input-number v-model="dose.sets" :min="1" :max="6" /></label>
-      <label v-if="move.hold_s">{{ say('programme.hold') }}<el-input-number v-model="dose.hold_s" :min="0" :max="120" /></label
+      <label v-if="fewest.hold_s">{{ say('programme.hold') }}<el-input-number v-model="dose.hold_s" :min="0" :max="120" /></label
       ><button type="submit" class="quiet-action tool">{{ say('programme.take') }}</button>
     </form>
   </article>
@@ -130,9 +150,19 @@ function take(): void {
   outline: 3px solid var(--accent);
   outline-offset: -3px;
 }
+.pictures {
+  display: flex;
+  gap: 8px;
+  flex: none;
+}
+.pictures figure {
+  flex: 1;
+  min-width: 0;
+  margin: 0;
+  text-align: center;
+}
 .picture {
   height: 168px;
-  flex: none;
 }
 .dose {
   font-size: var(--text-large);

@@ -1,6 +1,7 @@
 """Papers: hand-out, fridge sheet, letter, calendar; the texts an organisation writes; reminders."""
 
 from datetime import date
+from uuid import UUID
 
 from django.http import HttpRequest, HttpResponse
 from ninja import Router, Schema
@@ -9,73 +10,72 @@ from pydantic import Field
 from accounts.roles import Action
 from amvel.formats import CalendarError
 from api.access import Needs, client_of
-from api.problems import PROBLEMS
+from api.problems import PROBLEMS, UNDER_WAY
 from clients.casework import audit
 from clients.models import Client
-from papers.fridge import fridge_html
-from papers.hand_out import hand_out_html, opened, pdf_of
-from papers.letter import letter_html
+from papers.batch import MOST, asked_by, file_of, made
+from papers.hand_out import opened, pdf_of
+from papers.kinds import Kind, html_of
 from papers.reminders import keep_wish, wish_of
 from papers.schedule import WEEKS, calendar_file
 from papers.texts import NAMES, SLOTS, keep_text, texts_of
 
 router = Router(tags=["papers"])
 _BASE = "/clients/{client_id}/programmes/latest"
-_MAKE = {"hand-out": hand_out_html, "fridge": fridge_html, "letter": letter_html}
 
 
 def _page(html: str) -> HttpResponse:
     return HttpResponse(html, content_type="text/html; charset=utf-8")
 
 
-def _pdf(html: str, name: str) -> HttpResponse:
-    response = HttpResponse(pdf_of(html), content_type="application/pdf")
+def _pdf(data: bytes, name: str) -> HttpResponse:
+    response = HttpResponse(data, content_type="application/pdf")
     response["Content-Disposition"] = f'inline; filename="{name}.pdf"'
     return response
 
 
-def _made(request: HttpRequest, client_id: str, kind: str, as_pdf: bool) -> HttpResponse:
+def _made(request: HttpRequest, client_id: str, kind: Kind, as_pdf: bool) -> HttpResponse:
     client: Client = client_of(request, client_id)
-    html = _MAKE[kind](client, request.user.called)
-    made = _pdf(html, kind) if as_pdf else _page(html)
+    html = html_of(kind, client, request.user.called)
+    paper = _pdf(pdf_of(html), kind) if as_pdf else _page(html)
     audit(request.user, client, f"{kind} {'printed' if as_pdf else 'shown'}")  # only what there was
-    return made
+    return paper
 
 
 @router.get(f"{_BASE}/hand-out.pdf", response=PROBLEMS, auth=Needs(Action.PRINT))
 def hand_out_pdf(request: HttpRequest, client_id: str):
     """The hand-out as PDF."""
-    return _made(request, client_id, "hand-out", True)
+    return _made(request, client_id, Kind.HAND_OUT, True)
 
 
 @router.get(f"{_BASE}/hand-out", response=PROBLEMS, auth=Needs(Action.PRINT))
 def hand_out(request: HttpRequest, client_id: str):
     """The same hand-out as a page."""
-    return _made(request, client_id, "hand-out", False)
+    return _made(request, client_id, Kind.HAND_OUT, False)
 
 
 @router.get(f"{_BASE}/fridge.pdf", response=PROBLEMS, auth=Needs(Action.PRINT))
 def fridge_pdf(request: HttpRequest, client_id: str):
     """The fridge sheet as PDF: one page."""
-    return _made(request, client_id, "fridge", True)
+    return _made(request, client_id, Kind.FRIDGE, True)
 
 
 @router.get(f"{_BASE}/fridge", response=PROBLEMS, auth=Needs(Action.PRINT))
 def fridge(request: HttpRequest, client_id: str):
     """The fridge sheet as a page."""
-    return _made(request, client_id, "fridge", False)
+    return _made(request, client_id, Kind.FRIDGE, False)
 
 
 @router.get(f"{_BASE}/letter.pdf", response=PROBLEMS, auth=Needs(Action.PRINT))
 def letter_pdf(request: HttpRequest, client_id: str):
     """The letter to the referrer as PDF."""
-    return _made(request, client_id, "letter", True)
+    return _made(request, client_id, Kind.LETTER, True)
 
 
 @router.get(f"{_BASE}/letter", response=PROBLEMS, auth=Needs(Action.PRINT))
 def letter(request: HttpRequest, client_id: str):
     """The letter as a page."""
-    return _made(request, client_id, "letter", False)
+    return _made(request, client_id, Kind.LETTER, False)
 
 
 @router.get(f"{_BASE}/calendar.ics", response=PROBLEMS, auth=Needs(Action.PRINT))
@@ -90,6 +90,43 @@ def calendar(
     )
     response["Content-Disposition"] = 'attachment; filename="exercises.ics"'
     return response
+
+
+class BatchWish(Schema):
+    """One kind of paper for many clients."""
+
+    kind: Kind
+    clients: list[UUID] = Field(min_length=1, max_length=MOST)
+
+
+class LeftOut(Schema):
+    """A client without a paper, and why."""
+
+    id: str
+    name: str
+    why: str
+
+
+class Batch(Schema):
+    """Papers in one file under /papers/batches/{id}.pdf; `pages` is 0 when nobody has one."""
+
+    id: str
+    pages: int
+    left_out: list[LeftOut]
+
+
+@router.post("/papers/batches", response={200: Batch, **UNDER_WAY, **PROBLEMS}, auth=Needs(Action.PRINT))
+def make_batch(request: HttpRequest, body: BatchWish):
+    """One file with the paper of every client; who has none is named."""
+    wished = asked_by(request.user, body.kind, list(dict.fromkeys(str(c) for c in body.clients)))
+    digest, account = made(wished, request.user)
+    return {"id": digest, "pages": account["pages"], "left_out": account["left_out"]}
+
+
+@router.get("/papers/batches/{batch_id}.pdf", response=PROBLEMS, auth=Needs(Action.PRINT))
+def batch_pdf(request: HttpRequest, batch_id: str):
+    """The file; refused once a client in it has changed."""
+    return _pdf(file_of(request.user, batch_id), "papers")
 
 
 class TextData(Schema):

@@ -18,6 +18,7 @@ from clients.engines import case_data
 from clients.said import NotYours
 from config.problem import problem
 from jobs.asking import Busy, NotYet, WorkFailed
+from papers.batch import BatchGone
 from papers.texts import TextRefused
 from programmes.building import MovedMeanwhile, NotAllowed, StaleProgramme
 from rulebook_signing.signing import LineChanged
@@ -124,6 +125,10 @@ def install(api: NinjaAPI) -> None:
     @api.exception_handler(Stopped)
     def stopped(request: HttpRequest, error: Stopped):
         return problem(409, "A stop sign stands: nothing is tested", str(error))
+
+    @api.exception_handler(BatchGone)
+    def batch_gone(request: HttpRequest, error: BatchGone):
+        return problem(409, "Changed in between", str(error))
 
     @api.exception_handler(NotAllowed)
     def not_allowed(request: HttpRequest, error: NotAllowed):

@@ -25,6 +25,7 @@ _URGENT = {
     Work.EFFECTS: 12,
     Work.DUE_TESTS: 11,
     Work.WHAT_IF: 10,
+    Work.PAPERS: 9,
     Work.DRY_RUN: 8,
 }
 

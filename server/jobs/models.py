@@ -24,6 +24,7 @@ class Work(StrEnum):
     CHOSEN = "chosen"
     WHAT_IF = "what_if"
     DRY_RUN = "dry_run"
+    PAPERS = "papers"
 
 
 class LongAnswer(models.Model):

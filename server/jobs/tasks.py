@@ -13,9 +13,10 @@ from django.utils import timezone
 from procrastinate import RetryStrategy
 from procrastinate.contrib.django import app
 
-from jobs.models import LOST_AFTER, LongAnswer, SolvedBody
+from jobs.models import LOST_AFTER, LongAnswer, SolvedBody, Work
 from jobs.queue import ANSWERS, CARE, WORK_OUT, put
 from jobs.working import Told, answered, keep
+from papers import batch as _batch  # noqa: F401  its work is known to this worker from here on
 from papers.reminders import send_due
 
 log = structlog.get_logger(__name__)
@@ -106,4 +107,5 @@ def drop_unused(timestamp: int) -> None:
     before = timezone.localdate() - timedelta(days=UNUSED_DAYS)
     with transaction.atomic():
         LongAnswer.objects.filter(used_on__lt=before).delete()
+        LongAnswer.objects.filter(work=Work.PAPERS, used_on__lt=timezone.localdate()).delete()  # printed the same day, or made again
         SolvedBody.objects.filter(used_on__lt=before).delete()

@@ -30,8 +30,8 @@ def answered(row: LongAnswer, told: Told = lambda share: None) -> Any:
     """The answer to a question as plain data; nothing is stored."""
     work, asked = Work(row.work), row.asked
     day = date.fromisoformat(asked["day"])
-    if work is Work.DRY_RUN:
-        return _dry_run(row, day, asked["args"], told)
+    if work in _OF_A_HOUSE:
+        return _OF_A_HOUSE[work](row.organisation_id, day, asked["args"], told)
     engine = engine_of(CaseRevision.objects.get(pk=asked["case"], client__organisation_id=row.organisation_id), day)
     engine.told = told
     if asked["previous_steps"]:
@@ -79,9 +79,24 @@ _OF_A_CASE: dict[Work, Callable[[Engine, Args], Any]] = {
 }
 
 
-def _dry_run(row: LongAnswer, day: date, args: Args, told: Told) -> Any:
+OfAHouse = Callable[[Any, date, Args, Told], Any]  # the organisation's key, the day, what was asked, who hears how far it is
+_OF_A_HOUSE: dict[Work, OfAHouse] = {}
+
+
+def of_a_house(work: Work) -> Callable[[OfAHouse], OfAHouse]:
+    """Mark a function as the one that works this out for a whole organisation."""
+
+    def mark(function: OfAHouse) -> OfAHouse:
+        _OF_A_HOUSE[work] = function
+        return function
+
+    return mark
+
+
+@of_a_house(Work.DRY_RUN)
+def _dry_run(organisation_id: Any, day: date, args: Args, told: Told) -> Any:
     """Which clients of the organisation a new number would touch; one that cannot be judged is named, the others go on."""
-    revisions = newest_revisions(row.organisation_id)
+    revisions = newest_revisions(organisation_id)
     draft = {(args["rule"], args["number"]): args["value"]}
     touched: list[dict[str, Any]] = []
     unreadable: list[dict[str, str]] = []

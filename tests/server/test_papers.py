@@ -80,7 +80,7 @@ def test_the_page_draws_every_movement(api: Api, client_id: str, built: dict) ->
 def test_what_is_not_there_is_not_said(api: Api, client_id: str, built: dict) -> None:
     """A head end that is not raised and a wedge that is not used are no measures of a set-up."""
     page = api.get(f"/clients/{client_id}/programmes/latest/hand-out").content.decode()
-    assert any("head_end_deg" in m["values"] for m in built["answer"]["movements"])
+    assert any("head_end_deg" in m["set_ups"][0]["values"] for m in built["answer"]["movements"])
     assert "head end raised: 0" not in page and "under the heels: 0" not in page
 
 

@@ -816,6 +816,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/papers/batches": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Make Batch
+         * @description One file with the paper of every client; who has none is named.
+         */
+        post: operations["api_papers_make_batch"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/papers/batches/{batch_id}.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Batch Pdf
+         * @description The file; refused once a client in it has changed.
+         */
+        get: operations["api_papers_batch_pdf"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/texts": {
         parameters: {
             query?: never;
@@ -5917,7 +5957,7 @@ export interface components {
         };
         /**
          * ItemData
-         * @description One movement of a programme; what is not required was not written by earlier versions.
+         * @description One movement of a programme, each side by itself; what is not required was not written by earlier versions.
          */
         ItemData: {
             /** Ref */
@@ -5926,31 +5966,14 @@ export interface components {
             title: string;
             /** Position */
             position: string;
-            /** Sides */
-            sides: string[];
+            /** Set Ups */
+            set_ups: components["schemas"]["SetUpData"][];
             /** Side Words */
             side_words?: string;
-            /** Values */
-            values: {
-                [key: string]: number | string;
-            };
-            /** Repetitions */
-            repetitions: number;
-            /** Sets */
-            sets: number;
-            /** Hold S */
-            hold_s: number;
             /** Minutes */
             minutes: number;
-            /**
-             * Verdict
-             * @enum {string}
-             */
-            verdict: "as_is" | "modified" | "excluded" | "by_override" | "not_judged";
             /** Why */
             why: string;
-            /** Extra Side */
-            extra_side?: string;
             /** Stand Ins */
             stand_ins?: string[];
             /** Effort */
@@ -6058,6 +6081,29 @@ export interface components {
             seconds: number;
             /** Says */
             says: string;
+        };
+        /**
+         * SetUpData
+         * @description How one side of a movement is set up and dosed.
+         */
+        SetUpData: {
+            /** Side */
+            side: string;
+            /** Values */
+            values: {
+                [key: string]: number | string;
+            };
+            /** Repetitions */
+            repetitions: number;
+            /** Sets */
+            sets: number;
+            /** Hold S */
+            hold_s: number;
+            /**
+             * Verdict
+             * @enum {string}
+             */
+            verdict: "as_is" | "modified" | "excluded" | "by_override" | "not_judged";
         };
         /**
          * StageData
@@ -6290,6 +6336,45 @@ export interface components {
             /** Optimal */
             optimal: boolean;
         };
+        /**
+         * Batch
+         * @description Papers in one file under /papers/batches/{id}.pdf; `pages` is 0 when nobody has one.
+         */
+        Batch: {
+            /** Id */
+            id: string;
+            /** Pages */
+            pages: number;
+            /** Left Out */
+            left_out: components["schemas"]["LeftOut"][];
+        };
+        /**
+         * LeftOut
+         * @description A client without a paper, and why.
+         */
+        LeftOut: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Why */
+            why: string;
+        };
+        /**
+         * BatchWish
+         * @description One kind of paper for many clients.
+         */
+        BatchWish: {
+            kind: components["schemas"]["Kind"];
+            /** Clients */
+            clients: string[];
+        };
+        /**
+         * Kind
+         * @description Which paper.
+         * @enum {string}
+         */
+        Kind: "hand-out" | "fridge" | "letter";
         /** TextData */
         TextData: {
             /** Key */
@@ -10398,6 +10483,196 @@ export interface operations {
             header?: never;
             path: {
                 client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    api_papers_make_batch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BatchWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Batch"];
+                };
+            };
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UnderWay"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    api_papers_batch_pdf: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                batch_id: string;
             };
             cookie?: never;
         };

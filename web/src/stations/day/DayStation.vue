@@ -7,8 +7,11 @@ import { got, http } from '../../api/client'
 
 import { say } from '../../i18n'
 import { inWords } from '../../stores/answers'
+import { useSession } from '../../stores/session'
+import DayPapers from './DayPapers.vue'
 
 const route = useRoute()
+const session = useSession()
 const find = ref('')
 /** What is asked: typing waits a moment. */
 const sought = refDebounced(find, 250)
@@ -75,6 +78,7 @@ watch(
         </RouterLink>
       </li>
     </ol>
+    <DayPapers v-if="lines?.length && session.may('print')" :clients="lines.map((l) => l.id)" />
     <nav v-if="page > 1 || asked.data.value?.more" class="row pages" :aria-label="say('day.pages')">
       <button type="button" class="quiet-action" :disabled="page === 1" @click="page--">{{ say('day.before') }}</button>
       <span class="soft">{{ say('day.page', { n: page }) }}</span>

@@ -38,7 +38,7 @@ def test_calves_lie_on_a_bolster_where_a_chair_cannot_stand(ref: str) -> None:
     assert found.verdict == MODIFIED
     family, step = find(ref)
     room = Room(bed_height_cm=50, bed_firmness="firm", seats=(Seat(name="chair", height_cm=44),))
-    there = check_room(engine("no").profiler.body, room, family, step, found.profile.request.values)
+    there = check_room(engine("no").profiler.body, room, family, step, [found.profile.request.values])
     assert there.lacking == ()
     assert {u.id for u in there.uses} >= {"bolster", Furniture.BED}
     assert Furniture.SEAT not in {u.id for u in there.uses}

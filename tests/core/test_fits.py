@@ -127,21 +127,21 @@ def test_every_prop_of_the_library_has_alternatives() -> None:
 def test_a_missing_small_thing_has_a_household_stand_in_and_furniture_has_none() -> None:
     family, step = find("clam/small_opening")
     assert CUSHION in step.props
-    bare = check_room(body(), Room(wall=False), family, step, {})
+    bare = check_room(body(), Room(wall=False), family, step, [{}])
     assert bare.lacking == ()
     assert bare.stand_ins == ("a bath towel rolled tight and tied for the firm cushion",)
     family, step = find("wall_plank/forearms")
-    assert check_room(body(), Room(wall=False), family, step, {}).lacking == ("a free wall",)
+    assert check_room(body(), Room(wall=False), family, step, [{}]).lacking == ("a free wall",)
     family, step = find("band_leg_press/press")
-    assert check_room(body(), Room(), family, step, {}).lacking == ()
+    assert check_room(body(), Room(), family, step, [{}]).lacking == ()
 
 
 def test_a_band_from_the_side_needs_a_band_and_something_that_holds_it() -> None:
     family, step = find("band_press_out_seated/press")
     with_chair = Room(seats=(CHAIR,))
-    assert "a stretch band" in check_room(body(), with_chair, family, step, {}).lacking
+    assert "a stretch band" in check_room(body(), with_chair, family, step, [{}]).lacking
     fixed = Room(seats=(CHAIR,), props=(Prop(kind="band"),), anchor=True)
-    assert check_room(body(), fixed, family, step, {}).lacking == ()
+    assert check_room(body(), fixed, family, step, [{}]).lacking == ()
 
 
 def test_grip_is_taken_as_poor_until_somebody_has_looked() -> None:

@@ -62,7 +62,7 @@ def test_heels_stand_on_the_wedge_and_balls_on_the_floor() -> None:
 def test_the_wedge_is_asked_of_the_room_with_a_household_stand_in() -> None:
     family, step = find("sit_to_stand/two_legs")
     room = Room(seats=())
-    plain, up = (check_room(body(), room, family, step, {HEEL_WEDGE.id: h}) for h in (0.0, 2.0))
+    plain, up = (check_room(body(), room, family, step, [{HEEL_WEDGE.id: h}]) for h in (0.0, 2.0))
     assert len(up.uses) == len(plain.uses) + 1
 
 

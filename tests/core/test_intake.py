@@ -97,8 +97,8 @@ def test_a_rail_serves_where_a_hand_wants_a_hold_and_at_its_own_height() -> None
     e = Engine(case())
     bare = Room(seats=({"name": "stool", "height_cm": 46, "firmness": "firm"},))
     railed = bare.model_copy(update={"rail": True, "rail_height_cm": 78.0})
-    assert check_room(e.profiler.body, bare, family, step, step.defaults(e.profiler.body)).lacking
-    assert not check_room(e.profiler.body, railed, family, step, step.defaults(e.profiler.body)).lacking
+    assert check_room(e.profiler.body, bare, family, step, [step.defaults(e.profiler.body)]).lacking
+    assert not check_room(e.profiler.body, railed, family, step, [step.defaults(e.profiler.body)]).lacking
     assert start_values(e.profiler, railed, family, step)["hand_cm"] == 78.0
 
 

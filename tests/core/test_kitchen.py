@@ -37,7 +37,7 @@ def test_one_chair_one_wall_and_one_towel_make_a_full_programme() -> None:
     assert len(covered & set(FUNCTIONS)) >= 8
     room = e.case.room
     for item in found.movements:
-        used = check_room(e.profiler.body, room, *find(item.ref), item.values)
+        used = check_room(e.profiler.body, room, *find(item.ref), [s.values for s in item.set_ups])
         assert used.lacking == (), item.ref
 
 

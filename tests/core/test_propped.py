@@ -119,7 +119,7 @@ def test_who_is_breathless_lying_comes_up_as_far_as_the_guideline_says(condition
 
 def test_a_raised_head_end_is_asked_of_the_room() -> None:
     family, step = find("toe_float/finger_high")
-    flat, up = (check_room(profiler().body, Room(), family, step, {HEAD_END_UP.id: d}) for d in (0.0, 30.0))
+    flat, up = (check_room(profiler().body, Room(), family, step, [{HEAD_END_UP.id: d}]) for d in (0.0, 30.0))
     assert len(up.uses) == len(flat.uses) + 1
     assert any("chair" in s and "wedge" in s for s in up.stand_ins)
 

@@ -5,7 +5,7 @@ import pytest
 from amvel.answers import programme_data
 from amvel.case import read_case
 from amvel.engine import Engine
-from amvel.planning import plan
+from amvel.planning import Item, SetUp, plan
 from amvel.planning.programme import ways_of
 from amvel.safety.ways import TECHNIQUES, Destination
 from tests.conftest import demo
@@ -97,7 +97,7 @@ def test_separation_pressure_drop_fusion_and_hip_precautions_have_a_way_or_no_fl
 def test_a_plan_names_the_way_to_every_position_and_each_of_its_stages_is_open(name: str) -> None:
     e = Engine(read_case(demo(name)))
     programme = plan(e, "home")
-    floor = any(m.values.get("lying_on") == "floor" for m in programme.movements)
+    floor = any(s.values.get("lying_on") == "floor" for m in programme.movements for s in m.set_ups)
     named = {w["to"] for w in programme_data(programme)["ways"]}
     assert ("lying_down" in named) == floor
     for way in programme.ways:
@@ -109,4 +109,5 @@ def test_a_plan_names_the_way_to_every_position_and_each_of_its_stages_is_open(n
 
 def test_a_programme_of_chairs_needs_no_way() -> None:
     e = engine()
-    assert ways_of(e, "home", [("tall_sitting/unsupported", "both", e.profiler.profile(next(r for r in e.requests() if r.label == "tall_sitting/unsupported")).request.values)]) == ()
+    values = next(r for r in e.requests() if r.label == "tall_sitting/unsupported").values
+    assert ways_of(e, "home", [Item("tall_sitting/unsupported", "sitting", (SetUp("both", values, 5),))]) == ()

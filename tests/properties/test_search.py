@@ -1,7 +1,8 @@
 """The search for a change gives up early where nothing helps; it must not miss what a search of the whole grid finds.
 
 A sample of steps that a client may not do as they are: every candidate with one or two measures moved is profiled in full,
-and the nearest admissible one of them is no nearer than what the engine found.
+and the nearest admissible one of them is no nearer than what the engine found.  Where one measure is enough, two are not
+moved, however little: one change is simpler to set up.
 """
 
 import random
@@ -24,18 +25,18 @@ SAMPLE = 20
 
 
 def nearest_of_the_grid(engine: Engine, verdict: Verdict) -> float | None:
-    """Distance of the nearest admissible candidate; None when the whole grid holds none."""
+    """Distance of the nearest admissible candidate, of those with the fewest measures moved; None when the grid holds none."""
     original = verdict.original.request
     requests = [
         Request(original.family, original.step, original.side, values)
         for values in candidates(original.step, original.values)
     ]
     fine = [
-        distance(original.step, original.values, p.request.values)
+        (sum(p.request.values[k] != v for k, v in original.values.items()), distance(original.step, original.values, p.request.values))
         for p in engine.profiler.profiles(requests)
         if check(p, engine.envelope_in(verdict.context), verdict.context).allowed
     ]
-    return min(fine, default=None)
+    return min(fine)[1] if fine else None
 
 
 @pytest.mark.parametrize("name", ["knee-and-shoulder", "low-bone-mass", "heart-operation"])

@@ -48,8 +48,7 @@ _HAND = Parameter(
 ARMS_AHEAD = Parameter("arms_deg", "arms reach ahead", "deg", 95, low=35, high=95, grid=5, easier="down", shows=joint("right.shoulder.flexion"))
 
 
-# Elevation of arms that reach ahead, of arms whose hands lie on rests, and of an arm that hangs ahead.
-_AHEAD_DEG, _ON_RESTS_DEG, _HANGS_AHEAD_DEG = 95.0, -15.0, 35.0
+_AHEAD_DEG, _ON_RESTS_DEG = 95.0, -15.0  # elevation of arms that reach ahead, and of arms whose hands lie on rests
 
 
 def _ready(s: Setting, short_cm: float = 0.0, arms_deg: float = _AHEAD_DEG) -> Ready:
@@ -147,8 +146,8 @@ def _one_hand(s: Setting) -> list[Frame]:
     # A hand high up and ahead steadies but cannot lift: then the feet have to carry it all.
     high = min(1.0, max(0.0, s.number("hand_cm") - s.number("seat_cm") - ARM_REST_CM) / 15.0)
     lean_cm, rise_cm = ((1 - high) * x for x in (_HANDS_LEAN_CM, _HANDS_RISE_CM))
-    leans = _pushed_up(s, lean_cm, rise_cm, 0.5 * (_ON_RESTS_DEG + _HANGS_AHEAD_DEG))
-    plain = [f.with_(right_shoulder_flexion=_HANGS_AHEAD_DEG, right_elbow_flexion=20.0) for f in leans]
+    leans = _pushed_up(s, lean_cm, rise_cm, _AHEAD_DEG)
+    plain = [f.with_(right_shoulder_flexion=35.0, right_elbow_flexion=20.0) for f in leans]
     frames = hands_on_rests(s, plain, ("left",), s.number("hand_cm"))
     return [*frames, _risen(s).facts_(hand_support_level=3)]
 

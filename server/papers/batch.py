@@ -78,7 +78,7 @@ def work_out(organisation_id: Any, day: date, args: Args, told: Told) -> dict[st
         try:
             html = html_of(Kind(args["kind"]), client, args["specialist"])
         except (ProgrammeBlocked, NotAllowed, CaseError, BodyError, Http404) as error:
-            why = "there is no programme yet" if isinstance(error, Http404) else str(error)
+            why = "There is no programme yet:" if isinstance(error, Http404) else str(error)
             left_out.append({"id": str(client.pk), "name": client.name, "why": why})
             continue
         documents.append(HTML(string=html, base_url=str(settings.ROOT)).render())

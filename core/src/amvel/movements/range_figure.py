@@ -20,7 +20,7 @@ ViewName = Literal["side", "front", "above"]
 AVAILABLE, FREE, LOADED, TIGHT = "#B9C4BF", "#8FBFBD", "#2F6F73", "#9A3B26"
 _FACING_UP = View((0, -1, 0), (1, 0, 0), (0, 0, 1))  # from above, the person looking up the page
 _VIEWS: dict[str, View] = {"side": FROM_LEFT, "front": FROM_FRONT, "above": _FACING_UP}
-_LABEL_CM = 56.0
+_NAME_CM, _NUMBER_CM, _LETTER = 7.6, 8.4, 0.66  # heights of the two kinds of label; breadth of a letter against its height
 _SHOWN_FROM = 0.22  # of stature: feet and shins carry no range here
 
 
@@ -54,16 +54,16 @@ def range_figure(body: Anthropometry, view: ViewName, fans: list[Fan]) -> str:
     boxes = np.array([p.shape.bounds for p in parts])
     x0, y0, x1, y1 = boxes[:, 0].min(), boxes[:, 1].min(), boxes[:, 2].max(), boxes[:, 3].max()
     figure = "".join(svg_part(p) for p in parts)
-    drawn, corners = [], [(x0, y0), (x1, y1)]
+    shown_from = y0 if view == "above" else _SHOWN_FROM * 100 * body.stature_m
+    drawn, corners = [], [(x0, shown_from), (x1, y1)]
     for fan in fans:
         centre = plane.flat(posed.points[0, skeleton.landmarks.index[fan.at]])
-        drawn.append(_fan(fan, centre))
+        label = _label(fan, centre)
+        drawn.append(_fan(fan, centre, label))
         ends = [_at(fan, centre, d, fan.radius_cm) for d in (0.0, fan.available_deg / 2, fan.available_deg)]
-        corners += [(x, -y) for x, y in ends]
-    left, right = min(c[0] for c in corners) - _LABEL_CM, max(c[0] for c in corners) + _LABEL_CM
-    low, high = min(c[1] for c in corners) - 4, max(c[1] for c in corners) + 14
-    if view != "above":
-        low = _SHOWN_FROM * 100 * body.stature_m
+        corners += [(x, max(shown_from, -y)) for x, y in ends] + label.corners
+    left, right = min(c[0] for c in corners) - 3, max(c[0] for c in corners) + 3
+    low, high = min(c[1] for c in corners) - 3, max(c[1] for c in corners) + 4
     title = escape({"side": "from the side", "front": "from the front", "above": "from above"}[view])
     return (
         f'<svg xmlns="http://www.w3.org/2000/svg" preserveAspectRatio="xMidYMax meet" viewBox="{left:.1f} {-high:.1f} {right - left:.1f} {high - low:.1f}" role="img" '
@@ -71,7 +71,7 @@ def range_figure(body: Anthropometry, view: ViewName, fans: list[Fan]) -> str:
     )
 
 
-def _fan(fan: Fan, centre: tuple[float, float]) -> str:
+def _fan(fan: Fan, centre: tuple[float, float], label: "_Label") -> str:
     shapes = [
         _sector(
             fan,
@@ -88,7 +88,7 @@ def _fan(fan: Fan, centre: tuple[float, float]) -> str:
         shapes += [_edge(fan, centre, deg, share) for deg, share in bounds if deg < fan.available_deg - 0.05]
     sx, sy = _at(fan, centre, 0.0, fan.radius_cm + 2)
     zero = f'<line x1="{centre[0]:.1f}" y1="{-centre[1]:.1f}" x2="{sx:.1f}" y2="{sy:.1f}" stroke="{INK}" stroke-width="0.5" stroke-dasharray="1.6 1.4"/>'
-    return f'<g data-fan="{fan.id}"><title>{escape(fan.title)}</title>{"".join(shapes)}{zero}{_label(fan, centre)}</g>'
+    return f'<g data-fan="{fan.id}"><title>{escape(fan.title)}</title>{"".join(shapes)}{zero}{label.svg}</g>'
 
 
 def _edge(fan: Fan, centre: tuple[float, float], deg: float, share: float) -> str:
@@ -111,23 +111,36 @@ def _sector(fan: Fan, centre: tuple[float, float], deg: float, radius: float, st
     return f'<path d="M{centre[0]:.1f} {-centre[1]:.1f}L{ax:.1f} {ay:.1f}A{radius:.1f} {radius:.1f} 0 {large} {sweep} {bx:.1f} {by:.1f}Z" {style}/>'
 
 
-def _short(title: str) -> str:
-    """The side is seen in the picture."""
-    return title.removesuffix(" left").removesuffix(" right")
+@dataclass(frozen=True)
+class _Label:
+    """The words beside a fan, and where they reach: opposite corners, y upwards (cm)."""
+
+    svg: str
+    corners: list[tuple[float, float]]
 
 
-def _label(fan: Fan, centre: tuple[float, float]) -> str:
+def _label(fan: Fan, centre: tuple[float, float]) -> _Label:
+    """What there is, and below it in words what may be used of it."""
     narrow = fan.available_deg < 46
     x, y = _at(fan, centre, fan.available_deg + 6 if narrow else fan.available_deg * 0.55, fan.radius_cm + 5)
-    anchor = "start" if x >= centre[0] else "end"
-    numbers = (
-        f"{fan.available_deg:.0f}°"
-        if not fan.tight
-        else f"{fan.available_deg:.0f} · {fan.free_deg:.0f} · {fan.loaded_deg:.0f}°"
-    )
-    weight = "700" if fan.tight else "400"
-    text = 'font-family="Atkinson Hyperlegible, DejaVu Sans, sans-serif"'
-    return (
-        f'<text x="{x:.1f}" y="{y:.1f}" font-size="7.6" text-anchor="{anchor}" fill="{INK}" {text}>{escape(_short(fan.title))}</text>'
-        f'<text x="{x:.1f}" y="{y + 9:.1f}" font-size="9" font-weight="{weight}" text-anchor="{anchor}" fill="{TIGHT if fan.tight else INK}" {text}>{numbers}</text>'
-    )
+    anchor, away = ("start", 1.0) if x >= centre[0] else ("end", -1.0)
+    lines = [(f"{fan.title} {fan.available_deg:.0f}°", _NAME_CM, INK), *((t, _NUMBER_CM, TIGHT) for t in _left_of(fan))]
+    out = []
+    for i, (text, size, ink) in enumerate(lines):
+        weight = "700" if i else "400"
+        out.append(
+            f'<text x="{x:.1f}" y="{y + 9 * i:.1f}" font-size="{size}" font-weight="{weight}" text-anchor="{anchor}" '
+            f'fill="{ink}" font-family="Atkinson Hyperlegible, DejaVu Sans, sans-serif">{escape(text)}</text>'
+        )
+    broad = max(len(text) * size * _LETTER for text, size, _ in lines)
+    return _Label("".join(out), [(x, -y + _NAME_CM), (x + away * broad, -(y + 9 * (len(lines) - 1)) - 2)])
+
+
+def _left_of(fan: Fan) -> list[str]:
+    """What may be used of a range that a limit narrows."""
+    if not fan.tight:
+        return []
+    if round(fan.free_deg) == round(fan.loaded_deg):
+        return [f"up to {fan.loaded_deg:.0f}°"]
+    unloaded = [f"unloaded {fan.free_deg:.0f}°"] if round(fan.free_deg) < round(fan.available_deg) else []
+    return [*unloaded, f"loaded {fan.loaded_deg:.0f}°"]

@@ -32,7 +32,7 @@ _TRUNK: tuple[tuple[str, str, ViewName, str, float, float, float, tuple[str, ...
     ),
     (
         "left.trunk_side_bend",
-        "side bend left",
+        "side bend",
         "front",
         "belly",
         90,
@@ -43,7 +43,7 @@ _TRUNK: tuple[tuple[str, str, ViewName, str, float, float, float, tuple[str, ...
     ),
     (
         "right.trunk_side_bend",
-        "side bend right",
+        "side bend",
         "front",
         "belly",
         90,
@@ -54,7 +54,7 @@ _TRUNK: tuple[tuple[str, str, ViewName, str, float, float, float, tuple[str, ...
     ),
     (
         "left.trunk_rotation",
-        "turning left",
+        "turning",
         "above",
         "vertex",
         90,
@@ -65,7 +65,7 @@ _TRUNK: tuple[tuple[str, str, ViewName, str, float, float, float, tuple[str, ...
     ),
     (
         "right.trunk_rotation",
-        "turning right",
+        "turning",
         "above",
         "vertex",
         90,
@@ -75,12 +75,14 @@ _TRUNK: tuple[tuple[str, str, ViewName, str, float, float, float, tuple[str, ...
         ("right.loaded_trunk_rotation_deg",),
     ),
 )
-_LIMBS: tuple[tuple[str, str, ViewName, str, float, float, float, str], ...] = (
-    ("hip_flexion", "hip bend", "side", "hip", -90, -1, 40, "hip_flexion_deg"),
-    ("hip_extension", "hip back", "side", "hip", -90, 1, 40, "hip_extension_deg"),
-    ("hip_abduction", "hip out", "front", "hip", -90, 0, 40, "hip_abduction_deg"),
-    ("shoulder_elevation", "arm raise", "front", "shoulder", -90, 0, 34, "shoulder_elevation_deg"),
+# A hip is bent as far as the largest of its three measures says, so that a limit on any of them narrows it.
+_LIMBS: tuple[tuple[str, str, ViewName, str, float, float, float, tuple[str, ...]], ...] = (
+    ("hip_flexion", "hip bend", "side", "hip", -90, -1, 40, ("hip_flexion_deg", "thigh_trunk_deg", "hip_bend_deg")),
+    ("hip_extension", "hip back", "side", "hip", -90, 1, 40, ("hip_extension_deg",)),
+    ("hip_abduction", "hip out", "front", "hip", -90, 0, 40, ("hip_abduction_deg",)),
+    ("shoulder_elevation", "arm raise", "front", "shoulder", -90, 0, 34, ("shoulder_elevation_deg",)),
 )
+_SIDES = ("left", "right")
 
 
 def fans(capacities: Capacities, envelope: Envelope) -> list[Fan]:
@@ -91,27 +93,24 @@ def fans(capacities: Capacities, envelope: Envelope) -> list[Fan]:
         unloaded = _least(envelope, free, there)
         under = min(unloaded, _least(envelope, (*loaded, *_regional(id)), there))
         out.append(Fan(id, title, view, at, zero, way, radius, there, unloaded, under))
-    for name, title, view, at, zero, way, radius, quantity in _LIMBS:
-        for side, sign in (("left", 1.0), ("right", -1.0)):
-            if view == "side" and side == "right":
-                continue  # from the left the right side is hidden; its numbers stand in the list
-            there = capacities.of(f"{side}.{name}")
-            left = _least(envelope, (f"{side}.{quantity}", quantity), there)
-            out.append(
-                Fan(
-                    f"{side}.{name}",
-                    f"{title} {side}",
-                    view,
-                    f"{side}.{at}",
-                    zero,
-                    way or sign,
-                    radius,
-                    there,
-                    left,
-                    left,
-                )
-            )
+    for name, title, view, at, zero, way, radius, quantities in _LIMBS:
+        of = {side: _of_limb(capacities, envelope, side, name, quantities) for side in _SIDES}
+        # From the side one hides the other: the narrower one is drawn, under its name where they differ.
+        seen = (min(_SIDES, key=lambda s: (of[s][1], of[s][0])),) if view == "side" else _SIDES
+        for side in seen:
+            there, left = of[side]
+            named = title if view != "side" or of["left"] == of["right"] else f"{title} {side}"
+            toward = way or (1.0 if side == "left" else -1.0)
+            out.append(Fan(f"{side}.{name}", named, view, f"{side}.{at}", zero, toward, radius, there, left, left))
     return out
+
+
+def _of_limb(
+    capacities: Capacities, envelope: Envelope, side: str, name: str, quantities: tuple[str, ...]
+) -> tuple[float, float]:
+    """What one side has of a range, and what the limits leave of it (deg)."""
+    there = capacities.of(f"{side}.{name}")
+    return there, _least(envelope, (*(f"{side}.{q}" for q in quantities), *quantities), there)
 
 
 def _regional(id: str) -> tuple[str, ...]:
@@ -151,24 +150,14 @@ class RangeData(TypedDict):
 
 def all_ranges(capacities: Capacities, envelope: Envelope) -> list[RangeData]:
     """The numbers of every drawn range on both sides, for the list beside the figures."""
-    found = {f.id: f for f in fans(capacities, envelope)}
-    rows: list[RangeData] = []
-    for f in found.values():
-        rows.append(
-            {
-                "id": f.id,
-                "title": f.title,
-                "available": f.available_deg,
-                "free": f.free_deg,
-                "loaded": f.loaded_deg,
-            }
-        )
-    for name, title, view, _, _, _, _, quantity in _LIMBS:
-        if view != "side":
-            continue
-        there = capacities.of(f"right.{name}")
-        left = _least(envelope, (f"right.{quantity}", quantity), there)
-        rows.append(
-            {"id": f"right.{name}", "title": f"{title} right", "available": there, "free": left, "loaded": left}
-        )
+    titles = {id: f"{title} {id.partition('.')[0]}" if "." in id else title for id, title, *_ in _TRUNK}
+    rows: list[RangeData] = [
+        {"id": f.id, "title": titles[f.id], "available": f.available_deg, "free": f.free_deg, "loaded": f.loaded_deg}
+        for f in fans(capacities, envelope)
+        if f.id in titles
+    ]
+    for name, title, *_, quantities in _LIMBS:
+        for side in _SIDES:
+            there, left = _of_limb(capacities, envelope, side, name, quantities)
+            rows.append({"id": f"{side}.{name}", "title": f"{title} {side}", "available": there, "free": left, "loaded": left})
     return rows

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { got, http } from '../../api/client'
-import type { Batch } from '../../api/schemas'
+import type { Batch, LeftOut } from '../../api/schemas'
 import { shareOf } from '../../api/underWay'
 import { say } from '../../i18n'
 import { useAttempt } from '../../parts/attempt'
@@ -12,6 +12,12 @@ const made = ref<Batch>()
 const share = shareOf('/papers/batches')
 const percent = computed(() => Math.round(100 * (share.value ?? 0)))
 const { busy, failed, attempt } = useAttempt()
+/** Who has none, by the reason. */
+const without = computed(() => {
+  const found = new Map<string, LeftOut[]>()
+  for (const l of made.value?.left_out ?? []) found.set(l.why, [...(found.get(l.why) ?? []), l])
+  return [...found]
+})
 const address = computed(() => `/api/v1/papers/batches/${made.value?.id}.pdf`)
 const make = () =>
   attempt(async () => {
@@ -35,11 +41,13 @@ watch(
       }}</a>
     </div>
     <p v-if="failed" role="alert">{{ failed }}</p>
-    <ul v-if="made?.left_out.length" class="small" role="status">
-      <li v-for="l in made.left_out" :key="l.id">
-        <RouterLink :to="`/client/${l.id}/programme`">{{ l.name }}</RouterLink>: {{ l.why }}
-      </li>
-    </ul>
+    <div v-if="without.length" class="small" role="status">
+      <p v-for="[why, who] in without" :key="why">
+        <b>{{ why }}</b><template v-for="(l, i) in who" :key="l.id"
+          >{{ i ? ', ' : ' ' }}<RouterLink :to="`/client/${l.id}/programme`">{{ l.name }}</RouterLink></template
+        >
+      </p>
+    </div>
   </section>
 </template>
 

@@ -82,10 +82,17 @@ def distance(step: Step, start: dict[str, float | str], values: dict[str, float 
     return total
 
 
+def _probed(items: list[float | str]) -> list[float | str]:
+    """Half-way, and as far as it goes."""
+    return items if len(items) <= 2 else [items[round(len(items) / 2) - 1], items[-1]]
+
+
 def _thinned(items: list[float | str], most: int) -> list[float | str]:
+    """So many of them, evenly; the first and the last are always among them, since often the smallest move is the only one
+    that breaks nothing else."""
     if len(items) <= most:
         return items
-    return [items[round((i + 1) * len(items) / most) - 1] for i in range(most)]
+    return [items[round(i * (len(items) - 1) / (most - 1))] for i in range(most)]
 
 
 def candidates(
@@ -153,7 +160,7 @@ def search(original: Profile, first: Check, envelope: Envelope, context: str, li
 
     moves = {p.id: p.candidates(start[p.id]) for p in free}
     # The furthest that each parameter goes, and half-way: what none of them eases, no other value of one will hold.
-    probes = [_version(original, {**start, k: v}) for k, values in moves.items() for v in _thinned(values, 2)]
+    probes = [_version(original, {**start, k: v}) for k, values in moves.items() for v in _probed(values)]
     sketches = yield Ask(tuple(probes), True)
     if _beyond_help(original, first, sketches):
         return None

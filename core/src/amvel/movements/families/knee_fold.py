@@ -41,10 +41,13 @@ def _start(s: Setting) -> Frame:
     return frame
 
 
+_BROUGHT_UP_DEG = 85.0  # about square; no further than needed (our choice)
+
+
 def legs_brought_up(base: Frame, start: Frame) -> list[Frame]:
     """How a start with both legs in the air is reached from the soles: one leg folds, then the other."""
-    first = leg_folded(base, "left", 90.0, name="first leg folded")
-    second = leg_folded(first, "right", 90.0, name="both legs folded")
+    first = leg_folded(base, "left", _BROUGHT_UP_DEG, name="first leg folded")
+    second = leg_folded(first, "right", _BROUGHT_UP_DEG, name="both legs folded")
     return [*(f.facts_(way_in=True) for f in (base, first, second)), start]
 
 

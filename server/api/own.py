@@ -1,7 +1,6 @@
 """One's own log-in: password, second factor, and where it is open."""
 
 from datetime import timedelta
-from typing import Any
 
 from django.conf import settings
 from django.contrib.auth import update_session_auth_hash
@@ -10,7 +9,7 @@ from django.http import Http404, HttpRequest
 from ninja import Router, Schema
 from pydantic import Field
 
-from accounts import open_sessions, second_factor
+from accounts import models, open_sessions, second_factor
 from accounts.passwords import PasswordRefused, choose
 from api.problems import PROBLEMS, Done
 from clients.casework import audit
@@ -48,9 +47,9 @@ def own(request: HttpRequest):
     }
 
 
-def _session(s: Any, here: str) -> dict[str, Any]:
-    times = {"began_at": s.began_at.isoformat(timespec="minutes"), "seen_at": s.seen_at.isoformat(timespec="minutes")}
-    return {"id": str(s.pk), "device": s.device, "here": str(s.pk) == here, **times}
+def _session(s: models.OpenSession, here: str) -> OpenSession:
+    began_at, seen_at = (at.isoformat(timespec="minutes") for at in (s.began_at, s.seen_at))
+    return OpenSession(id=str(s.pk), device=s.device, here=str(s.pk) == here, began_at=began_at, seen_at=seen_at)
 
 
 class OwnPassword(Schema):

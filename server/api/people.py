@@ -1,6 +1,5 @@
 """People of a practice: invited, given a role, ended; a forgotten password."""
 
-from typing import Any
 
 from django.core.exceptions import ValidationError
 from django.db import IntegrityError, transaction
@@ -43,18 +42,18 @@ class People(Schema):
     roles: list[Role]
 
 
-def _person(user: User) -> dict[str, Any]:
-    return {
-        "id": str(user.pk),
-        "username": user.username,
-        "name": user.get_full_name(),
-        "email": user.email,
-        "role": user.role,
-        "active": user.is_active,
-        "invited": not user.has_usable_password(),
-        "second_factor": has_second_factor(user),
-        "last_seen": user.last_login.date().isoformat() if user.last_login else "",
-    }
+def _person(user: User) -> Colleague:
+    return Colleague(
+        id=str(user.pk),
+        username=user.username,
+        name=user.get_full_name(),
+        email=user.email,
+        role=Role(user.role),
+        active=user.is_active,
+        invited=not user.has_usable_password(),
+        second_factor=has_second_factor(user),
+        last_seen=user.last_login.date().isoformat() if user.last_login else "",
+    )
 
 
 @router.get("/people", response={200: People, **PROBLEMS}, auth=Needs(Action.MANAGE_PEOPLE))

@@ -1,6 +1,6 @@
 """Programmes: build, swap, open, print."""
 
-from typing import Any, Literal
+from typing import Literal
 
 from django.http import Http404, HttpRequest
 from ninja import Router, Schema, Status
@@ -56,21 +56,20 @@ class ProgrammeView(Schema):
     can_redo: bool
 
 
-def _view(client: Client, programme: Programme) -> dict[str, Any]:
-    broken = building.violations_of(client, programme)
-    return {
-        "client": str(client.pk),
-        "id": str(programme.pk),
-        "number": programme.number,
-        "context": programme.context,
-        "made_by": programme.made_by,
-        "case_digest": programme.case_digest,
-        "rulebook_version": programme.rulebook_version,
-        "answer": programme.answer,
-        "violations": broken,
-        "can_undo": programme.before is not None,
-        "can_redo": programme.undone is not None,
-    }
+def _view(client: Client, programme: Programme) -> ProgrammeView:
+    return ProgrammeView(
+        client=str(client.pk),
+        id=str(programme.pk),
+        number=programme.number,
+        context=programme.context,
+        made_by=programme.made_by,
+        case_digest=programme.case_digest,
+        rulebook_version=programme.rulebook_version,
+        answer=programme.answer,
+        violations=[ViolationData(**v) for v in building.violations_of(client, programme)],
+        can_undo=programme.before is not None,
+        can_redo=programme.undone is not None,
+    )
 
 
 @router.post("/clients/{client_id}/programmes", response={201: ProgrammeView, **UNDER_WAY, **PROBLEMS}, auth=Needs(Action.BUILD))
@@ -199,18 +198,18 @@ def versions(request: HttpRequest, client_id: str):
     return {"versions": [_version(p, now) for p in found]}
 
 
-def _version(p: Programme, now: list[str]) -> dict[str, Any]:
+def _version(p: Programme, now: list[str]) -> Version:
     refs = [m["ref"] for m in p.answer["movements"]]
-    return {
-        "number": p.number,
-        "made_by": p.made_by,
-        "context": p.context,
-        "created_at": p.created_at.isoformat(),
-        "minutes": p.answer["minutes"],
-        "movements": [building.title_of(r) for r in refs],
-        "only_here": [building.title_of(r) for r in refs if r not in now],
-        "only_now": [building.title_of(r) for r in now if r not in refs],
-    }
+    return Version(
+        number=p.number,
+        made_by=p.made_by,
+        context=p.context,
+        created_at=p.created_at.isoformat(),
+        minutes=p.answer["minutes"],
+        movements=[building.title_of(r) for r in refs],
+        only_here=[building.title_of(r) for r in refs if r not in now],
+        only_now=[building.title_of(r) for r in now if r not in refs],
+    )
 
 
 class WhatIfData(Schema):

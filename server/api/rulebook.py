@@ -1,6 +1,6 @@
 """The rule-book: what it says, and what a changed number would do to the clients of this organisation."""
 
-from typing import Annotated, Any
+from typing import Annotated
 
 from django.db.models import Count, Max
 from django.http import Http404, HttpRequest
@@ -137,26 +137,29 @@ def sign_line(request: HttpRequest, body: Signing):
         raise Http404 from error
 
 
-def _line_data(line: Line, signature: LineSignature | None) -> dict[str, Any]:
-    return {
-        "rule": line.owner,
-        "title": line.title,
-        "number": line.number,
-        "says": line.says,
-        "value": line.value,
-        "unit": line.unit,
-        "source": str(line.source),
-        "work": line.source.title,
-        "doubt": line.doubt,
-        "check_by": line.check_by,
-        "digest": line.digest,
-        "signature": signature
-        and {
-            "agrees": signature.agrees,
-            "remark": signature.remark,
-            "name": signature.name,
-            "profession": signature.profession,
-            "on": signature.at.date().isoformat(),
-            "still_the_same": signature.digest == line.digest,
-        },
-    }
+def _signed(line: Line, signature: LineSignature) -> Signature:
+    return Signature(
+        agrees=signature.agrees,
+        remark=signature.remark,
+        name=signature.name,
+        profession=signature.profession,
+        on=signature.at.date().isoformat(),
+        still_the_same=signature.digest == line.digest,
+    )
+
+
+def _line_data(line: Line, signature: LineSignature | None) -> SignedLine:
+    return SignedLine(
+        rule=line.owner,
+        title=line.title,
+        number=line.number,
+        says=line.says,
+        value=line.value,
+        unit=line.unit,
+        source=str(line.source),
+        work=line.source.title,
+        doubt=line.doubt,
+        check_by=line.check_by,
+        digest=line.digest,
+        signature=_signed(line, signature) if signature is not None else None,
+    )

@@ -10,7 +10,7 @@ from amvel.case import read_case
 from amvel.engine import Engine
 from amvel.movements import Request, all_steps, find
 from amvel.movements.dosing import dose_parameters
-from amvel.planning.dose import at_dose, dose_of
+from amvel.planning.dose import at_dose, doses_of
 from amvel.safety import check
 from tests.generated import TODAY, base
 
@@ -86,7 +86,7 @@ def test_the_programme_does_what_was_judged() -> None:
     e = engine(HIGH_PRESSURE, PLANK)
     step = find("floor_plank/on_knees")[1]
     [v] = e.judge("floor_plank", "on_knees", contexts=("visit",))
-    dose = dose_of(e.case, step, ("both",), values=v.profile.request.values)
+    (dose,) = doses_of(e.case, step, {"both": v.profile.request.values})
     assert dose.hold_s == 10 and dose.why
 
 

@@ -8,7 +8,7 @@ from amvel.engine import Engine
 from amvel.movements import Request, all_steps, find
 from amvel.movements.schools import breath_words, concerns, school_lines, switching_on
 from amvel.planning.curve_side import curve_side
-from amvel.planning.dose import dose_of
+from amvel.planning.dose import doses_of, minutes_of
 from amvel.safety.schools import SIGN_OFF, schools_for
 from tests.generated import TODAY, base
 
@@ -106,9 +106,9 @@ def test_signed_one_sided_work_adds_a_round_with_the_bulge_down(bulge: str) -> N
     assert down.profile.peak(f"{bulge}.lying_on") > 0
     assert "signed for" in why
     step = find("side_bridge/light_hip")[1]
-    more, alike = (dose_of(e.case, step, ("left", "right"), None, x) for x in ((side, why), ("", "")))
-    assert more.extra_side == side
-    assert more.minutes > alike.minutes
+    more, alike = (doses_of(e.case, step, {"left": {}, "right": {}}, {}, x) for x in ((side, why), ("", "")))
+    assert [d.side for d in more if d.sets > step.dose.sets] == [side]
+    assert minutes_of(step, more) > minutes_of(step, alike)
 
 
 def test_without_a_sign_off_or_with_opposite_curves_no_side_is_preferred() -> None:

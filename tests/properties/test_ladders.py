@@ -79,6 +79,7 @@ DOSE = ("s", "min", "deg/s", "count")
 MORE_OF_ONE_THING = {
     ("pelvic_tilt_clock", "tuck_held"): "only a tuck: the tilt the other way is left out",
     ("long_sit", "arms_overhead"): "legs less wide",
+    ("side_bridge", "full_length"): "with bent knees the shins lie behind, and the load arches a little; at full length it does not",
     ("balanced_lean_back", "one_leg_long"): "the thigh lies on the seat, so that no lifted leg pulls at the pelvis",
     ("floor_by_a_chair", "knee_lifts"): "the knee comes up beside the hand, not under it",
     ("sit_to_stand", "heel_ahead"): "from a higher seat, so that the trunk leans less",

@@ -16,7 +16,6 @@ from procrastinate.contrib.django import app
 from jobs.models import LOST_AFTER, LongAnswer, SolvedBody, Work
 from jobs.queue import ANSWERS, CARE, WORK_OUT, put
 from jobs.working import Told, answered, keep
-from papers import batch as _batch  # noqa: F401  its work is known to this worker from here on
 from papers.reminders import send_due
 
 log = structlog.get_logger(__name__)

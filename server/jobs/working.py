@@ -83,17 +83,11 @@ OfAHouse = Callable[[Any, date, Args, Told], Any]  # the organisation's key, the
 _OF_A_HOUSE: dict[Work, OfAHouse] = {}
 
 
-def of_a_house(work: Work) -> Callable[[OfAHouse], OfAHouse]:
-    """Mark a function as the one that works this out for a whole organisation."""
-
-    def mark(function: OfAHouse) -> OfAHouse:
-        _OF_A_HOUSE[work] = function
-        return function
-
-    return mark
+def work_out_with(work: Work, function: OfAHouse) -> None:
+    """From now on this function works that out for a whole organisation; said by an app when it is ready."""
+    _OF_A_HOUSE[work] = function
 
 
-@of_a_house(Work.DRY_RUN)
 def _dry_run(organisation_id: Any, day: date, args: Args, told: Told) -> Any:
     """Which clients of the organisation a new number would touch; one that cannot be judged is named, the others go on."""
     revisions = newest_revisions(organisation_id)
@@ -114,6 +108,9 @@ def _dry_run(organisation_id: Any, day: date, args: Args, told: Told) -> Any:
         else:
             touched.append({**_named(revision), **found})
     return {"clients": touched, "untouched": untouched, "unreadable": unreadable}
+
+
+work_out_with(Work.DRY_RUN, _dry_run)
 
 
 def _named(revision: CaseRevision) -> dict[str, str]:

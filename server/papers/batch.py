@@ -18,7 +18,7 @@ from clients.engines import today
 from clients.models import Client
 from jobs.asking import Question, digest_of, known, worked_out
 from jobs.models import Work
-from jobs.working import Args, Told, of_a_house
+from jobs.working import Args, Told
 from papers.kinds import Kind, html_of
 from papers.texts import texts_of
 from programmes.building import NotAllowed
@@ -66,7 +66,6 @@ def made(asked: Asked, user: User) -> tuple[str, dict[str, Any]]:
     return asked.question.digest, worked_out(asked.question, user)
 
 
-@of_a_house(Work.PAPERS)
 def work_out(organisation_id: Any, day: date, args: Args, told: Told) -> dict[str, Any]:
     """All papers in one file; one that cannot be made is named, the others go on."""
     from weasyprint import HTML

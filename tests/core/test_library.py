@@ -252,3 +252,11 @@ def test_the_way_to_the_start_is_judged_and_not_counted() -> None:
     assert marching.columns["legs_lifted"][0] == 0
     pulses = next(p for p in library_profiles() if p.request.label == "clam/pulses")
     assert pulses.peak("speed_deg_s") < 10  # six degrees in a second, not the thirty of the way up
+
+
+def test_a_limb_that_comes_up_before_the_repetition_has_to_act() -> None:
+    """Both arms go to the ceiling before one of them moves, and a foot turns on the other before the pulses begin."""
+    arms = [p for p in library_profiles() if p.request.label == "opposite_arm_and_leg_supine/arms_only"]
+    assert all(p.peak(f"{side}.arm_acts") > 0 for p in arms for side in ("left", "right"))
+    pulses = [p for p in library_profiles() if p.request.label == "clam/pulses"]
+    assert all(p.peak(f"{p.request.side}.foot_rubs") > 0 for p in pulses)

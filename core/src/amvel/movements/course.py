@@ -104,7 +104,10 @@ def measured_over(
     }
     measured = columns.part(rows)
     told = [course.frames[span.start + i] for i in declared]
-    more |= {k: np.full(len(span), v) for k, v in acts(own, skeleton, declared, told, measured).items()}
+    # A limb that has to come up before the repetition has to act for that.
+    every = [int(i) for i in np.flatnonzero(course.share[rows] == 0)]
+    acting = acts(own, skeleton, every, [course.frames[span.start + i] for i in every], measured)
+    more |= {k: np.full(len(span), v) for k, v in acting.items()}
     more["stance_level"] = stance_level(skeleton, own, measured)
     rise = rise_level(skeleton, own, measured)
     more["rise_level"] = np.full(len(span), rise)

@@ -24,7 +24,8 @@ def ways(e: Engine, context: str = "visit"):
 def test_somebody_healthy_gets_everywhere_by_the_taught_ways() -> None:
     found = ways(engine())
     assert all(w.open for w in found.values())
-    assert {t.id for t in TECHNIQUES} == {w.technique.id for w in found.values()}
+    first = {t.to: t.id for t in reversed(TECHNIQUES)}
+    assert {w.to: w.technique.id for w in found.values()} == first
     assert [s.ref for s in found[Destination.IN_BED].stages] == ["side_to_sitting/all_the_way"]
     assert [s.ref for s in found[Destination.TURNED_IN_BED].stages] == ["roll_to_the_side/to_the_side"]
 
@@ -111,3 +112,27 @@ def test_a_programme_of_chairs_needs_no_way() -> None:
     e = engine()
     values = next(r for r in e.requests() if r.label == "tall_sitting/unsupported").values
     assert ways_of(e, "home", [Item("tall_sitting/unsupported", "sitting", (SetUp("both", values, 5),))]) == ()
+
+
+TOUCH = {"kind": "weight_bearing", "side": "right", "status": "touch", "since": "2026-11-01"}
+
+
+def test_who_cannot_rise_by_any_pose_stands_for_nothing_until_the_rise_of_every_day_is_told() -> None:
+    """A foot that may only touch: every rise of the library leans on it, or on one leg that nobody has seen alone."""
+    old = engine(TOUCH, birth="1950-05-01")
+    for context in ("visit", "home"):
+        way = ways(old, context)[Destination.STANDING]
+        assert not way.open and "observed_function" in way.opened_by
+        standing = [v for v in old.judge(contexts=(context,)) if v.profile.peak("standing") > 0]
+        assert standing and not any(v.allowed for v in standing)
+    seen = {"test": "observed_function", "rises": "both_hands", "on": TODAY.isoformat()}
+    told = Engine(read_case(base("1950-05-01", "female", [{"noted_on": TODAY.isoformat(), **TOUCH}], [seen])))
+    assert ways(told)[Destination.STANDING].open
+    assert any(v.allowed for v in told.judge("one_leg_hinge", "one_leg", ("visit",)))
+
+
+def test_a_rise_that_is_not_everybodys_is_named_by_a_plan_that_stands() -> None:
+    e = engine(birth="1950-05-01")
+    values = next(r for r in e.requests() if r.label == "heel_raise/firm_hand").values
+    (way,) = ways_of(e, "home", [Item("heel_raise/firm_hand", "standing", (SetUp("both", values, 5),))])
+    assert way.to is Destination.STANDING and [s.ref for s in way.stages] == ["sit_to_stand/with_hands"]

@@ -23,7 +23,7 @@ LIMBS = sorted(k for k in DAILY_DEG if "ankle" not in k)
 # Steps in which some limb of an untested body comes to its stop.
 REACHING = {
     "knee_hug/one_knee",
-    "knee_hug/both_knees",
+    "knees_to_the_chest/pulled_in",
     "hamstring_ease/strap",
     "clam/larger_opening",
     "side_leg_raise/lower_knee_bent",
@@ -82,14 +82,14 @@ def test_no_limb_that_is_measured_goes_further_than_one_that_is_not(name: str, s
 
 def test_an_assumed_stop_is_passed_somewhere_and_a_measured_one_never() -> None:
     hips = {f"{side}.hip_flexion": DAILY_DEG["hip_flexion"] for side in ("left", "right")}
-    hug = [r.label for r in requests()].index("knee_hug/both_knees")
+    hug = [r.label for r in requests()].index("knees_to_the_chest/pulled_in")
     assert untested()[hug].peak("left.hip_flexion_deg") > DAILY_DEG["hip_flexion"] + 10
     assert profiles(cautious(hips))[hug].peak("left.hip_flexion_deg") <= DAILY_DEG["hip_flexion"] + 0.1
 
 
 def test_the_stiff_way_still_counts_for_the_trunk() -> None:
     """A hip that ends early rounds the low back: that is not forgotten because it might go on."""
-    hug = [r.label for r in requests()].index("knee_hug/both_knees")
+    hug = [r.label for r in requests()].index("knees_to_the_chest/pulled_in")
     loose = profiles(cautious({}).loosened())[hug]
     assert untested()[hug].peak("lumbar_flexion_deg") > loose.peak("lumbar_flexion_deg") + 5
 
@@ -130,7 +130,7 @@ def bends(engine: Engine, ref: str) -> list[float]:
     ]
 
 
-@pytest.mark.parametrize("ref", ["knee_hug/one_knee", "knee_hug/both_knees", "rock_back/further"])
+@pytest.mark.parametrize("ref", ["knee_hug/one_knee", "knees_to_the_chest/pulled_in", "rock_back/further"])
 def test_an_untested_new_hip_is_not_taken_past_its_limit(ref: str) -> None:
     """Posterior approach: less than 90°, 5° kept free (surgeons' protocols)."""
     found = bends(case_of(POSTERIOR), ref)

@@ -50,6 +50,7 @@ DECLARED = frozenset(
         "time_standing_min",
         "effort_0_to_10",
         "legs_lifted",
+        "legs_in_the_hands",
         "sitting_unsupported",
         "lying",
         "bed_transfer",
@@ -87,6 +88,7 @@ class FrameFacts:
     band_on_foot: bool = False
     hard_prop: bool = False
     legs_lifted: int = 0
+    legs_in_the_hands: int = 0
     sits_unsupported: bool = False
     daily_task: bool = False
     way_in: bool = False  # how the start is reached: judged like every other frame, and no part of the repetition
@@ -253,8 +255,10 @@ def _combined(profile: dict[str, Array], skeleton: Skeleton, posed: Posed, facts
     def fact(name: str) -> Array:
         return np.array([float(getattr(f, name)) for f in facts])
 
-    profile["loaded_trunk_flexion_deg"] = np.where(loaded, trunk, 0.0)
-    profile["unloaded_trunk_flexion_deg"] = np.where(loaded, 0.0, trunk)
+    # Hands that hold the legs bend the back with the strength of the arms: no rest, whatever presses the spine.
+    strained = loaded | (fact("legs_in_the_hands") > 0)
+    profile["loaded_trunk_flexion_deg"] = np.where(strained, trunk, 0.0)
+    profile["unloaded_trunk_flexion_deg"] = np.where(strained, 0.0, trunk)
     profile["held_trunk_flexion_deg"] = np.where(fact("hold_s") > 3.0, trunk, 0.0)
     profile["seated_rounding_deg"] = np.where(fact("seated") > 0, profile["lumbar_flexion_deg"], 0.0)
     turn = np.maximum(profile["left.trunk_rotation_deg"], profile["right.trunk_rotation_deg"])
@@ -398,6 +402,7 @@ def _declared(profile: dict[str, Array], facts: list[FrameFacts]) -> None:
     profile["lying"] = column([f.position in _LYING for f in facts])
     profile["bed_transfer"] = profile["lying"] * (1.0 - profile["floor_transfer"])
     profile["legs_lifted"] = column([f.legs_lifted for f in facts])
+    profile["legs_in_the_hands"] = column([f.legs_in_the_hands for f in facts])
     profile["sitting_unsupported"] = column([f.sits_unsupported for f in facts])
     knees = profile["left.knee_support_percent_bw"] + profile["right.knee_support_percent_bw"]
     profile["kneeling"] = ((knees > CARRIES_PERCENT_BW) & (profile["face_down"] < 1)).astype(float)

@@ -5,7 +5,7 @@ from dataclasses import replace
 from amvel.body import FrameFacts
 from amvel.movements.declaration import Family, Step
 from amvel.movements.frames import Frame
-from amvel.movements.lifted import legs_lifted, sits_unsupported
+from amvel.movements.lifted import legs_in_the_hands, legs_lifted, sits_unsupported
 
 
 def declared_facts(frame: Frame, family: Family, step: Step) -> FrameFacts:
@@ -24,6 +24,7 @@ def declared_facts(frame: Frame, family: Family, step: Step) -> FrameFacts:
         hard_prop=any(need.hard for need in step.props),
         unstable=frame.facts.unstable or any(need.unstable for need in step.props),
         legs_lifted=len(legs_lifted(frame)),
+        legs_in_the_hands=len(legs_in_the_hands(frame)),
         sits_unsupported=sits_unsupported(frame),
         daily_task=family.daily_task,
     )

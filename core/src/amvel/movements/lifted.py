@@ -10,6 +10,7 @@ from amvel.movements.frames import Frame, Touch
 _SIDES = ("left", "right")
 _FOOT_AND_SHANK = ENDS["leg"] | {"shin", "knee_inside"}
 _LEG = _FOOT_AND_SHANK | {"thigh_under"}
+_PALMS = frozenset(f"{s}.palm" for s in _SIDES)
 _BACK = frozenset(("upper_back", "mid_back"))
 
 
@@ -18,6 +19,12 @@ def legs_lifted(frame: Frame) -> tuple[str, ...]:
     own = _FOOT_AND_SHANK if frame.facts.seated else _LEG
     carried = {side for t in frame.touches if t.gap_cm <= 0 for side, mark in _ends(t) if mark in own}
     return tuple(s for s in _SIDES if s not in carried)
+
+
+def legs_in_the_hands(frame: Frame) -> tuple[str, ...]:
+    """The sides whose foot or shank lies in a hand; a hand that lies on a leg is another thing."""
+    held = {side for t in frame.touches if t.on in _PALMS for side, mark in _ends(t) if mark in _FOOT_AND_SHANK}
+    return tuple(s for s in _SIDES if s in held)
 
 
 def sits_unsupported(frame: Frame) -> bool:
@@ -38,4 +45,4 @@ def _ends(t: Touch) -> list[tuple[str, str]]:
     return [(side, mark) for side, mark in found if side in _SIDES or mark in _BACK]
 
 
-__all__ = ["legs_lifted", "sits_unsupported"]
+__all__ = ["legs_in_the_hands", "legs_lifted", "sits_unsupported"]

@@ -235,8 +235,10 @@ def ways_of(engine: Engine, context: str, chosen: Sequence[Item]) -> tuple[WayTh
             needed[Destination.ON_THE_KNEES] = None
         if on_floor and lies:
             needed[Destination.LYING_DOWN] = None
+        if peak("standing") > 0:
+            needed[Destination.STANDING] = None
     there = {w.to: w for w in engine.ways[context]}
-    return tuple(there[d] for d in needed)
+    return tuple(there[d] for d in needed if not there[d].plain)
 
 
 def item_of(problem: Problem, c: Choice) -> Item:

@@ -114,6 +114,7 @@ add(
     "Legs of which nothing lies on anything, in every posture.",
     decimals=0,
 )
+add("legs_in_the_hands", "legs held by the hands", "count", "Legs of which a part lies in a hand.", decimals=0)
 for _id in ("arm", "leg"):
     add(
         f"{_id}_acts",

@@ -39,13 +39,13 @@ add(
     "loaded_trunk_flexion_deg",
     "rounding under load",
     "deg",
-    "Forward bend of the whole trunk while the spine is loaded.",
+    "Forward bend of the whole trunk while the spine is loaded, or while the hands hold the legs.",
 )
 add(
     "unloaded_trunk_flexion_deg",
     "rounding without load",
     "deg",
-    "Forward bend of the whole trunk while the spine is not loaded.",
+    "Forward bend of the whole trunk while the spine is not loaded and no hand holds a leg.",
 )
 add(
     "flexion_with_rotation_deg",

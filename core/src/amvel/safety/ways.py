@@ -12,6 +12,7 @@ from amvel.case import Case
 from amvel.movements import Profiler, Request, find
 from amvel.movements.bed import BED, FLOOR, LYING_ON
 from amvel.quantities import quantity
+from amvel.safety.capacity.rising import RISES_SEEN
 from amvel.safety.limits import Envelope, Limit, Origin, Place
 from amvel.safety.modification import search, together
 from amvel.safety.verdict import Breach, Check, check, valid_overrides
@@ -25,6 +26,7 @@ Values = dict[str, float | str]
 class Destination(Enum):
     """Where a technique leads: how it reads, and the quantity and place that it opens."""
 
+    STANDING = ("rising from a seat and sitting down again", "standing", (Place.ANYWHERE,))
     ON_THE_KNEES = ("down to the floor and up again", "floor_transfer", (Place.ANYWHERE,))
     LYING_DOWN = ("lying down on the floor and back", "floor_transfer", (Place.LYING,))
     IN_BED = ("lying down on the side in bed and back", "bed_transfer", (Place.ANYWHERE,))
@@ -45,7 +47,10 @@ class Technique:
     on: str = FLOOR
 
 
+_RISES, _PLAIN_RISE = find("sit_to_stand/two_legs")
+_IN_ORDER = (_PLAIN_RISE, *(s for s in _RISES.steps if s is not _PLAIN_RISE))
 TECHNIQUES: tuple[Technique, ...] = (
+    *(Technique(f"rise_{s.id}", s.title[0].lower() + s.title[1:], Destination.STANDING, (_RISES.ref(s),)) for s in _IN_ORDER),
     Technique(
         "by_a_chair",
         "by a chair: hands on the seat, one knee, then the other; up the same way",
@@ -81,6 +86,7 @@ WITH_HELP = ("with_help", "with the help that is usual")
 BY_HOIST = ("by_hoist", "by hoist, two people")
 _TOLD = {("alone", "visit"): AS_EVERY_DAY, ("alone", "home"): AS_EVERY_DAY, ("with_help", "visit"): WITH_HELP}
 _TOLD |= {("hoist", c): BY_HOIST for c in ("visit", "home")}
+_TOLD_BY = {Destination.STANDING: ("observed_function",)}
 _TOLD_OF = (Destination.IN_BED, Destination.TURNED_IN_BED)
 
 
@@ -107,6 +113,11 @@ class WayThere:
     def open(self) -> bool:
         return len(self.stages) == len(self.technique.steps)
 
+    @property
+    def plain(self) -> bool:
+        """The rise of everybody, of which nothing has to be said."""
+        return self.technique.steps == (_RISES.ref(_PLAIN_RISE),)
+
 
 def ways_there(
     findings: Findings, envelope: Envelope, profiler: Profiler, context: str, values: Callable[[str], Values]
@@ -117,6 +128,9 @@ def ways_there(
     for technique in TECHNIQUES:
         if technique.to not in found or not found[technique.to].open:
             found[technique.to] = _way(findings, envelope, profiler, context, technique, values)
+    if not found[Destination.STANDING].open and any(r.rises in RISES_SEEN for r in findings.results("observed_function")):
+        id, title = AS_EVERY_DAY
+        found[Destination.STANDING] = WayThere(Destination.STANDING, Technique(id, title, Destination.STANDING, ()), ())
     told = _TOLD.get((findings.case.tolerates.bed_transfer, context))
     if told is not None:
         id, title = told
@@ -134,7 +148,7 @@ def _way(
 ) -> WayThere:
     stages: list[Stage] = []
     closed: dict[str, None] = {}
-    tests: dict[str, None] = {}
+    tests: dict[str, None] = dict.fromkeys(_TOLD_BY.get(technique.to, ()))
     for ref in technique.steps:
         stage, checks = _stage(findings.case, envelope, profiler, context, ref, technique.on, values(ref))
         if stage is not None:

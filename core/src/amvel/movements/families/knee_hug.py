@@ -26,18 +26,15 @@ def _hug(frame: Frame, hip: float, sides: tuple[str, ...], name: str) -> Frame:
     )
 
 
-def _one(s: Setting) -> list[Frame]:
-    start = supine_crook(s.body)
-    return [start, _hug(start, s.number("hug_deg"), ("left",), "one knee held")]
-
-
-def _both(s: Setting) -> list[Frame]:
+def held_frames(s: Setting, sides: tuple[str, ...]) -> list[Frame]:
+    """From bent knees one knee after the other into the hands."""
     start, hug = supine_crook(s.body), s.number("hug_deg")
-    return [
-        start,
-        _hug(start, hug, ("left",), "one knee held"),
-        _hug(start, hug, ("left", "right"), "both knees held"),
-    ]
+    held = [_hug(start, hug, sides[:k], "knee held" if k == 1 else "both knees held") for k in range(1, 1 + len(sides))]
+    return [start, *held]
+
+
+def _one(s: Setting) -> list[Frame]:
+    return held_frames(s, ("left",))
 
 
 _HUG = Parameter("hug_deg", "how near the knee comes", "deg", 112, low=85, high=125, grid=3, easier="down", shows=hip_bend())
@@ -47,7 +44,7 @@ FAMILY = (
         "Knee hug",
         "on the back",
         "A rest for the back; it bends the low back and is judged so.",
-        setup=("Lie on your back, knees bent.", "Take one knee after the other, never both at once."),
+        setup=("Lie on your back, knees bent.", "Take one knee, later the other, never both at once."),
         cues=("let the arms hold the weight", "breathe into the back of the pelvis"),
         faults=(
             fault("pulls hard", "the tailbone lifts far", "force instead of rest", "hold only, do not pull"),
@@ -60,6 +57,5 @@ FAMILY = (
         arrow="left.knee",
     )
     .rung("one_knee", "One knee", _one, Dose(2, 1, 8.0, hold_s=6), {"breath": 0.4}, 1, sides=True)
-    .rung("both_knees", "Both knees", _both, Dose(2, 1, 10.0, hold_s=6), {"breath": 0.4}, 1)
     .family()
 )

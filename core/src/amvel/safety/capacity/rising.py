@@ -21,7 +21,7 @@ from amvel.screening import Findings
 from amvel.sources import COMMON_PRACTICE
 
 SINCE = date(2020, 1, 1)
-_SEEN = {
+RISES_SEEN = {
     "both_hands": WITH_BOTH_HANDS,
     "one_hand": WITH_ONE_HAND,
     "no_hands": WITHOUT_HANDS,
@@ -100,7 +100,7 @@ def _seen(f: Findings, n: Numbers) -> tuple[int, str]:
     if five:
         level = WITH_BOTH_HANDS if any(r.arms_used_or_unable for r in five) else WITHOUT_HANDS
         found.append((level if all(r.seconds for r in five) else 0, "five chair stands"))
-    daily = [_SEEN[r.rises] for r in f.results("observed_function") if r.rises in _SEEN]
+    daily = [RISES_SEEN[r.rises] for r in f.results("observed_function") if r.rises in RISES_SEEN]
     if daily:
         found.append((min(daily), "seen in daily life"))
     return max(found)

@@ -47,7 +47,7 @@ def keep(row: LongAnswer, answer: Any) -> None:
 
 def _plan(engine: Engine, args: Args) -> Any:
     locked, barred = tuple(args["locked"]), tuple(args["barred"])
-    return answers.programme_data(plan(engine, args["context"], args["minutes"], locked, barred))
+    return answers.programme_data(plan(engine, args["context"], args["minutes"], locked, barred), engine)
 
 
 def _swaps(engine: Engine, args: Args) -> Any:

@@ -164,7 +164,7 @@ def items_of(programme: Programme) -> list[Item]:
 def item_from(m: dict[str, Any]) -> Item:
     """The core's item of what was written as data."""
     set_ups, stand_ins = tuple(SetUp(**s) for s in m["set_ups"]), tuple(m.get("stand_ins", ()))
-    return Item(set_ups=set_ups, stand_ins=stand_ins, **{k: m[k] for k in _KEPT})
+    return Item(set_ups=set_ups, stand_ins=stand_ins, sessions=tuple(m["sessions"]), **{k: m[k] for k in _KEPT})
 
 
 def violations_of(client: Client, programme: Programme, engine: Engine | None = None) -> list[dict[str, Any]]:
@@ -261,6 +261,7 @@ def _answer(
         "movements": [answers.item_data(i) for i in items],
         "changes_of_position": found.changes_of_position,
         "ways": ways_data(engine, programme.context, items),
+        "sessions": answers.sessions_data(engine, programme.context, items),
         "minutes": found.minutes,
         "optimal": False,
         "by_hand": True,

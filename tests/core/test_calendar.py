@@ -9,7 +9,7 @@ import vobject
 from dateutil import tz
 
 from amvel.formats import CalendarAsk, CalendarError, calendar
-from amvel.planning.programme import Item, SetUp
+from amvel.planning.item import Item, SetUp
 from amvel.planning.week import Session, Week
 
 ITEMS = (

@@ -25,7 +25,8 @@ from amvel.planning.edit import (
 from amvel.planning.needs import needs
 from amvel.planning.order import ordered
 from amvel.planning.problem import broken, changes_of, spent_seconds, worth
-from amvel.planning.programme import Item, SetUp, changes_in, item_of, problem_for, setting_of, total_minutes
+from amvel.planning.item import Item, SetUp, changes_in, total_minutes
+from amvel.planning.programme import item_of, problem_for, setting_of
 from amvel.planning.purposes import GENERAL
 from amvel.planning.rests import rests_for
 from amvel.planning.schooling import barred_by_school

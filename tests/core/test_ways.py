@@ -99,7 +99,7 @@ def test_a_plan_names_the_way_to_every_position_and_each_of_its_stages_is_open(n
     e = Engine(read_case(demo(name)))
     programme = plan(e, "home")
     floor = any(s.values.get("lying_on") == "floor" for m in programme.movements for s in m.set_ups)
-    named = {w["to"] for w in programme_data(programme)["ways"]}
+    named = {w["to"] for w in programme_data(programme, e)["ways"]}
     assert ("lying_down" in named) == floor
     for way in programme.ways:
         assert way.open and way.stages

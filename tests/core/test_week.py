@@ -9,7 +9,8 @@ from hypothesis import strategies as st
 
 from amvel.case import Case, read_case
 from amvel.movements import all_steps
-from amvel.planning.programme import Covered, Item, SetUp
+from amvel.planning.item import Item, SetUp
+from amvel.planning.programme import Covered
 from amvel.planning.week import hours, kind_of, plan_week
 from tests.conftest import demo
 

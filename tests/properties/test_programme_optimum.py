@@ -5,14 +5,19 @@ from dataclasses import replace
 from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 
+from amvel.planning.choices import Choice
 from amvel.planning.conflicts import conflict
 from amvel.planning.problem import Problem, broken, worth
-from amvel.planning.solve import solve_problem
+from amvel.planning.solve import Solved, possible, solve_problem
 from tests.planned import best_by_hand, problem, small_problems
 
 MANY = settings(
     max_examples=60, deadline=None, suppress_health_check=[HealthCheck.too_slow, HealthCheck.data_too_large]
 )
+
+
+def shared(p: Problem, found: Solved) -> list[list[Choice]]:
+    return [[p.pool[i] for i in rows] for rows in found.sessions]
 
 
 @MANY
@@ -30,9 +35,23 @@ def test_the_solver_finds_what_trying_every_subset_finds(p: Problem) -> None:
 def test_what_is_chosen_breaks_nothing_and_is_worth_what_it_says(p: Problem) -> None:
     found = solve_problem(p)
     if found.feasible:
-        chosen = [p.pool[i] for i in found.chosen]
-        assert broken(p, chosen) == []
-        assert worth(p, chosen) == found.worth
+        sessions = shared(p, found)
+        assert broken(p, sessions) == []
+        assert worth(p, sessions) == found.worth
+
+
+@settings(MANY, max_examples=40)
+@given(small_problems(sessions=2))
+def test_two_sessions_hold_and_the_gap_that_is_said_is_no_smaller_than_it_is(p: Problem) -> None:
+    best, found = best_by_hand(p), solve_problem(p)
+    assert found.feasible == (best is not None)
+    if best is None:
+        return
+    sessions = shared(p, found)
+    assert broken(p, sessions) == []
+    assert worth(p, sessions) == found.worth <= best
+    assert best <= found.worth + found.gap * max(1.0, abs(found.worth)) + 1
+    assert not found.optimal or found.worth == best
 
 
 @MANY
@@ -54,7 +73,7 @@ def test_the_same_question_has_the_same_answer(p: Problem) -> None:
 @given(small_problems())
 def test_an_obligation_that_must_be_met_is_met_or_said_to_be_impossible(p: Problem) -> None:
     for i in range(len(p.obligations)):
-        assert solve_problem(p, must_meet=(i,)).feasible == (best_by_hand(p, (i,)) is not None)
+        assert possible(p, must_meet=(i,)) == (best_by_hand(p, (i,)) is not None)
 
 
 @settings(MANY, max_examples=30)
@@ -67,9 +86,9 @@ def test_a_conflict_names_the_smallest_set_of_wishes(p: Problem) -> None:
     named = {w.id for w in found.wishes}
     others = frozenset(w.id for w in p.wishes()) - named
     if named:
-        assert not solve_problem(p, others).feasible, "what is named cannot stand together, alone"
+        assert not possible(p, others), "what is named cannot stand together, alone"
     for one in named:
-        assert solve_problem(p, others | {one}).feasible, f"giving up {one} alone is enough"
+        assert possible(p, others | {one}), f"giving up {one} alone is enough"
 
 
 def test_no_conflict_offers_to_give_up_a_limit() -> None:

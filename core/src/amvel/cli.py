@@ -162,7 +162,7 @@ def _sheets(args: argparse.Namespace) -> Any:
 def _plan(args: argparse.Namespace) -> Any:
     engine = _engine(args.case)
     programme = plan(engine, args.context, args.minutes, verdicts=engine.judge(contexts=(args.context,)))
-    return {**answers.programme_data(programme), "case_digest": engine.digest}
+    return {**answers.programme_data(programme, engine), "case_digest": engine.digest}
 
 
 def _pose(args: argparse.Namespace) -> Any:

@@ -1,5 +1,6 @@
 """A programme and its week as plain data: the fields that the command line prints and the server stores and passes on."""
 
+from collections.abc import Sequence
 from typing import NotRequired
 
 from typing_extensions import TypedDict
@@ -8,7 +9,9 @@ from amvel.engine import Engine
 from amvel.movements import find
 from amvel.planning import Item, Programme, words
 from amvel.planning.dose_words import side_words
+from amvel.planning.item import sessions_of
 from amvel.planning.needs import needs
+from amvel.planning.programme import ways_of
 from amvel.planning.week import DAYS, Week
 from amvel.safety import VerdictKind
 from amvel.safety.ways import WayThere
@@ -37,6 +40,7 @@ class ItemData(TypedDict):
     why: str
     stand_ins: NotRequired[list[str]]
     effort: float
+    sessions: list[str]
 
 
 class StageData(TypedDict):
@@ -59,6 +63,16 @@ class WayData(TypedDict):
     open: bool
     stages: list[StageData]
     closed_by: list[str]
+
+
+class SessionPlanData(TypedDict):
+    """One of the sessions that alternate."""
+
+    id: str
+    movements: list[str]
+    minutes: float
+    changes_of_position: int
+    ways: list[WayData]
 
 
 class CoveredData(TypedDict):
@@ -105,6 +119,9 @@ class ProgrammeData(TypedDict):
     needs: NotRequired[list[NeedData]]
     conflict: NotRequired[str]
     ways: NotRequired[list[WayData]]
+    sessions: list[SessionPlanData]
+    positions: NotRequired[dict[str, str]]
+    unmapped: NotRequired[list[str]]
     rests: NotRequired[RestsData]
     why: dict[str, str]
     why_not: dict[str, str]
@@ -115,7 +132,7 @@ class ProgrammeData(TypedDict):
 
 
 class SessionData(TypedDict):
-    """One session of a week."""
+    """One session of a week, with the letter of the programme's session that it is."""
 
     day: int
     title: str
@@ -123,6 +140,7 @@ class SessionData(TypedDict):
     rows: list[int]
     minutes: float
     light: bool
+    letter: str
 
 
 class WeekData(TypedDict):
@@ -157,7 +175,22 @@ def item_data(i: Item) -> ItemData:
         "why": i.why,
         "stand_ins": list(i.stand_ins),
         "effort": step.effort,
+        "sessions": list(i.sessions),
     }
+
+
+def sessions_data(engine: Engine, context: str, items: Sequence[Item]) -> list[SessionPlanData]:
+    """The sessions that these movements make, each with its ways there and back."""
+    return [
+        {
+            "id": s.id,
+            "movements": list(s.refs),
+            "minutes": s.minutes,
+            "changes_of_position": s.changes_of_position,
+            "ways": [way_data(w) for w in ways_of(engine, context, [i for i in items if s.id in i.sessions])],
+        }
+        for s in sessions_of(items)
+    ]
 
 
 def way_data(w: WayThere) -> WayData:
@@ -185,7 +218,7 @@ def way_data(w: WayThere) -> WayData:
     }
 
 
-def programme_data(p: Programme) -> ProgrammeData:
+def programme_data(p: Programme, engine: Engine) -> ProgrammeData:
     return {
         "context": p.context,
         "movements": [item_data(i) for i in p.movements],
@@ -218,6 +251,9 @@ def programme_data(p: Programme) -> ProgrammeData:
         ],
         "conflict": p.conflict.says() if p.conflict else "",
         "ways": [way_data(w) for w in p.ways],
+        "sessions": sessions_data(engine, p.context, p.movements),
+        "positions": p.positions,
+        "unmapped": list(p.unmapped),
         "rests": {"every": p.rests.every, "seconds": p.rests.seconds, "says": p.rests.says()},
         "why": {i.ref: i.why for i in p.movements},
         "why_not": p.why_not,
@@ -253,6 +289,7 @@ def week_data(week: Week) -> WeekData:
                 "rows": list(s.rows),
                 "minutes": s.minutes,
                 "light": s.light,
+                "letter": s.letter,
             }
             for s in week.sessions
         ],

@@ -10,6 +10,7 @@ from pydantic import Field, model_validator
 from amvel.case import conditions, results
 from amvel.case.condition import Condition as _AnyCondition
 from amvel.case.conditions.spine import Scoliosis
+from amvel.case.goals import Goal
 from amvel.case.imperial import to_metric
 from amvel.case.parts import Part, Sex, Side
 from amvel.case.registry import models_in
@@ -121,7 +122,7 @@ class Wishes(Part):
         default=(), description="when medicine is taken that movement goes better with"
     )
     dislikes: tuple[str, ...] = ()
-    goals: tuple[str, ...] = ()
+    goals: tuple[Goal, ...] = ()
 
 
 class Understanding(Part):

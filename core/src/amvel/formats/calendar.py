@@ -13,7 +13,7 @@ from icalendar import Alarm, Calendar, Event, vRecur
 
 from amvel.movements import find
 from amvel.planning.dose_words import dose_words
-from amvel.planning.programme import Item
+from amvel.planning.item import Item
 from amvel.planning.week import Session, Week
 
 _DAY = ("MO", "TU", "WE", "TH", "FR", "SA", "SU")

@@ -4,9 +4,11 @@ from collections.abc import Callable
 from dataclasses import dataclass, field
 
 from amvel.body import Anthropometry, Capacities
+from amvel.case.purposes import PURPOSES
 from amvel.movements.frames import Frame
 from amvel.movements.needs import Need
 from amvel.movements.promise import Shown
+from amvel.movements.session_part import SessionPart
 
 POSITIONS = (
     "on the back",
@@ -15,27 +17,10 @@ POSITIONS = (
     "face down",
     "kneeling",
     "sitting",
-    "standing",
     "at the wall",
+    "standing",
 )
 ON_FLOOR = frozenset(("on the back", "on the side", "hands and knees", "face down", "kneeling"))
-PURPOSES = (
-    "breath",
-    "deep_control",
-    "resist_extension",
-    "turning",
-    "side_bend",
-    "hip_out",
-    "hip_back",
-    "upper_back",
-    "balance",
-    "sit_to_stand",
-    "leg_loading",
-    "flexion_strength",
-    "hip_bend",
-    "foot",
-    "position_change",
-)
 
 
 SMALLEST_SHARE = 1 / 3  # of the usual range of a movement (our reading of common practice)
@@ -204,6 +189,7 @@ class Family:
     replaces: tuple[str, ...] = ()
     asked_for: bool = False
     daily_task: bool = False
+    part: SessionPart = SessionPart.WORKS
     index: dict[str, Step] = field(init=False, hash=False, compare=False, default_factory=dict)
 
     def __post_init__(self) -> None:

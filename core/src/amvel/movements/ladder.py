@@ -4,6 +4,7 @@ from dataclasses import replace
 from typing import Any
 
 from amvel.movements.declaration import Dose, Family, Fault, Frames, Step
+from amvel.movements.session_part import SessionPart
 
 
 class Ladder:
@@ -17,10 +18,11 @@ class Ladder:
         about: str,
         replaces: tuple[str, ...] = (),
         asked_for: bool = False,
+        part: SessionPart = SessionPart.WORKS,
         **shared: Any,
     ) -> None:
         self.id, self.title, self.position, self.about, self.replaces = id, title, position, about, replaces
-        self.asked_for = asked_for
+        self.asked_for, self.part = asked_for, part
         self.shared = shared
         self.steps: list[Step] = []
 
@@ -47,7 +49,7 @@ class Ladder:
         """The finished family; a malformed one fails here, at import."""
         steps = tuple(self.steps)
         return Family(
-            self.id, self.title, self.position, self.about, steps, self.replaces, self.asked_for, daily_task
+            self.id, self.title, self.position, self.about, steps, self.replaces, self.asked_for, daily_task, self.part
         )
 
 

@@ -1,12 +1,11 @@
 """Planning: the programme by constraint solving, swaps, and the re-check of stored programmes."""
 
 from amvel.planning.choices import SETUP_MINUTES
+from amvel.planning.item import Item, SetUp
 from amvel.planning.programme import (
     Covered,
-    Item,
     Programme,
     ProgrammeBlocked,
-    SetUp,
     blocked_by,
     plan,
     stopped_by,

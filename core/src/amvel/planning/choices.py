@@ -4,8 +4,8 @@ Whatever is left out here says why.
 """
 
 from collections import defaultdict
-from collections.abc import Callable
-from dataclasses import dataclass
+from collections.abc import Callable, Mapping
+from dataclasses import dataclass, field
 from functools import cached_property
 
 from amvel.body import Anthropometry, plain_fault
@@ -15,6 +15,8 @@ from amvel.movements import Family, Step, find
 from amvel.movements.bed import lies_on_bed
 from amvel.movements.dosing import without_dose
 from amvel.movements.needs import Furniture
+from amvel.movements.session_part import SessionPart
+from amvel.planning.challenge import shown_by, trains
 from amvel.planning.curve_side import curve_side
 from amvel.planning.dose import Dosed, at_dose, doses_of, minutes_of
 from amvel.planning.rests import Rests
@@ -22,9 +24,10 @@ from amvel.planning.schooling import barred_by_school
 from amvel.safety import Envelope, Verdict, check
 from amvel.safety.judge import AS_IS, BY_OVERRIDE, MODIFIED
 from amvel.safety.modification import distance
-from amvel.safety.rungs import Readiness
+from amvel.safety.rungs import Readiness, readiness
 from amvel.safety.schools import Schools
 from amvel.safety.verdict import valid_overrides
+from amvel.screening import Findings
 from amvel.sources import ours
 
 SETUP_MINUTES = 0.7
@@ -45,6 +48,7 @@ class Choice:
     doses: tuple[Dosed, ...]
     ready: Readiness
     rest_s: int = 0
+    trains: Mapping[str, float] = field(hash=False, default_factory=dict)  # share of its worth, by purpose
 
     @property
     def ref(self) -> str:
@@ -52,11 +56,12 @@ class Choice:
 
     @cached_property
     def purposes(self) -> dict[str, float]:
-        """What the step serves in the version that is allowed: an easier one trains less."""
+        """What the step serves in the version that is allowed: an easier one trains less, and one far below what was shown."""
         moved = max(
             distance(self.step, v.original.request.values, v.profile.request.values) for v in self.verdicts
         )
-        return {p: w * (1.0 - EASIER * min(1.0, moved)) for p, w in self.step.purposes.items()}
+        easier = 1.0 - EASIER * min(1.0, moved)
+        return {p: w * easier * self.trains.get(p, 1.0) for p, w in self.step.purposes.items()}
 
     @cached_property
     def set_ups(self) -> int:
@@ -71,6 +76,10 @@ class Choice:
     def seconds(self) -> int:
         """Setting up, work and its share of the planned rests."""
         return int(round(60 * (self.working_minutes + SETUP_MINUTES * self.set_ups))) + self.rest_s
+
+    @property
+    def working_seconds(self) -> int:
+        return int(round(60 * self.working_minutes))
 
     @property
     def minutes(self) -> float:
@@ -100,7 +109,7 @@ class Setting:
     body: Anthropometry
     room: Room
     context: str
-    ready: dict[str, Readiness]
+    findings: Findings
     holds_s: dict[str, dict[str, float]]  # by step and side
     schools: Schools
     envelope: Envelope
@@ -115,17 +124,22 @@ def choices(at: Setting, verdicts: list[Verdict]) -> tuple[list[Choice], dict[st
             grouped[v.ref].append(v)
     found: list[Choice] = []
     why_not: dict[str, str] = {}
+    closed = frozenset(ref for ref, group in grouped.items() if not any(v.allowed for v in group))
+    ready = readiness(at.case, at.findings, closed)
+    shown = shown_by(at.envelope, at.context == "home")
     for ref, group in grouped.items():
         family, step = find(ref)
         if step.side_says:
             group = _best_side(group)
         room = check_room(at.body, at.room, family, step, [v.profile.request.values for v in group])
-        reason = _barred(at, family, step, group, room)
+        reason = _barred(at, family, step, group, room, ready[ref])
         if reason:
             why_not[ref] = reason
         else:
             doses = _doses(at, step, group)
-            found.append(Choice(family, step, tuple(group), room, doses, at.ready[ref], at.rests.share_s))
+            found.append(
+                Choice(family, step, tuple(group), room, doses, ready[ref], at.rests.share_s, trains(group, shown))
+            )
     return found, why_not
 
 
@@ -155,9 +169,10 @@ def _first_rounds(step: Step, dosed: Dosed) -> Dosed:
     return Dosed(dosed.side, dosed.repetitions, step.dose.sets, dosed.hold_s)
 
 
-def _barred(at: Setting, family: Family, step: Step, group: list[Verdict], room: RoomCheck) -> str:
+def _barred(
+    at: Setting, family: Family, step: Step, group: list[Verdict], room: RoomCheck, ready: Readiness
+) -> str:
     """Why a step may not be chosen; '' when it may."""
-    ref = family.ref(step)
     closed = [v for v in group if not v.allowed]
     if closed:
         return excluded_words(closed, both=len(closed) == len(group))
@@ -167,12 +182,16 @@ def _barred(at: Setting, family: Family, step: Step, group: list[Verdict], room:
             lambda: "one side would lie on a bed and the other on the floor",
         ),
         (bool(room.lacking), lambda: f"needs {' and '.join(room.lacking)}, which the room does not have"),
+        (
+            family.part is SessionPart.RESTS and not at.rests.every,
+            lambda: "a rest between movements, and nothing here asks for planned rests",
+        ),
         (family.asked_for, lambda: "often asked for, never chosen: a movement with less risk serves the same"),
         (
             step.effort > at.case.wishes.effort_0_to_10,
             lambda: f"effort {step.effort:g} is above the {at.case.wishes.effort_0_to_10} that was chosen",
         ),
-        (not at.ready[ref].ready, lambda: f"a rung too high yet; {at.ready[ref].why}"),
+        (not ready.ready, lambda: f"a rung too high yet; {ready.why}"),
     )
     return next((says() for holds, says in checks if holds), "") or barred_by_school(
         at.case, at.schools.of(family.id), family, step

@@ -6,7 +6,7 @@ A limit is never offered: only what was asked for can give way.
 from dataclasses import dataclass
 
 from amvel.planning.problem import Problem, Wish
-from amvel.planning.solve import solve_problem
+from amvel.planning.solve import possible
 
 
 @dataclass(frozen=True)
@@ -33,19 +33,15 @@ def conflict(problem: Problem, must_meet: tuple[int, ...] = ()) -> Conflict | No
     None when there is no conflict.  No single wish of the answer can be left out of it.
     """
     wishes = problem.wishes()
-    if _possible(problem, frozenset(), must_meet):
+    if possible(problem, frozenset(), must_meet):
         return None
-    if not _possible(problem, frozenset(w.id for w in wishes), must_meet):
+    if not possible(problem, frozenset(w.id for w in wishes), must_meet):
         return Conflict(())
     given_up: set[str] = set()
     for wish in wishes:
-        if not _possible(problem, frozenset(given_up | {wish.id}), must_meet):
+        if not possible(problem, frozenset(given_up | {wish.id}), must_meet):
             given_up.add(wish.id)  # it contradicts all the same: this wish is not part of it
     return Conflict(tuple(w for w in wishes if w.id not in given_up))
-
-
-def _possible(problem: Problem, given_up: frozenset[str], must_meet: tuple[int, ...]) -> bool:
-    return solve_problem(problem, given_up, must_meet).feasible
 
 
 __all__ = ["Conflict", "conflict"]

@@ -3,7 +3,7 @@
 from collections.abc import Sequence
 
 from amvel.movements import Step, find
-from amvel.planning.programme import Item, SetUp
+from amvel.planning.item import Item, SetUp
 
 _OTHER = {"left": "right", "right": "left"}
 

@@ -11,8 +11,10 @@ from amvel.engine import Engine
 from amvel.movements import find
 from amvel.planning.choices import SETUP_MINUTES
 from amvel.planning.dose import Dosed, minutes_of
-from amvel.planning.programme import Item, changes_in, distinct, total_minutes
-from amvel.planning.purposes import COVERS
+from amvel.planning.item import Item, sessions_of
+from amvel.planning.obligations import counts_for, met_by
+from amvel.planning.problem import sessions_to_meet
+from amvel.planning.programme import distinct
 from amvel.planning.recheck import violations
 from amvel.planning.swaps import chosen_by_hand
 
@@ -23,7 +25,7 @@ class EditRefused(ValueError):
 
 @dataclass(frozen=True)
 class Summary:
-    """A programme as it stands after an edit: time, changes of position, obligations and what it goes over."""
+    """A programme as it stands after an edit: time and changes of its longest session, obligations and what it goes over."""
 
     minutes: float
     changes_of_position: int
@@ -75,12 +77,13 @@ Chosen = Callable[[str], Item]  # a movement as it would stand in the programme;
 def exchanged(items: Sequence[Item], out: str, into: str, chosen: Chosen) -> list[Item]:
     """One movement for another, at the same place; raises EditRefused when the new one is not allowed."""
     place = _place(items, out)
-    return _with(items, place, _new(items, into, chosen))
+    return _with(items, place, replace(_new(items, into, chosen), sessions=items[place].sessions))
 
 
 def added(items: Sequence[Item], ref: str, chosen: Chosen) -> list[Item]:
-    """With one movement more, after the last one of its position."""
-    new = _new(items, ref, chosen)
+    """With one movement more, after the last one of its position, in the session that is shortest."""
+    shortest = min(sessions_of(items), key=lambda s: s.minutes, default=None)
+    new = replace(_new(items, ref, chosen), sessions=(shortest.id,) if shortest is not None else ("A",))
     places = [i + 1 for i, item in enumerate(items) if item.position == new.position]
     place = places[-1] if places else len(items)
     return [*items[:place], new, *items[place:]]
@@ -127,22 +130,22 @@ def judged(engine: Engine, context: str, items: Sequence[Item]) -> Summary:
 
 def summary(engine: Engine, items: Sequence[Item]) -> Summary:
     """What a list of movements comes to; what is over a wish is said and stays possible."""
-    minutes, changes = total_minutes(items), changes_in(items)
-    covered = {
-        o.id: tuple(
-            i.ref for i in items if any(find(i.ref)[1].purposes.get(p, 0.0) >= COVERS for p in o.purposes)
-        )
-        for o in distinct(engine.envelope.obligations)
-    }
-    warnings = []
-    if minutes > engine.case.wishes.minutes:
-        warnings.append(
-            f"{minutes - engine.case.wishes.minutes:.0f} min over the {engine.case.wishes.minutes} that were wished"
-        )
-    warnings += [
-        f"nothing covers: {o.title}" for o in distinct(engine.envelope.obligations) if not covered[o.id]
-    ]
-    return Summary(minutes, changes, covered, tuple(warnings))
+    sessions, wished = sessions_of(items), engine.case.wishes.minutes
+    of_session = [[i for i in items if i.ref in s.refs and s.id in i.sessions] for s in sessions]
+    covered, warnings = {}, []
+    for s in sessions:
+        if s.minutes > wished:
+            which = f"session {s.id}: " if len(sessions) > 1 else ""
+            warnings.append(f"{which}{s.minutes - wished:.0f} min over the {wished} that were wished")
+    for o in distinct(engine.envelope.obligations):
+        covered[o.id] = tuple(i.ref for i in items if counts_for(find(i.ref)[1], len(i.set_ups), o))
+        often, met = sessions_to_meet(o, len(sessions), engine.case.wishes.days_per_week), sum(met_by(own, o) for own in of_session)
+        if not covered[o.id]:
+            warnings.append(f"nothing covers: {o.title}")
+        elif met < often:
+            warnings.append(f"{o.title}: in {met} of {often} sessions" + (f" with {o.minutes:g} minutes" if o.minutes else ""))
+    longest = max((s.minutes for s in sessions), default=0.0)
+    return Summary(longest, max((s.changes_of_position for s in sessions), default=0), covered, tuple(warnings))
 
 
 __all__ = ["EditRefused", "Summary", "added", "chosen_for", "dosed", "exchanged", "judged", "removed", "reordered", "summary"]

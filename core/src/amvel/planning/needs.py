@@ -3,11 +3,12 @@
 The weights are our choice; what they rest on stands beside each.
 """
 
-import re
 from dataclasses import dataclass
 
 from amvel.case import CONDITIONS, Case
+from amvel.case.goals import Goal
 from amvel.planning.purposes import GENERAL
+from amvel.planning.tasks import asks_of
 from amvel.safety import Envelope
 from amvel.screening import Findings, test_library
 
@@ -52,48 +53,6 @@ _TESTS = {
     "pelvic_level": ("hip_out",),
 }
 _POOR = ("watch", "refer")
-# Words of a goal, in the person's own language, and what they ask of the body.
-_GOALS: tuple[tuple[str, tuple[str, ...], str], ...] = (
-    (
-        r"lift|pick|carry|bag|shopping|groceries|grand|cello|baby|older one",
-        ("hip_bend", "leg_loading", "side_bend"),
-        "lifting and carrying",
-    ),
-    (
-        r"walk|run|bus stop|market|harbour|hut|hike|stairs|climb",
-        ("balance", "leg_loading", "hip_out"),
-        "walking",
-    ),
-    (r"dance|turn\b(?! over)|look over|reverse", ("balance", "turning"), "turning on the feet"),
-    (r"stand|queue", ("balance", "upper_back"), "standing"),
-    (r"rise|get up|chair|sofa|toilet|out of the boat", ("sit_to_stand", "leg_loading"), "rising"),
-    (r"bed|turn over|roll", ("position_change", "turning"), "moving in bed"),
-    (r"floor|kneel|garden|allotment|play with", ("position_change", "leg_loading"), "getting to the floor"),
-    (r"sit\b|sitting|meeting|drive|desk", ("upper_back", "hip_bend", "deep_control"), "sitting"),
-    (r"shoe|sock|feet", ("hip_bend", "foot"), "reaching the feet"),
-    (
-        r"reach|shelf|washing|hang|cupboard|knead|both hands",
-        ("upper_back", "resist_extension"),
-        "reaching and pressing",
-    ),
-    (r"breath|sing|cough|laugh", ("breath", "deep_control"), "breath"),
-)
-
-# The movement that is the goal's own task, or comes nearest to it: every ladder ends outside the exercise.
-_TASKS: tuple[tuple[str, tuple[str, ...]], ...] = (
-    (
-        r"lift|pick|bag|shopping|groceries|grand|baby|older one",
-        ("bag_from_the_floor", "one_leg_hinge", "tall_hinge"),
-    ),
-    (r"carry|cello|suitcase", ("one_side_carry",)),
-    (r"walk|run|bus stop|market|harbour|hut|hike|stairs|climb", ("step_and_reach", "heel_raise")),
-    (r"rise|get up|chair|sofa|toilet|out of the boat|meeting", ("sit_to_stand", "rise_and_carry")),
-    (r"bed|turn over|roll", ("roll_to_the_side", "side_to_sitting")),
-    (r"floor|kneel|garden|allotment|play with", ("floor_by_a_chair",)),
-    (r"reach|shelf|washing|hang|cupboard", ("reach_to_a_shelf", "step_and_reach")),
-    (r"dance|turn\b(?! over)", ("step_and_reach", "standing_reach")),
-)
-
 
 @dataclass(frozen=True)
 class Need:
@@ -124,7 +83,7 @@ def needs(case: Case, findings: Findings, envelope: Envelope) -> dict[str, Need]
             add(purpose, _CONDITION, why)
     for goal in case.wishes.goals:
         for purpose, more in _goal(goal).items():
-            add(purpose, more, f"own goal: {goal}")
+            add(purpose, more, f"own goal: {goal.words}")
     return {p: Need(p, w, tuple(dict.fromkeys(because[p]))) for p, w in weight.items()}
 
 
@@ -140,22 +99,9 @@ def _shown(case: Case, findings: Findings) -> list[tuple[str, str]]:
     return [(purpose, why) for (_, purpose), why in found.items()]
 
 
-def tasks(case: Case) -> tuple[frozenset[str], ...]:
-    """For every goal whose words say so, the families that are its own task."""
-    found = [
-        frozenset(f for pattern, families in _TASKS if re.search(pattern, goal.lower()) for f in families)
-        for goal in case.wishes.goals
-    ]
-    return tuple(dict.fromkeys(t for t in found if t))
+def _goal(goal: Goal) -> dict[str, int]:
+    """What a goal asks of the body: the first purpose is the goal itself, the others lead there."""
+    return {p: _GOAL if i else _GOAL_ITSELF for i, p in enumerate(asks_of(goal))}
 
 
-def _goal(goal: str) -> dict[str, int]:
-    """What a goal asks of the body: the first purpose of its words is the goal itself, the others lead there."""
-    text, found = goal.lower(), dict[str, int]()
-    for pattern, purposes, _ in _GOALS:
-        if re.search(pattern, text):
-            found |= {p: max(found.get(p, 0), _GOAL_ITSELF if p == purposes[0] else _GOAL) for p in purposes}
-    return found
-
-
-__all__ = ["Need", "needs", "tasks"]
+__all__ = ["Need", "needs"]

@@ -1,16 +1,18 @@
 """In which order a session goes: by position, and inside one from breath to load.
 
 Lying comes first and standing last, so that nothing cold is loaded upright; whoever loses pressure on standing goes the
-other way round and ends lying, with one rise fewer.  Inside a position breath comes first, then the deep set, then what
-loads it, lighter before heavier (common practice, no source).
+other way round and ends lying, with one rise fewer.  Inside a position comes first what settles, then what loads it,
+lighter before heavier, then a rest, last the task of daily life (common practice, no source).
 """
 
 from collections.abc import Sequence
 
 from amvel.movements import POSITIONS
+from amvel.movements.session_part import SessionPart
 from amvel.planning.choices import Choice
 
 _FIRST_ON_HANDS_AND_KNEES = {"leg": ("leg_slide", "leg_lift"), "arm": ("arm_reach",)}
+_PARTS = {SessionPart.SETTLES: 0, SessionPart.WORKS: 1, SessionPart.RESTS: 2, SessionPart.CARRIES_OVER: 3}
 
 
 def ordered(chosen: Sequence[Choice], pressure_drops: bool, schools: dict[str, str]) -> list[Choice]:
@@ -18,7 +20,7 @@ def ordered(chosen: Sequence[Choice], pressure_drops: bool, schools: dict[str, s
     way = -1 if pressure_drops else 1
     return sorted(
         chosen,
-        key=lambda c: (way * POSITIONS.index(c.family.position), _lies_late(c), _school(c, schools), c.ref),
+        key=lambda c: (way * POSITIONS.index(c.family.position), _PARTS[c.family.part], _lies_late(c), _school(c, schools), c.ref),
     )
 
 

@@ -3,22 +3,25 @@
 from collections.abc import Sequence
 from dataclasses import dataclass, field, replace
 
+from amvel.case import Case
 from amvel.case.traits import Trait
 from amvel.engine import Engine
 from amvel.movements import Request, find
 from amvel.movements.dosing import without_dose
+from amvel.movements.session_part import SessionPart
 from amvel.planning.choices import Choice, Setting, choices
 from amvel.planning.conflicts import Conflict, conflict
 from amvel.planning.dose import Dosed
 from amvel.planning.holds import estimated_holds
-from amvel.planning.needs import needs, tasks
+from amvel.planning.item import CHANGE_S, LETTERS, Item, SessionPlan, SetUp, sessions_of
+from amvel.planning.needs import needs
 from amvel.planning.order import ordered
-from amvel.planning.problem import CHANGE_S, Problem, changes_of, covered, serves, spent_seconds, worth
+from amvel.planning.problem import Problem, Sessions, changes_of, covered, different, meets, serves, spent_seconds, worth
 from amvel.planning.purposes import COVERS, words
 from amvel.planning.rests import Rests, rests_for
 from amvel.planning.solve import solve_problem
+from amvel.planning.tasks import ends_of, unmapped
 from amvel.safety import Obligation, Verdict, VerdictKind
-from amvel.safety.rungs import readiness
 from amvel.safety.ways import Destination, WayThere
 from amvel.screening import StopSign
 from amvel.sources import ours
@@ -27,7 +30,8 @@ NEW_A_WEEK = 1  # a comfortable rate (common practice, no source)
 EFFORT_SHARE = 0.75  # the mean of a session lies below its hardest minute (our choice)
 BUDGET = ours("lumbar load of a session: 25 standing minutes, seven tenths of it with a back or bone limit")
 LOAD_MINUTES, CAREFUL_SHARE = 25.0, 0.7
-OLD_YEARS, FEW_CHANGES, MORE_CHANGES, FEWEST_CHANGES = 75, 3, 5, 2
+OLD_YEARS, FEW_CHANGES, MORE_CHANGES, FEWEST_CHANGES = 75, 2, 3, 1  # in each session
+MANY_DAYS = 5  # from so many days a week on there are three sessions (our choice)
 
 
 class ProgrammeBlocked(RuntimeError):
@@ -35,41 +39,8 @@ class ProgrammeBlocked(RuntimeError):
 
 
 @dataclass(frozen=True)
-class SetUp:
-    """How one side of a movement is set up and dosed."""
-
-    side: str
-    values: dict[str, float | str] = field(hash=False)
-    repetitions: int
-    sets: int = 1
-    hold_s: float = 0.0
-    verdict: VerdictKind = "as_is"
-
-
-@dataclass(frozen=True)
-class Item:
-    """One movement of a programme: each side by itself."""
-
-    ref: str
-    position: str
-    set_ups: tuple[SetUp, ...]
-    minutes: float = 0.0
-    why: str = ""
-    stand_ins: tuple[str, ...] = ()
-
-    @property
-    def sides(self) -> tuple[str, ...]:
-        return tuple(s.side for s in self.set_ups)
-
-    @property
-    def one_set_up(self) -> bool:
-        """Whether every side is set up alike."""
-        return all(s.values == self.set_ups[0].values for s in self.set_ups)
-
-
-@dataclass(frozen=True)
 class Covered:
-    """An obligation and what covers it, or why nothing does."""
+    """An obligation and what covers it, or why nothing does, or not often enough."""
 
     id: str
     title: str
@@ -91,7 +62,10 @@ class Served:
 
 @dataclass(frozen=True)
 class Programme:
-    """The solver's answer."""
+    """The solver's answer; minutes, changes and load are those of the longest session.
+
+    `positions` says of each that is open and not used why it is not; `unmapped` are goals for which nothing can be planned.
+    """
 
     context: str
     movements: tuple[Item, ...]
@@ -109,6 +83,9 @@ class Programme:
     conflict: Conflict | None = None
     ways: tuple[WayThere, ...] = ()
     rests: Rests = Rests()
+    sessions: tuple[SessionPlan, ...] = ()
+    positions: dict[str, str] = field(hash=False, default_factory=dict)
+    unmapped: tuple[str, ...] = ()
 
 
 def blocked_by(signs: list[StopSign]) -> None:
@@ -135,7 +112,7 @@ def setting_of(engine: Engine, context: str) -> Setting:
         engine.profiler.body,
         engine.case.room_for(context),
         context,
-        readiness(engine.case, engine.findings),
+        engine.findings,
         holds,
         engine.schools,
         engine.envelope_in(context),
@@ -172,8 +149,24 @@ def problem_for(engine: Engine, pool: Sequence[Choice], minutes: int, locked: tu
         frozenset(case.previous_steps),
         frozenset(case.wishes.dislikes),
         locked,
-        tasks=tasks(case),
+        tasks=ends_of(case.wishes.goals),
+        sessions=sessions_for(case.wishes.days_per_week),
+        days=case.wishes.days_per_week,
+        rests=bool(rests_for(case, findings).every),
+        backwards=findings.pressure_drops,
+        person=person_key(case),
     )
+
+
+def sessions_for(days: int) -> int:
+    """How many sessions alternate over so many days: one, two or three (common practice: two or three)."""
+    return 1 if days < 2 else 3 if days >= MANY_DAYS else 2
+
+
+def person_key(case: Case) -> str:
+    """What tells this person from others alike, without a name."""
+    p = case.person
+    return f"{p.birth_date} {p.sex} {p.stature_cm:g} {p.mass_kg:g}"
 
 
 def plan(
@@ -196,28 +189,57 @@ def plan(
     why_not |= {ref: "taken out by hand" for ref in barred}
     problem = problem_for(engine, pool, minutes if minutes is not None else engine.case.wishes.minutes, locked)
     solved = solve_problem(replace(problem, near=frozenset(near)))
-    chosen = ordered([pool[i] for i in solved.chosen], engine.findings.pressure_drops, engine.schools.choices)
+    sessions = [[pool[i] for i in rows] for rows in solved.sessions]
+    chosen = ordered(different(sessions), engine.findings.pressure_drops, engine.schools.choices)
     for c in pool:
         if c not in chosen:
             why_not[c.ref] = _left_out(problem, c, chosen)
+    items = tuple(item_of(problem, c, _letters(sessions, c)) for c in chosen)
+    plans = sessions_of(items)
     return Programme(
         context,
-        tuple(item_of(problem, c) for c in chosen),
-        tuple(_covered(problem, i, chosen, judged, context) for i in range(len(problem.obligations))),
-        changes_of(chosen),
-        round(spent_seconds(chosen) / 60, 1),
+        items,
+        tuple(_covered(problem, i, sessions, judged, context) for i in range(len(problem.obligations))),
+        max((s.changes_of_position for s in plans), default=0),
+        max((s.minutes for s in plans), default=0.0),
         solved.optimal and solved.feasible,
         solved.gap,
         why_not,
         {p: _closed((p,), judged, context) for p in problem.needs if not covered(chosen, p)},
         _served(problem, chosen),
-        round(sum(c.load_seconds for c in chosen) / 60, 1),
+        round(max((sum(c.load_seconds for c in s) for s in sessions), default=0) / 60, 1),
         round(problem.load_seconds / 60, 1),
-        worth(problem, chosen),
+        worth(problem, sessions),
         None if solved.feasible else conflict(problem),
-        ways_of(engine, context, [item_of(problem, c) for c in chosen]),
+        ways_of(engine, context, items),
         rests_for(engine.case, engine.findings),
+        plans,
+        _positions_left(problem, sessions),
+        unmapped(engine.case.wishes.goals),
     )
+
+
+def _letters(sessions: Sessions, c: Choice) -> tuple[str, ...]:
+    return tuple(LETTERS[k] for k, chosen in enumerate(sessions) if c in chosen)
+
+
+def _positions_left(problem: Problem, sessions: Sessions) -> dict[str, str]:
+    """Positions in which something could be done and nothing is, with why."""
+    used = {c.family.position for chosen in sessions for c in chosen}
+    left = {c.family.position for c in problem.pool} - used
+    shortest = {p: min(c.seconds for c in problem.pool if c.family.position == p) for p in left}
+    return {p: _why_not_there(problem, sessions, shortest[p]) for p in problem.way() if p in left}
+
+
+def _why_not_there(problem: Problem, sessions: Sessions, seconds: int) -> str:
+    reasons = []
+    if all(spent_seconds(s) + seconds + CHANGE_S > problem.seconds for s in sessions):
+        reasons.append("every session is full")
+    if all(changes_of(s) >= problem.most_changes for s in sessions):
+        reasons.append(f"no session changes position more than {problem.most_changes} times")
+    if len(different(sessions)) >= problem.most_movements:
+        reasons.append(f"{problem.most_movements} movements are enough to learn at a time")
+    return " and ".join(reasons) or "what it serves is served in other positions"
 
 
 def ways_of(engine: Engine, context: str, chosen: Sequence[Item]) -> tuple[WayThere, ...]:
@@ -241,7 +263,7 @@ def ways_of(engine: Engine, context: str, chosen: Sequence[Item]) -> tuple[WayTh
     return tuple(there[d] for d in needed if not there[d].plain)
 
 
-def item_of(problem: Problem, c: Choice) -> Item:
+def item_of(problem: Problem, c: Choice, sessions: tuple[str, ...] = ("A",)) -> Item:
     """One chosen step as it is written into a programme."""
     return Item(
         c.ref,
@@ -250,6 +272,7 @@ def item_of(problem: Problem, c: Choice) -> Item:
         round(c.minutes, 1),
         _why(problem, c),
         c.room.stand_ins,
+        sessions,
     )
 
 
@@ -263,7 +286,7 @@ def _why(problem: Problem, c: Choice) -> str:
     mine = sorted(c.step.purposes, key=lambda p: -c.step.purposes[p] * _weight(problem, p))[:2]
     text = "for " + " and ".join(words(p) for p in mine)
     because = [b for p in mine for b in (problem.needs[p].because if p in problem.needs else ())]
-    obliged = [o.title for o in problem.obligations if serves(c, o.purposes)]
+    obliged = [o.title for o in problem.obligations if serves(c, o)]
     because = [b for b in dict.fromkeys(because) if b not in obliged][:2]
     text = "what the goal itself asks: " + text if any(c.family.id in t for t in problem.tasks) else text
     text += f"; covers: {'; '.join(obliged)}" if obliged else ""
@@ -293,29 +316,31 @@ def _left_out(problem: Problem, c: Choice, chosen: Sequence[Choice]) -> str:
         return "one new movement a week, and another one is in"
     if {c.family.id, c.ref} & problem.dislikes:
         return "not liked"
-    over = []
-    if spent_seconds([*chosen, c]) > problem.seconds:
-        over.append(f"it would take {(spent_seconds([*chosen, c]) - problem.seconds) / 60:.0f} min too long")
-    if changes_of([*chosen, c]) > changes_of(chosen):
-        over.append("it needs another change of position")
-    rivals = [o for o in chosen if max(o.step.purposes, key=lambda p: o.step.purposes[p]) in c.step.purposes]
-    served = f"its purpose is served by {rivals[0].family.title}" if rivals else "it adds less than it costs"
-    return f"{served}; {' and '.join(over)}" if over else served
+    if c.family.part is SessionPart.RESTS and any(o.family.part is SessionPart.RESTS for o in chosen):
+        return "another rest is in"
+    main = max(c.purposes, key=lambda p: c.purposes[p])
+    for rival in sorted(chosen, key=lambda o: -o.purposes.get(main, 0.0)):
+        if rival.purposes.get(main, 0.0) >= min(c.purposes[main], COVERS):
+            return f"{words(main)} is served by {rival.family.title}"
+    if len(chosen) >= problem.most_movements:
+        return f"{problem.most_movements} movements are enough to learn at a time"
+    return f"{words(main)} counts less here than what is in"
 
 
-def _covered(
-    problem: Problem, i: int, chosen: Sequence[Choice], verdicts: list[Verdict], context: str
-) -> Covered:
-    o = problem.obligations[i]
-    by = tuple(c.ref for c in chosen if serves(c, o.purposes))
-    return Covered(
-        o.id, o.title, by, "" if by else _uncovered(problem, i, o, verdicts, context), o.days_per_week
-    )
+def _covered(problem: Problem, i: int, sessions: Sessions, verdicts: list[Verdict], context: str) -> Covered:
+    o, chosen = problem.obligations[i], different(sessions)
+    by = tuple(c.ref for c in chosen if serves(c, o))
+    often, met = problem.sessions_for(o), sum(meets(s, o) for s in sessions)
+    why_not = "" if met >= often else _uncovered(problem, i, o, verdicts, context)
+    if by and why_not:
+        asked = f" with {o.minutes:g} minutes" if o.minutes else ""
+        why_not = f"in {met} of {often} session{'s' if often > 1 else ''}{asked}: {why_not}"
+    return Covered(o.id, o.title, by, why_not, o.days_per_week)
 
 
 def _uncovered(problem: Problem, i: int, o: Obligation, verdicts: list[Verdict], context: str) -> str:
     """Which wishes, or else which limits, keep an obligation from being covered."""
-    if any(serves(c, o.purposes) for c in problem.pool):
+    if any(serves(c, o) for c in problem.pool):
         found = conflict(problem, (i,))
         return found.says() if found is not None and found.wishes else "other needs weigh more in this time"
     return _closed(o.purposes, verdicts, context)
@@ -338,32 +363,20 @@ def _closed(purposes: tuple[str, ...], verdicts: list[Verdict], context: str) ->
     )
 
 
-def total_minutes(items: Sequence[Item]) -> float:
-    """Minutes of a programme as it stands, with its changes of position."""
-    return round(sum(i.minutes for i in items) + CHANGE_S / 60 * changes_in(items), 1)
-
-
-def changes_in(items: Sequence[Item]) -> int:
-    """How often the position changes in the order in which the movements stand."""
-    return sum(a.position != b.position for a, b in zip(items, items[1:], strict=False))
-
-
 __all__ = [
     "BUDGET",
     "Covered",
-    "Item",
     "Programme",
     "ProgrammeBlocked",
     "Served",
-    "SetUp",
     "blocked_by",
-    "changes_in",
     "distinct",
     "item_of",
     "plan",
+    "person_key",
     "problem_for",
+    "sessions_for",
     "setting_of",
     "stopped_by",
-    "total_minutes",
     "ways_of",
 ]

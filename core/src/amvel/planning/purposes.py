@@ -1,7 +1,9 @@
 """What a session serves, in words, and how much each counts when nothing else is known."""
 
+from amvel.case.purposes import PURPOSE_TITLES
+
 # Weights of a general session; findings, tests and goals add to them (our choice).
-GENERAL = {
+GENERAL: dict[str, int] = {
     "breath": 3,
     "deep_control": 6,
     "resist_extension": 5,
@@ -19,28 +21,11 @@ GENERAL = {
 }
 COVERS = 0.5  # a step counts for an obligation from this purpose weight
 COVERS_WELL = 0.8  # and does it in full from this one
-_WORDS = {
-    "breath": "breath",
-    "deep_control": "deep control",
-    "resist_extension": "resisting an arch",
-    "turning": "resisting a turn",
-    "side_bend": "side control",
-    "hip_out": "the side of the hip",
-    "hip_back": "the back of the hip",
-    "upper_back": "the upper back",
-    "balance": "balance",
-    "sit_to_stand": "rising from a seat",
-    "leg_loading": "loading legs and hips",
-    "flexion_strength": "bending strength",
-    "hip_bend": "bending from the hip",
-    "foot": "the foot",
-    "position_change": "changing position",
-}
 
 
 def words(purpose: str) -> str:
     """A purpose in plain words."""
-    return _WORDS[purpose]
+    return PURPOSE_TITLES[purpose]
 
 
 __all__ = ["COVERS", "COVERS_WELL", "GENERAL", "words"]

@@ -7,7 +7,7 @@ from amvel.body import PoseFault, plain_fault
 from amvel.case import Case
 from amvel.movements import Profiler, Request, UnknownMovement, find
 from amvel.planning.dose import at_dose
-from amvel.planning.programme import Item
+from amvel.planning.item import Item
 from amvel.safety import Breach, Envelope, check
 from amvel.safety.verdict import valid_overrides
 

@@ -3,7 +3,8 @@
 from amvel.engine import Engine
 from amvel.movements import find
 from amvel.planning.choices import Choice, choices
-from amvel.planning.programme import Item, item_of, problem_for, setting_of
+from amvel.planning.item import Item
+from amvel.planning.programme import item_of, problem_for, setting_of
 from amvel.planning.purposes import words
 from amvel.safety import Verdict
 

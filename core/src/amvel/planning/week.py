@@ -1,4 +1,4 @@
-"""The week: which movement on which day, by constraint solving.
+"""The week: which session on which day, and what of it, by constraint solving.
 
 Light practice may be daily and twice a day; strength rests a day in between; what must be done on so many days is done
 on so many days, as far as the days that the person gives allow; sessions keep to the hours at which medicine works.
@@ -14,8 +14,8 @@ from ortools.sat.python import cp_model
 from amvel.case import Case
 from amvel.literature import WHO_ACTIVITY
 from amvel.movements import find
-from amvel.planning.problem import CHANGE_S
-from amvel.planning.programme import Covered, Item
+from amvel.planning.item import CHANGE_S, LETTERS, Item
+from amvel.planning.programme import Covered
 from amvel.planning.purposes import COVERS
 from amvel.sources import COMMON_PRACTICE
 
@@ -31,13 +31,14 @@ _DEFAULT_DAYS = {"strength": 2, "balance": 3, "other": 3}
 
 @dataclass(frozen=True)
 class Session:
-    """One session of one day: its hour, the rows of the movements, and its minutes; `light` is the short practice."""
+    """One session of one day: its letter, hour, the rows of the movements, and its minutes; `light` is the short practice."""
 
     day: int
     at: time
     rows: tuple[int, ...]
     minutes: float
     light: bool = False
+    letter: str = ""
 
 
 @dataclass(frozen=True)
@@ -67,13 +68,13 @@ def plan_week(
 ) -> Week:
     """The best week for these movements; `days` overrides how many days the person gives."""
     given = days if days is not None else case.wishes.days_per_week
-    solved, optimal = _solve(case, items, obligations, given)
+    solved, letters, optimal = _solve(case, items, obligations, given)
     hour, evening = hours(case)
     sessions = []
     for day in range(7):
         rows = tuple(i for i in range(len(items)) if (i, day) in solved)
         if rows:
-            sessions.append(Session(day, hour, rows, _minutes(items, rows)))
+            sessions.append(Session(day, hour, rows, _minutes(items, rows), letter=letters[day]))
         light = _fitting(items, case.wishes.minutes)
         if light and evening is not None and len(light) < max(1, len(items)):
             sessions.append(Session(day, evening, light, _minutes(items, light), light=True))
@@ -134,13 +135,19 @@ def _wanted(items: Sequence[Item], obligations: Sequence[Covered], given: int) -
 
 def _solve(
     case: Case, items: Sequence[Item], obligations: Sequence[Covered], given: int
-) -> tuple[set[tuple[int, int]], bool]:
+) -> tuple[set[tuple[int, int]], dict[int, str], bool]:
+    """Movement and day of all that is done, and which session each day has."""
     m = cp_model.CpModel()
+    letters = [k for k in LETTERS if any(k in i.sessions for i in items)]
+    held = {(k, d): m.new_bool_var(f"{k} on {d}") for k in letters for d in range(7)}
     rows = range(len(items))
     x = {(i, d): m.new_bool_var(f"{items[i].ref} {d}") for i in rows for d in range(7)}
     used = [m.new_bool_var(f"day {d}") for d in range(7)]
     for d in range(7):
         m.add_max_equality(used[d], [x[i, d] for i in rows]) if items else m.add(used[d] == 0)
+        m.add(sum(held[k, d] for k in letters) == used[d])
+        for i in rows:
+            m.add(x[i, d] <= sum(held[k, d] for k in items[i].sessions))
         m.add(sum(int(60 * items[i].minutes) * x[i, d] for i in rows) <= 60 * case.wishes.minutes)
     m.add(sum(used) <= given)
     strength = [i for i in rows if kind_of(items[i]) == "strength"]
@@ -161,16 +168,23 @@ def _solve(
         both = m.new_bool_var(f"{d} and the next")
         m.add(both >= used[d] + used[(d + 1) % 7] - 1)
         near.append(both)
+    # The sessions take turns: none comes more than once oftener than another, and the first comes first.
+    often = [sum(held[k, d] for d in range(7)) for k in letters]
+    for earlier, later in zip(often, often[1:], strict=False):
+        m.add(earlier >= later)
+        m.add(earlier <= later + 1)
+    first = sum(k * (7 - d) * held[letter, d] for k, letter in enumerate(letters) for d in range(7))
     m.maximize(
-        sum(g for g, _ in got) - 4 * sum(near) - sum((d + 1) * used[d] for d in range(7)) - 15 * sum(used)
+        20 * (sum(g for g, _ in got) - 4 * sum(near) - sum((d + 1) * used[d] for d in range(7)) - 15 * sum(used)) - first
     )
     solver = cp_model.CpSolver()
     p = solver.parameters
     p.num_workers, p.random_seed, p.max_deterministic_time = 1, _SEED, _WORK_LIMIT
     status = solver.solve(m)
     if status not in (cp_model.OPTIMAL, cp_model.FEASIBLE):
-        return set(), False
-    return {key for key, var in x.items() if solver.value(var)}, status == cp_model.OPTIMAL
+        return set(), {}, False
+    of_day = {d: k for (k, d), var in held.items() if solver.value(var)}
+    return {key for key, var in x.items() if solver.value(var)}, of_day, status == cp_model.OPTIMAL
 
 
 def _days_done(solved: set[tuple[int, int]], sessions: Sequence[Session]) -> set[tuple[int, int]]:

@@ -141,7 +141,10 @@ class Limit:
 
 @dataclass(frozen=True)
 class Obligation:
-    """Something the programme must contain: any of these purposes on so many days a week."""
+    """Something the programme must contain: any of these purposes on so many days a week, for so many working minutes a day.
+
+    With `both_sides` only what is done on each side counts.
+    """
 
     id: str
     title: str
@@ -149,6 +152,8 @@ class Obligation:
     days_per_week: int
     reason: str
     source: Source
+    minutes: float = 0.0
+    both_sides: bool = False
 
 
 @dataclass(frozen=True)

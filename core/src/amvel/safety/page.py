@@ -103,10 +103,10 @@ class Page:
                 **more,
             )
 
-    def owe(self, name: str, title: str, purposes: tuple[str, ...], days_per_week: int, reason: str) -> None:
+    def owe(self, name: str, title: str, purposes: tuple[str, ...], days_per_week: int, reason: str, **more: Any) -> None:
         """Something the programme must contain."""
         self._obligations.append(
-            Obligation(f"{self.rule}.{name}", title, purposes, days_per_week, reason, self.source)
+            Obligation(f"{self.rule}.{name}", title, purposes, days_per_week, reason, self.source, **more)
         )
 
     def refer(self, duty: str, text: str, source: Source | None = None, which: int | str = "") -> None:

@@ -1,7 +1,8 @@
 """Which rung of each ladder this person is ready for.
 
-A ladder is entered at its light rungs.  A heavier one waits until the rung below was in the last programme, or a test
-of these days has shown that it is there.  What is ready may still be out for its limits, and the other way round.
+A ladder is entered at its first rung, and none is skipped: the next one waits until the rung below was in the last
+programme, was logged clean, or a test of these days has shown that it is there.  Rungs that limits close are not waited
+for: above them a light one may be entered.
 """
 
 from collections.abc import Callable
@@ -13,10 +14,8 @@ from amvel.movements import Family, Step, find, library
 from amvel.screening import Findings
 from amvel.sources import COMMON_PRACTICE
 
-ENTRY_EFFORT, ENTRY_RUNGS = (
-    3.0,
-    2,
-)  # the first two rungs up to this effort need nothing before them (our choice)
+ENTRY_EFFORT = 3.0  # up to which a rung may be entered above one that limits close (our choice)
+CLEAN_SESSIONS = 2  # in a row, that count as done (job, § 7)
 FIRST_BY_TEST = COMMON_PRACTICE
 
 
@@ -125,33 +124,42 @@ class Readiness:
     why: str
 
 
-def readiness(case: Case, findings: Findings) -> dict[str, Readiness]:
-    """Every step of the library, 'family/step'."""
-    shown = _shown_rungs(findings)
+def readiness(case: Case, findings: Findings, closed: frozenset[str] = frozenset()) -> dict[str, Readiness]:
+    """Every step of the library, 'family/step'; those in `closed` are out for their limits."""
+    shown, done = _shown_rungs(findings), _done(case)
     out: dict[str, Readiness] = {}
     for family in library().values():
         for i, step in enumerate(family.steps):
-            out[family.ref(step)] = _one(case, family, i, step, shown)
+            out[family.ref(step)] = _one(done, closed, family, i, step, shown)
     return out
 
 
-def _one(case: Case, family: Family, i: int, step: Step, shown: dict[str, tuple[int, str]]) -> Readiness:
+def _done(case: Case) -> dict[str, str]:
+    """What lies behind this person, and how that is known."""
+    done = dict.fromkeys(case.previous_steps, "done in the last programme")
+    for ref in {entry.step for entry in case.log}:
+        last = [e.clean for e in sorted(case.log, key=lambda e: e.on) if e.step == ref][-CLEAN_SESSIONS:]
+        if len(last) == CLEAN_SESSIONS and all(last):
+            done.setdefault(ref, "clean in the last two sessions")
+    return done
+
+
+def _one(
+    done: dict[str, str], closed: frozenset[str], family: Family, i: int, step: Step, shown: dict[str, tuple[int, str]]
+) -> Readiness:
     ref = family.ref(step)
-    if ref in case.previous_steps:
-        return Readiness(True, "done in the last programme")
-    below = family.ref(family.steps[i - 1]) if i else ""
-    missing = [r for r in step.after if r not in case.previous_steps]
+    if ref in done:
+        return Readiness(True, done[ref])
     level, says = shown.get(family.id, (-1, ""))
     if i <= level:
         return Readiness(True, says)
-    if step.effort <= ENTRY_EFFORT and i < ENTRY_RUNGS:
-        return Readiness(True, "a light rung to begin with")
-    if i == 0 and not missing:
-        return Readiness(True, "the first rung of its ladder")
-    if below in case.previous_steps and not missing:
-        return Readiness(True, "the rung below was in the last programme")
-    before = below if i and below not in case.previous_steps else missing[0]
-    other, one = find(before)
+    missing = [r for r in step.after if r not in done]
+    lower = [family.ref(s) for s in family.steps[:i] if family.ref(s) not in closed]
+    if not missing and not lower and (i == 0 or step.effort <= ENTRY_EFFORT):
+        return Readiness(True, "the first rung of its ladder" if i == 0 else "the first rung that is open")
+    if not missing and lower and (lower[-1] in done or family.index[lower[-1].split("/")[1]] in family.steps[: level + 1]):
+        return Readiness(True, "the rung below was in the last programme" if lower[-1] in done else says)
+    other, one = find(lower[-1] if lower and lower[-1] not in done else missing[0] if missing else family.ref(family.steps[i - 1]))
     return Readiness(False, f"first: {one.title if other is family else f'{other.title}, {one.title}'}")
 
 
@@ -168,4 +176,4 @@ def _shown_rungs(findings: Findings) -> dict[str, tuple[int, str]]:
     return found
 
 
-__all__ = ["ENTRY_EFFORT", "ENTRY_RUNGS", "Readiness", "readiness"]
+__all__ = ["CLEAN_SESSIONS", "ENTRY_EFFORT", "Readiness", "readiness"]

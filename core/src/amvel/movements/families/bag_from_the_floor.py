@@ -8,6 +8,7 @@ from amvel.movements.ladder import Ladder, fault
 from amvel.movements.needs import BAG
 from amvel.movements.positions import both, hip_wide, standing, trunk_lean
 from amvel.movements.promise import LEAN
+from amvel.movements.session_part import SessionPart
 
 _OVER_CM = 5.0
 
@@ -64,6 +65,7 @@ FAMILY = (
         "Lift a bag",
         "standing",
         "The hinge taken home: hips back, spine long, the bag close.",
+        part=SessionPart.CARRIES_OVER,
         replaces=("toe_touching",),
         setup=("Stand close to the bag, feet hip-wide, it between the feet.",),
         cues=("hips back, breastbone forward", "breathe out, then the bag leaves", "bag close to the shins"),

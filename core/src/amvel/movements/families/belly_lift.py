@@ -5,6 +5,7 @@ from amvel.movements.families.arm_or_leg_slide import _HAND, RAISED, _base
 from amvel.movements.faults import BREATH_HELD, SHOULDER_CLIMBS
 from amvel.movements.frames import Frame
 from amvel.movements.ladder import Ladder, fault
+from amvel.movements.session_part import SessionPart
 
 
 def _lift(s: Setting) -> list[Frame]:
@@ -18,6 +19,7 @@ FAMILY = (
         "Belly lift",
         "hands and knees",
         "The belly hangs and lifts; the spine does not know.",
+        part=SessionPart.SETTLES,
         setup=("Hands under the shoulders, knees under the hips, long neck.",),
         cues=(
             "breathe in and let the belly hang",

@@ -5,6 +5,7 @@ from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting,
 from amvel.movements.frames import Frame, Prop
 from amvel.movements.lying_positions import own_heel_distance_cm, supine_calves_up, supine_crook
 from amvel.movements.needs import BELT, CHAIR_OR_BOX
+from amvel.movements.session_part import SessionPart
 
 _CLIMBS = Fault(
     "breath climbs",
@@ -118,4 +119,5 @@ FAMILY = Family(
             props=(CHAIR_OR_BOX, BELT),
         ),
     ),
+    part=SessionPart.SETTLES,
 )

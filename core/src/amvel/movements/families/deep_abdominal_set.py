@@ -4,6 +4,7 @@ from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting,
 from amvel.movements.faults import BREATH_HELD
 from amvel.movements.frames import Aim, Frame
 from amvel.movements.lying_positions import own_heel_distance_cm, supine_crook
+from amvel.movements.session_part import SessionPart
 
 _SUCKS = Fault(
     "sucks in the navel",
@@ -124,4 +125,5 @@ FAMILY = Family(
             2,
         ),
     ),
+    part=SessionPart.SETTLES,
 )

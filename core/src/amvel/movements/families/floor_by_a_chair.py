@@ -11,6 +11,7 @@ from amvel.movements.frames import Aim, Frame, Surface, Touch
 from amvel.movements.ladder import Ladder, fault
 from amvel.movements.needs import FIRM_CHAIR, THICK_PAD
 from amvel.movements.positions import both, flat_sole, half_kneeling, kneeling, standing, trunk_lean
+from amvel.movements.session_part import SessionPart
 
 _SIDES = ("left", "right")
 _THIGH_LEVEL_DEG = 90.0
@@ -144,6 +145,7 @@ FAMILY = (
         "Up from the floor by a chair",
         "kneeling",
         "The rise that makes every floor plan possible: knees, half kneeling, stand; and the same way down.",
+        part=SessionPart.CARRIES_OVER,
         setup=(
             "A heavy chair against the wall, a pad for the knees.",
             "Kneel before it, both hands flat on the seat.",

@@ -8,6 +8,7 @@ from amvel.movements.ladder import Ladder, fault
 from amvel.movements.lying_positions import supine_crook
 from amvel.movements.positions import both
 from amvel.movements.promise import hip_bend
+from amvel.movements.session_part import SessionPart
 
 
 def _hug(frame: Frame, hip: float, sides: tuple[str, ...], name: str) -> Frame:
@@ -29,8 +30,12 @@ def _hug(frame: Frame, hip: float, sides: tuple[str, ...], name: str) -> Frame:
 def held_frames(s: Setting, sides: tuple[str, ...]) -> list[Frame]:
     """From bent knees one knee after the other into the hands."""
     start, hug = supine_crook(s.body), s.number("hug_deg")
-    held = [_hug(start, hug, sides[:k], "knee held" if k == 1 else "both knees held") for k in range(1, 1 + len(sides))]
-    return [start, *held]
+    if len(sides) == 1:
+        return [start, _hug(start, hug, sides, "knee held")]
+    return [start, _hug(start, min(hug, _FIRST_DEG), sides[:1], "first knee held"), _hug(start, hug, sides, "both knees held")]
+
+
+_FIRST_DEG = 100.0  # the first of two knees only waits for the second
 
 
 def _one(s: Setting) -> list[Frame]:
@@ -44,6 +49,7 @@ FAMILY = (
         "Knee hug",
         "on the back",
         "A rest for the back; it bends the low back and is judged so.",
+        part=SessionPart.RESTS,
         setup=("Lie on your back, knees bent.", "Take one knee, later the other, never both at once."),
         cues=("let the arms hold the weight", "breathe into the back of the pelvis"),
         faults=(

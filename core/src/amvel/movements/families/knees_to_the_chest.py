@@ -12,7 +12,7 @@ def _both(s: Setting) -> list[Frame]:
     return held_frames(s, ("left", "right"))
 
 
-_HUG = Parameter("hug_deg", "how near the knees come", "deg", 135, low=112, high=140, grid=3, easier="down", shows=hip_bend())
+_HUG = Parameter("hug_deg", "how near the knees come", "deg", 121, low=112, high=127, grid=3, easier="down", shows=hip_bend())
 FAMILY = (
     Ladder(
         "knees_to_the_chest",

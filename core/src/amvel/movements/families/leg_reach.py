@@ -59,6 +59,7 @@ FAMILY = (
         {"resist_extension": 0.8, "deep_control": 0.6, "turning": 0.4},
         4,
         sides=True,
+        after=("deep_abdominal_set/draw_on_breath_out", "knee_fold/single_fold"),
         parameters=(_to(55),),
     )
     .rung(

@@ -53,7 +53,7 @@ FAMILY = (
         "Without hands",
         _free,
         Dose(6, 2, 7.0, hold_s=3),
-        {"hip_back": 0.7, "leg_loading": 0.6, "hip_bend": 0.5, "sit_to_stand": 0.5, "position_change": 0.3},
+        {"hip_back": 0.7, "leg_loading": 0.6, "hip_bend": 0.5, "sit_to_stand": 0.4, "position_change": 0.3},
         3,
         parameters=(SEAT, ARMS_AHEAD),
     )

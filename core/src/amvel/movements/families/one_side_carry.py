@@ -6,6 +6,7 @@ from amvel.movements.frames import Frame, Prop
 from amvel.movements.ladder import Ladder, fault
 from amvel.movements.needs import BAG, WORKTOP
 from amvel.movements.positions import SIDEWAYS, standing, weight_on_one_foot
+from amvel.movements.session_part import SessionPart
 
 
 def _stand(s: Setting) -> Frame:
@@ -52,6 +53,7 @@ FAMILY = (
         "One-side carry",
         "standing",
         "The bag hangs on one side, you stand as without it.",
+        part=SessionPart.CARRIES_OVER,
         replaces=("loaded_side_bend",),
         setup=("A bag or jug in one hand, a worktop within reach of the other.",),
         cues=("grow away from the bag, no lean and no hitch", "ribs over the pelvis"),

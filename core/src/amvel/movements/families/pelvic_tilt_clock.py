@@ -6,6 +6,7 @@ from amvel.movements.frames import Frame
 from amvel.movements.ladder import Ladder, fault
 from amvel.movements.lying_positions import supine_crook
 from amvel.movements.promise import TRUNK_BEND
+from amvel.movements.session_part import SessionPart
 
 
 def _start(s: Setting) -> Frame:
@@ -33,6 +34,7 @@ FAMILY = (
         "Pelvic tilt clock",
         "on the back",
         "The pelvis rocks between tuck and arch, and the middle is found.",
+        part=SessionPart.SETTLES,
         setup=(
             "Lie on your back, knees bent, feet flat.",
             "Heels of the hands on the hip bones, fingertips on the pubic bone.",

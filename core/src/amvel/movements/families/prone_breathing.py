@@ -6,6 +6,7 @@ from amvel.movements.faults import BREATH_HELD
 from amvel.movements.frames import Frame, Prop
 from amvel.movements.ladder import Ladder, fault
 from amvel.movements.needs import LIGHT_WEIGHT
+from amvel.movements.session_part import SessionPart
 
 
 def _plain(s: Setting) -> list[Frame]:
@@ -24,6 +25,7 @@ FAMILY = (
         "Prone breathing",
         "face down",
         "Breath into the back; a pattern, not strength.",
+        part=SessionPart.SETTLES,
         setup=("Lie face down, a towel under the forehead, a flat cushion under hips and lower ribs.",),
         cues=("breathe into the hands of the weight", "the breath lifts the back of the waist"),
         faults=(

@@ -7,6 +7,7 @@ from amvel.movements.frames import Aim, Frame, Prop
 from amvel.movements.ladder import Ladder
 from amvel.movements.needs import WEIGHT, WORKTOP
 from amvel.movements.promise import TRUNK_TURN, joint
+from amvel.movements.session_part import SessionPart
 from amvel.movements.standing_support import HOLD, at_the_counter
 
 
@@ -50,6 +51,7 @@ FAMILY = (
         "Reach to a shelf",
         "standing",
         "Across and up, with ribs that stay on the pelvis: what kitchens ask for.",
+        part=SessionPart.CARRIES_OVER,
         setup=("Stand at a worktop, one hand firm on it, a shelf ahead to the other side.",),
         cues=("breathe out, ribs stay, then the arm leaves", "grow from the feet, not from the low back"),
         faults=(BACK_ARCHES, RIBS_FLARE, SHOULDER_CLIMBS, BREATH_HELD),

@@ -7,6 +7,7 @@ from amvel.movements.frames import Frame, Prop
 from amvel.movements.ladder import Ladder, fault
 from amvel.movements.needs import FIRM_CHAIR, WEIGHT, WORKTOP
 from amvel.movements.seats import SEAT
+from amvel.movements.session_part import SessionPart
 
 
 def _with_cup(frames: list[Frame], load_kg: float) -> list[Frame]:
@@ -33,6 +34,7 @@ FAMILY = (
         "Rise with a cup",
         "sitting",
         "Several steps, one breath at a time: rise, stand, put down, sit. Form is checked where life asks for it.",
+        part=SessionPart.CARRIES_OVER,
         setup=("Sit near the front edge of a firm chair, a half-full cup in one hand, a worktop ahead.",),
         cues=("the cup stays level", "one step after the other, a breath between them"),
         faults=(

@@ -8,6 +8,7 @@ from amvel.movements.frames import Aim, Frame, Touch
 from amvel.movements.ladder import Ladder, fault
 from amvel.movements.lying_positions import side_lying, supine_crook
 from amvel.movements.positions import FACE_UP, both
+from amvel.movements.session_part import SessionPart
 
 # What the rolling body meets on its way: each carries wherever it touches.
 _ROLLING = (
@@ -83,6 +84,7 @@ FAMILY = (
         "Roll to the side",
         "on the back",
         "Shoulders, ribs and pelvis turn together: the way up that never sits up.",
+        part=SessionPart.CARRIES_OVER,
         replaces=("sit_up",),
         setup=(
             "Lie on your back, knees bent and together; the upper arm reaches across.",

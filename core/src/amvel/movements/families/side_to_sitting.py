@@ -11,6 +11,7 @@ from amvel.movements.ladder import Ladder, fault
 from amvel.movements.lying_positions import side_lying
 from amvel.movements.needs import FIRM_BED
 from amvel.movements.positions import LEFT_SIDE_UP, sitting
+from amvel.movements.session_part import SessionPart
 
 _SIDES = ("left", "right")
 
@@ -134,6 +135,7 @@ FAMILY = (
         "Side to sitting on the bed’s edge",
         "on the side",
         "The legs go down as the arms push up; the trunk stays one long piece.",
+        part=SessionPart.CARRIES_OVER,
         replaces=("sit_up",),
         setup=(
             "Lie on your side near the edge of a firm bed, knees bent.",

@@ -9,6 +9,7 @@ from amvel.movements.frames import Aim, Frame, Surface, Touch
 from amvel.movements.ladder import Ladder, fault
 from amvel.movements.needs import CUSHION, FIRM_CHAIR, TOWEL
 from amvel.movements.positions import both, hands_and_knees
+from amvel.movements.session_part import SessionPart
 
 _SIDES = ("left", "right")
 _TOWEL_CM = 2.5
@@ -81,6 +82,7 @@ FAMILY = (
         "Sit-back rest",
         "hands and knees",
         "Belly and pelvic floor let go; the breath goes into the back of the pelvis. A rest, judged like any bend.",
+        part=SessionPart.RESTS,
         setup=("On forearms and knees, knees wide, tops of the feet down on a folded towel.",),
         cues=("let the belly hang between the thighs", "breathe into the back of the pelvis"),
         faults=(

@@ -8,6 +8,7 @@ from amvel.movements.frames import Aim, Frame, Surface, Touch
 from amvel.movements.ladder import Ladder, fault
 from amvel.movements.needs import WALL, WORKTOP
 from amvel.movements.positions import both, standing
+from amvel.movements.session_part import SessionPart
 
 
 def _at_the_wall(s: Setting) -> Frame:
@@ -50,6 +51,7 @@ FAMILY = (
         "Standing breath and deep set",
         "at the wall",
         "Breath to all sides and the gentle draw, upright: the wall says what the floor said.",
+        part=SessionPart.SETTLES,
         setup=(
             "Back of the pelvis and upper back on a wall, heels a hand’s length ahead, knees soft.",
             "Hands on the lowest ribs.",

@@ -11,6 +11,7 @@ from amvel.movements.needs import CUSHION, FIRM_CHAIR, TABLE
 from amvel.movements.positions import both, sitting, trunk_lean
 from amvel.movements.promise import LEAN
 from amvel.movements.seats import SEAT
+from amvel.movements.session_part import SessionPart
 
 _SIDES = ("left", "right")
 
@@ -71,6 +72,7 @@ FAMILY = (
         "Table lean",
         "sitting",
         "The rest for who cannot kneel: the table and its cushions carry the trunk, the hips fold, the back stays long.",
+        part=SessionPart.RESTS,
         setup=("Sit in front of a table that cannot move, cushions on it to the marked height.",),
         cues=("let the table have the weight", "breathe into the back of the ribs and the pelvis"),
         faults=(TRUNK_ROUNDS, BREATH_HELD),

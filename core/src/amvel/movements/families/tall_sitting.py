@@ -9,6 +9,7 @@ from amvel.movements.ladder import Ladder, fault
 from amvel.movements.needs import FIRM_CHAIR
 from amvel.movements.positions import sitting
 from amvel.movements.seats import SEAT
+from amvel.movements.session_part import SessionPart
 
 _RECLINED_DEG = 10.0  # of a back that leans on the rest of a chair (our estimate)
 
@@ -37,6 +38,7 @@ FAMILY = (
         "Tall sitting and breath",
         "sitting",
         "The pelvis upright on its sit bones, the breath all round.",
+        part=SessionPart.SETTLES,
         setup=(
             "Firm seat, raised with a block or folded towel if the hips are tight; never a pillow.",
             "Feet flat.",

@@ -117,7 +117,7 @@ FAMILY = (
         "One foot lifted",
         _lifted,
         Dose(3, 2, 8.0),
-        {"leg_loading": 0.9, "turning": 0.6, "hip_out": 0.5, "sit_to_stand": 0.5, "deep_control": 0.3},
+        {"leg_loading": 0.9, "turning": 0.6, "hip_out": 0.5, "sit_to_stand": 0.4, "deep_control": 0.3},
         7,
         sides=True,
         arrow="left.knee",

@@ -59,7 +59,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
                 0,
                 f"two signs of fall risk or more, and getting up from the floor is {tested}",
             )
-    page.owe("balance", "Balance on 3 days a week or more", ("balance",), 3, why)
+    page.owe("balance", "Balance on 3 days a week or more", ("balance",), 3, why, minutes=n["balance_min"])
     page.owe("sit_to_stand", "Sit to stand", ("sit_to_stand",), 3, why)
     return page.done()
 
@@ -75,6 +75,7 @@ RULE = Rule(
     answer,
     (
         Number("blocking_confidence", 3, "0–10", "confidence from which fear blocks", HAND, SINCE),
+        Number("balance_min", 4, "min", "working minutes in a session that count as balance training: the source says days, the minutes are our reading", HAND, SINCE),
         Number("hand_at_home", 3, "0–3", "hand support in standing, alone at home", HAND, SINCE),
         Number("hand_in_visit", 1, "0–3", "hand support in standing with someone near", HAND, SINCE),
         Number("hand_most", 3, "0–3", "the firmest that is asked for", HAND, SINCE),

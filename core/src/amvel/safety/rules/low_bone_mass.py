@@ -35,7 +35,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
     if f.bone.tier == "osteoporosis":
         _osteoporosis(page, f, n, why)
         _vertebral(page, f, n)
-        _obligations(page, why)
+        _obligations(page, n, why)
     elif f.bone.tier in ("low", "caution"):
         _cautions(page, f, n, why)
     if f.bone.referrals:
@@ -204,9 +204,9 @@ def _until_ruled_out(page: Page, n: Numbers) -> None:
     _as_a_fracture(page, n, "suspected", "until a vertebral fracture or rebound is ruled out", waits_for=CLINICIAN)
 
 
-def _obligations(page: Page, why: str) -> None:
+def _obligations(page: Page, n: Numbers, why: str) -> None:
     page.owe("back_extensors", "Endurance of the back extensors, most days", ("upper_back",), 5, why)
-    page.owe("balance", "Balance on 3 days a week or more", ("balance",), 3, why)
+    page.owe("balance", "Balance on 3 days a week or more", ("balance",), 3, why, minutes=n["balance_min"])
     page.owe("loading", "Legs and hips under load on 2 days a week or more", ("leg_loading",), 2, why)
     page.owe("rise", "A spine-sparing way of getting up and down", ("sit_to_stand", "hip_bend"), 3, why)
 
@@ -220,6 +220,7 @@ RULE = Rule(
     SINCE,
     answer,
     (
+        Number("balance_min", 4, "min", "working minutes in a session that count as balance training: the source says days, the minutes are our reading", STRONG_STEADY, SINCE),
         Number(
             "loaded_flexion_deg",
             10.0,

@@ -60,7 +60,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
             "standing_pressure",
             "blood pressure lying and standing: not known, and it often falls with Parkinson’s disease",
         )
-    page.owe("balance", "Balance on 3 days a week or more", ("balance",), 3, "Parkinson’s disease")
+    page.owe("balance", "Balance on 3 days a week or more", ("balance",), 3, "Parkinson’s disease", minutes=n["balance_min"])
     page.owe(
         "extension", "Upper back and reaching long", ("upper_back",), 3, "Parkinson’s disease rounds the back"
     )
@@ -76,6 +76,7 @@ RULE = Rule(
     answer,
     (
         Number("coordination", 2, "count", "limbs moving at once when steps freeze", APTA, SINCE),
+        Number("balance_min", 4, "min", "working minutes in a session that count as balance training: the source says days, the minutes are our reading", COMMON_PRACTICE, SINCE),
         Number("unsteady_stage", 3, "1–5", "stage from which a hand holds firmly in standing, alone", COMMON_PRACTICE, SINCE),
         Number("held_stage", 4, "1–5", "stage from which it does so with someone near too; beyond it no standing", COMMON_PRACTICE, SINCE),
     ),

@@ -93,6 +93,7 @@ def _limits(page: Page, f: Findings, n: Numbers, i: int, c: Scoliosis, size: flo
             ("turning", "side_bend", "hip_out"),
             2,
             "a curve is trained on both sides alike",
+            both_sides=True,
         )
 
 

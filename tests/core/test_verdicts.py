@@ -99,6 +99,10 @@ def test_a_low_chair_asks_for_a_raise_in_centimetres_and_degrees() -> None:
     assert f"38 → {change.after:g} cm" in describe(change)
 
 
+# Half of what the quantity is compared with: 0.5° and 1 % of body weight (safety.md § 2a).
+_HALF = {"deg": 0.26, "% of body weight": 0.51, "cm": 0.26, "level": 0.06, "× quiet standing": 0.011}
+
+
 def independent_violations(e: Engine, programme) -> list[str]:
     """Apart from the engine: profiles and limits only, its own few lines."""
     from amvel.movements import Request, find
@@ -124,7 +128,8 @@ def independent_violations(e: Engine, programme) -> list[str]:
                     for k, value in enumerate(values):
                         if looks is not None and not looks[k]:
                             continue
-                        broken = value < limit.bound - 0.1 if limit.at_least else value > limit.bound + 0.1
+                        near = _HALF.get(limit.unit, 0.01)
+                        broken = value < limit.bound - near if limit.at_least else value > limit.bound + near
                         if broken:
                             out.append(f"{item.ref} {side} {name} {value:.1f} against {limit.id}")
     return out

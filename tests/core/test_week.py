@@ -119,3 +119,27 @@ def test_the_session_keeps_the_order_of_the_programme() -> None:
     week = plan_week(case(), ALL, ())
     assert all(list(s.rows) == sorted(s.rows) for s in week.sessions)
     assert replace(week, sessions=()).rest_days == week.rest_days
+
+
+ONLY_A = replace(item("clam/small_opening", "on the side"), sessions=("A",))
+ONLY_B = replace(item("tall_turn/hands_on_ribs"), sessions=("B",))
+IN_BOTH = replace(BREATH, sessions=("A", "B"))
+TWO = (IN_BOTH, ONLY_A, ONLY_B)
+
+
+@pytest.mark.parametrize("given_days", [2, 3, 4, 5, 6, 7])
+def test_sessions_take_turns_and_each_day_holds_only_its_own(given_days: int) -> None:
+    week = plan_week(case(days_per_week=given_days), TWO, ())
+    full = [s for s in week.sessions if not s.light]
+    letters = [s.letter for s in full]
+    assert letters[0] == "A" and 0 <= letters.count("A") - letters.count("B") <= 1
+    for s in full:
+        assert all(s.letter in TWO[i].sessions for i in s.rows)
+        if given_days <= 6:  # on the seventh there is nothing left but the daily breath
+            assert any(TWO[i].sessions == (s.letter,) for i in s.rows)
+
+
+def test_strength_of_two_sessions_still_rests_a_day() -> None:
+    both = (IN_BOTH, replace(RISE, sessions=("A", "B")))
+    found = days(plan_week(case(days_per_week=7), both, ()), RISE.ref, both)
+    assert found and all((d + 1) % 7 not in found for d in found)

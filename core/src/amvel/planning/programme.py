@@ -16,12 +16,22 @@ from amvel.planning.holds import estimated_holds
 from amvel.planning.item import CHANGE_S, LETTERS, Item, SessionPlan, SetUp, sessions_of
 from amvel.planning.needs import needs
 from amvel.planning.order import ordered
-from amvel.planning.problem import Problem, Sessions, changes_of, covered, different, meets, serves, spent_seconds, worth
+from amvel.planning.problem import (
+    Problem,
+    Sessions,
+    changes_of,
+    covered,
+    different,
+    meets,
+    serves,
+    spent_seconds,
+    worth,
+)
 from amvel.planning.purposes import COVERS, words
 from amvel.planning.rests import Rests, rests_for
 from amvel.planning.solve import solve_problem
 from amvel.planning.tasks import ends_of, unmapped
-from amvel.safety import Obligation, Verdict, VerdictKind
+from amvel.safety import Obligation, Verdict
 from amvel.safety.ways import Destination, WayThere
 from amvel.screening import StopSign
 from amvel.sources import ours
@@ -372,8 +382,8 @@ __all__ = [
     "blocked_by",
     "distinct",
     "item_of",
-    "plan",
     "person_key",
+    "plan",
     "problem_for",
     "sessions_for",
     "setting_of",

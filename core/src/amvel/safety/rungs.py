@@ -157,8 +157,8 @@ def _one(
     lower = [family.ref(s) for s in family.steps[:i] if family.ref(s) not in closed]
     if not missing and not lower and (i == 0 or step.effort <= ENTRY_EFFORT):
         return Readiness(True, "the first rung of its ladder" if i == 0 else "the first rung that is open")
-    if not missing and lower and (lower[-1] in done or family.index[lower[-1].split("/")[1]] in family.steps[: level + 1]):
-        return Readiness(True, "the rung below was in the last programme" if lower[-1] in done else says)
+    if not missing and lower and lower[-1] in done:
+        return Readiness(True, f"the rung below: {done[lower[-1]]}")
     other, one = find(lower[-1] if lower and lower[-1] not in done else missing[0] if missing else family.ref(family.steps[i - 1]))
     return Readiness(False, f"first: {one.title if other is family else f'{other.title}, {one.title}'}")
 

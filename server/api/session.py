@@ -11,7 +11,15 @@ from accounts.guessing import too_many
 from accounts.roles import Action, Role
 from accounts.second_factor import has_second_factor, pass_with
 from amvel import answers
-from amvel.answers.library import ConditionData, MovementData, ProfessionData, QuantityData, TestData
+from amvel.answers.library import (
+    ConditionData,
+    MovementData,
+    ProfessionData,
+    PurposeData,
+    QuantityData,
+    TaskData,
+    TestData,
+)
 from amvel.answers.rules import RuleData
 from amvel.case import LONGEST_OVERRIDE
 from amvel.safety import RULEBOOK_VERSION
@@ -108,6 +116,8 @@ class Reference(Schema):
     conditions: list[ConditionData]
     quantities: list[QuantityData]
     professions: list[ProfessionData]
+    tasks: list[TaskData]
+    purposes: list[PurposeData]
     tests: list[TestData]
     movements: list[MovementData]
     rules: list[RuleData]
@@ -124,6 +134,8 @@ def reference(request: HttpRequest):
         "conditions": answers.conditions(),
         "quantities": answers.quantities(),
         "professions": answers.professions(),
+        "tasks": answers.tasks(),
+        "purposes": answers.purposes(),
         "tests": answers.tests(),
         "movements": answers.movements(),
         "rules": answers.rules(),

@@ -19,6 +19,7 @@ def fridge_html(client: Client, specialist: str = "") -> str:
         {
             "title": title[:2],
             "at": full[d].at.isoformat("minutes") if d in full else "",
+            "letter": full[d].letter if d in full and len(context["sessions"]) > 1 else "",
             "numbers": [r + 1 for r in full[d].rows] if d in full else [],
         }
         for d, title in enumerate(DAYS)

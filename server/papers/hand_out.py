@@ -90,6 +90,14 @@ def _stage(engine: Engine, stage: StageData, pictures: bool) -> dict[str, Any]:
     }
 
 
+def _sessions(movements: list[dict[str, Any]], sessions: list[dict[str, Any]]) -> list[dict[str, Any]]:
+    """Which numbers make which session; none where there is only one."""
+    if len(sessions) < 2:
+        return []
+    number = {m["ref"]: i for i, m in enumerate(movements, 1)}
+    return [{"id": s["id"], "numbers": [number[r] for r in s["movements"]], "minutes": round(s["minutes"])} for s in sessions]
+
+
 def opened(client: Client) -> tuple[Engine, Programme]:
     """Engine and newest programme; raises ProgrammeBlocked while a stop sign stands, NotAllowed when it no longer fits."""
     read, programme = opened_programme(client)
@@ -144,7 +152,8 @@ def page_context(client: Client, specialist: str = "", pictures: bool = True) ->
         ],
         "cautions": list(dict.fromkeys(c.measure for c in cautions)),
         "days": case.wishes.days_per_week,
-        "goals": case.wishes.goals,
+        "goals": [g.words for g in case.wishes.goals],
+        "sessions": _sessions(movements, programme.answer["sessions"]),
         "texts": {k: mark_safe(v) for k, v in filled(texts_of(client.organisation), names).items()},
         "organisation": client.organisation.name,
         "specialist": specialist,

@@ -6,7 +6,7 @@ import numpy as np
 import pytest
 
 from amvel.body import GRAVITY_M_S2, healthy, react
-from amvel.movements import POSITIONS, Family, Step, all_steps, library
+from amvel.movements import POSITIONS, Family, Request, Step, all_steps, find, library
 from amvel.movements.declaration import Setting
 from amvel.movements.figure import figure
 from amvel.movements.frames import other_side
@@ -246,11 +246,11 @@ def test_legs_that_start_in_the_air_come_up_from_the_floor(family: Family, step:
 
 def test_the_way_to_the_start_is_judged_and_not_counted() -> None:
     """Of a march with the legs in the air: coordination and speed are those of the march, the rows those of its pictures."""
-    marching = next(p for p in library_profiles() if p.request.label == "knee_fold/marching")
+    marching = profiler().profile(Request(*find("knee_fold/marching"), "both", find("knee_fold/marching")[1].defaults(profiler().body)))
     assert marching.frames[0].facts.way_in and marching.frame_names[0] == "knees bent"
     assert marching.frame_names[marching.rows[0]] == "left leg folded"
     assert marching.columns["legs_lifted"][0] == 0
-    pulses = next(p for p in library_profiles() if p.request.label == "clam/pulses")
+    pulses = profiler().profile(Request(*find("clam/pulses"), "left", find("clam/pulses")[1].defaults(profiler().body)))
     assert pulses.peak("speed_deg_s") < 10  # six degrees in a second, not the thirty of the way up
 
 

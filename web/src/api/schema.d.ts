@@ -1511,6 +1511,16 @@ export interface components {
             may_clear: boolean;
         };
         /**
+         * PurposeData
+         * @description Something that a task can ask of the body.
+         */
+        PurposeData: {
+            /** Id */
+            id: string;
+            /** Title */
+            title: string;
+        };
+        /**
          * QuantityData
          * @description What a limit may speak of.
          */
@@ -1539,6 +1549,10 @@ export interface components {
             quantities: components["schemas"]["QuantityData"][];
             /** Professions */
             professions: components["schemas"]["ProfessionData"][];
+            /** Tasks */
+            tasks: components["schemas"]["TaskData"][];
+            /** Purposes */
+            purposes: components["schemas"]["PurposeData"][];
             /** Tests */
             tests: components["schemas"]["TestData"][];
             /** Movements */
@@ -1613,6 +1627,20 @@ export interface components {
             from_memory: boolean;
             /** Says */
             says: string;
+        };
+        /**
+         * TaskData
+         * @description A task of daily life that a goal can mean, with what it asks of the body and where its ladder ends.
+         */
+        TaskData: {
+            /** Id */
+            id: string;
+            /** Title */
+            title: string;
+            /** Asks */
+            asks: string[];
+            /** Ends */
+            ends: string[];
         };
         /**
          * TestData
@@ -2898,6 +2926,25 @@ export interface components {
             mg_per_day: number;
             /** For how long */
             months: number;
+        };
+        /**
+         * Goal
+         * @description One goal; `asks` is what the specialist says it asks of the body where no task of the list is meant.
+         */
+        Goal: {
+            /**
+             * Words
+             * @description as the client said it; shown, never parsed
+             */
+            words: string;
+            /** @description the task of the list that is meant */
+            task?: components["schemas"]["Task"] | null;
+            /**
+             * Asks
+             * @description a task of one's own: what it asks of the body, the most important first
+             * @default []
+             */
+            asks: ("breath" | "deep_control" | "resist_extension" | "turning" | "side_bend" | "hip_out" | "hip_back" | "upper_back" | "balance" | "sit_to_stand" | "leg_loading" | "flexion_strength" | "hip_bend" | "foot" | "position_change")[];
         };
         /** HearingLoss */
         HearingLoss: {
@@ -4779,6 +4826,12 @@ export interface components {
              */
             shoulder: "free" | "painful" | "uncontrolled";
         };
+        /**
+         * Task
+         * @description Tasks of daily life, work and leisure, by the value that stands in a case.
+         * @enum {string}
+         */
+        Task: "dressing" | "shoes" | "bath" | "bed" | "rising" | "floor" | "stairs" | "walking" | "running" | "shopping" | "carrying_a_child" | "lifting" | "carrying" | "reaching_up" | "kitchen" | "housework" | "garden" | "sitting_at_work" | "standing_at_work" | "driving" | "transfer" | "swimming" | "dancing" | "singing" | "playing_music";
         /** TimedUpAndGo */
         TimedUpAndGo: {
             /**
@@ -5262,7 +5315,7 @@ export interface components {
              * Goals
              * @default []
              */
-            goals: string[];
+            goals: components["schemas"]["Goal"][];
         };
         /**
          * WornSupport
@@ -5978,6 +6031,8 @@ export interface components {
             stand_ins?: string[];
             /** Effort */
             effort: number;
+            /** Sessions */
+            sessions: string[];
         };
         /**
          * NeedData
@@ -6026,6 +6081,14 @@ export interface components {
             conflict?: string;
             /** Ways */
             ways?: components["schemas"]["WayData"][];
+            /** Sessions */
+            sessions: components["schemas"]["SessionPlanData"][];
+            /** Positions */
+            positions?: {
+                [key: string]: string;
+            };
+            /** Unmapped */
+            unmapped?: string[];
             rests?: components["schemas"]["RestsData"];
             /** Why */
             why: {
@@ -6081,6 +6144,22 @@ export interface components {
             seconds: number;
             /** Says */
             says: string;
+        };
+        /**
+         * SessionPlanData
+         * @description One of the sessions that alternate.
+         */
+        SessionPlanData: {
+            /** Id */
+            id: string;
+            /** Movements */
+            movements: string[];
+            /** Minutes */
+            minutes: number;
+            /** Changes Of Position */
+            changes_of_position: number;
+            /** Ways */
+            ways: components["schemas"]["WayData"][];
         };
         /**
          * SetUpData
@@ -6304,7 +6383,7 @@ export interface components {
         };
         /**
          * SessionData
-         * @description One session of a week.
+         * @description One session of a week, with the letter of the programme's session that it is.
          */
         SessionData: {
             /** Day */
@@ -6319,6 +6398,8 @@ export interface components {
             minutes: number;
             /** Light */
             light: boolean;
+            /** Letter */
+            letter: string;
         };
         /**
          * WeekData

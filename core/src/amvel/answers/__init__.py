@@ -1,6 +1,6 @@
 """The core's answers as plain data with declared fields: what the command line prints and the server passes on and stores."""
 
-from amvel.answers.library import conditions, movements, professions, quantities, tests
+from amvel.answers.library import conditions, movements, professions, purposes, quantities, tasks, tests
 from amvel.answers.limits import breach_data, limit_data
 from amvel.answers.profiles import capacity_data, hold_data, peak_data, profile_data, steady_data
 from amvel.answers.programmes import item_data, needs_data, programme_data, sessions_data, way_data, week_data
@@ -23,6 +23,7 @@ __all__ = [
     "professions",
     "profile_data",
     "programme_data",
+    "purposes",
     "quantities",
     "readings",
     "rules",
@@ -33,6 +34,7 @@ __all__ = [
     "sign_offs",
     "source_data",
     "steady_data",
+    "tasks",
     "tests",
     "verdict_data",
     "verdicts",

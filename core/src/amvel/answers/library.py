@@ -6,8 +6,11 @@ from pydantic import JsonValue
 from typing_extensions import TypedDict
 
 from amvel.case import CLEARING_PROFESSIONS, CONDITIONS, ClinicianProfession, Field, form_of
+from amvel.case.purposes import PURPOSES
 from amvel.case.result import Takes
-from amvel.movements import all_steps
+from amvel.movements import all_steps, library
+from amvel.planning import words
+from amvel.planning.tasks import TASKS
 from amvel.quantities import REGISTRY
 from amvel.screening import test_library
 from amvel.screening.real_change import mdc95
@@ -131,6 +134,22 @@ class ProfessionData(TypedDict):
     may_clear: bool
 
 
+class TaskData(TypedDict):
+    """A task of daily life that a goal can mean, with what it asks of the body and where its ladder ends."""
+
+    id: str
+    title: str
+    asks: list[str]
+    ends: list[str]
+
+
+class PurposeData(TypedDict):
+    """Something that a task can ask of the body."""
+
+    id: str
+    title: str
+
+
 class ConditionData(TypedDict):
     """What can be known of a client, with the questions it opens."""
 
@@ -244,6 +263,24 @@ def quantities() -> list[QuantityData]:
 def professions() -> list[ProfessionData]:
     """Whose word can be recorded, and whose may loosen."""
     return [{"id": p, "may_clear": p in CLEARING_PROFESSIONS} for p in get_args(ClinicianProfession)]
+
+
+def tasks() -> list[TaskData]:
+    """What a goal can mean, in the order of the list."""
+    return [
+        {
+            "id": task.value,
+            "title": asked.title,
+            "asks": [words(p) for p in asked.asks],
+            "ends": [library()[f].title for f in asked.ends],
+        }
+        for task, asked in TASKS.items()
+    ]
+
+
+def purposes() -> list[PurposeData]:
+    """What a task of one's own can be mapped to."""
+    return [{"id": p, "title": words(p)} for p in PURPOSES]
 
 
 _NOT_ASKED = frozenset(("kind", "noted_on"))

@@ -159,9 +159,10 @@ class Step:
     shown: tuple[int, ...] = (0, -1)
     after: tuple[str, ...] = ()  # what goes before, 'family/step', beside the rung below
     breath_custom: bool = False  # its breath is a custom of its own: no school changes it
+    do: tuple[str, ...] = ()  # what to do, in one to three sentences: start, action, return
 
     def __post_init__(self) -> None:
-        for name in ("id", "title", "setup", "cues", "faults", "felt", "not_felt", "breath", "purposes"):
+        for name in ("id", "title", "setup", "cues", "faults", "felt", "not_felt", "breath", "purposes", "do"):
             if not getattr(self, name):
                 raise DeclarationError(f"step {self.id or '?'}: '{name}' is missing")
         unknown = set(self.purposes) - set(PURPOSES)

@@ -8,6 +8,7 @@ import VerdictMark from '../../parts/VerdictMark.vue'
 const props = defineProps<{
   move: ProgrammeMove
   number: number
+  sessions: string[]
   clientId: string
   revision: number
   locked: boolean
@@ -91,6 +92,7 @@ function take(): void {
     <p class="row spread">
       <VerdictMark :verdict="verdict" /><span class="soft">{{ say('programme.minutes', { n: move.minutes }) }}</span>
     </p>
+    <p v-if="sessions.length > 1" class="small">{{ say('programme.inSessions', { ids: sessions.join(', ') }) }}</p>
     <p v-for="s in move.stand_ins" :key="s" class="small changed">{{ s }}</p>
     <p class="small soft why">{{ move.why }}</p>
     <div class="keys">

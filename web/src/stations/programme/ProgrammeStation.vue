@@ -32,6 +32,11 @@ const blocked = computed(() => client.view!.screen.stop_signs)
 const current = computed(() => programme.current)
 const answer = computed(() => current.value?.answer)
 const moves = computed(() => answer.value?.movements ?? [])
+const sessions = computed(() => answer.value?.sessions ?? [])
+const letter = ref('A')
+const seen = computed(() => sessions.value.find((s) => s.id === letter.value))
+const shown = computed(() => (seen.value ? moves.value.filter((m) => m.sessions.includes(seen.value!.id)) : moves.value))
+const ways = computed(() => seen.value?.ways ?? answer.value?.ways ?? [])
 const locked = computed(() => answer.value?.locked ?? [])
 const titleOf = (ref: string): string => session.reference?.movements.find((m) => `${m.family}/${m.step}` === ref)?.title ?? ref
 const absent = computed(() => Object.entries(answer.value?.why_not ?? {}).map(([ref, why]) => ({ ref, title: titleOf(ref), why })))
@@ -44,7 +49,7 @@ const quality = computed(() =>
         ? say('programme.optimal')
         : say('programme.gap', { n: Math.ceil(answer.value!.gap * 100) }),
 )
-const newPosition = (i: number): boolean => i === 0 || moves.value[i - 1].position !== moves.value[i].position
+const newPosition = (i: number): boolean => i === 0 || shown.value[i - 1].position !== shown.value[i].position
 
 const { busy, failed, attempt } = useAttempt()
 const build = () =>
@@ -58,14 +63,15 @@ const build = () =>
   })
 const edit = (change: Edit) => attempt(() => programme.edit(change))
 const move = (from: number, to: number): void => {
-  if (to < 0 || to >= moves.value.length || from === to) return
-  const title = moves.value[from].title
+  if (to < 0 || to >= shown.value.length || from === to) return
+  const title = shown.value[from].title
+  const at = (i: number): number => moves.value.indexOf(shown.value[i])
   void edit({
     kind: 'order',
     refs: moved(
       moves.value.map((m) => m.ref),
-      from,
-      to,
+      at(from),
+      at(to),
     ),
   }).then(() => {
     told.value = say('programme.moved', { title, n: to + 1 })
@@ -151,8 +157,12 @@ onMounted(() => {
       <p v-if="!current && !busy" class="soft">{{ say('programme.none') }}</p>
       <template v-if="answer && current">
         <div class="row facts">
-          <b>{{ say('programme.minutes', { n: answer.minutes }) }}</b><b>{{
-            say('programme.changes', { n: answer.changes_of_position })
+          <el-radio-group v-if="sessions.length > 1" v-model="letter" :aria-label="say('week.title')">
+            <el-radio-button v-for="s in sessions" :key="s.id" :value="s.id" :label="say('programme.session', { id: s.id })" />
+            <el-radio-button value="" :label="say('programme.everySession')" />
+          </el-radio-group>
+          <b>{{ say('programme.minutes', { n: seen?.minutes ?? answer.minutes }) }}</b><b>{{
+            say('programme.changes', { n: seen?.changes_of_position ?? answer.changes_of_position })
           }}</b
           ><span class="tag">{{ quality }}</span
           ><span v-if="answer.load_budget_minutes" class="soft small">{{
@@ -169,11 +179,12 @@ onMounted(() => {
             </button></span
           >
         </div>
-        <p v-for="w in answer.ways ?? []" :key="w.to" class="way">
+        <p v-for="w in ways" :key="w.to" class="way">
           <b>{{ say('programme.way', { to: w.says }) }}</b> {{ w.title }}
         </p>
         <p v-if="answer.rests?.says" class="soft">{{ say('programme.rests', { what: answer.rests.says }) }}</p>
         <p v-for="w in answer.warnings" :key="w" class="warn">{{ w }}</p>
+        <p v-for="w in answer.unmapped ?? []" :key="w" class="warn">{{ say('programme.unmapped', { what: w }) }}</p>
         <p v-if="answer.conflict" class="warn" role="alert">{{ answer.conflict }}</p>
         <div v-if="current.violations.length" class="broken" role="alert">
           <b>{{ say('programme.broken') }}</b>
@@ -183,7 +194,7 @@ onMounted(() => {
         <p class="visually-hidden" role="status">{{ told }}</p>
         <ol class="strip" :aria-label="say('station.programme')">
           <li
-            v-for="(m, i) in moves"
+            v-for="(m, i) in shown"
             :key="m.ref"
             class="move"
             :class="{ over: dragged >= 0 && dragged !== i }"
@@ -196,13 +207,14 @@ onMounted(() => {
             <span class="position">{{ newPosition(i) ? m.position : ' ' }}</span>
             <MoveCard
               :move="m"
-              :number="i + 1"
+              :number="moves.indexOf(m) + 1"
+              :sessions="sessions.length > 1 ? m.sessions : []"
               :client-id="client.id"
               :revision="client.view!.revision"
               :locked="locked.includes(m.ref)"
               :busy="busy"
               :first="i === 0"
-              :last="i === moves.length - 1"
+              :last="i === shown.length - 1"
               @earlier="move(i, i - 1)"
               @later="move(i, i + 1)"
               @lock="lock(m)"
@@ -219,7 +231,11 @@ onMounted(() => {
               ><h2>{{ say('programme.covers') }}</h2>
               <p v-for="o in answer.obligations" :key="o.id">
                 <b>{{ o.title }}</b><br /><span v-if="o.covered_by.length">{{ o.covered_by.map(titleOf).join(', ') }}</span
-                ><span v-else class="bad">{{ say('programme.notCovered') }}: {{ o.why_not }}</span>
+                ><span v-if="o.why_not" class="bad"
+                  ><br v-if="o.covered_by.length" />{{
+                    o.covered_by.length ? o.why_not : `${say('programme.notCovered')}: ${o.why_not}`
+                  }}</span
+                >
               </p></template
             >
             <template v-if="answer.needs"
@@ -233,6 +249,12 @@ onMounted(() => {
             >
           </section>
           <section class="sheet stack">
+            <template v-if="Object.keys(answer.positions ?? {}).length"
+              ><h2>{{ say('programme.notUsed') }}</h2>
+              <p v-for="(why, position) in answer.positions" :key="position">
+                <b>{{ position }}</b><br />{{ why }}
+              </p></template
+            >
             <details>
               <summary>
                 <h2>

@@ -34,7 +34,8 @@ const short = (title: string): string => title.split(':')[0]
         <h3>{{ c.title }}</h3>
         <template v-if="c.full"
           ><p>
-            <b>{{ c.full.at }}</b> <span class="soft">{{ say('programme.minutes', { n: Math.round(c.full.minutes) }) }}</span>
+            <b>{{ c.full.letter }} · {{ c.full.at }}</b>
+            <span class="soft">{{ say('programme.minutes', { n: Math.round(c.full.minutes) }) }}</span>
           </p>
           <ul>
             <li v-for="i in c.full.rows" :key="i">{{ short(moves[i].title) }}</li>

@@ -4,13 +4,13 @@ import type { CaseData } from '../../api/schemas'
 import { say } from '../../i18n'
 import { useClient } from '../../stores/client'
 import { emptySeat } from '../room/rooms'
+import GoalList from './GoalList.vue'
 
 const client = useClient()
 const emit = defineEmits<{ kept: [] }>()
 const room = reactive(JSON.parse(JSON.stringify(client.view!.case.room)) as CaseData['room'])
 const wishes = reactive(JSON.parse(JSON.stringify(client.view!.case.wishes)) as CaseData['wishes'])
 if (!room.seats.length) room.seats.push(emptySeat(say('story.seat')))
-const goal = reactive({ text: wishes.goals.join('; ') })
 
 const hour = ref(wishes.at.slice(0, 5))
 const medicine = ref(wishes.medicine_hours.map((t) => t.slice(0, 5)).join(', '))
@@ -30,12 +30,7 @@ async function keep(): Promise<void> {
     .map((t) => t.trim())
     .filter(Boolean)
     .map((t) => `${t}:00`)
-  wishes.goals = goal.text
-    ? goal.text
-        .split(';')
-        .map((g) => g.trim())
-        .filter(Boolean)
-    : []
+  wishes.goals = wishes.goals.filter((g) => g.words.trim())
   await client.keep({ room, wishes }, 'room and wishes')
   emit('kept')
 }
@@ -70,7 +65,7 @@ async function keep(): Promise<void> {
       <label class="row grow">{{ say('story.medicineHours') }}<el-input v-model="medicine" placeholder="08:00, 13:00" /></label>
     </div>
     <p v-if="wrongHour" role="alert" class="bad">{{ say('story.wrongHour', { what: wrongHour }) }}</p>
-    <label class="stack">{{ say('story.goal') }}<el-input v-model="goal.text" maxlength="200" /></label>
+    <GoalList v-model="wishes.goals" />
     <div>
       <button type="button" class="main-action" @click="keep">{{ say('story.save') }}</button>
     </div>

@@ -197,6 +197,11 @@ FAMILY = Family(
             effort=4,
             parameters=(_HAND, RAISED, _ARM),
             arrow="left.fingertips",
+            do=(
+                "Belly lifted, both hands heavy, then one becomes light.",
+                "Breathe out and slide one hand ahead, then let it leave the floor; the ribs on that side do not drop.",
+                "Breathe in and bring it home; the weight has not moved to the other side.",
+            ),
         ),
         Step(
             "leg_slide",
@@ -214,6 +219,11 @@ FAMILY = Family(
             effort=3,
             parameters=(_HAND, RAISED_LITTLE),
             arrow="left.heel",
+            do=(
+                "Belly lifted, both knees equally heavy.",
+                "Breathe out and slide one foot straight back along the floor, pushing the heel away.",
+                "Breathe in and draw the knee home under the hip.",
+            ),
         ),
         Step(
             "leg_lift",
@@ -231,6 +241,11 @@ FAMILY = Family(
             effort=5,
             parameters=(_HAND, RAISED_LITTLE, _LEG),
             arrow="left.heel",
+            do=(
+                "Slide one foot back as before.",
+                "Breathe out and lift the long leg as low as it may be and still be off the floor.",
+                "Put the toes down, breathe in and draw the knee home.",
+            ),
         ),
         Step(
             "opposite_slide",
@@ -248,6 +263,11 @@ FAMILY = Family(
             effort=5,
             parameters=(_HAND, RAISED_LITTLE),
             arrow="left.heel",
+            do=(
+                "Belly lifted; find one hand and the opposite foot.",
+                "Breathe out and slide both apart along the floor, fingertips and toes touching.",
+                "Breathe in and draw both home together. While the back is sore, do the legs only.",
+            ),
         ),
         Step(
             "opposite_lift",
@@ -265,6 +285,11 @@ FAMILY = Family(
             effort=6,
             parameters=(_HAND, RAISED_LITTLE, _LEG, _ARM),
             arrow="left.heel",
+            do=(
+                "Slide one hand ahead and the opposite foot back.",
+                "Breathe out and let both leave the floor: one long line from fingertips to heel.",
+                "Put them down, breathe in, and change.",
+            ),
         ),
         Step(
             "hold_ten",
@@ -283,6 +308,11 @@ FAMILY = Family(
             parameters=(_HAND, RAISED_LITTLE, _LEG, _ARM),
             arrow="left.heel",
             held=True,
+            do=(
+                "Lift one arm and the opposite leg as before.",
+                "Stay for ten seconds, grow longer with every breath out, hips square.",
+                "Put both down, rest for a breath, and change.",
+            ),
         ),
         Step(
             "draw_in_and_out",
@@ -301,6 +331,11 @@ FAMILY = Family(
             effort=7,
             parameters=(_HAND, RAISED_LITTLE, _LEG, _ARM),
             arrow="left.heel",
+            do=(
+                "Lift one arm and the opposite leg.",
+                "Breathe in and draw elbow and knee together under a table-flat back; breathe out and reach both out again.",
+                "After the set put both down and change.",
+            ),
         ),
     ),
 )

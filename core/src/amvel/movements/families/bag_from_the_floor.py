@@ -97,6 +97,11 @@ FAMILY = (
         after=("one_leg_hinge/both_legs",),
         parameters=(_lean(25, 40), _LOAD),
         also=("The bag stands on a stool.",),
+        do=(
+            "Feet on both sides of the stool with the bag.",
+            "Breathe in and fold, hips back; take the weight; breathe out and stand up, the bag close.",
+            "Fold again and put it back on the stool.",
+        ),
     )
     .rung(
         "from_the_floor",
@@ -106,6 +111,11 @@ FAMILY = (
         {"hip_bend": 0.9, "leg_loading": 0.7, "hip_back": 0.6},
         5,
         parameters=(_lean(45, 55), _LOAD),
+        do=(
+            "Feet on both sides of the bag on the floor.",
+            "Breathe in and fold low, hips far back, spine long; breathe out, and then the bag leaves.",
+            "Put it down the way you took it.",
+        ),
     )
     .rung(
         "one_hand",
@@ -116,6 +126,11 @@ FAMILY = (
         5,
         sides=True,
         parameters=(_lean(30, 45), _LOAD),
+        do=(
+            "Stand beside the stool with the bag.",
+            "Breathe in and fold; take the bag in one hand; breathe out and stand up without leaning to it.",
+            "Put it back, and change hands.",
+        ),
     )
     .family()
 )

@@ -101,6 +101,11 @@ FAMILY = (
         {"resist_extension": 0.7, "deep_control": 0.4, "flexion_strength": 0.3},
         3,
         parameters=(_lean(8), SEAT),
+        do=(
+            "Sit tall in the middle of the seat, feet flat.",
+            "Breathe out and lean back from the hips by a hand’s breadth, breastbone up; stay and breathe.",
+            "Breathe in and come up as one piece.",
+        ),
     )
     .rung(
         "arms_forward",
@@ -110,6 +115,11 @@ FAMILY = (
         {"resist_extension": 0.7, "deep_control": 0.4, "flexion_strength": 0.3},
         3,
         parameters=(_lean(8), SEAT),
+        do=(
+            "Sit tall, arms long ahead.",
+            "Breathe out and lean back as before; the arms stay level while you breathe.",
+            "Come up, then lower the arms.",
+        ),
     )
     .rung(
         "one_foot_light",
@@ -121,6 +131,11 @@ FAMILY = (
         sides=True,
         parameters=(_lean(8), SEAT),
         arrow="left.heel",
+        do=(
+            "Lean back a little and stay.",
+            "Breathe out and float one foot a finger’s breadth.",
+            "Foot down, come up, rest; then the other.",
+        ),
     )
     .rung(
         "one_leg_long",
@@ -132,6 +147,11 @@ FAMILY = (
         sides=True,
         parameters=(_lean(6), SEAT),
         arrow="left.heel",
+        do=(
+            "Lean back a little and stay.",
+            "Breathe out and straighten one knee until the leg is long.",
+            "Bend it, foot down, come up; then the other.",
+        ),
     )
     .rung(
         "both_legs_long",
@@ -142,6 +162,11 @@ FAMILY = (
         7,
         parameters=(_lean(6), SEAT),
         arrow="left.heel",
+        do=(
+            "Lean back a little, hands lightly beside you.",
+            "Breathe out and straighten one knee after the other until both legs are long and off the floor.",
+            "Bend both, feet down, come up.",
+        ),
     )
     .rung(
         "open_and_close",
@@ -153,6 +178,11 @@ FAMILY = (
         parameters=(_lean(6), _OPEN, SEAT),
         arrow="left.heel",
         view="top",
+        do=(
+            "Both legs long as before.",
+            "Breathe in and open the legs, breathe out and close them, the trunk still.",
+            "Bend both, feet down, come up.",
+        ),
     )
     .family()
 )

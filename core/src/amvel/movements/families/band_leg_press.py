@@ -85,6 +85,11 @@ FAMILY = (
         {"resist_extension": 0.8, "turning": 0.6, "leg_loading": 0.5, "flexion_strength": 0.4},
         4,
         parameters=(_to(45), _HIP, _BAND),
+        do=(
+            "Band round one heel, elbows on the floor, both hips equally settled.",
+            "Breathe in and press through the heel until the leg is long; the hip on that side does not hitch.",
+            "Breathe out and let the band bring the knee back, slowly.",
+        ),
     )
     .rung(
         "scissor",
@@ -94,6 +99,11 @@ FAMILY = (
         {"resist_extension": 0.9, "turning": 0.7, "leg_loading": 0.5},
         6,
         parameters=(_to(45), _BAND),
+        do=(
+            "Band round one heel, the other leg up as well.",
+            "Breathe in and press the banded leg long while the other leg straightens upwards: two long legs, like open scissors.",
+            "Breathe out and fold both knees back.",
+        ),
     )
     .family()
 )

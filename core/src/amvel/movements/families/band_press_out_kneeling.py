@@ -60,6 +60,11 @@ FAMILY = (
         Dose(8, 2, 5.0),
         {"turning": 0.9, "hip_back": 0.3, "deep_control": 0.3},
         4,
+        do=(
+            "Kneel tall on wide knees, hands with the band at the breastbone.",
+            "Breathe out and press the hands straight ahead; the band wants to turn you, and you do not turn.",
+            "Breathe in and come back slower.",
+        ),
     )
     .rung(
         "knees_narrow",
@@ -68,6 +73,11 @@ FAMILY = (
         Dose(8, 2, 6.0),
         {"turning": 1.0, "hip_back": 0.3, "balance": 0.2},
         5,
+        do=(
+            "Kneel tall, knees close together: a smaller base.",
+            "Breathe out and press straight ahead, buttocks set.",
+            "Breathe in and come back without a sway.",
+        ),
     )
     .rung(
         "half_kneeling",
@@ -79,6 +89,11 @@ FAMILY = (
         setup=(
             "One knee on a thick pad, the other foot flat ahead, side on to the anchor, hips square.",
             "Both hands hold the band at the breastbone.",
+        ),
+        do=(
+            "One knee on the pad, the other foot ahead; hips square.",
+            "Breathe out and press straight ahead; the front foot stays quiet.",
+            "Breathe in, come back, and later change the leg.",
         ),
     )
     .family()

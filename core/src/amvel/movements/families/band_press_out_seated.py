@@ -39,7 +39,13 @@ FAMILY = (
         parameters=(BAND_PULL, SEAT),
         props=(FIRM_CHAIR, BAND, ANCHOR),
     )
-    .rung("press", "Press out", _frames, Dose(8, 2, 5.0), {"turning": 0.8, "deep_control": 0.3}, 3)
+    .rung("press", "Press out", _frames, Dose(8, 2, 5.0), {"turning": 0.8, "deep_control": 0.3}, 3,
+        do=(
+            "Sit side on to the anchor, hands with the band at the breastbone.",
+            "Breathe out and press straight ahead; breastbone, navel and nose look ahead.",
+            "Breathe in and come back slower; then turn the chair for the other side.",
+        ),
+    )
     .rung(
         "hold",
         "Press out and hold",
@@ -48,6 +54,11 @@ FAMILY = (
         {"turning": 0.9, "deep_control": 0.3},
         4,
         cues=("hold, and breathe three times",),
+        do=(
+            "Press straight ahead as before.",
+            "Stay with long arms for three breaths; the band pulls and you stay.",
+            "Come back on a breath in.",
+        ),
     )
     .family()
 )

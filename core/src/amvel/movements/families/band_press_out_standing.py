@@ -46,7 +46,13 @@ FAMILY = (
         parameters=(BAND_PULL,),
         props=(BAND, ANCHOR, WORKTOP),
     )
-    .rung("press", "Press out", _frames, Dose(8, 2, 5.0), {"turning": 0.9, "balance": 0.3, "hip_out": 0.2}, 4)
+    .rung("press", "Press out", _frames, Dose(8, 2, 5.0), {"turning": 0.9, "balance": 0.3, "hip_out": 0.2}, 4,
+        do=(
+            "Stand side on to the anchor, feet wide, knees soft.",
+            "Breathe out and press straight ahead; both feet stay equally heavy.",
+            "Breathe in and come back slower; then turn round for the other side.",
+        ),
+    )
     .rung(
         "hold",
         "Press out and hold",
@@ -55,6 +61,11 @@ FAMILY = (
         {"turning": 1.0, "balance": 0.3, "hip_out": 0.2},
         5,
         cues=("hold, and breathe three times",),
+        do=(
+            "Press straight ahead as before.",
+            "Stay with long arms for three breaths, knees soft.",
+            "Come back on a breath in.",
+        ),
     )
     .family()
 )

@@ -39,7 +39,13 @@ FAMILY = (
         parameters=(_HAND, RAISED),
         arrow="belly",
     )
-    .rung("with_the_breath", "With the breath", _lift, Dose(8, 2, 6.0), {"deep_control": 0.7, "breath": 0.4}, 2)
+    .rung("with_the_breath", "With the breath", _lift, Dose(8, 2, 6.0), {"deep_control": 0.7, "breath": 0.4}, 2,
+        do=(
+            "Hands under the shoulders, knees under the hips; a block on the back of the pelvis tells of tipping, though a hollow back holds it too, so someone looks.",
+            "Breathe in and let the belly hang; breathe out and lift it, while the spine stays a table.",
+            "Let it hang again on the breath in.",
+        ),
+    )
     .rung(
         "held_while_breathing",
         "Held while breathing",
@@ -48,6 +54,11 @@ FAMILY = (
         {"deep_control": 0.8, "breath": 0.3},
         3,
         cues=("lift the belly and breathe on above it",),
+        do=(
+            "Breathe out and lift the belly as before.",
+            "Keep it lifted and breathe on above it, ribs moving.",
+            "Let it go for one whole breath before the next.",
+        ),
     )
     .family()
 )

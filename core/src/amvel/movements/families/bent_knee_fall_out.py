@@ -96,6 +96,11 @@ FAMILY = Family(
             parameters=(_open(20),),
             arrow="left.knee",
             view="top",
+            do=(
+                "Hands on the hip bones, heels stay down, deep set.",
+                "Breathe out and let one knee lean out a little while the other leg stands still; stop where the pelvis wants to follow.",
+                "Wait for a breath in, then bring the knee home on a slow breath out without overshooting. After three or four rest the leg, set again, change.",
+            ),
         ),
         Step(
             "larger",
@@ -114,6 +119,11 @@ FAMILY = Family(
             parameters=(_open(35),),
             arrow="left.knee",
             view="top",
+            do=(
+                "Hands on the hip bones, deep set.",
+                "Breathe out and let one knee open wide, towards the floor, only as far as both hip bones keep the same weight.",
+                "Pause, then come all the way back slowly; the way home is where the pelvis gives.",
+            ),
         ),
         Step(
             "on_a_long_roller",
@@ -137,6 +147,11 @@ FAMILY = Family(
             props=(LONG_ROLLER,),
             arrow="left.knee",
             view="front",
+            do=(
+                "Lie lengthwise on the roller until it is quiet, fingertips on the floor.",
+                "Breathe out and let one knee lean out a little; the foot of the other leg and the back press the roller evenly.",
+                "Bring it back before the roller moves.",
+            ),
         ),
     ),
 )

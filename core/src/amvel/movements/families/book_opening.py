@@ -64,6 +64,11 @@ FAMILY = (
         {"turning": 0.4, "upper_back": 0.4},
         2,
         parameters=(_turn(10),),
+        do=(
+            "Lie on your side, knees stacked, the upper hand at the ear, elbow ahead.",
+            "Breathe in and open the elbow like the cover of a book, eyes with it; stop where the pelvis wants to follow.",
+            "Breathe out and close it.",
+        ),
     )
     .rung(
         "long_arm",
@@ -73,6 +78,11 @@ FAMILY = (
         {"turning": 0.5, "upper_back": 0.5},
         2,
         parameters=(_turn(15),),
+        do=(
+            "Lie on your side, knees stacked, both arms long ahead, palm on palm.",
+            "Breathe in and let the upper arm open in a wide arc, eyes with the hand; the knees stay stacked.",
+            "Breathe out and bring it back the same way; compare left and right.",
+        ),
     )
     .family()
 )

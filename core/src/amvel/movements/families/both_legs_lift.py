@@ -95,7 +95,13 @@ FAMILY = (
         arrow="left.ankle",
         parameters=(_UP,),
     )
-    .rung("hand_in_front", "Hand in front", _with_hand, Dose(8, 2, 5.0), {"side_bend": 0.8, "hip_out": 0.4}, 5)
+    .rung("hand_in_front", "Hand in front", _with_hand, Dose(8, 2, 5.0), {"side_bend": 0.8, "hip_out": 0.4}, 5,
+        do=(
+            "On your side, legs long and a little ahead, the upper hand firm in front.",
+            "Breathe out and lift both legs together from a long waist.",
+            "Breathe in and lower to just above the floor.",
+        ),
+    )
     .rung(
         "lighter_hand",
         "Lighter hand",
@@ -103,6 +109,11 @@ FAMILY = (
         Dose(10, 2, 5.0),
         {"side_bend": 0.9, "hip_out": 0.4, "turning": 0.3},
         6,
+        do=(
+            "The same, with only the fingertips in front.",
+            "Breathe out and lift both legs a little; the fingers do not push.",
+            "Breathe in and lower to hover.",
+        ),
     )
     .rung(
         "top_arm_up",
@@ -112,6 +123,11 @@ FAMILY = (
         {"side_bend": 1.0, "hip_out": 0.4, "turning": 0.5},
         7,
         also=("The upper arm points to the ceiling and stays there.",),
+        do=(
+            "The same, the upper arm to the ceiling.",
+            "Breathe out and lift both legs; the arm stays upright, the trunk does not roll.",
+            "Breathe in and lower to hover; then the other side, the same number.",
+        ),
     )
     .family()
 )

@@ -77,6 +77,11 @@ FAMILY = Family(
             {"breath": 1.0, "deep_control": 0.2},
             effort=1,
             parameters=(_HEELS,),
+            do=(
+                "Take two quiet breaths and let the floor have your back.",
+                "Breathe in through the nose until front, sides and back of the waist fill; breathe out slowly through pursed lips until the ribs sink.",
+                "Let the next breath come by itself; nothing else moves.",
+            ),
         ),
         Step(
             "calves_on_seat",
@@ -97,6 +102,11 @@ FAMILY = Family(
             effort=1,
             parameters=(_SUPPORT,),
             props=(CHAIR_OR_BOX,),
+            do=(
+                "Let the seat have your calves and the floor your back for two quiet breaths.",
+                "Breathe in to all sides of the waist and let the thigh bones sink into the hips; breathe out slowly through pursed lips.",
+                "Stay with calves heavy until the breath comes again.",
+            ),
         ),
         Step(
             "belt_round_waist",
@@ -117,6 +127,11 @@ FAMILY = Family(
             effort=1,
             parameters=(_SUPPORT,),
             props=(CHAIR_OR_BOX, BELT),
+            do=(
+                "Let two breaths pass and feel where the belt lies loose.",
+                "Breathe in until the belt fills in front, at both sides and behind; breathe out through pursed lips until it hangs loose again.",
+                "Before the next breath find the side that filled less, and send the breath there.",
+            ),
         ),
     ),
     part=SessionPart.SETTLES,

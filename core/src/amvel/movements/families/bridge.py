@@ -80,6 +80,11 @@ FAMILY = (
         {"hip_back": 0.6, "leg_loading": 0.3, "resist_extension": 0.2},
         2,
         parameters=(_hip(30),),
+        do=(
+            "Arms by the sides, ribs heavy.",
+            "Breathe out, press both heels down and lift the buttocks a hand’s breadth; the back stays one piece.",
+            "Take a breath in there, then lower as one piece on the breath out.",
+        ),
     )
     .rung(
         "three_quarters",
@@ -89,6 +94,11 @@ FAMILY = (
         {"hip_back": 0.8, "leg_loading": 0.4, "resist_extension": 0.3},
         3,
         parameters=(_hip(15),),
+        do=(
+            "Press both heels and set the buttocks first.",
+            "Breathe out and lift until the thighs rise three quarters of the way, ribs staying down.",
+            "Breathe in at the top, lower slowly on the breath out, and set again.",
+        ),
     )
     .rung(
         "with_cushion",
@@ -99,6 +109,11 @@ FAMILY = (
         3,
         parameters=(_hip(15),),
         props=(CUSHION,),
+        do=(
+            "A cushion between the knees: hold it just so that it does not fall.",
+            "Breathe out, drive through the heels and lift as one piece, the knees keeping their width.",
+            "Breathe in at the top, lower on the breath out, and let the cushion go for a moment.",
+        ),
     )
     .rung(
         "march",
@@ -110,6 +125,11 @@ FAMILY = (
         sides=True,
         parameters=(_hip(15),),
         arrow="left.knee",
+        do=(
+            "Lift as before and stay up with the pelvis level.",
+            "Breathe out and take one foot off by a hand’s breadth; the other hip does not drop. Put it down, breathe in, and lift the other.",
+            "Lower as one piece when the pelvis begins to rock.",
+        ),
     )
     .rung(
         "one_leg_level",
@@ -121,6 +141,11 @@ FAMILY = (
         sides=True,
         parameters=(_hip(15),),
         arrow="left.heel",
+        do=(
+            "Lift with both feet first.",
+            "Breathe out and straighten one knee until that thigh lies level with the other one; drive through the standing heel.",
+            "Bend the knee, put the foot down, then lower.",
+        ),
     )
     .rung(
         "band_round_thighs",
@@ -131,6 +156,11 @@ FAMILY = (
         4,
         parameters=(_hip(15), _BAND),
         props=(BAND,),
+        do=(
+            "A band round the thighs; open the knees to hip width against it.",
+            "Breathe out and lift three quarters of the way without letting the knees fall in.",
+            "Lower slowly; the knees give way last.",
+        ),
     )
     .family()
 )

@@ -82,6 +82,11 @@ FAMILY = Family(
             props=(CUSHION,),
             arrow="left.knee",
             view="front",
+            do=(
+                "Lie on your side, feet together, the upper hand in front; a breath to the ribs, a breath to the belly.",
+                "Breathe out and open the upper knee a hand’s breadth; the pelvis stays stacked.",
+                "Breathe in and close it without dropping.",
+            ),
         ),
         Step(
             "larger_opening",
@@ -104,6 +109,11 @@ FAMILY = Family(
             props=(CUSHION,),
             arrow="left.knee",
             view="front",
+            do=(
+                "Your back near a wall, which tells you when you roll.",
+                "Breathe out and open the knee as far as the pelvis stays, and pause at the top.",
+                "Close slowly on the breath in; rest the leg after the set.",
+            ),
         ),
         Step(
             "pulses",
@@ -127,6 +137,11 @@ FAMILY = Family(
             props=(CUSHION,),
             arrow="left.knee",
             view="front",
+            do=(
+                "Open to your own top and stay there.",
+                "Ten small pulses of a finger’s breadth, no bounce, the waist long.",
+                "Close slowly and rest the leg before the next round.",
+            ),
         ),
         Step(
             "band_above_knees",
@@ -150,6 +165,11 @@ FAMILY = Family(
             props=(CUSHION, BAND),
             arrow="left.knee",
             view="front",
+            do=(
+                "A band above the knees, feet together.",
+                "Breathe out and open against the band to where the pelvis stays.",
+                "Breathe in and close slower than the band would like.",
+            ),
         ),
     ),
 )

@@ -105,6 +105,11 @@ FAMILY = (
         Dose(4, 1, 12.0, hold_s=8),
         {"resist_extension": 0.8, "upper_back": 0.4, "deep_control": 0.3},
         4,
+        do=(
+            "Heels of the hands on the edge of the worktop, feet back.",
+            "Push the worktop away and become one line; breathe on for the count.",
+            "Walk the feet in to rest.",
+        ),
     )
     .rung(
         "lower",
@@ -118,6 +123,11 @@ FAMILY = (
         setup=(
             "Hands on a firm seat against the wall, feet stepped back.",
             "Body in one line, good shoes or bare feet.",
+        ),
+        do=(
+            "Hands on the firm seat against the wall, feet further back.",
+            "Push the seat away and become one low line; breathe on for the count.",
+            "Knees down or feet in to rest.",
         ),
     )
     .family()

@@ -91,6 +91,11 @@ FAMILY = Family(
             {"flexion_strength": 0.2, "deep_control": 0.1},
             effort=1,
             arrow="forehead",
+            do=(
+                "Head on the floor or pad.",
+                "Breathe out and nod a small yes; the back of the head slides up along the floor and does not leave it.",
+                "Breathe in and let it slide back.",
+            ),
         ),
         Step(
             "one_knee_bent",
@@ -108,6 +113,11 @@ FAMILY = Family(
             effort=5,
             parameters=(_CURL,),
             arrow="vertex",
+            do=(
+                "One knee bent, arms towards the knees, chin in.",
+                "Breathe out and bring ribs towards pelvis until the shoulder blades just leave; the head presses back, the belly stays flat.",
+                "Breathe in and lower one bone at a time.",
+            ),
         ),
         Step(
             "legs_straight",
@@ -124,6 +134,11 @@ FAMILY = Family(
             effort=6,
             parameters=(_CURL,),
             arrow="vertex",
+            do=(
+                "Legs long and matched, buttocks set.",
+                "Breathe out: nine parts of tucking the pelvis, one part of lifting the ribs.",
+                "Breathe in and lower, the tuck lets go last.",
+            ),
         ),
     ),
 )

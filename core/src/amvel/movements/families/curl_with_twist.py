@@ -59,6 +59,11 @@ FAMILY = (
         Dose(5, 1, 5.0),
         {"flexion_strength": 0.8, "turning": 0.5},
         5,
+        do=(
+            "Hands behind the head, knees bent.",
+            "One shoulder comes up towards the other knee.",
+            "Back down, then the other side.",
+        ),
     )
     .family()
 )

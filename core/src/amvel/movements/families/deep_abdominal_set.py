@@ -68,7 +68,7 @@ _FEEL = "Fingertips about 2.5 cm in and 2.5 cm down from the front hip bones."
 
 
 def _step(
-    id: str, title: str, extra: tuple[str, ...], cues: tuple[str, ...], dose: Dose, weight: float, effort: float
+    id: str, title: str, extra: tuple[str, ...], cues: tuple[str, ...], dose: Dose, weight: float, effort: float, do: tuple[str, ...]
 ) -> Step:
     return Step(
         id,
@@ -84,6 +84,7 @@ def _step(
         {"deep_control": weight, "breath": 0.3},
         effort=effort,
         parameters=(_HEELS,),
+        do=do,
     )
 
 
@@ -98,6 +99,11 @@ _FIRST = _step(
     Dose(8, 1, 8.0),
     0.8,
     1,
+    (
+        "Fingertips on the belly wall, two quiet breaths to settle.",
+        "Breathe out, begin as if to stop the flow, and let the two hip bones draw together until the fingertips feel the wall firm up; if it bulges, use less.",
+        "Let go on the breath in, and set it anew each time.",
+    ),
 )
 FAMILY = Family(
     "deep_abdominal_set",
@@ -114,6 +120,11 @@ FAMILY = Family(
             Dose(8, 1, 15.0),
             0.9,
             2,
+            (
+                "Breathe out and draw as before, and feel the wall firm under the fingertips.",
+                "Keep it while two or three easy breaths go on above it; ribs move, the lower belly stays quietly firm.",
+                "Let go wholly for one breath before the next.",
+            ),
         ),
         _step(
             "hold_while_talking",
@@ -123,6 +134,11 @@ FAMILY = Family(
             Dose(6, 1, 15.0),
             1.0,
             2,
+            (
+                "Breathe out, draw, and feel it under the fingertips.",
+                "Count aloud to ten in your usual voice; the fingers keep feeling the same firmness through every word.",
+                "Let go, breathe, and begin anew.",
+            ),
         ),
     ),
     part=SessionPart.SETTLES,

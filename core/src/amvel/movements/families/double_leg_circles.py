@@ -31,6 +31,12 @@ FAMILY = (
         arrow="left.knee",
         parameters=(_SIZE,),
     )
-    .rung("full_range", "Full range", _full, Dose(3, 1, 8.0), {"turning": 0.7, "resist_extension": 0.8}, 7)
+    .rung("full_range", "Full range", _full, Dose(3, 1, 8.0), {"turning": 0.7, "resist_extension": 0.8}, 7,
+        do=(
+            "Both legs long and up.",
+            "Both legs draw large circles.",
+            "They stop at the top and turn the other way.",
+        ),
+    )
     .family()
 )

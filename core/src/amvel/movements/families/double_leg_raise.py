@@ -43,7 +43,19 @@ FAMILY = (
         arrow="left.heel",
         parameters=(_LOW,),
     )
-    .rung("lower_both", "Lower both legs", _raise, Dose(5, 1, 6.0), {"resist_extension": 0.9}, 8)
-    .rung("flutter", "Flutter kicks", _flutter, Dose(10, 1, 2.0), {"resist_extension": 0.9}, 8)
+    .rung("lower_both", "Lower both legs", _raise, Dose(5, 1, 6.0), {"resist_extension": 0.9}, 8,
+        do=(
+            "Both legs long and up.",
+            "Both legs are lowered towards the floor.",
+            "They come up again together.",
+        ),
+    )
+    .rung("flutter", "Flutter kicks", _flutter, Dose(10, 1, 2.0), {"resist_extension": 0.9}, 8,
+        do=(
+            "Both legs a hand above the floor.",
+            "The legs kick up and down in turn.",
+            "They stay up until the set is over.",
+        ),
+    )
     .family()
 )

@@ -45,7 +45,12 @@ FAMILY = (
         arrow="left.elbow",
     )
     .rung(
-        "elbows_press", "Elbows press", _press, Dose(6, 2, 6.0, hold_s=3), {"upper_back": 0.6, "breath": 0.2}, 1
+        "elbows_press", "Elbows press", _press, Dose(6, 2, 6.0, hold_s=3), {"upper_back": 0.6, "breath": 0.2}, 1,
+        do=(
+            "Elbows bent beside you, hands to the ceiling, head on its pad.",
+            "Breathe out and press both elbows lightly into the floor until the breastbone opens; hold for three seconds without lifting the ribs.",
+            "Let go on the breath in.",
+        ),
     )
     .rung(
         "arms_slide",
@@ -57,6 +62,11 @@ FAMILY = (
         parameters=(_ARM,),
         view="top",
         arrow="left.fingertips",
+        do=(
+            "Arms beside you, elbows bent, backs of the arms on the floor.",
+            "Breathe out and slide both arms up along the floor, only as far as ribs and elbows stay down.",
+            "Slide them back as slowly.",
+        ),
     )
     .family()
 )

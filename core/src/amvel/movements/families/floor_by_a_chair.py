@@ -186,6 +186,11 @@ FAMILY = (
         {"position_change": 0.7, "leg_loading": 0.4, "balance": 0.4},
         4,
         arrow="left.knee",
+        do=(
+            "Kneel before the chair, both hands flat on the seat.",
+            "Breathe out, push the hands down and bring one foot flat ahead.",
+            "Take it back to kneeling the same way.",
+        ),
     )
     .rung(
         "knee_lifts",
@@ -196,6 +201,11 @@ FAMILY = (
         6,
         after=("sit_to_stand/two_legs",),
         arrow="right.knee",
+        do=(
+            "One foot ahead, hands on the seat.",
+            "Breathe out, push with hands and front foot until the knee behind leaves the pad by a hand’s breadth.",
+            "Let it land softly.",
+        ),
     )
     .rung(
         "all_the_way_up",
@@ -206,6 +216,11 @@ FAMILY = (
         6,
         shown=(0, 3, -1),
         arrow="vertex",
+        do=(
+            "One foot ahead, hands on the seat, the other toes tucked.",
+            "Breathe out, push with hands and both feet until you stand, hands still on the seat.",
+            "Go down the same way, slower: one knee, then the other.",
+        ),
     )
     .family(daily_task=True)
 )

@@ -107,6 +107,11 @@ FAMILY = (
         {"resist_extension": 0.9, "upper_back": 0.5, "deep_control": 0.4},
         5,
         also=("Knees down, hips straight: one line from knee to crown.",),
+        do=(
+            "Elbows under the shoulders, knees down; with sore elbows straight arms on the heels of the hands.",
+            "Press the forearms into the floor and straighten the hips until crown, hips and knees are one line; breathe on.",
+            "Sink back onto the knees at the first sag.",
+        ),
     )
     .rung(
         "full_length",
@@ -117,6 +122,11 @@ FAMILY = (
         7,
         after=("wall_plank/forearms",),
         also=("Toes tucked, heels back: one line from heel to crown; 30 to 60 seconds in the end.",),
+        do=(
+            "Elbows under the shoulders, toes tucked, buttocks set.",
+            "Straighten both knees and push the heels back: one line from crown to heel; breathe on.",
+            "Knees down first, before the low back gives.",
+        ),
     )
     .rung(
         "one_foot_light",
@@ -127,6 +137,11 @@ FAMILY = (
         8,
         sides=True,
         arrow="left.heel",
+        do=(
+            "Up in the full plank, pelvis level.",
+            "Breathe out and take one foot off by a finger’s breadth; nothing else answers.",
+            "Put it down, breathe in, and take the other.",
+        ),
     )
     .family()
 )

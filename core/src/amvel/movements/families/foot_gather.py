@@ -73,6 +73,11 @@ FAMILY = (
         1,
         arrow="left.toe_tip",
         props=(FIRM_CHAIR, CLOTH),
+        do=(
+            "Bare foot on a cloth, heel down.",
+            "Draw the cloth in with all toes, a little at a time.",
+            "Spread the toes and smooth it out again.",
+        ),
     )
     .rung(
         "lift_the_ball",
@@ -82,6 +87,11 @@ FAMILY = (
         {"foot": 0.8, "balance": 0.2},
         1,
         arrow="left.ball",
+        do=(
+            "Heel heavy, foot flat.",
+            "Lift the ball of the foot, big-toe side and little-toe side level.",
+            "Lay it down from the little toe to the big toe.",
+        ),
     )
     .rung(
         "lift_the_heel",
@@ -91,6 +101,11 @@ FAMILY = (
         {"foot": 0.8, "balance": 0.2},
         1,
         arrow="left.heel",
+        do=(
+            "Foot flat, toes long.",
+            "Lift the heel straight up over the ball and spread the toes there.",
+            "Lower it slowly behind the toes.",
+        ),
     )
     .rung(
         "spread_and_press",
@@ -101,6 +116,11 @@ FAMILY = (
         1,
         arrow="left.toe_tip",
         also=("Big toe, little toe and heel press as one.",),
+        do=(
+            "Foot flat, toes long.",
+            "Spread the toes, then press big toe, little toe and heel down as one.",
+            "Let go without gripping.",
+        ),
     )
     .family()
 )

@@ -72,6 +72,11 @@ FAMILY = (
         parameters=(_KNEE,),
         props=(STRAP,),
         arrow="left.heel",
+        do=(
+            "Fold one knee over the hip and lay a strap or towel behind the thigh, an end in each hand.",
+            "Straighten the knee slowly until the back of the thigh begins to pull, stop just before it, and take one long breath out there.",
+            "Bend the knee again; the sacrum has stayed heavy.",
+        ),
     )
     .rung(
         "ankle_pump",
@@ -83,6 +88,11 @@ FAMILY = (
         parameters=(_KNEE,),
         props=(STRAP,),
         arrow="left.toe_tip",
+        do=(
+            "The thigh in the strap, the knee as straight as it went without a pull.",
+            "Draw the foot up towards you, then point it; the knee keeps its angle.",
+            "Let the knee bend and rest before the next round.",
+        ),
     )
     .rung(
         "figure_four",
@@ -94,6 +104,11 @@ FAMILY = (
         parameters=(_HIP,),
         arrow="left.knee",
         view="side",
+        do=(
+            "One foot flat; lay the other ankle across that knee and let its own knee lean out.",
+            "Breathe out long and let the weight of the leg open the hip; the sacrum stays down, no hand pushes.",
+            "Lift the ankle off with your hand and put the foot down before you change sides.",
+        ),
     )
     .family()
 )

@@ -37,7 +37,7 @@ def _frames(support: str) -> Frames:
 _RISE = Parameter("rise_cm", "how high the heels come", "cm", 5, low=2, high=7, grid=1, easier="down")
 
 
-def _step(id: str, title: str, support: str, extra: str, balance: float, effort: float) -> Step:
+def _step(id: str, title: str, support: str, extra: str, balance: float, effort: float, do: tuple[str, ...]) -> Step:
     return Step(
         id,
         title,
@@ -49,11 +49,12 @@ def _step(id: str, title: str, support: str, extra: str, balance: float, effort:
         "cramp in the sole that does not ease",
         "out to rise, in to lower",
         Dose(8, 2, 5.0),
-        {"balance": balance, "leg_loading": 0.8},
+        {"balance": balance, "leg_loading": 0.8, "foot": 0.5},
         effort=effort,
         parameters=(_RISE, *ways_to_hold(support)),
         props=(WORKTOP_OR_CHAIR_BACK,),
         arrow="left.heel",
+        do=do,
     )
 
 
@@ -63,8 +64,29 @@ FAMILY = Family(
     "standing",
     "Calves and balance over the balls of the feet.",
     (
-        _step("firm_hand", "Firm hand", "firm hand", "Both hands firm on the worktop.", 0.4, 3),
-        _step("fingertips", "Fingertips", "fingertips", "Only the fingertips touch.", 0.6, 4),
-        _step("hands_hover", "Hands hover", "hands hover", "The hands hover just above the worktop.", 0.8, 4),
+        _step(
+            "firm_hand", "Firm hand", "firm hand", "Both hands firm on the worktop.", 0.4, 3,
+            (
+                "Both hands firm on the worktop.",
+                "Breathe out and rise onto the balls of both feet.",
+                "Breathe in and lower as slowly.",
+            ),
+        ),
+        _step(
+            "fingertips", "Fingertips", "fingertips", "Only the fingertips touch.", 0.6, 4,
+            (
+                "Only the fingertips on the worktop.",
+                "Breathe out and rise onto the balls of both feet, the fingers no heavier than before.",
+                "Breathe in and lower slowly.",
+            ),
+        ),
+        _step(
+            "hands_hover", "Hands hover", "hands hover", "The hands hover just above the worktop.", 0.8, 4,
+            (
+                "Hands a finger’s breadth above the worktop.",
+                "Breathe out and rise onto the balls of both feet; touch only if you sway.",
+                "Breathe in and lower slowly.",
+            ),
+        ),
     ),
 )

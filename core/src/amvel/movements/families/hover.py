@@ -105,6 +105,11 @@ FAMILY = (
         4,
         after=("belly_lift/held_while_breathing",),
         arrow="left.knee",
+        do=(
+            "Hands under the shoulders, toes tucked, belly lifted.",
+            "Breathe out, push hands and toes into the floor and let both knees float two to five centimetres.",
+            "Put them down with the breath in.",
+        ),
     )
     .rung(
         "for_time",
@@ -114,6 +119,11 @@ FAMILY = (
         {"deep_control": 0.7, "resist_extension": 0.7, "upper_back": 0.4},
         5,
         arrow="left.knee",
+        do=(
+            "Let both knees float as before.",
+            "Stay for the count, eyes down, and breathe on; the back does not change.",
+            "Put the knees down before the belly sags.",
+        ),
     )
     .rung(
         "one_foot",
@@ -125,6 +135,11 @@ FAMILY = (
         sides=True,
         parameters=(_KNEES, RAISED_LITTLE),
         arrow="left.heel",
+        do=(
+            "Both knees float.",
+            "Breathe out and take one foot off by a finger’s breadth, hips level.",
+            "Foot down, knees down, breathe; then the other.",
+        ),
     )
     .rung(
         "one_hand",
@@ -136,6 +151,11 @@ FAMILY = (
         sides=True,
         parameters=(_KNEES, RAISED_LITTLE),
         arrow="left.fingertips",
+        do=(
+            "Both knees float.",
+            "Breathe out and make one hand so light that it could be lifted; the shoulder of the other stays away from the ear.",
+            "Hand down, knees down, breathe; then the other.",
+        ),
     )
     .rung(
         "kicks_in_pairs",
@@ -148,6 +168,11 @@ FAMILY = (
         arrow="left.heel",
         shown=(1, 2),
         also=("Left foot, right foot, then both knees down and breathe.",),
+        do=(
+            "Both knees float.",
+            "Left foot off and down, right foot off and down: one pair.",
+            "Put the knees down and breathe before the next pair.",
+        ),
     )
     .rung(
         "staying_up",
@@ -159,6 +184,11 @@ FAMILY = (
         parameters=(_KNEES, RAISED_LITTLE),
         arrow="left.heel",
         shown=(0, 1),
+        do=(
+            "Both knees float and stay up.",
+            "Left foot, right foot, in turn, as long as hips and breath stay quiet.",
+            "Knees down at the first wobble.",
+        ),
     )
     .family()
 )

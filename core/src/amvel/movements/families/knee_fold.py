@@ -153,6 +153,11 @@ FAMILY = Family(
             effort=3,
             parameters=(_RANGE, _HEELS),
             arrow="left.knee",
+            do=(
+                "Two settling breaths, the deep set, a second’s wait.",
+                "Breathe out, slide one foot a little towards you, then let heel, ball and toe leave the floor until the knee stands over the hip.",
+                "Breathe in at the top; breathe out and lower, toe first. Set again.",
+            ),
         ),
         Step(
             "marching",
@@ -169,6 +174,11 @@ FAMILY = Family(
             effort=4,
             parameters=(_RANGE, _HEELS),
             arrow="left.knee",
+            do=(
+                "Set once, then keep the breath easy.",
+                "Bring one knee over the hip; as it starts down, the other comes up, like slow steps.",
+                "Toe first each time; stop when the pelvis rocks, and set again.",
+            ),
         ),
         Step(
             "heel_further",
@@ -186,6 +196,11 @@ FAMILY = Family(
             effort=4,
             parameters=(replace(_HEELS, default=_further_cm, high=56), _RANGE),
             arrow="left.knee",
+            do=(
+                "Put both heels a hand’s length further away, then set.",
+                "Breathe out and fold one leg up from there, knee angle kept: the lever is longer now.",
+                "Lower toe first to the far place, not nearer.",
+            ),
         ),
         Step(
             "both_held",
@@ -201,6 +216,11 @@ FAMILY = Family(
             {"deep_control": 0.7, "resist_extension": 0.9},
             effort=5,
             parameters=(_RANGE, _HEELS),
+            do=(
+                "Set belly and buttocks, then fold one knee up and the other after it, inner thighs together.",
+                "Stay with both knees over the hips, tailbone down, and breathe on, longer out than in.",
+                "Put one foot down after the other, toes first.",
+            ),
         ),
         Step(
             "alternate_toe_tap",
@@ -218,6 +238,11 @@ FAMILY = Family(
             effort=5,
             parameters=(_RANGE, _HEELS),
             arrow="left.heel",
+            do=(
+                "Both knees over the hips, one after the other.",
+                "Breathe in and let one foot go down to touch the floor with the toes; the other knee stays where it is.",
+                "Breathe out and bring it back up, then the other.",
+            ),
         ),
         Step(
             "both_lowered",
@@ -234,6 +259,11 @@ FAMILY = Family(
             effort=6,
             parameters=(_LOWER, _RANGE),
             arrow="left.heel",
+            do=(
+                "Both knees over the hips, inner thighs together, belly and buttocks set.",
+                "Breathe out and let both feet sink two to five centimetres, no more.",
+                "Breathe in and bring them back before the back moves.",
+            ),
         ),
     ),
 )

@@ -62,6 +62,12 @@ FAMILY = (
         parameters=(_HUG,),
         arrow="left.knee",
     )
-    .rung("one_knee", "One knee", _one, Dose(2, 1, 8.0, hold_s=6), {"breath": 0.4}, 1, sides=True)
+    .rung("one_knee", "One knee", _one, Dose(2, 1, 8.0, hold_s=6), {"breath": 0.4}, 1, sides=True,
+        do=(
+            "Bring one knee towards you and hold the shin with both hands; the other foot stays on the floor.",
+            "Let the arms carry the weight of the leg, do not pull, and breathe into the back of the pelvis.",
+            "Put the foot back down before the other knee comes.",
+        ),
+    )
     .family()
 )

@@ -53,6 +53,11 @@ FAMILY = (
         1,
         sides=True,
         arrow="left.knee",
+        do=(
+            "Both feet flat, fingers on the hip bones.",
+            "Breathe out and let one knee lean a little outwards; stop before the pelvis turns under your fingers.",
+            "Breathe in and bring the knee back to the middle as slowly.",
+        ),
     )
     .rung(
         "alternating",
@@ -62,6 +67,11 @@ FAMILY = (
         {"turning": 0.5, "deep_control": 0.5},
         2,
         arrow="right.knee",
+        do=(
+            "Both feet flat, fingers on the hip bones.",
+            "Let one knee lean out on the breath out, bring it home on the breath in, and then let the other one go.",
+            "Compare: the same range, the same ease on both sides?",
+        ),
     )
     .family()
 )

@@ -29,6 +29,12 @@ FAMILY = (
         parameters=(_HUG,),
         arrow="left.knee",
     )
-    .rung("pulled_in", "Pulled in with both arms", _both, Dose(2, 1, 10.0, hold_s=6), {"breath": 0.2}, 2)
+    .rung("pulled_in", "Pulled in with both arms", _both, Dose(2, 1, 10.0, hold_s=6), {"breath": 0.2}, 2,
+        do=(
+            "One knee after the other comes into the hands.",
+            "Both knees are pulled towards the chest.",
+            "One foot after the other goes back to the floor.",
+        ),
+    )
     .family()
 )

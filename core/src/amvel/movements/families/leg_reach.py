@@ -61,6 +61,11 @@ FAMILY = (
         sides=True,
         after=("deep_abdominal_set/draw_on_breath_out", "knee_fold/single_fold"),
         parameters=(_to(55),),
+        do=(
+            "One knee over the hip, fingertips on the belly wall, deep set.",
+            "Breathe out and reach the heel long and away, no lower than the belly stays flat under the fingers.",
+            "Breathe in and fold the knee back; mark where the belly pushed up.",
+        ),
     )
     .rung(
         "lower",
@@ -71,6 +76,11 @@ FAMILY = (
         5,
         sides=True,
         parameters=(_to(35),),
+        do=(
+            "One knee over the hip, fingertips on the belly wall, deep set.",
+            "Breathe out and reach the leg long, a hand lower than before; the tailbone stays down.",
+            "Breathe in and come back; a lower way is the harder one.",
+        ),
     )
     .rung(
         "both_from_vertical",
@@ -82,6 +92,11 @@ FAMILY = (
         parameters=(_to(65), _WEIGHT),
         props=(HOUSEHOLD_WEIGHT,),
         setup=("Lie on your back, both legs up, knees a little bent.", "Hold the weight over the breastbone."),
+        do=(
+            "Both legs up, the weight over the breastbone, belly and buttocks set.",
+            "Breathe out and lower both legs slowly from above, only as far as the belly stays flat.",
+            "Breathe in, bend the knees a little and bring them back up.",
+        ),
     )
     .family()
 )

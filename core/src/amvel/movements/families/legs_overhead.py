@@ -53,6 +53,12 @@ FAMILY = (
         not_felt="the neck, pressure in the head",
         breath="out to roll over, in to roll back",
     )
-    .rung("onto_the_shoulders", "Onto the shoulders", _over, Dose(3, 1, 8.0), {"flexion_strength": 0.3}, 6)
+    .rung("onto_the_shoulders", "Onto the shoulders", _over, Dose(3, 1, 8.0), {"flexion_strength": 0.3}, 6,
+        do=(
+            "Lie on the back.",
+            "The legs swing over the head until the weight is on the shoulders.",
+            "They roll back down.",
+        ),
+    )
     .family()
 )

@@ -47,6 +47,11 @@ FAMILY = (
         {"hip_back": 0.5, "leg_loading": 0.4, "hip_bend": 0.5, "sit_to_stand": 0.4, "position_change": 0.3},
         2,
         props=(CHAIR_WITH_ARMS,),
+        do=(
+            "Near the edge of the seat, hands on the arm rests.",
+            "Lean from the hips, breathe out and press feet and hands down until the seat gets light; stay three seconds.",
+            "Breathe in and let the seat have you again.",
+        ),
     )
     .rung(
         "without_hands",
@@ -56,6 +61,11 @@ FAMILY = (
         {"hip_back": 0.7, "leg_loading": 0.6, "hip_bend": 0.5, "sit_to_stand": 0.4, "position_change": 0.3},
         3,
         parameters=(SEAT, ARMS_AHEAD),
+        do=(
+            "Near the edge of the seat, arms ahead.",
+            "Lean from the hips, breathe out and press only the feet down until the seat gets light; stay three seconds.",
+            "Breathe in and sit back slowly.",
+        ),
     )
     .family()
 )

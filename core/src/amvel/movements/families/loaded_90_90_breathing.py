@@ -86,6 +86,11 @@ FAMILY = (
         3,
         after=("breathing_rest/calves_on_seat",),
         sides=True,
+        do=(
+            "First full breaths with both calves on the seat.",
+            "Lift one calf a finger’s breadth from the hip and go on breathing to all sides; the other leg does not press down.",
+            "Put it back at the first shallow breath; if one side changes the breath, take turns breath by breath.",
+        ),
     )
     .rung(
         "both_legs",
@@ -94,6 +99,11 @@ FAMILY = (
         Dose(5, 2, 12.0),
         {"breath": 0.7, "deep_control": 0.8, "resist_extension": 0.6},
         4,
+        do=(
+            "Full breaths with the calves on the seat, then lift one leg and the other.",
+            "Keep both a finger’s breadth up, knees over the navel, and breathe full breaths; only those count.",
+            "Put one leg down after the other at the first shallow breath.",
+        ),
     )
     .family()
 )

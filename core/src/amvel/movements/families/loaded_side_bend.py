@@ -37,6 +37,12 @@ FAMILY = (
         parameters=(_BEND, _LOAD),
         props=(BAG,),
     )
-    .rung("with_bag", "With a bag", _bend, Dose(8, 1, 4.0), {"side_bend": 0.7}, 5)
+    .rung("with_bag", "With a bag", _bend, Dose(8, 1, 4.0), {"side_bend": 0.7}, 5,
+        do=(
+            "Stand with a bag in one hand.",
+            "The trunk bends to the side of the bag.",
+            "Up again.",
+        ),
+    )
     .family()
 )

@@ -56,6 +56,11 @@ FAMILY = (
         1,
         parameters=(replace(_RAISE, default=20), _wide(15)),
         also=("A raise of two hands’ height: the back stays tall before the legs are long.",),
+        do=(
+            "On a raise of two hands’ height, legs long, feet drawn up.",
+            "Breathe in and grow, heels reaching away.",
+            "Breathe out and soften the knees, not the back.",
+        ),
     )
     .rung(
         "legs_apart",
@@ -65,6 +70,11 @@ FAMILY = (
         {"upper_back": 0.4, "hip_bend": 0.4, "breath": 0.3},
         2,
         parameters=(_RAISE, _wide(15)),
+        do=(
+            "On a lower raise, legs long and a little apart.",
+            "Breathe in and grow from both sit bones; breathe out and stay.",
+            "If the back rounds, take the higher raise.",
+        ),
     )
     .rung(
         "wider",
@@ -74,6 +84,11 @@ FAMILY = (
         {"upper_back": 0.4, "hip_bend": 0.4, "breath": 0.3},
         2,
         parameters=(_RAISE, _wide(25)),
+        do=(
+            "Legs as wide as the pelvis stays upright.",
+            "Breathe in and grow; breathe out and let both heels reach further apart.",
+            "Bring the legs together with your hands.",
+        ),
     )
     .rung(
         "arms_overhead",
@@ -84,6 +99,11 @@ FAMILY = (
         3,
         parameters=(_RAISE, _wide(15), _ARM),
         arrow="left.fingertips",
+        do=(
+            "Legs long, arms by the sides.",
+            "Breathe in and lift both arms ahead and up while the crown grows; ribs stay.",
+            "Breathe out and lower them.",
+        ),
     )
     .family()
 )

@@ -44,7 +44,19 @@ FAMILY = (
         sides=True,
         arrow="left.toe_tip",
     )
-    .rung("ankle_pump", "Ankle pump", _pump, Dose(10, 1, 3.0), {"foot": 0.6}, 1)
-    .rung("toes_spread", "Toes spread", _spread, Dose(6, 1, 5.0), {"foot": 0.7}, 1)
+    .rung("ankle_pump", "Ankle pump", _pump, Dose(10, 1, 3.0), {"foot": 0.6}, 1,
+        do=(
+            "One leg long, the heel stays where it is.",
+            "Draw the foot up until the calf gets long, then point it slowly away from you.",
+            "Come back to the middle before the next stroke, and change legs after the set.",
+        ),
+    )
+    .rung("toes_spread", "Toes spread", _spread, Dose(6, 1, 5.0), {"foot": 0.7}, 1,
+        do=(
+            "One leg long, the foot at rest.",
+            "Spread the toes until each stands by itself, big toe and little toe far apart, and keep them so for one breath.",
+            "Let them close without a grip.",
+        ),
+    )
     .family()
 )

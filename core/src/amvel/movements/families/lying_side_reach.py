@@ -48,7 +48,13 @@ FAMILY = (
         arrow="left.fingertips",
         parameters=(_BEND,),
     )
-    .rung("hand_to_heel", "Hand towards the heel", _hand, Dose(6, 1, 6.0), {"side_bend": 0.6}, 1)
+    .rung("hand_to_heel", "Hand towards the heel", _hand, Dose(6, 1, 6.0), {"side_bend": 0.6}, 1,
+        do=(
+            "Arms beside you, hip bones level.",
+            "Breathe out and slide one hand towards the heel of the same side; the ribs glide on the floor and do not lift.",
+            "Breathe in and glide back to the middle.",
+        ),
+    )
     .rung(
         "other_arm_overhead",
         "Other arm overhead",
@@ -57,6 +63,11 @@ FAMILY = (
         {"side_bend": 0.7, "breath": 0.2},
         2,
         parameters=(Parameter("bend_deg", "side bend", "deg", 10, low=2, high=16, grid=1, easier="down", shows=TRUNK_SIDE),),
+        do=(
+            "One arm lies on the floor beside the ear, as high as the ribs let it.",
+            "Breathe out and slide the other hand towards its heel, so that the long side gets longer.",
+            "Breathe in and glide back; the upper arm stays heavy.",
+        ),
     )
     .family()
 )

@@ -86,6 +86,11 @@ FAMILY = (
         Dose(8, 2, 5.0),
         {"hip_bend": 0.9, "hip_back": 0.6, "leg_loading": 0.4},
         3,
+        do=(
+            "Hands on the chair back, feet hip-wide.",
+            "Breathe in and push the sit bones back, spine one piece.",
+            "Breathe out and stand up, driving through both heels.",
+        ),
     )
     .rung(
         "one_leg",
@@ -95,6 +100,11 @@ FAMILY = (
         {"hip_bend": 0.9, "hip_back": 0.8, "balance": 0.6, "leg_loading": 0.5},
         5,
         sides=True,
+        do=(
+            "Hands on the chair back, weight on one foot.",
+            "Breathe in and fold at that hip while the other leg goes back as a counterweight.",
+            "Breathe out and stand up, driving through the heel.",
+        ),
     )
     .rung(
         "one_hand",
@@ -104,6 +114,11 @@ FAMILY = (
         {"hip_bend": 0.9, "hip_back": 0.9, "balance": 0.7, "turning": 0.3, "leg_loading": 0.5},
         5,
         sides=True,
+        do=(
+            "One hand on the chair back, weight on the foot of that side.",
+            "Breathe in and fold; the free arm hangs, the pelvis stays square.",
+            "Breathe out and drive through the heel to stand.",
+        ),
     )
     .rung(
         "hand_down",
@@ -115,6 +130,11 @@ FAMILY = (
         sides=True,
         arrow="left.fingertips",
         parameters=(replace(_LEAN, default=40, low=25, high=55), HOLD),
+        do=(
+            "One hand on the chair back, weight on one foot.",
+            "Breathe in and fold until the free hand comes down towards the foot, spine level.",
+            "Breathe out and drive through the heel to stand; change sides.",
+        ),
     )
     .family()
 )

@@ -77,6 +77,11 @@ FAMILY = (
         {"side_bend": 0.7, "leg_loading": 0.3},
         3,
         parameters=(_load(3),),
+        do=(
+            "A bag in one hand, the worktop within reach of the other.",
+            "Stand as if it were not there, for the count; no lean, no hitch.",
+            "Put it down by a fold in the hips; change hands.",
+        ),
     )
     .rung(
         "slow_steps",
@@ -87,6 +92,11 @@ FAMILY = (
         5,
         parameters=(_load(3),),
         arrow="left.knee",
+        do=(
+            "A bag in one hand, the worktop beside you.",
+            "Take slow steps along the worktop, tall on each foot.",
+            "Turn round, change hands, and walk back.",
+        ),
     )
     .family()
 )

@@ -86,6 +86,11 @@ FAMILY = Family(
             effort=4,
             parameters=(_ARM, _HIP),
             arrow="left.fingertips",
+            do=(
+                "Legs over the hips, both arms to the ceiling, shoulder blades heavy.",
+                "Breathe out and let one arm go back beside the ear, ribs closed.",
+                "Breathe in and bring it up again; the legs have not moved.",
+            ),
         ),
         Step(
             "legs_only",
@@ -103,6 +108,11 @@ FAMILY = Family(
             effort=5,
             parameters=(_reach(55), _HIP),
             arrow="left.heel",
+            do=(
+                "Legs over the hips, both arms to the ceiling.",
+                "Breathe out and reach one leg away, low only as far as the back stays; both arms stay.",
+                "Breathe in and bring the knee back over the hip.",
+            ),
         ),
         Step(
             "short_reach",
@@ -120,6 +130,11 @@ FAMILY = Family(
             effort=5,
             parameters=(_reach(55), _ARM, _HIP),
             arrow="left.heel",
+            do=(
+                "Legs over the hips, arms to the ceiling.",
+                "Breathe out and let one arm and the opposite leg leave together, half-way only.",
+                "Breathe in and bring both home at the same moment, then the other pair.",
+            ),
         ),
         Step(
             "full_reach",
@@ -137,6 +152,11 @@ FAMILY = Family(
             effort=6,
             parameters=(_reach(30), _ARM, _HIP),
             arrow="left.heel",
+            do=(
+                "Legs over the hips, arms to the ceiling, two settling breaths.",
+                "Breathe out and reach arm and opposite leg apart until both are long; ribs and pelvis stay together.",
+                "Breathe in and come back to the middle before the next pair leaves.",
+            ),
         ),
     ),
 )

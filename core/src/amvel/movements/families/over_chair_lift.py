@@ -190,8 +190,20 @@ FAMILY = (
         arrow="breastbone",
         parameters=(_SEAT,),
     )
-    .rung("hands_press", "Hands press", _lift, Dose(5, 2, 8.0), {"upper_back": 0.7}, 3)
-    .rung("less_hand", "Less hand", _less_hand, Dose(5, 2, 8.0), {"upper_back": 0.9}, 4)
+    .rung("hands_press", "Hands press", _lift, Dose(5, 2, 8.0), {"upper_back": 0.7}, 3,
+        do=(
+            "Pelvis at the seat’s edge, belly on the cushion, hands on the frame.",
+            "Breathe out, press the hands and lengthen the upper back until it is level, the crown reaching away.",
+            "Lower over a slow breath; hold the last one for a few breaths.",
+        ),
+    )
+    .rung("less_hand", "Less hand", _less_hand, Dose(5, 2, 8.0), {"upper_back": 0.9}, 4,
+        do=(
+            "Lengthen to level with the hands as before.",
+            "Let the hands become light while the upper back keeps its place; the seat edge says when the low back takes over.",
+            "Press the hands again, then lower.",
+        ),
+    )
     .rung(
         "arm_reached",
         "One arm reached",
@@ -202,6 +214,11 @@ FAMILY = (
         sides=True,
         parameters=(_ARM, _SEAT),
         arrow="left.fingertips",
+        do=(
+            "Lengthen to level, both hands light.",
+            "Breathe out and reach one arm low and ahead; with a sore shoulder keep it low by the side.",
+            "Bring the hand back to the frame, then the other.",
+        ),
     )
     .rung(
         "one_leg",
@@ -213,6 +230,11 @@ FAMILY = (
         sides=True,
         parameters=(_LEG, _SEAT),
         arrow="left.heel",
+        do=(
+            "Lengthen to level, hands on the frame.",
+            "Breathe out and lift one leg low and long, from the buttock.",
+            "Put the toes down, breathe in, and lift the other.",
+        ),
     )
     .rung(
         "both_legs",
@@ -223,6 +245,11 @@ FAMILY = (
         7,
         parameters=(_LEG, _SEAT),
         arrow="left.heel",
+        do=(
+            "Hands firm on the frame, legs a little apart, buttocks set.",
+            "Breathe out and lift both legs long until they are level, no higher.",
+            "Lower both toes slowly.",
+        ),
     )
     .family()
 )

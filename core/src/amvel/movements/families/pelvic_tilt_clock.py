@@ -62,7 +62,13 @@ FAMILY = (
         arrow="belly",
         view="side",
     )
-    .rung("find_the_middle", "Find the middle", _tilt, Dose(5, 1, 8.0), {"deep_control": 0.5, "breath": 0.2}, 1)
+    .rung("find_the_middle", "Find the middle", _tilt, Dose(5, 1, 8.0), {"deep_control": 0.5, "breath": 0.2}, 1,
+        do=(
+            "Heels of the hands on the hip bones, fingertips on the pubic bone.",
+            "Breathe out and let the belly tip the pelvis a little towards you, then let it rock a little the other way; the heels do not push.",
+            "Make the rocking smaller until hip bones and pubic bone lie level: stay there for a breath.",
+        ),
+    )
     .rung(
         "tuck_held",
         "Tuck held for two breaths",
@@ -71,6 +77,11 @@ FAMILY = (
         {"deep_control": 0.6, "resist_extension": 0.3},
         2,
         cues=("hold the tuck, let buttocks and shoulders go",),
+        do=(
+            "From the middle breathe out and tip the pelvis a little towards you.",
+            "Keep the small tuck for two or three breaths; buttocks and shoulders let go while the belly keeps it.",
+            "Roll back to the middle on a breath in.",
+        ),
     )
     .family()
 )

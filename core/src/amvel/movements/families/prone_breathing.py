@@ -42,7 +42,13 @@ FAMILY = (
         breath="in to the back of the waist, long out",
         parameters=(_FOREHEAD, _PELVIS),
     )
-    .rung("hands_beside", "Without weight", _plain, Dose(8, 1, 7.0), {"breath": 0.7}, 1)
+    .rung("hands_beside", "Without weight", _plain, Dose(8, 1, 7.0), {"breath": 0.7}, 1,
+        do=(
+            "Face down on the cushion, hands beside the head.",
+            "Breathe in until the back of the waist rises; breathe out long until it sinks.",
+            "Wait for the next breath to come.",
+        ),
+    )
     .rung(
         "light_weight",
         "Light weight on the low back",
@@ -52,6 +58,11 @@ FAMILY = (
         1,
         parameters=(_KG, _FOREHEAD, _PELVIS),
         props=(LIGHT_WEIGHT,),
+        do=(
+            "Face down on the cushion, a light bag on the low back.",
+            "Breathe in and lift the bag a little with the breath; breathe out long and let it sink.",
+            "Nothing else works: the buttocks stay soft.",
+        ),
     )
     .family()
 )

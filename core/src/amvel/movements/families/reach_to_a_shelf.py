@@ -70,6 +70,11 @@ FAMILY = (
         Dose(6, 1, 6.0),
         {"turning": 0.6, "upper_back": 0.5, "resist_extension": 0.4},
         2,
+        do=(
+            "One hand firm on the worktop.",
+            "Breathe out, then let the other hand reach across and up to the shelf; grow from the feet.",
+            "Breathe in and bring it down.",
+        ),
     )
     .rung(
         "with_a_jar",
@@ -80,6 +85,11 @@ FAMILY = (
         4,
         parameters=(_ARM, _TURN, _LOAD, HOLD),
         props=(WORKTOP, WEIGHT),
+        do=(
+            "One hand firm on the worktop, a jar in the other, close to you.",
+            "Breathe out and put the jar on the shelf, ribs on the pelvis.",
+            "Breathe in; next time take it down again.",
+        ),
     )
     .family()
 )

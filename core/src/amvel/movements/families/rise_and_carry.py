@@ -62,6 +62,11 @@ FAMILY = (
         Dose(4, 1, 9.0),
         {"sit_to_stand": 0.8, "leg_loading": 0.6, "balance": 0.3},
         5,
+        do=(
+            "A half-full cup in one hand, feet back.",
+            "Breathe out and rise, the cup level; stand for a breath.",
+            "Sit down again with the cup, slowly.",
+        ),
     )
     .rung(
         "rise_and_put_down",
@@ -70,6 +75,11 @@ FAMILY = (
         Dose(4, 1, 14.0),
         {"sit_to_stand": 0.8, "leg_loading": 0.6, "balance": 0.4, "upper_back": 0.3},
         5,
+        do=(
+            "A half-full cup in one hand, a worktop ahead.",
+            "Breathe out and rise, breathe in to stand, breathe out and put the cup down on the worktop.",
+            "Sit down, and next time fetch it back.",
+        ),
     )
     .family(daily_task=True)
 )

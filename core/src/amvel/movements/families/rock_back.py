@@ -46,6 +46,11 @@ FAMILY = (
         {"hip_bend": 0.6, "deep_control": 0.3},
         2,
         parameters=(_to(100), _HAND, RAISED),
+        do=(
+            "Hands under the shoulders, knees under the hips, belly lifted.",
+            "Breathe out and move the sit bones back by a hand’s breadth as one straight piece.",
+            "Breathe in and come forward over the hands.",
+        ),
     )
     .rung(
         "further",
@@ -55,6 +60,11 @@ FAMILY = (
         {"hip_bend": 0.8, "deep_control": 0.3},
         2,
         parameters=(_to(112), _HAND, RAISED),
+        do=(
+            "Hands under the shoulders, knees under the hips, belly lifted.",
+            "Breathe out and go back until the low back is about to round: that place is your measure.",
+            "Breathe in and come forward; say how far it was.",
+        ),
     )
     .family()
 )

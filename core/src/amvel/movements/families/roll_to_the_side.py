@@ -116,6 +116,11 @@ FAMILY = (
         Dose(4, 1, 7.0),
         {"position_change": 0.7, "turning": 0.4},
         2,
+        do=(
+            "Knees bent and together; the upper arm reaches across, the lower arm lies out of the way.",
+            "Breathe out and roll half-way to the side, knees, ribs and shoulder at the same moment; look where you go.",
+            "Roll back as one piece.",
+        ),
     )
     .rung(
         "to_the_side",
@@ -124,6 +129,11 @@ FAMILY = (
         Dose(4, 1, 8.0),
         {"position_change": 1.0, "turning": 0.4},
         2,
+        do=(
+            "Knees bent and together, the lower arm ahead, the upper arm reaching across.",
+            "Breathe out and roll all the way onto the side as one unit; nothing lifts from the floor to sit up.",
+            "Rest there for a breath, then roll back the same way, or go on to sit.",
+        ),
     )
     .family(daily_task=True)
 )

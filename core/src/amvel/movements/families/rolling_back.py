@@ -60,7 +60,19 @@ FAMILY = (
         not_felt="the neck, the knobs of the spine",
         breath="in to roll back, out to come up",
     )
-    .rung("like_a_ball", "Like a ball", _ball, Dose(5, 1, 4.0), {"flexion_strength": 0.4}, 5)
-    .rung("open_legs", "With open legs", _open, Dose(3, 1, 5.0), {"flexion_strength": 0.4}, 6)
+    .rung("like_a_ball", "Like a ball", _ball, Dose(5, 1, 4.0), {"flexion_strength": 0.4}, 5,
+        do=(
+            "Sit with the shins in the hands.",
+            "Roll back to the shoulder blades.",
+            "Roll up to sitting again.",
+        ),
+    )
+    .rung("open_legs", "With open legs", _open, Dose(3, 1, 5.0), {"flexion_strength": 0.4}, 6,
+        do=(
+            "Sit balanced, both legs long and open in the hands.",
+            "Roll back onto the shoulder blades, legs open.",
+            "Roll up again without putting the feet down.",
+        ),
+    )
     .family()
 )

@@ -59,6 +59,11 @@ FAMILY = (
         {"breath": 0.3, "deep_control": 0.4},
         2,
         parameters=(_by(15), _HAND, RAISED),
+        do=(
+            "Hands and knees, tops of the feet pressing.",
+            "Breathe in and lengthen; breathe out: pelvic floor, deep layer, then the back rounds a little.",
+            "Let it be long again on the next breath in, without a sag.",
+        ),
     )
     .rung(
         "larger",
@@ -68,6 +73,11 @@ FAMILY = (
         {"breath": 0.3, "deep_control": 0.4},
         2,
         parameters=(_by(35), _HAND, RAISED),
+        do=(
+            "Hands and knees, tops of the feet or tucked toes pressing.",
+            "Breathe in and open the upper back; breathe out and round as far as it feels free, tailbone first.",
+            "Come back to a long back, bone by bone.",
+        ),
     )
     .family()
 )

@@ -61,7 +61,13 @@ FAMILY = (
         arrow="left.knee",
         parameters=(_OPEN, SEAT),
     )
-    .rung("one_knee", "One knee", _one, Dose(10, 1, 4.0), {"hip_out": 0.5, "deep_control": 0.2}, 1, sides=True)
+    .rung("one_knee", "One knee", _one, Dose(10, 1, 4.0), {"hip_out": 0.5, "deep_control": 0.2}, 1, sides=True,
+        do=(
+            "Sit tall, feet close together.",
+            "Breathe out and open one knee, the foot turning on its place; both sit bones stay heavy.",
+            "Breathe in and close it as slowly.",
+        ),
+    )
     .rung(
         "both_with_a_band",
         "Both knees against a band",
@@ -71,6 +77,11 @@ FAMILY = (
         3,
         parameters=(_OPEN, _BAND, SEAT),
         props=(FIRM_CHAIR, BAND),
+        do=(
+            "A band round the thighs, feet close together.",
+            "Breathe out and open both knees evenly against the band.",
+            "Breathe in and let it close them slowly.",
+        ),
     )
     .family()
 )

@@ -55,6 +55,11 @@ FAMILY = (
         {"hip_bend": 0.4, "deep_control": 0.4},
         2,
         parameters=(_knee(35), SEAT),
+        do=(
+            "Sit tall near the front of the seat.",
+            "Breathe out and slide one heel out along the floor as far as the sit bones stay under you.",
+            "Breathe in and slide it back.",
+        ),
     )
     .rung(
         "leg_long",
@@ -64,6 +69,11 @@ FAMILY = (
         {"hip_bend": 0.5, "resist_extension": 0.5, "deep_control": 0.4, "leg_loading": 0.3},
         3,
         parameters=(_knee(20), SEAT),
+        do=(
+            "Sit tall near the front of the seat.",
+            "Breathe out and straighten one knee until the leg is long and the heel light; stop before the pelvis tucks.",
+            "Breathe in and bend it again.",
+        ),
     )
     .family()
 )

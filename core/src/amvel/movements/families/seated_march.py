@@ -58,6 +58,7 @@ def _step(
     effort: float,
     parameters: tuple[Parameter, ...],
     arrow: str,
+    do: tuple[str, ...],
 ) -> Step:
     return Step(
         id,
@@ -76,6 +77,7 @@ def _step(
         parameters=parameters,
         props=(FIRM_CHAIR,),
         arrow=arrow,
+        do=do,
     )
 
 
@@ -94,6 +96,11 @@ FAMILY = Family(
             1,
             (SEAT,),
             "left.heel",
+            (
+                "Sit tall, both sit bones equally heavy.",
+                "Breathe out and lift one heel; the ball of the foot stays.",
+                "Breathe in and lower it; then the other.",
+            ),
         ),
         _step(
             "foot_lifts",
@@ -104,6 +111,11 @@ FAMILY = Family(
             3,
             (_LIFT, SEAT),
             "left.ball",
+            (
+                "Sit tall, set, wait a second.",
+                "Breathe out and float one whole foot a centimetre; nothing leans.",
+                "Breathe in and put it down without a sound.",
+            ),
         ),
         _step(
             "knee_high",
@@ -114,6 +126,11 @@ FAMILY = Family(
             4,
             (_HIGH, SEAT),
             "left.knee",
+            (
+                "Sit tall, set, wait a second.",
+                "Breathe out and bring one knee up as far as the trunk stays tall.",
+                "Breathe in and lower it slowly.",
+            ),
         ),
     ),
 )

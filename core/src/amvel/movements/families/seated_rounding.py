@@ -74,7 +74,13 @@ FAMILY = (
         arrow="breastbone",
         parameters=(_BY,),
     )
-    .rung("over_the_legs", "Over the legs", _round, Dose(5, 1, 6.0), {"hip_bend": 0.2}, 3)
+    .rung("over_the_legs", "Over the legs", _round, Dose(5, 1, 6.0), {"hip_bend": 0.2}, 3,
+        do=(
+            "Sit with long legs.",
+            "The back rounds over the legs.",
+            "Up again.",
+        ),
+    )
     .rung(
         "turn_and_reach",
         "Turn and reach across to the foot",
@@ -83,6 +89,11 @@ FAMILY = (
         {"hip_bend": 0.2, "turning": 0.2},
         4,
         sides=True,
+        do=(
+            "Sit with long legs apart.",
+            "One hand reaches across to the other foot.",
+            "Up again, then the other side.",
+        ),
     )
     .family()
 )

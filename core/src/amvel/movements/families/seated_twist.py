@@ -52,6 +52,12 @@ FAMILY = (
         parameters=(_TURN, _KG, SEAT),
         props=(FIRM_CHAIR, HOUSEHOLD_WEIGHT),
     )
-    .rung("with_weight", "With a weight", _twist, Dose(6, 1, 4.0), {"turning": 0.7}, 5)
+    .rung("with_weight", "With a weight", _twist, Dose(6, 1, 4.0), {"turning": 0.7}, 5,
+        do=(
+            "Sit with a weight in both hands.",
+            "The trunk turns with the weight to one side.",
+            "Then to the other.",
+        ),
+    )
     .family()
 )

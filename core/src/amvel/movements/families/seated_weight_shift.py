@@ -66,7 +66,13 @@ FAMILY = (
         arrow="breastbone",
         parameters=(_SHIFT, SEAT),
     )
-    .rung("shift", "Shift", _shift, Dose(6, 1, 5.0), {"balance": 0.3, "side_bend": 0.4}, 1)
+    .rung("shift", "Shift", _shift, Dose(6, 1, 5.0), {"balance": 0.3, "side_bend": 0.4}, 1,
+        do=(
+            "Sit tall in the middle of the seat.",
+            "Breathe out and move your weight onto one sit bone, growing taller on that side.",
+            "Breathe in and come back to the middle.",
+        ),
+    )
     .rung(
         "reach",
         "Shift and reach",
@@ -75,6 +81,11 @@ FAMILY = (
         {"balance": 0.45, "side_bend": 0.6},
         2,
         arrow="left.fingertips",
+        do=(
+            "Move your weight onto one sit bone.",
+            "Breathe out and reach out to that side with a long arm; the other sit bone gets light.",
+            "Breathe in and let the arm bring you back.",
+        ),
     )
     .family()
 )

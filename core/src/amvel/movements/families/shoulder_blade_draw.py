@@ -57,6 +57,11 @@ FAMILY = (
         1,
         parameters=(SEAT,),
         props=(FIRM_CHAIR,),
+        do=(
+            "Sit tall, hands on the thighs.",
+            "Breathe out and let the shoulder blades slide together and down; the ribs stay.",
+            "Breathe in and let them go wide.",
+        ),
     )
     .rung(
         "band_row",
@@ -67,6 +72,11 @@ FAMILY = (
         3,
         parameters=(_BAND, SEAT),
         props=(FIRM_CHAIR, BAND, ANCHOR),
+        do=(
+            "Sit facing the anchor, an end of the band in each hand.",
+            "Breathe out and draw the elbows back past the waist.",
+            "Breathe in and let the band take the hands forward slowly.",
+        ),
     )
     .family()
 )

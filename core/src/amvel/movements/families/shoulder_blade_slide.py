@@ -69,6 +69,11 @@ FAMILY = Family(
             parameters=(_FOREHEAD, _PELVIS),
             props=(TOWEL, CUSHION),
             arrow="left.fingertips",
+            do=(
+                "Face down, palms up; pubic bone, tailbone and buttocks set.",
+                "Breathe out and slide the fingertips towards the feet, let the arms float and pulse up three times.",
+                "Breathe in, let go wholly, and set again.",
+            ),
         ),
         Step(
             "forehead_light",
@@ -86,6 +91,11 @@ FAMILY = Family(
             parameters=(_LIFT, _FOREHEAD, _PELVIS),
             props=(TOWEL, CUSHION),
             arrow="forehead",
+            do=(
+                "Set as before and slide the fingertips to the feet.",
+                "Breathe out and let the forehead leave the towel by two or three centimetres, eyes down, crown long.",
+                "Lower the forehead first, then the arms, and let go.",
+            ),
         ),
     ),
 )

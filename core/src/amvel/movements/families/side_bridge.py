@@ -169,6 +169,11 @@ FAMILY = (
         Dose(4, 1, 10.0, hold_s=5),
         {"side_bend": 0.7, "hip_out": 0.3, "upper_back": 0.2},
         3,
+        do=(
+            "Elbow under the shoulder, knees bent; shoulder away from the ear.",
+            "Breathe out and take the weight off the lower hip, without lifting it: a sheet of paper would pass.",
+            "Breathe on for the count, then let the hip become heavy.",
+        ),
     )
     .rung(
         "on_the_shoulder",
@@ -183,6 +188,11 @@ FAMILY = (
         ),
         arrow="right.hip_side",
         props=(CUSHION,),
+        do=(
+            "Lie on the back of the shoulder, head on its cushion, the lower arm ahead.",
+            "Breathe out and lift the hips until the body is one line from shoulder to knee.",
+            "Breathe on for the count and lower with control.",
+        ),
     )
     .rung(
         "knees_bent",
@@ -193,6 +203,11 @@ FAMILY = (
         5,
         after=("both_legs_lift/hand_in_front",),
         arrow="right.hip_side",
+        do=(
+            "Elbow under the shoulder, knees bent, top buttock set.",
+            "Breathe out and lift the hips: one log from shoulder to knee on the forearm.",
+            "Hold and breathe, then lower slowly.",
+        ),
     )
     .rung(
         "log_roll",
@@ -203,6 +218,11 @@ FAMILY = (
         6,
         arrow="left.hip",
         parameters=(_ROLL,),
+        do=(
+            "Up on forearm and knees as one log.",
+            "Roll shoulder and hip together a finger’s breadth forward, then back, like a roll of dough.",
+            "Lower when shoulder and hip no longer move together.",
+        ),
     )
     .rung(
         "full_length",
@@ -213,6 +233,11 @@ FAMILY = (
         8,
         arrow="right.hip_side",
         parameters=(_FEET,),
+        do=(
+            "Elbow under the shoulder, both legs long, the upper foot ahead.",
+            "Breathe out and lift the hips until crown, hips and heels are one line.",
+            "Hold and breathe, then lower slowly.",
+        ),
     )
     .family()
 )

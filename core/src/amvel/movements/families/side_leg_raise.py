@@ -94,6 +94,11 @@ FAMILY = (
         {"hip_out": 0.9, "turning": 0.3},
         3,
         parameters=(_out(20),),
+        do=(
+            "On your side with the lower knee bent, a wall behind you that the heel may brush.",
+            "Breathe in and lift the long upper leg as far as the waist stays long, ankle pointing.",
+            "Breathe out and lower it just as slowly, ankle flexing.",
+        ),
     )
     .rung(
         "both_legs_long",
@@ -103,6 +108,11 @@ FAMILY = (
         {"hip_out": 0.9, "turning": 0.4, "side_bend": 0.2},
         4,
         parameters=(_out(20),),
+        do=(
+            "On your side with both legs long, the wall behind you.",
+            "Breathe in and lift the upper leg a little behind the body, toes slightly in.",
+            "Breathe out, lower it, and do not let it fall on the other one.",
+        ),
     )
     .rung(
         "with_cushion",
@@ -115,6 +125,11 @@ FAMILY = (
         cues=("press first, then both legs leave the floor together", "as slow down as up", "the waist stays long"),
         parameters=(_out(8, high=26),),  # the lower hip has to bring its leg across as far
         props=(CUSHION,),
+        do=(
+            "A firm cushion between the feet, pressed lightly by both legs.",
+            "Press first, then lift both legs together a finger’s breadth, the waist long.",
+            "Lower over a slow breath and let the pressing go.",
+        ),
     )
     .family()
 )

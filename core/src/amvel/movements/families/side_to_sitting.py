@@ -177,6 +177,11 @@ FAMILY = (
         Dose(3, 1, 8.0),
         {"position_change": 0.8, "side_bend": 0.4},
         3,
+        do=(
+            "On your side at the edge, knees bent, the upper hand flat in front of you.",
+            "Let the feet go over the edge, breathe out and push with elbow and hand until you lean on the forearm; the trunk stays one piece.",
+            "Lower the same way, slowly.",
+        ),
     )
     .rung(
         "all_the_way",
@@ -186,6 +191,11 @@ FAMILY = (
         {"position_change": 1.0, "side_bend": 0.4},
         4,
         shown=(0, 1, -1),
+        do=(
+            "On your side at the edge, knees bent, the upper hand flat in front of you.",
+            "Feet over the edge, breathe out and push through forearm and hand until you sit.",
+            "Stay sitting for three breaths; lie down again over the same side.",
+        ),
     )
     .family(daily_task=True)
 )

@@ -107,6 +107,11 @@ FAMILY = (
         ),
         parameters=(replace(_BACK, default=12), _SUPPORT),
         props=(FIRM_CHAIR, CUSHION, TOWEL),
+        do=(
+            "Kneel before a cushioned seat, forearms on it.",
+            "Let the sit bones move back until the arms are long and the belly hangs; breathe into the back of the pelvis.",
+            "Push the hands into the seat and come up.",
+        ),
     )
     .rung(
         "on_the_floor",
@@ -117,6 +122,11 @@ FAMILY = (
         1,
         parameters=(_BACK,),
         props=(TOWEL,),
+        do=(
+            "Forearms and wide knees on the mat, tops of the feet down.",
+            "Sit back as far as it is easy, head on the hands, belly and pelvic floor letting go.",
+            "After the breaths walk the forearms in and come forward.",
+        ),
     )
     .family()
 )

@@ -314,6 +314,11 @@ FAMILY = Family(
             parameters=(SEAT, HEEL_WEDGE),
             props=(CHAIR_WITH_ARMS,),
             shown=(0, 1, -1),
+            do=(
+                "Near the edge of the seat, heels back, hands on the arm rests.",
+                "Breathe in and lean; breathe out and push with legs and hands until you stand.",
+                "Stand for a breath, feel for the arm rests, and sit down slowly.",
+            ),
         ),
         Step(
             "leg_ahead",
@@ -340,6 +345,11 @@ FAMILY = Family(
             parameters=(replace(SEAT, default=_high_seat_cm), _LEAN),
             props=(CHAIR_WITH_ARMS,),
             shown=(0, 3, -1),
+            do=(
+                "One leg long ahead, the other foot under the seat, hands on the arm rests.",
+                "Trunk upright, breathe out and push up with both arms and the foot under you; bring the long leg in once you stand.",
+                "Put the leg ahead again before you sit down.",
+            ),
         ),
         Step(
             "one_hand",
@@ -362,6 +372,11 @@ FAMILY = Family(
             parameters=(SEAT, _HAND, HEEL_WEDGE),
             props=(FIRM_CHAIR, ARM_REST_OR_WORKTOP),
             shown=(0, 1, -1),
+            do=(
+                "One hand on the arm rest or worktop, the other arm at rest.",
+                "Breathe in and lean; breathe out and rise with both feet pushing alike, the hand only helping.",
+                "Sit down slowly, the same hand first.",
+            ),
         ),
         Step(
             "two_legs",
@@ -379,6 +394,11 @@ FAMILY = Family(
             parameters=(ARMS_AHEAD, SEAT, HEEL_WEDGE),
             props=(FIRM_CHAIR,),
             shown=(0, 1, -1),
+            do=(
+                "Near the edge of the seat, heels back, arms ahead.",
+                "Breathe in and lean until the feet feel the weight; breathe out and rise without the hands.",
+                "Touch the seat like an egg on the way down.",
+            ),
         ),
         Step(
             "staggered",
@@ -397,6 +417,11 @@ FAMILY = Family(
             parameters=(_STAGGER, ARMS_AHEAD, SEAT, HEEL_WEDGE),
             props=(FIRM_CHAIR,),
             shown=(0, 1, -1),
+            do=(
+                "One foot a little ahead of the other.",
+                "Breathe in and lean; breathe out and rise, the foot behind doing most.",
+                "Sit down slowly; later change the feet.",
+            ),
         ),
         Step(
             "heel_ahead",
@@ -415,6 +440,11 @@ FAMILY = Family(
             parameters=(replace(SEAT, default=_high_seat_cm),),
             props=(FIRM_CHAIR,),
             shown=(0, 1, -1),
+            do=(
+                "One leg long ahead, only its heel down.",
+                "Breathe in and lean; breathe out and rise on the other foot, the heel just steadies.",
+                "Sit down over the same foot, slowly.",
+            ),
         ),
         Step(
             "one_leg",
@@ -434,6 +464,11 @@ FAMILY = Family(
             parameters=(replace(SEAT, default=_high_seat_cm),),
             props=(FIRM_CHAIR, WORKTOP),
             shown=(0, 1, -1),
+            do=(
+                "One foot off the floor, a worktop within reach.",
+                "Breathe in and lean; breathe out and rise on one leg, hips and shoulders square.",
+                "Lower as if onto an egg, the other foot still off.",
+            ),
         ),
     ),
     daily_task=True,

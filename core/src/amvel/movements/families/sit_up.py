@@ -58,7 +58,19 @@ FAMILY = (
         arrow="breastbone",
         parameters=(_UP,),
     )
-    .rung("half_way", "Half-way up", _half, Dose(5, 1, 6.0), {"flexion_strength": 0.8}, 5)
-    .rung("roll_up", "Roll-up, legs long", _roll_up, Dose(5, 1, 8.0), {"flexion_strength": 0.9}, 7)
+    .rung("half_way", "Half-way up", _half, Dose(5, 1, 6.0), {"flexion_strength": 0.8}, 5,
+        do=(
+            "Knees bent, arms ahead.",
+            "Curl up half-way.",
+            "Lower again.",
+        ),
+    )
+    .rung("roll_up", "Roll-up, legs long", _roll_up, Dose(5, 1, 8.0), {"flexion_strength": 0.9}, 7,
+        do=(
+            "Legs long, arms overhead.",
+            "Roll up bone by bone to sitting.",
+            "Roll down again.",
+        ),
+    )
     .family()
 )

@@ -61,6 +61,11 @@ FAMILY = (
         {"turning": 0.6, "resist_extension": 0.5, "deep_control": 0.4},
         4,
         parameters=(_size(6),),
+        do=(
+            "Both knees over the hips, arms wide, palms up.",
+            "Draw a circle the size of a saucer with both knees; in for one half, out for the other half.",
+            "Stop in the middle, then circle the other way.",
+        ),
     )
     .rung(
         "legs_long",
@@ -70,6 +75,11 @@ FAMILY = (
         {"turning": 0.8, "resist_extension": 0.8},
         6,
         parameters=(_size(5),),
+        do=(
+            "Both legs to the ceiling, arms wide, belly and buttocks set.",
+            "Draw the same small circle with long legs; both hip bones stay heavy.",
+            "Bend the knees between the rounds, then circle the other way.",
+        ),
     )
     .family()
 )

@@ -52,6 +52,11 @@ FAMILY = (
         2,
         props=(HOUSEHOLD_ROLL,),
         also=("A roll of 10–15 cm between the knees.",),
+        do=(
+            "A roll between the knees, two quiet breaths.",
+            "Breathe out and press both knees into the roll with half of your strength, as much left as right; build it up, keep it for three seconds.",
+            "Let go fully on the breath in; a soft click that does not hurt is no harm.",
+        ),
     )
     .rung(
         "push",
@@ -62,6 +67,11 @@ FAMILY = (
         2,
         props=(BELT,),
         also=("A belt round the thighs, just above the knees.",),
+        do=(
+            "A belt round the thighs above the knees, two quiet breaths.",
+            "Breathe out and press both knees out against the belt with half of your strength; build it up, keep it for three seconds.",
+            "Let go fully on the breath in.",
+        ),
     )
     .family()
 )

@@ -82,6 +82,11 @@ FAMILY = (
         Dose(10, 1, 6.0),
         {"breath": 0.8, "deep_control": 0.5},
         1,
+        do=(
+            "Back of pelvis and upper back on the wall, hands on the lowest ribs.",
+            "Breathe in into hands and wall; breathe out through pursed lips and narrow the waist.",
+            "Let the waist go on the breath in.",
+        ),
     )
     .rung(
         "arms_float",
@@ -91,6 +96,11 @@ FAMILY = (
         {"breath": 0.5, "deep_control": 0.6, "upper_back": 0.4, "resist_extension": 0.3},
         2,
         arrow="left.fingertips",
+        do=(
+            "On the wall, arms hanging.",
+            "Breathe out, narrow the waist and let both arms float ahead to shoulder height; the ribs stay on the wall as they are.",
+            "Breathe in and lower them.",
+        ),
     )
     .rung(
         "free_standing",
@@ -101,6 +111,11 @@ FAMILY = (
         1,
         setup=("Stand tall, a worktop within reach.", "Hands on the lowest ribs."),
         props=(WORKTOP,),
+        do=(
+            "Away from the wall, a worktop within reach, weight on both feet.",
+            "Breathe in all round; breathe out and narrow the waist without leaning.",
+            "Let go, and feel both feet again.",
+        ),
     )
     .family()
 )

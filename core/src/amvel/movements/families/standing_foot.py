@@ -50,7 +50,12 @@ FAMILY = (
         props=(WORKTOP,),
     )
     .rung(
-        "heel_to_ball", "Heel to ball", _rock, Dose(8, 1, 5.0), {"foot": 0.7, "balance": 0.4}, 1, arrow="vertex"
+        "heel_to_ball", "Heel to ball", _rock, Dose(8, 1, 5.0), {"foot": 0.7, "balance": 0.4}, 1, arrow="vertex",
+        do=(
+            "Hands on the worktop, feet bare.",
+            "Let the weight roll from the heels to the balls of the feet like a slow wave.",
+            "And back to the heels.",
+        ),
     )
     .rung(
         "spread_and_press",
@@ -60,6 +65,11 @@ FAMILY = (
         {"foot": 0.8, "balance": 0.3},
         1,
         arrow="left.toe_tip",
+        do=(
+            "Hands on the worktop, weight on both feet.",
+            "Spread the toes, then press big toe, little toe and heel of both feet down.",
+            "Let go, the toes stay long.",
+        ),
     )
     .family()
 )

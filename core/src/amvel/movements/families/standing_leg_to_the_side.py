@@ -45,7 +45,7 @@ _SETUP = ("Stand tall at a worktop, feet hip-wide, good shoes or bare feet.",)
 _FAULTS = (PELVIS_DROPS, _LEANS, BREATH_HELD)
 
 
-def _step(id: str, title: str, support: str, extra: str, balance: float, effort: float) -> Step:
+def _step(id: str, title: str, support: str, extra: str, balance: float, effort: float, do: tuple[str, ...]) -> Step:
     return Step(
         id,
         title,
@@ -64,6 +64,7 @@ def _step(id: str, title: str, support: str, extra: str, balance: float, effort:
         props=(WORKTOP_OR_CHAIR_BACK,),
         view="front",
         arrow="left.heel",
+        do=do,
     )
 
 
@@ -73,8 +74,29 @@ FAMILY = Family(
     "standing",
     "One leg carries, the other goes out; the hands help less and less.",
     (
-        _step("firm_hand", "Firm hand", "firm hand", "Both hands firm on the worktop.", 0.5, 3),
-        _step("fingertips", "Fingertips", "fingertips", "Only the fingertips touch.", 0.8, 4),
-        _step("hands_hover", "Hands hover", "hands hover", "The hands hover just above the worktop.", 1.0, 5),
+        _step(
+            "firm_hand", "Firm hand", "firm hand", "Both hands firm on the worktop.", 0.5, 3,
+            (
+                "Both hands firm on the worktop, tall on one leg.",
+                "Breathe out and let the other leg go straight out to the side, toes ahead.",
+                "Breathe in and bring it back; rest the leg after the set.",
+            ),
+        ),
+        _step(
+            "fingertips", "Fingertips", "fingertips", "Only the fingertips touch.", 0.8, 4,
+            (
+                "Only the fingertips on the worktop, tall on one leg.",
+                "Breathe out and let the other leg go out; the pelvis stays level.",
+                "Breathe in and bring it back.",
+            ),
+        ),
+        _step(
+            "hands_hover", "Hands hover", "hands hover", "The hands hover just above the worktop.", 1.0, 5,
+            (
+                "Hands a finger’s breadth above the worktop, tall on one leg.",
+                "Breathe out and let the other leg go out; touch only if you sway.",
+                "Breathe in and bring it back.",
+            ),
+        ),
     ),
 )

@@ -82,6 +82,11 @@ FAMILY = (
         {"hip_back": 0.9, "balance": 0.5, "hip_out": 0.3},
         3,
         parameters=(_BACK, HOLD),
+        do=(
+            "Both hands firm on the worktop, tall on one leg.",
+            "Breathe out and reach the other leg low and long behind you, from the buttock.",
+            "Breathe in and put it down beside the other.",
+        ),
     )
     .rung(
         "opposite_arm",
@@ -91,6 +96,11 @@ FAMILY = (
         {"hip_back": 0.9, "upper_back": 0.4, "turning": 0.5, "balance": 0.6},
         4,
         parameters=(_BACK, HOLD),
+        do=(
+            "One hand firm on the worktop.",
+            "Breathe out and reach one leg back and the arm of the other side ahead, both low.",
+            "Breathe in and bring both home.",
+        ),
     )
     .rung(
         "hinge_as_one",
@@ -100,6 +110,11 @@ FAMILY = (
         {"hip_back": 1.0, "hip_bend": 0.5, "upper_back": 0.4, "balance": 0.7, "turning": 0.4},
         5,
         parameters=(_BACK, _LEAN, HOLD),
+        do=(
+            "One hand on the worktop, leg back, opposite arm ahead.",
+            "Breathe out and tip forward a little from the standing hip: arm, trunk and leg are one piece.",
+            "Breathe in and come upright as one piece.",
+        ),
     )
     .rung(
         "fingertips",
@@ -108,6 +123,11 @@ FAMILY = (
         Dose(6, 2, 7.0),
         {"hip_back": 0.9, "balance": 0.8, "hip_out": 0.4},
         4,
+        do=(
+            "Only the fingertips on the worktop.",
+            "Breathe out and reach one leg low behind you; the fingers do not press.",
+            "Breathe in and put it down.",
+        ),
     )
     .rung(
         "hands_hover",
@@ -116,6 +136,11 @@ FAMILY = (
         Dose(6, 2, 8.0),
         {"hip_back": 0.9, "balance": 1.0, "hip_out": 0.5},
         5,
+        do=(
+            "Hands a finger’s breadth above the worktop.",
+            "Breathe out and reach one leg low behind you, hips square; touch only if you sway.",
+            "Breathe in and put it down.",
+        ),
     )
     .family()
 )

@@ -69,9 +69,36 @@ _FOREFOOT_CM = 9.0  # ahead of the ankle, still over the standing foot
 _STEP = Parameter("step_cm", "length of the step", "cm", 26, low=12, high=50, grid=2, easier="down")
 _REACH = Parameter("reach_deg", "how high the arm reaches", "deg", 95, low=30, high=150, grid=5, easier="down", shows=joint("right.shoulder.flexion"))
 _WORDS = {
-    "firm hand": ("firm_hand", "Firm hand", "The hand of the stepping side stays firm on the worktop."),
-    "fingertips": ("fingertips", "Fingertips", "Only the fingertips touch."),
-    "hands hover": ("hands_hover", "Hands hover", "The hand hovers just above the worktop."),
+    "firm hand": (
+        "firm_hand",
+        "Firm hand",
+        "The hand of the stepping side stays firm on the worktop.",
+        (
+            "One hand firm on the worktop beside you.",
+            "Breathe in and step ahead; arrive; breathe out and reach ahead with the free hand.",
+            "Breathe in and push back to the start.",
+        ),
+    ),
+    "fingertips": (
+        "fingertips",
+        "Fingertips",
+        "Only the fingertips touch.",
+        (
+            "Only the fingertips on the worktop beside you.",
+            "Breathe in and step ahead; arrive; breathe out and reach, eyes on the hand.",
+            "Push back to the start in one step.",
+        ),
+    ),
+    "hands hover": (
+        "hands_hover",
+        "Hands hover",
+        "The hand hovers just above the worktop.",
+        (
+            "The hand a finger’s breadth above the worktop.",
+            "Breathe in and step ahead; arrive; breathe out and reach without touching.",
+            "Push back in one step, and stand still before the next.",
+        ),
+    ),
 }
 _LADDER = Ladder(
     "step_and_reach",
@@ -96,7 +123,7 @@ _LADDER = Ladder(
     part=SessionPart.CARRIES_OVER,
 )
 for _support, _balance, _effort in (("firm hand", 0.5, 3), ("fingertips", 0.8, 4), ("hands hover", 1.0, 5)):
-    _id, _title, _line = _WORDS[_support]
+    _id, _title, _line, _do = _WORDS[_support]
     _LADDER.rung(
         _id,
         _title,
@@ -105,6 +132,7 @@ for _support, _balance, _effort in (("firm hand", 0.5, 3), ("fingertips", 0.8, 4
         {"balance": _balance, "leg_loading": 0.5, "turning": 0.3, "hip_out": 0.3},
         _effort,
         also=(_line,),
+        do=_do,
         parameters=(_STEP, _REACH, *ways_to_hold(_support)),
     )
 FAMILY = _LADDER.family()

@@ -75,6 +75,11 @@ FAMILY = (
         parameters=(_BOX, _reach(42)),
         props=(BOX_OR_LOW_TABLE, CLOTH),
         also=("Heels on the box, knees over the hips.",),
+        do=(
+            "Both heels on the box, knees over the hips, the back of the pelvis heavy.",
+            "Breathe out and slide one heel in towards you; breathe in and out to settle; the heel never leaves the box.",
+            "Breathe out and slide it away again, then the other.",
+        ),
     )
     .rung(
         "on_the_floor",
@@ -86,6 +91,11 @@ FAMILY = (
         parameters=(_reach(44),),
         props=(CLOTH,),
         also=("Heel on a sliding cloth, knees bent.",),
+        do=(
+            "Knees bent, one heel on a cloth that slides.",
+            "Breathe out and push the heel away along the floor as far as the low back stays as it is.",
+            "Take a breath, then breathe out and draw the heel home.",
+        ),
     )
     .family()
 )

@@ -83,7 +83,13 @@ FAMILY = (
         held=True,
         parameters=(_LEAN, _TABLE, SEAT),
     )
-    .rung("forearms", "Forearms on the cushions", _lean, Dose(4, 1, 8.0), {"breath": 0.7, "hip_bend": 0.3}, 1)
+    .rung("forearms", "Forearms on the cushions", _lean, Dose(4, 1, 8.0), {"breath": 0.7, "hip_bend": 0.3}, 1,
+        do=(
+            "Sit before the table, forearms on the cushions.",
+            "Lean from the hips until the cushions carry you, belly soft; breathe into the back of the ribs.",
+            "Push through the forearms and come up tall.",
+        ),
+    )
     .rung(
         "head_on_hands",
         "Head on the hands",
@@ -92,6 +98,11 @@ FAMILY = (
         {"breath": 0.8},
         1,
         parameters=(_TABLE, SEAT),
+        do=(
+            "Lean onto the cushions and lay the forehead on the hands.",
+            "Let the table have head and arms; breathe into the back of the pelvis.",
+            "Push up slowly, the head comes last.",
+        ),
     )
     .family()
 )

@@ -61,6 +61,11 @@ FAMILY = Family(
             parameters=(_LEAN, SEAT),
             props=(FIRM_CHAIR,),
             arrow="vertex",
+            do=(
+                "Sit tall, hands on the thighs.",
+                "Breathe in and lean from the hips as one long piece, hands sliding towards the knees.",
+                "Breathe out and come up, breastbone first.",
+            ),
         ),
         Step(
             "arms_raised",
@@ -78,6 +83,11 @@ FAMILY = Family(
             parameters=(_LEAN, _ARM, SEAT),
             props=(FIRM_CHAIR,),
             arrow="vertex",
+            do=(
+                "Sit tall, arms long ahead and up, only as high as the ribs stay.",
+                "Breathe in and lean from the hips, arms and trunk one line.",
+                "Breathe out and come up as one piece.",
+            ),
         ),
     ),
     replaces=("curl_family",),

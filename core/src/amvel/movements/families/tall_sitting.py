@@ -61,7 +61,12 @@ FAMILY = (
         props=(FIRM_CHAIR,),
     )
     .rung(
-        "back_supported", "Back supported", _supported, Dose(5, 2, 7.0), {"breath": 0.7, "deep_control": 0.2}, 1
+        "back_supported", "Back supported", _supported, Dose(5, 2, 7.0), {"breath": 0.7, "deep_control": 0.2}, 1,
+        do=(
+            "Sit with your back on the rest, feet flat; thumbs behind, fingers in front round the waist.",
+            "Breathe in to front, sides and back of your hands; breathe out and stay tall.",
+            "The rest only reminds you: no leaning.",
+        ),
     )
     .rung(
         "unsupported",
@@ -70,6 +75,11 @@ FAMILY = (
         Dose(5, 2, 7.0),
         {"breath": 0.7, "deep_control": 0.3, "upper_back": 0.2},
         2,
+        do=(
+            "Sit away from the rest, weight even on both sit bones; thumbs behind, fingers in front round the waist.",
+            "Grow to the crown, breathe in all round, breathe out without sinking.",
+            "Soften for a moment, then grow again.",
+        ),
     )
     .family()
 )

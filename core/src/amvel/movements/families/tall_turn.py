@@ -77,6 +77,11 @@ FAMILY = Family(
             props=(FIRM_CHAIR,),
             view="front",
             arrow="breastbone",
+            do=(
+                "Sit tall, hands on the lowest ribs.",
+                "Breathe out and turn the ribs under your hands to one side, growing taller; both sit bones stay.",
+                "Breathe in and turn back; compare the sides.",
+            ),
         ),
         Step(
             "with_a_hinge",
@@ -96,6 +101,11 @@ FAMILY = Family(
             props=(FIRM_CHAIR,),
             view="side",
             arrow="breastbone",
+            do=(
+                "Turn as before and keep it.",
+                "Breathe in and fold from the hips, the turn unchanged, the low back long.",
+                "Breathe out, come up first, then turn back.",
+            ),
         ),
         Step(
             "arms_forward",
@@ -115,6 +125,11 @@ FAMILY = Family(
             props=(FIRM_CHAIR,),
             view="top",
             arrow="left.fingertips",
+            do=(
+                "Arms long ahead, palms together.",
+                "Breathe out and turn, the hands going only as far as the breastbone goes.",
+                "Breathe in and come back slowly.",
+            ),
         ),
     ),
 )

@@ -47,7 +47,7 @@ def _frames(support: str) -> Frames:
     return frames
 
 
-def _step(id: str, title: str, support: str, extra: str, balance: float, effort: float) -> Step:
+def _step(id: str, title: str, support: str, extra: str, balance: float, effort: float, do: tuple[str, ...]) -> Step:
     return Step(
         id,
         title,
@@ -65,6 +65,7 @@ def _step(id: str, title: str, support: str, extra: str, balance: float, effort:
         parameters=(_BASE, *ways_to_hold(support)),
         props=(WORKTOP_OR_CHAIR_BACK,),
         view="side",
+        do=do,
     )
 
 
@@ -74,8 +75,29 @@ FAMILY = Family(
     "standing",
     "A narrow base, held quietly; the hands help less and less.",
     (
-        _step("firm_hand", "Firm hand", "firm hand", "Both hands firm on the worktop.", 0.5, 2),
-        _step("fingertips", "Fingertips", "fingertips", "Only the fingertips touch.", 0.8, 3),
-        _step("hands_hover", "Hands hover", "hands hover", "The hands hover just above the worktop.", 1.0, 4),
+        _step(
+            "firm_hand", "Firm hand", "firm hand", "Both hands firm on the worktop.", 0.5, 2,
+            (
+                "Both hands firm on the worktop; heel of one foot before the toes of the other.",
+                "Stand for the count, eyes on a point ahead, and breathe.",
+                "Step apart, rest, and change the feet.",
+            ),
+        ),
+        _step(
+            "fingertips", "Fingertips", "fingertips", "Only the fingertips touch.", 0.8, 3,
+            (
+                "Heel before toes, only the fingertips on the worktop.",
+                "Stand for the count; the fingers touch and do not press.",
+                "Step apart, rest, and change the feet.",
+            ),
+        ),
+        _step(
+            "hands_hover", "Hands hover", "hands hover", "The hands hover just above the worktop.", 1.0, 4,
+            (
+                "Heel before toes, hands a finger’s breadth above the worktop.",
+                "Stand for the count without touching, knees soft.",
+                "Touch before you step apart; change the feet.",
+            ),
+        ),
     ),
 )

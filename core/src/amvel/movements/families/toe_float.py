@@ -53,6 +53,11 @@ FAMILY = (
         {"deep_control": 0.8, "turning": 0.4, "resist_extension": 0.3},
         2,
         parameters=(_lift(2.5),),
+        do=(
+            "Two settling breaths, the deep set, and a second’s wait.",
+            "Breathe out and peel one foot off the floor by a finger’s breadth; nothing but the leg moves under your hands.",
+            "Wait for a breath in, then breathe out and put it down, toes first. Set again before the next.",
+        ),
     )
     .rung(
         "half_as_high",
@@ -62,6 +67,11 @@ FAMILY = (
         {"deep_control": 0.8, "turning": 0.5, "resist_extension": 0.4},
         2,
         parameters=(_lift(1.5),),
+        do=(
+            "The deep set again, then a second’s wait.",
+            "Breathe out and let one foot float half a finger high: lower is harder, so take more time.",
+            "Stay for one breath in, then put the toes down first on the breath out.",
+        ),
     )
     .rung(
         "paper_thin",
@@ -72,6 +82,11 @@ FAMILY = (
         3,
         parameters=(_lift(0.5),),
         cues=("a sheet of paper would just pass", "slower than you think"),
+        do=(
+            "Set, wait a second, feel both hip bones level.",
+            "Breathe out and take so much weight off one foot that a sheet of paper would pass; keep it there for a slow breath.",
+            "Let the foot become heavy again without a bump, and set anew.",
+        ),
     )
     .rung(
         "hands_behind_head",
@@ -82,6 +97,11 @@ FAMILY = (
         3,
         parameters=(_lift(0.5),),
         setup=("Lie on your back, knees bent, feet flat.", "Hands behind the head, elbows resting wide."),
+        do=(
+            "Hands behind the head, elbows wide and heavy; now only the belly tells you.",
+            "Breathe out and float one foot a paper’s height while ribs and elbows stay down.",
+            "Put the toes down first, and set again.",
+        ),
     )
     .family()
 )

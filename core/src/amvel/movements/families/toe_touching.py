@@ -37,6 +37,12 @@ FAMILY = (
         arrow="left.fingertips",
         parameters=(_BY,),
     )
-    .rung("fast", "Fast", _down, Dose(10, 1, 2.0), {"hip_bend": 0.2}, 4)
+    .rung("fast", "Fast", _down, Dose(10, 1, 2.0), {"hip_bend": 0.2}, 4,
+        do=(
+            "Stand with long knees.",
+            "The trunk swings down to the toes.",
+            "Up again at once.",
+        ),
+    )
     .family()
 )

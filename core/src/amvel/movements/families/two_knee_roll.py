@@ -123,6 +123,11 @@ FAMILY = (
         Dose(4, 1, 8.0),
         {"turning": 0.7, "side_bend": 0.3, "deep_control": 0.4},
         2,
+        do=(
+            "Arms wide on the floor, palms up; knees and feet together.",
+            "Breathe in and let both knees roll to one side, stacked, onto the outer edge of the foot, as far as the opposite shoulder stays down.",
+            "Breathe out and let the lowest ribs bring the knees back; compare the two ways home.",
+        ),
     )
     .rung(
         "arms_crossed",
@@ -131,6 +136,11 @@ FAMILY = (
         Dose(4, 2, 8.0),
         {"turning": 0.8, "side_bend": 0.4, "deep_control": 0.5},
         3,
+        do=(
+            "Arms crossed on the chest, so that nothing but the trunk holds you.",
+            "Breathe in and roll both knees to one side, smaller than with the arms wide.",
+            "Breathe out and bring them back from the ribs, not from the knees.",
+        ),
     )
     .family()
 )

@@ -68,6 +68,11 @@ FAMILY = (
         {"upper_back": 0.6, "resist_extension": 0.2},
         2,
         parameters=(_up(7), _WALL),
+        do=(
+            "Forearms on the wall at shoulder height.",
+            "Breathe out, press lightly and slide both forearms up by a hand’s breadth, ribs staying.",
+            "Breathe in and slide down.",
+        ),
     )
     .rung(
         "higher",
@@ -77,6 +82,11 @@ FAMILY = (
         {"upper_back": 0.7, "resist_extension": 0.4},
         3,
         parameters=(_up(14), _WALL),
+        do=(
+            "Forearms on the wall at shoulder height.",
+            "Breathe out and slide up until the arms are nearly long; shoulder blades reach round the ribs.",
+            "Breathe in and slide down before the low back arches.",
+        ),
     )
     .family()
 )

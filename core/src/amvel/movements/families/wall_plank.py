@@ -106,6 +106,11 @@ FAMILY = Family(
             effort=3,
             parameters=(_WALL,),
             props=(WALL,),
+            do=(
+                "Forearms on the wall, feet walked back to the mark.",
+                "Press the wall away and become one line from crown to heels; breathe on, longer out than in.",
+                "Walk the feet in to rest.",
+            ),
         ),
         Step(
             "one_foot_light",
@@ -124,6 +129,11 @@ FAMILY = Family(
             parameters=(_WALL,),
             props=(WALL,),
             arrow="left.heel",
+            do=(
+                "In the wall plank, a stripe across the back of the waistband level.",
+                "Breathe out and let one heel come up until that foot is light; the stripe stays level.",
+                "Breathe in and put it down; then the other.",
+            ),
         ),
         Step(
             "one_foot_lifted",
@@ -142,6 +152,11 @@ FAMILY = Family(
             parameters=(_WALL,),
             props=(WALL,),
             arrow="left.heel",
+            do=(
+                "In the wall plank, the stripe level.",
+                "Breathe out and lift one foot a little behind you, from the buttock.",
+                "Breathe in and put it down before the pelvis drops.",
+            ),
         ),
     ),
 )

@@ -101,6 +101,11 @@ FAMILY = (
         Dose(4, 2, 12.0, hold_s=10),
         {"leg_loading": 0.7, "deep_control": 0.3, "sit_to_stand": 0.4},
         4,
+        do=(
+            "Back of the pelvis on the wall, feet ahead, knees bent to the mark; a slight tuck.",
+            "Stay and breathe on, both feet equally heavy, the upper body at ease.",
+            "Push up along the wall to rest.",
+        ),
     )
     .rung(
         "one_heel_light",
@@ -111,6 +116,11 @@ FAMILY = (
         5,
         sides=True,
         arrow="left.heel",
+        do=(
+            "Slide down to the mark as before.",
+            "Breathe out and let one heel come up; the pelvis does not shift.",
+            "Put it down, breathe in; then the other.",
+        ),
     )
     .rung(
         "one_foot_lifted",
@@ -122,6 +132,11 @@ FAMILY = (
         sides=True,
         arrow="left.knee",
         parameters=(replace(_KNEE, default=30),),
+        do=(
+            "Slide down to the mark as before.",
+            "Breathe out and take one foot off the floor by a finger’s breadth.",
+            "Put it down before the pelvis drops; slide up to rest.",
+        ),
     )
     .family()
 )

@@ -116,11 +116,12 @@ class Edit(Schema):
     """A change of the programme on top of version `base`.
 
     `order` names every movement in its new order; `swap` needs `ref` and `into`; `dose` needs `ref` and the numbers;
-    `remove` and `add` need `ref`; `lock` names in `refs` what has to stay when it is built again.
+    `remove` and `add` need `ref`; `sessions` puts `ref` into the sessions named in `refs`; `lock` names in `refs` what has
+    to stay when it is built again.
     """
 
     base: int = Field(ge=1)
-    kind: Literal["order", "swap", "dose", "remove", "add", "lock"]
+    kind: Literal["order", "swap", "dose", "remove", "add", "sessions", "lock"]
     ref: str = ""
     into: str = ""
     refs: list[str] = []
@@ -138,6 +139,8 @@ def _change(body: Edit) -> building.Edit:
         return lambda items, chosen: edit.dosed(items, body.ref, body.repetitions, body.sets, body.hold_s)
     if body.kind == "remove":
         return lambda items, chosen: edit.removed(items, body.ref)
+    if body.kind == "sessions":
+        return lambda items, chosen: edit.placed(items, body.ref, body.refs)
     if body.kind == "add":
         return lambda items, chosen: edit.added(items, body.ref, chosen)
     return lambda items, chosen: list(items)

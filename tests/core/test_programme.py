@@ -360,10 +360,18 @@ def test_an_exchanged_or_added_movement_is_one_that_is_allowed(items: list[Item]
             added(items, wrong, chosen)
 
 
-@pytest.mark.parametrize("dose", [(0, 1, 0.0), (31, 1, 0.0), (8, 7, 0.0), (8, 1, -1.0), (8, 1, 300.0)])
+@pytest.mark.parametrize("dose", [(0, 1, 0.0), (30, 6, 0.0), (31, 1, 0.0), (8, 7, 0.0), (8, 1, -1.0), (8, 1, 300.0)])
 def test_a_dose_outside_its_bounds_is_refused(items: list[Item], dose: tuple[int, int, float]) -> None:
     with pytest.raises(EditRefused):
         dosed(items, items[0].ref, *dose)
+
+
+def test_thirty_stands_six_times_are_refused_for_anybody() -> None:
+    """Strength is dosed by the step, not by endless repetition (Baechle & Earle, from memory; the bound is our choice)."""
+    stands = Item("sit_to_stand/two_legs", "sitting", (SetUp("both", {}, 8, 2),))
+    with pytest.raises(EditRefused, match="next rung"):
+        dosed([stands], stands.ref, 30, 6, 0.0)
+    assert dosed([stands], stands.ref, 12, 3, 0.0)[0].set_ups[0].repetitions == 12
 
 
 def test_an_edit_that_would_break_a_limit_is_refused_as_a_whole(items: list[Item]) -> None:

@@ -84,9 +84,10 @@ def test_what_is_not_there_is_not_said(api: Api, client_id: str, built: dict) ->
     assert "head end raised: 0" not in page and "under the heels: 0" not in page
 
 
-def test_the_fridge_sheet_is_one_page_with_pictures_and_the_week(api: Api, client_id: str, built: dict) -> None:
+def test_the_fridge_sheet_is_a_page_for_each_session_with_pictures_and_the_week(api: Api, client_id: str, built: dict) -> None:
     reader = pdf(api, client_id, "fridge")
-    assert len(reader.pages) == 1
+    assert len(reader.pages) == len(built["answer"]["sessions"]) == 2
+    assert all(f"session {letter}" in reader.pages[i].extract_text() for i, letter in enumerate("AB"))
     text = text_of(reader)
     assert "Stop when" in text
     for day in ("Mo", "Tu", "We", "Th", "Fr", "Sa", "Su"):

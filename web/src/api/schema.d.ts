@@ -6312,7 +6312,8 @@ export interface components {
          * @description A change of the programme on top of version `base`.
          *
          *     `order` names every movement in its new order; `swap` needs `ref` and `into`; `dose` needs `ref` and the numbers;
-         *     `remove` and `add` need `ref`; `lock` names in `refs` what has to stay when it is built again.
+         *     `remove` and `add` need `ref`; `sessions` puts `ref` into the sessions named in `refs`; `lock` names in `refs` what has
+         *     to stay when it is built again.
          */
         Edit: {
             /** Base */
@@ -6321,7 +6322,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "order" | "swap" | "dose" | "remove" | "add" | "lock";
+            kind: "order" | "swap" | "dose" | "remove" | "add" | "sessions" | "lock";
             /**
              * Ref
              * @default

@@ -338,7 +338,7 @@ const en = {
   'programme.number': 'Number {n}',
   'programme.session': 'Session {id}',
   'programme.everySession': 'All movements',
-  'programme.inSessions': 'in sessions {ids}',
+  'programme.inSessions': 'In which sessions',
   'programme.notUsed': 'Positions that are open and not used',
   'programme.unmapped': '“{what}” has no task: nothing is planned for it.',
   'week.title': 'The week',

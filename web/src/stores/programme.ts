@@ -2,19 +2,15 @@ import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
 import { got, http, Refused } from '../api/client'
+import type { components } from '../api/schema'
 import type { Programme, Version, WhatIf } from '../api/schemas'
 import { inWords, keyOfClient } from './answers'
 import { useClient } from './client'
 
-export interface Edit {
-  kind: 'order' | 'swap' | 'dose' | 'remove' | 'add' | 'lock'
-  ref?: string
-  into?: string
-  refs?: string[]
-  repetitions?: number
-  sets?: number
-  hold_s?: number
-}
+type Schemas = components['schemas']
+
+/** A hand edit; which version it is made on is added when it is sent. */
+export type Edit = Pick<Schemas['Edit'], 'kind'> & Partial<Omit<Schemas['Edit'], 'kind' | 'base'>>
 export interface SwapChoice {
   ref: string
   score: number

@@ -17,6 +17,7 @@ from amvel.planning.problem import sessions_to_meet
 from amvel.planning.programme import distinct
 from amvel.planning.recheck import violations
 from amvel.planning.swaps import chosen_by_hand
+from amvel.planning.week import STRENGTH_EFFORT
 
 
 class EditRefused(ValueError):
@@ -50,12 +51,17 @@ def removed(items: Sequence[Item], ref: str) -> list[Item]:
 def dosed(items: Sequence[Item], ref: str, repetitions: int, sets: int, hold_s: float) -> list[Item]:
     """With another dose for one movement: 1–30 repetitions, 1–6 rounds, a hold no longer than the step's own.
 
-    A side that has a round more keeps it.
+    In all no more than MOST_OF_FIRST times the first dose, of work that strains STRENUOUS times: more than that is another
+    rung, not more of this one.  A side that has a round more keeps it.
     """
     place = _place(items, ref)
     item, first = items[place], find(ref)[1].dose
     if not 1 <= repetitions <= 30 or not 1 <= sets <= 6:
         raise EditRefused("repetitions lie between 1 and 30, rounds between 1 and 6")
+    share = STRENUOUS if find(ref)[1].effort >= STRENGTH_EFFORT else MOST_OF_FIRST
+    most = share * first.repetitions * first.sets
+    if repetitions * sets > most:
+        raise EditRefused(f"at most {most} repetitions in all of this one; what is too easy wants the next rung, not more of the same")
     if hold_s < 0 or hold_s > first.hold_s:
         raise EditRefused(
             f"the hold lies between 0 and {first.hold_s:g} s here; a longer one is the next rung"
@@ -69,6 +75,17 @@ def dosed(items: Sequence[Item], ref: str, repetitions: int, sets: int, hold_s: 
     doses = [Dosed(s.side, s.repetitions, s.sets, s.hold_s) for s in own]
     minutes = round(minutes_of(find(ref)[1], doses) + SETUP_MINUTES * (1 if item.one_set_up else len(own)), 1)
     return _with(items, place, replace(item, set_ups=own, minutes=minutes))
+
+
+MOST_OF_FIRST, STRENUOUS = 5, 3  # times the first dose (our choice)
+
+
+def placed(items: Sequence[Item], ref: str, letters: Sequence[str]) -> list[Item]:
+    """With one movement in these of the sessions that there are; raises EditRefused when it would be in none."""
+    place, there = _place(items, ref), {s.id for s in sessions_of(items)}
+    if not letters or not set(letters) <= there:
+        raise EditRefused(f"sessions: one or more of {', '.join(sorted(there))}")
+    return _with(items, place, replace(items[place], sessions=tuple(sorted(set(letters)))))
 
 
 Chosen = Callable[[str], Item]  # a movement as it would stand in the programme; raises EditRefused when it may not
@@ -148,4 +165,4 @@ def summary(engine: Engine, items: Sequence[Item]) -> Summary:
     return Summary(longest, max((s.changes_of_position for s in sessions), default=0), covered, tuple(warnings))
 
 
-__all__ = ["EditRefused", "Summary", "added", "chosen_for", "dosed", "exchanged", "judged", "removed", "reordered", "summary"]
+__all__ = ["EditRefused", "Summary", "added", "chosen_for", "dosed", "exchanged", "judged", "placed", "removed", "reordered", "summary"]

@@ -9,6 +9,7 @@ const props = defineProps<{
   move: ProgrammeMove
   number: number
   sessions: string[]
+  letters: string[]
   clientId: string
   revision: number
   locked: boolean
@@ -22,6 +23,7 @@ const emit = defineEmits<{
   lock: []
   swap: []
   out: []
+  sessions: [letters: string[]]
   dose: [repetitions: number, sets: number, hold_s: number]
 }>()
 const open = ref(false)
@@ -92,7 +94,17 @@ function take(): void {
     <p class="row spread">
       <VerdictMark :verdict="verdict" /><span class="soft">{{ say('programme.minutes', { n: move.minutes }) }}</span>
     </p>
-    <p v-if="sessions.length > 1" class="small">{{ say('programme.inSessions', { ids: sessions.join(', ') }) }}</p>
+    <el-checkbox-group
+      v-if="letters.length > 1"
+      :model-value="sessions"
+      :disabled="busy"
+      :min="1"
+      :aria-label="say('programme.inSessions')"
+      class="letters"
+      @update:model-value="emit('sessions', $event as string[])"
+    >
+      <el-checkbox v-for="l in letters" :key="l" :value="l" :label="say('programme.session', { id: l })" />
+    </el-checkbox-group>
     <p v-for="s in move.stand_ins" :key="s" class="small changed">{{ s }}</p>
     <p class="small soft why">{{ move.why }}</p>
     <div class="keys">
@@ -172,6 +184,10 @@ function take(): void {
 }
 .n {
   color: var(--accent-deep);
+}
+.letters {
+  display: flex;
+  gap: 0 14px;
 }
 .changed {
   background: var(--straw-wash);

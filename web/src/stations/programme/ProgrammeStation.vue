@@ -208,7 +208,8 @@ onMounted(() => {
             <MoveCard
               :move="m"
               :number="moves.indexOf(m) + 1"
-              :sessions="sessions.length > 1 ? m.sessions : []"
+              :sessions="m.sessions"
+              :letters="sessions.map((s) => s.id)"
               :client-id="client.id"
               :revision="client.view!.revision"
               :locked="locked.includes(m.ref)"
@@ -220,6 +221,7 @@ onMounted(() => {
               @lock="lock(m)"
               @swap="choose(m)"
               @out="out(m)"
+              @sessions="(letters) => edit({ kind: 'sessions', ref: m.ref, refs: letters })"
               @dose="(repetitions, sets, hold_s) => edit({ kind: 'dose', ref: m.ref, repetitions, sets, hold_s })"
             />
           </li>

@@ -9,6 +9,7 @@ from time import perf_counter
 
 from against import against_lines
 from hand_out_cost import paper_line
+from variety import variety_lines
 
 from amvel.body import FrameFacts, Measures, PoseSpec, demand, flatten, healthy, measure, react_flat, solve_flat
 from amvel.case import CONDITIONS, read_case
@@ -194,6 +195,7 @@ def papers_lines() -> Iterator[str]:
 PARTS: dict[str, tuple[str, Callable[[], Iterable[str]]]] = {
     "library": ("a body's library, limits and sliders", library_lines),
     "programme": ("building programmes", programme_lines),
+    "variety": ("programmes of 200 people", variety_lines),
     "papers": ("the hand-out as a PDF", papers_lines),
     "tests": ("the adaptive order of tests", tests_lines),
 }

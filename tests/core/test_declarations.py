@@ -7,6 +7,7 @@ import pytest
 from amvel.case import PROPS
 from amvel.movements import all_steps, find, library
 from amvel.movements.needs import Furniture
+from amvel.movements.schools import do_lines
 from tests.bodies import SIZES, body
 
 STEPS = [pytest.param(f, s, id=f"{f.id}/{s.id}") for f, s in all_steps()]
@@ -48,8 +49,27 @@ def test_every_fault_is_named_seen_explained_and_answered(family, step) -> None:
 
 @for_each_step
 def test_the_breath_is_said_and_never_held(family, step) -> None:
-    assert re.search(r"\b(breaths?|breathe|in|out)\b", step.breath)
-    assert not re.search(r"\bhold (the|your) breath\b", " ".join((step.breath, *step.cues, *step.setup)))
+    assert re.search(r"\b(breaths?|breathe|in|out)\b", step.breath.says())
+    assert not re.search(r"\bhold (the|your) breath\b", " ".join((step.breath.says(), *step.cues, *step.setup)))
+
+
+@for_each_step
+def test_what_to_do_is_one_to_three_sentences_in_plain_words(family, step) -> None:
+    lines = do_lines(step, "out_on_effort")
+    assert 1 <= len(lines) <= 3
+    for line in lines:
+        assert line[0].isupper() and line.endswith((".", "?")), line
+        assert "{" not in line and "°" not in line and not re.search(r"\b(deg|rung|level \d)\b", line), line
+    assert not any("{" in x for x in (*step.setup, *step.cues, step.felt, step.not_felt, step.title))
+
+
+def test_no_two_steps_of_a_family_say_the_same() -> None:
+    """Two steps that read alike would be told apart by the picture only."""
+    for family in library().values():
+        said = [s.do for s in family.steps]
+        assert len(set(said)) == len(said), family.id
+        middles = [s.do[min(1, len(s.do) - 1)] for s in family.steps]
+        assert len(set(middles)) == len(middles), family.id
 
 
 @for_each_step

@@ -3,7 +3,7 @@
 import pytest
 
 from amvel.movements import all_steps, find
-from amvel.movements.pacing import IN, ON, OUT, beats, clauses, phases
+from amvel.movements.pacing import IN, ON, OUT, beats, phases
 
 
 def step(ref: str):
@@ -38,15 +38,38 @@ def test_a_custom_breath_stays_whatever_the_school() -> None:
     assert phases(custom, "continuous") == phases(custom, "out_on_effort")
 
 
-def test_words_inside_a_clause_are_no_breath() -> None:
-    assert [b for b, _ in clauses("out as the knee leans out, in to wait, out to return")] == [OUT, IN, OUT]
-    assert [b for b, _ in clauses("out to slide in, in and out to settle, out to slide away")] == [
-        OUT,
-        IN,
-        OUT,
-        OUT,
-    ]
-    assert [b for b, _ in clauses("breathe on; out to lift")] == [ON, OUT]
+def test_each_part_of_a_repetition_has_its_own_air() -> None:
+    parts = phases(step("bent_knee_fall_out/small"), "out_on_effort")
+    assert (parts["there"], parts["end"], parts["back"]) == ((OUT,), (IN,), (OUT,))
+    parts = phases(step("supported_heel_slide/on_a_box"), "out_on_effort")
+    assert (parts["there"], parts["end"], parts["back"]) == ((OUT,), (IN, OUT), (OUT,))
+    parts = phases(step("side_bridge/knees_bent"), "out_on_effort")
+    assert (parts["there"], parts["end"]) == ((OUT,), (ON,))
+
+
+def test_a_toe_tap_reaches_on_the_breath_in_whatever_the_school() -> None:
+    """job.md § 4: toe taps in the natural-curve school: in = reach, out = return (common practice, no source)."""
+    tap = step("knee_fold/alternate_toe_tap")
+    for option in ("out_on_effort", "in_on_the_lift", "continuous"):
+        assert (phases(tap, option)["there"], phases(tap, option)["back"]) == ((IN,), (OUT,))
+
+
+def test_leaning_a_knee_out_is_a_way_there_and_not_half_of_one() -> None:
+    parts = phases(step("knee_tip/one_side"), "out_on_effort")
+    assert (parts["there"], parts["back"]) == ((OUT,), (IN,))
+
+
+def test_getting_ready_comes_before_the_way_there_and_the_air_turns_by_itself() -> None:
+    parts = phases(step("roll_to_the_side/to_the_side"), "out_on_effort")
+    assert (parts["start"], parts["there"], parts["back"]) == ((IN,), (OUT,), (IN,))
+
+
+def test_a_breath_says_what_it_does_and_turned_twice_is_itself() -> None:
+    for family, one in all_steps():
+        said = one.breath.says()
+        assert said and not said.startswith(" ") and "  " not in said, family.ref(one)
+        assert one.breath.turned().turned() == one.breath
+        assert one.breath.in_words([p.words for p in one.breath.phases]) == one.breath
 
 
 @pytest.mark.parametrize("option", ["out_on_effort", "in_on_the_lift", "continuous"])

@@ -6,7 +6,7 @@ from amvel.case import CaseError, read_case
 from amvel.case.schools import QUESTIONS
 from amvel.engine import Engine
 from amvel.movements import Request, all_steps, find
-from amvel.movements.schools import breath_words, concerns, school_lines, switching_on
+from amvel.movements.schools import breath_words, concerns, do_lines, school_lines, switching_on
 from amvel.planning.curve_side import curve_side
 from amvel.planning.dose import doses_of, minutes_of
 from amvel.safety.schools import SIGN_OFF, schools_for
@@ -129,11 +129,20 @@ def test_a_family_may_have_its_own_answer() -> None:
 
 def test_in_on_the_lift_swaps_the_phases_and_a_custom_breath_stays() -> None:
     fold = find("knee_fold/single_fold")[1]
-    assert fold.breath == "out to lift, in at the top, out to lower"
+    assert fold.breath.says() == "out to lift, in at the top, out to lower"
     assert breath_words(fold, "in_on_the_lift") == "in to lift, out at the top, in to lower"
     raise_ = find("side_leg_raise/both_legs_long")[1]
-    assert breath_words(raise_, "in_on_the_lift") == raise_.breath
+    assert breath_words(raise_, "in_on_the_lift") == raise_.breath.says()
     assert "both phases" in breath_words(fold, "continuous")
+
+
+def test_what_to_do_says_the_breath_of_the_school() -> None:
+    bridge, raise_ = find("bridge/small_lift")[1], find("side_leg_raise/both_legs_long")[1]
+    usual, turned, thin = (" ".join(do_lines(bridge, o)) for o in ("out_on_effort", "in_on_the_lift", "continuous"))
+    assert "Breathe out, press both heels" in usual
+    assert "Breathe in, press both heels" in turned
+    assert "reathe in" not in thin and "breath in" not in thin
+    assert do_lines(raise_, "in_on_the_lift") == do_lines(raise_, "out_on_effort")
 
 
 def test_switching_on_follows_load_and_position() -> None:

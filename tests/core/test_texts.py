@@ -10,7 +10,7 @@ def test_every_step_is_in_the_catalogue_with_all_that_it_says() -> None:
     known = catalogue()
     for family, step in all_steps():
         base = f"{family.id}.{step.id}"
-        for key in ("title", "felt", "not_felt", "breath", "setup.0", "cues.0", "fault.0.name", "fault.0.cue"):
+        for key in ("title", "felt", "not_felt", "do.0", "setup.0", "cues.0", "fault.0.name", "fault.0.cue"):
             assert known[f"{base}.{key}"].strip(), (base, key)
 
 
@@ -30,7 +30,8 @@ def test_another_language_replaces_every_text_of_a_step_and_no_number() -> None:
         texts = (
             other.title,
             other.felt,
-            other.breath,
+            *(p.words for p in other.breath.phases),
+            *other.do,
             *other.setup,
             *other.cues,
             *(f.seen for f in other.faults),

@@ -8,7 +8,9 @@ from typing_extensions import TypedDict
 from amvel.case import CLEARING_PROFESSIONS, CONDITIONS, ClinicianProfession, Field, form_of
 from amvel.case.purposes import PURPOSES
 from amvel.case.result import Takes
+from amvel.case.schools import QUESTIONS
 from amvel.movements import all_steps, library
+from amvel.movements.schools import do_lines
 from amvel.planning import words
 from amvel.planning.tasks import TASKS
 from amvel.quantities import REGISTRY
@@ -69,6 +71,7 @@ class MovementData(TypedDict):
     felt: str
     not_felt: str
     breath: str
+    do: list[str]
     faults: list[FaultData]
     dose: DoseData
     parameters: list[ParameterData]
@@ -184,7 +187,8 @@ def movements() -> list[MovementData]:
                 "cues": list(step.cues),
                 "felt": step.felt,
                 "not_felt": step.not_felt,
-                "breath": step.breath,
+                "breath": step.breath.says(),
+                "do": list(do_lines(step, QUESTIONS["breath"].default)),
                 "faults": [
                     {"name": x.name, "seen": x.seen, "means": x.means, "cue": x.cue} for x in step.faults
                 ],

@@ -15,9 +15,11 @@ class Condition(Titled):
     """Something known. `noted_on` is when it was heard of; temporary limits count their reviews from there.
 
     `AFFECTS` is what it touches of that by which the trunk is held; every kind says it, if only that it is nothing.
+    `WATCH` is what this person stops at beside what everybody does: "Stop when …".
     """
 
     AFFECTS: ClassVar[frozenset[Affected] | None] = None
+    WATCH: ClassVar[str] = ""
     TRAITS: ClassVar[frozenset[Trait]] = frozenset()
     kind: str
     noted_on: date | None = ask("Noted on", default=None)

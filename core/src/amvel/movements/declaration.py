@@ -5,6 +5,7 @@ from dataclasses import dataclass, field
 
 from amvel.body import Anthropometry, Capacities
 from amvel.case.purposes import PURPOSES
+from amvel.movements.breath import Breath
 from amvel.movements.frames import Frame
 from amvel.movements.needs import Need
 from amvel.movements.promise import Shown
@@ -142,7 +143,7 @@ class Step:
     faults: tuple[Fault, ...]
     felt: str
     not_felt: str
-    breath: str
+    breath: Breath
     dose: Dose
     purposes: dict[str, float]
     sides: bool = False
@@ -159,7 +160,7 @@ class Step:
     shown: tuple[int, ...] = (0, -1)
     after: tuple[str, ...] = ()  # what goes before, 'family/step', beside the rung below
     breath_custom: bool = False  # its breath is a custom of its own: no school changes it
-    do: tuple[str, ...] = ()  # what to do, in one to three sentences: start, action, return
+    do: tuple[str, ...] = ()  # what to do, in one to three sentences: start, action, return; {in} and {out} are the breath of the school
 
     def __post_init__(self) -> None:
         for name in ("id", "title", "setup", "cues", "faults", "felt", "not_felt", "breath", "purposes", "do"):

@@ -4,9 +4,8 @@ Choices that change the pose travel in a request's values as 'school.<question>'
 per school like any other measure of the set-up.
 """
 
-import re
-
 from amvel.case.schools import QUESTIONS
+from amvel.movements.breath import Breath, breath, exhale, inhale
 from amvel.movements.declaration import Family, Step
 from amvel.movements.frames import Frame
 
@@ -59,16 +58,33 @@ def with_school(frames: list[Frame], values: dict[str, float | str]) -> list[Fra
     return [f.with_(lumbar_flexion=f.angles.get("lumbar.flexion", 0.0) + FLAT_TUCK_DEG) for f in frames]
 
 
-_PHASE = re.compile(r"\b(in|out)\b(?= (?:to|on|at|for|while|slowly|with)\b)")
+CONTINUOUS = breath(exhale("in one thin breath through both phases"), back=exhale(), ready=inhale("before the next repetition"))
+_CONTINUOUS_SAYS = "one thin breath out through both phases; breathe in before the next repetition"
+
+
+def breath_of(step: Step, option: str) -> Breath:
+    """The breath of a step in a school; a step whose custom is its own keeps it."""
+    if step.breath_custom or option == "out_on_effort":
+        return step.breath
+    return CONTINUOUS if option == "continuous" else step.breath.turned()
 
 
 def breath_words(step: Step, option: str) -> str:
-    """The breath of a step in the words of a school; a step whose custom is its own keeps it."""
-    if step.breath_custom or option == "out_on_effort":
-        return step.breath
-    if option == "continuous":
-        return "one thin breath out through both phases; breathe in before the next repetition"
-    return _PHASE.sub(lambda m: "out" if m.group(1) == "in" else "in", step.breath)
+    """The same in words."""
+    own = breath_of(step, option)
+    return _CONTINUOUS_SAYS if own is CONTINUOUS else own.says()
+
+
+_AIRS = {"in": "in", "out": "out"}
+_TURNED = {"in": "out", "out": "in"}
+_ALL_OUT = {"in": "out", "out": "out"}
+
+
+def do_lines(step: Step, option: str) -> tuple[str, ...]:
+    """What to do, sentence by sentence, with the breath of a school where it says {in} or {out}."""
+    own = breath_of(step, option)
+    airs = _AIRS if own is step.breath else _ALL_OUT if own is CONTINUOUS else _TURNED
+    return tuple(line.format_map(airs) for line in step.do)
 
 
 def switching_on(family: Family, step: Step, option: str) -> str:

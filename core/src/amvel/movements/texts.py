@@ -12,8 +12,8 @@ from amvel.movements.declaration import Family, Fault, Parameter, Step
 from amvel.movements.library import library
 
 Catalogue = dict[str, str]
-_LINES = ("setup", "cues")
-_WORDS = ("title", "felt", "not_felt", "breath")
+_LINES = ("setup", "cues", "do")
+_WORDS = ("title", "felt", "not_felt")
 
 
 def catalogue() -> Catalogue:
@@ -35,6 +35,9 @@ def _of_step(family: Family, step: Step) -> Iterator[tuple[str, str]]:
     for name in _LINES:
         for i, line in enumerate(getattr(step, name)):
             yield f"{base}.{name}.{i}", line
+    for i, phase in enumerate(step.breath.phases):
+        if phase.words:
+            yield f"{base}.breath.{i}", phase.words
     if step.dose.note:
         yield f"{base}.dose.note", step.dose.note
     for i, f in enumerate(step.faults):
@@ -64,6 +67,7 @@ def translated(family: Family, step: Step, language: Catalogue) -> Step:
     changes: dict[str, Any] = {name: say(name, getattr(step, name)) for name in _WORDS}
     for name in _LINES:
         changes[name] = tuple(say(f"{name}.{i}", line) for i, line in enumerate(getattr(step, name)))
+    changes["breath"] = step.breath.in_words([say(f"breath.{i}", p.words) for i, p in enumerate(step.breath.phases)])
     changes["dose"] = replace(step.dose, note=say("dose.note", step.dose.note))
     changes["faults"] = tuple(_fault(f, i, say) for i, f in enumerate(step.faults))
     changes["parameters"] = tuple(_parameter(p, say) for p in step.parameters)

@@ -12,6 +12,7 @@ GROUP = "Pelvis and belly"
 
 
 class SacroiliacPain(Condition):
+    WATCH = "a sharp catch comes at the back of the pelvis"
     TITLE, GROUP = "Sacroiliac pain", GROUP
     AFFECTS = of(Affected.PELVIS)
     TRAITS = frozenset((Trait.CAREFUL_BACK,))
@@ -29,6 +30,7 @@ class SacroiliacPain(Condition):
 
 
 class AbdominalSeparation(Condition):
+    WATCH = "a ridge pushes up along the middle of your belly"
     TITLE, GROUP = "Abdominal separation", GROUP
     AFFECTS = of(Affected.BELLY)
     EXAMPLES = ({"gap_finger_breadths": 3, "doming": True},)
@@ -38,6 +40,7 @@ class AbdominalSeparation(Condition):
 
 
 class AfterBirth(Condition):
+    WATCH = "you feel pressure downwards, leak, or bleed more than before"
     TITLE, GROUP = "Birth in the last year", GROUP
     AFFECTS = of(Affected.BELLY, Affected.PELVIS)
     EXAMPLES = ({"on": "2026-10-25", "by": "vaginal"},)
@@ -51,6 +54,7 @@ class AfterBirth(Condition):
 
 
 class AbdominalSurgery(Condition):
+    WATCH = "the scar pulls, or something pushes out beside it"
     TITLE, GROUP = "Operation on the belly", GROUP
     AFFECTS = of(Affected.BELLY)
     EXAMPLES = ({"on": "2026-10-20"},)
@@ -65,6 +69,7 @@ class AbdominalSurgery(Condition):
 class Pregnancy(Condition):
     """Weeks as of `noted_on`; they go on counting from there."""
 
+    WATCH = "you bleed or lose water, the belly gets hard, or you feel faint lying down"
     TITLE, GROUP = "Pregnancy", GROUP
     AFFECTS = of(Affected.BELLY, Affected.PELVIS)
     EXAMPLES = (
@@ -79,6 +84,7 @@ class Pregnancy(Condition):
 
 
 class PelvicFloor(Condition):
+    WATCH = "you feel pressure downwards or leak"
     TITLE, GROUP = "Pelvic-floor trouble", GROUP
     AFFECTS = of(Affected.PELVIS)
     EXAMPLES = ({"symptoms": ["leaking"]},)

@@ -16,6 +16,7 @@ GROUP = "Bone"
 class Fracture(Condition):
     """A broken bone; bone evidence even when healed."""
 
+    WATCH = "a new, sharp pain comes at the bone that broke"
     TITLE, GROUP = "Broken bone", GROUP
     AFFECTS = NOTHING
     EXAMPLES = (
@@ -80,6 +81,7 @@ class Fracture(Condition):
 class Glucocorticoid(Condition):
     """Steroid tablets."""
 
+    WATCH = "a sudden, sharp pain comes in the back"
     TITLE, GROUP = "Steroid tablets", GROUP
     AFFECTS = NOTHING
     EXAMPLES = ({"mg_per_day": 7.5, "months": 6},)
@@ -100,6 +102,7 @@ class EarlyMenopause(Condition):
 class Denosumab(Condition):
     """A bone medicine whose effect rebounds when a dose is missed."""
 
+    WATCH = "a sudden, sharp pain comes in the back"
     TITLE, GROUP = "Denosumab", GROUP
     AFFECTS = NOTHING
     EXAMPLES = ({"last_dose_on": "2026-01-10"},)
@@ -119,6 +122,7 @@ class DoesNotWalk(Condition):
 class OsteogenesisImperfecta(Condition):
     """Brittle bone from birth."""
 
+    WATCH = "a new, sharp pain comes in any bone"
     TITLE, GROUP = "Brittle bone from birth", GROUP
     AFFECTS = of(Affected.BONE)
     EXAMPLES = ({},)

@@ -27,6 +27,7 @@ class CerebralPalsy(Condition):
 
 
 class DownSyndrome(Condition):
+    WATCH = "the neck hurts, or hands or walking get clumsy"
     TITLE, GROUP = "Down syndrome", GROUP
     AFFECTS = of(Affected.TRUNK)
     EXAMPLES = ({},)
@@ -34,6 +35,7 @@ class DownSyndrome(Condition):
 
 
 class Hypermobility(Condition):
+    WATCH = "a joint slips or feels loose"
     TITLE, GROUP = "Very mobile joints", GROUP
     AFFECTS = of(Affected.TRUNK)
     EXAMPLES = ({"beighton": 7}, {"beighton": 6, "vascular_type": True})

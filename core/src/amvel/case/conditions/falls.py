@@ -13,6 +13,7 @@ GROUP = "Falls"
 class Fall(Condition):
     """One fall."""
 
+    WATCH = "you have nearly fallen"
     TITLE, GROUP = "Fall in the last year", GROUP
     AFFECTS = NOTHING
     EXAMPLES = ({"on": "2026-09-01", "injury": True},)
@@ -24,6 +25,7 @@ class Fall(Condition):
 class FearOfFalling(Condition):
     """Confidence in standing and walking."""
 
+    WATCH = "you do not dare to go on: do the one before it instead"
     TITLE, GROUP = "Fear of falling", GROUP
     AFFECTS = NOTHING
     EXAMPLES = ({"confidence_0_to_10": 3},)

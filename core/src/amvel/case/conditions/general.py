@@ -15,6 +15,7 @@ GROUP = "The whole person"
 class WeightLoss(Condition):
     """Weight that goes without a reason."""
 
+    WATCH = "you are more tired the next day than you were before"
     TITLE, GROUP = "Losing weight without a reason", GROUP
     AFFECTS = NOTHING
     EXAMPLES = ({},)
@@ -44,6 +45,7 @@ class WalkingAid(Condition):
 class WornSupport(Condition):
     """A splint, brace or collar that was prescribed."""
 
+    WATCH = "the brace or support rubs or slips"
     TITLE, GROUP = "Splint, brace or collar", GROUP
     AFFECTS = NOTHING
     EXAMPLES = (
@@ -73,6 +75,7 @@ class WornSupport(Condition):
 class OpenSore(Condition):
     """Skin that is open: nothing presses there."""
 
+    WATCH = "the sore gets larger, hot or wet"
     TITLE, GROUP = "Open sore", GROUP
     AFFECTS = NOTHING
     EXAMPLES = ({"place": "sacrum"}, {"place": "foot", "side": "left"}, {"place": "sit_bone", "side": "right"})
@@ -82,6 +85,7 @@ class OpenSore(Condition):
 
 
 class LungDisease(Condition):
+    WATCH = "your breath does not settle within a few minutes"
     TITLE, GROUP = "Lung disease", GROUP
     AFFECTS = NOTHING
     EXAMPLES = ({"lowest_saturation_percent": 88},)
@@ -101,6 +105,7 @@ class NoPeriods(Condition):
 class SlippingJoint(Condition):
     """A joint that has slipped out, or does."""
 
+    WATCH = "a joint slips or feels loose"
     TITLE, GROUP = "Joint that slips", GROUP
     AFFECTS = NOTHING
     EXAMPLES = ({"joint": "shoulder", "side": "left"}, {"joint": "knee_cap", "side": "right"})
@@ -112,6 +117,7 @@ class SlippingJoint(Condition):
 class SpinalPain(Condition):
     """Pain of the back that no direction provokes more than another, or that nobody has tested."""
 
+    WATCH = "the pain in your back is there at night or at rest"
     TITLE, GROUP = "Back pain, no direction known", GROUP
     AFFECTS = of(Affected.TRUNK)
     EXAMPLES = ({"since": "2026-10-20"},)

@@ -12,6 +12,7 @@ GROUP = "Heart, lungs, pressure"
 
 
 class HeartDisease(Condition):
+    WATCH = "your chest feels tight, or the heart stumbles"
     TITLE, GROUP = "Heart disease", GROUP
     AFFECTS = NOTHING
     TRAITS = frozenset((Trait.NEEDS_RESTS,))
@@ -23,6 +24,7 @@ class HeartDisease(Condition):
 
 
 class Aneurysm(Condition):
+    WATCH = "a sudden pain comes in chest, back or belly"
     TITLE, GROUP = "Aneurysm or Marfan", GROUP
     AFFECTS = of(Affected.BELLY)
     EXAMPLES = ({},)
@@ -30,6 +32,7 @@ class Aneurysm(Condition):
 
 
 class Sternotomy(Condition):
+    WATCH = "the breastbone clicks or hurts"
     TITLE, GROUP = "Breastbone opened", GROUP
     AFFECTS = of(Affected.TRUNK)
     EXAMPLES = ({"on": "2026-10-20"},)
@@ -41,6 +44,7 @@ class Sternotomy(Condition):
 
 
 class Pacemaker(Condition):
+    WATCH = "you feel the heart stumble, or the arm swells"
     TITLE, GROUP = "Pacemaker", GROUP
     AFFECTS = NOTHING
     EXAMPLES = ({"side": "left", "on": "2026-11-01"},)
@@ -57,6 +61,7 @@ class BetaBlocker(Condition):
 
 
 class DiabetesMedicine(Condition):
+    WATCH = "you get shaky, sweaty or confused: take sugar first"
     TITLE, GROUP = "Insulin or sulfonylurea", GROUP
     AFFECTS = NOTHING
     EXAMPLES = ({},)
@@ -64,6 +69,7 @@ class DiabetesMedicine(Condition):
 
 
 class BreathlessLying(Condition):
+    WATCH = "you get short of breath lying down: sit up"
     TITLE, GROUP = "Breathless or reflux when flat", GROUP
     AFFECTS = NOTHING
     EXAMPLES = ({},)
@@ -71,6 +77,7 @@ class BreathlessLying(Condition):
 
 
 class EyePressure(Condition):
+    WATCH = "your sight changes or an eye hurts"
     TITLE, GROUP = "Glaucoma or retinal operation", GROUP
     AFFECTS = NOTHING
     EXAMPLES = ({},)
@@ -78,6 +85,7 @@ class EyePressure(Condition):
 
 
 class OxygenTherapy(Condition):
+    WATCH = "your saturation stays under your own target"
     TITLE, GROUP = "Oxygen", GROUP
     AFFECTS = NOTHING
     TRAITS = frozenset((Trait.NEEDS_RESTS,))

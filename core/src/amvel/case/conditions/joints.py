@@ -13,6 +13,7 @@ GROUP = "Joints"
 class WristTrouble(Condition):
     """A painful wrist; a healed fracture alone is not one."""
 
+    WATCH = "the wrist swells or keeps hurting afterwards"
     TITLE, GROUP = "Painful wrist", GROUP
     AFFECTS = NOTHING
     EXAMPLES = ({"side": "right", "tolerated_extension_deg": 30, "tolerated_load_percent_bw": 22},)
@@ -27,6 +28,7 @@ class WristTrouble(Condition):
 
 
 class KneeTrouble(Condition):
+    WATCH = "the knee swells, locks or gives way"
     TITLE, GROUP = "Painful knee", GROUP
     AFFECTS = of(Affected.LEGS)
     EXAMPLES = ({"side": "left", "kneeling": "padded"},)
@@ -41,6 +43,7 @@ class KneeTrouble(Condition):
 
 
 class ShoulderTrouble(Condition):
+    WATCH = "the shoulder hurts at night afterwards"
     TITLE, GROUP = "Painful shoulder", GROUP
     AFFECTS = NOTHING
     EXAMPLES = ({"side": "right", "tolerated_elevation_deg": 100},)
@@ -53,6 +56,7 @@ class ShoulderTrouble(Condition):
 
 
 class NeckTrouble(Condition):
+    WATCH = "arms or hands tingle, or the neck hurts more"
     TITLE, GROUP = "Neck trouble", GROUP
     AFFECTS = NOTHING
     EXAMPLES = ({"what": "rheumatoid"}, {"what": "painful"})
@@ -64,6 +68,7 @@ class NeckTrouble(Condition):
 class HipReplacement(Condition):
     """By the surgeon's protocol; temporary."""
 
+    WATCH = "something clunks in the hip, or the leg looks shorter or turned"
     TITLE, GROUP = "New hip", GROUP
     AFFECTS = of(Affected.PELVIS, Affected.LEGS)
     EXAMPLES = tuple(
@@ -80,6 +85,7 @@ class HipReplacement(Condition):
 class WeightBearing(Condition):
     """A leg that may not carry everything yet (a recent fracture, an operation)."""
 
+    WATCH = "the leg hurts more, or you had to put weight on it"
     TITLE, GROUP = "Leg not to be loaded fully", GROUP
     AFFECTS = of(Affected.LEGS)
     EXAMPLES = ({"side": "left", "status": "partial", "percent": 30, "since": "2026-11-01"},)

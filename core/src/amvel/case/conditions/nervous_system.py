@@ -40,6 +40,7 @@ CORD_LEVELS: tuple[str, ...] = get_args(CordLevel)
 
 
 class Parkinson(Condition):
+    WATCH = "your feet stick to the floor: stop, stand tall, begin again with a big step"
     TITLE, GROUP = "Parkinson’s disease", GROUP
     AFFECTS = of(Affected.NERVES)
     TRAITS = frozenset((Trait.NEEDS_RESTS,))
@@ -52,6 +53,7 @@ class Parkinson(Condition):
 
 
 class MultipleSclerosis(Condition):
+    WATCH = "your legs get weaker or your sight blurs: rest somewhere cool"
     TITLE, GROUP = "Multiple sclerosis", GROUP
     AFFECTS = of(Affected.NERVES)
     TRAITS = frozenset((Trait.NEEDS_RESTS,))
@@ -62,6 +64,7 @@ class MultipleSclerosis(Condition):
 
 
 class Stroke(Condition):
+    WATCH = "the weak side gets weaker, or the shoulder hurts"
     TITLE, GROUP = "Stroke", GROUP
     AFFECTS = of(Affected.NERVES)
     TRAITS = frozenset((Trait.NEEDS_RESTS, Trait.PARESIS,))
@@ -72,6 +75,7 @@ class Stroke(Condition):
 
 
 class SpinalCordInjury(Condition):
+    WATCH = "your head pounds, or you sweat and flush: sit up and get help at once"
     TITLE, GROUP = "Spinal cord injury", GROUP
     AFFECTS = of(Affected.NERVES, Affected.TRUNK)
     EXAMPLES = ({"level": "T4", "own_systolic_mmhg": 100}, {"level": "L2"})
@@ -88,6 +92,7 @@ class SpinalCordInjury(Condition):
 
 
 class Neuropathy(Condition):
+    WATCH = "you find a red or sore spot on a foot"
     TITLE, GROUP = "Numb feet", GROUP
     AFFECTS = of(Affected.LEGS)
     EXAMPLES = ({},)
@@ -95,6 +100,7 @@ class Neuropathy(Condition):
 
 
 class MuscleDisease(Condition):
+    WATCH = "you are weaker the next day, or the urine is dark"
     TITLE, GROUP = "Muscle disease", GROUP
     AFFECTS = of(Affected.NERVES)
     TRAITS = frozenset((Trait.NEEDS_RESTS,))
@@ -104,6 +110,7 @@ class MuscleDisease(Condition):
 
 
 class Epilepsy(Condition):
+    WATCH = "you feel a fit coming: lie down on the floor"
     TITLE, GROUP = "Epilepsy", GROUP
     AFFECTS = NOTHING
     EXAMPLES = ({},)
@@ -119,6 +126,7 @@ class CognitiveImpairment(Condition):
 
 
 class Vertigo(Condition):
+    WATCH = "the room turns: hold on and sit down"
     TITLE, GROUP = "Dizziness with head movement", GROUP
     AFFECTS = NOTHING
     EXAMPLES = ({},)

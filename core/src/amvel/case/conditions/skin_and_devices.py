@@ -10,6 +10,7 @@ GROUP = "Skin and devices"
 
 
 class BloodThinners(Condition):
+    WATCH = "you hit something, or a bruise grows"
     TITLE, GROUP = "Blood thinners", GROUP
     AFFECTS = NOTHING
     EXAMPLES = ({},)
@@ -17,6 +18,7 @@ class BloodThinners(Condition):
 
 
 class PoorSkin(Condition):
+    WATCH = "the skin is red or broken afterwards"
     TITLE, GROUP = "Fragile skin", GROUP
     AFFECTS = NOTHING
     EXAMPLES = ({},)
@@ -24,6 +26,7 @@ class PoorSkin(Condition):
 
 
 class Device(Condition):
+    WATCH = "the skin round it hurts, or anything leaks or pulls"
     TITLE, GROUP = "Tube, stoma, pump or shunt", GROUP
     AFFECTS = of(Affected.BELLY)
     EXAMPLES = ({"what": "gastrostomy"}, {"what": "shunt"})

@@ -16,6 +16,7 @@ GROUP = "Spine"
 class Scoliosis(Condition):
     """One curve, named by its convexity and apex; a double curve is two entries."""
 
+    WATCH = "one side begins to hurt"
     TITLE, GROUP = "Scoliosis", GROUP
     AFFECTS = of(Affected.TRUNK)
     EXAMPLES = (
@@ -58,6 +59,7 @@ class Scoliosis(Condition):
 class SpinalFusion(Condition):
     """Levels that were joined by an operation."""
 
+    WATCH = "pain comes above or below the fused part"
     TITLE, GROUP = "Fused spine", GROUP
     AFFECTS = of(Affected.TRUNK)
     EXAMPLES = ({"from_level": "T4", "to_level": "L1", "on": "2024-03-10"},)
@@ -79,6 +81,7 @@ class SpinalFusion(Condition):
 class FlexionSciatica(Condition):
     """Leg pain that bending forward provokes; temporary, with a review date."""
 
+    WATCH = "the leg pain comes, or spreads further down the leg"
     TITLE, GROUP = "Leg pain when bending", GROUP
     AFFECTS = of(Affected.TRUNK, Affected.NERVES)
     TRAITS = frozenset((Trait.CAREFUL_BACK,))
@@ -101,6 +104,7 @@ class FlexionSciatica(Condition):
 class Stenosis(Condition):
     """A narrow canal: arching provokes, bending eases."""
 
+    WATCH = "your legs get heavy or numb: sit down and lean on something"
     TITLE, GROUP = "Narrow spinal canal", GROUP
     AFFECTS = of(Affected.TRUNK, Affected.NERVES)
     TRAITS = frozenset((Trait.CAREFUL_BACK,))
@@ -112,6 +116,7 @@ class Stenosis(Condition):
 class ExtensionPain(Condition):
     """Back pain that arching provokes; temporary."""
 
+    WATCH = "the pain comes that arching brings"
     TITLE, GROUP = "Back pain when arching", GROUP
     AFFECTS = of(Affected.TRUNK)
     TRAITS = frozenset((Trait.CAREFUL_BACK,))
@@ -128,6 +133,7 @@ class ExtensionPain(Condition):
 class Spondylolisthesis(Condition):
     """A vertebra that has slipped forward."""
 
+    WATCH = "the back catches, or a leg tingles"
     TITLE, GROUP = "Slipped vertebra", GROUP
     AFFECTS = of(Affected.TRUNK)
     TRAITS = frozenset((Trait.CAREFUL_BACK,))
@@ -161,6 +167,7 @@ class RoundedBack(Condition):
 class ProvokedPain(Condition):
     """One direction that was tested and provokes; only what provokes is limited. Temporary."""
 
+    WATCH = "the pain comes that you know"
     TITLE, GROUP = "A direction that hurts", GROUP
     AFFECTS = of(Affected.TRUNK)
     EXAMPLES = (

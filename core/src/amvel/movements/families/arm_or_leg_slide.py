@@ -4,6 +4,7 @@ import math
 from dataclasses import replace
 
 from amvel.body.anthropometry import HIP_HALF_WIDTH, SHOULDER_HALF_WIDTH
+from amvel.movements.breath import breath, exhale, inhale, steady
 from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting, Step
 from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, PELVIS_ROCKS, SHOULDER_CLIMBS, TRUNK_ROUNDS
 from amvel.movements.frames import Aim, Frame, Touch
@@ -189,7 +190,7 @@ FAMILY = Family(
             _FAULTS,
             "round the shoulder blades and in the belly",
             "pinching in the shoulder or wrist",
-            "out to reach, in to return",
+            breath(exhale("to reach"), back=inhale("to return")),
             Dose(6, 2, 7.0),
             {"turning": 0.7, "upper_back": 0.7},
             after=("belly_lift/with_the_breath",),
@@ -199,8 +200,8 @@ FAMILY = Family(
             arrow="left.fingertips",
             do=(
                 "Belly lifted, both hands heavy, then one becomes light.",
-                "Breathe out and slide one hand ahead, then let it leave the floor; the ribs on that side do not drop.",
-                "Breathe in and bring it home; the weight has not moved to the other side.",
+                "Breathe {out} and slide one hand ahead, then let it leave the floor; the ribs on that side do not drop.",
+                "Breathe {in} and bring it home; the weight has not moved to the other side.",
             ),
         ),
         Step(
@@ -212,7 +213,7 @@ FAMILY = Family(
             _FAULTS,
             "the buttock of the sliding leg",
             "the low back",
-            "out to slide, in to return",
+            breath(exhale("to slide"), back=inhale("to return")),
             Dose(6, 2, 7.0),
             {"turning": 0.6, "hip_back": 0.7, "resist_extension": 0.4},
             sides=True,
@@ -221,8 +222,8 @@ FAMILY = Family(
             arrow="left.heel",
             do=(
                 "Belly lifted, both knees equally heavy.",
-                "Breathe out and slide one foot straight back along the floor, pushing the heel away.",
-                "Breathe in and draw the knee home under the hip.",
+                "Breathe {out} and slide one foot straight back along the floor, pushing the heel away.",
+                "Breathe {in} and draw the knee home under the hip.",
             ),
         ),
         Step(
@@ -234,7 +235,7 @@ FAMILY = Family(
             _FAULTS,
             "the buttock of the lifted leg",
             "the low back",
-            "out to lift, in to return",
+            breath(exhale("to lift"), back=inhale("to return")),
             Dose(8, 2, 7.0),
             {"turning": 0.8, "hip_back": 1.0, "resist_extension": 0.5, "upper_back": 0.3},
             sides=True,
@@ -243,8 +244,8 @@ FAMILY = Family(
             arrow="left.heel",
             do=(
                 "Slide one foot back as before.",
-                "Breathe out and lift the long leg as low as it may be and still be off the floor.",
-                "Put the toes down, breathe in and draw the knee home.",
+                "Breathe {out} and lift the long leg as low as it may be and still be off the floor.",
+                "Put the toes down, breathe {in} and draw the knee home.",
             ),
         ),
         Step(
@@ -256,7 +257,7 @@ FAMILY = Family(
             _FAULTS,
             "buttock and shoulder blade across the back",
             "turning, a sagging back",
-            "out to slide, in to return",
+            breath(exhale("to slide"), back=inhale("to return")),
             Dose(6, 2, 8.0),
             {"turning": 0.8, "hip_back": 0.7, "upper_back": 0.6, "resist_extension": 0.4},
             sides=True,
@@ -265,8 +266,8 @@ FAMILY = Family(
             arrow="left.heel",
             do=(
                 "Belly lifted; find one hand and the opposite foot.",
-                "Breathe out and slide both apart along the floor, fingertips and toes touching.",
-                "Breathe in and draw both home together. While the back is sore, do the legs only.",
+                "Breathe {out} and slide both apart along the floor, fingertips and toes touching.",
+                "Breathe {in} and draw both home together. While the back is sore, do the legs only.",
             ),
         ),
         Step(
@@ -278,7 +279,7 @@ FAMILY = Family(
             _FAULTS,
             "back, buttock and belly together",
             "turning, a sagging back",
-            "out to lift, in to return",
+            breath(exhale("to lift"), back=inhale("to return")),
             Dose(8, 3, 8.0),
             {"turning": 1.0, "hip_back": 0.9, "upper_back": 0.9, "resist_extension": 0.5},
             sides=True,
@@ -287,8 +288,8 @@ FAMILY = Family(
             arrow="left.heel",
             do=(
                 "Slide one hand ahead and the opposite foot back.",
-                "Breathe out and let both leave the floor: one long line from fingertips to heel.",
-                "Put them down, breathe in, and change.",
+                "Breathe {out} and let both leave the floor: one long line from fingertips to heel.",
+                "Put them down, breathe {in}, and change.",
             ),
         ),
         Step(
@@ -300,7 +301,7 @@ FAMILY = Family(
             _FAULTS,
             "back, buttock and belly together",
             "turning, a sagging back",
-            "breathe on while you hold",
+            steady("breathe on while you hold"),
             Dose(5, 3, 13.0, hold_s=10),
             {"turning": 1.0, "hip_back": 0.9, "upper_back": 0.9, "resist_extension": 0.6},
             sides=True,
@@ -310,7 +311,7 @@ FAMILY = Family(
             held=True,
             do=(
                 "Lift one arm and the opposite leg as before.",
-                "Stay for ten seconds, grow longer with every breath out, hips square.",
+                "Stay for ten seconds, grow longer with every breath {out}, hips square.",
                 "Put both down, rest for a breath, and change.",
             ),
         ),
@@ -323,7 +324,7 @@ FAMILY = Family(
             (*_FAULTS, TRUNK_ROUNDS),
             "belly on the way in, buttock and back on the way out",
             "rounding, a sagging back",
-            "in to draw together, out to reach",
+            breath(inhale("to draw together"), back=exhale("to reach")),
             Dose(6, 2, 8.0),
             {"turning": 1.0, "hip_back": 0.9, "upper_back": 0.9, "deep_control": 0.5, "resist_extension": 0.5},
             sides=True,
@@ -333,7 +334,7 @@ FAMILY = Family(
             arrow="left.heel",
             do=(
                 "Lift one arm and the opposite leg.",
-                "Breathe in and draw elbow and knee together under a table-flat back; breathe out and reach both out again.",
+                "Breathe {in} and draw elbow and knee together under a table-flat back; breathe {out} and reach both out again.",
                 "After the set put both down and change.",
             ),
         ),

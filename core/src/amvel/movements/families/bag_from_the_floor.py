@@ -1,6 +1,7 @@
 """Carry-over: a bag from a stool, then from the floor, by a hinge."""
 
 from amvel.body.anthropometry import HIP_HALF_WIDTH
+from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, TRUNK_ROUNDS
 from amvel.movements.frames import Aim, Frame, Prop
@@ -81,7 +82,7 @@ FAMILY = (
         ),
         felt="buttocks and thighs, the belly before the lift",
         not_felt="the low back",
-        breath="in to fold, out before the bag leaves",
+        breath=breath(inhale("to fold"), back=exhale("before the bag leaves")),
         props=(BAG,),
         arrow="breastbone",
         needs_unsupported_stand=True,
@@ -99,7 +100,7 @@ FAMILY = (
         also=("The bag stands on a stool.",),
         do=(
             "Feet on both sides of the stool with the bag.",
-            "Breathe in and fold, hips back; take the weight; breathe out and stand up, the bag close.",
+            "Breathe {in} and fold, hips back; take the weight; breathe {out} and stand up, the bag close.",
             "Fold again and put it back on the stool.",
         ),
     )
@@ -113,7 +114,7 @@ FAMILY = (
         parameters=(_lean(45, 55), _LOAD),
         do=(
             "Feet on both sides of the bag on the floor.",
-            "Breathe in and fold low, hips far back, spine long; breathe out, and then the bag leaves.",
+            "Breathe {in} and fold low, hips far back, spine long; breathe {out}, and then the bag leaves.",
             "Put it down the way you took it.",
         ),
     )
@@ -128,7 +129,7 @@ FAMILY = (
         parameters=(_lean(30, 45), _LOAD),
         do=(
             "Stand beside the stool with the bag.",
-            "Breathe in and fold; take the bag in one hand; breathe out and stand up without leaning to it.",
+            "Breathe {in} and fold; take the bag in one hand; breathe {out} and stand up without leaning to it.",
             "Put it back, and change hands.",
         ),
     )

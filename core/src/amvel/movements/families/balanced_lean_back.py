@@ -1,5 +1,6 @@
 """Balanced lean back: the replacement for every roll on the back."""
 
+from amvel.movements.breath import breath, breathe, exhale, inhale
 from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, TRUNK_ROUNDS
 from amvel.movements.frames import Frame
@@ -89,7 +90,7 @@ FAMILY = (
         ),
         felt="the belly from ribs to pubic bone",
         not_felt="the front of the hips, the low back",
-        breath="out to lean, breathe on while you hold, in to come up",
+        breath=breath(exhale("to lean"), end=breathe("breathe on while you hold"), back=inhale("to come up")),
         arrow="breastbone",
         props=(FIRM_CHAIR,),
     )
@@ -103,8 +104,8 @@ FAMILY = (
         parameters=(_lean(8), SEAT),
         do=(
             "Sit tall in the middle of the seat, feet flat.",
-            "Breathe out and lean back from the hips by a hand’s breadth, breastbone up; stay and breathe.",
-            "Breathe in and come up as one piece.",
+            "Breathe {out} and lean back from the hips by a hand’s breadth, breastbone up; stay and breathe.",
+            "Breathe {in} and come up as one piece.",
         ),
     )
     .rung(
@@ -117,7 +118,7 @@ FAMILY = (
         parameters=(_lean(8), SEAT),
         do=(
             "Sit tall, arms long ahead.",
-            "Breathe out and lean back as before; the arms stay level while you breathe.",
+            "Breathe {out} and lean back as before; the arms stay level while you breathe.",
             "Come up, then lower the arms.",
         ),
     )
@@ -133,7 +134,7 @@ FAMILY = (
         arrow="left.heel",
         do=(
             "Lean back a little and stay.",
-            "Breathe out and float one foot a finger’s breadth.",
+            "Breathe {out} and float one foot a finger’s breadth.",
             "Foot down, come up, rest; then the other.",
         ),
     )
@@ -149,7 +150,7 @@ FAMILY = (
         arrow="left.heel",
         do=(
             "Lean back a little and stay.",
-            "Breathe out and straighten one knee until the leg is long.",
+            "Breathe {out} and straighten one knee until the leg is long.",
             "Bend it, foot down, come up; then the other.",
         ),
     )
@@ -164,7 +165,7 @@ FAMILY = (
         arrow="left.heel",
         do=(
             "Lean back a little, hands lightly beside you.",
-            "Breathe out and straighten one knee after the other until both legs are long and off the floor.",
+            "Breathe {out} and straighten one knee after the other until both legs are long and off the floor.",
             "Bend both, feet down, come up.",
         ),
     )
@@ -180,7 +181,7 @@ FAMILY = (
         view="top",
         do=(
             "Both legs long as before.",
-            "Breathe in and open the legs, breathe out and close them, the trunk still.",
+            "Breathe {in} and open the legs, breathe {out} and close them, the trunk still.",
             "Bend both, feet down, come up.",
         ),
     )

@@ -1,5 +1,6 @@
 """Band leg press: the substitute for curls under bone limits."""
 
+from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.families.knee_fold import leg_folded, legs_brought_up
 from amvel.movements.faults import BACK_ARCHES, BREATH_HELD
@@ -71,7 +72,7 @@ FAMILY = (
         ),
         felt="waist and belly, the pressing thigh",
         not_felt="the low back, the neck",
-        breath="in to press, out to come back",
+        breath=breath(inhale("to press"), back=exhale("to come back")),
         breath_custom=True,
         sides=True,
         arrow="left.heel",
@@ -87,8 +88,8 @@ FAMILY = (
         parameters=(_to(45), _HIP, _BAND),
         do=(
             "Band round one heel, elbows on the floor, both hips equally settled.",
-            "Breathe in and press through the heel until the leg is long; the hip on that side does not hitch.",
-            "Breathe out and let the band bring the knee back, slowly.",
+            "Breathe {in} and press through the heel until the leg is long; the hip on that side does not hitch.",
+            "Breathe {out} and let the band bring the knee back, slowly.",
         ),
     )
     .rung(
@@ -101,8 +102,8 @@ FAMILY = (
         parameters=(_to(45), _BAND),
         do=(
             "Band round one heel, the other leg up as well.",
-            "Breathe in and press the banded leg long while the other leg straightens upwards: two long legs, like open scissors.",
-            "Breathe out and fold both knees back.",
+            "Breathe {in} and press the banded leg long while the other leg straightens upwards: two long legs, like open scissors.",
+            "Breathe {out} and fold both knees back.",
         ),
     )
     .family()

@@ -1,5 +1,6 @@
 """Band press-out, kneeling: the feet cannot help."""
 
+from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Setting
 from amvel.movements.families.band_press_out_seated import TURNS
 from amvel.movements.faults import BACK_ARCHES, BREATH_HELD
@@ -47,7 +48,7 @@ FAMILY = (
         faults=(TURNS, BACK_ARCHES, BREATH_HELD),
         felt="waist and buttocks",
         not_felt="knees, low back",
-        breath="out to press, in to come back",
+        breath=breath(exhale("to press"), back=inhale("to come back")),
         sides=True,
         view="front",
         parameters=(BAND_PULL,),
@@ -62,8 +63,8 @@ FAMILY = (
         4,
         do=(
             "Kneel tall on wide knees, hands with the band at the breastbone.",
-            "Breathe out and press the hands straight ahead; the band wants to turn you, and you do not turn.",
-            "Breathe in and come back slower.",
+            "Breathe {out} and press the hands straight ahead; the band wants to turn you, and you do not turn.",
+            "Breathe {in} and come back slower.",
         ),
     )
     .rung(
@@ -75,8 +76,8 @@ FAMILY = (
         5,
         do=(
             "Kneel tall, knees close together: a smaller base.",
-            "Breathe out and press straight ahead, buttocks set.",
-            "Breathe in and come back without a sway.",
+            "Breathe {out} and press straight ahead, buttocks set.",
+            "Breathe {in} and come back without a sway.",
         ),
     )
     .rung(
@@ -92,8 +93,8 @@ FAMILY = (
         ),
         do=(
             "One knee on the pad, the other foot ahead; hips square.",
-            "Breathe out and press straight ahead; the front foot stays quiet.",
-            "Breathe in, come back, and later change the leg.",
+            "Breathe {out} and press straight ahead; the front foot stays quiet.",
+            "Breathe {in}, come back, and later change the leg.",
         ),
     )
     .family()

@@ -1,5 +1,6 @@
 """Band press-out, sitting."""
 
+from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Setting
 from amvel.movements.faults import BREATH_HELD
 from amvel.movements.frames import Frame
@@ -33,7 +34,7 @@ FAMILY = (
         faults=(TURNS, BREATH_HELD),
         felt="the waist on both sides",
         not_felt="neck and shoulders",
-        breath="out to press, in to come back",
+        breath=breath(exhale("to press"), back=inhale("to come back")),
         sides=True,
         view="front",
         parameters=(BAND_PULL, SEAT),
@@ -42,8 +43,8 @@ FAMILY = (
     .rung("press", "Press out", _frames, Dose(8, 2, 5.0), {"turning": 0.8, "deep_control": 0.3}, 3,
         do=(
             "Sit side on to the anchor, hands with the band at the breastbone.",
-            "Breathe out and press straight ahead; breastbone, navel and nose look ahead.",
-            "Breathe in and come back slower; then turn the chair for the other side.",
+            "Breathe {out} and press straight ahead; breastbone, navel and nose look ahead.",
+            "Breathe {in} and come back slower; then turn the chair for the other side.",
         ),
     )
     .rung(
@@ -57,7 +58,7 @@ FAMILY = (
         do=(
             "Press straight ahead as before.",
             "Stay with long arms for three breaths; the band pulls and you stay.",
-            "Come back on a breath in.",
+            "Come back on a breath {in}.",
         ),
     )
     .family()

@@ -1,5 +1,6 @@
 """Band press-out, standing."""
 
+from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Setting
 from amvel.movements.families.band_press_out_seated import TURNS
 from amvel.movements.faults import BREATH_HELD
@@ -40,7 +41,7 @@ FAMILY = (
         faults=(TURNS, BREATH_HELD),
         felt="the waist, the side of both hips",
         not_felt="the low back, the neck",
-        breath="out to press, in to come back",
+        breath=breath(exhale("to press"), back=inhale("to come back")),
         sides=True,
         view="front",
         parameters=(BAND_PULL,),
@@ -49,8 +50,8 @@ FAMILY = (
     .rung("press", "Press out", _frames, Dose(8, 2, 5.0), {"turning": 0.9, "balance": 0.3, "hip_out": 0.2}, 4,
         do=(
             "Stand side on to the anchor, feet wide, knees soft.",
-            "Breathe out and press straight ahead; both feet stay equally heavy.",
-            "Breathe in and come back slower; then turn round for the other side.",
+            "Breathe {out} and press straight ahead; both feet stay equally heavy.",
+            "Breathe {in} and come back slower; then turn round for the other side.",
         ),
     )
     .rung(
@@ -64,7 +65,7 @@ FAMILY = (
         do=(
             "Press straight ahead as before.",
             "Stay with long arms for three breaths, knees soft.",
-            "Come back on a breath in.",
+            "Come back on a breath {in}.",
         ),
     )
     .family()

@@ -1,5 +1,6 @@
 """Belly lift on hands and knees."""
 
+from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Setting
 from amvel.movements.families.arm_or_leg_slide import _HAND, RAISED, _base
 from amvel.movements.faults import BREATH_HELD, SHOULDER_CLIMBS
@@ -35,15 +36,15 @@ FAMILY = (
         ),
         felt="low in the belly",
         not_felt="the wrists, the neck",
-        breath="in to let go, out to lift",
+        breath=breath(inhale("to let go"), back=exhale("to lift")),
         parameters=(_HAND, RAISED),
         arrow="belly",
     )
     .rung("with_the_breath", "With the breath", _lift, Dose(8, 2, 6.0), {"deep_control": 0.7, "breath": 0.4}, 2,
         do=(
             "Hands under the shoulders, knees under the hips; a block on the back of the pelvis tells of tipping, though a hollow back holds it too, so someone looks.",
-            "Breathe in and let the belly hang; breathe out and lift it, while the spine stays a table.",
-            "Let it hang again on the breath in.",
+            "Breathe {in} and let the belly hang; breathe {out} and lift it, while the spine stays a table.",
+            "Let it hang again on the breath {in}.",
         ),
     )
     .rung(
@@ -55,7 +56,7 @@ FAMILY = (
         3,
         cues=("lift the belly and breathe on above it",),
         do=(
-            "Breathe out and lift the belly as before.",
+            "Breathe {out} and lift the belly as before.",
             "Keep it lifted and breathe on above it, ribs moving.",
             "Let it go for one whole breath before the next.",
         ),

@@ -2,6 +2,7 @@
 
 from dataclasses import replace
 
+from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting, Step
 from amvel.movements.faults import BREATH_HELD, PELVIS_ROCKS
 from amvel.movements.frames import Aim, Frame, Prop, Surface, Touch
@@ -88,7 +89,7 @@ FAMILY = Family(
             _FAULTS,
             "the belly and the other side keeping still",
             "a pull in the groin",
-            "out as the knee leans out, in to wait, out to return",
+            breath(exhale("as the knee leans out"), end=inhale("to wait"), back=exhale("to return")),
             Dose(4, 2, 8.0),
             {"turning": 0.7, "deep_control": 0.6, "hip_out": 0.2},
             sides=True,
@@ -98,8 +99,8 @@ FAMILY = Family(
             view="top",
             do=(
                 "Hands on the hip bones, heels stay down, deep set.",
-                "Breathe out and let one knee lean out a little while the other leg stands still; stop where the pelvis wants to follow.",
-                "Wait for a breath in, then bring the knee home on a slow breath out without overshooting. After three or four rest the leg, set again, change.",
+                "Breathe {out} and let one knee lean out a little while the other leg stands still; stop where the pelvis wants to follow.",
+                "Wait for a breath {in}, then bring the knee home on a slow breath {out} without overshooting. After three or four rest the leg, set again, change.",
             ),
         ),
         Step(
@@ -111,7 +112,7 @@ FAMILY = Family(
             _FAULTS,
             "long, slow control",
             "turning under the hands",
-            "out as the knee leans out, in to wait, out to return",
+            breath(exhale("as the knee leans out"), end=inhale("to wait"), back=exhale("to return")),
             Dose(4, 2, 10.0),
             {"turning": 0.9, "deep_control": 0.6, "hip_out": 0.3},
             sides=True,
@@ -121,7 +122,7 @@ FAMILY = Family(
             view="top",
             do=(
                 "Hands on the hip bones, deep set.",
-                "Breathe out and let one knee open wide, towards the floor, only as far as both hip bones keep the same weight.",
+                "Breathe {out} and let one knee open wide, towards the floor, only as far as both hip bones keep the same weight.",
                 "Pause, then come all the way back slowly; the way home is where the pelvis gives.",
             ),
         ),
@@ -137,7 +138,7 @@ FAMILY = Family(
             (*_FAULTS, _TIPS),
             "small, quick work deep in the belly",
             "the knobs of the spine",
-            "out as the knee leans out, in to wait, out to return",
+            breath(exhale("as the knee leans out"), end=inhale("to wait"), back=exhale("to return")),
             Dose(4, 1, 12.0),
             {"turning": 1.0, "deep_control": 0.8, "balance": 0.3},
             after=("bent_knee_fall_out/larger",),
@@ -149,7 +150,7 @@ FAMILY = Family(
             view="front",
             do=(
                 "Lie lengthwise on the roller until it is quiet, fingertips on the floor.",
-                "Breathe out and let one knee lean out a little; the foot of the other leg and the back press the roller evenly.",
+                "Breathe {out} and let one knee lean out a little; the foot of the other leg and the back press the roller evenly.",
                 "Bring it back before the roller moves.",
             ),
         ),

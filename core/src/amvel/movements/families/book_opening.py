@@ -1,6 +1,7 @@
 """Book opening: lying on the side, the upper arm opens until the pelvis would follow."""
 
 from amvel.body.capacities import TRUNK_SHARE
+from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, ROLLS_BACK
 from amvel.movements.frames import Frame, Touch
@@ -52,7 +53,7 @@ FAMILY = (
         faults=(ROLLS_BACK, BREATH_HELD),
         felt="between the shoulder blades, along the chest",
         not_felt="the low back",
-        breath="in to open, out to close",
+        breath=breath(inhale("to open"), back=exhale("to close")),
         sides=True,
         arrow="left.elbow",
     )
@@ -66,8 +67,8 @@ FAMILY = (
         parameters=(_turn(10),),
         do=(
             "Lie on your side, knees stacked, the upper hand at the ear, elbow ahead.",
-            "Breathe in and open the elbow like the cover of a book, eyes with it; stop where the pelvis wants to follow.",
-            "Breathe out and close it.",
+            "Breathe {in} and open the elbow like the cover of a book, eyes with it; stop where the pelvis wants to follow.",
+            "Breathe {out} and close it.",
         ),
     )
     .rung(
@@ -80,8 +81,8 @@ FAMILY = (
         parameters=(_turn(15),),
         do=(
             "Lie on your side, knees stacked, both arms long ahead, palm on palm.",
-            "Breathe in and let the upper arm open in a wide arc, eyes with the hand; the knees stay stacked.",
-            "Breathe out and bring it back the same way; compare left and right.",
+            "Breathe {in} and let the upper arm open in a wide arc, eyes with the hand; the knees stay stacked.",
+            "Breathe {out} and bring it back the same way; compare left and right.",
         ),
     )
     .family()

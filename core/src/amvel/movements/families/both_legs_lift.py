@@ -1,5 +1,6 @@
 """Both-legs lift, lying on the side."""
 
+from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, RIBS_FLARE, ROLLS_BACK
 from amvel.movements.frames import Aim, Frame, Touch
@@ -90,7 +91,7 @@ FAMILY = (
         ),
         felt="the side of the waist",
         not_felt="the back of the waist, the lower hip",
-        breath="out to lift, in to lower",
+        breath=breath(exhale("to lift"), back=inhale("to lower")),
         sides=True,
         arrow="left.ankle",
         parameters=(_UP,),
@@ -98,8 +99,8 @@ FAMILY = (
     .rung("hand_in_front", "Hand in front", _with_hand, Dose(8, 2, 5.0), {"side_bend": 0.8, "hip_out": 0.4}, 5,
         do=(
             "On your side, legs long and a little ahead, the upper hand firm in front.",
-            "Breathe out and lift both legs together from a long waist.",
-            "Breathe in and lower to just above the floor.",
+            "Breathe {out} and lift both legs together from a long waist.",
+            "Breathe {in} and lower to just above the floor.",
         ),
     )
     .rung(
@@ -111,8 +112,8 @@ FAMILY = (
         6,
         do=(
             "The same, with only the fingertips in front.",
-            "Breathe out and lift both legs a little; the fingers do not push.",
-            "Breathe in and lower to hover.",
+            "Breathe {out} and lift both legs a little; the fingers do not push.",
+            "Breathe {in} and lower to hover.",
         ),
     )
     .rung(
@@ -125,8 +126,8 @@ FAMILY = (
         also=("The upper arm points to the ceiling and stays there.",),
         do=(
             "The same, the upper arm to the ceiling.",
-            "Breathe out and lift both legs; the arm stays upright, the trunk does not roll.",
-            "Breathe in and lower to hover; then the other side, the same number.",
+            "Breathe {out} and lift both legs; the arm stays upright, the trunk does not roll.",
+            "Breathe {in} and lower to hover; then the other side, the same number.",
         ),
     )
     .family()

@@ -1,6 +1,7 @@
 """Breathing rest: lying with the legs carried, breath to all sides."""
 
 from amvel.body import Anthropometry
+from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting, Step
 from amvel.movements.frames import Frame, Prop
 from amvel.movements.lying_positions import own_heel_distance_cm, supine_calves_up, supine_crook
@@ -51,7 +52,7 @@ _SUPPORT = Parameter(
     "calf_support_cm", "height under the calves", "cm", calf_support_cm, low=30, high=60, grid=1, easier="down"
 )
 _DOSE = Dose(10, 3, 6.0, note="twice a day")
-_BREATH = "in through the nose to front, sides and back; out slowly through pursed lips"
+_BREATH = breath(inhale("through the nose to front, sides and back"), back=exhale("slowly through pursed lips"))
 
 FAMILY = Family(
     "breathing_rest",
@@ -76,10 +77,11 @@ FAMILY = Family(
             _DOSE,
             {"breath": 1.0, "deep_control": 0.2},
             effort=1,
+            breath_custom=True,
             parameters=(_HEELS,),
             do=(
                 "Take two quiet breaths and let the floor have your back.",
-                "Breathe in through the nose until front, sides and back of the waist fill; breathe out slowly through pursed lips until the ribs sink.",
+                "Breathe {in} through the nose until front, sides and back of the waist fill; breathe {out} slowly through pursed lips until the ribs sink.",
                 "Let the next breath come by itself; nothing else moves.",
             ),
         ),
@@ -100,11 +102,12 @@ FAMILY = Family(
             _DOSE,
             {"breath": 1.0, "deep_control": 0.3},
             effort=1,
+            breath_custom=True,
             parameters=(_SUPPORT,),
             props=(CHAIR_OR_BOX,),
             do=(
                 "Let the seat have your calves and the floor your back for two quiet breaths.",
-                "Breathe in to all sides of the waist and let the thigh bones sink into the hips; breathe out slowly through pursed lips.",
+                "Breathe in to all sides of the waist and let the thigh bones sink into the hips; breathe {out} slowly through pursed lips.",
                 "Stay with calves heavy until the breath comes again.",
             ),
         ),
@@ -125,11 +128,12 @@ FAMILY = Family(
             _DOSE,
             {"breath": 1.0, "deep_control": 0.5},
             effort=1,
+            breath_custom=True,
             parameters=(_SUPPORT,),
             props=(CHAIR_OR_BOX, BELT),
             do=(
                 "Let two breaths pass and feel where the belt lies loose.",
-                "Breathe in until the belt fills in front, at both sides and behind; breathe out through pursed lips until it hangs loose again.",
+                "Breathe {in} until the belt fills in front, at both sides and behind; breathe {out} through pursed lips until it hangs loose again.",
                 "Before the next breath find the side that filled less, and send the breath there.",
             ),
         ),

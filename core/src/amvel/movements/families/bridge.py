@@ -1,5 +1,6 @@
 """Bridge: the pelvis lifts as one piece with trunk and thighs."""
 
+from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, PELVIS_DROPS, RIBS_FLARE
 from amvel.movements.frames import Band, Frame, Touch
@@ -69,7 +70,7 @@ FAMILY = (
         ),
         felt="the buttocks",
         not_felt="the low back, cramp at the back of the thigh",
-        breath="out to lift, in at the top, out to lower",
+        breath=breath(exhale("to lift"), end=inhale("at the top"), back=exhale("to lower")),
         arrow="pubis",
     )
     .rung(
@@ -82,8 +83,8 @@ FAMILY = (
         parameters=(_hip(30),),
         do=(
             "Arms by the sides, ribs heavy.",
-            "Breathe out, press both heels down and lift the buttocks a hand’s breadth; the back stays one piece.",
-            "Take a breath in there, then lower as one piece on the breath out.",
+            "Breathe {out}, press both heels down and lift the buttocks a hand’s breadth; the back stays one piece.",
+            "Take a breath {in} there, then lower as one piece on the breath {out}.",
         ),
     )
     .rung(
@@ -96,8 +97,8 @@ FAMILY = (
         parameters=(_hip(15),),
         do=(
             "Press both heels and set the buttocks first.",
-            "Breathe out and lift until the thighs rise three quarters of the way, ribs staying down.",
-            "Breathe in at the top, lower slowly on the breath out, and set again.",
+            "Breathe {out} and lift until the thighs rise three quarters of the way, ribs staying down.",
+            "Breathe {in} at the top, lower slowly on the breath {out}, and set again.",
         ),
     )
     .rung(
@@ -111,8 +112,8 @@ FAMILY = (
         props=(CUSHION,),
         do=(
             "A cushion between the knees: hold it just so that it does not fall.",
-            "Breathe out, drive through the heels and lift as one piece, the knees keeping their width.",
-            "Breathe in at the top, lower on the breath out, and let the cushion go for a moment.",
+            "Breathe {out}, drive through the heels and lift as one piece, the knees keeping their width.",
+            "Breathe {in} at the top, lower on the breath {out}, and let the cushion go for a moment.",
         ),
     )
     .rung(
@@ -127,7 +128,7 @@ FAMILY = (
         arrow="left.knee",
         do=(
             "Lift as before and stay up with the pelvis level.",
-            "Breathe out and take one foot off by a hand’s breadth; the other hip does not drop. Put it down, breathe in, and lift the other.",
+            "Breathe {out} and take one foot off by a hand’s breadth; the other hip does not drop. Put it down, breathe {in}, and lift the other.",
             "Lower as one piece when the pelvis begins to rock.",
         ),
     )
@@ -143,7 +144,7 @@ FAMILY = (
         arrow="left.heel",
         do=(
             "Lift with both feet first.",
-            "Breathe out and straighten one knee until that thigh lies level with the other one; drive through the standing heel.",
+            "Breathe {out} and straighten one knee until that thigh lies level with the other one; drive through the standing heel.",
             "Bend the knee, put the foot down, then lower.",
         ),
     )
@@ -158,7 +159,7 @@ FAMILY = (
         props=(BAND,),
         do=(
             "A band round the thighs; open the knees to hip width against it.",
-            "Breathe out and lift three quarters of the way without letting the knees fall in.",
+            "Breathe {out} and lift three quarters of the way without letting the knees fall in.",
             "Lower slowly; the knees give way last.",
         ),
     )

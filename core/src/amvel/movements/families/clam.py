@@ -1,5 +1,6 @@
 """Clam: lying on the side, the upper knee opens while the feet stay together."""
 
+from amvel.movements.breath import breath, exhale, inhale, steady
 from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting, Step
 from amvel.movements.faults import BREATH_HELD, ROLLS_BACK
 from amvel.movements.frames import Aim, Band, Frame, Touch
@@ -73,7 +74,7 @@ FAMILY = Family(
             _FAULTS,
             "the side of the upper buttock",
             "the front of the thigh, the lower hip",
-            "out to open, in to close",
+            breath(exhale("to open"), back=inhale("to close")),
             Dose(10, 2, 5.0),
             {"hip_out": 0.8, "turning": 0.3},
             sides=True,
@@ -84,8 +85,8 @@ FAMILY = Family(
             view="front",
             do=(
                 "Lie on your side, feet together, the upper hand in front; a breath to the ribs, a breath to the belly.",
-                "Breathe out and open the upper knee a hand’s breadth; the pelvis stays stacked.",
-                "Breathe in and close it without dropping.",
+                "Breathe {out} and open the upper knee a hand’s breadth; the pelvis stays stacked.",
+                "Breathe {in} and close it without dropping.",
             ),
         ),
         Step(
@@ -100,7 +101,7 @@ FAMILY = Family(
             _FAULTS,
             "the side of the upper buttock",
             "the back of the waist",
-            "out to open, in to close",
+            breath(exhale("to open"), back=inhale("to close")),
             Dose(10, 3, 6.0),
             {"hip_out": 1.0, "turning": 0.3},
             sides=True,
@@ -111,8 +112,8 @@ FAMILY = Family(
             view="front",
             do=(
                 "Your back near a wall, which tells you when you roll.",
-                "Breathe out and open the knee as far as the pelvis stays, and pause at the top.",
-                "Close slowly on the breath in; rest the leg after the set.",
+                "Breathe {out} and open the knee as far as the pelvis stays, and pause at the top.",
+                "Close slowly on the breath {in}; rest the leg after the set.",
             ),
         ),
         Step(
@@ -128,7 +129,7 @@ FAMILY = Family(
             _FAULTS,
             "a burn in the side of the upper buttock",
             "the front of the thigh, the lower hip",
-            "breathe on, out with every second pulse",
+            steady("breathe on, out with every second pulse"),
             Dose(10, 2, 2.0, note="ten pulses without coming down"),
             {"hip_out": 1.0, "turning": 0.3},
             sides=True,
@@ -156,7 +157,7 @@ FAMILY = Family(
             _FAULTS,
             "the side of the upper buttock",
             "the back of the waist, the knees",
-            "out to open, in to close",
+            breath(exhale("to open"), back=inhale("to close")),
             Dose(10, 2, 6.0, note="every other day"),
             {"hip_out": 1.0, "turning": 0.4},
             sides=True,
@@ -167,8 +168,8 @@ FAMILY = Family(
             view="front",
             do=(
                 "A band above the knees, feet together.",
-                "Breathe out and open against the band to where the pelvis stays.",
-                "Breathe in and close slower than the band would like.",
+                "Breathe {out} and open against the band to where the pelvis stays.",
+                "Breathe {in} and close slower than the band would like.",
             ),
         ),
     ),

@@ -6,6 +6,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from amvel.body import Anthropometry
+from amvel.movements.breath import steady
 from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, SHOULDER_CLIMBS
 from amvel.movements.frames import Aim, Frame, Surface, Touch
@@ -94,7 +95,7 @@ FAMILY = (
         ),
         felt="belly, chest and round the shoulder blades",
         not_felt="wrists, low back",
-        breath="breathe on, longer out",
+        breath=steady("breathe on, longer out"),
         parameters=(_COUNTER,),
         props=(WORKTOP,),
     )

@@ -1,5 +1,6 @@
 """Curls: loaded bending of the trunk.  Kept so that the engine can say why not, and for graded return."""
 
+from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting, Step
 from amvel.movements.faults import BELLY_DOMES, BREATH_HELD, THIGH_TAKES_OVER
 from amvel.movements.frames import Frame, Touch
@@ -86,15 +87,15 @@ FAMILY = Family(
             _FAULTS,
             "deep in the front of the neck",
             "strain in the throat",
-            "out to nod, in to return",
+            breath(exhale("to nod"), back=inhale("to return")),
             Dose(5, 1, 6.0),
             {"flexion_strength": 0.2, "deep_control": 0.1},
             effort=1,
             arrow="forehead",
             do=(
                 "Head on the floor or pad.",
-                "Breathe out and nod a small yes; the back of the head slides up along the floor and does not leave it.",
-                "Breathe in and let it slide back.",
+                "Breathe {out} and nod a small yes; the back of the head slides up along the floor and does not leave it.",
+                "Breathe {in} and let it slide back.",
             ),
         ),
         Step(
@@ -106,7 +107,7 @@ FAMILY = Family(
             _FAULTS,
             "the upper belly",
             "doming, the neck, the low back",
-            "out to curl, in to lower",
+            breath(exhale("to curl"), back=inhale("to lower")),
             Dose(5, 2, 6.0),
             {"flexion_strength": 0.8},
             sides=True,
@@ -115,8 +116,8 @@ FAMILY = Family(
             arrow="vertex",
             do=(
                 "One knee bent, arms towards the knees, chin in.",
-                "Breathe out and bring ribs towards pelvis until the shoulder blades just leave; the head presses back, the belly stays flat.",
-                "Breathe in and lower one bone at a time.",
+                "Breathe {out} and bring ribs towards pelvis until the shoulder blades just leave; the head presses back, the belly stays flat.",
+                "Breathe {in} and lower one bone at a time.",
             ),
         ),
         Step(
@@ -128,7 +129,7 @@ FAMILY = Family(
             _FAULTS,
             "the whole belly",
             "doming, the neck, the low back",
-            "out to curl, in to lower",
+            breath(exhale("to curl"), back=inhale("to lower")),
             Dose(5, 2, 6.0),
             {"flexion_strength": 1.0},
             effort=6,
@@ -136,8 +137,8 @@ FAMILY = Family(
             arrow="vertex",
             do=(
                 "Legs long and matched, buttocks set.",
-                "Breathe out: nine parts of tucking the pelvis, one part of lifting the ribs.",
-                "Breathe in and lower, the tuck lets go last.",
+                "Breathe {out}: nine parts of tucking the pelvis, one part of lifting the ribs.",
+                "Breathe {in} and lower, the tuck lets go last.",
             ),
         ),
     ),

@@ -1,5 +1,6 @@
 """Curl with a twist: bending and turning together."""
 
+from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BELLY_DOMES, BREATH_HELD
 from amvel.movements.frames import Frame, Touch
@@ -47,7 +48,7 @@ FAMILY = (
         ),
         felt="the side of the belly",
         not_felt="the neck",
-        breath="out to come up, in to go down",
+        breath=breath(exhale("to come up"), back=inhale("to go down")),
         sides=True,
         arrow="right.elbow",
         parameters=(_UP, _TURN),

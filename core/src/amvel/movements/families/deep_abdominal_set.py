@@ -1,5 +1,6 @@
 """Deep abdominal set: a gentle draw of the deep belly wall, felt by the fingertips."""
 
+from amvel.movements.breath import breath, breathe, exhale
 from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting, Step
 from amvel.movements.faults import BREATH_HELD
 from amvel.movements.frames import Aim, Frame
@@ -79,7 +80,7 @@ def _step(
         (_SUCKS, _PUSHES, BREATH_HELD, _BUTTOCKS),
         "a gentle firming under the fingertips",
         "bulging against the fingers, a clenched seat",
-        "out to draw; then breathe on quietly while the draw stays",
+        breath(exhale("to draw"), end=breathe("then breathe on quietly while the draw stays")),
         dose,
         {"deep_control": weight, "breath": 0.3},
         effort=effort,
@@ -101,8 +102,8 @@ _FIRST = _step(
     1,
     (
         "Fingertips on the belly wall, two quiet breaths to settle.",
-        "Breathe out, begin as if to stop the flow, and let the two hip bones draw together until the fingertips feel the wall firm up; if it bulges, use less.",
-        "Let go on the breath in, and set it anew each time.",
+        "Breathe {out}, begin as if to stop the flow, and let the two hip bones draw together until the fingertips feel the wall firm up; if it bulges, use less.",
+        "Let go on the breath {in}, and set it anew each time.",
     ),
 )
 FAMILY = Family(
@@ -121,7 +122,7 @@ FAMILY = Family(
             0.9,
             2,
             (
-                "Breathe out and draw as before, and feel the wall firm under the fingertips.",
+                "Breathe {out} and draw as before, and feel the wall firm under the fingertips.",
                 "Keep it while two or three easy breaths go on above it; ribs move, the lower belly stays quietly firm.",
                 "Let go wholly for one breath before the next.",
             ),
@@ -135,7 +136,7 @@ FAMILY = Family(
             1.0,
             2,
             (
-                "Breathe out, draw, and feel it under the fingertips.",
+                "Breathe {out}, draw, and feel it under the fingertips.",
                 "Count aloud to ten in your usual voice; the fingers keep feeling the same firmness through every word.",
                 "Let go, breathe, and begin anew.",
             ),

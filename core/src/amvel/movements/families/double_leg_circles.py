@@ -1,5 +1,6 @@
 """Double-leg circles in full range: kept so that the mechanism and the substitute can be named."""
 
+from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.families.small_leg_circles import circle
 from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, PELVIS_ROCKS
@@ -25,7 +26,7 @@ FAMILY = (
         faults=(PELVIS_ROCKS, BACK_ARCHES, BREATH_HELD),
         felt="the belly all round",
         not_felt="the low back, the front of the hips",
-        breath="in for half of the circle, out for the other half",
+        breath=breath(inhale("for half of the circle"), back=exhale("for the other half")),
         view="top",
         shown=(0, 2),
         arrow="left.knee",

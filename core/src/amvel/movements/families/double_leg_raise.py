@@ -1,5 +1,6 @@
 """Straight-leg raise of both legs, and flutter kicks."""
 
+from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.families.knee_fold import leg_folded, legs_brought_up
 from amvel.movements.faults import BACK_ARCHES, BELLY_DOMES, BREATH_HELD, THIGH_TAKES_OVER
@@ -39,7 +40,7 @@ FAMILY = (
         faults=(BACK_ARCHES, BELLY_DOMES, THIGH_TAKES_OVER, BREATH_HELD),
         felt="the whole belly",
         not_felt="the low back, the front of the hips",
-        breath="out to lower, in to lift",
+        breath=breath(exhale("to lower"), back=inhale("to lift")),
         arrow="left.heel",
         parameters=(_LOW,),
     )

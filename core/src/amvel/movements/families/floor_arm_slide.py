@@ -1,5 +1,6 @@
 """Upper back lying: elbows press the floor, then the arms slide along it overhead."""
 
+from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, RIBS_FLARE, SHOULDER_CLIMBS
 from amvel.movements.frames import Frame, Touch
@@ -41,15 +42,15 @@ FAMILY = (
         faults=(RIBS_FLARE, SHOULDER_CLIMBS, BREATH_HELD),
         felt="between the shoulder blades, the front of the chest opening",
         not_felt="the low back, tingling in the arms",
-        breath="out to press or slide, in to let go",
+        breath=breath(exhale("to press or slide"), back=inhale("to let go")),
         arrow="left.elbow",
     )
     .rung(
         "elbows_press", "Elbows press", _press, Dose(6, 2, 6.0, hold_s=3), {"upper_back": 0.6, "breath": 0.2}, 1,
         do=(
             "Elbows bent beside you, hands to the ceiling, head on its pad.",
-            "Breathe out and press both elbows lightly into the floor until the breastbone opens; hold for three seconds without lifting the ribs.",
-            "Let go on the breath in.",
+            "Breathe {out} and press both elbows lightly into the floor until the breastbone opens; hold for three seconds without lifting the ribs.",
+            "Let go on the breath {in}.",
         ),
     )
     .rung(
@@ -64,7 +65,7 @@ FAMILY = (
         arrow="left.fingertips",
         do=(
             "Arms beside you, elbows bent, backs of the arms on the floor.",
-            "Breathe out and slide both arms up along the floor, only as far as ribs and elbows stay down.",
+            "Breathe {out} and slide both arms up along the floor, only as far as ribs and elbows stay down.",
             "Slide them back as slowly.",
         ),
     )

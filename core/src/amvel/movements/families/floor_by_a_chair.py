@@ -5,6 +5,7 @@ from dataclasses import replace
 import numpy as np
 
 from amvel.body.anthropometry import HIP_HALF_WIDTH
+from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, KNEE_FALLS_IN
 from amvel.movements.frames import Aim, Frame, Surface, Touch
@@ -173,7 +174,7 @@ FAMILY = (
         ),
         felt="thigh and buttock of the leg ahead, the arms",
         not_felt="the low back, the knee behind",
-        breath="in to get ready, out to push",
+        breath=breath(exhale("to push"), ready=inhale("to get ready")),
         sides=True,
         props=(FIRM_CHAIR, THICK_PAD),
         parameters=(_SEAT, _HAND),
@@ -188,7 +189,7 @@ FAMILY = (
         arrow="left.knee",
         do=(
             "Kneel before the chair, both hands flat on the seat.",
-            "Breathe out, push the hands down and bring one foot flat ahead.",
+            "Breathe {out}, push the hands down and bring one foot flat ahead.",
             "Take it back to kneeling the same way.",
         ),
     )
@@ -203,7 +204,7 @@ FAMILY = (
         arrow="right.knee",
         do=(
             "One foot ahead, hands on the seat.",
-            "Breathe out, push with hands and front foot until the knee behind leaves the pad by a hand’s breadth.",
+            "Breathe {out}, push with hands and front foot until the knee behind leaves the pad by a hand’s breadth.",
             "Let it land softly.",
         ),
     )
@@ -218,7 +219,7 @@ FAMILY = (
         arrow="vertex",
         do=(
             "One foot ahead, hands on the seat, the other toes tucked.",
-            "Breathe out, push with hands and both feet until you stand, hands still on the seat.",
+            "Breathe {out}, push with hands and both feet until you stand, hands still on the seat.",
             "Go down the same way, slower: one knee, then the other.",
         ),
     )

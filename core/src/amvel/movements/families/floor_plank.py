@@ -2,6 +2,7 @@
 
 import numpy as np
 
+from amvel.movements.breath import steady
 from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, SHOULDER_CLIMBS
 from amvel.movements.frames import Aim, Frame, Surface, Touch
@@ -96,7 +97,7 @@ FAMILY = (
         ),
         felt="belly, buttocks and round the shoulder blades",
         not_felt="the low back, the shoulders",
-        breath="breathe on, longer out than in",
+        breath=steady("breathe on, longer out than in"),
         parameters=(_RAISED,),
     )
     .rung(
@@ -139,8 +140,8 @@ FAMILY = (
         arrow="left.heel",
         do=(
             "Up in the full plank, pelvis level.",
-            "Breathe out and take one foot off by a finger’s breadth; nothing else answers.",
-            "Put it down, breathe in, and take the other.",
+            "Breathe {out} and take one foot off by a finger’s breadth; nothing else answers.",
+            "Put it down, breathe {in}, and take the other.",
         ),
     )
     .family()

@@ -1,5 +1,6 @@
 """Foot gather: cloth, ball of the foot, even pressure."""
 
+from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Setting
 from amvel.movements.faults import BREATH_HELD
 from amvel.movements.frames import Aim, Frame, Prop, Touch
@@ -59,7 +60,7 @@ FAMILY = (
         ),
         felt="the sole and the shin; cramp eases",
         not_felt="the knee",
-        breath="in to spread, out to press",
+        breath=breath(inhale("to spread"), back=exhale("to press")),
         sides=True,
         parameters=(SEAT,),
         props=(FIRM_CHAIR,),

@@ -1,5 +1,6 @@
 """Hamstring and figure-four ease."""
 
+from amvel.movements.breath import steady
 from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.families.knee_fold import leg_folded
 from amvel.movements.faults import BREATH_HELD
@@ -59,7 +60,7 @@ FAMILY = (
         ),
         felt="the back of the thigh or the buttock",
         not_felt="tingling, pain behind the knee",
-        breath="quiet breath, longer out",
+        breath=steady("quiet breath, longer out"),
         sides=True,
     )
     .rung(
@@ -74,7 +75,7 @@ FAMILY = (
         arrow="left.heel",
         do=(
             "Fold one knee over the hip and lay a strap or towel behind the thigh, an end in each hand.",
-            "Straighten the knee slowly until the back of the thigh begins to pull, stop just before it, and take one long breath out there.",
+            "Straighten the knee slowly until the back of the thigh begins to pull, stop just before it, and take one long breath {out} there.",
             "Bend the knee again; the sacrum has stayed heavy.",
         ),
     )
@@ -106,7 +107,7 @@ FAMILY = (
         view="side",
         do=(
             "One foot flat; lay the other ankle across that knee and let its own knee lean out.",
-            "Breathe out long and let the weight of the leg open the hip; the sacrum stays down, no hand pushes.",
+            "Breathe {out} long and let the weight of the leg open the hip; the sacrum stays down, no hand pushes.",
             "Lift the ankle off with your hand and put the foot down before you change sides.",
         ),
     )

@@ -1,5 +1,6 @@
 """Heel raise at a worktop."""
 
+from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Family, Fault, Frames, Parameter, Setting, Step
 from amvel.movements.faults import BREATH_HELD
 from amvel.movements.frames import Aim, Frame, Touch
@@ -47,7 +48,7 @@ def _step(id: str, title: str, support: str, extra: str, balance: float, effort:
         (_ROLLS, BREATH_HELD),
         "the calves",
         "cramp in the sole that does not ease",
-        "out to rise, in to lower",
+        breath(exhale("to rise"), back=inhale("to lower")),
         Dose(8, 2, 5.0),
         {"balance": balance, "leg_loading": 0.8, "foot": 0.5},
         effort=effort,
@@ -68,24 +69,24 @@ FAMILY = Family(
             "firm_hand", "Firm hand", "firm hand", "Both hands firm on the worktop.", 0.4, 3,
             (
                 "Both hands firm on the worktop.",
-                "Breathe out and rise onto the balls of both feet.",
-                "Breathe in and lower as slowly.",
+                "Breathe {out} and rise onto the balls of both feet.",
+                "Breathe {in} and lower as slowly.",
             ),
         ),
         _step(
             "fingertips", "Fingertips", "fingertips", "Only the fingertips touch.", 0.6, 4,
             (
                 "Only the fingertips on the worktop.",
-                "Breathe out and rise onto the balls of both feet, the fingers no heavier than before.",
-                "Breathe in and lower slowly.",
+                "Breathe {out} and rise onto the balls of both feet, the fingers no heavier than before.",
+                "Breathe {in} and lower slowly.",
             ),
         ),
         _step(
             "hands_hover", "Hands hover", "hands hover", "The hands hover just above the worktop.", 0.8, 4,
             (
                 "Hands a finger’s breadth above the worktop.",
-                "Breathe out and rise onto the balls of both feet; touch only if you sway.",
-                "Breathe in and lower slowly.",
+                "Breathe {out} and rise onto the balls of both feet; touch only if you sway.",
+                "Breathe {in} and lower slowly.",
             ),
         ),
     ),

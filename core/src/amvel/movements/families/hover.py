@@ -1,6 +1,7 @@
 """Hover: knees just off the floor, the spine does not change."""
 
 from amvel.body.anthropometry import HIP_HALF_WIDTH, SHOULDER_HALF_WIDTH
+from amvel.movements.breath import steady
 from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.families.arm_or_leg_slide import RAISED, RAISED_LITTLE, arm_off
 from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, SHOULDER_CLIMBS
@@ -93,7 +94,7 @@ FAMILY = (
         ),
         felt="belly, round the shoulder blades, thighs",
         not_felt="wrists, low back",
-        breath="breathe on",
+        breath=steady("breathe on"),
         parameters=(_KNEES, RAISED),
     )
     .rung(
@@ -107,8 +108,8 @@ FAMILY = (
         arrow="left.knee",
         do=(
             "Hands under the shoulders, toes tucked, belly lifted.",
-            "Breathe out, push hands and toes into the floor and let both knees float two to five centimetres.",
-            "Put them down with the breath in.",
+            "Breathe {out}, push hands and toes into the floor and let both knees float two to five centimetres.",
+            "Put them down with the breath {in}.",
         ),
     )
     .rung(
@@ -137,7 +138,7 @@ FAMILY = (
         arrow="left.heel",
         do=(
             "Both knees float.",
-            "Breathe out and take one foot off by a finger’s breadth, hips level.",
+            "Breathe {out} and take one foot off by a finger’s breadth, hips level.",
             "Foot down, knees down, breathe; then the other.",
         ),
     )
@@ -153,7 +154,7 @@ FAMILY = (
         arrow="left.fingertips",
         do=(
             "Both knees float.",
-            "Breathe out and make one hand so light that it could be lifted; the shoulder of the other stays away from the ear.",
+            "Breathe {out} and make one hand so light that it could be lifted; the shoulder of the other stays away from the ear.",
             "Hand down, knees down, breathe; then the other.",
         ),
     )

@@ -4,6 +4,7 @@ import math
 from dataclasses import replace
 
 from amvel.body import Anthropometry
+from amvel.movements.breath import breath, exhale, inhale, steady
 from amvel.movements.declaration import Dose, Family, Parameter, Setting, Step
 from amvel.movements.faults import (
     BACK_ARCHES,
@@ -129,7 +130,7 @@ _SETUP = (
     "Hands on the front hip bones.",
     "Natural curve of the low back: neither pressed nor arched.",
 )
-_BREATH = "out to lift, in at the top, out to lower"
+_BREATH = breath(exhale("to lift"), end=inhale("at the top"), back=exhale("to lower"))
 
 FAMILY = Family(
     "knee_fold",
@@ -155,8 +156,8 @@ FAMILY = Family(
             arrow="left.knee",
             do=(
                 "Two settling breaths, the deep set, a second’s wait.",
-                "Breathe out, slide one foot a little towards you, then let heel, ball and toe leave the floor until the knee stands over the hip.",
-                "Breathe in at the top; breathe out and lower, toe first. Set again.",
+                "Breathe {out}, slide one foot a little towards you, then let heel, ball and toe leave the floor until the knee stands over the hip.",
+                "Breathe {in} at the top; breathe {out} and lower, toe first. Set again.",
             ),
         ),
         Step(
@@ -168,7 +169,7 @@ FAMILY = Family(
             _FAULTS,
             "even work on both sides of the belly",
             "rocking under the hands",
-            "easy breath, out at each change",
+            steady("easy breath, out at each change"),
             Dose(8, 2, 5.0),
             {"deep_control": 0.8, "resist_extension": 0.6, "turning": 0.6},
             effort=4,
@@ -198,7 +199,7 @@ FAMILY = Family(
             arrow="left.knee",
             do=(
                 "Put both heels a hand’s length further away, then set.",
-                "Breathe out and fold one leg up from there, knee angle kept: the lever is longer now.",
+                "Breathe {out} and fold one leg up from there, knee angle kept: the lever is longer now.",
                 "Lower toe first to the far place, not nearer.",
             ),
         ),
@@ -211,7 +212,7 @@ FAMILY = Family(
             _FAULTS,
             "firm, flat belly",
             "doming, a lifted tailbone",
-            "breathe on, longer out than in",
+            steady("breathe on, longer out than in"),
             Dose(5, 2, 12.0),
             {"deep_control": 0.7, "resist_extension": 0.9},
             effort=5,
@@ -231,17 +232,18 @@ FAMILY = Family(
             _FAULTS,
             "the belly holding on the way down",
             "the back leaving the floor",
-            "out to reach, in to return",
+            breath(inhale("to reach"), back=exhale("to return")),
             Dose(8, 2, 6.0),
             {"deep_control": 0.7, "resist_extension": 1.0, "turning": 0.5},
             sides=True,
             effort=5,
             parameters=(_RANGE, _HEELS),
+            breath_custom=True,
             arrow="left.heel",
             do=(
                 "Both knees over the hips, one after the other.",
-                "Breathe in and let one foot go down to touch the floor with the toes; the other knee stays where it is.",
-                "Breathe out and bring it back up, then the other.",
+                "Breathe {in} and let one foot go down to touch the floor with the toes; the other knee stays where it is.",
+                "Breathe {out} and bring it back up, then the other.",
             ),
         ),
         Step(
@@ -253,7 +255,7 @@ FAMILY = Family(
             _FAULTS,
             "deep work across the whole belly",
             "any pull in the back",
-            "out to lower, in to return",
+            breath(exhale("to lower"), back=inhale("to return")),
             Dose(6, 2, 8.0),
             {"resist_extension": 1.0, "deep_control": 0.5},
             effort=6,
@@ -261,8 +263,8 @@ FAMILY = Family(
             arrow="left.heel",
             do=(
                 "Both knees over the hips, inner thighs together, belly and buttocks set.",
-                "Breathe out and let both feet sink two to five centimetres, no more.",
-                "Breathe in and bring them back before the back moves.",
+                "Breathe {out} and let both feet sink two to five centimetres, no more.",
+                "Breathe {in} and bring them back before the back moves.",
             ),
         ),
     ),

@@ -1,5 +1,6 @@
 """Knee hug: a rest that is itself a bend."""
 
+from amvel.movements.breath import steady
 from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.families.knee_fold import leg_folded
 from amvel.movements.faults import BREATH_HELD
@@ -58,7 +59,7 @@ FAMILY = (
         ),
         felt="the low back letting go",
         not_felt="a pinch in the groin",
-        breath="two quiet breaths",
+        breath=steady("two quiet breaths"),
         parameters=(_HUG,),
         arrow="left.knee",
     )

@@ -1,5 +1,6 @@
 """Knee tip: one knee leans a little out and back while the pelvis stays."""
 
+from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, PELVIS_ROCKS
 from amvel.movements.frames import Frame
@@ -40,7 +41,7 @@ FAMILY = (
         faults=(PELVIS_ROCKS, BREATH_HELD),
         felt="deep in the hip, low in the belly",
         not_felt="the groin pulling",
-        breath="out to lean, in to come back",
+        breath=breath(exhale("to lean"), back=inhale("to come back")),
         parameters=(_TIP,),
         view="top",
     )
@@ -55,8 +56,8 @@ FAMILY = (
         arrow="left.knee",
         do=(
             "Both feet flat, fingers on the hip bones.",
-            "Breathe out and let one knee lean a little outwards; stop before the pelvis turns under your fingers.",
-            "Breathe in and bring the knee back to the middle as slowly.",
+            "Breathe {out} and let one knee lean a little outwards; stop before the pelvis turns under your fingers.",
+            "Breathe {in} and bring the knee back to the middle as slowly.",
         ),
     )
     .rung(
@@ -69,7 +70,7 @@ FAMILY = (
         arrow="right.knee",
         do=(
             "Both feet flat, fingers on the hip bones.",
-            "Let one knee lean out on the breath out, bring it home on the breath in, and then let the other one go.",
+            "Let one knee lean out on the breath {out}, bring it home on the breath {in}, and then let the other one go.",
             "Compare: the same range, the same ease on both sides?",
         ),
     )

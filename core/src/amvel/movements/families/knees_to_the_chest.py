@@ -1,5 +1,6 @@
 """Both knees pulled to the chest: asked for as a stretch, and a bend that the arms force."""
 
+from amvel.movements.breath import steady
 from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.families.knee_hug import held_frames
 from amvel.movements.faults import BREATH_HELD
@@ -25,7 +26,7 @@ FAMILY = (
         faults=(fault("pulls hard", "the tailbone lifts far", "force instead of rest", "hold only, do not pull"), BREATH_HELD),
         felt="the low back letting go",
         not_felt="a pinch in the groin, leg pain",
-        breath="quiet breaths",
+        breath=steady("quiet breaths"),
         parameters=(_HUG,),
         arrow="left.knee",
     )

@@ -1,5 +1,6 @@
 """Leg reach: from the fold, one leg reaches long and back; the belly says how far."""
 
+from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.families.knee_fold import leg_brought_up, leg_folded, legs_brought_up
 from amvel.movements.faults import BACK_ARCHES, BELLY_DOMES, BREATH_HELD, PELVIS_ROCKS, THIGH_TAKES_OVER
@@ -48,7 +49,7 @@ FAMILY = (
         faults=(BELLY_DOMES, BACK_ARCHES, PELVIS_ROCKS, THIGH_TAKES_OVER, BREATH_HELD),
         felt="the whole belly, low",
         not_felt="the low back, the front of the hip",
-        breath="out to reach, in to come back",
+        breath=breath(exhale("to reach"), back=inhale("to come back")),
         arrow="left.heel",
     )
     .rung(
@@ -63,8 +64,8 @@ FAMILY = (
         parameters=(_to(55),),
         do=(
             "One knee over the hip, fingertips on the belly wall, deep set.",
-            "Breathe out and reach the heel long and away, no lower than the belly stays flat under the fingers.",
-            "Breathe in and fold the knee back; mark where the belly pushed up.",
+            "Breathe {out} and reach the heel long and away, no lower than the belly stays flat under the fingers.",
+            "Breathe {in} and fold the knee back; mark where the belly pushed up.",
         ),
     )
     .rung(
@@ -78,8 +79,8 @@ FAMILY = (
         parameters=(_to(35),),
         do=(
             "One knee over the hip, fingertips on the belly wall, deep set.",
-            "Breathe out and reach the leg long, a hand lower than before; the tailbone stays down.",
-            "Breathe in and come back; a lower way is the harder one.",
+            "Breathe {out} and reach the leg long, a hand lower than before; the tailbone stays down.",
+            "Breathe {in} and come back; a lower way is the harder one.",
         ),
     )
     .rung(
@@ -94,8 +95,8 @@ FAMILY = (
         setup=("Lie on your back, both legs up, knees a little bent.", "Hold the weight over the breastbone."),
         do=(
             "Both legs up, the weight over the breastbone, belly and buttocks set.",
-            "Breathe out and lower both legs slowly from above, only as far as the belly stays flat.",
-            "Breathe in, bend the knees a little and bring them back up.",
+            "Breathe {out} and lower both legs slowly from above, only as far as the belly stays flat.",
+            "Breathe {in}, bend the knees a little and bring them back up.",
         ),
     )
     .family()

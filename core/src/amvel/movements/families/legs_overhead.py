@@ -2,6 +2,7 @@
 
 import numpy as np
 
+from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Setting
 from amvel.movements.faults import BREATH_HELD
 from amvel.movements.frames import Aim, Frame, Touch
@@ -51,7 +52,7 @@ FAMILY = (
         ),
         felt="the back of the body",
         not_felt="the neck, pressure in the head",
-        breath="out to roll over, in to roll back",
+        breath=breath(exhale("to roll over"), back=inhale("to roll back")),
     )
     .rung("onto_the_shoulders", "Onto the shoulders", _over, Dose(3, 1, 8.0), {"flexion_strength": 0.3}, 6,
         do=(

@@ -1,5 +1,6 @@
 """Light seat: the lean before the rise; buttocks and thighs take the weight, the seat stays there."""
 
+from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Setting
 from amvel.movements.families.sit_to_stand import ARMS_AHEAD, leaning_frames, leaning_on_rests
 from amvel.movements.faults import BREATH_HELD, KNEE_FALLS_IN, TRUNK_ROUNDS
@@ -34,7 +35,7 @@ FAMILY = (
         faults=(TRUNK_ROUNDS, KNEE_FALLS_IN, BREATH_HELD),
         felt="buttocks and thighs",
         not_felt="the low back, the knees",
-        breath="in to lean, out to press, in to come back",
+        breath=breath((inhale("to lean"), exhale("to press")), back=inhale("to come back")),
         props=(FIRM_CHAIR,),
         parameters=(SEAT,),
         arrow="breastbone",
@@ -49,8 +50,8 @@ FAMILY = (
         props=(CHAIR_WITH_ARMS,),
         do=(
             "Near the edge of the seat, hands on the arm rests.",
-            "Lean from the hips, breathe out and press feet and hands down until the seat gets light; stay three seconds.",
-            "Breathe in and let the seat have you again.",
+            "Lean from the hips, breathe {out} and press feet and hands down until the seat gets light; stay three seconds.",
+            "Breathe {in} and let the seat have you again.",
         ),
     )
     .rung(
@@ -63,8 +64,8 @@ FAMILY = (
         parameters=(SEAT, ARMS_AHEAD),
         do=(
             "Near the edge of the seat, arms ahead.",
-            "Lean from the hips, breathe out and press only the feet down until the seat gets light; stay three seconds.",
-            "Breathe in and sit back slowly.",
+            "Lean from the hips, breathe {out} and press only the feet down until the seat gets light; stay three seconds.",
+            "Breathe {in} and sit back slowly.",
         ),
     )
     .family()

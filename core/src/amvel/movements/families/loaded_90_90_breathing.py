@@ -1,5 +1,6 @@
 """Breathing with the legs at square, then without their support: test and exercise in one."""
 
+from amvel.movements.breath import steady
 from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.families.breathing_rest import calf_support_cm
 from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, THIGH_TAKES_OVER
@@ -72,7 +73,7 @@ FAMILY = (
         ),
         felt="belly and waist round the breath",
         not_felt="the front of the hip, the low back",
-        breath="full breaths on all sides, never held",
+        breath=steady("full breaths on all sides, never held"),
         parameters=(_SUPPORT,),
         props=(SEAT_OR_BOX,),
         arrow="left.knee",

@@ -1,6 +1,7 @@
 """Loaded side bend."""
 
 from amvel.body.capacities import TRUNK_SHARE
+from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.families.one_side_carry import _stand
 from amvel.movements.faults import BREATH_HELD
@@ -30,7 +31,7 @@ FAMILY = (
         faults=(fault("leans forward", "the chest drops", "the load is too much", "lighter"), BREATH_HELD),
         felt="the other side of the waist",
         not_felt="the low back",
-        breath="in to bend, out to come up",
+        breath=breath(inhale("to bend"), back=exhale("to come up")),
         sides=True,
         view="front",
         arrow="left.palm",

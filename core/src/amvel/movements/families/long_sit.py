@@ -2,6 +2,7 @@
 
 from dataclasses import replace
 
+from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.families.seated_rounding import long_sitting
 from amvel.movements.faults import BREATH_HELD, TRUNK_ROUNDS
@@ -44,7 +45,7 @@ FAMILY = (
         faults=(TRUNK_ROUNDS, BREATH_HELD),
         felt="the back of the thighs, the back holding tall",
         not_felt="tingling down the leg",
-        breath="in to grow, out to soften",
+        breath=breath(inhale("to grow"), back=exhale("to soften")),
         props=(BLOCK_OR_TOWEL,),
     )
     .rung(
@@ -58,8 +59,8 @@ FAMILY = (
         also=("A raise of two hands’ height: the back stays tall before the legs are long.",),
         do=(
             "On a raise of two hands’ height, legs long, feet drawn up.",
-            "Breathe in and grow, heels reaching away.",
-            "Breathe out and soften the knees, not the back.",
+            "Breathe {in} and grow, heels reaching away.",
+            "Breathe {out} and soften the knees, not the back.",
         ),
     )
     .rung(
@@ -72,7 +73,7 @@ FAMILY = (
         parameters=(_RAISE, _wide(15)),
         do=(
             "On a lower raise, legs long and a little apart.",
-            "Breathe in and grow from both sit bones; breathe out and stay.",
+            "Breathe {in} and grow from both sit bones; breathe {out} and stay.",
             "If the back rounds, take the higher raise.",
         ),
     )
@@ -86,7 +87,7 @@ FAMILY = (
         parameters=(_RAISE, _wide(25)),
         do=(
             "Legs as wide as the pelvis stays upright.",
-            "Breathe in and grow; breathe out and let both heels reach further apart.",
+            "Breathe {in} and grow; breathe {out} and let both heels reach further apart.",
             "Bring the legs together with your hands.",
         ),
     )
@@ -101,8 +102,8 @@ FAMILY = (
         arrow="left.fingertips",
         do=(
             "Legs long, arms by the sides.",
-            "Breathe in and lift both arms ahead and up while the crown grows; ribs stay.",
-            "Breathe out and lower them.",
+            "Breathe {in} and lift both arms ahead and up while the crown grows; ribs stay.",
+            "Breathe {out} and lower them.",
         ),
     )
     .family()

@@ -1,5 +1,6 @@
 """Foot and ankle, lying: for who does not stand, and before the first step of the day."""
 
+from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Setting
 from amvel.movements.faults import BREATH_HELD
 from amvel.movements.frames import Aim, Frame
@@ -40,7 +41,7 @@ FAMILY = (
         ),
         felt="shin, calf and sole",
         not_felt="tingling down the leg",
-        breath="in to draw up, out to point",
+        breath=breath(inhale("to draw up"), back=exhale("to point")),
         sides=True,
         arrow="left.toe_tip",
     )

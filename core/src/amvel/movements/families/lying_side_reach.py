@@ -1,6 +1,7 @@
 """Side reach, lying: one hand slides towards its heel; the floor carries the trunk."""
 
 from amvel.body.capacities import TRUNK_SHARE
+from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, PELVIS_ROCKS
 from amvel.movements.frames import Frame
@@ -42,7 +43,7 @@ FAMILY = (
         ),
         felt="the side of the waist that shortens",
         not_felt="the low back, the neck",
-        breath="out to reach, in to come back",
+        breath=breath(exhale("to reach"), back=inhale("to come back")),
         sides=True,
         view="top",
         arrow="left.fingertips",
@@ -51,8 +52,8 @@ FAMILY = (
     .rung("hand_to_heel", "Hand towards the heel", _hand, Dose(6, 1, 6.0), {"side_bend": 0.6}, 1,
         do=(
             "Arms beside you, hip bones level.",
-            "Breathe out and slide one hand towards the heel of the same side; the ribs glide on the floor and do not lift.",
-            "Breathe in and glide back to the middle.",
+            "Breathe {out} and slide one hand towards the heel of the same side; the ribs glide on the floor and do not lift.",
+            "Breathe {in} and glide back to the middle.",
         ),
     )
     .rung(
@@ -65,8 +66,8 @@ FAMILY = (
         parameters=(Parameter("bend_deg", "side bend", "deg", 10, low=2, high=16, grid=1, easier="down", shows=TRUNK_SIDE),),
         do=(
             "One arm lies on the floor beside the ear, as high as the ribs let it.",
-            "Breathe out and slide the other hand towards its heel, so that the long side gets longer.",
-            "Breathe in and glide back; the upper arm stays heavy.",
+            "Breathe {out} and slide the other hand towards its heel, so that the long side gets longer.",
+            "Breathe {in} and glide back; the upper arm stays heavy.",
         ),
     )
     .family()

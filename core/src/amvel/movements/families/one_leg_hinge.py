@@ -2,6 +2,7 @@
 
 from dataclasses import replace
 
+from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Frames, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, PELVIS_DROPS, TRUNK_ROUNDS
 from amvel.movements.frames import Frame
@@ -74,7 +75,7 @@ FAMILY = (
         faults=(TRUNK_ROUNDS, PELVIS_DROPS, BREATH_HELD),
         felt="buttocks and the back of the thighs",
         not_felt="the low back",
-        breath="in to fold, out to stand up",
+        breath=breath(inhale("to fold"), back=exhale("to stand up")),
         parameters=(_LEAN, HOLD),
         props=(WORKTOP,),
         arrow="breastbone",
@@ -88,8 +89,8 @@ FAMILY = (
         3,
         do=(
             "Hands on the chair back, feet hip-wide.",
-            "Breathe in and push the sit bones back, spine one piece.",
-            "Breathe out and stand up, driving through both heels.",
+            "Breathe {in} and push the sit bones back, spine one piece.",
+            "Breathe {out} and stand up, driving through both heels.",
         ),
     )
     .rung(
@@ -102,8 +103,8 @@ FAMILY = (
         sides=True,
         do=(
             "Hands on the chair back, weight on one foot.",
-            "Breathe in and fold at that hip while the other leg goes back as a counterweight.",
-            "Breathe out and stand up, driving through the heel.",
+            "Breathe {in} and fold at that hip while the other leg goes back as a counterweight.",
+            "Breathe {out} and stand up, driving through the heel.",
         ),
     )
     .rung(
@@ -116,8 +117,8 @@ FAMILY = (
         sides=True,
         do=(
             "One hand on the chair back, weight on the foot of that side.",
-            "Breathe in and fold; the free arm hangs, the pelvis stays square.",
-            "Breathe out and drive through the heel to stand.",
+            "Breathe {in} and fold; the free arm hangs, the pelvis stays square.",
+            "Breathe {out} and drive through the heel to stand.",
         ),
     )
     .rung(
@@ -132,8 +133,8 @@ FAMILY = (
         parameters=(replace(_LEAN, default=40, low=25, high=55), HOLD),
         do=(
             "One hand on the chair back, weight on one foot.",
-            "Breathe in and fold until the free hand comes down towards the foot, spine level.",
-            "Breathe out and drive through the heel to stand; change sides.",
+            "Breathe {in} and fold until the free hand comes down towards the foot, spine level.",
+            "Breathe {out} and drive through the heel to stand; change sides.",
         ),
     )
     .family()

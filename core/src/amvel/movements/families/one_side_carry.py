@@ -1,5 +1,6 @@
 """One-side carry: a bag in one hand, and no lean."""
 
+from amvel.movements.breath import steady
 from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, PELVIS_DROPS
 from amvel.movements.frames import Frame, Prop
@@ -64,7 +65,7 @@ FAMILY = (
         ),
         felt="the side of the waist on the free side",
         not_felt="the shoulder, the low back",
-        breath="breathe on",
+        breath=steady("breathe on"),
         sides=True,
         view="front",
         props=(BAG, WORKTOP),

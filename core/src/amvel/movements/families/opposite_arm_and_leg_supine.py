@@ -1,5 +1,6 @@
 """Opposite arm and leg, on the back."""
 
+from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Family, Parameter, Setting, Step
 from amvel.movements.families.knee_fold import leg_folded
 from amvel.movements.faults import BACK_ARCHES, BELLY_DOMES, BREATH_HELD, RIBS_FLARE, THIGH_TAKES_OVER
@@ -62,7 +63,7 @@ _SETUP = (
     "Lie on your back, both legs square over the hips.",
     "Both arms to the ceiling, shoulder blades heavy.",
 )
-_BREATH = "out to reach, in to return"
+_BREATH = breath(exhale("to reach"), back=inhale("to return"))
 
 FAMILY = Family(
     "opposite_arm_and_leg_supine",
@@ -88,8 +89,8 @@ FAMILY = Family(
             arrow="left.fingertips",
             do=(
                 "Legs over the hips, both arms to the ceiling, shoulder blades heavy.",
-                "Breathe out and let one arm go back beside the ear, ribs closed.",
-                "Breathe in and bring it up again; the legs have not moved.",
+                "Breathe {out} and let one arm go back beside the ear, ribs closed.",
+                "Breathe {in} and bring it up again; the legs have not moved.",
             ),
         ),
         Step(
@@ -110,8 +111,8 @@ FAMILY = Family(
             arrow="left.heel",
             do=(
                 "Legs over the hips, both arms to the ceiling.",
-                "Breathe out and reach one leg away, low only as far as the back stays; both arms stay.",
-                "Breathe in and bring the knee back over the hip.",
+                "Breathe {out} and reach one leg away, low only as far as the back stays; both arms stay.",
+                "Breathe {in} and bring the knee back over the hip.",
             ),
         ),
         Step(
@@ -132,8 +133,8 @@ FAMILY = Family(
             arrow="left.heel",
             do=(
                 "Legs over the hips, arms to the ceiling.",
-                "Breathe out and let one arm and the opposite leg leave together, half-way only.",
-                "Breathe in and bring both home at the same moment, then the other pair.",
+                "Breathe {out} and let one arm and the opposite leg leave together, half-way only.",
+                "Breathe {in} and bring both home at the same moment, then the other pair.",
             ),
         ),
         Step(
@@ -154,8 +155,8 @@ FAMILY = Family(
             arrow="left.heel",
             do=(
                 "Legs over the hips, arms to the ceiling, two settling breaths.",
-                "Breathe out and reach arm and opposite leg apart until both are long; ribs and pelvis stay together.",
-                "Breathe in and come back to the middle before the next pair leaves.",
+                "Breathe {out} and reach arm and opposite leg apart until both are long; ribs and pelvis stay together.",
+                "Breathe {in} and come back to the middle before the next pair leaves.",
             ),
         ),
     ),

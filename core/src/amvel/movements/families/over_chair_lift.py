@@ -3,6 +3,7 @@
 from dataclasses import replace
 
 from amvel.body import Anthropometry
+from amvel.movements.breath import breath, breathe, exhale
 from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, SHOULDER_CLIMBS
 from amvel.movements.frames import Aim, Frame, Surface, Touch
@@ -185,7 +186,7 @@ FAMILY = (
         ),
         felt="between the shoulder blades; buttocks with the legs",
         not_felt="the low back, the neck",
-        breath="out to lengthen, breathe on in the last hold",
+        breath=breath(exhale("to lengthen"), end=breathe("breathe on in the last hold")),
         props=(FIRM_CHAIR, CUSHION, THICK_PAD),
         arrow="breastbone",
         parameters=(_SEAT,),
@@ -193,7 +194,7 @@ FAMILY = (
     .rung("hands_press", "Hands press", _lift, Dose(5, 2, 8.0), {"upper_back": 0.7}, 3,
         do=(
             "Pelvis at the seat’s edge, belly on the cushion, hands on the frame.",
-            "Breathe out, press the hands and lengthen the upper back until it is level, the crown reaching away.",
+            "Breathe {out}, press the hands and lengthen the upper back until it is level, the crown reaching away.",
             "Lower over a slow breath; hold the last one for a few breaths.",
         ),
     )
@@ -216,7 +217,7 @@ FAMILY = (
         arrow="left.fingertips",
         do=(
             "Lengthen to level, both hands light.",
-            "Breathe out and reach one arm low and ahead; with a sore shoulder keep it low by the side.",
+            "Breathe {out} and reach one arm low and ahead; with a sore shoulder keep it low by the side.",
             "Bring the hand back to the frame, then the other.",
         ),
     )
@@ -232,8 +233,8 @@ FAMILY = (
         arrow="left.heel",
         do=(
             "Lengthen to level, hands on the frame.",
-            "Breathe out and lift one leg low and long, from the buttock.",
-            "Put the toes down, breathe in, and lift the other.",
+            "Breathe {out} and lift one leg low and long, from the buttock.",
+            "Put the toes down, breathe {in}, and lift the other.",
         ),
     )
     .rung(
@@ -247,7 +248,7 @@ FAMILY = (
         arrow="left.heel",
         do=(
             "Hands firm on the frame, legs a little apart, buttocks set.",
-            "Breathe out and lift both legs long until they are level, no higher.",
+            "Breathe {out} and lift both legs long until they are level, no higher.",
             "Lower both toes slowly.",
         ),
     )

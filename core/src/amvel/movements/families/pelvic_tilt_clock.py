@@ -1,5 +1,6 @@
 """Pelvic tilt clock: tuck and tilt to find the middle."""
 
+from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD
 from amvel.movements.frames import Frame
@@ -57,7 +58,7 @@ FAMILY = (
         ),
         felt="low in the belly",
         not_felt="the low back pinching, buttocks, thighs",
-        breath="out to tuck, in to let go",
+        breath=breath(exhale("to tuck"), back=inhale("to let go")),
         parameters=(_BY,),
         arrow="belly",
         view="side",
@@ -65,7 +66,7 @@ FAMILY = (
     .rung("find_the_middle", "Find the middle", _tilt, Dose(5, 1, 8.0), {"deep_control": 0.5, "breath": 0.2}, 1,
         do=(
             "Heels of the hands on the hip bones, fingertips on the pubic bone.",
-            "Breathe out and let the belly tip the pelvis a little towards you, then let it rock a little the other way; the heels do not push.",
+            "Breathe {out} and let the belly tip the pelvis a little towards you, then let it rock a little the other way; the heels do not push.",
             "Make the rocking smaller until hip bones and pubic bone lie level: stay there for a breath.",
         ),
     )
@@ -78,9 +79,9 @@ FAMILY = (
         2,
         cues=("hold the tuck, let buttocks and shoulders go",),
         do=(
-            "From the middle breathe out and tip the pelvis a little towards you.",
+            "From the middle breathe {out} and tip the pelvis a little towards you.",
             "Keep the small tuck for two or three breaths; buttocks and shoulders let go while the belly keeps it.",
-            "Roll back to the middle on a breath in.",
+            "Roll back to the middle on a breath {in}.",
         ),
     )
     .family()

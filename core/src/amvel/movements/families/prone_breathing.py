@@ -1,5 +1,6 @@
 """Prone breathing: a light weight on the low back."""
 
+from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.families.shoulder_blade_slide import _FOREHEAD, _PELVIS, _base
 from amvel.movements.faults import BREATH_HELD
@@ -39,13 +40,14 @@ FAMILY = (
         ),
         felt="the back of the waist widening",
         not_felt="the low back pinching",
-        breath="in to the back of the waist, long out",
+        breath_custom=True,
+        breath=breath(inhale("to the back of the waist"), back=exhale("long")),
         parameters=(_FOREHEAD, _PELVIS),
     )
     .rung("hands_beside", "Without weight", _plain, Dose(8, 1, 7.0), {"breath": 0.7}, 1,
         do=(
             "Face down on the cushion, hands beside the head.",
-            "Breathe in until the back of the waist rises; breathe out long until it sinks.",
+            "Breathe {in} until the back of the waist rises; breathe {out} long until it sinks.",
             "Wait for the next breath to come.",
         ),
     )
@@ -60,7 +62,7 @@ FAMILY = (
         props=(LIGHT_WEIGHT,),
         do=(
             "Face down on the cushion, a light bag on the low back.",
-            "Breathe in and lift the bag a little with the breath; breathe out long and let it sink.",
+            "Breathe {in} and lift the bag a little with the breath; breathe {out} long and let it sink.",
             "Nothing else works: the buttocks stay soft.",
         ),
     )

@@ -1,6 +1,7 @@
 """Carry-over: a diagonal reach to a shelf, one hand on the worktop."""
 
 from amvel.body.capacities import TRUNK_SHARE
+from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, RIBS_FLARE, SHOULDER_CLIMBS
 from amvel.movements.frames import Aim, Frame, Prop
@@ -57,7 +58,7 @@ FAMILY = (
         faults=(BACK_ARCHES, RIBS_FLARE, SHOULDER_CLIMBS, BREATH_HELD),
         felt="the waist and round the shoulder blade",
         not_felt="the low back, the top of the shoulder",
-        breath="out to reach, in to come back",
+        breath=breath(exhale("to reach"), back=inhale("to come back")),
         sides=True,
         props=(WORKTOP,),
         arrow="left.fingertips",
@@ -72,8 +73,8 @@ FAMILY = (
         2,
         do=(
             "One hand firm on the worktop.",
-            "Breathe out, then let the other hand reach across and up to the shelf; grow from the feet.",
-            "Breathe in and bring it down.",
+            "Breathe {out}, then let the other hand reach across and up to the shelf; grow from the feet.",
+            "Breathe {in} and bring it down.",
         ),
     )
     .rung(
@@ -87,8 +88,8 @@ FAMILY = (
         props=(WORKTOP, WEIGHT),
         do=(
             "One hand firm on the worktop, a jar in the other, close to you.",
-            "Breathe out and put the jar on the shelf, ribs on the pelvis.",
-            "Breathe in; next time take it down again.",
+            "Breathe {out} and put the jar on the shelf, ribs on the pelvis.",
+            "Breathe {in}; next time take it down again.",
         ),
     )
     .family()

@@ -1,5 +1,6 @@
 """Carry-over: a task of several steps: rise with a cup in the hand, stand, put it down, sit."""
 
+from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.families.sit_to_stand import ARMS_AHEAD, risen_frames
 from amvel.movements.faults import BREATH_HELD, TRUNK_ROUNDS
@@ -49,7 +50,7 @@ FAMILY = (
         ),
         felt="thighs, and quiet belly",
         not_felt="hurry",
-        breath="out to rise, in to stand, out to put down",
+        breath=breath(exhale("to rise"), end=inhale("to stand"), back=exhale("to put down")),
         sides=True,
         props=(FIRM_CHAIR, WORKTOP, WEIGHT),
         parameters=(SEAT, ARMS_AHEAD, _LOAD),
@@ -64,7 +65,7 @@ FAMILY = (
         5,
         do=(
             "A half-full cup in one hand, feet back.",
-            "Breathe out and rise, the cup level; stand for a breath.",
+            "Breathe {out} and rise, the cup level; stand for a breath.",
             "Sit down again with the cup, slowly.",
         ),
     )
@@ -77,7 +78,7 @@ FAMILY = (
         5,
         do=(
             "A half-full cup in one hand, a worktop ahead.",
-            "Breathe out and rise, breathe in to stand, breathe out and put the cup down on the worktop.",
+            "Breathe {out} and rise, breathe {in} to stand, breathe {out} and put the cup down on the worktop.",
             "Sit down, and next time fetch it back.",
         ),
     )

@@ -1,5 +1,6 @@
 """Rock back: the sit bones go back with the trunk as one straight unit."""
 
+from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.families.arm_or_leg_slide import _HAND, RAISED, _base
 from amvel.movements.faults import BREATH_HELD, TRUNK_ROUNDS
@@ -35,7 +36,7 @@ FAMILY = (
         faults=(TRUNK_ROUNDS, BREATH_HELD),
         felt="the buttocks getting long",
         not_felt="the low back, the knees",
-        breath="out to go back, in to come forward",
+        breath=breath(exhale("to go back"), back=inhale("to come forward")),
         arrow="left.hip_side",
     )
     .rung(
@@ -48,8 +49,8 @@ FAMILY = (
         parameters=(_to(100), _HAND, RAISED),
         do=(
             "Hands under the shoulders, knees under the hips, belly lifted.",
-            "Breathe out and move the sit bones back by a hand’s breadth as one straight piece.",
-            "Breathe in and come forward over the hands.",
+            "Breathe {out} and move the sit bones back by a hand’s breadth as one straight piece.",
+            "Breathe {in} and come forward over the hands.",
         ),
     )
     .rung(
@@ -62,8 +63,8 @@ FAMILY = (
         parameters=(_to(112), _HAND, RAISED),
         do=(
             "Hands under the shoulders, knees under the hips, belly lifted.",
-            "Breathe out and go back until the low back is about to round: that place is your measure.",
-            "Breathe in and come forward; say how far it was.",
+            "Breathe {out} and go back until the low back is about to round: that place is your measure.",
+            "Breathe {in} and come forward; say how far it was.",
         ),
     )
     .family()

@@ -2,6 +2,7 @@
 
 import numpy as np
 
+from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Setting
 from amvel.movements.faults import BREATH_HELD
 from amvel.movements.frames import Aim, Frame, Touch
@@ -103,7 +104,7 @@ FAMILY = (
         ),
         felt="the whole trunk as one piece",
         not_felt="twisting in the low back, dizziness that stays",
-        breath="in to get ready, out to roll",
+        breath=breath(exhale("to roll"), ready=inhale("to get ready")),
         sides=True,
         side_says="over the {other} side",
         view="top",
@@ -118,7 +119,7 @@ FAMILY = (
         2,
         do=(
             "Knees bent and together; the upper arm reaches across, the lower arm lies out of the way.",
-            "Breathe out and roll half-way to the side, knees, ribs and shoulder at the same moment; look where you go.",
+            "Breathe {out} and roll half-way to the side, knees, ribs and shoulder at the same moment; look where you go.",
             "Roll back as one piece.",
         ),
     )
@@ -131,7 +132,7 @@ FAMILY = (
         2,
         do=(
             "Knees bent and together, the lower arm ahead, the upper arm reaching across.",
-            "Breathe out and roll all the way onto the side as one unit; nothing lifts from the floor to sit up.",
+            "Breathe {out} and roll all the way onto the side as one unit; nothing lifts from the floor to sit up.",
             "Rest there for a breath, then roll back the same way, or go on to sit.",
         ),
     )

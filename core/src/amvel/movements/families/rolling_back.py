@@ -1,5 +1,6 @@
 """Rolling on the back like a ball, and legs over the head onto the shoulders."""
 
+from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Setting
 from amvel.movements.families.knee_fold import leg_folded
 from amvel.movements.faults import BREATH_HELD
@@ -58,7 +59,7 @@ FAMILY = (
         ),
         felt="the belly",
         not_felt="the neck, the knobs of the spine",
-        breath="in to roll back, out to come up",
+        breath=breath(inhale("to roll back"), back=exhale("to come up")),
     )
     .rung("like_a_ball", "Like a ball", _ball, Dose(5, 1, 4.0), {"flexion_strength": 0.4}, 5,
         do=(

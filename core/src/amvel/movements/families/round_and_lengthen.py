@@ -1,5 +1,6 @@
 """Round and lengthen on hands and knees."""
 
+from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.families.arm_or_leg_slide import _HAND, RAISED, _base
 from amvel.movements.faults import BREATH_HELD
@@ -48,7 +49,7 @@ FAMILY = (
         ),
         felt="between the shoulder blades, low belly",
         not_felt="pinching in the low back",
-        breath="in to lengthen, out to round",
+        breath=breath(inhale("to lengthen"), back=exhale("to round")),
         arrow="mid_back",
     )
     .rung(
@@ -61,8 +62,8 @@ FAMILY = (
         parameters=(_by(15), _HAND, RAISED),
         do=(
             "Hands and knees, tops of the feet pressing.",
-            "Breathe in and lengthen; breathe out: pelvic floor, deep layer, then the back rounds a little.",
-            "Let it be long again on the next breath in, without a sag.",
+            "Breathe {in} and lengthen; breathe {out}: pelvic floor, deep layer, then the back rounds a little.",
+            "Let it be long again on the next breath {in}, without a sag.",
         ),
     )
     .rung(
@@ -75,7 +76,7 @@ FAMILY = (
         parameters=(_by(35), _HAND, RAISED),
         do=(
             "Hands and knees, tops of the feet or tucked toes pressing.",
-            "Breathe in and open the upper back; breathe out and round as far as it feels free, tailbone first.",
+            "Breathe {in} and open the upper back; breathe {out} and round as far as it feels free, tailbone first.",
             "Come back to a long back, bone by bone.",
         ),
     )

@@ -1,5 +1,6 @@
 """Deep abdominal set, sitting: for who does not lie down, and before anything that is done on a chair."""
 
+from amvel.movements.breath import breath, breathe, exhale
 from amvel.movements.declaration import Dose, Setting
 from amvel.movements.families.tall_sitting import supported
 from amvel.movements.faults import BREATH_HELD, SHOULDER_CLIMBS
@@ -64,7 +65,7 @@ FAMILY = (
         ),
         felt="a gentle firming under the fingertips",
         not_felt="bulging against the fingers, pressure downwards",
-        breath="out to draw; then breathe on quietly while the draw stays",
+        breath=breath(exhale("to draw"), end=breathe("then breathe on quietly while the draw stays")),
         parameters=(SEAT,),
         props=(FIRM_CHAIR,),
     )
@@ -77,8 +78,8 @@ FAMILY = (
         1,
         do=(
             "Sit with your back on the rest, fingertips on the belly wall, and let two quiet breaths pass.",
-            "Breathe out and let the two hip bones draw together until the wall firms under the fingers.",
-            "Let go on the breath in, and set it anew.",
+            "Breathe {out} and let the two hip bones draw together until the wall firms under the fingers.",
+            "Let go on the breath {in}, and set it anew.",
         ),
     )
     .rung(
@@ -90,7 +91,7 @@ FAMILY = (
         2,
         do=(
             "Sit tall away from the rest, fingertips on the belly wall.",
-            "Breathe out and draw, then keep it for three easy breaths; you do not sink while you breathe.",
+            "Breathe {out} and draw, then keep it for three easy breaths; you do not sink while you breathe.",
             "Let go for one whole breath before the next.",
         ),
     )
@@ -103,9 +104,9 @@ FAMILY = (
         2,
         sides=True,
         do=(
-            "Sit tall, one hand on the belly wall; draw on the breath out and wait a second.",
+            "Sit tall, one hand on the belly wall; draw on the breath {out} and wait a second.",
             "Let the other arm reach ahead to shoulder height; the fingers keep feeling the same firmness.",
-            "Bring the arm back on the breath in, let go, and set it anew.",
+            "Bring the arm back on the breath {in}, let go, and set it anew.",
         ),
     )
     .family()

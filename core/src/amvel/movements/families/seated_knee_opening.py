@@ -1,5 +1,6 @@
 """Seated knee opening: the side of the hip, sitting; a band or the own hands give the work."""
 
+from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, TRUNK_ROUNDS
 from amvel.movements.frames import Band, Frame
@@ -55,7 +56,7 @@ FAMILY = (
         ),
         felt="the side of the buttock",
         not_felt="the groin, the low back",
-        breath="out to open, in to close",
+        breath=breath(exhale("to open"), back=inhale("to close")),
         props=(FIRM_CHAIR,),
         view="front",
         arrow="left.knee",
@@ -64,8 +65,8 @@ FAMILY = (
     .rung("one_knee", "One knee", _one, Dose(10, 1, 4.0), {"hip_out": 0.5, "deep_control": 0.2}, 1, sides=True,
         do=(
             "Sit tall, feet close together.",
-            "Breathe out and open one knee, the foot turning on its place; both sit bones stay heavy.",
-            "Breathe in and close it as slowly.",
+            "Breathe {out} and open one knee, the foot turning on its place; both sit bones stay heavy.",
+            "Breathe {in} and close it as slowly.",
         ),
     )
     .rung(
@@ -79,8 +80,8 @@ FAMILY = (
         props=(FIRM_CHAIR, BAND),
         do=(
             "A band round the thighs, feet close together.",
-            "Breathe out and open both knees evenly against the band.",
-            "Breathe in and let it close them slowly.",
+            "Breathe {out} and open both knees evenly against the band.",
+            "Breathe {in} and let it close them slowly.",
         ),
     )
     .family()

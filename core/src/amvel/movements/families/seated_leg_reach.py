@@ -1,5 +1,6 @@
 """Seated leg reach: the heel slides out, the leg gets long, and the pelvis says when."""
 
+from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, TRUNK_ROUNDS
 from amvel.movements.frames import Frame
@@ -42,7 +43,7 @@ FAMILY = (
         faults=(TRUNK_ROUNDS, BREATH_HELD),
         felt="the front of the thigh, the belly",
         not_felt="tingling down the leg",
-        breath="out to reach, in to come back",
+        breath=breath(exhale("to reach"), back=inhale("to come back")),
         sides=True,
         arrow="left.heel",
         props=(FIRM_CHAIR,),
@@ -57,8 +58,8 @@ FAMILY = (
         parameters=(_knee(35), SEAT),
         do=(
             "Sit tall near the front of the seat.",
-            "Breathe out and slide one heel out along the floor as far as the sit bones stay under you.",
-            "Breathe in and slide it back.",
+            "Breathe {out} and slide one heel out along the floor as far as the sit bones stay under you.",
+            "Breathe {in} and slide it back.",
         ),
     )
     .rung(
@@ -71,8 +72,8 @@ FAMILY = (
         parameters=(_knee(20), SEAT),
         do=(
             "Sit tall near the front of the seat.",
-            "Breathe out and straighten one knee until the leg is long and the heel light; stop before the pelvis tucks.",
-            "Breathe in and bend it again.",
+            "Breathe {out} and straighten one knee until the leg is long and the heel light; stop before the pelvis tucks.",
+            "Breathe {in} and bend it again.",
         ),
     )
     .family()

@@ -1,5 +1,6 @@
 """Seated march: heel, then foot, then knee leaves the floor while the trunk stays tall."""
 
+from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Family, Fault, Frames, Parameter, Setting, Step
 from amvel.movements.faults import BREATH_HELD, PELVIS_ROCKS, TRUNK_ROUNDS
 from amvel.movements.frames import Aim, Frame, Touch
@@ -46,7 +47,7 @@ _LIFT = Parameter("lift_cm", "how high the foot lifts", "cm", 1, low=1, high=2, 
 _HIGH = Parameter("lift_cm", "how high the foot lifts", "cm", 12, low=3, high=14, grid=1, easier="down")
 _FAULTS = (_LEANS, PELVIS_ROCKS, TRUNK_ROUNDS, BREATH_HELD)
 _SETUP = ("Sit tall on a firm seat, feet flat, knees over the ankles.", "Both sit bones equally heavy.")
-_BREATH = "out to lift, in to lower"
+_BREATH = breath(exhale("to lift"), back=inhale("to lower"))
 
 
 def _step(
@@ -98,8 +99,8 @@ FAMILY = Family(
             "left.heel",
             (
                 "Sit tall, both sit bones equally heavy.",
-                "Breathe out and lift one heel; the ball of the foot stays.",
-                "Breathe in and lower it; then the other.",
+                "Breathe {out} and lift one heel; the ball of the foot stays.",
+                "Breathe {in} and lower it; then the other.",
             ),
         ),
         _step(
@@ -113,8 +114,8 @@ FAMILY = Family(
             "left.ball",
             (
                 "Sit tall, set, wait a second.",
-                "Breathe out and float one whole foot a centimetre; nothing leans.",
-                "Breathe in and put it down without a sound.",
+                "Breathe {out} and float one whole foot a centimetre; nothing leans.",
+                "Breathe {in} and put it down without a sound.",
             ),
         ),
         _step(
@@ -128,8 +129,8 @@ FAMILY = Family(
             "left.knee",
             (
                 "Sit tall, set, wait a second.",
-                "Breathe out and bring one knee up as far as the trunk stays tall.",
-                "Breathe in and lower it slowly.",
+                "Breathe {out} and bring one knee up as far as the trunk stays tall.",
+                "Breathe {in} and lower it slowly.",
             ),
         ),
     ),

@@ -1,5 +1,6 @@
 """Pelvic rock, sitting: the middle found over the sit bones."""
 
+from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD
 from amvel.movements.frames import Frame
@@ -46,7 +47,7 @@ FAMILY = (
         ),
         felt="low in the belly, the sit bones on the seat",
         not_felt="the low back pinching",
-        breath="out to roll back, in to come up",
+        breath=breath(exhale("to roll back"), back=inhale("to come up")),
         parameters=(_BY, SEAT),
         props=(FIRM_CHAIR,),
     )
@@ -59,7 +60,7 @@ FAMILY = (
         1,
         do=(
             "Feel both sit bones on the seat, hands on the thighs.",
-            "Breathe out and roll the pelvis a little behind the sit bones, then a little in front of them; the head does not travel.",
+            "Breathe {out} and roll the pelvis a little behind the sit bones, then a little in front of them; the head does not travel.",
             "Make it smaller until the sit bones point straight down, and stay there for a breath.",
         ),
     )
@@ -72,7 +73,7 @@ FAMILY = (
         2,
         do=(
             "Let the pelvis be a little behind the sit bones.",
-            "Breathe in and roll it up onto them until you are tall without effort.",
+            "Breathe {in} and roll it up onto them until you are tall without effort.",
             "Keep that height for two breaths, then let it roll back.",
         ),
     )

@@ -2,6 +2,7 @@
 
 from dataclasses import replace
 
+from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD
 from amvel.movements.frames import Aim, Frame
@@ -70,7 +71,7 @@ FAMILY = (
         ),
         felt="the back of the thighs",
         not_felt="tingling, the low back",
-        breath="out to reach, in to come up",
+        breath=breath(exhale("to reach"), back=inhale("to come up")),
         arrow="breastbone",
         parameters=(_BY,),
     )

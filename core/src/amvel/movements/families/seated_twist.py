@@ -3,6 +3,7 @@
 import math
 
 from amvel.body.capacities import TRUNK_SHARE
+from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, TRUNK_ROUNDS
 from amvel.movements.frames import Aim, Frame
@@ -45,7 +46,7 @@ FAMILY = (
         faults=(TRUNK_ROUNDS, BREATH_HELD),
         felt="the waist",
         not_felt="the low back",
-        breath="out to turn, in to come back",
+        breath=breath(exhale("to turn"), back=inhale("to come back")),
         sides=True,
         arrow="left.palm",
         view="front",

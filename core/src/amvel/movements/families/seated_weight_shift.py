@@ -2,6 +2,7 @@
 
 import numpy as np
 
+from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD
 from amvel.movements.frames import Frame, Touch
@@ -59,7 +60,7 @@ FAMILY = (
         ),
         felt="the side of the waist, the loaded sit bone",
         not_felt="the low back",
-        breath="out to shift, in to come back",
+        breath=breath(exhale("to shift"), back=inhale("to come back")),
         sides=True,
         view="front",
         props=(FIRM_CHAIR,),
@@ -69,8 +70,8 @@ FAMILY = (
     .rung("shift", "Shift", _shift, Dose(6, 1, 5.0), {"balance": 0.3, "side_bend": 0.4}, 1,
         do=(
             "Sit tall in the middle of the seat.",
-            "Breathe out and move your weight onto one sit bone, growing taller on that side.",
-            "Breathe in and come back to the middle.",
+            "Breathe {out} and move your weight onto one sit bone, growing taller on that side.",
+            "Breathe {in} and come back to the middle.",
         ),
     )
     .rung(
@@ -83,8 +84,8 @@ FAMILY = (
         arrow="left.fingertips",
         do=(
             "Move your weight onto one sit bone.",
-            "Breathe out and reach out to that side with a long arm; the other sit bone gets light.",
-            "Breathe in and let the arm bring you back.",
+            "Breathe {out} and reach out to that side with a long arm; the other sit bone gets light.",
+            "Breathe {in} and let the arm bring you back.",
         ),
     )
     .family()

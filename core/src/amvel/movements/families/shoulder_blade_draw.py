@@ -1,5 +1,6 @@
 """Shoulder-blade draw: seated, without and with a band."""
 
+from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, RIBS_FLARE, SHOULDER_CLIMBS
 from amvel.movements.frames import Band, Frame
@@ -45,7 +46,7 @@ FAMILY = (
         faults=(RIBS_FLARE, SHOULDER_CLIMBS, BREATH_HELD),
         felt="between the shoulder blades",
         not_felt="the neck, the low back",
-        breath="out to draw, in to let go",
+        breath=breath(exhale("to draw"), back=inhale("to let go")),
         arrow="left.elbow",
     )
     .rung(
@@ -59,8 +60,8 @@ FAMILY = (
         props=(FIRM_CHAIR,),
         do=(
             "Sit tall, hands on the thighs.",
-            "Breathe out and let the shoulder blades slide together and down; the ribs stay.",
-            "Breathe in and let them go wide.",
+            "Breathe {out} and let the shoulder blades slide together and down; the ribs stay.",
+            "Breathe {in} and let them go wide.",
         ),
     )
     .rung(
@@ -74,8 +75,8 @@ FAMILY = (
         props=(FIRM_CHAIR, BAND, ANCHOR),
         do=(
             "Sit facing the anchor, an end of the band in each hand.",
-            "Breathe out and draw the elbows back past the waist.",
-            "Breathe in and let the band take the hands forward slowly.",
+            "Breathe {out} and draw the elbows back past the waist.",
+            "Breathe {in} and let the band take the hands forward slowly.",
         ),
     )
     .family()

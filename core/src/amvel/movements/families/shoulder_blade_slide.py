@@ -1,5 +1,6 @@
 """Shoulder-blade slide: face down, the upper back works and the low back rests."""
 
+from amvel.movements.breath import breath, breathe, exhale, inhale
 from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting, Step
 from amvel.movements.faults import BACK_ARCHES, BREATH_HELD
 from amvel.movements.frames import Frame, Touch
@@ -62,7 +63,7 @@ FAMILY = Family(
             _FAULTS,
             "between and below the shoulder blades",
             "the low back, the neck",
-            "out to slide, breathe on in the hold",
+            breath(exhale("to slide"), end=breathe("breathe on in the hold")),
             Dose(5, 2, 10.0, hold_s=3),
             {"upper_back": 0.9},
             effort=3,
@@ -71,8 +72,8 @@ FAMILY = Family(
             arrow="left.fingertips",
             do=(
                 "Face down, palms up; pubic bone, tailbone and buttocks set.",
-                "Breathe out and slide the fingertips towards the feet, let the arms float and pulse up three times.",
-                "Breathe in, let go wholly, and set again.",
+                "Breathe {out} and slide the fingertips towards the feet, let the arms float and pulse up three times.",
+                "Breathe {in}, let go wholly, and set again.",
             ),
         ),
         Step(
@@ -84,7 +85,7 @@ FAMILY = Family(
             _FAULTS,
             "between the shoulder blades",
             "the low back, the throat",
-            "out to lengthen and lift, in to lower",
+            breath(exhale("to lengthen and lift"), back=inhale("to lower")),
             Dose(5, 2, 10.0, hold_s=3),
             {"upper_back": 1.0},
             effort=4,
@@ -93,7 +94,7 @@ FAMILY = Family(
             arrow="forehead",
             do=(
                 "Set as before and slide the fingertips to the feet.",
-                "Breathe out and let the forehead leave the towel by two or three centimetres, eyes down, crown long.",
+                "Breathe {out} and let the forehead leave the towel by two or three centimetres, eyes down, crown long.",
                 "Lower the forehead first, then the arms, and let go.",
             ),
         ),

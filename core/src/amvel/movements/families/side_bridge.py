@@ -1,5 +1,6 @@
 """Side bridge: on one forearm, as one log, from a hip that only becomes light to the full length."""
 
+from amvel.movements.breath import breath, breathe, exhale
 from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, SHOULDER_CLIMBS
 from amvel.movements.frames import Aim, Frame, Surface, Touch
@@ -158,7 +159,7 @@ FAMILY = (
         ),
         felt="the lower side of the waist",
         not_felt="the shoulder, the neck, the low back",
-        breath="breathe on; out to lift",
+        breath=breath(exhale("to lift"), end=breathe("breathe on while you hold")),
         sides=True,
         view="front",
     )
@@ -171,7 +172,7 @@ FAMILY = (
         3,
         do=(
             "Elbow under the shoulder, knees bent; shoulder away from the ear.",
-            "Breathe out and take the weight off the lower hip, without lifting it: a sheet of paper would pass.",
+            "Breathe {out} and take the weight off the lower hip, without lifting it: a sheet of paper would pass.",
             "Breathe on for the count, then let the hip become heavy.",
         ),
     )
@@ -190,7 +191,7 @@ FAMILY = (
         props=(CUSHION,),
         do=(
             "Lie on the back of the shoulder, head on its cushion, the lower arm ahead.",
-            "Breathe out and lift the hips until the body is one line from shoulder to knee.",
+            "Breathe {out} and lift the hips until the body is one line from shoulder to knee.",
             "Breathe on for the count and lower with control.",
         ),
     )
@@ -205,7 +206,7 @@ FAMILY = (
         arrow="right.hip_side",
         do=(
             "Elbow under the shoulder, knees bent, top buttock set.",
-            "Breathe out and lift the hips: one log from shoulder to knee on the forearm.",
+            "Breathe {out} and lift the hips: one log from shoulder to knee on the forearm.",
             "Hold and breathe, then lower slowly.",
         ),
     )
@@ -235,7 +236,7 @@ FAMILY = (
         parameters=(_FEET,),
         do=(
             "Elbow under the shoulder, both legs long, the upper foot ahead.",
-            "Breathe out and lift the hips until crown, hips and heels are one line.",
+            "Breathe {out} and lift the hips until crown, hips and heels are one line.",
             "Hold and breathe, then lower slowly.",
         ),
     )

@@ -1,5 +1,6 @@
 """Straight-leg raise to the side."""
 
+from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, ROLLS_BACK
 from amvel.movements.frames import Frame, Touch
@@ -81,7 +82,7 @@ FAMILY = (
         ),
         felt="the side of the upper buttock; tiring by the fourth or fifth",
         not_felt="the front of the thigh, the waist",
-        breath="in to lift, ankle pointing; out to lower, ankle flexing",
+        breath=breath(inhale("to lift with the ankle pointing"), back=exhale("to lower with the ankle flexing")),
         breath_custom=True,
         sides=True,
         arrow="left.ankle",
@@ -96,8 +97,8 @@ FAMILY = (
         parameters=(_out(20),),
         do=(
             "On your side with the lower knee bent, a wall behind you that the heel may brush.",
-            "Breathe in and lift the long upper leg as far as the waist stays long, ankle pointing.",
-            "Breathe out and lower it just as slowly, ankle flexing.",
+            "Breathe {in} and lift the long upper leg as far as the waist stays long, ankle pointing.",
+            "Breathe {out} and lower it just as slowly, ankle flexing.",
         ),
     )
     .rung(
@@ -110,8 +111,8 @@ FAMILY = (
         parameters=(_out(20),),
         do=(
             "On your side with both legs long, the wall behind you.",
-            "Breathe in and lift the upper leg a little behind the body, toes slightly in.",
-            "Breathe out, lower it, and do not let it fall on the other one.",
+            "Breathe {in} and lift the upper leg a little behind the body, toes slightly in.",
+            "Breathe {out}, lower it, and do not let it fall on the other one.",
         ),
     )
     .rung(

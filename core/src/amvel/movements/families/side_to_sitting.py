@@ -4,6 +4,7 @@ from dataclasses import replace
 
 import numpy as np
 
+from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD
 from amvel.movements.frames import Aim, Frame, Surface, Touch, faced
@@ -163,7 +164,7 @@ FAMILY = (
         ),
         felt="arms and the side of the waist",
         not_felt="the low back, dizziness that stays",
-        breath="in to get ready, out to push up",
+        breath=breath(exhale("to push up"), ready=inhale("to get ready")),
         sides=True,
         side_says="over the {other} side",
         props=(FIRM_BED,),
@@ -179,7 +180,7 @@ FAMILY = (
         3,
         do=(
             "On your side at the edge, knees bent, the upper hand flat in front of you.",
-            "Let the feet go over the edge, breathe out and push with elbow and hand until you lean on the forearm; the trunk stays one piece.",
+            "Let the feet go over the edge, breathe {out} and push with elbow and hand until you lean on the forearm; the trunk stays one piece.",
             "Lower the same way, slowly.",
         ),
     )
@@ -193,7 +194,7 @@ FAMILY = (
         shown=(0, 1, -1),
         do=(
             "On your side at the edge, knees bent, the upper hand flat in front of you.",
-            "Feet over the edge, breathe out and push through forearm and hand until you sit.",
+            "Feet over the edge, breathe {out} and push through forearm and hand until you sit.",
             "Stay sitting for three breaths; lie down again over the same side.",
         ),
     )

@@ -3,6 +3,7 @@
 from dataclasses import replace
 
 from amvel.body import Anthropometry
+from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD
 from amvel.movements.frames import Aim, Frame, Surface, Touch
@@ -91,7 +92,8 @@ FAMILY = (
         ),
         felt="widening of the back of the pelvis",
         not_felt="pinching in the knees or hips, pulling in the low back",
-        breath="in to the back of the pelvis, out to let go",
+        breath_custom=True,
+        breath=breath(inhale("to the back of the pelvis"), back=exhale("to let go")),
         held=True,
     )
     .rung(

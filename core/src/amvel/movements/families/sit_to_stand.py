@@ -3,6 +3,7 @@
 from dataclasses import replace
 
 from amvel.body import Anthropometry
+from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting, Step
 from amvel.movements.faults import BREATH_HELD, KNEE_FALLS_IN, TRUNK_ROUNDS
 from amvel.movements.frames import Aim, Frame, Surface, Touch
@@ -289,7 +290,7 @@ _SETUP = (
     "Sit near the front edge of a firm chair without castors, a wall behind it.",
     "Feet flat, heels a little behind the knees.",
 )
-_BREATH = "in to lean, out to rise; out to sit down"
+_BREATH = breath((inhale("to lean"), exhale("to rise")), back=exhale("to sit down"))
 _EVERY = "every other day"
 
 FAMILY = Family(
@@ -316,7 +317,7 @@ FAMILY = Family(
             shown=(0, 1, -1),
             do=(
                 "Near the edge of the seat, heels back, hands on the arm rests.",
-                "Breathe in and lean; breathe out and push with legs and hands until you stand.",
+                "Breathe {in} and lean; breathe {out} and push with legs and hands until you stand.",
                 "Stand for a breath, feel for the arm rests, and sit down slowly.",
             ),
         ),
@@ -347,7 +348,7 @@ FAMILY = Family(
             shown=(0, 3, -1),
             do=(
                 "One leg long ahead, the other foot under the seat, hands on the arm rests.",
-                "Trunk upright, breathe out and push up with both arms and the foot under you; bring the long leg in once you stand.",
+                "Trunk upright, breathe {out} and push up with both arms and the foot under you; bring the long leg in once you stand.",
                 "Put the leg ahead again before you sit down.",
             ),
         ),
@@ -374,7 +375,7 @@ FAMILY = Family(
             shown=(0, 1, -1),
             do=(
                 "One hand on the arm rest or worktop, the other arm at rest.",
-                "Breathe in and lean; breathe out and rise with both feet pushing alike, the hand only helping.",
+                "Breathe {in} and lean; breathe {out} and rise with both feet pushing alike, the hand only helping.",
                 "Sit down slowly, the same hand first.",
             ),
         ),
@@ -396,7 +397,7 @@ FAMILY = Family(
             shown=(0, 1, -1),
             do=(
                 "Near the edge of the seat, heels back, arms ahead.",
-                "Breathe in and lean until the feet feel the weight; breathe out and rise without the hands.",
+                "Breathe {in} and lean until the feet feel the weight; breathe {out} and rise without the hands.",
                 "Touch the seat like an egg on the way down.",
             ),
         ),
@@ -419,7 +420,7 @@ FAMILY = Family(
             shown=(0, 1, -1),
             do=(
                 "One foot a little ahead of the other.",
-                "Breathe in and lean; breathe out and rise, the foot behind doing most.",
+                "Breathe {in} and lean; breathe {out} and rise, the foot behind doing most.",
                 "Sit down slowly; later change the feet.",
             ),
         ),
@@ -442,7 +443,7 @@ FAMILY = Family(
             shown=(0, 1, -1),
             do=(
                 "One leg long ahead, only its heel down.",
-                "Breathe in and lean; breathe out and rise on the other foot, the heel just steadies.",
+                "Breathe {in} and lean; breathe {out} and rise on the other foot, the heel just steadies.",
                 "Sit down over the same foot, slowly.",
             ),
         ),
@@ -466,7 +467,7 @@ FAMILY = Family(
             shown=(0, 1, -1),
             do=(
                 "One foot off the floor, a worktop within reach.",
-                "Breathe in and lean; breathe out and rise on one leg, hips and shoulders square.",
+                "Breathe {in} and lean; breathe {out} and rise on one leg, hips and shoulders square.",
                 "Lower as if onto an egg, the other foot still off.",
             ),
         ),

@@ -1,5 +1,6 @@
 """Sit-up and roll-up: kept so that the mechanism and the substitute can be named."""
 
+from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BELLY_DOMES, BREATH_HELD
 from amvel.movements.frames import Frame, Touch
@@ -54,7 +55,7 @@ FAMILY = (
         ),
         felt="the front of the belly",
         not_felt="the neck, the front of the hips",
-        breath="out to come up, in to go down",
+        breath=breath(exhale("to come up"), back=inhale("to go down")),
         arrow="breastbone",
         parameters=(_UP,),
     )

@@ -1,5 +1,6 @@
 """Small leg circles: both legs circle round a quiet pelvis."""
 
+from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.families.knee_fold import leg_folded, legs_brought_up
 from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, PELVIS_ROCKS
@@ -48,7 +49,7 @@ FAMILY = (
         faults=(PELVIS_ROCKS, BACK_ARCHES, BREATH_HELD),
         felt="the belly all round",
         not_felt="the low back, the front of the hips",
-        breath="in for half of the circle, out for the other half",
+        breath=breath(inhale("for half of the circle"), back=exhale("for the other half")),
         arrow="left.knee",
         view="top",
         shown=(0, 2),

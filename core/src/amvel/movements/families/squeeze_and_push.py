@@ -1,5 +1,6 @@
 """Squeeze and push: the entry for an irritable pelvis."""
 
+from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD
 from amvel.movements.frames import Aim, Frame, Prop
@@ -39,7 +40,7 @@ FAMILY = (
         ),
         felt="inner thighs and low belly, evenly",
         not_felt="a sharp pain at the pubic bone or the back of the pelvis; a painless click is fine",
-        breath="out while you press, in while you let go",
+        breath=breath(exhale("while you press"), back=inhale("while you let go")),
         parameters=(_SPACER,),
         view="top",
     )
@@ -54,8 +55,8 @@ FAMILY = (
         also=("A roll of 10–15 cm between the knees.",),
         do=(
             "A roll between the knees, two quiet breaths.",
-            "Breathe out and press both knees into the roll with half of your strength, as much left as right; build it up, keep it for three seconds.",
-            "Let go fully on the breath in; a soft click that does not hurt is no harm.",
+            "Breathe {out} and press both knees into the roll with half of your strength, as much left as right; build it up, keep it for three seconds.",
+            "Let go fully on the breath {in}; a soft click that does not hurt is no harm.",
         ),
     )
     .rung(
@@ -69,8 +70,8 @@ FAMILY = (
         also=("A belt round the thighs, just above the knees.",),
         do=(
             "A belt round the thighs above the knees, two quiet breaths.",
-            "Breathe out and press both knees out against the belt with half of your strength; build it up, keep it for three seconds.",
-            "Let go fully on the breath in.",
+            "Breathe {out} and press both knees out against the belt with half of your strength; build it up, keep it for three seconds.",
+            "Let go fully on the breath {in}.",
         ),
     )
     .family()

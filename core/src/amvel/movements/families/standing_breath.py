@@ -2,6 +2,7 @@
 
 from dataclasses import replace
 
+from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Setting
 from amvel.movements.faults import BREATH_HELD, RIBS_FLARE
 from amvel.movements.frames import Aim, Frame, Surface, Touch
@@ -72,7 +73,8 @@ FAMILY = (
         ),
         felt="the waist widening against the wall, low in the belly on the breath out",
         not_felt="the neck, dizziness",
-        breath="in to all sides, out slowly through pursed lips",
+        breath_custom=True,
+        breath=breath(inhale("to all sides"), back=exhale("slowly through pursed lips")),
         props=(WALL,),
     )
     .rung(
@@ -84,8 +86,8 @@ FAMILY = (
         1,
         do=(
             "Back of pelvis and upper back on the wall, hands on the lowest ribs.",
-            "Breathe in into hands and wall; breathe out through pursed lips and narrow the waist.",
-            "Let the waist go on the breath in.",
+            "Breathe {in} into hands and wall; breathe {out} through pursed lips and narrow the waist.",
+            "Let the waist go on the breath {in}.",
         ),
     )
     .rung(
@@ -98,8 +100,8 @@ FAMILY = (
         arrow="left.fingertips",
         do=(
             "On the wall, arms hanging.",
-            "Breathe out, narrow the waist and let both arms float ahead to shoulder height; the ribs stay on the wall as they are.",
-            "Breathe in and lower them.",
+            "Breathe {out}, narrow the waist and let both arms float ahead to shoulder height; the ribs stay on the wall as they are.",
+            "Breathe {in} and lower them.",
         ),
     )
     .rung(
@@ -113,7 +115,7 @@ FAMILY = (
         props=(WORKTOP,),
         do=(
             "Away from the wall, a worktop within reach, weight on both feet.",
-            "Breathe in all round; breathe out and narrow the waist without leaning.",
+            "Breathe in all round; breathe {out} and narrow the waist without leaning.",
             "Let go, and feel both feet again.",
         ),
     )

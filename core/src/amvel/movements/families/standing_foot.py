@@ -1,5 +1,6 @@
 """Foot in standing: weight rolls from heel to ball, then the toes spread under it."""
 
+from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Setting
 from amvel.movements.faults import BREATH_HELD
 from amvel.movements.frames import Aim, Frame
@@ -45,7 +46,7 @@ FAMILY = (
         ),
         felt="the whole sole, the calf",
         not_felt="cramp that does not ease",
-        breath="in to the heels, out to the balls",
+        breath=breath(inhale("to the heels"), back=exhale("to the balls")),
         parameters=(HOLD,),
         props=(WORKTOP,),
     )

@@ -1,5 +1,6 @@
 """Standing leg to the side at a worktop: balance and the side of the hip."""
 
+from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Family, Fault, Frames, Parameter, Setting, Step
 from amvel.movements.faults import BREATH_HELD, PELVIS_DROPS
 from amvel.movements.frames import Aim, Frame
@@ -55,7 +56,7 @@ def _step(id: str, title: str, support: str, extra: str, balance: float, effort:
         _FAULTS,
         "the side of both hips",
         "the low back",
-        "out to lift, in to lower",
+        breath(exhale("to lift"), back=inhale("to lower")),
         Dose(8, 2, 5.0),
         {"balance": balance, "hip_out": 0.8, "leg_loading": 0.5},
         sides=True,
@@ -78,24 +79,24 @@ FAMILY = Family(
             "firm_hand", "Firm hand", "firm hand", "Both hands firm on the worktop.", 0.5, 3,
             (
                 "Both hands firm on the worktop, tall on one leg.",
-                "Breathe out and let the other leg go straight out to the side, toes ahead.",
-                "Breathe in and bring it back; rest the leg after the set.",
+                "Breathe {out} and let the other leg go straight out to the side, toes ahead.",
+                "Breathe {in} and bring it back; rest the leg after the set.",
             ),
         ),
         _step(
             "fingertips", "Fingertips", "fingertips", "Only the fingertips touch.", 0.8, 4,
             (
                 "Only the fingertips on the worktop, tall on one leg.",
-                "Breathe out and let the other leg go out; the pelvis stays level.",
-                "Breathe in and bring it back.",
+                "Breathe {out} and let the other leg go out; the pelvis stays level.",
+                "Breathe {in} and bring it back.",
             ),
         ),
         _step(
             "hands_hover", "Hands hover", "hands hover", "The hands hover just above the worktop.", 1.0, 5,
             (
                 "Hands a finger’s breadth above the worktop, tall on one leg.",
-                "Breathe out and let the other leg go out; touch only if you sway.",
-                "Breathe in and bring it back.",
+                "Breathe {out} and let the other leg go out; touch only if you sway.",
+                "Breathe {in} and bring it back.",
             ),
         ),
     ),

@@ -1,5 +1,6 @@
 """Standing reach: leg back at a worktop, then the opposite arm, then less hand."""
 
+from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Frames, Parameter, Setting
 from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, PELVIS_DROPS
 from amvel.movements.frames import Aim, Frame
@@ -68,7 +69,7 @@ FAMILY = (
         faults=(BACK_ARCHES, PELVIS_DROPS, BREATH_HELD),
         felt="the buttock of the leg that goes back, the side of the standing hip",
         not_felt="the low back",
-        breath="out to reach, in to come back",
+        breath=breath(exhale("to reach"), back=inhale("to come back")),
         sides=True,
         parameters=(_BACK,),
         props=(WORKTOP,),
@@ -84,8 +85,8 @@ FAMILY = (
         parameters=(_BACK, HOLD),
         do=(
             "Both hands firm on the worktop, tall on one leg.",
-            "Breathe out and reach the other leg low and long behind you, from the buttock.",
-            "Breathe in and put it down beside the other.",
+            "Breathe {out} and reach the other leg low and long behind you, from the buttock.",
+            "Breathe {in} and put it down beside the other.",
         ),
     )
     .rung(
@@ -98,8 +99,8 @@ FAMILY = (
         parameters=(_BACK, HOLD),
         do=(
             "One hand firm on the worktop.",
-            "Breathe out and reach one leg back and the arm of the other side ahead, both low.",
-            "Breathe in and bring both home.",
+            "Breathe {out} and reach one leg back and the arm of the other side ahead, both low.",
+            "Breathe {in} and bring both home.",
         ),
     )
     .rung(
@@ -112,8 +113,8 @@ FAMILY = (
         parameters=(_BACK, _LEAN, HOLD),
         do=(
             "One hand on the worktop, leg back, opposite arm ahead.",
-            "Breathe out and tip forward a little from the standing hip: arm, trunk and leg are one piece.",
-            "Breathe in and come upright as one piece.",
+            "Breathe {out} and tip forward a little from the standing hip: arm, trunk and leg are one piece.",
+            "Breathe {in} and come upright as one piece.",
         ),
     )
     .rung(
@@ -125,8 +126,8 @@ FAMILY = (
         4,
         do=(
             "Only the fingertips on the worktop.",
-            "Breathe out and reach one leg low behind you; the fingers do not press.",
-            "Breathe in and put it down.",
+            "Breathe {out} and reach one leg low behind you; the fingers do not press.",
+            "Breathe {in} and put it down.",
         ),
     )
     .rung(
@@ -138,8 +139,8 @@ FAMILY = (
         5,
         do=(
             "Hands a finger’s breadth above the worktop.",
-            "Breathe out and reach one leg low behind you, hips square; touch only if you sway.",
-            "Breathe in and put it down.",
+            "Breathe {out} and reach one leg low behind you, hips square; touch only if you sway.",
+            "Breathe {in} and put it down.",
         ),
     )
     .family()

@@ -1,5 +1,6 @@
 """Step and reach: one foot steps ahead, the opposite arm reaches; the hands help less and less."""
 
+from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Frames, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, KNEE_FALLS_IN, PELVIS_DROPS
 from amvel.movements.frames import Aim, Frame
@@ -75,8 +76,8 @@ _WORDS = {
         "The hand of the stepping side stays firm on the worktop.",
         (
             "One hand firm on the worktop beside you.",
-            "Breathe in and step ahead; arrive; breathe out and reach ahead with the free hand.",
-            "Breathe in and push back to the start.",
+            "Breathe {in} and step ahead; arrive; breathe {out} and reach ahead with the free hand.",
+            "Breathe {in} and push back to the start.",
         ),
     ),
     "fingertips": (
@@ -85,7 +86,7 @@ _WORDS = {
         "Only the fingertips touch.",
         (
             "Only the fingertips on the worktop beside you.",
-            "Breathe in and step ahead; arrive; breathe out and reach, eyes on the hand.",
+            "Breathe {in} and step ahead; arrive; breathe {out} and reach, eyes on the hand.",
             "Push back to the start in one step.",
         ),
     ),
@@ -95,7 +96,7 @@ _WORDS = {
         "The hand hovers just above the worktop.",
         (
             "The hand a finger’s breadth above the worktop.",
-            "Breathe in and step ahead; arrive; breathe out and reach without touching.",
+            "Breathe {in} and step ahead; arrive; breathe {out} and reach without touching.",
             "Push back in one step, and stand still before the next.",
         ),
     ),
@@ -115,7 +116,7 @@ _LADDER = Ladder(
     ),
     felt="thigh and buttock of the leg ahead",
     not_felt="the low back, dizziness",
-    breath="in to step, out to reach, in to come back",
+    breath=breath((inhale("to step"), exhale("to reach")), back=inhale("to come back")),
     sides=True,
     parameters=(_STEP, _REACH),
     props=(WORKTOP,),

@@ -2,6 +2,7 @@
 
 from dataclasses import replace
 
+from amvel.movements.breath import breath, exhale, in_and_out
 from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, RIBS_FLARE
 from amvel.movements.frames import Aim, Frame, Prop, Surface, Touch
@@ -61,7 +62,7 @@ FAMILY = (
         faults=(BACK_ARCHES, RIBS_FLARE, BREATH_HELD),
         felt="low in the belly",
         not_felt="the front of the hip",
-        breath="out to slide in, in and out to settle, out to slide away",
+        breath=breath(exhale("to slide in"), end=in_and_out("to settle"), back=exhale("to slide away")),
         sides=True,
         arrow="left.heel",
     )
@@ -77,8 +78,8 @@ FAMILY = (
         also=("Heels on the box, knees over the hips.",),
         do=(
             "Both heels on the box, knees over the hips, the back of the pelvis heavy.",
-            "Breathe out and slide one heel in towards you; breathe in and out to settle; the heel never leaves the box.",
-            "Breathe out and slide it away again, then the other.",
+            "Breathe {out} and slide one heel in towards you; breathe in and out to settle; the heel never leaves the box.",
+            "Breathe {out} and slide it away again, then the other.",
         ),
     )
     .rung(
@@ -93,8 +94,8 @@ FAMILY = (
         also=("Heel on a sliding cloth, knees bent.",),
         do=(
             "Knees bent, one heel on a cloth that slides.",
-            "Breathe out and push the heel away along the floor as far as the low back stays as it is.",
-            "Take a breath, then breathe out and draw the heel home.",
+            "Breathe {out} and push the heel away along the floor as far as the low back stays as it is.",
+            "Take a breath, then breathe {out} and draw the heel home.",
         ),
     )
     .family()

@@ -3,6 +3,7 @@
 from dataclasses import replace
 
 from amvel.body import Anthropometry
+from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, TRUNK_ROUNDS
 from amvel.movements.frames import Aim, Frame, Surface, Touch
@@ -78,7 +79,8 @@ FAMILY = (
         faults=(TRUNK_ROUNDS, BREATH_HELD),
         felt="widening of the back with every breath in",
         not_felt="the low back, the neck",
-        breath="in to the back, out to let go",
+        breath_custom=True,
+        breath=breath(inhale("to the back"), back=exhale("to let go")),
         props=(FIRM_CHAIR, TABLE, CUSHION),
         held=True,
         parameters=(_LEAN, _TABLE, SEAT),

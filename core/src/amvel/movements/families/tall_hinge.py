@@ -1,5 +1,6 @@
 """Tall hinge: sitting, leaning from the hips with a long spine; replaces every seated forward rounding."""
 
+from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting, Step
 from amvel.movements.faults import BREATH_HELD, TRUNK_ROUNDS
 from amvel.movements.frames import Frame
@@ -54,17 +55,17 @@ FAMILY = Family(
             _FAULTS,
             "buttocks and long back muscles",
             "a stretch in the low back",
-            "in to lean, out to rise",
+            breath(inhale("to lean"), back=exhale("to rise")),
             Dose(8, 2, 6.0),
-            {"upper_back": 0.7, "hip_bend": 1.0, "sit_to_stand": 0.3},
+            {"upper_back": 0.5, "hip_bend": 0.9, "sit_to_stand": 0.3},
             effort=3,
             parameters=(_LEAN, SEAT),
             props=(FIRM_CHAIR,),
             arrow="vertex",
             do=(
                 "Sit tall, hands on the thighs.",
-                "Breathe in and lean from the hips as one long piece, hands sliding towards the knees.",
-                "Breathe out and come up, breastbone first.",
+                "Breathe {in} and lean from the hips as one long piece, hands sliding towards the knees.",
+                "Breathe {out} and come up, breastbone first.",
             ),
         ),
         Step(
@@ -76,7 +77,7 @@ FAMILY = Family(
             _FAULTS,
             "the upper back",
             "pinching in the shoulder",
-            "in to lean, out to rise",
+            breath(inhale("to lean"), back=exhale("to rise")),
             Dose(6, 2, 7.0),
             {"upper_back": 1.0, "hip_bend": 1.0},
             effort=4,
@@ -85,8 +86,8 @@ FAMILY = Family(
             arrow="vertex",
             do=(
                 "Sit tall, arms long ahead and up, only as high as the ribs stay.",
-                "Breathe in and lean from the hips, arms and trunk one line.",
-                "Breathe out and come up as one piece.",
+                "Breathe {in} and lean from the hips, arms and trunk one line.",
+                "Breathe {out} and come up as one piece.",
             ),
         ),
     ),

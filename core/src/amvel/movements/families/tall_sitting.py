@@ -2,6 +2,7 @@
 
 from dataclasses import replace
 
+from amvel.movements.breath import breath, in_and_out
 from amvel.movements.declaration import Dose, Setting
 from amvel.movements.faults import BREATH_HELD, TRUNK_ROUNDS
 from amvel.movements.frames import Frame, Surface, Touch
@@ -56,7 +57,8 @@ FAMILY = (
         ),
         felt="effortless height",
         not_felt="the low back holding",
-        breath="in and out all round",
+        breath_custom=True,
+        breath=breath(in_and_out("all round")),
         parameters=(SEAT,),
         props=(FIRM_CHAIR,),
     )
@@ -64,7 +66,7 @@ FAMILY = (
         "back_supported", "Back supported", _supported, Dose(5, 2, 7.0), {"breath": 0.7, "deep_control": 0.2}, 1,
         do=(
             "Sit with your back on the rest, feet flat; thumbs behind, fingers in front round the waist.",
-            "Breathe in to front, sides and back of your hands; breathe out and stay tall.",
+            "Breathe in to front, sides and back of your hands; breathe {out} and stay tall.",
             "The rest only reminds you: no leaning.",
         ),
     )
@@ -77,7 +79,7 @@ FAMILY = (
         2,
         do=(
             "Sit away from the rest, weight even on both sit bones; thumbs behind, fingers in front round the waist.",
-            "Grow to the crown, breathe in all round, breathe out without sinking.",
+            "Grow to the crown, breathe in all round, breathe {out} without sinking.",
             "Soften for a moment, then grow again.",
         ),
     )

@@ -1,6 +1,7 @@
 """Tall turn: sitting, the rib cage turns over a quiet pelvis, never bent."""
 
 from amvel.body.capacities import TRUNK_SHARE
+from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting, Step
 from amvel.movements.faults import BREATH_HELD, TRUNK_ROUNDS
 from amvel.movements.frames import Frame
@@ -68,7 +69,7 @@ FAMILY = Family(
             _FAULTS,
             "the waist on both sides",
             "the low back or a rib",
-            "out to turn, in to return",
+            breath(exhale("to turn"), back=inhale("to return")),
             Dose(3, 2, 6.0),
             {"turning": 0.8, "upper_back": 0.3},
             sides=True,
@@ -79,8 +80,8 @@ FAMILY = Family(
             arrow="breastbone",
             do=(
                 "Sit tall, hands on the lowest ribs.",
-                "Breathe out and turn the ribs under your hands to one side, growing taller; both sit bones stay.",
-                "Breathe in and turn back; compare the sides.",
+                "Breathe {out} and turn the ribs under your hands to one side, growing taller; both sit bones stay.",
+                "Breathe {in} and turn back; compare the sides.",
             ),
         ),
         Step(
@@ -92,7 +93,7 @@ FAMILY = Family(
             _FAULTS,
             "the waist, the buttocks, between the shoulder blades",
             "the low back or a rib",
-            "out to turn, in to fold, out to come up",
+            breath((exhale("to turn"), inhale("to fold")), back=exhale("to come up")),
             Dose(3, 2, 9.0),
             {"turning": 0.9, "hip_bend": 0.6, "upper_back": 0.5},
             sides=True,
@@ -103,8 +104,8 @@ FAMILY = Family(
             arrow="breastbone",
             do=(
                 "Turn as before and keep it.",
-                "Breathe in and fold from the hips, the turn unchanged, the low back long.",
-                "Breathe out, come up first, then turn back.",
+                "Breathe {in} and fold from the hips, the turn unchanged, the low back long.",
+                "Breathe {out}, come up first, then turn back.",
             ),
         ),
         Step(
@@ -116,7 +117,7 @@ FAMILY = Family(
             _FAULTS,
             "the waist and between the shoulder blades",
             "the low back or a rib",
-            "out to turn, in to return",
+            breath(exhale("to turn"), back=inhale("to return")),
             Dose(3, 2, 6.0),
             {"turning": 1.0, "upper_back": 0.4},
             sides=True,
@@ -127,8 +128,8 @@ FAMILY = Family(
             arrow="left.fingertips",
             do=(
                 "Arms long ahead, palms together.",
-                "Breathe out and turn, the hands going only as far as the breastbone goes.",
-                "Breathe in and come back slowly.",
+                "Breathe {out} and turn, the hands going only as far as the breastbone goes.",
+                "Breathe {in} and come back slowly.",
             ),
         ),
     ),

@@ -1,6 +1,7 @@
 """Tandem stand: one foot in front of the other in one line."""
 
 from amvel.body.anthropometry import FOOT_BREADTH
+from amvel.movements.breath import steady
 from amvel.movements.declaration import Dose, Family, Fault, Frames, Parameter, Setting, Step
 from amvel.movements.faults import BREATH_HELD
 from amvel.movements.frames import Aim, Frame
@@ -57,7 +58,7 @@ def _step(id: str, title: str, support: str, extra: str, balance: float, effort:
         (_GRIPS, BREATH_HELD),
         "small, quick work round the ankles",
         "dizziness",
-        "breathe on",
+        steady("breathe on"),
         Dose(2, 1, 15.0, hold_s=10),
         {"balance": balance},
         sides=True,

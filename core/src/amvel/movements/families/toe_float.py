@@ -1,5 +1,6 @@
 """Toe float: the smallest lift; smaller and slower is harder, for the leg's lever is longest near the floor."""
 
+from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BACK_ARCHES, BELLY_DOMES, BREATH_HELD, PELVIS_ROCKS
 from amvel.movements.frames import Frame, Touch
@@ -41,7 +42,7 @@ FAMILY = (
         faults=(PELVIS_ROCKS, BACK_ARCHES, BELLY_DOMES, BREATH_HELD),
         felt="low in the belly, quietly",
         not_felt="the front of the hip, pressure downwards",
-        breath="out to float, in above the floor, out to put down",
+        breath=breath(exhale("to float"), end=inhale("above the floor"), back=exhale("to put down")),
         sides=True,
         arrow="left.heel",
     )
@@ -55,8 +56,8 @@ FAMILY = (
         parameters=(_lift(2.5),),
         do=(
             "Two settling breaths, the deep set, and a second’s wait.",
-            "Breathe out and peel one foot off the floor by a finger’s breadth; nothing but the leg moves under your hands.",
-            "Wait for a breath in, then breathe out and put it down, toes first. Set again before the next.",
+            "Breathe {out} and peel one foot off the floor by a finger’s breadth; nothing but the leg moves under your hands.",
+            "Wait for a breath {in}, then breathe {out} and put it down, toes first. Set again before the next.",
         ),
     )
     .rung(
@@ -69,8 +70,8 @@ FAMILY = (
         parameters=(_lift(1.5),),
         do=(
             "The deep set again, then a second’s wait.",
-            "Breathe out and let one foot float half a finger high: lower is harder, so take more time.",
-            "Stay for one breath in, then put the toes down first on the breath out.",
+            "Breathe {out} and let one foot float half a finger high: lower is harder, so take more time.",
+            "Stay for one breath {in}, then put the toes down first on the breath {out}.",
         ),
     )
     .rung(
@@ -84,7 +85,7 @@ FAMILY = (
         cues=("a sheet of paper would just pass", "slower than you think"),
         do=(
             "Set, wait a second, feel both hip bones level.",
-            "Breathe out and take so much weight off one foot that a sheet of paper would pass; keep it there for a slow breath.",
+            "Breathe {out} and take so much weight off one foot that a sheet of paper would pass; keep it there for a slow breath.",
             "Let the foot become heavy again without a bump, and set anew.",
         ),
     )
@@ -99,7 +100,7 @@ FAMILY = (
         setup=("Lie on your back, knees bent, feet flat.", "Hands behind the head, elbows resting wide."),
         do=(
             "Hands behind the head, elbows wide and heavy; now only the belly tells you.",
-            "Breathe out and float one foot a paper’s height while ribs and elbows stay down.",
+            "Breathe {out} and float one foot a paper’s height while ribs and elbows stay down.",
             "Put the toes down first, and set again.",
         ),
     )

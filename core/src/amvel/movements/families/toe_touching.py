@@ -1,5 +1,6 @@
 """Fast toe touching, and a loaded side bend: the standing bends that are often asked for."""
 
+from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD
 from amvel.movements.frames import Frame
@@ -33,7 +34,7 @@ FAMILY = (
         faults=(fault("bounces", "the trunk swings", "momentum", "stop"), BREATH_HELD),
         felt="the back of the thighs",
         not_felt="the low back, dizziness",
-        breath="out down, in up",
+        breath=breath(exhale("down"), back=inhale("up")),
         arrow="left.fingertips",
         parameters=(_BY,),
     )

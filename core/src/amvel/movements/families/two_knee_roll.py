@@ -3,6 +3,7 @@
 import numpy as np
 
 from amvel.body.capacities import TRUNK_SHARE
+from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, SHOULDER_CLIMBS
 from amvel.movements.frames import Aim, Frame, Touch
@@ -109,7 +110,7 @@ FAMILY = (
         ),
         felt="the waist, on the way back",
         not_felt="the low back, the groin",
-        breath="in to roll, out to come back",
+        breath=breath(inhale("to roll"), back=exhale("to come back")),
         breath_custom=True,
         sides=True,
         parameters=(_ROLL,),
@@ -125,8 +126,8 @@ FAMILY = (
         2,
         do=(
             "Arms wide on the floor, palms up; knees and feet together.",
-            "Breathe in and let both knees roll to one side, stacked, onto the outer edge of the foot, as far as the opposite shoulder stays down.",
-            "Breathe out and let the lowest ribs bring the knees back; compare the two ways home.",
+            "Breathe {in} and let both knees roll to one side, stacked, onto the outer edge of the foot, as far as the opposite shoulder stays down.",
+            "Breathe {out} and let the lowest ribs bring the knees back; compare the two ways home.",
         ),
     )
     .rung(
@@ -138,8 +139,8 @@ FAMILY = (
         3,
         do=(
             "Arms crossed on the chest, so that nothing but the trunk holds you.",
-            "Breathe in and roll both knees to one side, smaller than with the arms wide.",
-            "Breathe out and bring them back from the ribs, not from the knees.",
+            "Breathe {in} and roll both knees to one side, smaller than with the arms wide.",
+            "Breathe {out} and bring them back from the ribs, not from the knees.",
         ),
     )
     .family()

@@ -1,6 +1,7 @@
 """Wall arm slide: facing a wall, the forearms slide up; the upper back works standing."""
 
 from amvel.body import Anthropometry
+from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, RIBS_FLARE, SHOULDER_CLIMBS
 from amvel.movements.frames import Aim, Frame
@@ -56,7 +57,7 @@ FAMILY = (
         faults=(BACK_ARCHES, RIBS_FLARE, SHOULDER_CLIMBS, BREATH_HELD),
         felt="round the shoulder blades",
         not_felt="the neck, the low back, pinching in the shoulder",
-        breath="out to slide up, in to come down",
+        breath=breath(exhale("to slide up"), back=inhale("to come down")),
         props=(WALL,),
         arrow="left.elbow",
     )
@@ -70,8 +71,8 @@ FAMILY = (
         parameters=(_up(7), _WALL),
         do=(
             "Forearms on the wall at shoulder height.",
-            "Breathe out, press lightly and slide both forearms up by a hand’s breadth, ribs staying.",
-            "Breathe in and slide down.",
+            "Breathe {out}, press lightly and slide both forearms up by a hand’s breadth, ribs staying.",
+            "Breathe {in} and slide down.",
         ),
     )
     .rung(
@@ -84,8 +85,8 @@ FAMILY = (
         parameters=(_up(14), _WALL),
         do=(
             "Forearms on the wall at shoulder height.",
-            "Breathe out and slide up until the arms are nearly long; shoulder blades reach round the ribs.",
-            "Breathe in and slide down before the low back arches.",
+            "Breathe {out} and slide up until the arms are nearly long; shoulder blades reach round the ribs.",
+            "Breathe {in} and slide down before the low back arches.",
         ),
     )
     .family()

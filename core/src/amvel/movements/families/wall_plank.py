@@ -1,6 +1,7 @@
 """Wall plank: leaning on a wall in one line."""
 
 from amvel.body import Anthropometry
+from amvel.movements.breath import breath, exhale, inhale, steady
 from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting, Step
 from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, PELVIS_DROPS, SHOULDER_CLIMBS
 from amvel.movements.frames import Aim, Frame, Touch
@@ -100,9 +101,9 @@ FAMILY = Family(
             _FAULTS,
             "belly, buttocks and round the shoulder blades",
             "the low back",
-            "breathe on, longer out than in",
+            steady("breathe on, longer out than in"),
             Dose(3, 1, 15.0, hold_s=10),
-            {"resist_extension": 0.8, "upper_back": 0.5, "deep_control": 0.3},
+            {"resist_extension": 0.8, "upper_back": 0.4, "deep_control": 0.3},
             effort=3,
             parameters=(_WALL,),
             props=(WALL,),
@@ -121,7 +122,7 @@ FAMILY = Family(
             _FAULTS,
             "the side of the standing hip and the belly",
             "the low back",
-            "out to unweight, in to return",
+            breath(exhale("to unweight"), back=inhale("to return")),
             Dose(5, 1, 6.0),
             {"resist_extension": 0.8, "turning": 0.6, "hip_out": 0.4, "balance": 0.3},
             sides=True,
@@ -131,8 +132,8 @@ FAMILY = Family(
             arrow="left.heel",
             do=(
                 "In the wall plank, a stripe across the back of the waistband level.",
-                "Breathe out and let one heel come up until that foot is light; the stripe stays level.",
-                "Breathe in and put it down; then the other.",
+                "Breathe {out} and let one heel come up until that foot is light; the stripe stays level.",
+                "Breathe {in} and put it down; then the other.",
             ),
         ),
         Step(
@@ -144,7 +145,7 @@ FAMILY = Family(
             _FAULTS,
             "buttock of the lifted leg, belly",
             "the low back",
-            "out to lift, in to return",
+            breath(exhale("to lift"), back=inhale("to return")),
             Dose(5, 2, 6.0),
             {"resist_extension": 0.9, "turning": 0.8, "hip_back": 0.6, "hip_out": 0.4, "balance": 0.4},
             sides=True,
@@ -154,8 +155,8 @@ FAMILY = Family(
             arrow="left.heel",
             do=(
                 "In the wall plank, the stripe level.",
-                "Breathe out and lift one foot a little behind you, from the buttock.",
-                "Breathe in and put it down before the pelvis drops.",
+                "Breathe {out} and lift one foot a little behind you, from the buttock.",
+                "Breathe {in} and put it down before the pelvis drops.",
             ),
         ),
     ),

@@ -2,6 +2,7 @@
 
 from dataclasses import replace
 
+from amvel.movements.breath import breath, breathe, exhale
 from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, PELVIS_DROPS
 from amvel.movements.frames import Aim, Frame, Surface, Touch
@@ -90,7 +91,7 @@ FAMILY = (
         ),
         felt="thighs and low belly",
         not_felt="the knees",
-        breath="breathe on; out to unweight",
+        breath=breath(exhale("to unweight"), end=breathe("breathe on while you stay")),
         parameters=(_KNEE,),
         props=(WALL,),
     )
@@ -118,8 +119,8 @@ FAMILY = (
         arrow="left.heel",
         do=(
             "Slide down to the mark as before.",
-            "Breathe out and let one heel come up; the pelvis does not shift.",
-            "Put it down, breathe in; then the other.",
+            "Breathe {out} and let one heel come up; the pelvis does not shift.",
+            "Put it down, breathe {in}; then the other.",
         ),
     )
     .rung(
@@ -134,7 +135,7 @@ FAMILY = (
         parameters=(replace(_KNEE, default=30),),
         do=(
             "Slide down to the mark as before.",
-            "Breathe out and take one foot off the floor by a finger’s breadth.",
+            "Breathe {out} and take one foot off the floor by a finger’s breadth.",
             "Put it down before the pelvis drops; slide up to rest.",
         ),
     )

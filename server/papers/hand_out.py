@@ -1,6 +1,7 @@
 """What every paper of a client holds, and the hand-out: large print, this client's pictures and furniture."""
 
 import base64
+from collections import Counter
 from functools import lru_cache
 from typing import Any
 
@@ -13,7 +14,7 @@ from amvel.engine import Engine
 from amvel.fitting import fit_figure, fits, fits_used, to_prepare
 from amvel.movements import Request, find
 from amvel.movements.figure import figure
-from amvel.movements.schools import school_lines
+from amvel.movements.schools import do_lines, school_lines
 from amvel.planning import Item, SetUp
 from amvel.planning.dose_words import dose_words
 from clients.models import Client
@@ -22,21 +23,18 @@ from programmes.building import NotAllowed, items_of, opened_programme, profile_
 from programmes.models import Programme
 
 
-def _unit(unit: str) -> str:
-    return {"deg": "°", "": ""}.get(unit, f" {unit}")
-
-
 def _movement(engine: Engine, item: Item, pictures: bool) -> dict[str, Any]:
     family, step = find(item.ref)
-    lines = school_lines(family, step, engine.schools.of(family.id))
+    schools = engine.schools.of(family.id)
+    lines = school_lines(family, step, schools)
     return {
         "title": family.title,
         "step": step.title,
         "set_ups": _set_ups(engine, item, pictures),
         "setup": step.setup,
-        "cues": step.cues,
+        "do": do_lines(step, schools["breath"]),
         "breath": lines.pop("breath"),
-        "lines": list(lines.values()),
+        "lines": lines,
         "dose": dose_words(item),
         "note": step.dose.note,
         "stand_ins": item.stand_ins,
@@ -61,11 +59,12 @@ def _set_ups(engine: Engine, item: Item, pictures: bool) -> list[dict[str, Any]]
 
 
 def _measures(item: Item, own: SetUp) -> list[str]:
-    titles = {p.id: p for p in find(item.ref)[1].parameters}
+    """Heights, distances and choices; an angle is shown by the picture, never said as a number."""
+    known = {p.id: p for p in find(item.ref)[1].parameters}
     return [
-        f"{titles[k].title}: {v if isinstance(v, str) else format(v, 'g')}{_unit(titles[k].unit)}"
+        f"{known[k].title}: {v if isinstance(v, str) else f'{v:g} {known[k].unit}'.strip()}"
         for k, v in own.values.items()
-        if k in titles and v != titles[k].nothing_at
+        if k in known and v != known[k].nothing_at and known[k].unit != "deg"
     ]
 
 
@@ -88,6 +87,15 @@ def _stage(engine: Engine, stage: StageData, pictures: bool) -> dict[str, Any]:
         "cues": step.cues,
         "svg": mark_safe(figure(engine.profiler, profile)) if profile is not None and not profile.fault else "",
     }
+
+
+def _every_time(movements: list[dict[str, Any]]) -> list[str]:
+    """What the schools add, once: the line that most movements have where they differ."""
+    said: dict[str, Counter[str]] = {}
+    for m in movements:
+        for name, line in m["lines"].items():
+            said.setdefault(name, Counter())[line] += 1
+    return [lines.most_common(1)[0][0] for lines in said.values()]
 
 
 def _sessions(movements: list[dict[str, Any]], sessions: list[dict[str, Any]]) -> list[dict[str, Any]]:
@@ -137,12 +145,14 @@ def page_context(client: Client, specialist: str = "", pictures: bool = True) ->
         "organisation": client.organisation.name,
         "date": f"{case.as_of:%-d %B %Y}",
     }
+    shown = [_movement(engine, item, pictures) for item in items_of(programme)]
     cautions = [x for x in engine.envelope.limits if x.strength == "caution"]
     return {
         "name": case.person.name,
         "programme": programme,
         "day": case.as_of,
-        "movements": [_movement(engine, item, pictures) for item in items_of(programme)],
+        "movements": shown,
+        "every_time": _every_time(shown),
         "ways": _ways(engine, programme, pictures),
         "minutes": programme.answer["minutes"],
         "rest_every": programme.answer.get("rests", {}).get("every", 0),
@@ -151,6 +161,7 @@ def page_context(client: Client, specialist: str = "", pictures: bool = True) ->
             for f in to_prepare(fits(engine.profiler, room, engine.envelope, used))
         ],
         "cautions": list(dict.fromkeys(c.measure for c in cautions)),
+        "watch": list(dict.fromkeys(c.WATCH for c in case.conditions if c.WATCH)),
         "days": case.wishes.days_per_week,
         "goals": [g.words for g in case.wishes.goals],
         "sessions": _sessions(movements, programme.answer["sessions"]),

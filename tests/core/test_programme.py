@@ -444,10 +444,10 @@ def test_a_movement_done_on_one_side_says_which(ref: str, sides: tuple[str, ...]
 @pytest.mark.parametrize(
     ("left", "right", "says"),
     [
-        ((8, 2, 0.0), (8, 2, 0.0), "8 times each side, 2 rounds with a rest between"),
+        ((8, 2, 0.0), (8, 2, 0.0), "8 times each side, 2 rounds"),
         ((8, 1, 0.0), (8, 2, 0.0), "8 times each side, one round more on the right"),
         ((3, 1, 10.0), (3, 1, 4.0), "left 3 times, hold 10 s; right 3 times, hold 4 s"),
-        ((10, 2, 0.0), (6, 2, 0.0), "left 10 times, 2 rounds with a rest between; right 6 times, 2 rounds with a rest between"),
+        ((10, 2, 0.0), (6, 2, 0.0), "left 10 times, 2 rounds; right 6 times, 2 rounds"),
     ],
 )
 def test_each_side_has_its_own_dose_in_words(left: tuple, right: tuple, says: str) -> None:

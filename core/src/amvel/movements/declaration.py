@@ -7,7 +7,7 @@ from amvel.body import Anthropometry, Capacities
 from amvel.case.purposes import PURPOSES
 from amvel.movements.breath import Breath
 from amvel.movements.frames import Frame
-from amvel.movements.needs import Need
+from amvel.movements.needs import Furniture, Need
 from amvel.movements.promise import Shown
 from amvel.movements.session_part import SessionPart
 
@@ -36,7 +36,7 @@ class Parameter:
     """A measure of the set-up or range that may be changed, and in which direction that is easier.
 
     Numbers have low, high and grid in `unit`; choices are listed from hardest to easiest.
-    `default` may depend on the body.  At `nothing_at` the thing is not there, and nobody has to be told.  `easier` is empty for what stands in the room as it is: nothing is solved with it.
+    `default` may depend on the body.  At `nothing_at` the thing is not there, and nobody has to be told.  `easier` is empty for what stands in the room as it is: nothing is solved with it, and `height_of` is the piece whose measured height it begins with.
     """
 
     id: str
@@ -52,6 +52,7 @@ class Parameter:
     nothing_at: float | str | None = None
     still_itself: float | None = None  # towards easier no further than this; a third of the usual range where nothing is said
     need: Need | None = None  # what has to be there for any other value
+    height_of: Furniture | None = None
     moves: frozenset[str] = frozenset()  # which declared quantities it decides, beside what geometry shows
 
     def __post_init__(self) -> None:

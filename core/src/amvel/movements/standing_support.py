@@ -2,28 +2,41 @@
 
 from dataclasses import replace
 
+from amvel.body import Anthropometry
 from amvel.movements.declaration import Parameter, Setting
 from amvel.movements.frames import Aim, Frame, Surface, Touch
+from amvel.movements.needs import Furniture
 from amvel.movements.positions import both, standing
 
 LEVELS = {"firm hand": 3, "fingertips": 2, "hands hover": 1}
-_COUNTER_SHARE = 0.53
 _FLAT, _ROUND_THE_EDGE = "flat", "round the edge"
 # A hand that lies flat bends the wrist back; round an edge, a rail or the back of a chair it stays nearly straight.
 _WRIST_DEG = {_FLAT: 45.0, _ROUND_THE_EDGE: 15.0}
+_HIP_CM = 53.0  # cm per metre of stature: about hip height, where nobody has measured what is held (our estimate)
+
+
+def hip_height_cm(body: Anthropometry) -> float:
+    """Of a worktop or the back of a chair that suits this body."""
+    return _HIP_CM * body.stature_m
+
+
+# It stands in the room as it is: nothing is solved with it.
+WORKTOP_CM = Parameter(
+    "worktop_cm", "height of the worktop", "cm", hip_height_cm, low=65, high=115, grid=1, easier="", height_of=Furniture.WORKTOP
+)
 HOLD = Parameter("hold", "how the hands hold on", "", _FLAT, choices=(_FLAT, _ROUND_THE_EDGE))
 _HOLDS_FAST = 0.05  # hands on a worktop press down; they do not hold it fast sideways (our estimate)
 
 
 def ways_to_hold(support: str) -> tuple[Parameter, ...]:
     """What can be changed about the hands of a step with this support."""
-    return (HOLD,) if support == "firm hand" else ()
+    return (WORKTOP_CM, HOLD) if support == "firm hand" else (WORKTOP_CM,)
 
 
 def at_the_counter(s: Setting, support: str) -> Frame:
-    """Standing at a worktop of about hip height with the given hand support."""
+    """Standing at a worktop with the given hand support."""
     body, hold = s.body, s.word(HOLD.id) if HOLD.id in s.values else _FLAT
-    height = round(100 * _COUNTER_SHARE * body.stature_m)
+    height = s.number(WORKTOP_CM.id)
     counter = Surface(
         "worktop",
         "level",
@@ -50,7 +63,7 @@ def at_the_counter(s: Setting, support: str) -> Frame:
     hover = support == "hands hover"
     if hover:
         frame = frame.aim(
-            *(Aim(f"{x}.fingertips", "z", height + 4.0, must_hold=False, weight=0.3) for x in ("left", "right"))
+            *(Aim(f"{x}.fingertips", "z", height + 4.0, must_hold=False, weight=0.1) for x in ("left", "right"))
         )
     else:
         frame = frame.touch(*(Touch(f"{x}.{point}", "worktop") for x in ("left", "right")))

@@ -1,4 +1,4 @@
-"""A dose in words, as it is printed: '8 times each side, 2 rounds with a rest between, one round more on the left'."""
+"""A dose in words, as it is printed: '8 times each side, 2 rounds, one round more on the left'."""
 
 from collections.abc import Sequence
 
@@ -30,7 +30,7 @@ def dose_words(item: Item) -> str:
 
 def _of_one(own: SetUp, each: str) -> str:
     hold = f", hold {own.hold_s:g} s" if own.hold_s else ""
-    rounds = f", {own.sets} rounds with a rest between" if own.sets > 1 else ""
+    rounds = f", {own.sets} rounds" if own.sets > 1 else ""
     return f"{own.repetitions} times{each}{hold}{rounds}"
 
 

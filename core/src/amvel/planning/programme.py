@@ -15,6 +15,7 @@ from amvel.planning.dose import Dosed
 from amvel.planning.holds import estimated_holds
 from amvel.planning.item import CHANGE_S, LETTERS, Item, SessionPlan, SetUp, sessions_of
 from amvel.planning.needs import needs
+from amvel.planning.one_seat import on_one_seat, put_on_the_seat
 from amvel.planning.order import ordered
 from amvel.planning.problem import (
     Problem,
@@ -204,7 +205,8 @@ def plan(
     for c in pool:
         if c not in chosen:
             why_not[c.ref] = _left_out(problem, c, chosen)
-    items = tuple(item_of(problem, c, _letters(sessions, c)) for c in chosen)
+    planned = tuple(item_of(problem, c, _letters(sessions, c)) for c in chosen)
+    items = _seated(engine, context, planned)
     plans = sessions_of(items)
     return Programme(
         context,
@@ -227,6 +229,14 @@ def plan(
         _positions_left(problem, sessions),
         unmapped(engine.case.wishes.goals),
     )
+
+
+def _seated(engine: Engine, context: str, planned: tuple[Item, ...]) -> tuple[Item, ...]:
+    """On one seat where one will do, each with what has to be put on it."""
+    body, room = engine.profiler.body, engine.case.room_for(context)
+    items = on_one_seat(planned, engine.case, engine.envelope_in(context), engine.profiler, context)
+    raised = [(i, put_on_the_seat(i, body, room)) for i in items]
+    return tuple(replace(i, stand_ins=(*i.stand_ins, what)) if what else i for i, what in raised)
 
 
 def _letters(sessions: Sessions, c: Choice) -> tuple[str, ...]:

@@ -5,22 +5,18 @@ from dataclasses import replace
 import numpy as np
 from numpy.typing import NDArray
 
-from amvel.body import Anthropometry
 from amvel.movements.breath import steady
 from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, SHOULDER_CLIMBS
 from amvel.movements.frames import Aim, Frame, Surface, Touch
 from amvel.movements.ladder import Ladder, fault
-from amvel.movements.needs import FIRM_CHAIR, WORKTOP
+from amvel.movements.needs import FIRM_CHAIR, WORKTOP, Furniture
 from amvel.movements.positions import UPRIGHT, feet, legs_give
+from amvel.movements.standing_support import hip_height_cm
 
 # The heel of the hand lies against the edge, which takes a push along the arm that a flat top would not (our estimate).
 _EDGE_FRICTION = 1.2
 _ON_THE_BALLS_SHARE = 0.45
-
-
-def _height(body: Anthropometry) -> float:
-    return 53.0 * body.stature_m
 
 
 def _plank(s: Setting) -> Frame:
@@ -72,9 +68,12 @@ def _hold(s: Setting) -> list[Frame]:
     return [_plank(s)]
 
 
-_LOW = Parameter("counter_cm", "height of the support", "cm", 48, low=40, high=110, grid=4, easier="up")
+# Both stand in the room as they are: nothing is solved with them.
+_LOW = Parameter(
+    "counter_cm", "height of the seat", "cm", 45, low=36, high=60, grid=1, easier="", height_of=Furniture.SEAT
+)
 _COUNTER = Parameter(
-    "counter_cm", "height of the worktop", "cm", _height, low=55, high=110, grid=5, easier="up"
+    "counter_cm", "height of the worktop", "cm", hip_height_cm, low=55, high=115, grid=1, easier="", height_of=Furniture.WORKTOP
 )
 FAMILY = (
     Ladder(

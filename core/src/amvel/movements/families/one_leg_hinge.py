@@ -10,7 +10,7 @@ from amvel.movements.ladder import Ladder
 from amvel.movements.needs import WORKTOP
 from amvel.movements.positions import both, trunk_lean, weight_on_one_foot
 from amvel.movements.promise import LEAN
-from amvel.movements.standing_support import HOLD, at_the_counter
+from amvel.movements.standing_support import HOLD, WORKTOP_CM, at_the_counter
 
 
 def _frames(one_leg: bool) -> Frames:
@@ -76,7 +76,7 @@ FAMILY = (
         felt="buttocks and the back of the thighs",
         not_felt="the low back",
         breath=breath(inhale("to fold"), back=exhale("to stand up")),
-        parameters=(_LEAN, HOLD),
+        parameters=(_LEAN, WORKTOP_CM, HOLD),
         props=(WORKTOP,),
         arrow="breastbone",
     )
@@ -130,7 +130,7 @@ FAMILY = (
         6,
         sides=True,
         arrow="left.fingertips",
-        parameters=(replace(_LEAN, default=40, low=25, high=55), HOLD),
+        parameters=(replace(_LEAN, default=40, low=25, high=55), WORKTOP_CM, HOLD),
         do=(
             "One hand on the chair back, weight on one foot.",
             "Breathe {in} and fold until the free hand comes down towards the foot, spine level.",

@@ -9,7 +9,7 @@ from amvel.movements.ladder import Ladder
 from amvel.movements.needs import WEIGHT, WORKTOP
 from amvel.movements.promise import TRUNK_TURN, joint
 from amvel.movements.session_part import SessionPart
-from amvel.movements.standing_support import HOLD, at_the_counter
+from amvel.movements.standing_support import HOLD, WORKTOP_CM, at_the_counter
 
 
 def _reach(s: Setting, load_kg: float) -> list[Frame]:
@@ -62,7 +62,7 @@ FAMILY = (
         sides=True,
         props=(WORKTOP,),
         arrow="left.fingertips",
-        parameters=(_ARM, _TURN, HOLD),
+        parameters=(_ARM, _TURN, WORKTOP_CM, HOLD),
     )
     .rung(
         "empty_hand",
@@ -84,7 +84,7 @@ FAMILY = (
         Dose(6, 1, 7.0),
         {"turning": 0.7, "upper_back": 0.6, "resist_extension": 0.6},
         4,
-        parameters=(_ARM, _TURN, _LOAD, HOLD),
+        parameters=(_ARM, _TURN, _LOAD, WORKTOP_CM, HOLD),
         props=(WORKTOP, WEIGHT),
         do=(
             "One hand firm on the worktop, a jar in the other, close to you.",

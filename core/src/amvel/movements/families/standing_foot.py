@@ -6,7 +6,7 @@ from amvel.movements.faults import BREATH_HELD
 from amvel.movements.frames import Aim, Frame
 from amvel.movements.ladder import Ladder, fault
 from amvel.movements.needs import WORKTOP
-from amvel.movements.standing_support import HOLD, at_the_counter
+from amvel.movements.standing_support import HOLD, WORKTOP_CM, at_the_counter
 
 
 def _rock(s: Setting) -> list[Frame]:
@@ -47,7 +47,7 @@ FAMILY = (
         felt="the whole sole, the calf",
         not_felt="cramp that does not ease",
         breath=breath(inhale("to the heels"), back=exhale("to the balls")),
-        parameters=(HOLD,),
+        parameters=(WORKTOP_CM, HOLD,),
         props=(WORKTOP,),
     )
     .rung(

@@ -8,7 +8,7 @@ from amvel.movements.ladder import Ladder
 from amvel.movements.needs import WORKTOP
 from amvel.movements.positions import trunk_lean, weight_on_one_foot
 from amvel.movements.promise import LEAN, joint
-from amvel.movements.standing_support import HOLD, at_the_counter
+from amvel.movements.standing_support import HOLD, WORKTOP_CM, at_the_counter
 
 
 def _frames(support: str, arm: bool = False) -> Frames:
@@ -71,7 +71,7 @@ FAMILY = (
         not_felt="the low back",
         breath=breath(exhale("to reach"), back=inhale("to come back")),
         sides=True,
-        parameters=(_BACK,),
+        parameters=(_BACK, WORKTOP_CM),
         props=(WORKTOP,),
         arrow="left.heel",
     )
@@ -82,7 +82,7 @@ FAMILY = (
         Dose(6, 2, 6.0),
         {"hip_back": 0.9, "balance": 0.5, "hip_out": 0.3},
         3,
-        parameters=(_BACK, HOLD),
+        parameters=(_BACK, WORKTOP_CM, HOLD),
         do=(
             "Both hands firm on the worktop, tall on one leg.",
             "Breathe {out} and reach the other leg low and long behind you, from the buttock.",
@@ -96,7 +96,7 @@ FAMILY = (
         Dose(6, 2, 7.0),
         {"hip_back": 0.9, "upper_back": 0.4, "turning": 0.5, "balance": 0.6},
         4,
-        parameters=(_BACK, HOLD),
+        parameters=(_BACK, WORKTOP_CM, HOLD),
         do=(
             "One hand firm on the worktop.",
             "Breathe {out} and reach one leg back and the arm of the other side ahead, both low.",
@@ -110,7 +110,7 @@ FAMILY = (
         Dose(6, 2, 8.0),
         {"hip_back": 1.0, "hip_bend": 0.5, "upper_back": 0.4, "balance": 0.7, "turning": 0.4},
         5,
-        parameters=(_BACK, _LEAN, HOLD),
+        parameters=(_BACK, _LEAN, WORKTOP_CM, HOLD),
         do=(
             "One hand on the worktop, leg back, opposite arm ahead.",
             "Breathe {out} and tip forward a little from the standing hip: arm, trunk and leg are one piece.",

@@ -69,6 +69,7 @@ class Tried(Schema):
     svg: str
     modified_svg: str = ""
     lines: dict[str, str] = {}
+    do: list[str] = []
     steady: list[SteadyData] = []
     hold: SuggestedHoldData | None = None
 

@@ -83,8 +83,7 @@ def _stage(engine: Engine, stage: StageData, pictures: bool) -> dict[str, Any]:
     return {
         "title": family.title,
         "step": step.title,
-        "setup": step.setup,
-        "cues": step.cues,
+        "do": do_lines(step, engine.schools.of(family.id)["breath"]),
         "svg": mark_safe(figure(engine.profiler, profile)) if profile is not None and not profile.fault else "",
     }
 

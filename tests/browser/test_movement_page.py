@@ -1,5 +1,7 @@
 """The movement page: it moves, it follows the slider, it is taught as chosen; and the limits light up what they close."""
 
+import re
+
 import pytest
 from playwright.sync_api import Page, expect
 
@@ -43,7 +45,8 @@ def test_a_step_plays_follows_its_slider_and_is_taught_as_chosen(page: Page) -> 
     for _ in range(4):
         slider.press("ArrowLeft")
     expect(demand).not_to_have_text(before)
-    page.get_by_role("dialog", name="Knee fold: One leg, heel further away").get_by_role(
+    assert page.url.endswith("/movements/knee_fold/heel_further")
+    page.get_by_role("article", name="Knee fold: One leg, heel further away").get_by_role(
         "button", name="How you teach"
     ).click()
     page.get_by_role("radio", name="in on the lift").check()
@@ -76,7 +79,7 @@ def test_a_slider_shows_what_was_asked_ahead_and_judges_it_at_once(page: Page) -
         page.wait_for_timeout(50)
     assert figure.inner_html() != before
     # The mark stood there before as well: only now, with the new pose, it says that this stop came judged.
-    assert page.get_by_role("dialog").get_by_text("as is", exact=True).is_visible()
+    assert page.get_by_role("article").get_by_text("as is", exact=True).is_visible()
     assert not [line for line in asked if "/along/" in line or '"quick":true' in line]
 
 
@@ -86,7 +89,7 @@ def test_a_step_opens_follows_and_is_judged_by_a_worker(page: Page, settings, wo
     worker.start()
     client = create_client(user_of("ann"), today_case("low-bone-mass"))
     open_step(page, client, "tall turn", "Hands on the ribs")
-    dialog = page.get_by_role("dialog")
+    dialog = page.get_by_role("article")
     expect(dialog.get_by_text("changed", exact=True)).to_be_visible(timeout=60_000)
     expect(dialog.locator(".solved svg")).to_be_visible(timeout=60_000)
     slider = page.get_by_role("slider", name="turn").first
@@ -96,6 +99,24 @@ def test_a_step_opens_follows_and_is_judged_by_a_worker(page: Page, settings, wo
     expect(dialog.locator(".solved")).to_have_count(0)
     slider.press("End")
     expect(dialog.locator(".reasons")).to_be_visible(timeout=30_000)
+
+
+def test_a_step_has_an_address_says_what_to_do_and_leads_back_to_all(page: Page) -> None:
+    client = create_client(user_of("ann"), today_case("fit-seventy"))
+    log_in(page)
+    page.goto(f"/client/{client.pk}/movements/clam/small_opening")
+    article = page.get_by_role("article", name="Clam: Small opening")
+    expect(article.get_by_role("heading", name="What to do")).to_be_visible(timeout=90_000)
+    expect(article.locator("ol.do li")).to_have_count(3)
+    expect(article.get_by_text("open the upper knee a hand’s breadth")).to_be_visible()
+    no_serious_fault(page, "step page")
+    article.get_by_role("button", name="Larger opening").click()
+    expect(page).to_have_url(re.compile("/movements/clam/larger_opening$"))
+    page.go_back()
+    expect(page).to_have_url(re.compile("/movements/clam/small_opening$"))
+    page.get_by_role("button", name="All movements").click()
+    expect(page).to_have_url(re.compile("/movements$"))
+    expect(page.get_by_placeholder("Name or prop")).to_be_visible()
 
 
 def test_a_refused_answer_is_struck_and_says_why(page: Page) -> None:

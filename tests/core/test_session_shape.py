@@ -87,11 +87,23 @@ def test_what_is_left_out_because_it_is_served_is_served_by_that_movement(name: 
 
     found = planned(name, "home")
     by_title = {find(m.ref)[0].title: find(m.ref)[1] for m in found.movements}
-    named = [(ref, why.split(" is served by ")) for ref, why in found.why_not.items() if " is served by " in why]
+    named = [(ref, why.rstrip(".").split(" is served by ")) for ref, why in found.why_not.items() if " is served by " in why]
     assert named
     for ref, (what, title) in named:
-        main = [p for p, w in find(ref)[1].purposes.items() if words(p) == what]
+        main = [p for p in find(ref)[1].purposes if words(p).lower() == what.lower()]
         assert main and any(by_title[title].purposes.get(p, 0) >= min(COVERS, find(ref)[1].purposes[p]) * 0.4 for p in main)
+
+
+@pytest.mark.parametrize("name", NAMES)
+def test_every_reason_is_a_sentence_in_words_that_a_person_knows(name: str) -> None:
+    found = planned(name, "home")
+    chosen = {c.ref for c in pool(name)}
+    reasons = [m.why for m in found.movements] + [why for ref, why in found.why_not.items() if ref in chosen]
+    assert reasons
+    for text in reasons:
+        assert text[0].isupper() and text.endswith("."), text
+        for jargon in ("rung", "covers:", "_", "; covers", "hundredths", "purpose"):
+            assert jargon not in text, text
 
 
 def test_two_short_stands_are_no_balance_training() -> None:

@@ -1451,6 +1451,8 @@ export interface components {
             not_felt: string;
             /** Breath */
             breath: string;
+            /** Do */
+            do: string[];
             /** Faults */
             faults: components["schemas"]["FaultData"][];
             dose: components["schemas"]["DoseData"];
@@ -5820,6 +5822,11 @@ export interface components {
             lines: {
                 [key: string]: string;
             };
+            /**
+             * Do
+             * @default []
+             */
+            do: string[];
             /**
              * Steady
              * @default []

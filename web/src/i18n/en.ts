@@ -336,6 +336,8 @@ const en = {
   'programme.same': 'the same movements',
   'programme.thinking': 'Building each anew …',
   'programme.number': 'Number {n}',
+  'movements.do': 'What to do',
+  'movements.allOfThem': 'All movements',
   'programme.session': 'Session {id}',
   'programme.everySession': 'All movements',
   'programme.inSessions': 'In which sessions',

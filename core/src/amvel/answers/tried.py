@@ -18,7 +18,7 @@ from amvel.body import plain_fault
 from amvel.engine import Engine
 from amvel.movements import Profile, Request, UnknownMovement, find
 from amvel.movements.figure import figure
-from amvel.movements.schools import school_lines
+from amvel.movements.schools import do_lines, school_lines
 from amvel.safety import as_they_stand, judge_one, sides_of
 
 
@@ -30,6 +30,7 @@ class TriedData(TypedDict):
     svg: str
     modified_svg: str
     lines: dict[str, str]
+    do: list[str]
     steady: list[SteadyData]
     hold: SuggestedHoldData | None
 
@@ -103,6 +104,7 @@ def tried(engine: Engine, chosen: Chosen, stored: VerdictData | None = None) -> 
         "svg": drawn(engine, profile),
         "modified_svg": _changed(engine, request, stored),
         "lines": school_lines(request.family, request.step, engine.schools.of(request.family.id)),
+        "do": list(do_lines(request.step, engine.schools.of(request.family.id)["breath"])),
         "steady": steady_data(engine.profiler, profile),
         "hold": hold_data(engine, request.label, request.side),
     }

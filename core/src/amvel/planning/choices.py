@@ -179,19 +179,19 @@ def _barred(
     checks: tuple[tuple[bool, Callable[[], str]], ...] = (
         (
             len({lies_on_bed(v.profile.request.values) for v in group}) > 1,
-            lambda: "one side would lie on a bed and the other on the floor",
+            lambda: "One side would lie on a bed and the other on the floor.",
         ),
-        (bool(room.lacking), lambda: f"needs {' and '.join(room.lacking)}, which the room does not have"),
+        (bool(room.lacking), lambda: f"It needs {' and '.join(room.lacking)}, which the room does not have."),
         (
             family.part is SessionPart.RESTS and not at.rests.every,
-            lambda: "a rest between movements, and nothing here asks for planned rests",
+            lambda: "It is a rest between movements, and nothing here asks for planned rests.",
         ),
-        (family.asked_for, lambda: "often asked for, never chosen: a movement with less risk serves the same"),
+        (family.asked_for, lambda: "It is often asked for and never chosen: a movement with less risk serves the same."),
         (
             step.effort > at.case.wishes.effort_0_to_10,
-            lambda: f"effort {step.effort:g} is above the {at.case.wishes.effort_0_to_10} that was chosen",
+            lambda: f"Its effort of {step.effort:g} is above the {at.case.wishes.effort_0_to_10} that was chosen.",
         ),
-        (not ready.ready, lambda: f"a rung too high yet; {ready.why}"),
+        (not ready.ready, lambda: f"It comes later; {ready.why}."),
     )
     return next((says() for holds, says in checks if holds), "") or barred_by_school(
         at.case, at.schools.of(family.id), family, step

@@ -61,10 +61,10 @@ def dosed(items: Sequence[Item], ref: str, repetitions: int, sets: int, hold_s: 
     share = STRENUOUS if find(ref)[1].effort >= STRENGTH_EFFORT else MOST_OF_FIRST
     most = share * first.repetitions * first.sets
     if repetitions * sets > most:
-        raise EditRefused(f"at most {most} repetitions in all of this one; what is too easy wants the next rung, not more of the same")
+        raise EditRefused(f"at most {most} repetitions in all of this one; what is too easy wants the next step up, not more of the same")
     if hold_s < 0 or hold_s > first.hold_s:
         raise EditRefused(
-            f"the hold lies between 0 and {first.hold_s:g} s here; a longer one is the next rung"
+            f"the hold lies between 0 and {first.hold_s:g} s here; a longer one is the next step up"
             if first.hold_s
             else "this movement is not held"
         )

@@ -8,7 +8,6 @@ from amvel.case.traits import Trait
 from amvel.engine import Engine
 from amvel.movements import Request, find
 from amvel.movements.dosing import without_dose
-from amvel.movements.session_part import SessionPart
 from amvel.planning.choices import Choice, Setting, choices
 from amvel.planning.conflicts import Conflict, conflict
 from amvel.planning.dose import Dosed
@@ -29,6 +28,7 @@ from amvel.planning.problem import (
     worth,
 )
 from amvel.planning.purposes import COVERS, words
+from amvel.planning.reasons import why_in, why_left_out
 from amvel.planning.rests import Rests, rests_for
 from amvel.planning.solve import solve_problem
 from amvel.planning.tasks import ends_of, unmapped
@@ -197,14 +197,14 @@ def plan(
     judged = verdicts if verdicts is not None else engine.verdicts
     pool, why_not = choices(setting_of(engine, context), judged)
     pool = [c for c in pool if c.ref not in barred]
-    why_not |= {ref: "taken out by hand" for ref in barred}
+    why_not |= {ref: "It was taken out by hand." for ref in barred}
     problem = problem_for(engine, pool, minutes if minutes is not None else engine.case.wishes.minutes, locked)
     solved = solve_problem(replace(problem, near=frozenset(near)))
     sessions = [[pool[i] for i in rows] for rows in solved.sessions]
     chosen = ordered(different(sessions), engine.findings.pressure_drops, engine.schools.choices)
     for c in pool:
         if c not in chosen:
-            why_not[c.ref] = _left_out(problem, c, chosen)
+            why_not[c.ref] = why_left_out(problem, c, chosen)
     planned = tuple(item_of(problem, c, _letters(sessions, c)) for c in chosen)
     items = _seated(engine, context, planned)
     plans = sessions_of(items)
@@ -290,7 +290,7 @@ def item_of(problem: Problem, c: Choice, sessions: tuple[str, ...] = ("A",)) -> 
         c.family.position,
         tuple(_set_up(v, d) for v, d in zip(c.verdicts, c.doses, strict=True)),
         round(c.minutes, 1),
-        _why(problem, c),
+        why_in(problem, c),
         c.room.stand_ins,
         sessions,
     )
@@ -301,50 +301,11 @@ def _set_up(verdict: Verdict, dosed: Dosed) -> SetUp:
     return SetUp(verdict.side, values, dosed.repetitions, dosed.sets, dosed.hold_s, verdict.verdict)
 
 
-def _why(problem: Problem, c: Choice) -> str:
-    """Why a step is in: what it serves, what that rests on, which obligation it covers, which rung it is."""
-    mine = sorted(c.step.purposes, key=lambda p: -c.step.purposes[p] * _weight(problem, p))[:2]
-    text = "for " + " and ".join(words(p) for p in mine)
-    because = [b for p in mine for b in (problem.needs[p].because if p in problem.needs else ())]
-    obliged = [o.title for o in problem.obligations if serves(c, o)]
-    because = [b for b in dict.fromkeys(because) if b not in obliged][:2]
-    text = "what the goal itself asks: " + text if any(c.family.id in t for t in problem.tasks) else text
-    text += f"; covers: {'; '.join(obliged)}" if obliged else ""
-    text += f"; because of {'; '.join(because)}" if because else ""
-    doses = dict.fromkeys(why for d in c.doses for why in d.why)
-    text += f"; {'; '.join(doses)}" if doses else ""
-    return text + f" ({c.ready.why})"
-
-
-def _weight(problem: Problem, purpose: str) -> int:
-    return problem.needs[purpose].weight if purpose in problem.needs else 0
-
-
 def _served(problem: Problem, chosen: Sequence[Choice]) -> tuple[Served, ...]:
     found = [
         Served(p, words(p), n.weight, min(100, covered(chosen, p)), n.because) for p, n in problem.needs.items()
     ]
     return tuple(sorted(found, key=lambda s: (-s.weight, s.purpose)))
-
-
-def _left_out(problem: Problem, c: Choice, chosen: Sequence[Choice]) -> str:
-    """Why an admissible step was not chosen."""
-    same = next((o for o in chosen if o.family.id == c.family.id), None)
-    if same is not None:
-        return f"another rung of this ladder is in: {same.step.title}"
-    if problem.is_new(c) and any(problem.is_new(o) for o in chosen):
-        return "one new movement a week, and another one is in"
-    if {c.family.id, c.ref} & problem.dislikes:
-        return "not liked"
-    if c.family.part is SessionPart.RESTS and any(o.family.part is SessionPart.RESTS for o in chosen):
-        return "another rest is in"
-    main = max(c.purposes, key=lambda p: c.purposes[p])
-    for rival in sorted(chosen, key=lambda o: -o.purposes.get(main, 0.0)):
-        if rival.purposes.get(main, 0.0) >= min(c.purposes[main], COVERS):
-            return f"{words(main)} is served by {rival.family.title}"
-    if len(chosen) >= problem.most_movements:
-        return f"{problem.most_movements} movements are enough to learn at a time"
-    return f"{words(main)} counts less here than what is in"
 
 
 def _covered(problem: Problem, i: int, sessions: Sessions, verdicts: list[Verdict], context: str) -> Covered:
@@ -374,12 +335,12 @@ def _closed(purposes: tuple[str, ...], verdicts: list[Verdict], context: str) ->
         if v.context == context and any(find(v.ref)[1].purposes.get(p, 0.0) >= COVERS for p in purposes)
     ]
     if any(v.allowed for v in about):
-        return "admissible steps exist; the time, effort, room, rung or number of movements left no place"
+        return "There are movements for it, but time, effort, room or the number of movements left no place."
     names = sorted({b.limit.says() for v in about for b in v.reasons})
     return (
-        "no admissible step; in the way: " + "; ".join(names)
+        f"No movement for it is open; in the way: {'; '.join(names)}."
         if names
-        else "the library has no step for it in this room"
+        else "There is no movement for it in this room."
     )
 
 

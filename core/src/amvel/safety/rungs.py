@@ -156,9 +156,9 @@ def _one(
     missing = [r for r in step.after if r not in done]
     lower = [family.ref(s) for s in family.steps[:i] if family.ref(s) not in closed]
     if not missing and not lower and (i == 0 or step.effort <= ENTRY_EFFORT):
-        return Readiness(True, "the first rung of its ladder" if i == 0 else "the first rung that is open")
+        return Readiness(True, "the first of its kind" if i == 0 else "the first of its kind that is open")
     if not missing and lower and lower[-1] in done:
-        return Readiness(True, f"the rung below: {done[lower[-1]]}")
+        return Readiness(True, f"the one before it was {done[lower[-1]]}")
     other, one = find(lower[-1] if lower and lower[-1] not in done else missing[0] if missing else family.ref(family.steps[i - 1]))
     return Readiness(False, f"first: {one.title if other is family else f'{other.title}, {one.title}'}")
 

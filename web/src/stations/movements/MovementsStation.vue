@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
 import type { Movement, Verdict, VerdictKind } from '../../api/schemas'
 import { shareOf } from '../../api/underWay'
 import { say } from '../../i18n'
@@ -17,7 +18,12 @@ const wanted = ref<VerdictKind | ''>('')
 const place = ref('')
 const purpose = ref('')
 const typed = ref('')
-const open = ref<Movement>()
+const all = computed(() => session.reference?.movements ?? [])
+const route = useRoute()
+const router = useRouter()
+/** The step whose address this is; none on the page of all of them. */
+const open = computed(() => all.value.find((m) => m.family === route.params.family && m.step === route.params.step))
+const addressOf = (ref: string): string => `/client/${client.id}/movements/${ref}`
 const teaching = ref(false)
 const WORST: VerdictKind[] = ['excluded', 'not_judged', 'modified', 'by_override', 'as_is']
 
@@ -37,7 +43,6 @@ const worst = (ref: string): Verdict | undefined => {
   const all = byRef.value.get(ref) ?? []
   return [...all].sort((a, b) => WORST.indexOf(a.verdict) - WORST.indexOf(b.verdict))[0]
 }
-const all = computed(() => session.reference?.movements ?? [])
 const places = computed(() => [...new Set(all.value.map((m) => m.position))])
 const purposes = computed(() => [...new Set(all.value.flatMap((m) => Object.keys(m.purposes)))].sort())
 function fits(m: Movement): boolean {
@@ -69,7 +74,7 @@ const share = shareOf('/verdicts')
 </script>
 
 <template>
-  <div class="stack">
+  <div v-show="!open" class="stack">
     <div class="row spread">
       <el-radio-group v-model="context" :aria-label="say('station.movements')"
         ><el-radio-button value="home" :label="say('context.home')" /><el-radio-button value="visit" :label="say('context.visit')"
@@ -126,7 +131,7 @@ const share = shareOf('/verdicts')
           type="button"
           class="step"
           :class="worst(`${m.family}/${m.step}`)!.verdict"
-          @click="open = m"
+          @click="router.push(addressOf(`${m.family}/${m.step}`))"
         >
           <StepFigure
             :client-id="client.id"
@@ -146,17 +151,21 @@ const share = shareOf('/verdicts')
       </div>
     </section>
     <SchoolsPanel v-if="teaching" @close="teaching = false" />
+    <p class="visually-hidden">{{ say(`context.${context}`) }}</p>
+  </div>
+  <template v-if="open">
     <StepPage
-      v-if="open && opened.length"
+      v-if="opened.length"
       :movement="open"
       :verdicts="opened"
       :waiting="!client.verdicts"
       :context="context"
-      @close="open = undefined"
-      @go="open = session.reference!.movements.find((m) => `${m.family}/${m.step}` === $event)"
+      @close="router.push(`/client/${client.id}/movements`)"
+      @go="router.push(addressOf($event))"
     />
-    <p class="visually-hidden">{{ say(`context.${context}`) }}</p>
-  </div>
+    <p v-else-if="client.judging" class="sheet" role="alert">{{ client.judging }}</p>
+    <p v-else class="sheet" role="status">{{ say('movements.working') }}</p>
+  </template>
 </template>
 
 <style scoped>

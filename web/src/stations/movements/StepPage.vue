@@ -89,6 +89,8 @@ const load = computed(() => {
 })
 const steady = computed(() => [...(tried.value?.steady ?? [])].sort((a, b) => a.push_n - b.push_n)[0])
 const PRINTED = ['switching_on', 'low_back', 'pelvic_floor', 'belly', 'buttocks', 'side_lift']
+/** What to do, with the breath of the school that was chosen. */
+const doing = computed(() => (tried.value?.do.length ? tried.value.do : props.movement.do))
 const taught = computed(() => PRINTED.map((k) => tried.value?.lines[k]).filter((x): x is string => !!x))
 /** A change of the case was judged: the same measures again, under what now holds. */
 watch(
@@ -119,7 +121,13 @@ function taughtAgain(): void {
 </script>
 
 <template>
-  <el-dialog :model-value="true" width="min(1180px, 96vw)" top="3vh" :title="movement.title" @close="emit('close')">
+  <article class="stack" :aria-label="movement.title">
+    <header class="row spread">
+      <h2 class="title">
+        {{ movement.family_title }}: <span class="step-title">{{ movement.step_title }}</span>
+      </h2>
+      <button type="button" class="quiet-action" @click="emit('close')">{{ say('movements.allOfThem') }}</button>
+    </header>
     <div class="page">
       <div class="stack">
         <StepPlayer v-if="moving" :load="load" :alt="movement.title" />
@@ -150,6 +158,29 @@ function taughtAgain(): void {
           <div class="figure big solved" v-html="tried.modified_svg"
         /></template>
         <p v-if="failed" role="alert">{{ failed }}</p>
+        <section class="stack texts">
+          <h3>{{ say('movements.do') }}</h3>
+          <ol class="do">
+            <li v-for="line in doing" :key="line">{{ line }}</li>
+          </ol>
+          <p>
+            <b>{{ say('movements.breath') }}:</b> {{ tried?.lines.breath ?? movement.breath }}
+          </p>
+          <p v-for="l in taught" :key="l" class="soft">{{ l }}</p>
+          <h3>{{ say('movements.setup') }}</h3>
+          <p>{{ movement.setup.join(' ') }}</p>
+          <h3>{{ say('movements.cues') }}</h3>
+          <ul>
+            <li v-for="c in movement.cues" :key="c">{{ c }}</li>
+          </ul>
+          <h3>{{ say('movements.faults') }}</h3>
+          <p v-for="f in movement.faults" :key="f.name">
+            <b>{{ f.name }}</b>: {{ f.seen }} – {{ f.means }}. {{ f.cue }}.
+          </p>
+          <p>
+            <b>{{ say('movements.felt') }}:</b> {{ movement.felt }}. <b>{{ say('movements.notFelt') }}:</b> {{ movement.not_felt }}.
+          </p>
+        </section>
       </div>
       <div class="stack">
         <div class="row spread head">
@@ -268,33 +299,25 @@ function taughtAgain(): void {
             ></template
           >
         </div>
-        <el-collapse
-          ><el-collapse-item :title="`${say('movements.setup')} · ${say('movements.cues')} · ${say('movements.faults')}`">
-            <ol>
-              <li v-for="s in movement.setup" :key="s">{{ s }}</li>
-            </ol>
-            <p>
-              <b>{{ say('movements.breath') }}:</b> {{ tried?.lines.breath ?? movement.breath }}
-            </p>
-            <p v-for="l in taught" :key="l">{{ l }}</p>
-            <ul>
-              <li v-for="c in movement.cues" :key="c">{{ c }}</li>
-            </ul>
-            <p v-for="f in movement.faults" :key="f.name">
-              <b>{{ f.name }}</b>: {{ f.seen }} – {{ f.means }}. {{ f.cue }}.
-            </p>
-            <p>
-              <b>{{ say('movements.felt') }}:</b> {{ movement.felt }}. <b>{{ say('movements.notFelt') }}:</b> {{ movement.not_felt }}.
-            </p>
-          </el-collapse-item></el-collapse
-        >
       </div>
     </div>
     <SchoolsPanel v-if="teaching" :family="movement.family" :family-title="movement.family_title" @close="taughtAgain" />
-  </el-dialog>
+  </article>
 </template>
 
 <style scoped>
+.title {
+  font-size: 32px;
+}
+.step-title {
+  font-weight: 400;
+}
+.do {
+  margin: 0;
+  font-size: var(--text-large);
+  display: grid;
+  gap: 6px;
+}
 .page {
   display: grid;
   grid-template-columns: 1.1fr 1fr;

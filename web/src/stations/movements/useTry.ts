@@ -47,7 +47,7 @@ export function useTry(ask: (quick: boolean) => Promise<Tried>) {
 
   /** Of a pose that nobody has judged yet the verdict is null. */
   function show({ svg, profile, verdict }: Pick<Seen, 'svg' | 'profile' | 'verdict'>): void {
-    const rest = tried.value ?? { lines: {}, hold: null }
+    const rest = tried.value ?? { lines: {}, do: [], hold: null }
     tried.value = { ...rest, profile, svg, verdict, modified_svg: '', steady: [] }
   }
   async function glance(): Promise<void> {

@@ -1,0 +1,80 @@
+"""Every sentence in which a programme says why a movement is in it and why another is not.
+
+All of them stand here, each a whole sentence with names that a person knows.
+"""
+
+from collections.abc import Sequence
+
+from amvel.movements.session_part import SessionPart
+from amvel.planning.choices import Choice
+from amvel.planning.problem import Problem, serves
+from amvel.planning.purposes import COVERS, words
+
+_PARTS = {
+    SessionPart.SETTLES: "It settles breath and belly before anything is loaded.",
+    SessionPart.RESTS: "It is a rest between the others.",
+    SessionPart.CARRIES_OVER: "It takes the practice into daily life.",
+}
+_MOST_BECAUSE = 2
+
+
+def why_in(problem: Problem, c: Choice) -> str:
+    """Why a movement is in: what it works on and because of what, what it counts for, where it stands on its way up."""
+    mine = sorted(c.step.purposes, key=lambda p: -c.step.purposes[p] * _weight(problem, p))[:2]
+    obliged = [o.title for o in problem.obligations if serves(c, o)]
+    because = [b for p in mine for b in (problem.needs[p].because if p in problem.needs else ()) if b not in obliged]
+    said = [
+        _PARTS.get(c.family.part, ""),
+        "It comes nearest to what the goal itself asks." if any(c.family.id in t for t in problem.tasks) else "",
+        _works_on(mine, list(dict.fromkeys(because))[:_MOST_BECAUSE]),
+        f"It counts for: {'; '.join(obliged)}." if obliged else "",
+        *(f"{_capital(why)}." for why in dict.fromkeys(why for d in c.doses for why in d.why)),
+        f"{_capital(c.ready.why)}.",
+    ]
+    return " ".join(x for x in said if x)
+
+
+def _works_on(purposes: Sequence[str], because: Sequence[str]) -> str:
+    what = " and ".join(words(p) for p in purposes)
+    return f"It works on {what}, because of {'; '.join(because)}." if because else f"It works on {what}."
+
+
+def _weight(problem: Problem, purpose: str) -> int:
+    return problem.needs[purpose].weight if purpose in problem.needs else 0
+
+
+def _capital(text: str) -> str:
+    return text[:1].upper() + text[1:]
+
+
+def served_by(c: Choice, chosen: Sequence[Choice]) -> Choice | None:
+    """The movement of the programme that serves what this one serves most, at least as far as it would, or in full."""
+    main = _main(c)
+    rivals = [o for o in chosen if o.purposes.get(main, 0.0) >= min(c.purposes[main], COVERS)]
+    return max(rivals, key=lambda o: (o.purposes[main], o.ref), default=None)
+
+
+def _main(c: Choice) -> str:
+    return max(c.purposes, key=lambda p: c.purposes[p])
+
+
+def why_left_out(problem: Problem, c: Choice, chosen: Sequence[Choice]) -> str:
+    """Why an admissible movement was not chosen."""
+    same = next((o for o in chosen if o.family.id == c.family.id), None)
+    if same is not None:
+        return f"{same.step.title} of the same kind is in."
+    if problem.is_new(c) and any(problem.is_new(o) for o in chosen):
+        return "One new movement a week is enough, and another one is in."
+    if {c.family.id, c.ref} & problem.dislikes:
+        return "It is not liked."
+    if c.family.part is SessionPart.RESTS and any(o.family.part is SessionPart.RESTS for o in chosen):
+        return "Another rest is in."
+    rival = served_by(c, chosen)
+    if rival is not None:
+        return f"{_capital(words(_main(c)))} is served by {rival.family.title}."
+    if len(chosen) >= problem.most_movements:
+        return f"More than {problem.most_movements} movements are too many to learn at a time."
+    return f"{_capital(words(_main(c)))} counts less here than what is in."
+
+
+__all__ = ["served_by", "why_in", "why_left_out"]

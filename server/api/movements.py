@@ -10,7 +10,7 @@ from accounts.roles import Action
 from amvel import answers
 from amvel.answers.profiles import ProfileData, SteadyData, SuggestedHoldData
 from amvel.answers.schools import SchoolData
-from amvel.answers.tried import Chosen, StopData, drawn, judged_stops, posed_stops, request_of, tried
+from amvel.answers.tried import Chosen, StopData, WhyData, drawn, judged_stops, posed_stops, request_of, tried
 from amvel.answers.verdicts import VerdictData
 from amvel.body import plain_fault
 from amvel.engine import Engine
@@ -68,6 +68,7 @@ class Tried(Schema):
     profile: ProfileData
     svg: str
     modified_svg: str = ""
+    why: WhyData | None = None
     lines: dict[str, str] = {}
     do: list[str] = []
     steady: list[SteadyData] = []

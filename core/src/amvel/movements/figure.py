@@ -16,7 +16,7 @@ HELD, BAND = "#C9A45C", "#8A5A2B"
 PROP, PROP_EDGE, GROUND = "#E4D9C3", "#8B7B5E", "#B9AE98"
 LOW_SEAT_CM = 31.0
 _GAP_CM = 26.0
-_PAD_CM = 8.0
+PAD_CM = 8.0
 _BEYOND_THE_HEAD_CM = 12.0
 _Box = tuple[float, float, float, float]
 
@@ -71,7 +71,7 @@ class Panel:
         row = self.skeleton.landmarks.index[landmark]
         return self.view.flat(self.profile.posed.points[self.row, row])
 
-    def _grow(self, *points: tuple[float, float]) -> None:
+    def grow(self, *points: tuple[float, float]) -> None:
         a, b, c, d = self.box
         self.box = (
             min(a, *(p[0] for p in points)),
@@ -116,7 +116,7 @@ class Panel:
     def _rect(
         self, x0: float, x1: float, top: float, bottom: float, fill: str = PROP, radius: float = 0.8
     ) -> str:
-        self._grow((x0, bottom), (x1, top))
+        self.grow((x0, bottom), (x1, top))
         return (
             f'<rect x="{x0:.1f}" y="{-top:.1f}" width="{x1 - x0:.1f}" height="{top - bottom:.1f}" rx="{radius}" fill="{fill}" '
             f'stroke="{PROP_EDGE}" stroke-width="0.5"/>'
@@ -170,7 +170,7 @@ class Panel:
         away = 1.0 if high > low else -1.0
         end = high + away * _BEYOND_THE_HEAD_CM
         rise = abs(end - low) * math.tan(math.radians(surface.tilt_deg))
-        self._grow((end, rise))
+        self.grow((end, rise))
         self.behind.append(
             f'<path d="M{low:.1f} 0 L{end:.1f} {-rise:.1f} L{end:.1f} 0 Z" fill="{PROP}" stroke="{PROP_EDGE}" '
             'stroke-width="0.5" stroke-linejoin="round"/>'
@@ -210,7 +210,7 @@ class Panel:
         points = [self.point(a) for a in prop.at]
         if prop.anchor_cm is not None:
             points.append(_towards(points[-1], self.view.flat(np.array(prop.anchor_cm) / 100)))
-        self._grow(*points)
+        self.grow(*points)
         x, y = (sum(p[i] for p in points) / len(points) for i in (0, 1))
         r = prop.size_cm / 2
         y -= r if prop.below else 0.0
@@ -267,7 +267,7 @@ def figure(profiler: Profiler, profile: Profile, measures: bool = True, frame: i
     if measures:
         for panel in panels:
             _mark_measures(panel)
-    pieces, width, height, top = _laid_out(panels)
+    pieces, width, height, top = laid_out(panels)
     if frame is None and len(rows) == 2:
         x, y = pieces[-1][1]
         pieces.append(
@@ -275,7 +275,7 @@ def figure(profiler: Profiler, profile: Profile, measures: bool = True, frame: i
         )
     title = escape(f"{profile.request.family.title}: {profile.request.step.title}")
     return (
-        f'<svg xmlns="http://www.w3.org/2000/svg" viewBox="{-_PAD_CM:.1f} {top - _PAD_CM:.1f} {width + 2 * _PAD_CM:.1f} {height + 2 * _PAD_CM:.1f}" '
+        f'<svg xmlns="http://www.w3.org/2000/svg" viewBox="{-PAD_CM:.1f} {top - PAD_CM:.1f} {width + 2 * PAD_CM:.1f} {height + 2 * PAD_CM:.1f}" '
         f'role="img" aria-label="{title}"><title>{title}</title>{"".join(p for p, _ in pieces)}</svg>'
     )
 
@@ -283,7 +283,7 @@ def figure(profiler: Profiler, profile: Profile, measures: bool = True, frame: i
 _Placed = tuple[str, tuple[float, float]]
 
 
-def _laid_out(panels: list[Panel]) -> tuple[list[_Placed], float, float, float]:
+def laid_out(panels: list[Panel]) -> tuple[list[_Placed], float, float, float]:
     """Panels beside each other, or under each other when the body lies; with total width, height and top."""
     flat = len(panels) == 2 and all((p.box[2] - p.box[0]) > 1.35 * (p.box[3] - p.box[1]) for p in panels)
     pieces: list[_Placed] = []
@@ -331,12 +331,12 @@ def _mark_measures(panel: Panel) -> None:
         if name in values and surface in panel.frame.surfaces:
             x = panel.box[0] - 5
             panel.front.append(_upright_measure(x, float(values[name])))
-            panel._grow((x - 22, 0.0))
+            panel.grow((x - 22, 0.0))
     if "wall_cm" in values:
         length = float(values["wall_cm"])
         sign = panel.view.right[0]
         panel.front.append(_level_measure(min(0, sign * length), max(0, sign * length), -7.0, length))
-        panel._grow((0.0, -12.0))
+        panel.grow((0.0, -12.0))
 
 
 def _upright_measure(x: float, height: float) -> str:

@@ -130,6 +130,13 @@ function taughtAgain(): void {
     </header>
     <div class="page">
       <div class="stack">
+        <figure v-if="tried?.why && !moving && !waiting" class="why" data-testid="why">
+          <div class="figure big" v-html="tried.why.svg" />
+          <figcaption>
+            <b class="number">{{ [tried.why.says, tried.why.here].filter(Boolean).join(', ') }}</b>
+            <span>{{ tried.why.reason }}</span>
+          </figcaption>
+        </figure>
         <StepPlayer v-if="moving" :load="load" :alt="movement.title" />
         <div v-else-if="tried?.svg" class="figure big" v-html="tried.svg" />
         <div v-else-if="tried" class="figure big waiting" role="status">{{ tried.profile.fault }}</div>
@@ -153,7 +160,7 @@ function taughtAgain(): void {
             {{ say('schools.open') }}
           </button>
         </div>
-        <template v-if="tried?.modified_svg"
+        <template v-if="tried?.modified_svg && !(tried.why && !moving)"
           ><h3>{{ say('movements.solved') }}</h3>
           <div class="figure big solved" v-html="tried.modified_svg"
         /></template>
@@ -317,6 +324,18 @@ function taughtAgain(): void {
   font-size: var(--text-large);
   display: grid;
   gap: 6px;
+}
+.why {
+  margin: 0;
+  display: grid;
+  gap: 6px;
+}
+.why figcaption {
+  display: grid;
+  gap: 2px;
+}
+.why .number {
+  font-size: var(--text-large);
 }
 .page {
   display: grid;

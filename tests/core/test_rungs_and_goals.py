@@ -122,6 +122,12 @@ def test_two_clean_sessions_in_a_row_open_the_next_rung_and_one_does_not() -> No
     assert not logged(True, False)["clam/larger_opening"].ready
 
 
+def test_what_goes_before_is_not_waited_for_where_limits_close_it() -> None:
+    case = read_case(base("1960-01-01", "female", [], []))
+    assert not readiness(case, find_out(case))["counter_plank/short"].ready
+    assert readiness(case, find_out(case), frozenset(("wall_plank/forearms",)))["counter_plank/short"].ready
+
+
 def test_a_leg_reach_comes_after_the_deep_set_and_the_fold() -> None:
     """job.md § 3: the deep set before anything that loads it (common practice, no source)."""
     before = ("deep_abdominal_set/draw_on_breath_out", "knee_fold/single_fold")

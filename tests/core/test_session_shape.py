@@ -45,6 +45,12 @@ def test_a_session_goes_once_through_its_positions_one_way(name: str, context: s
 
 
 @pytest.mark.parametrize(("name", "context"), CASES)
+def test_a_session_has_one_task_of_daily_life_at_most(name: str, context: str) -> None:
+    for s in planned(name, context).sessions:
+        assert sum(find(r)[0].part is SessionPart.CARRIES_OVER for r in s.refs) <= 1, s.refs
+
+
+@pytest.mark.parametrize(("name", "context"), CASES)
 def test_inside_a_position_the_task_of_daily_life_comes_last(name: str, context: str) -> None:
     for s in planned(name, context).sessions:
         parts = [(find(r)[0].position, find(r)[0].part) for r in s.refs]

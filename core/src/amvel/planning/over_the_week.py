@@ -85,8 +85,9 @@ class OverTheWeek:
         self.m.add(sum(self.u) <= p.most_movements)
         if p.most_new is not None:
             self.m.add(self._total(self.u, [int(p.is_new(c)) for c in pool]) <= p.most_new)
-        rests = [i for i in self._rows(SessionPart.RESTS) if pool[i].ref not in p.locked]
-        self.m.add(sum(self.n[i] for i in rests) <= times)
+        for part in (SessionPart.RESTS, SessionPart.CARRIES_OVER):
+            rows = [i for i in self._rows(part) if pool[i].ref not in p.locked]
+            self.m.add(sum(self.n[i] for i in rows) <= times)
 
     def _families(self) -> None:
         rows: dict[str, list[int]] = defaultdict(list)

@@ -195,7 +195,7 @@ def worth(problem: Problem, sessions: Sessions) -> int:
 
 def broken(problem: Problem, sessions: Sessions) -> list[str]:
     """The ids of every wish that a choice breaks, 'family' when one ladder stands twice, 'begin' when a session begins cold,
-    'rest' when it rests twice; empty when it holds."""
+    'rest' when it rests twice, 'tasks' when it has two tasks of daily life; empty when it holds."""
     own = different(sessions)
     out = [fault for chosen in sessions for fault in _broken_by(problem, chosen)]
     if len(own) > problem.most_movements:
@@ -223,6 +223,7 @@ def _broken_by(problem: Problem, chosen: Collection[Choice]) -> list[str]:
         "movements": len(chosen) > max(MOST_MOVEMENTS, len(problem.locked)),
         "begin": begins_cold(problem, chosen),
         "rest": sum(c.family.part is SessionPart.RESTS for c in free) > 1,
+        "tasks": sum(c.family.part is SessionPart.CARRIES_OVER for c in free) > 1,
     }
     return [name for name, broke in tests.items() if broke]
 

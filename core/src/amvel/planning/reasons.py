@@ -69,6 +69,8 @@ def why_left_out(problem: Problem, c: Choice, chosen: Sequence[Choice]) -> str:
         return "It is not liked."
     if c.family.part is SessionPart.RESTS and any(o.family.part is SessionPart.RESTS for o in chosen):
         return "Another rest is in."
+    if c.family.part is SessionPart.CARRIES_OVER and sum(o.family.part is SessionPart.CARRIES_OVER for o in chosen) >= problem.sessions:
+        return "Each session ends with one task of daily life, and others are in."
     rival = served_by(c, chosen)
     if rival is not None:
         return f"{_capital(words(_main(c)))} is served by {rival.family.title}."

@@ -244,7 +244,8 @@ class _Session:
         whole.bind("effort", whole.total(self.x, [effort_surplus(p, c) for c in pool]) <= 0)
         whole.bind("load", whole.total(self.x, [c.load_seconds for c in pool]) <= p.load_seconds)
         whole.bind("movements", sum(self.x) <= max(MOST_MOVEMENTS, len(p.locked)))
-        self.m.add(sum(self.x[i] for i in self._rows(SessionPart.RESTS) if pool[i].ref not in p.locked) <= 1)
+        for part in (SessionPart.RESTS, SessionPart.CARRIES_OVER):  # one of each at most
+            self.m.add(sum(self.x[i] for i in self._rows(part) if pool[i].ref not in p.locked) <= 1)
 
     def _begins_settled(self) -> None:
         """A position comes first only with something in it that settles."""

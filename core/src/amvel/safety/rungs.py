@@ -153,7 +153,7 @@ def _one(
     level, says = shown.get(family.id, (-1, ""))
     if i <= level:
         return Readiness(True, says)
-    missing = [r for r in step.after if r not in done]
+    missing = [r for r in step.after if r not in done and r not in closed]
     lower = [family.ref(s) for s in family.steps[:i] if family.ref(s) not in closed]
     if not missing and not lower and (i == 0 or step.effort <= ENTRY_EFFORT):
         return Readiness(True, "the first of its kind" if i == 0 else "the first of its kind that is open")

@@ -86,6 +86,7 @@ FAMILY = (
         {"resist_extension": 0.8, "turning": 0.6, "leg_loading": 0.5, "flexion_strength": 0.4},
         4,
         parameters=(_to(45), _HIP, _BAND),
+        after=("knee_fold/single_fold",),
         do=(
             "Band round one heel, elbows on the floor, both hips equally settled.",
             "Breathe {in} and press through the heel until the leg is long; the hip on that side does not hitch.",

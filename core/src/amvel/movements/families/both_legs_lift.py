@@ -97,6 +97,7 @@ FAMILY = (
         parameters=(_UP,),
     )
     .rung("hand_in_front", "Hand in front", _with_hand, Dose(8, 2, 5.0), {"side_bend": 0.8, "hip_out": 0.4}, 5,
+        after=("side_leg_raise/lower_knee_bent",),
         do=(
             "On your side, legs long and a little ahead, the upper hand firm in front.",
             "Breathe {out} and lift both legs together from a long waist.",

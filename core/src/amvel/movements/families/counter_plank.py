@@ -105,6 +105,7 @@ FAMILY = (
         Dose(4, 1, 12.0, hold_s=8),
         {"resist_extension": 0.8, "upper_back": 0.4, "deep_control": 0.3},
         4,
+        after=("wall_plank/forearms",),
         do=(
             "Heels of the hands on the edge of the worktop, feet back.",
             "Push the worktop away and become one line; breathe on for the count.",

@@ -108,6 +108,7 @@ FAMILY = (
         {"resist_extension": 0.9, "upper_back": 0.5, "deep_control": 0.4},
         5,
         also=("Knees down, hips straight: one line from knee to crown.",),
+        after=("wall_plank/forearms",),
         do=(
             "Elbows under the shoulders, knees down; with sore elbows straight arms on the heels of the hands.",
             "Press the forearms into the floor and straighten the hips until crown, hips and knees are one line; breathe on.",

@@ -87,6 +87,7 @@ FAMILY = Family(
             effort=4,
             parameters=(_ARM, _HIP),
             arrow="left.fingertips",
+            after=("knee_fold/marching",),
             do=(
                 "Legs over the hips, both arms to the ceiling, shoulder blades heavy.",
                 "Breathe {out} and let one arm go back beside the ear, ribs closed.",

@@ -62,6 +62,7 @@ FAMILY = (
         {"turning": 0.6, "resist_extension": 0.5, "deep_control": 0.4},
         4,
         parameters=(_size(6),),
+        after=("knee_fold/marching",),
         do=(
             "Both knees over the hips, arms wide, palms up.",
             "Draw a circle the size of a saucer with both knees; in for one half, out for the other half.",

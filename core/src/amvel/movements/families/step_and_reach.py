@@ -8,7 +8,6 @@ from amvel.movements.ladder import Ladder, fault
 from amvel.movements.needs import WORKTOP
 from amvel.movements.positions import SIDEWAYS, hip_wide
 from amvel.movements.promise import joint
-from amvel.movements.session_part import SessionPart
 from amvel.movements.standing_support import at_the_counter, ways_to_hold
 
 
@@ -121,7 +120,6 @@ _LADDER = Ladder(
     parameters=(_STEP, _REACH),
     props=(WORKTOP,),
     arrow="left.heel",
-    part=SessionPart.CARRIES_OVER,
 )
 for _support, _balance, _effort in (("firm hand", 0.5, 3), ("fingertips", 0.8, 4), ("hands hover", 1.0, 5)):
     _id, _title, _line, _do = _WORDS[_support]

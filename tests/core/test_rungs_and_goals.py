@@ -128,6 +128,14 @@ def test_what_goes_before_is_not_waited_for_where_limits_close_it() -> None:
     assert readiness(case, find_out(case), frozenset(("wall_plank/forearms",)))["counter_plank/short"].ready
 
 
+def test_a_rise_of_every_day_is_entered_where_the_easier_ones_are_closed() -> None:
+    """Who cannot push with both hands rises with one: judged by how it is done, whatever it costs."""
+    case = read_case(base("1960-01-01", "female", [], []))
+    closed = frozenset(("sit_to_stand/with_hands", "sit_to_stand/leg_ahead"))
+    assert readiness(case, find_out(case), closed)["sit_to_stand/one_hand"].ready
+    assert not readiness(case, find_out(case), closed)["sit_to_stand/two_legs"].ready
+
+
 def test_a_leg_reach_comes_after_the_deep_set_and_the_fold() -> None:
     """job.md § 3: the deep set before anything that loads it (common practice, no source)."""
     before = ("deep_abdominal_set/draw_on_breath_out", "knee_fold/single_fold")

@@ -211,13 +211,13 @@ def plan(
     return Programme(
         context,
         items,
-        tuple(_covered(problem, i, sessions, judged, context) for i in range(len(problem.obligations))),
+        tuple(_covered(problem, i, sessions, judged, context, why_not) for i in range(len(problem.obligations))),
         max((s.changes_of_position for s in plans), default=0),
         max((s.minutes for s in plans), default=0.0),
         solved.optimal and solved.feasible,
         solved.gap,
         why_not,
-        {p: _closed((p,), judged, context) for p in problem.needs if not covered(chosen, p)},
+        {p: _closed((p,), judged, context, why_not) for p in problem.needs if not covered(chosen, p)},
         _served(problem, chosen),
         round(max((sum(c.load_seconds for c in s) for s in sessions), default=0) / 60, 1),
         round(problem.load_seconds / 60, 1),
@@ -308,34 +308,40 @@ def _served(problem: Problem, chosen: Sequence[Choice]) -> tuple[Served, ...]:
     return tuple(sorted(found, key=lambda s: (-s.weight, s.purpose)))
 
 
-def _covered(problem: Problem, i: int, sessions: Sessions, verdicts: list[Verdict], context: str) -> Covered:
+def _covered(
+    problem: Problem, i: int, sessions: Sessions, verdicts: list[Verdict], context: str, why_not: dict[str, str]
+) -> Covered:
     o, chosen = problem.obligations[i], different(sessions)
     by = tuple(c.ref for c in chosen if serves(c, o))
     often, met = problem.sessions_for(o), sum(meets(s, o) for s in sessions)
-    why_not = "" if met >= often else _uncovered(problem, i, o, verdicts, context)
-    if by and why_not:
+    missing = "" if met >= often else _uncovered(problem, i, o, verdicts, context, why_not)
+    if by and missing:
         asked = f" with {o.minutes:g} minutes" if o.minutes else ""
-        why_not = f"in {met} of {often} session{'s' if often > 1 else ''}{asked}: {why_not}"
-    return Covered(o.id, o.title, by, why_not, o.days_per_week)
+        missing = f"in {met} of {often} session{'s' if often > 1 else ''}{asked}: {missing}"
+    return Covered(o.id, o.title, by, missing, o.days_per_week)
 
 
-def _uncovered(problem: Problem, i: int, o: Obligation, verdicts: list[Verdict], context: str) -> str:
+def _uncovered(
+    problem: Problem, i: int, o: Obligation, verdicts: list[Verdict], context: str, why_not: dict[str, str]
+) -> str:
     """Which wishes, or else which limits, keep an obligation from being covered."""
     if any(serves(c, o) for c in problem.pool):
         found = conflict(problem, (i,))
         return found.says() if found is not None and found.wishes else "other needs weigh more in this time"
-    return _closed(o.purposes, verdicts, context)
+    return _closed(o.purposes, verdicts, context, why_not)
 
 
-def _closed(purposes: tuple[str, ...], verdicts: list[Verdict], context: str) -> str:
-    """Which limits stand in the way of a purpose, in words."""
+def _closed(purposes: tuple[str, ...], verdicts: list[Verdict], context: str, why_not: dict[str, str]) -> str:
+    """Which limits stand in the way of a purpose, in words; of what is open, why it is not in."""
     about = [
         v
         for v in verdicts
         if v.context == context and any(find(v.ref)[1].purposes.get(p, 0.0) >= COVERS for p in purposes)
     ]
-    if any(v.allowed for v in about):
-        return "There are movements for it, but time, effort, room or the number of movements left no place."
+    open_ = [v.ref for v in about if v.allowed and v.ref in why_not]
+    if open_:
+        family, step = find(open_[0])
+        return f"{family.title}, {step.title} would serve it. {why_not[open_[0]]}"
     names = sorted({b.limit.says() for v in about for b in v.reasons})
     return (
         f"No movement for it is open; in the way: {'; '.join(names)}."

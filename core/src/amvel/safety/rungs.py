@@ -2,7 +2,7 @@
 
 A ladder is entered at its first rung, and none is skipped: the next one waits until the rung below was in the last
 programme, was logged clean, or a test of these days has shown that it is there.  Rungs that limits close are not waited
-for: above them a light one may be entered.
+for: above them a light one may be entered, and the rise or turn that somebody does every day.
 """
 
 from collections.abc import Callable
@@ -155,7 +155,7 @@ def _one(
         return Readiness(True, says)
     missing = [r for r in step.after if r not in done and r not in closed]
     lower = [family.ref(s) for s in family.steps[:i] if family.ref(s) not in closed]
-    if not missing and not lower and (i == 0 or step.effort <= ENTRY_EFFORT):
+    if not missing and not lower and (i == 0 or step.effort <= ENTRY_EFFORT or family.daily_task):
         return Readiness(True, "the first of its kind" if i == 0 else "the first of its kind that is open")
     if not missing and lower and lower[-1] in done:
         return Readiness(True, f"the one before it was {done[lower[-1]]}")

@@ -36,6 +36,7 @@ from amvel.planning.problem import (
 from amvel.safety import Obligation
 
 WORK_LIMIT = 6.0
+FAR = 0.05
 NEAR_ENOUGH = 0.01  # the choice for the week may be so much short of the best: the gap is said
 SEED = 7
 _FOUND = (cp_model.OPTIMAL, cp_model.FEASIBLE)
@@ -63,8 +64,16 @@ def solve_problem(problem: Problem) -> Solved:
         rows, found = None, _shared_out(problem, None)
     if rows is None or not found.feasible:
         return found
-    gap = round(max(0.0, bound - found.worth) / max(1.0, abs(found.worth)), 4)
-    return replace(found, optimal=found.optimal and gap == 0, gap=gap)
+    if _gap(found, bound) > FAR:  # a short session is shared out badly: then all at once as well, and the better one
+        whole = _shared_out(problem, None)
+        bound = min(bound, whole.worth + whole.gap * max(1.0, abs(whole.worth))) if whole.feasible else bound
+        found = max(found, whole, key=lambda s: (s.feasible, s.worth))
+    gap = _gap(found, bound)
+    return replace(found, optimal=gap == 0, gap=gap)
+
+
+def _gap(found: Solved, bound: float) -> float:
+    return round(max(0.0, bound - found.worth) / max(1.0, abs(found.worth)), 4)
 
 
 def _for_the_week(problem: Problem) -> tuple[tuple[int, ...] | None, float]:

@@ -97,7 +97,7 @@ def test_papers_are_shown_and_an_own_text_stands_in_them(page: Page, client_id: 
     frame = page.frame_locator("iframe")
     expect(frame.get_by_role("heading", name="Your exercises")).to_be_visible(timeout=SLOW_MS)
     page.get_by_role("button", name="Fridge sheet").click()
-    expect(frame.get_by_role("heading", name="Orla Brandt: my exercises")).to_be_visible(timeout=SLOW_MS)
+    expect(frame.get_by_role("heading", name="Orla Brandt: session A")).to_be_visible(timeout=SLOW_MS)
     page.get_by_role("button", name="Letter to the referrer").click()
     expect(frame.get_by_role("heading", name="Limits that we keep")).to_be_visible(timeout=SLOW_MS)
     no_serious_fault(page, "papers")

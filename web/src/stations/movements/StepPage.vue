@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useDebounceFn } from '@vueuse/core'
+import { onKeyStroke, useDebounceFn } from '@vueuse/core'
 import { computed, reactive, ref, watch } from 'vue'
 import type { Movement, Parameter, Verdict } from '../../api/schemas'
 import { say } from '../../i18n'
@@ -114,6 +114,10 @@ function openedByHand(): void {
   opening.value = ''
   settle()
 }
+/** Escape leads back, unless something lies over the page. */
+onKeyStroke('Escape', () => {
+  if (!teaching.value) emit('close')
+})
 function taughtAgain(): void {
   teaching.value = false
   settle()

@@ -220,7 +220,6 @@ RULE = Rule(
     SINCE,
     answer,
     (
-        Number("balance_min", 4, "min", "working minutes in a session that count as balance training: the source says days, the minutes are our reading", STRONG_STEADY, SINCE),
         Number(
             "loaded_flexion_deg",
             10.0,
@@ -260,6 +259,7 @@ RULE = Rule(
             TOO_FIT,
             SINCE,
         ),
+        Number("balance_min", 4, "min", "working minutes in a session that count as balance training: the source says days, the minutes are our reading", STRONG_STEADY, SINCE),
     ),
     (
         Example(

@@ -5815,6 +5815,7 @@ export interface components {
              * @default
              */
             modified_svg: string;
+            why?: components["schemas"]["WhyData"] | null;
             /**
              * Lines
              * @default {}
@@ -5833,6 +5834,20 @@ export interface components {
              */
             steady: components["schemas"]["SteadyData"][];
             hold?: components["schemas"]["SuggestedHoldData"] | null;
+        };
+        /**
+         * WhyData
+         * @description The frame that breaks a limit, drawn: its picture, the limit, what the pose has, and why the limit is there.
+         */
+        WhyData: {
+            /** Svg */
+            svg: string;
+            /** Says */
+            says: string;
+            /** Here */
+            here: string;
+            /** Reason */
+            reason: string;
         };
         /**
          * Try

@@ -8,10 +8,11 @@ import pytest
 
 from amvel.case import read_case
 from amvel.engine import Engine
-from amvel.movements import POSITIONS, find
+from amvel.movements import find
 from amvel.movements.session_part import SessionPart
 from amvel.planning import Programme, plan
 from amvel.planning.challenge import shown_by, trains
+from amvel.planning.item import UPRIGHT, way_through
 from amvel.planning.obligations import met_by, minutes_for
 from amvel.planning.programme import distinct, person_key, sessions_for
 from amvel.planning.variation import MOST_POINTS, variation
@@ -31,13 +32,16 @@ def planned(name: str, context: str) -> Programme:
 
 @pytest.mark.parametrize(("name", "context"), CASES)
 def test_every_session_begins_with_breath_or_the_deep_set(name: str, context: str) -> None:
+    upright = {c.family.position for c in pool(name, context) if c.family.part is SessionPart.SETTLES} & set(UPRIGHT)
     for s in planned(name, context).sessions:
-        assert find(s.refs[0])[0].part is SessionPart.SETTLES, s.refs
+        family = find(s.refs[0])[0]
+        must_stand_first = engine(name).findings.pressure_drops and not upright and family.position in UPRIGHT
+        assert family.part is SessionPart.SETTLES or must_stand_first, s.refs
 
 
 @pytest.mark.parametrize(("name", "context"), CASES)
 def test_a_session_goes_once_through_its_positions_one_way(name: str, context: str) -> None:
-    way = POSITIONS[::-1] if engine(name).findings.pressure_drops else POSITIONS
+    way = way_through(engine(name).findings.pressure_drops)
     for s in planned(name, context).sessions:
         at = [way.index(find(r)[0].position) for r in s.refs]
         assert at == sorted(at)
@@ -110,6 +114,19 @@ def test_every_reason_is_a_sentence_in_words_that_a_person_knows(name: str) -> N
         assert text[0].isupper() and text.endswith("."), text
         for jargon in ("rung", "covers:", "_", "; covers", "hundredths", "purpose"):
             assert jargon not in text, text
+
+
+def test_who_loses_pressure_on_standing_stands_first_and_balance_is_not_lost() -> None:
+    """Few rises and pauses (Freeman et al. 2011, from memory): on the feet first, then down."""
+    e = engine("parkinson")
+    assert e.findings.pressure_drops
+    for context in ("home", "visit"):
+        found = planned("parkinson", context)
+        balance = next(o for o in found.obligations if o.title.startswith("Balance"))
+        assert balance.by or (context == "home" and balance.why_not)
+        for s in found.sessions:
+            positions = [find(r)[0].position for r in s.refs]
+            assert not any(a not in UPRIGHT and b in UPRIGHT for a, b in zip(positions, positions[1:], strict=False)), positions
 
 
 def test_two_short_stands_are_no_balance_training() -> None:

@@ -3,10 +3,20 @@
 from collections.abc import Sequence
 from dataclasses import dataclass, field
 
+from amvel.movements import POSITIONS
 from amvel.safety import VerdictKind
 
 LETTERS = "ABC"
+UPRIGHT = ("at the wall", "standing")
 CHANGE_S = 90  # from one position to the next; common practice: a minute or two
+
+
+def way_through(backwards: bool) -> tuple[str, ...]:
+    """The positions in the order of a session: from lying to standing; for who loses pressure on standing on the feet
+    first, then down, so that nobody rises twice."""
+    if not backwards:
+        return POSITIONS
+    return (*UPRIGHT, *(p for p in reversed(POSITIONS) if p not in UPRIGHT))
 
 
 @dataclass(frozen=True)
@@ -73,4 +83,4 @@ def changes_in(items: Sequence[Item]) -> int:
     return sum(a.position != b.position for a, b in zip(items, items[1:], strict=False))
 
 
-__all__ = ["CHANGE_S", "LETTERS", "Item", "SessionPlan", "SetUp", "changes_in", "sessions_of", "total_minutes"]
+__all__ = ["CHANGE_S", "LETTERS", "UPRIGHT", "Item", "SessionPlan", "SetUp", "changes_in", "sessions_of", "total_minutes", "way_through"]

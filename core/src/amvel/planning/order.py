@@ -7,9 +7,9 @@ lighter before heavier, then a rest, last the task of daily life (common practic
 
 from collections.abc import Sequence
 
-from amvel.movements import POSITIONS
 from amvel.movements.session_part import SessionPart
 from amvel.planning.choices import Choice
+from amvel.planning.item import way_through
 
 _FIRST_ON_HANDS_AND_KNEES = {"leg": ("leg_slide", "leg_lift"), "arm": ("arm_reach",)}
 _PARTS = {SessionPart.SETTLES: 0, SessionPart.WORKS: 1, SessionPart.RESTS: 2, SessionPart.CARRIES_OVER: 3}
@@ -17,10 +17,10 @@ _PARTS = {SessionPart.SETTLES: 0, SessionPart.WORKS: 1, SessionPart.RESTS: 2, Se
 
 def ordered(chosen: Sequence[Choice], pressure_drops: bool, schools: dict[str, str]) -> list[Choice]:
     """The same choices in the order of the session."""
-    way = -1 if pressure_drops else 1
+    way = way_through(pressure_drops)
     return sorted(
         chosen,
-        key=lambda c: (way * POSITIONS.index(c.family.position), _PARTS[c.family.part], _lies_late(c), _school(c, schools), c.ref),
+        key=lambda c: (way.index(c.family.position), _PARTS[c.family.part], _lies_late(c), _school(c, schools), c.ref),
     )
 
 

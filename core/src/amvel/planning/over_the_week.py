@@ -104,9 +104,9 @@ class OverTheWeek:
         """Whatever is done comes after something that settles, in the same position or an earlier one."""
         if not self.problem.settling:
             return
-        way = self.problem.way()
+        way, cold = self.problem.way(), self.problem.may_begin_cold
         for i, c in enumerate(self.pool):
-            if c.ref not in self.problem.locked:
+            if c.ref not in self.problem.locked and not cold:
                 at = way.index(c.family.position)
                 before = [j for j in self._rows(SessionPart.SETTLES) if way.index(self.pool[j].family.position) <= at]
                 self.m.add(self.n[i] <= sum(self.n[j] for j in before))

@@ -7,10 +7,9 @@ solver's model says the same in its own terms, and the tests hold the two agains
 from collections.abc import Collection, Iterable, Sequence
 from dataclasses import dataclass, field
 
-from amvel.movements import POSITIONS
 from amvel.movements.session_part import SessionPart
 from amvel.planning.choices import Choice
-from amvel.planning.item import CHANGE_S
+from amvel.planning.item import CHANGE_S, UPRIGHT, way_through
 from amvel.planning.needs import Need
 from amvel.planning.obligations import counts_for
 from amvel.planning.purposes import COVERS, COVERS_WELL
@@ -21,7 +20,7 @@ from amvel.sources import ours
 MOST_MOVEMENTS = 8  # in a session
 MORE_A_SESSION = 3  # different movements that each further session may bring (our choice)
 # In points; a fully covered need is worth 100 times its weight (all our choice).
-CHANGE, DISLIKE, NEW, OBLIGED, PROP, CHANGED, RUNG, NEAR, WELL, TASK = 120, 250, 15, 5000, 12, 10, 20, 180, 1500, 1200
+CHANGE, DISLIKE, NEW, OBLIGED, PROP, CHANGED, RUNG, NEAR, WELL, TASK = 120, 1500, 15, 5000, 12, 10, 20, 180, 1500, 1200
 POSITION, ENDS, REST, SETTLED, FUNCTION = 300, 200, 120, 150, 600
 MOST = 120  # a need counts at most so much in a session; 100 covers it
 MOST_IN_A_WEEK = 160  # and so much over all sessions: the second movement for it still counts
@@ -97,7 +96,13 @@ class Problem:
 
     def way(self) -> list[str]:
         """The positions in the order in which a session goes through them."""
-        return list(POSITIONS[::-1] if self.backwards else POSITIONS)
+        return list(way_through(self.backwards))
+
+    @property
+    def may_begin_cold(self) -> frozenset[str]:
+        """Positions that may come first with nothing that settles: on the feet, for who must begin there and has nothing."""
+        settles = any(c.family.part is SessionPart.SETTLES and c.family.position in UPRIGHT for c in self.pool)
+        return frozenset(UPRIGHT) if self.backwards and not settles else frozenset()
 
     @property
     def settling(self) -> bool:
@@ -234,6 +239,8 @@ def begins_cold(problem: Problem, chosen: Collection[Choice]) -> bool:
     if not free or not problem.settling:
         return False
     first = next(p for p in problem.way() if p in {c.family.position for c in free})
+    if first in problem.may_begin_cold:
+        return False
     return not any(c.family.part is SessionPart.SETTLES and c.family.position == first for c in chosen)
 
 

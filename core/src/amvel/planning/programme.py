@@ -41,7 +41,7 @@ NEW_A_WEEK = 1  # a comfortable rate (common practice, no source)
 EFFORT_SHARE = 0.75  # the mean of a session lies below its hardest minute (our choice)
 BUDGET = ours("lumbar load of a session: 25 standing minutes, seven tenths of it with a back or bone limit")
 LOAD_MINUTES, CAREFUL_SHARE = 25.0, 0.7
-OLD_YEARS, FEW_CHANGES, MORE_CHANGES, FEWEST_CHANGES = 75, 2, 3, 1  # in each session
+OLD_YEARS, FEW_CHANGES, MORE_CHANGES = 75, 2, 3  # in each session
 MANY_DAYS = 5  # from so many days a week on there are three sessions (our choice)
 
 
@@ -155,7 +155,7 @@ def problem_for(engine: Engine, pool: Sequence[Choice], minutes: int, locked: tu
         60 * minutes,
         round(EFFORT_SHARE * case.wishes.effort_0_to_10, 1),
         int(60 * LOAD_MINUTES * (CAREFUL_SHARE if careful else 1.0)),
-        FEWEST_CHANGES if findings.pressure_drops else most,
+        FEW_CHANGES if findings.pressure_drops else most,
         NEW_A_WEEK + gone if case.previous_steps else None,
         frozenset(case.previous_steps),
         frozenset(case.wishes.dislikes),

@@ -265,6 +265,8 @@ class _Session:
             own = [i for i in rows if self.problem.pool[i].ref not in self.problem.locked]
             free[p] = self.whole.either([self.x[i] for i in own], f"free {p} in {self.k}")
             before = [v for q, v in free.items() if q != p]
+            if p in self.problem.may_begin_cold:
+                continue
             self.m.add(free[p] <= sum(before) + sum(self.x[i] for i in self._rows(SessionPart.SETTLES, p)))
 
     def _ends_with_a_task(self) -> Linear:

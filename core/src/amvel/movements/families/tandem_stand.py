@@ -59,7 +59,7 @@ def _step(id: str, title: str, support: str, extra: str, balance: float, effort:
         "small, quick work round the ankles",
         "dizziness",
         steady("breathe on"),
-        Dose(2, 1, 15.0, hold_s=10),
+        Dose(4, 1, 15.0, hold_s=10),
         {"balance": balance},
         sides=True,
         effort=effort,

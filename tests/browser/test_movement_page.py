@@ -91,12 +91,14 @@ def test_a_step_opens_follows_and_is_judged_by_a_worker(page: Page, settings, wo
     open_step(page, client, "tall turn", "Hands on the ribs")
     dialog = page.get_by_role("article")
     expect(dialog.get_by_text("changed", exact=True)).to_be_visible(timeout=60_000)
-    expect(dialog.locator(".solved svg")).to_be_visible(timeout=60_000)
+    why = dialog.get_by_test_id("why")
+    expect(why.locator("svg")).to_be_visible(timeout=60_000)  # the turn that is too far, and the one that holds, side by side
+    expect(why.locator("svg text")).to_have_count(2)
     slider = page.get_by_role("slider", name="turn").first
     slider.focus()
     slider.press("Home")
     expect(dialog.get_by_text("as is", exact=True)).to_be_visible(timeout=30_000)
-    expect(dialog.locator(".solved")).to_have_count(0)
+    expect(why).to_have_count(0)
     slider.press("End")
     expect(dialog.locator(".reasons")).to_be_visible(timeout=30_000)
 

@@ -5,6 +5,7 @@ import pytest
 
 from amvel.body import cautious, healthy
 from amvel.movements import DeclarationError, Dose, Family, Fault, Parameter, Request, Step, find
+from amvel.movements.breath import steady
 from amvel.movements.frames import Aim, Touch, mirrored, other_side
 from amvel.movements.lying_positions import supine_crook
 from amvel.movements.pose_of_frame import compile_frame
@@ -81,7 +82,8 @@ def whole(**changes: object) -> dict:
         faults=(fault,),
         felt="f",
         not_felt="n",
-        breath="b",
+        breath=steady("b"),
+        do=("Do.",),
         dose=Dose(3),
         purposes={"breath": 1.0},
     )

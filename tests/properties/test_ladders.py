@@ -78,6 +78,7 @@ DOSE = ("s", "min", "deg/s", "count")
 # Where the easier rung asks more of one thing, so that a limit on it closes that rung and leaves the harder one open.
 MORE_OF_ONE_THING = {
     ("seated_pelvic_rock", "kept_tall"): "only behind the sit bones: the tilt the other way is left out",
+    ("standing_leg_to_the_side", "hands_hover"): "without the touch the arms hang nearer, and arch the trunk a hundredth of a level less",
     ("pelvic_tilt_clock", "tuck_held"): "only a tuck: the tilt the other way is left out",
     ("long_sit", "arms_overhead"): "legs less wide",
     ("side_bridge", "full_length"): "with bent knees the shins lie behind, and the load arches a little; at full length it does not",

@@ -168,11 +168,15 @@ def _solve(
         both = m.new_bool_var(f"{d} and the next")
         m.add(both >= used[d] + used[(d + 1) % 7] - 1)
         near.append(both)
-    # The sessions take turns: none comes more than once oftener than another, and the first comes first.
+    # The sessions take turns: none twice running nor more than once oftener than another, and the first comes first.
     often = [sum(held[k, d] for d in range(7)) for k in letters]
     for earlier, later in zip(often, often[1:], strict=False):
         m.add(earlier >= later)
         m.add(earlier <= later + 1)
+    for k in letters if len(letters) > 1 else ():
+        for d, e in ((d, e) for d in range(7) for e in range(d + 1, 7)):
+            between = sum(held[o, f] for o in letters if o != k for f in range(d + 1, e))
+            m.add(held[k, d] + held[k, e] <= 1 + between)
     first = sum(k * (7 - d) * held[letter, d] for k, letter in enumerate(letters) for d in range(7))
     m.maximize(
         20 * (sum(g for g, _ in got) - 4 * sum(near) - sum((d + 1) * used[d] for d in range(7)) - 15 * sum(used)) - first

@@ -35,7 +35,7 @@ const short = (title: string): string => title.split(':')[0]
         <template v-if="c.full"
           ><p>
             <b>{{ c.full.letter }} · {{ c.full.at }}</b>
-            <span class="soft">{{ say('programme.minutes', { n: Math.round(c.full.minutes) }) }}</span>
+            <span class="soft after">{{ say('programme.minutes', { n: Math.round(c.full.minutes) }) }}</span>
           </p>
           <ul>
             <li v-for="i in c.full.rows" :key="i">{{ short(moves[i].title) }}</li>
@@ -78,6 +78,9 @@ const short = (title: string): string => title.split(':')[0]
 .day ul {
   margin: 0;
   padding-left: 16px;
+}
+.after {
+  margin-left: 6px;
 }
 .light {
   border-top: 1px dashed var(--line);

@@ -8,6 +8,7 @@ Deterministic: one worker, fixed seed, deterministic work limit.
 from collections.abc import Sequence
 from dataclasses import dataclass
 from datetime import time
+from itertools import combinations
 
 from ortools.sat.python import cp_model
 
@@ -174,7 +175,7 @@ def _solve(
         m.add(earlier >= later)
         m.add(earlier <= later + 1)
     for k in letters if len(letters) > 1 else ():
-        for d, e in ((d, e) for d in range(7) for e in range(d + 1, 7)):
+        for d, e in combinations(range(7), 2):
             between = sum(held[o, f] for o in letters if o != k for f in range(d + 1, e))
             m.add(held[k, d] + held[k, e] <= 1 + between)
     first = sum(k * (7 - d) * held[letter, d] for k, letter in enumerate(letters) for d in range(7))

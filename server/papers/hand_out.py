@@ -1,7 +1,6 @@
 """What every paper of a client holds, and the hand-out: large print, this client's pictures and furniture."""
 
 import base64
-from collections import Counter
 from functools import lru_cache
 from typing import Any
 
@@ -34,7 +33,7 @@ def _movement(engine: Engine, item: Item, pictures: bool) -> dict[str, Any]:
         "setup": step.setup,
         "do": do_lines(step, schools["breath"]),
         "breath": lines.pop("breath"),
-        "lines": lines,
+        "lines": list(lines.values()),
         "dose": dose_words(item),
         "note": step.dose.note,
         "stand_ins": item.stand_ins,
@@ -89,12 +88,11 @@ def _stage(engine: Engine, stage: StageData, pictures: bool) -> dict[str, Any]:
 
 
 def _every_time(movements: list[dict[str, Any]]) -> list[str]:
-    """What the schools add, once: the line that most movements have where they differ."""
-    said: dict[str, Counter[str]] = {}
+    """What the schools say of every movement, once; it is taken out of the movements, which keep what is only theirs."""
+    common = [x for x in movements[0]["lines"] if all(x in m["lines"] for m in movements)] if movements else []
     for m in movements:
-        for name, line in m["lines"].items():
-            said.setdefault(name, Counter())[line] += 1
-    return [lines.most_common(1)[0][0] for lines in said.values()]
+        m["lines"] = [x for x in m["lines"] if x not in common]
+    return common
 
 
 def _sessions(movements: list[dict[str, Any]], sessions: list[dict[str, Any]]) -> list[dict[str, Any]]:

@@ -16,7 +16,7 @@ from amvel.engine import Engine
 from amvel.movements import MODEL_VERSION, Request, find
 from amvel.planning import Item, SetUp, blocked_by, violations
 from amvel.planning.edit import EditRefused, judged
-from amvel.planning.programme import distinct, ways_of
+from amvel.planning.programme import ways_of
 from amvel.safety import RULEBOOK_VERSION
 from clients.casework import audit
 from clients.engines import engine_of, today
@@ -243,18 +243,7 @@ def _answer(
 ) -> dict[str, Any]:
     """The stored answer with other movements: everything that follows from them is reckoned anew."""
     found = judged(engine, programme.context, items)
-    refs = {i.ref for i in items}
-    old = {o["id"]: o for o in programme.answer["obligations"]}
-    obligations = [
-        {
-            "id": o.id,
-            "title": o.title,
-            "covered_by": list(found.covered[o.id]),
-            "why_not": "" if found.covered[o.id] else old.get(o.id, {}).get("why_not") or "left out by hand",
-            "days_per_week": o.days_per_week,
-        }
-        for o in distinct(engine.envelope.obligations)
-    ]
+    refs, used = {i.ref for i in items}, {i.position for i in items}
     kept = locked if locked is not None else programme.answer.get("locked", [])
     return {
         **programme.answer,
@@ -265,7 +254,8 @@ def _answer(
         "minutes": found.minutes,
         "optimal": False,
         "by_hand": True,
-        "obligations": obligations,
+        "obligations": [answers.covered_data(c) for c in found.covered],
+        "positions": {p: why for p, why in programme.answer.get("positions", {}).items() if p not in used},
         "needs": answers.needs_data(engine, items),
         "locked": [r for r in kept if r in refs],
         "warnings": list(found.warnings),

@@ -82,7 +82,7 @@ def test_a_step_that_trains_a_side_is_left_out_when_one_side_is_closed() -> None
     } == {"left": False, "right": True}
     found, why_not = choices(setting_of(e, "home"), group)
     assert found == []
-    assert why_not["clam/small_opening"].startswith(("left side: ", "right side: "))
+    assert why_not["clam/small_opening"].startswith(("Left side: ", "Right side: "))
 
 
 def test_who_may_lie_on_one_side_only_rolls_to_that_side() -> None:
@@ -386,7 +386,7 @@ def test_an_edit_that_would_break_a_limit_is_refused_as_a_whole(items: list[Item
 def test_a_summary_says_what_is_over_and_what_nothing_covers(items: list[Item]) -> None:
     e = engine(NAME)
     assert summary(e, items).warnings == ()
-    assert any("nothing covers" in w for w in summary(e, items[:1]).warnings)
+    assert any("nothing covers it" in w for w in summary(e, items[:1]).warnings)
     long = [replace(i, minutes=9.0) for i in items]
     assert any("over the" in w for w in summary(e, long).warnings)
 

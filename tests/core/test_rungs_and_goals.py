@@ -4,7 +4,7 @@ import pytest
 
 from amvel.case import CONDITIONS, RESULTS, read_case
 from amvel.movements import PURPOSES, find, library
-from amvel.planning.needs import _CONDITIONS, _TESTS, needs
+from amvel.planning.needs import _TESTS, needs
 from amvel.planning.purposes import GENERAL, words
 from amvel.safety import Envelope
 from amvel.safety.rungs import _SHOWN, ENTRY_EFFORT, readiness
@@ -13,13 +13,13 @@ from amvel.screening import test_library as known_tests
 from tests.generated import TODAY, base
 
 
-@pytest.mark.parametrize("kind", sorted(_CONDITIONS))
+@pytest.mark.parametrize("kind", sorted(k for k, c in CONDITIONS.items() if c.ASKS.purposes))
 def test_what_a_condition_weakens_is_trained_more(kind: str) -> None:
     """Beside its obligations, and said so (common practice, no source)."""
     condition = {"kind": kind, "noted_on": TODAY, **CONDITIONS[kind].EXAMPLES[0]}
     case = read_case(base("1960-01-01", "female", [condition], []))
     found = needs(case, find_out(case), Envelope((), (), ()))
-    purposes, why = _CONDITIONS[kind]
+    purposes, why = CONDITIONS[kind].ASKS.purposes, CONDITIONS[kind].ASKS.why
     assert set(purposes) <= set(PURPOSES)
     for purpose in purposes:
         assert found[purpose].weight > GENERAL[purpose]

@@ -129,6 +129,9 @@ def test_who_cannot_rise_by_any_pose_stands_for_nothing_until_the_rise_of_every_
     told = Engine(read_case(base("1950-05-01", "female", [{"noted_on": TODAY.isoformat(), **TOUCH}], [seen])))
     assert ways(told)[Destination.STANDING].open
     assert any(v.allowed for v in told.judge("one_leg_hinge", "one_leg", ("visit",)))
+    before = {**seen, "on": "2026-10-20"}  # before the foot might only touch: it says nothing of today
+    late = Engine(read_case(base("1950-05-01", "female", [{"noted_on": TODAY.isoformat(), **TOUCH}], [before])))
+    assert not ways(late)[Destination.STANDING].open
 
 
 def test_a_rise_that_is_not_everybodys_is_named_by_a_plan_that_stands() -> None:

@@ -3,7 +3,15 @@
 from amvel.answers.library import conditions, movements, professions, purposes, quantities, tasks, tests
 from amvel.answers.limits import breach_data, limit_data
 from amvel.answers.profiles import capacity_data, hold_data, peak_data, profile_data, steady_data
-from amvel.answers.programmes import item_data, needs_data, programme_data, sessions_data, way_data, week_data
+from amvel.answers.programmes import (
+    covered_data,
+    item_data,
+    needs_data,
+    programme_data,
+    sessions_data,
+    way_data,
+    week_data,
+)
 from amvel.answers.rules import number_data, rules, source_data
 from amvel.answers.schools import schools_data
 from amvel.answers.screening import readings, screen, sign_offs
@@ -13,6 +21,7 @@ __all__ = [
     "breach_data",
     "capacity_data",
     "conditions",
+    "covered_data",
     "hold_data",
     "item_data",
     "limit_data",

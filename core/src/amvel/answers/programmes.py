@@ -7,7 +7,7 @@ from typing_extensions import TypedDict
 
 from amvel.engine import Engine
 from amvel.movements import find
-from amvel.planning import Item, Programme, words
+from amvel.planning import Covered, Item, Programme, words
 from amvel.planning.dose_words import side_words
 from amvel.planning.item import sessions_of
 from amvel.planning.needs import needs
@@ -218,6 +218,17 @@ def way_data(w: WayThere) -> WayData:
     }
 
 
+def covered_data(c: Covered) -> CoveredData:
+    """An obligation with what covers it."""
+    return {
+        "id": c.id,
+        "title": c.title,
+        "covered_by": list(c.by),
+        "why_not": c.why_not,
+        "days_per_week": c.days_per_week,
+    }
+
+
 def programme_data(p: Programme, engine: Engine) -> ProgrammeData:
     return {
         "context": p.context,
@@ -229,16 +240,7 @@ def programme_data(p: Programme, engine: Engine) -> ProgrammeData:
         "worth": p.worth,
         "load_minutes": p.load_minutes,
         "load_budget_minutes": p.load_budget_minutes,
-        "obligations": [
-            {
-                "id": c.id,
-                "title": c.title,
-                "covered_by": list(c.by),
-                "why_not": c.why_not,
-                "days_per_week": c.days_per_week,
-            }
-            for c in p.obligations
-        ],
+        "obligations": [covered_data(c) for c in p.obligations],
         "needs": [
             {
                 "purpose": n.purpose,

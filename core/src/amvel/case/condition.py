@@ -1,14 +1,24 @@
 """The base of every condition."""
 
+from dataclasses import dataclass
 from datetime import date, timedelta
 from typing import ClassVar
 
 from amvel.case.affected import Affected
 from amvel.case.parts import Titled, ask
+from amvel.case.purposes import Purpose
 from amvel.case.traits import Trait
 
 # An operation on trunk or belly, or a birth: the first weeks are an acute state (common practice, no source).
 ACUTE_AFTER = timedelta(weeks=6)
+
+
+@dataclass(frozen=True)
+class Asks:
+    """What a condition weakens or asks for beside its obligations, and why (common practice, no source)."""
+
+    purposes: tuple[Purpose, ...] = ()
+    why: str = ""
 
 
 class Condition(Titled):
@@ -19,6 +29,7 @@ class Condition(Titled):
     """
 
     AFFECTS: ClassVar[frozenset[Affected] | None] = None
+    ASKS: ClassVar[Asks] = Asks()
     WATCH: ClassVar[str] = ""
     TRAITS: ClassVar[frozenset[Trait]] = frozenset()
     kind: str

@@ -16,7 +16,7 @@ HELD, BAND = "#C9A45C", "#8A5A2B"
 PROP, PROP_EDGE, GROUND = "#E4D9C3", "#8B7B5E", "#B9AE98"
 LOW_SEAT_CM = 31.0
 _GAP_CM = 26.0
-PAD_CM = 8.0
+_PAD_CM = 8.0
 _BEYOND_THE_HEAD_CM = 12.0
 _Box = tuple[float, float, float, float]
 
@@ -273,9 +273,14 @@ def figure(profiler: Profiler, profile: Profile, measures: bool = True, frame: i
         pieces.append(
             (f'<g transform="translate({x:.1f} {y:.1f})">{_motion(profile, profiler, view)}</g>', (x, y))
         )
-    title = escape(f"{profile.request.family.title}: {profile.request.step.title}")
+    return document(pieces, width, height, top, f"{profile.request.family.title}: {profile.request.step.title}")
+
+
+def document(pieces: "list[_Placed]", width: float, height: float, top: float, title: str) -> str:
+    """What was laid out as an SVG of its own, with a title that is read aloud."""
+    title = escape(title)
     return (
-        f'<svg xmlns="http://www.w3.org/2000/svg" viewBox="{-PAD_CM:.1f} {top - PAD_CM:.1f} {width + 2 * PAD_CM:.1f} {height + 2 * PAD_CM:.1f}" '
+        f'<svg xmlns="http://www.w3.org/2000/svg" viewBox="{-_PAD_CM:.1f} {top - _PAD_CM:.1f} {width + 2 * _PAD_CM:.1f} {height + 2 * _PAD_CM:.1f}" '
         f'role="img" aria-label="{title}"><title>{title}</title>{"".join(p for p, _ in pieces)}</svg>'
     )
 

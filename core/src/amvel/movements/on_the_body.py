@@ -6,7 +6,7 @@ A quantity without an entry is said in words only.
 from dataclasses import dataclass
 from enum import Enum
 
-from amvel.quantities import base_id
+from amvel.quantities import REGISTRY, base_id
 
 _SIDES = ("left", "right")
 
@@ -64,10 +64,7 @@ _ANGLES: dict[str, Angle] = {
     **dict.fromkeys(("knee_flexion_deg", "loaded_knee_flexion_deg"), Angle("{side}.knee", "{side}.hip", "{side}.ankle")),
     **dict.fromkeys(("neural_line_deg", "front_thigh_line_deg"), Angle("{side}.knee", "{side}.hip", "{side}.ankle")),
     **dict.fromkeys(("ankle_dorsiflexion_deg", "ankle_plantarflexion_deg"), Angle("{side}.ankle", "{side}.knee", "{side}.ball")),
-    **dict.fromkeys(
-        ("shoulder_elevation_deg", "shoulder_flexion_deg", "shoulder_extension_deg"), Angle("{side}.shoulder", "{side}.elbow", "{side}.hip")
-    ),
-    "shoulder_abduction_deg": Angle("{side}.shoulder", "{side}.elbow", "{side}.hip", Plane.ACROSS),
+    "shoulder_elevation_deg": Angle("{side}.shoulder", "{side}.elbow", "{side}.hip"),
     "elbow_flexion_deg": Angle("{side}.elbow", "{side}.shoulder", "{side}.wrist"),
     **dict.fromkeys(("wrist_extension_deg", "loaded_wrist_extension_deg"), Angle("{side}.wrist", "{side}.elbow", "{side}.knuckles")),
     **dict.fromkeys(
@@ -122,6 +119,10 @@ _SPOTS: dict[str, Spot] = {
     "lying_on": Spot(("{side}.hip_side",)),
     "trunk_acts": _BACK,
 }
+
+
+if unknown := {*_ANGLES, *_TWISTS, *_LOADS, *_SPOTS} - set(REGISTRY):
+    raise ValueError(f"movements/on_the_body.py: there is no quantity {sorted(unknown)}")
 
 
 def mark_of(quantity: str, near: str) -> Mark | None:

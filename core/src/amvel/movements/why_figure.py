@@ -5,12 +5,11 @@ Beside it, in the same scale, the version that holds it.
 
 import math
 from dataclasses import dataclass
-from xml.sax.saxutils import escape
 
 import numpy as np
 
 from amvel.body.figure import FROM_ABOVE, FROM_FRONT, FROM_RIGHT, View
-from amvel.movements.figure import PAD_CM, Panel, laid_out, view_of
+from amvel.movements.figure import Panel, document, laid_out, view_of
 from amvel.movements.on_the_body import Angle, Load, Mark, Plane, Spot, Twist, mark_of
 from amvel.movements.profile import Profile
 from amvel.movements.profiler import Profiler
@@ -59,12 +58,8 @@ def why_figure(profiler: Profiler, profile: Profile, broken: Broken, other: Prof
             _draw(panel, mark, value, tone)
             _say(panel, mark, _shown(broken.quantity, value), tone)
         panels.append(panel)
-    pieces, width, height, top = laid_out(panels)
-    title = escape(" ".join(x for x in (f"{profile.request.family.title}: {profile.request.step.title}.", broken.says, broken.here) if x))
-    return (
-        f'<svg xmlns="http://www.w3.org/2000/svg" viewBox="{-PAD_CM:.1f} {top - PAD_CM:.1f} {width + 2 * PAD_CM:.1f} {height + 2 * PAD_CM:.1f}" '
-        f'role="img" aria-label="{title}"><title>{title}</title>{"".join(p for p, _ in pieces)}</svg>'
-    )
+    title = " ".join(x for x in (f"{profile.request.family.title}: {profile.request.step.title}.", broken.says, broken.here) if x)
+    return document(*laid_out(panels), title)
 
 
 # What is the largest of several is drawn as the one that it is.

@@ -199,12 +199,12 @@ def _barred(
 
 
 def excluded_words(out: list[Verdict], both: bool) -> str:
-    """The limits that close a step, the first two of them."""
+    """The limits that close a step, the first two of them, as a sentence."""
     v = out[0]
     side = "" if both or v.side == "both" else f"{v.side} side: "
-    if v.reasons:
-        return side + "; ".join(f"{b.limit.says()}, here {b.value:g}" for b in v.reasons[:2])
-    return side + (plain_fault(v.fault) or "excluded")
+    limits = "; ".join(", ".join(x for x in (b.limit.says(), b.here()) if x) for b in v.reasons[:2])
+    says = side + (limits or plain_fault(v.fault) or "the body model has no pose for it")
+    return f"{says[0].upper()}{says[1:].rstrip('.')}."
 
 
 __all__ = ["LOAD", "SETUP_MINUTES", "STANDING_PERCENT_BW", "Choice", "Setting", "choices", "excluded_words"]

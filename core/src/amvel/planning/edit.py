@@ -14,10 +14,11 @@ from amvel.planning.dose import Dosed, minutes_of
 from amvel.planning.item import Item, sessions_of
 from amvel.planning.obligations import counts_for, met_by
 from amvel.planning.problem import sessions_to_meet
-from amvel.planning.programme import distinct
+from amvel.planning.programme import Covered, covered_by, distinct
 from amvel.planning.recheck import violations
 from amvel.planning.swaps import chosen_by_hand
 from amvel.planning.week import STRENGTH_EFFORT
+from amvel.safety import Obligation
 
 
 class EditRefused(ValueError):
@@ -30,7 +31,7 @@ class Summary:
 
     minutes: float
     changes_of_position: int
-    covered: dict[str, tuple[str, ...]]
+    covered: tuple[Covered, ...]
     warnings: tuple[str, ...]
 
 
@@ -148,21 +149,26 @@ def judged(engine: Engine, context: str, items: Sequence[Item]) -> Summary:
 def summary(engine: Engine, items: Sequence[Item]) -> Summary:
     """What a list of movements comes to; what is over a wish is said and stays possible."""
     sessions, wished = sessions_of(items), engine.case.wishes.minutes
-    of_session = [[i for i in items if i.ref in s.refs and s.id in i.sessions] for s in sessions]
-    covered, warnings = {}, []
-    for s in sessions:
-        if s.minutes > wished:
-            which = f"session {s.id}: " if len(sessions) > 1 else ""
-            warnings.append(f"{which}{s.minutes - wished:.0f} min over the {wished} that were wished")
-    for o in distinct(engine.envelope.obligations):
-        covered[o.id] = tuple(i.ref for i in items if counts_for(find(i.ref)[1], len(i.set_ups), o))
-        often, met = sessions_to_meet(o, len(sessions), engine.case.wishes.days_per_week), sum(met_by(own, o) for own in of_session)
-        if not covered[o.id]:
-            warnings.append(f"nothing covers: {o.title}")
-        elif met < often:
-            warnings.append(f"{o.title}: in {met} of {often} sessions" + (f" with {o.minutes:g} minutes" if o.minutes else ""))
-    longest = max((s.minutes for s in sessions), default=0.0)
-    return Summary(longest, max((s.changes_of_position for s in sessions), default=0), covered, tuple(warnings))
+    warnings = [
+        (f"session {s.id}: " if len(sessions) > 1 else "") + f"{s.minutes - wished:.0f} min over the {wished} that were wished"
+        for s in sessions
+        if s.minutes > wished
+    ]
+    of_session = [[i for i in items if s.id in i.sessions] for s in sessions]
+    covered = tuple(_covered(engine, o, items, of_session) for o in distinct(engine.envelope.obligations))
+    warnings += [f"{c.title}: {c.why_not}" for c in covered if c.why_not]
+    return Summary(
+        max((s.minutes for s in sessions), default=0.0),
+        max((s.changes_of_position for s in sessions), default=0),
+        covered,
+        tuple(warnings),
+    )
+
+
+def _covered(engine: Engine, o: Obligation, items: Sequence[Item], of_session: Sequence[Sequence[Item]]) -> Covered:
+    by = tuple(i.ref for i in items if counts_for(find(i.ref)[1], len(i.set_ups), o))
+    often = sessions_to_meet(o, max(1, len(of_session)), engine.case.wishes.days_per_week)
+    return covered_by(o, by, sum(met_by(own, o) for own in of_session), often, "nothing covers it any more" if not by else "it was changed by hand")
 
 
 __all__ = ["EditRefused", "Summary", "added", "chosen_for", "dosed", "exchanged", "judged", "placed", "removed", "reordered", "summary"]

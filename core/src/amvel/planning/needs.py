@@ -5,7 +5,7 @@ The weights are our choice; what they rest on stands beside each.
 
 from dataclasses import dataclass
 
-from amvel.case import CONDITIONS, Case
+from amvel.case import Case
 from amvel.case.goals import Goal
 from amvel.planning.purposes import GENERAL
 from amvel.planning.tasks import asks_of
@@ -13,23 +13,6 @@ from amvel.safety import Envelope
 from amvel.screening import Findings, test_library
 
 _OBLIGED, _GOAL, _GOAL_ITSELF, _SHOWN, _CONDITION = 2, 4, 8, 3, 3
-# What a condition weakens or asks for beside its obligations (common practice, no source).
-_CONDITIONS: dict[str, tuple[tuple[str, ...], str]] = {
-    "hip_replacement": (("hip_out", "hip_back"), "the muscles around a new hip"),
-    "knee_trouble": (("leg_loading", "hip_out"), "thigh and hip take load off the knee"),
-    "shoulder_trouble": (("upper_back",), "the shoulder blade carries the shoulder"),
-    "stroke": (("balance", "leg_loading"), "both legs under load after a stroke"),
-    "multiple_sclerosis": (("balance",), "balance with multiple sclerosis"),
-    "neuropathy": (("balance", "foot"), "feet that feel less"),
-    "down_syndrome": (("deep_control", "hip_out"), "lax joints are held by muscle"),
-    "hypermobility": (("deep_control", "hip_out"), "lax joints are held by muscle"),
-    "stenosis": (("deep_control", "hip_bend"), "room for the nerves: a long back, the bend from the hip"),
-    "spondylolisthesis": (("deep_control", "hip_back"), "a quiet low back and strong hips"),
-    "abdominal_surgery": (("breath", "deep_control"), "the wall of the belly after an operation"),
-    "pregnancy": (("breath", "deep_control"), "breath and deep layer with the child"),
-}
-if set(_CONDITIONS) - set(CONDITIONS):
-    raise ValueError(f"planning/needs.py: there is no condition {sorted(set(_CONDITIONS) - set(CONDITIONS))}")
 # A poor result speaks for these purposes.
 _TESTS = {
     "chair_stand_30s": ("sit_to_stand", "leg_loading"),
@@ -77,10 +60,9 @@ def needs(case: Case, findings: Findings, envelope: Envelope) -> dict[str, Need]
             add(purpose, _OBLIGED, title)
     for purpose, why in _shown(case, findings):
         add(purpose, _SHOWN, why)
-    for kind in dict.fromkeys(c.kind for c in case.conditions):
-        purposes, why = _CONDITIONS.get(kind, ((), ""))
-        for purpose in purposes:
-            add(purpose, _CONDITION, why)
+    for asked in {type(c): c.ASKS for c in case.conditions}.values():
+        for purpose in asked.purposes:
+            add(purpose, _CONDITION, asked.why)
     for goal in case.wishes.goals:
         for purpose, more in _goal(goal).items():
             add(purpose, more, f"own goal: {goal.words}")

@@ -12,23 +12,21 @@ from amvel.planning.choices import Choice, Setting, choices
 from amvel.planning.conflicts import Conflict, conflict
 from amvel.planning.dose import Dosed
 from amvel.planning.holds import estimated_holds
-from amvel.planning.item import CHANGE_S, LETTERS, Item, SessionPlan, SetUp, sessions_of
+from amvel.planning.item import LETTERS, Item, SessionPlan, SetUp, sessions_of
 from amvel.planning.needs import needs
 from amvel.planning.one_seat import on_one_seat, put_on_the_seat
 from amvel.planning.order import ordered
 from amvel.planning.problem import (
     Problem,
     Sessions,
-    changes_of,
     covered,
     different,
     meets,
     serves,
-    spent_seconds,
     worth,
 )
 from amvel.planning.purposes import COVERS, words
-from amvel.planning.reasons import why_in, why_left_out
+from amvel.planning.reasons import positions_left, why_in, why_left_out
 from amvel.planning.rests import Rests, rests_for
 from amvel.planning.solve import solve_problem
 from amvel.planning.tasks import ends_of, unmapped
@@ -226,7 +224,7 @@ def plan(
         ways_of(engine, context, items),
         rests_for(engine.case, engine.findings),
         plans,
-        _positions_left(problem, sessions),
+        positions_left(problem, sessions),
         unmapped(engine.case.wishes.goals),
     )
 
@@ -241,25 +239,6 @@ def _seated(engine: Engine, context: str, planned: tuple[Item, ...]) -> tuple[It
 
 def _letters(sessions: Sessions, c: Choice) -> tuple[str, ...]:
     return tuple(LETTERS[k] for k, chosen in enumerate(sessions) if c in chosen)
-
-
-def _positions_left(problem: Problem, sessions: Sessions) -> dict[str, str]:
-    """Positions in which something could be done and nothing is, with why."""
-    used = {c.family.position for chosen in sessions for c in chosen}
-    left = {c.family.position for c in problem.pool} - used
-    shortest = {p: min(c.seconds for c in problem.pool if c.family.position == p) for p in left}
-    return {p: _why_not_there(problem, sessions, shortest[p]) for p in problem.way() if p in left}
-
-
-def _why_not_there(problem: Problem, sessions: Sessions, seconds: int) -> str:
-    reasons = []
-    if all(spent_seconds(s) + seconds + CHANGE_S > problem.seconds for s in sessions):
-        reasons.append("every session is full")
-    if all(changes_of(s) >= problem.most_changes for s in sessions):
-        reasons.append(f"no session changes position more than {problem.most_changes} times")
-    if len(different(sessions)) >= problem.most_movements:
-        reasons.append(f"{problem.most_movements} movements are enough to learn at a time")
-    return " and ".join(reasons) or "what it serves is served in other positions"
 
 
 def ways_of(engine: Engine, context: str, chosen: Sequence[Item]) -> tuple[WayThere, ...]:
@@ -314,11 +293,16 @@ def _covered(
     o, chosen = problem.obligations[i], different(sessions)
     by = tuple(c.ref for c in chosen if serves(c, o))
     often, met = problem.sessions_for(o), sum(meets(s, o) for s in sessions)
-    missing = "" if met >= often else _uncovered(problem, i, o, verdicts, context, why_not)
-    if by and missing:
-        asked = f" with {o.minutes:g} minutes" if o.minutes else ""
-        missing = f"in {met} of {often} session{'s' if often > 1 else ''}{asked}: {missing}"
-    return Covered(o.id, o.title, by, missing, o.days_per_week)
+    return covered_by(o, by, met, often, _uncovered(problem, i, o, verdicts, context, why_not) if met < often else "")
+
+
+def covered_by(o: Obligation, by: tuple[str, ...], met: int, often: int, because: str) -> Covered:
+    """An obligation with what counts for it; `because` is why it is not met in as many sessions as it asks."""
+    if met >= often:
+        return Covered(o.id, o.title, by, "", o.days_per_week)
+    asked = f" with {o.minutes:g} minutes" if o.minutes else ""
+    short = f"in {met} of {often} session{'s' if often > 1 else ''}{asked}: {because}"
+    return Covered(o.id, o.title, by, short if by else because, o.days_per_week)
 
 
 def _uncovered(
@@ -357,6 +341,7 @@ __all__ = [
     "ProgrammeBlocked",
     "Served",
     "blocked_by",
+    "covered_by",
     "distinct",
     "item_of",
     "person_key",

@@ -7,7 +7,8 @@ from collections.abc import Sequence
 
 from amvel.movements.session_part import SessionPart
 from amvel.planning.choices import Choice
-from amvel.planning.problem import Problem, serves
+from amvel.planning.item import CHANGE_S
+from amvel.planning.problem import Problem, Sessions, changes_of, different, serves, spent_seconds
 from amvel.planning.purposes import COVERS, words
 
 _PARTS = {
@@ -79,4 +80,23 @@ def why_left_out(problem: Problem, c: Choice, chosen: Sequence[Choice]) -> str:
     return f"{_capital(words(_main(c)))} counts less here than what is in."
 
 
-__all__ = ["served_by", "why_in", "why_left_out"]
+def positions_left(problem: Problem, sessions: Sessions) -> dict[str, str]:
+    """Positions in which something could be done and nothing is, with why."""
+    used = {c.family.position for chosen in sessions for c in chosen}
+    left = {c.family.position for c in problem.pool} - used
+    shortest = {p: min(c.seconds for c in problem.pool if c.family.position == p) for p in left}
+    return {p: _why_not_there(problem, sessions, shortest[p]) for p in problem.way() if p in left}
+
+
+def _why_not_there(problem: Problem, sessions: Sessions, seconds: int) -> str:
+    reasons = []
+    if all(spent_seconds(s) + seconds + CHANGE_S > problem.seconds for s in sessions):
+        reasons.append("every session is full")
+    if all(changes_of(s) >= problem.most_changes for s in sessions):
+        reasons.append(f"no session changes position oftener than {problem.most_changes} times")
+    if len(different(sessions)) >= problem.most_movements:
+        reasons.append(f"more than {problem.most_movements} movements are too many to learn at a time")
+    return f"{_capital(' and '.join(reasons))}." if reasons else "What it serves is served in other positions."
+
+
+__all__ = ["positions_left", "served_by", "why_in", "why_left_out"]

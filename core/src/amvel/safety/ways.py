@@ -6,6 +6,7 @@ reason names what stands in the way.
 
 from collections.abc import Callable
 from dataclasses import dataclass, replace
+from datetime import date
 from enum import Enum
 
 from amvel.case import Case
@@ -108,6 +109,7 @@ class WayThere:
     stages: tuple[Stage, ...]
     closed_by: tuple[str, ...] = ()
     opened_by: tuple[str, ...] = ()
+    closed_since: date = date.min  # what was seen before the newest event that closes it says nothing of today
 
     @property
     def open(self) -> bool:
@@ -128,9 +130,9 @@ def ways_there(
     for technique in TECHNIQUES:
         if technique.to not in found or not found[technique.to].open:
             found[technique.to] = _way(findings, envelope, profiler, context, technique, values)
-    if not found[Destination.STANDING].open and any(r.rises in RISES_SEEN for r in findings.results("observed_function")):
-        id, title = AS_EVERY_DAY
-        found[Destination.STANDING] = WayThere(Destination.STANDING, Technique(id, title, Destination.STANDING, ()), ())
+    rise = found[Destination.STANDING]
+    if not rise.open and any(r.rises in RISES_SEEN and r.on >= rise.closed_since for r in findings.results("observed_function")):
+        found[rise.to] = WayThere(rise.to, Technique(*AS_EVERY_DAY, rise.to, ()), ())
     told = _TOLD.get((findings.case.tolerates.bed_transfer, context))
     if told is not None:
         id, title = told
@@ -148,6 +150,7 @@ def _way(
 ) -> WayThere:
     stages: list[Stage] = []
     closed: dict[str, None] = {}
+    since = date.min
     tests: dict[str, None] = dict.fromkeys(_TOLD_BY.get(technique.to, ()))
     for ref in technique.steps:
         stage, checks = _stage(findings.case, envelope, profiler, context, ref, technique.on, values(ref))
@@ -156,10 +159,11 @@ def _way(
             continue
         for answer in checks:
             closed |= {b.limit.says(): None for b in answer.breaches}
+            since = max((since, *(b.limit.event_on for b in answer.breaches if b.limit.event_on is not None)))
             tests |= {t: None for b in answer.breaches for t in _could_open(findings, b)}
         if not closed:
             closed["the body model has no pose for it"] = None
-    return WayThere(technique.to, technique, tuple(stages), tuple(closed), tuple(tests))
+    return WayThere(technique.to, technique, tuple(stages), tuple(closed), tuple(tests), since)
 
 
 def _could_open(findings: Findings, b: Breach) -> tuple[str, ...]:

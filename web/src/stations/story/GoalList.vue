@@ -3,9 +3,8 @@ import { computed } from 'vue'
 import type { CaseData } from '../../api/schemas'
 import { say } from '../../i18n'
 import { useSession } from '../../stores/session'
-import { ownTask, taskOf, withTask } from './goals'
-import type { Goal } from './goals'
 
+type Goal = CaseData['wishes']['goals'][number]
 const goals = defineModel<CaseData['wishes']['goals']>({ required: true })
 const session = useSession()
 const tasks = computed(() => session.reference?.tasks ?? [])
@@ -32,18 +31,18 @@ function leads(goal: Goal): string {
         @update:model-value="put(i, { ...g, words: $event })"
       />
       <el-select
-        :model-value="taskOf(g)"
+        :model-value="g.task ?? ''"
         filterable
+        clearable
         :placeholder="say('goal.task')"
         :aria-label="say('goal.task')"
-        @update:model-value="put(i, withTask(g, $event))"
+        @update:model-value="put(i, { ...g, task: $event || null, asks: [] })"
       >
         <el-option v-for="t in tasks" :key="t.id" :value="t.id" :label="t.title" />
-        <el-option :value="ownTask" :label="say('goal.own')" />
       </el-select>
       <button type="button" class="quiet-action" @click="goals = goals.filter((_, k) => k !== i)">{{ say('story.remove') }}</button>
       <el-select
-        v-if="taskOf(g) === ownTask"
+        v-if="!g.task"
         :model-value="g.asks"
         multiple
         class="asks"

@@ -4,7 +4,7 @@ from datetime import date
 from typing import Literal
 
 from amvel.case.affected import Affected, of
-from amvel.case.condition import ACUTE_AFTER, Condition
+from amvel.case.condition import ACUTE_AFTER, Asks, Condition
 from amvel.case.parts import Side, ask, side
 from amvel.case.traits import Trait
 
@@ -55,6 +55,7 @@ class AfterBirth(Condition):
 
 class AbdominalSurgery(Condition):
     WATCH = "the scar pulls, or something pushes out beside it"
+    ASKS = Asks(("breath", "deep_control"), "the wall of the belly after an operation")
     TITLE, GROUP = "Operation on the belly", GROUP
     AFFECTS = of(Affected.BELLY)
     EXAMPLES = ({"on": "2026-10-20"},)
@@ -70,6 +71,7 @@ class Pregnancy(Condition):
     """Weeks as of `noted_on`; they go on counting from there."""
 
     WATCH = "you bleed or lose water, the belly gets hard, or you feel faint lying down"
+    ASKS = Asks(("breath", "deep_control"), "breath and deep layer with the child")
     TITLE, GROUP = "Pregnancy", GROUP
     AFFECTS = of(Affected.BELLY, Affected.PELVIS)
     EXAMPLES = (

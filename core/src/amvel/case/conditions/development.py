@@ -3,7 +3,7 @@
 from typing import Literal
 
 from amvel.case.affected import NOTHING, Affected, of
-from amvel.case.condition import Condition
+from amvel.case.condition import Asks, Condition
 from amvel.case.parts import ask
 from amvel.case.traits import Trait
 
@@ -28,6 +28,7 @@ class CerebralPalsy(Condition):
 
 class DownSyndrome(Condition):
     WATCH = "the neck hurts, or hands or walking get clumsy"
+    ASKS = Asks(("deep_control", "hip_out"), "lax joints are held by muscle")
     TITLE, GROUP = "Down syndrome", GROUP
     AFFECTS = of(Affected.TRUNK)
     EXAMPLES = ({},)
@@ -36,6 +37,7 @@ class DownSyndrome(Condition):
 
 class Hypermobility(Condition):
     WATCH = "a joint slips or feels loose"
+    ASKS = Asks(("deep_control", "hip_out"), "lax joints are held by muscle")
     TITLE, GROUP = "Very mobile joints", GROUP
     AFFECTS = of(Affected.TRUNK)
     EXAMPLES = ({"beighton": 7}, {"beighton": 6, "vascular_type": True})

@@ -4,7 +4,7 @@ from datetime import date
 from typing import Literal
 
 from amvel.case.affected import NOTHING, Affected, of
-from amvel.case.condition import Condition
+from amvel.case.condition import Asks, Condition
 from amvel.case.parts import Side, ask, side
 
 GROUP = "Joints"
@@ -29,6 +29,7 @@ class WristTrouble(Condition):
 
 class KneeTrouble(Condition):
     WATCH = "the knee swells, locks or gives way"
+    ASKS = Asks(("leg_loading", "hip_out"), "thigh and hip take load off the knee")
     TITLE, GROUP = "Painful knee", GROUP
     AFFECTS = of(Affected.LEGS)
     EXAMPLES = ({"side": "left", "kneeling": "padded"},)
@@ -44,6 +45,7 @@ class KneeTrouble(Condition):
 
 class ShoulderTrouble(Condition):
     WATCH = "the shoulder hurts at night afterwards"
+    ASKS = Asks(("upper_back",), "the shoulder blade carries the shoulder")
     TITLE, GROUP = "Painful shoulder", GROUP
     AFFECTS = NOTHING
     EXAMPLES = ({"side": "right", "tolerated_elevation_deg": 100},)
@@ -69,6 +71,7 @@ class HipReplacement(Condition):
     """By the surgeon's protocol; temporary."""
 
     WATCH = "something clunks in the hip, or the leg looks shorter or turned"
+    ASKS = Asks(("hip_out", "hip_back"), "the muscles around a new hip")
     TITLE, GROUP = "New hip", GROUP
     AFFECTS = of(Affected.PELVIS, Affected.LEGS)
     EXAMPLES = tuple(

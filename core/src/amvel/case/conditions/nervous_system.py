@@ -3,7 +3,7 @@
 from typing import Literal, get_args
 
 from amvel.case.affected import NOTHING, Affected, of
-from amvel.case.condition import Condition
+from amvel.case.condition import Asks, Condition
 from amvel.case.parts import Side, ask, side
 from amvel.case.traits import Trait
 
@@ -54,6 +54,7 @@ class Parkinson(Condition):
 
 class MultipleSclerosis(Condition):
     WATCH = "your legs get weaker or your sight blurs: rest somewhere cool"
+    ASKS = Asks(("balance",), "balance with multiple sclerosis")
     TITLE, GROUP = "Multiple sclerosis", GROUP
     AFFECTS = of(Affected.NERVES)
     TRAITS = frozenset((Trait.NEEDS_RESTS,))
@@ -65,6 +66,7 @@ class MultipleSclerosis(Condition):
 
 class Stroke(Condition):
     WATCH = "the weak side gets weaker, or the shoulder hurts"
+    ASKS = Asks(("balance", "leg_loading"), "both legs under load after a stroke")
     TITLE, GROUP = "Stroke", GROUP
     AFFECTS = of(Affected.NERVES)
     TRAITS = frozenset((Trait.NEEDS_RESTS, Trait.PARESIS,))
@@ -93,6 +95,7 @@ class SpinalCordInjury(Condition):
 
 class Neuropathy(Condition):
     WATCH = "you find a red or sore spot on a foot"
+    ASKS = Asks(("balance", "foot"), "feet that feel less")
     TITLE, GROUP = "Numb feet", GROUP
     AFFECTS = of(Affected.LEGS)
     EXAMPLES = ({},)

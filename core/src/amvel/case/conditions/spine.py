@@ -6,7 +6,7 @@ from typing import Literal
 from pydantic import model_validator
 
 from amvel.case.affected import Affected, of
-from amvel.case.condition import ACUTE_AFTER, Condition
+from amvel.case.condition import ACUTE_AFTER, Asks, Condition
 from amvel.case.parts import SPINE_LEVELS, Side, SpineLevel, ask, side
 from amvel.case.traits import Trait
 
@@ -105,6 +105,7 @@ class Stenosis(Condition):
     """A narrow canal: arching provokes, bending eases."""
 
     WATCH = "your legs get heavy or numb: sit down and lean on something"
+    ASKS = Asks(("deep_control", "hip_bend"), "room for the nerves: a long back, the bend from the hip")
     TITLE, GROUP = "Narrow spinal canal", GROUP
     AFFECTS = of(Affected.TRUNK, Affected.NERVES)
     TRAITS = frozenset((Trait.CAREFUL_BACK,))
@@ -134,6 +135,7 @@ class Spondylolisthesis(Condition):
     """A vertebra that has slipped forward."""
 
     WATCH = "the back catches, or a leg tingles"
+    ASKS = Asks(("deep_control", "hip_back"), "a quiet low back and strong hips")
     TITLE, GROUP = "Slipped vertebra", GROUP
     AFFECTS = of(Affected.TRUNK)
     TRAITS = frozenset((Trait.CAREFUL_BACK,))

@@ -14,13 +14,13 @@ def _start(s: Setting) -> Frame:
     return supine_crook(s.body)
 
 
+def rocked(start: Frame, by_deg: float, arched: str, middle: str, tucked: str) -> list[Frame]:
+    """The pelvis rolls from a little arched through the middle to tucked, each by its name."""
+    return [start.with_(arched, lumbar_flexion=-0.6 * by_deg), start.with_(middle), start.with_(tucked, lumbar_flexion=by_deg)]
+
+
 def _tilt(s: Setting) -> list[Frame]:
-    start, by = _start(s), s.number("tilt_deg")
-    return [
-        start.with_("arched a little", lumbar_flexion=-0.6 * by),
-        start.with_("in the middle"),
-        start.with_("tucked", lumbar_flexion=by),
-    ]
+    return rocked(_start(s), s.number("tilt_deg"), "arched a little", "in the middle", "tucked")
 
 
 def _held(s: Setting) -> list[Frame]:

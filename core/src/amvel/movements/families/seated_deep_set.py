@@ -2,7 +2,7 @@
 
 from amvel.movements.breath import breath, breathe, exhale
 from amvel.movements.declaration import Dose, Setting
-from amvel.movements.families.tall_sitting import supported
+from amvel.movements.families.tall_sitting import leaning_back
 from amvel.movements.faults import BREATH_HELD, SHOULDER_CLIMBS
 from amvel.movements.frames import Aim, Frame
 from amvel.movements.ladder import Ladder, fault
@@ -11,7 +11,6 @@ from amvel.movements.positions import sitting
 from amvel.movements.seats import SEAT
 from amvel.movements.session_part import SessionPart
 
-_RECLINED_DEG = 10.0  # of a back that leans on the rest of a chair (our estimate)
 _ON_THE_BELLY = {"shoulder_flexion": -12.0, "shoulder_abduction": 22.0, "elbow_flexion": 85.0, "shoulder_rotation": 55.0}
 _AHEAD_CM, _IN_CM = 3.0, 2.5  # of the hip bone: on the belly wall, towards the middle
 
@@ -30,8 +29,7 @@ def _fingers_on_the_belly(frame: Frame, sides: tuple[str, ...] = ("left", "right
 
 
 def _supported(s: Setting) -> list[Frame]:
-    seated = sitting(s.body, s.number("seat_cm"), lean_deg=-_RECLINED_DEG)
-    return [_fingers_on_the_belly(supported(seated, s.body.stature_m))]
+    return [_fingers_on_the_belly(leaning_back(s))]
 
 
 def _free(s: Setting) -> list[Frame]:

@@ -2,6 +2,7 @@
 
 from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Parameter, Setting
+from amvel.movements.families.pelvic_tilt_clock import rocked
 from amvel.movements.faults import BREATH_HELD
 from amvel.movements.frames import Frame
 from amvel.movements.ladder import Ladder, fault
@@ -17,12 +18,7 @@ def _start(s: Setting) -> Frame:
 
 
 def _rock(s: Setting) -> list[Frame]:
-    start, by = _start(s), s.number("tilt_deg")
-    return [
-        start.with_("in front of the sit bones", lumbar_flexion=-0.6 * by),
-        start.with_("on the sit bones"),
-        start.with_("behind the sit bones", lumbar_flexion=by),
-    ]
+    return rocked(_start(s), s.number("tilt_deg"), "in front of the sit bones", "on the sit bones", "behind the sit bones")
 
 
 def _tall(s: Setting) -> list[Frame]:

@@ -25,8 +25,13 @@ def supported(frame: Frame, stature_m: float) -> Frame:
     )
 
 
+def leaning_back(s: Setting) -> Frame:
+    """Sitting with the back on the rest of the chair."""
+    return supported(sitting(s.body, s.number("seat_cm"), lean_deg=-_RECLINED_DEG), s.body.stature_m)
+
+
 def _supported(s: Setting) -> list[Frame]:
-    return [supported(sitting(s.body, s.number("seat_cm"), lean_deg=-_RECLINED_DEG), s.body.stature_m)]
+    return [leaning_back(s)]
 
 
 def _free(s: Setting) -> list[Frame]:

@@ -377,8 +377,9 @@ def _carried(profile: dict[str, Array], skeleton: Skeleton, facts: list[FrameFac
         profile[f"{side}.arm_carries_percent_bw"] = np.where(arm > ARM_RESTS * share["arm"], arm, 0.0)
 
 
-_ON_SKIN = tuple(
-    f"{part}_support_percent_bw" for part in ("head", "hand", "forearm", "shoulder", "knee", "sit_bone", "foot")
+_ON_SKIN = (
+    "head_support_percent_bw",
+    *(f"{s}.{part}_support_percent_bw" for part in ("hand", "forearm", "shoulder", "knee", "sit_bone", "foot") for s in ("left", "right")),
 )
 _POSITION = {
     "on_the_back": "on the back",
@@ -420,7 +421,7 @@ def _declared(profile: dict[str, Array], facts: list[FrameFacts]) -> None:
     profile["time_standing_min"] = column([f.minutes_at_once if f.standing else 0.0 for f in facts])
     minutes = column([f.minutes for f in facts])
     profile["skin_percent_bw_min"] = minutes * np.max(
-        [v for name, v in profile.items() if name.endswith(_ON_SKIN)], axis=0
+        [profile[name] for name in _ON_SKIN], axis=0
     )
     profile["effort_0_to_10"] = column([f.effort for f in facts])
     profile["strained_hold_s"] = column([f.hold_s if f.effort >= 6 else 0.0 for f in facts])

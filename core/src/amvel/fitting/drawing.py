@@ -5,7 +5,8 @@ from xml.sax.saxutils import escape
 from amvel.body.figure import INK
 from amvel.fitting.fit import Fit, Mark
 from amvel.movements import Profiler, Request, find
-from amvel.movements.figure import Panel, view_of
+from amvel.movements.cameras import square_view_of
+from amvel.movements.panel import Panel
 
 _PAD_CM, _ROOM_CM = 8.0, 40.0
 
@@ -21,7 +22,7 @@ def fit_figure(profiler: Profiler, fit: Fit) -> str:
     if profile.fault or profile.posed is None:
         return ""
     row = profile.rows[min(asked.frame, len(profile.rows) - 1)]
-    panel = Panel(profiler, profile, row, view_of(family, profile))
+    panel = Panel(profiler, profile, row, square_view_of(family, profile))
     marks = "".join(_mark(panel, m) for m in asked.marks)
     left, low, right, high = panel.box
     box = f"{left - _ROOM_CM:.1f} {-high - _PAD_CM:.1f} {right - left + 2 * _ROOM_CM:.1f} {high - low + 3 * _PAD_CM:.1f}"

@@ -5,14 +5,13 @@ None of this depends on how far: whoever has no muscle for it cannot do a little
 """
 
 from collections.abc import Sequence
-from itertools import pairwise
 
 import numpy as np
 
 from amvel.body import JOINTS, Posed, Skeleton
 from amvel.body.tree import Array
 from amvel.movements.columns import Columns
-from amvel.movements.coordination import ENDS, FOOT, PARTS, led_limbs
+from amvel.movements.coordination import ENDS, FOOT, PARTS, Part, led_limbs
 from amvel.movements.frames import Frame
 from amvel.movements.lifted import legs_lifted
 
@@ -35,12 +34,15 @@ _UP_CM = 3.0  # lying, an elbow this far above the shoulder is held there (our r
 _UPRIGHT = 0.5  # the trunk's share along the vertical from which somebody sits or stands
 
 
-def acts(posed: Posed, skeleton: Skeleton, rows: Sequence[int], frames: Sequence[Frame], measured: Columns) -> dict[str, float]:
+def acts(
+    posed: Posed, skeleton: Skeleton, rows: Sequence[int], frames: Sequence[Frame], parts: Sequence[Part], measured: Columns
+) -> dict[str, float]:
     """1 for every limb, and the trunk, that needs muscles of its own in this movement.
 
-    `rows` are those of the declared `frames` among the posed ones.
+    `rows` are those of the declared `frames` among the posed ones, `parts` the ways between them.
     """
-    acting = _moved(posed, skeleton, rows, frames)
+    planted = [{s: _under_the_foot(s, p.before) & _under_the_foot(s, p.after) for s in _SIDES} for p in parts]
+    acting = _moved(posed, skeleton, parts, planted)
     for i, frame in zip(rows, frames, strict=True):
         acting |= {("leg", side) for side in legs_lifted(frame)}
         acting |= {("arm", side) for side in _SIDES if _holds_itself_up(side, frame, posed.points[i], skeleton)}
@@ -53,41 +55,46 @@ def acts(posed: Posed, skeleton: Skeleton, rows: Sequence[int], frames: Sequence
             out[f"{side}.{limb}_acts"] = float((limb, side) in acting or carries)
     whole = [np.ptp(posed.angles[:, joints].sum(axis=1)) for joints in _TRUNK_BY_AXIS]
     out["trunk_acts"] = float(max(whole) > _TRUNK_LEAST_RAD)
-    out |= {f"{side}.foot_rubs": float(_rubs(side, posed, skeleton, rows, frames)) for side in _SIDES}
+    out |= {f"{side}.foot_rubs": float(_rubs(posed, skeleton, parts, [p[side] for p in planted], _ANKLE_AND_TOES[side])) for side in _SIDES}
     return out
 
 
-def _rubs(side: str, posed: Posed, skeleton: Skeleton, rows: Sequence[int], frames: Sequence[Frame]) -> bool:
+def _rubs(posed: Posed, skeleton: Skeleton, parts: Sequence[Part], planted: Sequence[set[str]], ankle: list[int]) -> bool:
     """Whether the foot rolls, curls or slides on a surface at some time."""
-    for (i, before), (k, after) in pairwise(zip(rows, frames, strict=True)):
-        there = _under_the_foot(side, before) & _under_the_foot(side, after)
+    for part, there in zip(parts, planted, strict=True):
         if not there:
             continue
-        rolled = np.ptp(posed.angles[i : k + 1, _ANKLE_AND_TOES[side]], axis=0).max() > _ROLLS_RAD
+        if part.travelled_rad[ankle].max() > _ROLLS_RAD:
+            return True
         at = [skeleton.landmarks.index[mark] for mark in there]
-        slid = np.linalg.norm(posed.points[k, at] - posed.points[i, at], axis=-1).max() > _SLIDES_M
-        if rolled or slid:
+        way = posed.points[part.end, at] - posed.points[part.start, at]
+        if (way * way).sum(axis=-1).max() > _SLIDES_M**2:
             return True
     return False
 
 
+_SOLES = {side: frozenset(f"{side}.{mark}" for mark in FOOT) for side in _SIDES}
+
+
 def _under_the_foot(side: str, frame: Frame) -> set[str]:
-    own = (t for t in frame.touches if t.on is None and t.gap_cm <= 0 and t.landmark.startswith(f"{side}."))
-    return {t.landmark for t in own if t.landmark.partition(".")[2] in FOOT}
+    return {t.landmark for t in frame.touches if t.landmark in _SOLES[side] and t.on is None and t.gap_cm <= 0}
 
 
-def _moved(posed: Posed, skeleton: Skeleton, rows: Sequence[int], frames: Sequence[Frame]) -> set[Limb]:
+def _moved(posed: Posed, skeleton: Skeleton, parts: Sequence[Part], planted: Sequence[dict[str, set[str]]]) -> set[Limb]:
     """Limbs that are moved at some time: asked to, or a leg that leans, rolls or curls on its foot while the pelvis stays."""
-    out = led_limbs(posed.angles, rows, frames, _LEAST_RAD)
-    for (i, before), (k, after) in pairwise(zip(rows, frames, strict=True)):
-        turn = posed.root_rotation[i].T @ posed.root_rotation[k]
-        pelvis_stays = float(np.trace(turn)) > 1 + 2 * np.cos(_ROLLS_RAD)
-        for side in _SIDES:
+    out = led_limbs(parts, _LEAST_RAD)
+    for part, there in zip(parts, planted, strict=True):
+        leaning = [s for s in _SIDES if there[s] and ("leg", s) not in out and part.travelled_rad[_LEG[s]].max() > _ROLLS_RAD]
+        if not leaning:
+            continue
+        # The trace of the turn between two attitudes is the sum of the products of their entries.
+        turned = float((posed.root_rotation[part.start] * posed.root_rotation[part.end]).sum())
+        if turned <= 1 + 2 * np.cos(_ROLLS_RAD):
+            continue
+        for side in leaning:
             hip = skeleton.landmarks.index[f"{side}.hip"]
-            hip_stays = np.linalg.norm(posed.points[k, hip] - posed.points[i, hip]) < _STAYS_M
-            on_it = _under_the_foot(side, before) & _under_the_foot(side, after)
-            travelled = np.ptp(posed.angles[i : k + 1, _LEG[side]], axis=0).max()
-            if hip_stays and pelvis_stays and on_it and travelled > _ROLLS_RAD:
+            way = posed.points[part.end, hip] - posed.points[part.start, hip]
+            if float(way @ way) < _STAYS_M**2:
                 out.add(("leg", side))
     return out
 
@@ -101,9 +108,12 @@ def _presses_with_the_legs(frame: Frame) -> bool:
     return any(m <= leg for m in (*between, *marks))
 
 
+_HANDS_AND_ARMS = {side: frozenset(f"{side}.{mark}" for mark in ENDS["arm"]) for side in _SIDES}
+
+
 def _holds_itself_up(side: str, frame: Frame, points: Array, skeleton: Skeleton) -> bool:
     """Whether this arm neither hangs nor lies on something under it: in the air, or against a wall."""
-    own = [t for t in frame.touches if t.landmark.startswith(f"{side}.") and t.landmark.partition(".")[2] in ENDS["arm"]]
+    own = [t for t in frame.touches if t.landmark in _HANDS_AND_ARMS[side]]
     if any(t.on is None and t.bears and frame.surfaces[t.surface].kind == "wall" for t in own):
         return True
     if any(t.gap_cm <= 0 for t in own):

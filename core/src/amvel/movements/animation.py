@@ -2,9 +2,11 @@
 
 from xml.sax.saxutils import escape
 
-from amvel.movements.figure import Panel, view_of
+from amvel.movements.cameras import view_of
+from amvel.movements.panel import Panel
 from amvel.movements.profile import Profile
 from amvel.movements.profiler import Profiler
+from amvel.movements.scenery import scenery
 
 _PAD_CM = 8.0
 
@@ -18,7 +20,8 @@ def animation(profiler: Profiler, profile: Profile) -> list[str]:
     if profile.fault or profile.posed is None:
         raise ValueError(f"no figure: {profile.fault}")
     view = view_of(profile.request.family, profile)
-    panels = [Panel(profiler, profile, row, view) for row in range(profile.rows[0], len(profile.frames))]
+    solids = scenery(profiler.skeleton, profile)
+    panels = [Panel(profiler, profile, row, view, solids) for row in range(profile.rows[0], len(profile.frames))]
     left, low = (min(p.box[i] for p in panels) - _PAD_CM for i in (0, 1))
     right, high = (max(p.box[i] for p in panels) + _PAD_CM for i in (2, 3))
     box = f"{left:.1f} {-high:.1f} {right - left:.1f} {high - low:.1f}"

@@ -39,11 +39,15 @@ _JOINT_OF = {
     if name.startswith(tuple(f"{side}.{part}." for part in parts))
 }
 
+_JOINT_NAME = {name: name.partition(".")[2] for name in _JOINT_OF}
+
 
 @dataclass(frozen=True)
-class _Part:
-    """The way from one declared frame to the next: the angles on it (N×J, rad), how far each joint travels (J), its ends."""
+class Part:
+    """The way from one declared frame, at row `start`, to the next, at `end`: the angles on it (N×J, rad), how far each joint travels (J), its ends."""
 
+    start: int
+    end: int
     angles_rad: Array
     travelled_rad: Array
     before: Frame
@@ -52,34 +56,30 @@ class _Part:
     asked_after: "dict[_Limb, _Asked]"
 
 
-def moving_limbs(angles_rad: Array, rows: Sequence[int], frames: Sequence[Frame]) -> int:
-    """Limbs that are moved on purpose and independently in one movement.
-
-    `angles_rad` (N×J) are those of all frames, `frames` the declared ones, which stand at `rows`.
-    """
-    whole = np.ptp(angles_rad, axis=0)
-    if len(frames) < 2 or whole.max() <= _MOVED_RAD:
-        return 0
+def parts_of(angles_rad: Array, rows: Sequence[int], frames: Sequence[Frame]) -> list[Part]:
+    """The ways between the declared `frames`, which stand at `rows` of all frames (N×J, rad)."""
     asked = [_read(f) for f in frames]
     parts = []
     for i, (start, end) in enumerate(pairwise(rows)):
         way = angles_rad[start : end + 1]
-        parts.append(_Part(way, np.ptp(way, axis=0), frames[i], frames[i + 1], asked[i], asked[i + 1]))
+        parts.append(Part(start, end, way, way.max(axis=0) - way.min(axis=0), frames[i], frames[i + 1], asked[i], asked[i + 1]))
+    return parts
+
+
+def moving_limbs(angles_rad: Array, parts: Sequence[Part]) -> int:
+    """Limbs that are moved on purpose and independently in one movement of these parts."""
+    whole = np.ptp(angles_rad, axis=0)
+    if not parts or whole.max() <= _MOVED_RAD:
+        return 0
     return sum(_of_a_pair(limb, whole, parts) for limb in _JOINTS)
 
 
-def led_limbs(angles_rad: Array, rows: Sequence[int], frames: Sequence[Frame], least_rad: float) -> "set[_Limb]":
+def led_limbs(parts: Sequence[Part], least_rad: float) -> "set[_Limb]":
     """Limbs that travel by more than `least_rad` at some time because they are asked to."""
-    asked = [_read(f) for f in frames]
-    out: set[_Limb] = set()
-    for i, (start, end) in enumerate(pairwise(rows)):
-        way = angles_rad[start : end + 1]
-        part = _Part(way, np.ptp(way, axis=0), frames[i], frames[i + 1], asked[i], asked[i + 1])
-        out |= {(limb, side) for limb in _JOINTS for side in _SIDES if _led(limb, side, part, least_rad)}
-    return out
+    return {(limb, side) for part in parts for limb in _JOINTS for side in _SIDES if _led(limb, side, part, least_rad)}
 
 
-def _of_a_pair(limb: str, whole_rad: Array, parts: list[_Part]) -> int:
+def _of_a_pair(limb: str, whole_rad: Array, parts: Sequence[Part]) -> int:
     """One for a pair that does the same, at once or one after the other; two where one does what the other does not."""
     whole = {s: whole_rad[_COLUMNS[limb, s]] for s in _SIDES}
     moving = [s for s in _SIDES if whole[s].max() > _MOVED_RAD and any(_led(limb, s, p, _ALIKE_RAD) for p in parts)]
@@ -92,20 +92,20 @@ def _of_a_pair(limb: str, whole_rad: Array, parts: list[_Part]) -> int:
     return 1 if same or all(_as_one(limb, p) for p in parts) else 2
 
 
-def _led(limb: str, side: str, part: _Part, least_rad: float) -> bool:
+def _led(limb: str, side: str, part: Part, least_rad: float) -> bool:
     """Whether the limb travels here because it is asked to."""
     travelled = part.travelled_rad[_COLUMNS[limb, side]].max()
     return bool(travelled > least_rad) and not _only_gives(limb, side, part)
 
 
-def _as_one(limb: str, part: _Part) -> bool:
+def _as_one(limb: str, part: Part) -> bool:
     """Whether both of the pair do the same here, are asked the same or hold one thing."""
     left, right = (np.abs(_way(limb, s, part.angles_rad)) for s in _SIDES)
     near = bool(np.abs(left - right).max() < _ALIKE_RAD)  # swinging to one side, one goes out as the other comes in
     return near or _asked_alike(limb, part) or any(_joined(limb, f) for f in (part.before, part.after))
 
 
-def _asked_alike(limb: str, part: _Part) -> bool:
+def _asked_alike(limb: str, part: Part) -> bool:
     """Whether both of the pair are asked the same in these frames, whatever the solver finds for each."""
     return all(asked[limb, "left"] == asked[limb, "right"] for asked in (part.asked_before, part.asked_after))
 
@@ -117,7 +117,7 @@ def _way(limb: str, side: str, angles_rad: Array) -> Array:
     return found
 
 
-def _only_gives(limb: str, side: str, part: _Part) -> bool:
+def _only_gives(limb: str, side: str, part: Part) -> bool:
     """Whether the limb is carried or planted and nothing about it is declared to change."""
     before, after = part.asked_before[limb, side], part.asked_after[limb, side]
     return bool(before.lies_on) and bool(after.lies_on) and not _changed(before, after)
@@ -141,11 +141,11 @@ def _read(frame: Frame) -> dict[_Limb, _Asked]:
     """What a frame asks of each of the four limbs."""
     out = {(limb, side): _Asked() for limb in _JOINTS for side in _SIDES}
     for name, value in frame.angles.items():
-        if name in _JOINT_OF:
-            out[_JOINT_OF[name]].angles_deg[name.partition(".")[2]] = value
+        if limb := _JOINT_OF.get(name):
+            out[limb].angles_deg[_JOINT_NAME[name]] = value
     for name in frame.free:
-        if name in _JOINT_OF:
-            out[_JOINT_OF[name]].free.add(name.partition(".")[2])
+        if limb := _JOINT_OF.get(name):
+            out[limb].free.add(_JOINT_NAME[name])
     for a in frame.aims:
         side, _, mark = a.landmark.partition(".")
         if mark in _END_OF:
@@ -182,4 +182,4 @@ def _joined(limb: str, frame: Frame) -> bool:
     return pressed or bool(held[0] & held[1] & on_the_body)
 
 
-__all__ = ["ENDS", "FOOT", "PARTS", "led_limbs", "moving_limbs"]
+__all__ = ["ENDS", "FOOT", "PARTS", "Part", "led_limbs", "moving_limbs", "parts_of"]

@@ -13,7 +13,7 @@ from amvel.body import (
 from amvel.body.tree import Array, Flags
 from amvel.movements.acting import acts
 from amvel.movements.columns import Columns
-from amvel.movements.coordination import moving_limbs
+from amvel.movements.coordination import moving_limbs, parts_of
 from amvel.movements.frames import Frame
 from amvel.movements.levels import HELD_WAYS, Ceilings, Way, as_named
 from amvel.movements.profile import Declared, Profile, Request
@@ -97,16 +97,19 @@ def measured_over(
     if not fault and not stands[rows].all():
         falling = span.start + int(np.argmin(stands[rows]))
         fault = Falls(course.names[falling])
+    # A limb that has to come up before the repetition has to act for that: `every` holds the way in too.
+    every = [int(i) for i in np.flatnonzero(course.share[rows] == 0)]
+    frames = [course.frames[span.start + i] for i in every]
+    parts = parts_of(own.angles, every, frames)
+    told = [course.frames[span.start + i] for i in declared]
+    repeated_parts = parts if declared == every else parts_of(own.angles, declared, told)
     more = {
-        "coordination": np.full(len(span), float(moving_limbs(own.angles, declared, [course.frames[span.start + i] for i in declared]))),
+        "coordination": np.full(len(span), float(moving_limbs(own.angles, repeated_parts))),
         "exercise": np.full(len(span), float(not request.family.daily_task)),
         "speed_deg_s": np.full(len(span), _speed_deg_s(own.angles[repeated], request.step.dose.seconds)),
     }
     measured = columns.part(rows)
-    told = [course.frames[span.start + i] for i in declared]
-    # A limb that has to come up before the repetition has to act for that.
-    every = [int(i) for i in np.flatnonzero(course.share[rows] == 0)]
-    acting = acts(own, skeleton, every, [course.frames[span.start + i] for i in every], measured)
+    acting = acts(own, skeleton, every, frames, parts, measured)
     more |= {k: np.full(len(span), v) for k, v in acting.items()}
     more["stance_level"] = stance_level(skeleton, own, measured)
     rise = rise_level(skeleton, own, measured)

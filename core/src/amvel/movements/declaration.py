@@ -10,6 +10,8 @@ from amvel.movements.frames import Frame
 from amvel.movements.needs import Furniture, Need
 from amvel.movements.promise import Shown
 from amvel.movements.session_part import SessionPart
+from amvel.movements.sign import Sign
+from amvel.movements.wrong import Wrong
 
 POSITIONS = (
     "on the back",
@@ -53,6 +55,8 @@ class Parameter:
     still_itself: float | None = None  # towards easier no further than this; a third of the usual range where nothing is said
     need: Need | None = None  # what has to be there for any other value
     height_of: Furniture | None = None
+    changed: str = ""  # how a change of it reads, with {before} and {after}; from and to where nothing is said
+    bends_the_hips: bool = False  # of who sits: a change says what it does to the hips
     moves: frozenset[str] = frozenset()  # which declared quantities it decides, beside what geometry shows
 
     def __post_init__(self) -> None:
@@ -87,12 +91,13 @@ class Parameter:
 
 @dataclass(frozen=True)
 class Fault:
-    """A fault by name: what is seen, what it means, and the cue that corrects it."""
+    """A fault by name: what is seen, what it means, the cue that corrects it, and how it looks where it can be seen."""
 
     name: str
     seen: str
     means: str
     cue: str
+    looks: Wrong | None = None
 
 
 @dataclass(frozen=True)
@@ -159,6 +164,7 @@ class Step:
     arrow: str = ""
     view: str = "side"
     shown: tuple[int, ...] = (0, -1)
+    signs: tuple[Sign, ...] = ()  # what the picture says where nothing is seen to move
     after: tuple[str, ...] = ()  # what goes before, 'family/step', beside the rung below
     breath_custom: bool = False  # its breath is a custom of its own: no school changes it
     do: tuple[str, ...] = ()  # what to do, in one to three sentences: start, action, return; {in} and {out} are the breath of the school

@@ -1,6 +1,7 @@
 """Faults that several families share, written once."""
 
 from amvel.movements.declaration import Fault
+from amvel.movements.wrong import Wrong
 
 BREATH_HELD = Fault(
     "breath held",
@@ -13,24 +14,28 @@ BACK_ARCHES = Fault(
     "the small of the back leaves its place",
     "the leg has become too heavy for the belly",
     "stop where the back still rests, and come back from there",
+    Wrong({"lumbar.flexion": -18, "lower_thoracic.flexion": -6}),
 )
 PELVIS_ROCKS = Fault(
     "pelvis rocks",
     "one front hip bone drops or turns",
     "the other leg or the back is helping",
     "keep both hip bones level under your hands; half the range",
+    Wrong({"lumbar.rotation": 14, "lumbar.side_bend": 6}),
 )
 BELLY_DOMES = Fault(
     "belly domes",
     "a ridge pushes up along the middle of the belly",
     "the deep layer has let go",
     "set the breath again; go back one step if the ridge returns",
+    Wrong(domes=True),
 )
 RIBS_FLARE = Fault(
     "ribs flare",
     "the lower ribs lift away from the pelvis",
     "the back has started to arch",
     "let the ribs sink with the breath out",
+    Wrong({"lower_thoracic.flexion": -14, "lumbar.flexion": -8}),
 )
 THIGH_TAKES_OVER = Fault(
     "front of the hip takes over",
@@ -43,34 +48,62 @@ SHOULDER_CLIMBS = Fault(
     "a shoulder comes up to the ear",
     "the neck is helping",
     "let the shoulder slide wide and down",
+    Wrong({"left.scapula.elevation": 18}),
 )
 TRUNK_ROUNDS = Fault(
     "trunk rounds",
     "the chest sinks and the low back bends",
     "the hips have reached their end",
     "bend only in the hips, breastbone forward; stop where the back stays long",
+    Wrong(
+        {"lumbar.flexion": 20, "lower_thoracic.flexion": 12, "upper_thoracic.flexion": 10, "neck.flexion": 8}
+    ),
 )
 PELVIS_DROPS = Fault(
     "pelvis drops",
     "the free side of the pelvis sinks or hitches",
     "the side of the standing hip gives way",
     "push the floor away with the standing foot; lift less",
+    Wrong({"lumbar.side_bend": -12, "right.hip.abduction": -10, "left.hip.abduction": 6}),
 )
 KNEE_FALLS_IN = Fault(
     "knee falls in",
     "the knee points inside the foot",
     "the hip lets the thigh turn in",
     "knee in line with the second toe",
+    Wrong({"left.hip.abduction": -14, "left.hip.rotation": 14}),
 )
 ROLLS_BACK = Fault(
     "pelvis rolls back",
     "the upper hip turns towards the back",
     "the range is more than the hip has",
     "stack the hips, open less",
+    Wrong(turn_deg=18),
 )
 EARLY_MOVE = Fault(
     "moves before the breath",
     "the limb starts before the breath out",
     "the belly is late",
     "stop, breathe out, wait a second, then move",
+)
+HEAD_LIFTS = Fault(
+    "head comes up",
+    "the head leaves its pad to meet the knees",
+    "the arms pull the trunk after them",
+    "leave the head heavy; bring the knee to the hands, not the hands to the knee",
+    Wrong({"neck.flexion": 22, "upper_thoracic.flexion": 14}, ("occiput", "upper_back")),
+)
+LEG_ROLLS = Fault(
+    "leg rolls",
+    "the whole leg turns out or in",
+    "the hip does what the foot should do",
+    "kneecap to the ceiling; only the foot moves",
+    Wrong({"left.hip.rotation": -24}),
+)
+LEANS_BACK = Fault(
+    "leans back",
+    "the trunk goes back as the leg goes long",
+    "the back of the thigh has reached its end",
+    "shorter with the leg; the breastbone stays over the seat",
+    Wrong({"left.hip.flexion": -14, "right.hip.flexion": -14}),
 )

@@ -5,6 +5,7 @@ from typing import Any
 
 from amvel.movements.declaration import Dose, Family, Fault, Frames, Step
 from amvel.movements.session_part import SessionPart
+from amvel.movements.wrong import Wrong
 
 
 class Ladder:
@@ -58,6 +59,6 @@ def held(dose: Dose, seconds: float) -> Dose:
     return replace(dose, hold_s=seconds, seconds=max(dose.seconds, seconds + 3))
 
 
-def fault(name: str, seen: str, means: str, cue: str) -> Fault:
+def fault(name: str, seen: str, means: str, cue: str, looks: Wrong | None = None) -> Fault:
     """A fault that only one family has."""
-    return Fault(name, seen, means, cue)
+    return Fault(name, seen, means, cue, looks)

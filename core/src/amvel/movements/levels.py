@@ -48,15 +48,21 @@ EVERY_WAY = tuple(Way)
 HELD_WAYS = (Way.ARCHING, Way.BENDING, Way.SIDE)  # what a timed test shows how long it is held
 
 # What each way is measured by; the moments of lifted legs stand beside those of the trunk that holds against them.
+_OF_THE_LEGS = {
+    Way.ARCHING: "pelvic_flexion_moment_nm",
+    Way.SIDE: "pelvic_side_moment_nm",
+    Way.TURNING: "pelvic_rotation_moment_nm",
+}
 _MEASURED_BY: dict[Way, tuple[str, ...]] = {
-    Way.ARCHING: (*(f"arching_moment_{c}_nm" for c in _CUTS), "pelvic_flexion_moment_nm"),
+    Way.ARCHING: (*(f"arching_moment_{c}_nm" for c in _CUTS), _OF_THE_LEGS[Way.ARCHING]),
     Way.BENDING: tuple(f"bending_moment_{c}_nm" for c in _CUTS),
-    Way.SIDE: (*(f"{s}.side_moment_{c}_nm" for c in _CUTS for s in _SIDES), "pelvic_side_moment_nm"),
-    Way.TURNING: (*(f"{s}.turning_moment_{c}_nm" for c in _CUTS for s in _SIDES), "pelvic_rotation_moment_nm"),
+    Way.SIDE: (*(f"{s}.side_moment_{c}_nm" for c in _CUTS for s in _SIDES), _OF_THE_LEGS[Way.SIDE]),
+    Way.TURNING: (*(f"{s}.turning_moment_{c}_nm" for c in _CUTS for s in _SIDES), _OF_THE_LEGS[Way.TURNING]),
     Way.PRESS: tuple(f"compression_{c}_n" for c in _CUTS),
 }
 
-_CUT_MOMENTS = tuple(f"moment_{c}_nm" for c in _CUTS)
+# What is held is held at the cuts: the pelvic control moment is of the legs.
+_AT_THE_CUTS: dict[Way, tuple[str, ...]] = {way: tuple(n for n in measured if n != _OF_THE_LEGS.get(way)) for way, measured in _MEASURED_BY.items()}
 
 # In words, since nobody on a screen reads a number of ours.
 SAYS = {
@@ -178,7 +184,7 @@ class Ceilings:
         for way, measured in _MEASURED_BY.items():
             out[way.quantity] = np.max([level_of(profile[n], self.most[n]) for n in measured], axis=0)
         for way in HELD_WAYS:
-            cuts = [n for n in _MEASURED_BY[way] if n.endswith(_CUT_MOMENTS)]
+            cuts = _AT_THE_CUTS[way]
             ratio = np.max([profile[n] / max(float(self.most[n][-1]), 1e-9) for n in cuts], axis=0)
             out[way.hold_quantity] = as_long_at_full(1.0, ratio) * profile["hold_s"]
         lifted = np.where(profile["on_the_back"] > 0, profile["legs_lifted"], 0.0).astype(int)

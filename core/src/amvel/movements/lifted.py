@@ -4,6 +4,8 @@ A leg is lifted when nothing of it lies on anything: not on a surface, not on th
 leg is lifted when its foot and shank are, since the thigh lies on the seat as long as one sits.
 """
 
+from functools import lru_cache
+
 from amvel.movements.coordination import ENDS
 from amvel.movements.frames import Frame, Touch
 
@@ -36,13 +38,18 @@ def sits_unsupported(frame: Frame) -> bool:
     )
 
 
-def _ends(t: Touch) -> list[tuple[str, str]]:
+def _ends(t: Touch) -> tuple[tuple[str, str], ...]:
     """Side and landmark of what touches and of what it lies on."""
+    return _ends_of(t.landmark, t.on)
+
+
+@lru_cache(maxsize=2048)
+def _ends_of(landmark: str, on: str | None) -> tuple[tuple[str, str], ...]:
     found = []
-    for name in (t.landmark, t.on or ""):
+    for name in (landmark, on or ""):
         side, dot, mark = name.partition(".")
         found.append((side, mark) if dot else ("", name))
-    return [(side, mark) for side, mark in found if side in _SIDES or mark in _BACK]
+    return tuple((side, mark) for side, mark in found if side in _SIDES or mark in _BACK)
 
 
 __all__ = ["legs_in_the_hands", "legs_lifted", "sits_unsupported"]

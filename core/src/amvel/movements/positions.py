@@ -180,7 +180,12 @@ def hip_wide(body: Anthropometry, landmark: str = "ankle") -> Aim:
 def weight_on_one_foot(frame: Frame, body: Anthropometry, name: str = "weight on one foot") -> Frame:
     """The weight goes over the right foot while both feet stay where they are."""
     over = Aim("centre_of_mass", "y", 0.0, origin="right.ankle", weight=0.5)
-    return frame.aim(over, hip_wide(body)).free_(**SIDEWAYS).with_(name)
+    return frame.aim(over, hip_wide(body), right_foot_stays(body)).free_(**SIDEWAYS).with_(name)
+
+
+def right_foot_stays(body: Anthropometry) -> Aim:
+    """Where it stands with the weight between the feet: the body goes over the foot, and not the foot under the body."""
+    return Aim("right.ankle", "y", -100 * HIP_HALF_WIDTH * body.stature_m, weight=0.5)
 
 
 def trunk_lean(body: Anthropometry, lean_deg: float, firm: bool = True) -> tuple[Aim, ...]:

@@ -46,6 +46,8 @@ def hip_bend(side: str = "left") -> Shown:
     return Shown(((hip,), (hip, "trunk.flexion")))
 
 
+
+
 TRUNK_BEND, TRUNK_TURN, TRUNK_SIDE = joint("trunk.flexion"), joint("trunk.rotation", "-trunk.rotation"), joint("trunk.side_bend")
 LEAN, LEAN_BACK, HEAD_END = joint("lean"), joint("-lean"), joint("head_end")
 
@@ -56,9 +58,11 @@ def reach_deg(shown: Shown, capacities: Capacities) -> float:
 
 
 def _sum_reach_deg(names: tuple[str, ...], capacities: Capacities) -> float:
-    if len(names) != 1:
-        return np.inf
-    sign, name = (-1.0, names[0][1:]) if names[0].startswith("-") else (1.0, names[0])
+    return sum(_angle_reach_deg(n, capacities) for n in names)
+
+
+def _angle_reach_deg(name: str, capacities: Capacities) -> float:
+    sign, name = (-1.0, name[1:]) if name.startswith("-") else (1.0, name)
     if name.startswith("trunk."):
         return _trunk_reach_deg(name.partition(".")[2], sign, capacities)
     stops = capacities.stops_rad()

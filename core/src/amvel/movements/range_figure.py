@@ -12,7 +12,8 @@ from xml.sax.saxutils import escape
 import numpy as np
 
 from amvel.body import Anthropometry, Skeleton, healthy, solve
-from amvel.body.figure import FROM_FRONT, FROM_LEFT, INK, View, paint, svg_part
+from amvel.body.figure import INK, paint, svg_part
+from amvel.body.view import FROM_FRONT, FROM_LEFT, View
 from amvel.movements.pose_of_frame import compile_frame
 from amvel.movements.positions import standing
 
@@ -55,11 +56,12 @@ def range_figure(body: Anthropometry, view: ViewName, fans: list[Fan]) -> str:
     x0, y0, x1, y1 = boxes[:, 0].min(), boxes[:, 1].min(), boxes[:, 2].max(), boxes[:, 3].max()
     figure = "".join(svg_part(p) for p in parts)
     shown_from = y0 if view == "above" else _SHOWN_FROM * 100 * body.stature_m
-    drawn, corners = [], [(x0, shown_from), (x1, y1)]
+    behind, drawn, corners = [], [], [(x0, shown_from), (x1, y1)]
     for fan in fans:
         centre = plane.flat(posed.points[0, skeleton.landmarks.index[fan.at]])
         label = _label(fan, centre)
-        drawn.append(_fan(fan, centre, label))
+        behind.append(_fan(fan, centre))
+        drawn.append(_said(fan, centre, label))
         ends = [_at(fan, centre, d, fan.radius_cm) for d in (0.0, fan.available_deg / 2, fan.available_deg)]
         corners += [(x, max(shown_from, -y)) for x, y in ends] + label.corners
     left, right = min(c[0] for c in corners) - 3, max(c[0] for c in corners) + 3
@@ -67,11 +69,17 @@ def range_figure(body: Anthropometry, view: ViewName, fans: list[Fan]) -> str:
     title = escape({"side": "from the side", "front": "from the front", "above": "from above"}[view])
     return (
         f'<svg xmlns="http://www.w3.org/2000/svg" preserveAspectRatio="xMidYMax meet" viewBox="{left:.1f} {-high:.1f} {right - left:.1f} {high - low:.1f}" role="img" '
-        f'aria-label="{title}"><title>{title}</title><g opacity="0.42">{figure}</g>{"".join(drawn)}</svg>'
+        f'aria-label="{title}"><title>{title}</title>{"".join(behind)}<g opacity="0.9">{figure}</g>{"".join(drawn)}</svg>'
     )
 
 
-def _fan(fan: Fan, centre: tuple[float, float], label: "_Label") -> str:
+def whole_deg(deg: float) -> int:
+    """A range as it is said: whole degrees, never more than there are."""
+    return math.floor(deg + 1e-6)
+
+
+def _fan(fan: Fan, centre: tuple[float, float]) -> str:
+    """What there is and may be used, behind the body: the body is what is looked at."""
     shapes = [
         _sector(
             fan,
@@ -83,12 +91,16 @@ def _fan(fan: Fan, centre: tuple[float, float], label: "_Label") -> str:
         _sector(fan, centre, fan.free_deg, fan.radius_cm * 0.86, f'fill="{FREE}" fill-opacity="0.8"'),
         _sector(fan, centre, fan.loaded_deg, fan.radius_cm * 0.68, f'fill="{LOADED}" fill-opacity="0.85"'),
     ]
-    if fan.tight:
-        bounds = [(fan.loaded_deg, 0.68), (fan.free_deg, 0.86)]
-        shapes += [_edge(fan, centre, deg, share) for deg, share in bounds if deg < fan.available_deg - 0.05]
+    return f'<g data-fan="{fan.id}"><title>{escape(fan.title)}</title>{"".join(shapes)}</g>'
+
+
+def _said(fan: Fan, centre: tuple[float, float], label: "_Label") -> str:
+    """Where limits stand, the zero line and the words, before the body."""
+    bounds = [(fan.loaded_deg, 0.68), (fan.free_deg, 0.86)] if fan.tight else []
+    edges = "".join(_edge(fan, centre, deg, share) for deg, share in bounds if deg < fan.available_deg - 0.05)
     sx, sy = _at(fan, centre, 0.0, fan.radius_cm + 2)
     zero = f'<line x1="{centre[0]:.1f}" y1="{-centre[1]:.1f}" x2="{sx:.1f}" y2="{sy:.1f}" stroke="{INK}" stroke-width="0.5" stroke-dasharray="1.6 1.4"/>'
-    return f'<g data-fan="{fan.id}"><title>{escape(fan.title)}</title>{"".join(shapes)}{zero}{label.svg}</g>'
+    return f'<g data-fan-words="{fan.id}">{edges}{zero}{label.svg}</g>'
 
 
 def _edge(fan: Fan, centre: tuple[float, float], deg: float, share: float) -> str:
@@ -124,7 +136,7 @@ def _label(fan: Fan, centre: tuple[float, float]) -> _Label:
     narrow = fan.available_deg < 46
     x, y = _at(fan, centre, fan.available_deg + 6 if narrow else fan.available_deg * 0.55, fan.radius_cm + 5)
     anchor, away = ("start", 1.0) if x >= centre[0] else ("end", -1.0)
-    lines = [(f"{fan.title} {fan.available_deg:.0f}°", _NAME_CM, INK), *((t, _NUMBER_CM, TIGHT) for t in _left_of(fan))]
+    lines = [(f"{fan.title} {whole_deg(fan.available_deg)}°", _NAME_CM, INK), *((t, _NUMBER_CM, TIGHT) for t in _left_of(fan))]
     out = []
     for i, (text, size, ink) in enumerate(lines):
         weight = "700" if i else "400"
@@ -140,7 +152,7 @@ def _left_of(fan: Fan) -> list[str]:
     """What may be used of a range that a limit narrows."""
     if not fan.tight:
         return []
-    if round(fan.free_deg) == round(fan.loaded_deg):
-        return [f"up to {fan.loaded_deg:.0f}°"]
-    unloaded = [f"unloaded {fan.free_deg:.0f}°"] if round(fan.free_deg) < round(fan.available_deg) else []
-    return [*unloaded, f"loaded {fan.loaded_deg:.0f}°"]
+    if whole_deg(fan.free_deg) == whole_deg(fan.loaded_deg):
+        return [f"up to {whole_deg(fan.loaded_deg)}°"]
+    unloaded = [f"unloaded {whole_deg(fan.free_deg)}°"] if whole_deg(fan.free_deg) < whole_deg(fan.available_deg) else []
+    return [*unloaded, f"loaded {whole_deg(fan.loaded_deg)}°"]

@@ -11,4 +11,4 @@ def own_seat_cm(body: Anthropometry) -> float:
     return 100 * (known if known is not None else popliteal_height_m(body.stature_m)) + 2
 
 
-SEAT = Parameter("seat_cm", "seat height", "cm", own_seat_cm, low=26, high=66, grid=1, easier="up")
+SEAT = Parameter("seat_cm", "seat height", "cm", own_seat_cm, low=26, high=66, grid=1, easier="up", bends_the_hips=True)

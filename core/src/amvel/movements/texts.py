@@ -75,7 +75,8 @@ def translated(family: Family, step: Step, language: Catalogue) -> Step:
 
 
 def _fault(f: Fault, i: int, say: Callable[[str, str], str]) -> Fault:
-    return Fault(*(say(f"fault.{i}.{part}", getattr(f, part)) for part in ("name", "seen", "means", "cue")))
+    name, seen, means, cue = (say(f"fault.{i}.{part}", getattr(f, part)) for part in ("name", "seen", "means", "cue"))
+    return Fault(name, seen, means, cue, f.looks)
 
 
 def _parameter(p: Parameter, say: Callable[[str, str], str]) -> Parameter:

@@ -8,9 +8,11 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from amvel.body.figure import FROM_ABOVE, FROM_FRONT, FROM_RIGHT, View
-from amvel.movements.figure import Panel, document, laid_out, view_of
+from amvel.body.view import FROM_ABOVE, FROM_FRONT, FROM_RIGHT, View
+from amvel.movements.cameras import square_view_of
 from amvel.movements.on_the_body import Angle, Load, Mark, Plane, Spot, Twist, mark_of
+from amvel.movements.panel import Panel
+from amvel.movements.picture import document, label, laid_out
 from amvel.movements.profile import Profile
 from amvel.movements.profiler import Profiler
 from amvel.quantities import quantity
@@ -74,7 +76,7 @@ def _part_that_is_most(profile: Profile, broken: Broken) -> str:
 
 
 def _view(profile: Profile, mark: Mark | None) -> View:
-    usual = view_of(profile.request.family, profile)
+    usual = square_view_of(profile.request.family, profile)
     if isinstance(mark, Twist):
         return FROM_FRONT if profile.request.family.position in _LYING else FROM_ABOVE
     if not isinstance(mark, Angle) or mark.plane is Plane.AS_DRAWN:
@@ -118,10 +120,7 @@ def _say(panel: Panel, mark: Mark, text: str, tone: str) -> None:
     middle = (panel.box[0] + panel.box[2]) / 2
     away = -1.0 if x < middle else 1.0
     x, y, anchor = x + away * 20.0, y + 12.0, "end" if away < 0 else "start"
-    panel.front.append(
-        f'<text x="{x:.1f}" y="{-y:.1f}" font-size="11" font-weight="700" text-anchor="{anchor}" fill="{tone}" stroke="#FFFFFF" stroke-width="3" '
-        f'paint-order="stroke" font-family="Atkinson Hyperlegible, Atkinson Hyperlegible Next, DejaVu Sans, sans-serif">{text}</text>'
-    )
+    panel.front.append(label(x, -y, text, anchor, 11.0, tone, 700))
     panel.grow((x + away * 26.0, y + 10.0))
 
 

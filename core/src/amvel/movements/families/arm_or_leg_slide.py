@@ -10,6 +10,7 @@ from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, PELVIS_ROCKS, SHOUL
 from amvel.movements.frames import Aim, Frame, Touch
 from amvel.movements.positions import hands_ahead_cm, hands_and_knees
 from amvel.movements.promise import hip_bend, joint
+from amvel.movements.wrong import Wrong
 
 _SHIFT = Fault(
     "weight shifts",
@@ -21,7 +22,7 @@ _RIBS = Fault(
     "ribs drop",
     "the ribs on the reaching side sink",
     "the shoulder blade lets go",
-    "push the floor away with the standing hand",
+    "push the floor away with the standing hand", Wrong({"lower_thoracic.rotation": -12, "upper_thoracic.rotation": -8}),
 )
 
 

@@ -3,7 +3,7 @@
 from amvel.body.anthropometry import HIP_HALF_WIDTH
 from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Parameter, Setting
-from amvel.movements.faults import BREATH_HELD, TRUNK_ROUNDS
+from amvel.movements.faults import BREATH_HELD, KNEE_FALLS_IN, TRUNK_ROUNDS
 from amvel.movements.frames import Aim, Frame, Prop
 from amvel.movements.ladder import Ladder, fault
 from amvel.movements.needs import BAG
@@ -78,7 +78,7 @@ FAMILY = (
                 "the breath came too late",
                 "take the weight first, then rise",
             ),
-            BREATH_HELD,
+            KNEE_FALLS_IN, BREATH_HELD,
         ),
         felt="buttocks and thighs, the belly before the lift",
         not_felt="the low back",

@@ -9,6 +9,7 @@ from amvel.movements.needs import FIRM_CHAIR
 from amvel.movements.positions import both, sitting
 from amvel.movements.promise import LEAN_BACK, joint
 from amvel.movements.seats import SEAT
+from amvel.movements.wrong import Wrong
 
 _FORWARD = both(shoulder_flexion=80.0, elbow_flexion=10.0, shoulder_abduction=0.0)
 
@@ -85,7 +86,7 @@ FAMILY = (
         cues=("lean from the hips, breastbone up", "only as far as the back stays long"),
         faults=(
             TRUNK_ROUNDS,
-            fault("neck juts", "the chin comes forward", "the neck helps", "long neck, eyes ahead"),
+            fault("neck juts", "the chin comes forward", "the neck helps", "long neck, eyes ahead", Wrong({"neck.flexion": 16, "head.nod": -22})),
             BREATH_HELD,
         ),
         felt="the belly from ribs to pubic bone",

@@ -10,6 +10,7 @@ from amvel.movements.lying_positions import supine_crook
 from amvel.movements.needs import BAND_ROUND_THE_FOOT
 from amvel.movements.positions import both
 from amvel.movements.promise import hip_bend
+from amvel.movements.wrong import Wrong
 
 
 def _held(s: Setting, frame: Frame) -> Frame:
@@ -65,7 +66,7 @@ FAMILY = (
                 "hip hitches",
                 "one hip bone slides up to the ribs",
                 "the waist shortens instead of the leg lengthening",
-                "long waist; a hand on the free sole gives contact",
+                "long waist; a hand on the free sole gives contact", Wrong({"lumbar.side_bend": 14}),
             ),
             BACK_ARCHES,
             BREATH_HELD,

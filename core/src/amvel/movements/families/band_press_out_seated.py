@@ -2,19 +2,20 @@
 
 from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Setting
-from amvel.movements.faults import BREATH_HELD
+from amvel.movements.faults import BREATH_HELD, SHOULDER_CLIMBS
 from amvel.movements.frames import Frame
 from amvel.movements.ladder import Ladder, fault
 from amvel.movements.needs import ANCHOR, BAND, FIRM_CHAIR
 from amvel.movements.positions import sitting
 from amvel.movements.press_out import BAND_PULL, press_out
 from amvel.movements.seats import SEAT
+from amvel.movements.wrong import Wrong
 
 TURNS = fault(
     "turns towards the band",
     "the breastbone follows the pull",
     "the belly gives way",
-    "less band, hands nearer",
+    "less band, hands nearer", Wrong({"lower_thoracic.rotation": 14, "upper_thoracic.rotation": 10}),
 )
 
 
@@ -31,7 +32,7 @@ FAMILY = (
         replaces=("seated_twist",),
         setup=("Sit tall, side on to the anchor, feet flat.", "Both hands hold the band at the breastbone."),
         cues=("breastbone, navel and nose look ahead", "press slowly, come back slower"),
-        faults=(TURNS, BREATH_HELD),
+        faults=(TURNS, SHOULDER_CLIMBS, BREATH_HELD),
         felt="the waist on both sides",
         not_felt="neck and shoulders",
         breath=breath(exhale("to press"), back=inhale("to come back")),

@@ -3,7 +3,7 @@
 from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Setting
 from amvel.movements.families.band_press_out_seated import TURNS
-from amvel.movements.faults import BREATH_HELD
+from amvel.movements.faults import BREATH_HELD, SHOULDER_CLIMBS
 from amvel.movements.frames import Aim, Frame
 from amvel.movements.ladder import Ladder
 from amvel.movements.needs import ANCHOR, BAND, WORKTOP
@@ -38,7 +38,7 @@ FAMILY = (
             "Both hands hold the band at the breastbone.",
         ),
         cues=("both feet equally heavy", "breastbone, navel and nose look ahead"),
-        faults=(TURNS, BREATH_HELD),
+        faults=(TURNS, SHOULDER_CLIMBS, BREATH_HELD),
         felt="the waist, the side of both hips",
         not_felt="the low back, the neck",
         breath=breath(exhale("to press"), back=inhale("to come back")),

@@ -7,6 +7,8 @@ from amvel.movements.faults import BREATH_HELD, SHOULDER_CLIMBS
 from amvel.movements.frames import Frame
 from amvel.movements.ladder import Ladder, fault
 from amvel.movements.session_part import SessionPart
+from amvel.movements.sign import Sign
+from amvel.movements.wrong import Wrong
 
 
 def _lift(s: Setting) -> list[Frame]:
@@ -29,7 +31,7 @@ FAMILY = (
         ),
         faults=(
             fault(
-                "back rounds", "the spine moves with the belly", "too much effort", "less; the back is a table"
+                "back rounds", "the spine moves with the belly", "too much effort", "less; the back is a table", Wrong({"lumbar.flexion": 14, "lower_thoracic.flexion": 12})
             ),
             SHOULDER_CLIMBS,
             BREATH_HELD,
@@ -39,6 +41,7 @@ FAMILY = (
         breath=breath(inhale("to let go"), back=exhale("to lift")),
         parameters=(_HAND, RAISED),
         arrow="belly",
+        signs=(Sign.NARROW,),
     )
     .rung("with_the_breath", "With the breath", _lift, Dose(8, 2, 6.0), {"deep_control": 0.7, "breath": 0.4}, 2,
         do=(

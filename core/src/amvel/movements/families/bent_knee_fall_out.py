@@ -10,12 +10,13 @@ from amvel.movements.lying_positions import supine_crook
 from amvel.movements.needs import LONG_ROLLER
 from amvel.movements.positions import both
 from amvel.movements.promise import joint
+from amvel.movements.wrong import Wrong
 
 _OTHER = Fault(
     "other leg moves",
     "the quiet leg leans or pushes",
     "it is used as a counterweight",
-    "keep the other knee pointing to the ceiling",
+    "keep the other knee pointing to the ceiling", Wrong({"right.hip.abduction": 16}),
 )
 _OVER = Fault(
     "over-corrects",
@@ -62,7 +63,7 @@ _TIPS = Fault(
     "roller tips",
     "the roller rocks under the pelvis",
     "the lean is faster than the belly",
-    "smaller, slower, fingers down",
+    "smaller, slower, fingers down", Wrong(turn_deg=14),
 )
 
 

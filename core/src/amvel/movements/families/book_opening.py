@@ -3,7 +3,7 @@
 from amvel.body.capacities import TRUNK_SHARE
 from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Parameter, Setting
-from amvel.movements.faults import BREATH_HELD, ROLLS_BACK
+from amvel.movements.faults import BREATH_HELD, ROLLS_BACK, SHOULDER_CLIMBS
 from amvel.movements.frames import Frame, Touch
 from amvel.movements.ladder import Ladder
 from amvel.movements.lying_positions import side_lying
@@ -50,7 +50,7 @@ FAMILY = (
         "The rib cage turns, the pelvis stays stacked.",
         setup=("Lie on your side, hips and knees bent, head on a cushion.",),
         cues=("small; stop where the pelvis wants to follow", "eyes go with the hand"),
-        faults=(ROLLS_BACK, BREATH_HELD),
+        faults=(ROLLS_BACK, SHOULDER_CLIMBS, BREATH_HELD),
         felt="between the shoulder blades, along the chest",
         not_felt="the low back",
         breath=breath(inhale("to open"), back=exhale("to close")),

@@ -7,6 +7,7 @@ from amvel.movements.frames import Aim, Frame, Touch
 from amvel.movements.ladder import Ladder, fault
 from amvel.movements.lying_positions import side_lying
 from amvel.movements.promise import joint
+from amvel.movements.wrong import Wrong
 
 _HAND = {
     "left_shoulder_flexion": 62.0,
@@ -85,7 +86,7 @@ FAMILY = (
                 "back of the waist pulls",
                 "the body bends backward",
                 "the back muscle has taken over",
-                "legs a little further in front",
+                "legs a little further in front", Wrong({"lumbar.flexion": -18}),
             ),
             BREATH_HELD,
         ),

@@ -7,15 +7,16 @@ from amvel.movements.frames import Frame, Prop
 from amvel.movements.lying_positions import own_heel_distance_cm, supine_calves_up, supine_crook
 from amvel.movements.needs import BELT, CHAIR_OR_BOX
 from amvel.movements.session_part import SessionPart
+from amvel.movements.wrong import Wrong
 
 _CLIMBS = Fault(
     "breath climbs",
     "only the upper chest moves, the neck tightens",
     "the belly is held in",
-    "let the waist widen into the floor and to the sides",
+    "let the waist widen into the floor and to the sides", Wrong({"left.scapula.elevation": 14, "right.scapula.elevation": 14}),
 )
 _SQUEEZE = Fault(
-    "squeezes", "belly or buttocks are clenched", "trying too hard", "half the effort; let the breath do it"
+    "squeezes", "belly or buttocks are clenched", "trying too hard", "half the effort; let the breath do it", Wrong({"lumbar.flexion": 14})
 )
 
 

@@ -9,6 +9,7 @@ from amvel.movements.lying_positions import BACK_OF_PELVIS, own_heel_distance_cm
 from amvel.movements.needs import BAND, CUSHION
 from amvel.movements.positions import both
 from amvel.movements.promise import hip_bend
+from amvel.movements.wrong import Wrong
 
 
 def _up(s: Setting, name: str = "lifted") -> Frame:
@@ -65,7 +66,7 @@ FAMILY = (
             RIBS_FLARE,
             BACK_ARCHES,
             PELVIS_DROPS,
-            fault("knees fall out", "the knees drift apart", "the side of the hip sleeps", "knees hip-wide"),
+            fault("knees fall out", "the knees drift apart", "the side of the hip sleeps", "knees hip-wide", Wrong({"left.hip.abduction": 16, "right.hip.abduction": 16})),
             BREATH_HELD,
         ),
         felt="the buttocks",

@@ -13,6 +13,7 @@ from amvel.movements.ladder import Ladder, fault
 from amvel.movements.needs import FIRM_CHAIR, WORKTOP, Furniture
 from amvel.movements.positions import UPRIGHT, feet, legs_give
 from amvel.movements.standing_support import hip_height_cm
+from amvel.movements.wrong import Wrong
 
 # The heel of the hand lies against the edge, which takes a push along the arm that a flat top would not (our estimate).
 _EDGE_FRICTION = 1.2
@@ -88,7 +89,7 @@ FAMILY = (
         cues=("push the worktop away", "buttocks set, ribs down"),
         faults=(
             BACK_ARCHES,
-            fault("hips pike", "the seat goes back", "the belly has let go", "front of the hips forward"),
+            fault("hips pike", "the seat goes back", "the belly has let go", "front of the hips forward", Wrong({"left.hip.flexion": 26, "right.hip.flexion": 26})),
             SHOULDER_CLIMBS,
             BREATH_HELD,
         ),

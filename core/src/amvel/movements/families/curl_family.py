@@ -7,12 +7,13 @@ from amvel.movements.frames import Frame, Touch
 from amvel.movements.lying_positions import supine_crook
 from amvel.movements.positions import both
 from amvel.movements.promise import TRUNK_BEND
+from amvel.movements.wrong import Wrong
 
 _CHIN = Fault(
     "chin pokes",
     "the chin leads and the throat strains",
     "the neck lifts the head",
-    "chin in, head heavy in the hands",
+    "chin in, head heavy in the hands", Wrong({"neck.flexion": 8, "head.nod": -22}),
 )
 
 

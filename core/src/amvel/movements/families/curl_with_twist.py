@@ -8,6 +8,7 @@ from amvel.movements.ladder import Ladder, fault
 from amvel.movements.lying_positions import supine_crook
 from amvel.movements.positions import both
 from amvel.movements.promise import TRUNK_BEND, TRUNK_TURN
+from amvel.movements.wrong import Wrong
 
 
 def _twist(s: Setting) -> list[Frame]:
@@ -43,7 +44,7 @@ FAMILY = (
         cues=("one shoulder towards the other knee",),
         faults=(
             BELLY_DOMES,
-            fault("pulls the head", "the hands drag the neck", "the belly is tired", "lower the head"),
+            fault("pulls the head", "the hands drag the neck", "the belly is tired", "lower the head", Wrong({"neck.flexion": 24, "head.nod": 10})),
             BREATH_HELD,
         ),
         felt="the side of the belly",

@@ -6,24 +6,26 @@ from amvel.movements.faults import BREATH_HELD
 from amvel.movements.frames import Aim, Frame
 from amvel.movements.lying_positions import own_heel_distance_cm, supine_crook
 from amvel.movements.session_part import SessionPart
+from amvel.movements.sign import Sign
+from amvel.movements.wrong import Wrong
 
 _SUCKS = Fault(
     "sucks in the navel",
     "the navel is pulled in and the ribs lift",
     "the outer layer works alone",
-    "think of the two hip bones drawing together, not of the navel",
+    "think of the two hip bones drawing together, not of the navel", Wrong({"lower_thoracic.flexion": -14, "lumbar.flexion": -6}),
 )
 _PUSHES = Fault(
     "pushes out",
     "the belly swells against the fingers",
     "pressure instead of a draw",
-    "breathe out first, then narrow the waist",
+    "breathe out first, then narrow the waist", Wrong(domes=True),
 )
 _BUTTOCKS = Fault(
     "buttocks clench",
     "the buttocks tighten or the pelvis tips",
     "more force than the task needs",
-    "a third of the effort",
+    "a third of the effort", Wrong({"lumbar.flexion": 14}),
 )
 
 
@@ -69,7 +71,7 @@ _FEEL = "Fingertips about 2.5 cm in and 2.5 cm down from the front hip bones."
 
 
 def _step(
-    id: str, title: str, extra: tuple[str, ...], cues: tuple[str, ...], dose: Dose, weight: float, effort: float, do: tuple[str, ...]
+    id: str, title: str, extra: tuple[str, ...], cues: tuple[str, ...], dose: Dose, weight: float, effort: float, do: tuple[str, ...], *signs: Sign
 ) -> Step:
     return Step(
         id,
@@ -86,6 +88,7 @@ def _step(
         effort=effort,
         parameters=(_HEELS,),
         do=do,
+        signs=(Sign.NARROW, *signs),
     )
 
 
@@ -126,6 +129,7 @@ FAMILY = Family(
                 "Keep it while two or three easy breaths go on above it; ribs move, the lower belly stays quietly firm.",
                 "Let go wholly for one breath before the next.",
             ),
+            Sign.BREATH,
         ),
         _step(
             "hold_while_talking",
@@ -140,6 +144,7 @@ FAMILY = Family(
                 "Count aloud to ten in your usual voice; the fingers keep feeling the same firmness through every word.",
                 "Let go, breathe, and begin anew.",
             ),
+            Sign.TALK,
         ),
     ),
     part=SessionPart.SETTLES,

@@ -13,6 +13,7 @@ from amvel.movements.ladder import Ladder, fault
 from amvel.movements.needs import FIRM_CHAIR, THICK_PAD
 from amvel.movements.positions import both, flat_sole, half_kneeling, kneeling, standing, trunk_lean
 from amvel.movements.session_part import SessionPart
+from amvel.movements.wrong import Wrong
 
 _SIDES = ("left", "right")
 _THIGH_LEVEL_DEG = 90.0
@@ -168,7 +169,7 @@ FAMILY = (
                 "rounds over",
                 "the back bends as the knee lifts",
                 "weight too far behind",
-                "nose over the hands first",
+                "nose over the hands first", Wrong({"lumbar.flexion": 20, "lower_thoracic.flexion": 14, "upper_thoracic.flexion": 8}),
             ),
             BREATH_HELD,
         ),

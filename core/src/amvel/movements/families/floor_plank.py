@@ -8,6 +8,7 @@ from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, SHOULDER_CLIMBS
 from amvel.movements.frames import Aim, Frame, Surface, Touch
 from amvel.movements.ladder import Ladder, fault
 from amvel.movements.positions import FACE_DOWN, FLOOR, both
+from amvel.movements.wrong import Wrong
 
 _SIDES = ("left", "right")
 
@@ -91,7 +92,7 @@ FAMILY = (
         ),
         faults=(
             BACK_ARCHES,
-            fault("hips pike", "the seat goes up", "the belly has let go", "front of the hips forward"),
+            fault("hips pike", "the seat goes up", "the belly has let go", "front of the hips forward", Wrong({"left.hip.flexion": 26, "right.hip.flexion": 26})),
             SHOULDER_CLIMBS,
             BREATH_HELD,
         ),

@@ -2,12 +2,13 @@
 
 from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Setting
-from amvel.movements.faults import BREATH_HELD
+from amvel.movements.faults import BREATH_HELD, KNEE_FALLS_IN
 from amvel.movements.frames import Aim, Frame, Prop, Touch
 from amvel.movements.ladder import Ladder, fault
 from amvel.movements.needs import CLOTH, FIRM_CHAIR
 from amvel.movements.positions import sitting
 from amvel.movements.seats import SEAT
+from amvel.movements.wrong import Wrong
 
 
 def _sit(s: Setting) -> Frame:
@@ -54,9 +55,9 @@ FAMILY = (
                 "foot rolls out",
                 "the little toe side lifts less",
                 "the outside of the leg pulls",
-                "big toe and little toe together",
+                "big toe and little toe together", Wrong({"left.ankle.inversion": 22}),
             ),
-            BREATH_HELD,
+            KNEE_FALLS_IN, BREATH_HELD,
         ),
         felt="the sole and the shin; cramp eases",
         not_felt="the knee",

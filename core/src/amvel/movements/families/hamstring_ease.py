@@ -3,13 +3,14 @@
 from amvel.movements.breath import steady
 from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.families.knee_fold import leg_folded
-from amvel.movements.faults import BREATH_HELD
+from amvel.movements.faults import BREATH_HELD, SHOULDER_CLIMBS
 from amvel.movements.frames import Frame, Prop
 from amvel.movements.ladder import Ladder, fault
 from amvel.movements.lying_positions import supine_crook
 from amvel.movements.needs import STRAP
 from amvel.movements.positions import both
 from amvel.movements.promise import hip_bend, joint
+from amvel.movements.wrong import Wrong
 
 
 def _base(s: Setting) -> Frame:
@@ -54,9 +55,9 @@ FAMILY = (
                 "pelvis tucks",
                 "the tailbone lifts",
                 "the leg has gone further than the hip lets it",
-                "a little less",
+                "a little less", Wrong({"lumbar.flexion": 16}),
             ),
-            BREATH_HELD,
+            SHOULDER_CLIMBS, BREATH_HELD,
         ),
         felt="the back of the thigh or the buttock",
         not_felt="tingling, pain behind the knee",

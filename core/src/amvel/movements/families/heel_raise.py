@@ -2,16 +2,17 @@
 
 from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Family, Fault, Frames, Parameter, Setting, Step
-from amvel.movements.faults import BREATH_HELD
+from amvel.movements.faults import BACK_ARCHES, BREATH_HELD
 from amvel.movements.frames import Aim, Frame, Touch
 from amvel.movements.needs import WORKTOP_OR_CHAIR_BACK
 from amvel.movements.standing_support import at_the_counter, ways_to_hold
+from amvel.movements.wrong import Wrong
 
 _ROLLS = Fault(
     "ankle rolls out",
     "the weight goes to the little toes",
     "the ball of the big toe lets go",
-    "both sides of the ball press evenly",
+    "both sides of the ball press evenly", Wrong({"left.ankle.inversion": 20}),
 )
 
 
@@ -45,7 +46,7 @@ def _step(id: str, title: str, support: str, extra: str, balance: float, effort:
         _frames(support),
         ("Stand tall at a worktop, feet hip-wide.", extra),
         ("up through the crown", "down as slowly as up"),
-        (_ROLLS, BREATH_HELD),
+        (_ROLLS, BACK_ARCHES, BREATH_HELD),
         "the calves",
         "cramp in the sole that does not ease",
         breath(exhale("to rise"), back=inhale("to lower")),

@@ -8,6 +8,7 @@ from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, SHOULDER_CLIMBS
 from amvel.movements.frames import Aim, Frame, Touch
 from amvel.movements.ladder import Ladder, fault
 from amvel.movements.positions import hands_and_knees
+from amvel.movements.wrong import Wrong
 
 
 def _tucked(s: Setting) -> Frame:
@@ -87,7 +88,7 @@ FAMILY = (
                 "seat goes up",
                 "the hips rise above the shoulders",
                 "the legs do it alone",
-                "lift the knees only",
+                "lift the knees only", Wrong({"left.knee.flexion": -22, "right.knee.flexion": -22}),
             ),
             SHOULDER_CLIMBS,
             BREATH_HELD,

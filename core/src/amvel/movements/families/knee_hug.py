@@ -3,18 +3,21 @@
 from amvel.movements.breath import steady
 from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.families.knee_fold import leg_folded
-from amvel.movements.faults import BREATH_HELD
+from amvel.movements.faults import BREATH_HELD, HEAD_LIFTS
 from amvel.movements.frames import Aim, Frame, Touch
 from amvel.movements.ladder import Ladder, fault
 from amvel.movements.lying_positions import supine_crook
 from amvel.movements.positions import both
 from amvel.movements.promise import hip_bend
 from amvel.movements.session_part import SessionPart
+from amvel.movements.wrong import Wrong
+
+HUGGED_KNEE_DEG = 115.0
 
 
 def _hug(frame: Frame, hip: float, sides: tuple[str, ...], name: str) -> Frame:
     for side in sides:
-        frame = leg_folded(frame, side, hip, 115.0, name)
+        frame = leg_folded(frame, side, hip, HUGGED_KNEE_DEG, name)
     arms = both(shoulder_flexion=38.0, elbow_flexion=40.0, shoulder_abduction=5.0, forearm_pronation=20.0)
     hugged = frame.with_(name, **arms).free_(**both(shoulder_flexion=0.1, elbow_flexion=0.1, shoulder_abduction=0.3))
     near = "left" if len(sides) == 1 else None
@@ -28,9 +31,9 @@ def _hug(frame: Frame, hip: float, sides: tuple[str, ...], name: str) -> Frame:
     )
 
 
-def held_frames(s: Setting, sides: tuple[str, ...]) -> list[Frame]:
+def held_frames(s: Setting, sides: tuple[str, ...], hug: float) -> list[Frame]:
     """From bent knees one knee after the other into the hands."""
-    start, hug = supine_crook(s.body), s.number("hug_deg")
+    start = supine_crook(s.body)
     if len(sides) == 1:
         return [start, _hug(start, hug, sides, "knee held")]
     return [start, _hug(start, min(hug, _FIRST_DEG), sides[:1], "first knee held"), _hug(start, hug, sides, "both knees held")]
@@ -40,7 +43,7 @@ _FIRST_DEG = 100.0  # the first of two knees only waits for the second
 
 
 def _one(s: Setting) -> list[Frame]:
-    return held_frames(s, ("left",))
+    return held_frames(s, ("left",), s.number("hug_deg"))
 
 
 _HUG = Parameter("hug_deg", "how near the knee comes", "deg", 112, low=85, high=125, grid=3, easier="down", shows=hip_bend())
@@ -54,8 +57,8 @@ FAMILY = (
         setup=("Lie on your back, knees bent.", "Take one knee, later the other, never both at once."),
         cues=("let the arms hold the weight", "breathe into the back of the pelvis"),
         faults=(
-            fault("pulls hard", "the tailbone lifts far", "force instead of rest", "hold only, do not pull"),
-            BREATH_HELD,
+            fault("pulls hard", "the tailbone lifts far", "force instead of rest", "hold only, do not pull", Wrong({"lumbar.flexion": 16})),
+            HEAD_LIFTS, BREATH_HELD,
         ),
         felt="the low back letting go",
         not_felt="a pinch in the groin",

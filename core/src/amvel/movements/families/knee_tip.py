@@ -2,7 +2,7 @@
 
 from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Parameter, Setting
-from amvel.movements.faults import BREATH_HELD, PELVIS_ROCKS
+from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, PELVIS_ROCKS
 from amvel.movements.frames import Frame
 from amvel.movements.ladder import Ladder
 from amvel.movements.lying_positions import supine_crook
@@ -38,7 +38,7 @@ FAMILY = (
         "The smallest turn of the hip that the pelvis does not follow.",
         setup=("Lie on your back, knees bent, feet flat and hip-wide.", "Fingers on the hip bones."),
         cues=("the knee leans, the pelvis does not know", "back to the middle as slowly as out"),
-        faults=(PELVIS_ROCKS, BREATH_HELD),
+        faults=(PELVIS_ROCKS, BACK_ARCHES, BREATH_HELD),
         felt="deep in the hip, low in the belly",
         not_felt="the groin pulling",
         breath=breath(exhale("to lean"), back=inhale("to come back")),

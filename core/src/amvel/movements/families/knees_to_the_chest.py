@@ -1,19 +1,24 @@
 """Both knees pulled to the chest: asked for as a stretch, and a bend that the arms force."""
 
+import math
+
 from amvel.movements.breath import steady
 from amvel.movements.declaration import Dose, Parameter, Setting
-from amvel.movements.families.knee_hug import held_frames
-from amvel.movements.faults import BREATH_HELD
+from amvel.movements.families.knee_hug import HUGGED_KNEE_DEG, held_frames
+from amvel.movements.faults import BREATH_HELD, HEAD_LIFTS
 from amvel.movements.frames import Frame
 from amvel.movements.ladder import Ladder, fault
-from amvel.movements.promise import hip_bend
+from amvel.movements.promise import TRUNK_BEND
+from amvel.movements.wrong import Wrong
 
 
 def _both(s: Setting) -> list[Frame]:
-    return held_frames(s, ("left", "right"))
+    """The arms pull the knees to where the hips end, and on: from there the low back gives."""
+    ends = min(math.degrees(s.capacities.hip_stop_rad(side, math.radians(HUGGED_KNEE_DEG))) for side in ("left", "right"))
+    return held_frames(s, ("left", "right"), ends + s.number("pull_deg"))
 
 
-_HUG = Parameter("hug_deg", "how near the knees come", "deg", 121, low=112, high=127, grid=3, easier="down", shows=hip_bend())
+_PULL = Parameter("pull_deg", "how far the low back gives", "deg", 15, low=12, high=24, grid=3, easier="down", shows=TRUNK_BEND)
 FAMILY = (
     Ladder(
         "knees_to_the_chest",
@@ -23,11 +28,11 @@ FAMILY = (
         asked_for=True,
         setup=("Lie on your back, knees bent.",),
         cues=("one knee after the other into the hands", "hold, do not pull"),
-        faults=(fault("pulls hard", "the tailbone lifts far", "force instead of rest", "hold only, do not pull"), BREATH_HELD),
+        faults=(fault("pulls hard", "the tailbone lifts far", "force instead of rest", "hold only, do not pull", Wrong({"lumbar.flexion": 16})), HEAD_LIFTS, BREATH_HELD),
         felt="the low back letting go",
         not_felt="a pinch in the groin, leg pain",
         breath=steady("quiet breaths"),
-        parameters=(_HUG,),
+        parameters=(_PULL,),
         arrow="left.knee",
     )
     .rung("pulled_in", "Pulled in with both arms", _both, Dose(2, 1, 10.0, hold_s=6), {"breath": 0.2}, 2,

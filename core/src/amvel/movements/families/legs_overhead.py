@@ -4,7 +4,7 @@ import numpy as np
 
 from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Setting
-from amvel.movements.faults import BREATH_HELD
+from amvel.movements.faults import BREATH_HELD, TRUNK_ROUNDS
 from amvel.movements.frames import Aim, Frame, Touch
 from amvel.movements.ladder import Ladder, fault
 from amvel.movements.lying_positions import BACK_OF_PELVIS, supine_crook
@@ -48,7 +48,7 @@ FAMILY = (
         cues=("roll onto the shoulders",),
         faults=(
             fault("neck is pressed", "the chin digs into the chest", "the neck carries", "come down"),
-            BREATH_HELD,
+            TRUNK_ROUNDS, BREATH_HELD,
         ),
         felt="the back of the body",
         not_felt="the neck, pressure in the head",

@@ -3,7 +3,7 @@
 from amvel.movements.breath import steady
 from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.families.breathing_rest import calf_support_cm
-from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, THIGH_TAKES_OVER
+from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, RIBS_FLARE, THIGH_TAKES_OVER
 from amvel.movements.frames import Frame
 from amvel.movements.ladder import Ladder, fault
 from amvel.movements.lying_positions import supine_calves_up
@@ -68,7 +68,7 @@ FAMILY = (
                 "let the other leg lie heavy",
             ),
             BACK_ARCHES,
-            BREATH_HELD,
+            RIBS_FLARE, BREATH_HELD,
             THIGH_TAKES_OVER,
         ),
         felt="belly and waist round the breath",

@@ -2,10 +2,11 @@
 
 from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Setting
-from amvel.movements.faults import BREATH_HELD
+from amvel.movements.faults import BREATH_HELD, LEG_ROLLS
 from amvel.movements.frames import Aim, Frame
 from amvel.movements.ladder import Ladder, fault
 from amvel.movements.lying_positions import supine_crook
+from amvel.movements.wrong import Wrong
 
 
 def _long(s: Setting) -> Frame:
@@ -36,8 +37,8 @@ FAMILY = (
         setup=("Lie on your back, one leg long, heel resting, the other knee bent.",),
         cues=("long slow strokes", "big toe and little toe reach apart"),
         faults=(
-            fault("foot rolls", "the foot turns in or out", "one side pulls", "draw both sides up"),
-            BREATH_HELD,
+            fault("foot rolls", "the foot turns in or out", "one side pulls", "draw both sides up", Wrong({"left.ankle.inversion": 22})),
+            LEG_ROLLS, BREATH_HELD,
         ),
         felt="shin, calf and sole",
         not_felt="tingling down the leg",

@@ -8,6 +8,7 @@ from amvel.movements.frames import Frame
 from amvel.movements.ladder import Ladder, fault
 from amvel.movements.lying_positions import supine_crook
 from amvel.movements.promise import TRUNK_SIDE
+from amvel.movements.wrong import Wrong
 
 
 def _reach(s: Setting, start: Frame) -> list[Frame]:
@@ -38,7 +39,7 @@ FAMILY = (
         cues=("the ribs slide on the floor, they do not lift", "both hip bones stay level"),
         faults=(
             PELVIS_ROCKS,
-            fault("curls up", "head and shoulders lift", "the front helps", "heavy head"),
+            fault("curls up", "head and shoulders lift", "the front helps", "heavy head", Wrong({"neck.flexion": 26, "upper_thoracic.flexion": 14}, ("occiput", "upper_back"))),
             BREATH_HELD,
         ),
         felt="the side of the waist that shortens",

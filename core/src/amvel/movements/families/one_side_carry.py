@@ -8,6 +8,7 @@ from amvel.movements.ladder import Ladder, fault
 from amvel.movements.needs import BAG, WORKTOP
 from amvel.movements.positions import SIDEWAYS, standing, weight_on_one_foot
 from amvel.movements.session_part import SessionPart
+from amvel.movements.wrong import Wrong
 
 
 def _stand(s: Setting) -> Frame:
@@ -59,7 +60,7 @@ FAMILY = (
         setup=("A bag or jug in one hand, a worktop within reach of the other.",),
         cues=("grow away from the bag, no lean and no hitch", "ribs over the pelvis"),
         faults=(
-            fault("leans", "the shoulders go over to the free side", "the load is too much", "lighter"),
+            fault("leans", "the shoulders go over to the free side", "the load is too much", "lighter", Wrong({"lumbar.side_bend": -14})),
             PELVIS_DROPS,
             BREATH_HELD,
         ),

@@ -11,6 +11,7 @@ from amvel.movements.ladder import Ladder, fault
 from amvel.movements.needs import CUSHION, FIRM_CHAIR, THICK_PAD
 from amvel.movements.positions import FACE_DOWN
 from amvel.movements.promise import hip_bend, joint
+from amvel.movements.wrong import Wrong
 
 _SIDES = ("left", "right")
 _FRAME_SHARE = 0.20  # the rail of the chair that the hands press, as a share of the seat height (our estimate)
@@ -178,9 +179,9 @@ FAMILY = (
                 "low back lifts",
                 "the belly leaves the seat’s edge",
                 "the low back has taken over",
-                "lift half as high",
+                "lift half as high", Wrong({"lumbar.flexion": -18}),
             ),
-            fault("neck shortens", "the eyes look ahead", "the neck does the lifting", "eyes on the floor"),
+            fault("neck shortens", "the eyes look ahead", "the neck does the lifting", "eyes on the floor", Wrong({"neck.flexion": -26, "head.nod": -10}, ("forehead",))),
             SHOULDER_CLIMBS,
             BREATH_HELD,
         ),

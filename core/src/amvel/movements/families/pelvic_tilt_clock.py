@@ -2,12 +2,13 @@
 
 from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Parameter, Setting
-from amvel.movements.faults import BREATH_HELD
+from amvel.movements.faults import BREATH_HELD, RIBS_FLARE
 from amvel.movements.frames import Frame
 from amvel.movements.ladder import Ladder, fault
 from amvel.movements.lying_positions import supine_crook
 from amvel.movements.promise import TRUNK_BEND
 from amvel.movements.session_part import SessionPart
+from amvel.movements.wrong import Wrong
 
 
 def _start(s: Setting) -> Frame:
@@ -53,8 +54,9 @@ FAMILY = (
                 "the seat gets hard",
                 "the tuck comes from behind",
                 "let the buttocks be soft, belly only",
+                Wrong({"lumbar.flexion": 14}),
             ),
-            BREATH_HELD,
+            RIBS_FLARE, BREATH_HELD,
         ),
         felt="low in the belly",
         not_felt="the low back pinching, buttocks, thighs",

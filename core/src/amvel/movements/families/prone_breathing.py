@@ -3,11 +3,12 @@
 from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.families.shoulder_blade_slide import _FOREHEAD, _PELVIS, _base
-from amvel.movements.faults import BREATH_HELD
+from amvel.movements.faults import BACK_ARCHES, BREATH_HELD
 from amvel.movements.frames import Frame, Prop
 from amvel.movements.ladder import Ladder, fault
 from amvel.movements.needs import LIGHT_WEIGHT
 from amvel.movements.session_part import SessionPart
+from amvel.movements.wrong import Wrong
 
 
 def _plain(s: Setting) -> list[Frame]:
@@ -34,9 +35,9 @@ FAMILY = (
                 "breath stays high",
                 "only the shoulders move",
                 "the chest does the work",
-                "wait for the breath, longer out",
+                "wait for the breath, longer out", Wrong({"left.scapula.elevation": 16, "right.scapula.elevation": 16}),
             ),
-            BREATH_HELD,
+            BACK_ARCHES, BREATH_HELD,
         ),
         felt="the back of the waist widening",
         not_felt="the low back pinching",

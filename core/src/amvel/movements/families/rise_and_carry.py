@@ -3,7 +3,7 @@
 from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.families.sit_to_stand import ARMS_AHEAD, risen_frames
-from amvel.movements.faults import BREATH_HELD, TRUNK_ROUNDS
+from amvel.movements.faults import BREATH_HELD, KNEE_FALLS_IN, TRUNK_ROUNDS
 from amvel.movements.frames import Frame, Prop
 from amvel.movements.ladder import Ladder, fault
 from amvel.movements.needs import FIRM_CHAIR, WEIGHT, WORKTOP
@@ -46,7 +46,7 @@ FAMILY = (
                 "too many things at once",
                 "say the next step aloud",
             ),
-            BREATH_HELD,
+            KNEE_FALLS_IN, BREATH_HELD,
         ),
         felt="thighs, and quiet belly",
         not_felt="hurry",

@@ -10,6 +10,7 @@ from amvel.movements.ladder import Ladder, fault
 from amvel.movements.lying_positions import side_lying, supine_crook
 from amvel.movements.positions import FACE_UP, both
 from amvel.movements.session_part import SessionPart
+from amvel.movements.wrong import Wrong
 
 # What the rolling body meets on its way: each carries wherever it touches.
 _ROLLING = (
@@ -97,9 +98,9 @@ FAMILY = (
                 "knees lead",
                 "the pelvis turns before the shoulders",
                 "the trunk twists",
-                "reach with the arm first",
+                "reach with the arm first", Wrong({"lumbar.rotation": -14, "lower_thoracic.rotation": -10}),
             ),
-            fault("sits up", "head and shoulders lift forward", "the old way up", "stay long, roll like a log"),
+            fault("sits up", "head and shoulders lift forward", "the old way up", "stay long, roll like a log", Wrong({"neck.flexion": 22, "upper_thoracic.flexion": 16}, ("occiput", "upper_back"))),
             BREATH_HELD,
         ),
         felt="the whole trunk as one piece",

@@ -3,7 +3,7 @@
 from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Setting
 from amvel.movements.families.knee_fold import leg_folded
-from amvel.movements.faults import BREATH_HELD
+from amvel.movements.faults import BREATH_HELD, SHOULDER_CLIMBS
 from amvel.movements.frames import Frame, Touch
 from amvel.movements.ladder import Ladder, fault
 from amvel.movements.lying_positions import BACK_OF_PELVIS, supine_crook
@@ -55,7 +55,7 @@ FAMILY = (
         cues=("roll to the shoulder blades and back",),
         faults=(
             fault("rolls onto the neck", "the head touches the floor", "too much swing", "stop"),
-            BREATH_HELD,
+            SHOULDER_CLIMBS, BREATH_HELD,
         ),
         felt="the belly",
         not_felt="the neck, the knobs of the spine",

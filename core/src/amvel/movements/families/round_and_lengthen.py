@@ -3,10 +3,11 @@
 from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.families.arm_or_leg_slide import _HAND, RAISED, _base
-from amvel.movements.faults import BREATH_HELD
+from amvel.movements.faults import BREATH_HELD, SHOULDER_CLIMBS
 from amvel.movements.frames import Frame
 from amvel.movements.ladder import Ladder, fault
 from amvel.movements.promise import TRUNK_BEND
+from amvel.movements.wrong import Wrong
 
 
 def _round(s: Setting) -> list[Frame]:
@@ -43,9 +44,9 @@ FAMILY = (
                 "sags on the in-breath",
                 "the belly drops and the back hollows",
                 "the belly lets go",
-                "length, not hollow",
+                "length, not hollow", Wrong({"lumbar.flexion": -20}),
             ),
-            BREATH_HELD,
+            SHOULDER_CLIMBS, BREATH_HELD,
         ),
         felt="between the shoulder blades, low belly",
         not_felt="pinching in the low back",

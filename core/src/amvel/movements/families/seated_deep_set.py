@@ -10,6 +10,8 @@ from amvel.movements.needs import FIRM_CHAIR
 from amvel.movements.positions import sitting
 from amvel.movements.seats import SEAT
 from amvel.movements.session_part import SessionPart
+from amvel.movements.sign import Sign
+from amvel.movements.wrong import Wrong
 
 _ON_THE_BELLY = {"shoulder_flexion": -12.0, "shoulder_abduction": 22.0, "elbow_flexion": 85.0, "shoulder_rotation": 55.0}
 _AHEAD_CM, _IN_CM = 3.0, 2.5  # of the hip bone: on the belly wall, towards the middle
@@ -56,13 +58,14 @@ FAMILY = (
         ),
         cues=("begin as if to stop the flow, then let the two hip bones draw together", "a third of your strength is plenty"),
         faults=(
-            fault("sucks in", "the navel goes back and the ribs lift", "the upper belly is pulled in", "lower and less; the ribs stay"),
-            fault("pushes out", "the fingers are pushed away", "the straight muscle bears down", "less; out with the breath first"),
+            fault("sucks in", "the navel goes back and the ribs lift", "the upper belly is pulled in", "lower and less; the ribs stay", Wrong({"lower_thoracic.flexion": -14, "lumbar.flexion": -8})),
+            fault("pushes out", "the fingers are pushed away", "the straight muscle bears down", "less; out with the breath first", Wrong(domes=True)),
             SHOULDER_CLIMBS,
             BREATH_HELD,
         ),
         felt="a gentle firming under the fingertips",
         not_felt="bulging against the fingers, pressure downwards",
+        signs=(Sign.NARROW,),
         breath=breath(exhale("to draw"), end=breathe("then breathe on quietly while the draw stays")),
         parameters=(SEAT,),
         props=(FIRM_CHAIR,),
@@ -87,6 +90,7 @@ FAMILY = (
         Dose(6, 1, 15.0),
         {"deep_control": 0.7, "breath": 0.4},
         2,
+        signs=(Sign.NARROW, Sign.BREATH),
         do=(
             "Sit tall away from the rest, fingertips on the belly wall.",
             "Breathe {out} and draw, then keep it for three easy breaths; you do not sink while you breathe.",

@@ -9,6 +9,7 @@ from amvel.movements.needs import BAND, FIRM_CHAIR
 from amvel.movements.positions import hip_wide, sitting
 from amvel.movements.promise import joint
 from amvel.movements.seats import SEAT
+from amvel.movements.wrong import Wrong
 
 
 def _banded(frame: Frame, pull_n: float) -> Frame:
@@ -50,7 +51,7 @@ FAMILY = (
         faults=(
             TRUNK_ROUNDS,
             fault(
-                "leans away", "the trunk goes to the other side", "the hip is weak", "half the range, stay tall"
+                "leans away", "the trunk goes to the other side", "the hip is weak", "half the range, stay tall", Wrong({"lumbar.side_bend": -14})
             ),
             BREATH_HELD,
         ),

@@ -2,7 +2,7 @@
 
 from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Parameter, Setting
-from amvel.movements.faults import BREATH_HELD, TRUNK_ROUNDS
+from amvel.movements.faults import BREATH_HELD, LEANS_BACK, TRUNK_ROUNDS
 from amvel.movements.frames import Frame
 from amvel.movements.ladder import Ladder
 from amvel.movements.needs import FIRM_CHAIR
@@ -40,7 +40,7 @@ FAMILY = (
         "Stops where the pelvis tucks: that is the hamstring’s limit.",
         setup=("Sit tall near the front of a firm seat, feet flat.",),
         cues=("the sit bones stay under you", "the leg reaches, the back does not round"),
-        faults=(TRUNK_ROUNDS, BREATH_HELD),
+        faults=(TRUNK_ROUNDS, LEANS_BACK, BREATH_HELD),
         felt="the front of the thigh, the belly",
         not_felt="tingling down the leg",
         breath=breath(exhale("to reach"), back=inhale("to come back")),

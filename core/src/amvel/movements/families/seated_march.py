@@ -7,12 +7,13 @@ from amvel.movements.frames import Aim, Frame, Touch
 from amvel.movements.needs import FIRM_CHAIR
 from amvel.movements.positions import sitting
 from amvel.movements.seats import SEAT
+from amvel.movements.wrong import Wrong
 
 _LEANS = Fault(
     "leans back",
     "the trunk goes back as the leg comes up",
     "the hip flexor pulls the trunk",
-    "lift less; grow tall before the foot leaves",
+    "lift less; grow tall before the foot leaves", Wrong({"left.hip.flexion": -14, "right.hip.flexion": -14}),
 )
 
 

@@ -11,6 +11,7 @@ from amvel.movements.positions import sitting
 from amvel.movements.promise import TRUNK_BEND
 from amvel.movements.seats import SEAT
 from amvel.movements.session_part import SessionPart
+from amvel.movements.wrong import Wrong
 
 
 def _start(s: Setting) -> Frame:
@@ -37,8 +38,8 @@ FAMILY = (
         setup=("Sit on a firm seat, feet flat, hands on the thighs.",),
         cues=("the pelvis rolls, the head stays where it is", "rest where both sit bones point straight down"),
         faults=(
-            fault("leans", "the whole trunk goes back and forth", "the hips move instead of the pelvis under you", "smaller; the breastbone stays over the seat"),
-            fault("slumps", "the chest sinks", "it becomes a rounding of the whole back", "let the crown grow while the pelvis rolls"),
+            fault("leans", "the whole trunk goes back and forth", "the hips move instead of the pelvis under you", "smaller; the breastbone stays over the seat", Wrong({"left.hip.flexion": -16, "right.hip.flexion": -16})),
+            fault("slumps", "the chest sinks", "it becomes a rounding of the whole back", "let the crown grow while the pelvis rolls", Wrong({"lumbar.flexion": 16, "lower_thoracic.flexion": 12, "upper_thoracic.flexion": 10})),
             BREATH_HELD,
         ),
         felt="low in the belly, the sit bones on the seat",
@@ -46,6 +47,7 @@ FAMILY = (
         breath=breath(exhale("to roll back"), back=inhale("to come up")),
         parameters=(_BY, SEAT),
         props=(FIRM_CHAIR,),
+        arrow="waist_back",
     )
     .rung(
         "find_the_middle",

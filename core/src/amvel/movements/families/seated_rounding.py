@@ -4,7 +4,7 @@ from dataclasses import replace
 
 from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Parameter, Setting
-from amvel.movements.faults import BREATH_HELD
+from amvel.movements.faults import BREATH_HELD, SHOULDER_CLIMBS
 from amvel.movements.frames import Aim, Frame
 from amvel.movements.ladder import Ladder, fault
 from amvel.movements.positions import both, sitting, trunk_lean
@@ -67,7 +67,7 @@ FAMILY = (
         cues=("reach for the feet",),
         faults=(
             fault("bounces", "the trunk swings down", "momentum instead of length", "slowly, once"),
-            BREATH_HELD,
+            SHOULDER_CLIMBS, BREATH_HELD,
         ),
         felt="the back of the thighs",
         not_felt="tingling, the low back",

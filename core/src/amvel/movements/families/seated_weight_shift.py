@@ -4,12 +4,13 @@ import numpy as np
 
 from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Parameter, Setting
-from amvel.movements.faults import BREATH_HELD
+from amvel.movements.faults import BREATH_HELD, TRUNK_ROUNDS
 from amvel.movements.frames import Frame, Touch
 from amvel.movements.ladder import Ladder, fault
 from amvel.movements.needs import FIRM_CHAIR
 from amvel.movements.positions import sitting
 from amvel.movements.seats import SEAT
+from amvel.movements.wrong import Wrong
 
 
 def _shifted(s: Setting) -> Frame:
@@ -53,10 +54,10 @@ FAMILY = (
         cues=("grow on the side you load", "the other sit bone gets light, it does not lift"),
         faults=(
             fault(
-                "collapses", "the loaded side gets short", "the waist lets go", "reach the ear to the ceiling"
+                "collapses", "the loaded side gets short", "the waist lets go", "reach the ear to the ceiling", Wrong({"lumbar.side_bend": 14})
             ),
             fault("feet push", "a foot presses to help", "the trunk is late", "light feet"),
-            BREATH_HELD,
+            TRUNK_ROUNDS, BREATH_HELD,
         ),
         felt="the side of the waist, the loaded sit bone",
         not_felt="the low back",

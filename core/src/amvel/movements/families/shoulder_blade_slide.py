@@ -7,12 +7,13 @@ from amvel.movements.frames import Frame, Touch
 from amvel.movements.lying_positions import prone
 from amvel.movements.needs import CUSHION, TOWEL
 from amvel.movements.positions import both
+from amvel.movements.wrong import Wrong
 
 _NECK = Fault(
     "neck shortens",
     "the eyes look ahead and the chin lifts",
     "the neck does the lifting",
-    "look at the floor, crown of the head away",
+    "look at the floor, crown of the head away", Wrong({"neck.flexion": -26, "head.nod": -10}, ("forehead",)),
 )
 
 

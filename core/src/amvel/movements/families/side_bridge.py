@@ -7,6 +7,7 @@ from amvel.movements.frames import Aim, Frame, Surface, Touch
 from amvel.movements.ladder import Ladder, fault
 from amvel.movements.lying_positions import side_lying
 from amvel.movements.needs import CUSHION
+from amvel.movements.wrong import Wrong
 
 _SIDES = ("left", "right")
 # The floor under a hip that is lightened: it carries about half of what it carries at rest (our choice).
@@ -147,12 +148,12 @@ FAMILY = (
         setup=_SETUP,
         cues=("from shoulder to top hip one length", "top buttock set", "hand under the neck when it tires"),
         faults=(
-            fault("hips sag", "the lower waist sinks", "the side has let go", "come down, breathe, lift again"),
+            fault("hips sag", "the lower waist sinks", "the side has let go", "come down, breathe, lift again", Wrong({"lumbar.side_bend": 16})),
             fault(
                 "rolls forward",
                 "the top shoulder or hip turns to the floor",
                 "the turn is not held",
-                "stack the hips",
+                "stack the hips", Wrong(turn_deg=-16),
             ),
             SHOULDER_CLIMBS,
             BREATH_HELD,

@@ -8,6 +8,7 @@ from amvel.movements.ladder import Ladder, fault
 from amvel.movements.lying_positions import side_lying
 from amvel.movements.needs import CUSHION
 from amvel.movements.promise import joint
+from amvel.movements.wrong import Wrong
 
 _CUSHION_CM = 10.0
 
@@ -76,7 +77,7 @@ FAMILY = (
                 "leg drifts forward",
                 "the foot comes in front",
                 "the thigh has taken over",
-                "heel a little behind you",
+                "heel a little behind you", Wrong({"left.hip.flexion": 28}),
             ),
             BREATH_HELD,
         ),

@@ -13,6 +13,7 @@ from amvel.movements.lying_positions import side_lying
 from amvel.movements.needs import FIRM_BED
 from amvel.movements.positions import LEFT_SIDE_UP, sitting
 from amvel.movements.session_part import SessionPart
+from amvel.movements.wrong import Wrong
 
 _SIDES = ("left", "right")
 
@@ -152,13 +153,13 @@ FAMILY = (
                 "twists up",
                 "the chest turns to the ceiling on the way",
                 "the arms push too late",
-                "nose over the edge",
+                "nose over the edge", Wrong({"lower_thoracic.rotation": 16, "upper_thoracic.rotation": 12}),
             ),
             fault(
                 "drops the head",
                 "the neck bends to the side",
                 "the head is heavy",
-                "head in line with the back",
+                "head in line with the back", Wrong({"neck.side_bend": -26}),
             ),
             BREATH_HELD,
         ),
@@ -170,6 +171,7 @@ FAMILY = (
         props=(FIRM_BED,),
         parameters=(_BED,),
         arrow="vertex",
+        view="top",
     )
     .rung(
         "to_the_forearm",

@@ -2,7 +2,7 @@
 
 from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Parameter, Setting
-from amvel.movements.faults import BELLY_DOMES, BREATH_HELD
+from amvel.movements.faults import BELLY_DOMES, BREATH_HELD, TRUNK_ROUNDS
 from amvel.movements.frames import Frame, Touch
 from amvel.movements.ladder import Ladder, fault
 from amvel.movements.lying_positions import supine_crook
@@ -51,7 +51,7 @@ FAMILY = (
         faults=(
             BELLY_DOMES,
             fault("throws the arms", "momentum lifts the trunk", "the belly is not enough", "less high"),
-            BREATH_HELD,
+            TRUNK_ROUNDS, BREATH_HELD,
         ),
         felt="the front of the belly",
         not_felt="the neck, the front of the hips",

@@ -2,11 +2,12 @@
 
 from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Parameter, Setting
-from amvel.movements.faults import BREATH_HELD
+from amvel.movements.faults import BACK_ARCHES, BREATH_HELD
 from amvel.movements.frames import Aim, Frame, Prop
 from amvel.movements.ladder import Ladder, fault
 from amvel.movements.lying_positions import supine_crook
 from amvel.movements.needs import BELT, HOUSEHOLD_ROLL
+from amvel.movements.wrong import Wrong
 
 
 def _knees_give(s: Setting) -> Frame:
@@ -35,8 +36,8 @@ FAMILY = (
         setup=("Lie on your back, knees bent, heels two hand lengths from the buttocks.",),
         cues=("half of your strength, both sides the same", "build up, keep for three seconds, let go"),
         faults=(
-            fault("one side more", "one knee moves", "one side is stronger", "give the weaker side time"),
-            BREATH_HELD,
+            fault("one side more", "one knee moves", "one side is stronger", "give the weaker side time", Wrong({"left.hip.abduction": -14})),
+            BACK_ARCHES, BREATH_HELD,
         ),
         felt="inner thighs and low belly, evenly",
         not_felt="a sharp pain at the pubic bone or the back of the pelvis; a painless click is fine",

@@ -10,6 +10,7 @@ from amvel.movements.ladder import Ladder, fault
 from amvel.movements.needs import WALL, WORKTOP
 from amvel.movements.positions import both, standing
 from amvel.movements.session_part import SessionPart
+from amvel.movements.wrong import Wrong
 
 
 def _at_the_wall(s: Setting) -> Frame:
@@ -67,7 +68,7 @@ FAMILY = (
                 "breath climbs",
                 "only the upper chest moves",
                 "the belly is held in",
-                "softer knees, longer breath out",
+                "softer knees, longer breath out", Wrong({"left.scapula.elevation": 16, "right.scapula.elevation": 16}),
             ),
             BREATH_HELD,
         ),

@@ -2,11 +2,12 @@
 
 from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Setting
-from amvel.movements.faults import BREATH_HELD
+from amvel.movements.faults import BREATH_HELD, KNEE_FALLS_IN
 from amvel.movements.frames import Aim, Frame
 from amvel.movements.ladder import Ladder, fault
 from amvel.movements.needs import WORKTOP
 from amvel.movements.standing_support import HOLD, WORKTOP_CM, at_the_counter
+from amvel.movements.wrong import Wrong
 
 
 def _rock(s: Setting) -> list[Frame]:
@@ -38,11 +39,12 @@ FAMILY = (
                 "the toes claw the floor",
                 "the weight is too far ahead",
                 "soft toes, back a little",
+                Wrong({"left.toes.extension": -40, "right.toes.extension": -40}),
             ),
             fault(
-                "bends in the hips", "the seat goes back instead", "the ankles are stiff", "move as one piece"
+                "bends in the hips", "the seat goes back instead", "the ankles are stiff", "move as one piece", Wrong({"left.hip.flexion": 24, "right.hip.flexion": 24})
             ),
-            BREATH_HELD,
+            KNEE_FALLS_IN, BREATH_HELD,
         ),
         felt="the whole sole, the calf",
         not_felt="cramp that does not ease",

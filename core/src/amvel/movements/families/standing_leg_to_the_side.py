@@ -8,12 +8,13 @@ from amvel.movements.needs import WORKTOP_OR_CHAIR_BACK
 from amvel.movements.positions import weight_on_one_foot
 from amvel.movements.promise import joint
 from amvel.movements.standing_support import at_the_counter, ways_to_hold
+from amvel.movements.wrong import Wrong
 
 _LEANS = Fault(
     "trunk leans",
     "the trunk goes to the other side",
     "the leg is higher than the hip can carry",
-    "stay tall, lift half as high",
+    "stay tall, lift half as high", Wrong({"lumbar.side_bend": -16}),
 )
 
 

@@ -9,38 +9,14 @@ from amvel.movements.needs import WORKTOP
 from amvel.movements.positions import SIDEWAYS, hip_wide
 from amvel.movements.promise import joint
 from amvel.movements.standing_support import at_the_counter, ways_to_hold
+from amvel.movements.stepping import stepped_ahead
+from amvel.movements.wrong import Wrong
 
 
 def _frames(support: str) -> Frames:
     def frames(s: Setting) -> list[Frame]:
         start = at_the_counter(s, support).aim(Aim("left.hip", "x", 0.0, origin="right.hip", weight=0.3))
         step = s.number("step_cm")
-        over = start.free_(**SIDEWAYS)
-        forward = Aim("centre_of_mass", "x", _FOREFOOT_CM, origin="right.ankle")
-        over = over.unaim("centre_of_mass").aim(
-            forward, Aim("centre_of_mass", "y", 0.0, origin="right.ankle", weight=0.5), hip_wide(s.body)
-        )
-        over = over.with_("weight on one foot")
-        light = over.lift("left.heel", "left.ball").unaim("left.ankle")
-        light = light.with_(
-            "foot on its way",
-            left_hip_flexion=28.0,
-            left_knee_flexion=34.0,
-            left_ankle_dorsiflexion=6.0,
-            left_hip_abduction=0.0,
-        )
-        landed = over.unaim("left.ankle").aim(
-            Aim("left.ankle", "x", step, origin="right.ankle"), hip_wide(s.body)
-        )
-        landed = landed.with_(
-            "foot landed", left_hip_flexion=24.0, left_knee_flexion=14.0, right_knee_flexion=24.0
-        )
-        landed = landed.with_(right_hip_flexion=14.0)
-        landed = landed.free_(right_knee_flexion=0.2, right_hip_flexion=0.1, left_hip_flexion=0.1)
-        between = landed.unaim("centre_of_mass").aim(
-            Aim("centre_of_mass", "x", 0.5 * step + 4.0, origin="right.ankle", weight=0.5),
-            Aim("centre_of_mass", "y", 8.0 * s.body.stature_m * 0.6, origin="right.ankle", weight=0.5),
-        )
         ahead = start.unaim("left.ankle", "centre_of_mass").aim(
             Aim("left.ankle", "x", step, origin="right.ankle"),
             hip_wide(s.body),
@@ -60,12 +36,11 @@ def _frames(support: str) -> Frames:
         )
         give = {"left_hip_flexion": 0.1, "left_knee_flexion": 0.2, "right_hip_flexion": 0.1}
         reached = reached.lift("right.heel").free_(**give, **SIDEWAYS, right_toes_extension=0.2)
-        return [start, over, light, landed, between.with_("weight between the feet"), reached]
+        return [start, *stepped_ahead(start, s.body, step), reached]
 
     return frames
 
 
-_FOREFOOT_CM = 9.0  # ahead of the ankle, still over the standing foot
 _STEP = Parameter("step_cm", "length of the step", "cm", 26, low=12, high=50, grid=2, easier="down")
 _REACH = Parameter("reach_deg", "how high the arm reaches", "deg", 95, low=30, high=150, grid=5, easier="down", shows=joint("right.shoulder.flexion"))
 _WORDS = {
@@ -110,7 +85,7 @@ _LADDER = Ladder(
     faults=(
         KNEE_FALLS_IN,
         PELVIS_DROPS,
-        fault("reaches before arriving", "the arm pulls the trunk after it", "hurry", "step, count one, reach"),
+        fault("reaches before arriving", "the arm pulls the trunk after it", "hurry", "step, count one, reach", Wrong({"left.hip.flexion": 20, "right.hip.flexion": 20})),
         BREATH_HELD,
     ),
     felt="thigh and buttock of the leg ahead",

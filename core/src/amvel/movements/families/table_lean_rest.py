@@ -5,7 +5,7 @@ from dataclasses import replace
 from amvel.body import Anthropometry
 from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Parameter, Setting
-from amvel.movements.faults import BREATH_HELD, TRUNK_ROUNDS
+from amvel.movements.faults import BREATH_HELD, SHOULDER_CLIMBS, TRUNK_ROUNDS
 from amvel.movements.frames import Aim, Frame, Surface, Touch
 from amvel.movements.ladder import Ladder
 from amvel.movements.needs import CUSHION, FIRM_CHAIR, TABLE
@@ -76,7 +76,7 @@ FAMILY = (
         part=SessionPart.RESTS,
         setup=("Sit in front of a table that cannot move, cushions on it to the marked height.",),
         cues=("let the table have the weight", "breathe into the back of the ribs and the pelvis"),
-        faults=(TRUNK_ROUNDS, BREATH_HELD),
+        faults=(TRUNK_ROUNDS, SHOULDER_CLIMBS, BREATH_HELD),
         felt="widening of the back with every breath in",
         not_felt="the low back, the neck",
         breath_custom=True,

@@ -8,12 +8,13 @@ from amvel.movements.needs import FIRM_CHAIR
 from amvel.movements.positions import both, sitting
 from amvel.movements.promise import LEAN, joint
 from amvel.movements.seats import SEAT
+from amvel.movements.wrong import Wrong
 
 _CHIN = Fault(
     "chin leads",
     "the face looks up and the neck shortens",
     "the neck starts the lean",
-    "crown of the head leads, eyes a metre ahead",
+    "crown of the head leads, eyes a metre ahead", Wrong({"neck.flexion": -26}),
 )
 
 

@@ -11,6 +11,7 @@ from amvel.movements.needs import FIRM_CHAIR
 from amvel.movements.positions import sitting
 from amvel.movements.seats import SEAT
 from amvel.movements.session_part import SessionPart
+from amvel.movements.wrong import Wrong
 
 _RECLINED_DEG = 10.0  # of a back that leans on the rest of a chair (our estimate)
 
@@ -56,7 +57,7 @@ FAMILY = (
                 "hollow back",
                 "the breastbone juts forward",
                 "tall is made with the back",
-                "ribs over the pelvis",
+                "ribs over the pelvis", Wrong({"lumbar.flexion": -18, "lower_thoracic.flexion": -6}),
             ),
             BREATH_HELD,
         ),

@@ -9,9 +9,10 @@ from amvel.movements.needs import FIRM_CHAIR
 from amvel.movements.positions import both, sitting, trunk_lean
 from amvel.movements.promise import LEAN, TRUNK_TURN
 from amvel.movements.seats import SEAT
+from amvel.movements.wrong import Wrong
 
 _SIT_BONE = Fault(
-    "sit bone lifts", "one sit bone gets light", "the pelvis turns along", "turn less; both sit bones heavy"
+    "sit bone lifts", "one sit bone gets light", "the pelvis turns along", "turn less; both sit bones heavy", Wrong({"lumbar.side_bend": 12})
 )
 
 

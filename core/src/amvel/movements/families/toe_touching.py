@@ -2,7 +2,7 @@
 
 from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Parameter, Setting
-from amvel.movements.faults import BREATH_HELD
+from amvel.movements.faults import BREATH_HELD, TRUNK_ROUNDS
 from amvel.movements.frames import Frame
 from amvel.movements.ladder import Ladder, fault
 from amvel.movements.positions import both, standing
@@ -31,7 +31,7 @@ FAMILY = (
         asked_for=True,
         setup=("Stand, feet hip-wide.",),
         cues=("reach for the toes",),
-        faults=(fault("bounces", "the trunk swings", "momentum", "stop"), BREATH_HELD),
+        faults=(fault("bounces", "the trunk swings", "momentum", "stop"), TRUNK_ROUNDS, BREATH_HELD),
         felt="the back of the thighs",
         not_felt="the low back, dizziness",
         breath=breath(exhale("down"), back=inhale("up")),

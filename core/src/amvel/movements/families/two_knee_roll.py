@@ -11,6 +11,7 @@ from amvel.movements.ladder import Ladder, fault
 from amvel.movements.lying_positions import supine_crook
 from amvel.movements.positions import FACE_UP, both
 from amvel.movements.promise import joint
+from amvel.movements.wrong import Wrong
 
 # The part of the knees' lean that the pelvis and the low ribs follow; the hips do the rest (our reading of 'gentle').
 _PELVIS_SHARE = 0.6
@@ -97,13 +98,13 @@ FAMILY = (
                 "knee slides",
                 "the upper knee slides along the lower one",
                 "the hip turns, not the ribs",
-                "knees glued",
+                "knees glued", Wrong({"left.hip.flexion": 16}),
             ),
             fault(
                 "shoulder lifts",
                 "the opposite shoulder leaves the floor",
                 "farther than the trunk has",
-                "roll less",
+                "roll less", Wrong({"upper_thoracic.rotation": 16, "lower_thoracic.rotation": 10}, ("upper_back",)),
             ),
             SHOULDER_CLIMBS,
             BREATH_HELD,

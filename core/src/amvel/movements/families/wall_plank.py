@@ -7,12 +7,13 @@ from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, PELVIS_DROPS, SHOUL
 from amvel.movements.frames import Aim, Frame, Touch
 from amvel.movements.needs import WALL
 from amvel.movements.positions import flat_sole, forearms_on_wall, hip_wide, level_pelvis
+from amvel.movements.wrong import Wrong
 
 _PIKE = Fault(
     "hips pike",
     "the seat goes back and the line breaks",
     "the belly has let go",
-    "bring the front of the hips towards the wall",
+    "bring the front of the hips towards the wall", Wrong({"left.hip.flexion": 26, "right.hip.flexion": 26}),
 )
 _FIRST_SHARE = 0.36
 _SHIFT_SHARE = 0.004

@@ -17,6 +17,7 @@ from amvel.movements.positions import (
     weight_on_one_foot,
 )
 from amvel.movements.promise import joint
+from amvel.movements.wrong import Wrong
 
 
 def _sat(s: Setting) -> Frame:
@@ -85,7 +86,7 @@ FAMILY = (
                 "leans on the upper back",
                 "the shoulders take the weight",
                 "the easy cheat",
-                "breastbone over the pelvis",
+                "breastbone over the pelvis", Wrong({"left.hip.flexion": -12, "right.hip.flexion": -12}),
             ),
             BREATH_HELD,
         ),

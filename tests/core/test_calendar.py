@@ -113,3 +113,19 @@ def test_what_cannot_be_written_names_the_field(field: str, value: object) -> No
 
 def test_an_empty_week_has_no_event() -> None:
     assert b"VEVENT" not in calendar(Week((), {}, tuple(range(7)), True), ITEMS, ask())
+
+
+def test_days_away_are_left_out_and_all_others_stay() -> None:
+    away = ((date(2027, 3, 29), date(2027, 4, 4)),)
+    usual = [d.date() for d in starts(calendar(WEEK, ITEMS, ask()))]
+    left = [d.date() for d in starts(calendar(WEEK, ITEMS, ask(away=away)))]
+    assert left == [d for d in usual if not date(2027, 3, 29) <= d <= date(2027, 4, 4)]
+    assert len(left) < len(usual)
+
+
+def test_a_week_away_over_the_change_of_summer_time_leaves_out_the_right_hours() -> None:
+    """The hour that is left out is the hour at which the session would be, in that zone on that day."""
+    first = date(2027, 3, 22)
+    found = starts(calendar(WEEK, ITEMS, ask(first, away=((date(2027, 3, 26), date(2027, 3, 28)),))))
+    assert date(2027, 3, 26) not in {d.date() for d in found}
+    assert {d.hour for d in found} == {10}

@@ -4,7 +4,8 @@ from dataclasses import replace
 
 import pytest
 
-from amvel.case import read_case
+from amvel.admission import admitted
+from amvel.case import CaseError, read_case
 from amvel.engine import Engine
 from amvel.movements import Request, all_steps, find, library
 from amvel.movements.session_part import SessionPart
@@ -467,3 +468,29 @@ def test_words_of_a_side_name_the_side_that_is_lain_on() -> None:
             )
             assert profile.peak("left.lying_on") == 0
             assert profile.peak("right.lying_on") == (0 if step.id == "half_and_back" else 1)
+
+
+def test_what_is_liked_comes_in_where_it_may_and_says_so() -> None:
+    """A family that is open and was left out; liked, it is in, and nothing that is owed goes."""
+    before = plan(engine(NAME), "home")
+    chosen = {m.ref.split("/")[0] for m in before.movements}
+    open_families = sorted({c.family.id for c in pool(NAME)} - chosen)
+    came_in = 0
+    for family in open_families[:6]:
+        case = engine(NAME).case
+        e = Engine(case.model_copy(update={"wishes": case.wishes.model_copy(update={"likes": (family,)})}))
+        again = plan(e, "home")
+        assert {o.id for o in again.obligations if o.by} >= {o.id for o in before.obligations if o.by}
+        mine = [m for m in again.movements if m.ref.split("/")[0] == family]
+        came_in += bool(mine)
+        assert all("It is liked." in m.why for m in mine)
+    assert came_in >= 3
+
+
+@pytest.mark.parametrize("field", ["likes", "dislikes"])
+def test_a_wish_for_a_movement_that_does_not_exist_is_refused_by_name(field: str) -> None:
+    case = engine(NAME).case
+    wrong = case.model_copy(update={"wishes": case.wishes.model_copy(update={field: ("walking_on_hands",)})})
+    with pytest.raises(CaseError, match="walking_on_hands") as refused:
+        admitted(wrong)
+    assert refused.value.faults[0][0] == f"$.wishes.{field}[0]"

@@ -63,3 +63,13 @@ def test_a_new_hip_may_stand_with_its_feet_under_it() -> None:
     engine = Engine(read_case(base("1955-05-01", "female", [hip], [])))
     for verdict in engine.judge("standing_breath", contexts=("visit",)):
         assert not [b for b in verdict.reasons if b.quantity.endswith("hip_adduction_deg")], verdict.ref
+
+
+def test_a_bound_is_judged_by_as_it_is_said() -> None:
+    """Half of a range of 22.5° is no 11.25° beside an 11.2°: one number, to the safe side, on every page and in every verdict."""
+    upper = Limit("a.b", "trunk_flexion_deg", 11.25, "half of the range", COMMON_PRACTICE)
+    lower = Limit("a.b", "back_raised_deg", 30.04, "propped", COMMON_PRACTICE, at_least=True)
+    assert upper.bound == 11.2
+    assert "11.2°" in upper.says()
+    assert lower.bound == 30.1
+    assert Limit("a.b", "trunk_flexion_deg", 10.0, "ten", COMMON_PRACTICE).bound == 10.0

@@ -53,7 +53,7 @@ def test_osteoporosis_limits_rotation_to_half_of_the_measured_range() -> None:
     turn = {"test": "trunk_rotation", "side": "left", "on": str(TODAY), "deg": 40}
     assert limits(tests=(bone(-3), turn))["low_bone_mass.rotation_left"].bound == 20
     assert (
-        limits(tests=(bone(-3),))["low_bone_mass.rotation_left"].bound == 11.25
+        limits(tests=(bone(-3),))["low_bone_mass.rotation_left"].bound == 11.2
     )  # half of the half that is assumed
 
 

@@ -6,7 +6,7 @@ import pytest
 from amvel.body import GRAVITY_M_S2, Measures, healthy, measure, react
 from amvel.body.overlap import overlaps
 from amvel.movements import Profile, Profiler, Request, find
-from amvel.movements.figure import LOW_SEAT_CM
+from amvel.movements.scenery import LOW_SEAT_CM
 from tests.bodies import SIZES, library_profiles, profiler
 
 # From 1.40 m and 38 kg to 1.98 m and 140 kg: the corners of the job's range (see tests/bodies.py).

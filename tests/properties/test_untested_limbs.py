@@ -89,7 +89,7 @@ def test_an_assumed_stop_is_passed_somewhere_and_a_measured_one_never() -> None:
 
 def test_the_stiff_way_still_counts_for_the_trunk() -> None:
     """A hip that ends early rounds the low back: that is not forgotten because it might go on."""
-    hug = [r.label for r in requests()].index("knees_to_the_chest/pulled_in")
+    hug = [r.label for r in requests()].index("knee_hug/one_knee")
     loose = profiles(cautious({}).loosened())[hug]
     assert untested()[hug].peak("lumbar_flexion_deg") > loose.peak("lumbar_flexion_deg") + 5
 

@@ -46,6 +46,10 @@ def _unknown(case: Case) -> Iterator[Fault]:
     for i, r in enumerate(case.reviews):
         if r.rule.partition(".")[0] not in rulebook():
             yield f"$.reviews[{i}].rule", f"there is no rule '{r.rule}'"
+    for name, refs in (("likes", case.wishes.likes), ("dislikes", case.wishes.dislikes)):
+        for i, ref in enumerate(refs):
+            if not _is_step_or_family(ref):
+                yield f"$.wishes.{name}[{i}]", f"there is no movement '{ref}'"
     for name, steps in (
         ("overrides", [o.step for o in case.overrides]),
         ("log", [x.step for x in case.log]),

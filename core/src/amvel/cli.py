@@ -12,6 +12,7 @@ from amvel import answers
 from amvel.admission import admitted
 from amvel.body import BodyError, plain_fault
 from amvel.case import Case, CaseError, read_case
+from amvel.collecting import collect_seldom
 from amvel.engine import Engine
 from amvel.movements import Family, Request, Step, UnknownMovement, all_steps, find, library
 from amvel.movements.contact_sheet import contact_sheets
@@ -30,6 +31,7 @@ class BadInput(ValueError):
 
 def main(argv: list[str] | None = None) -> int:
     """Run one command; returns the exit status."""
+    collect_seldom()
     args = _parser().parse_args(argv)
     try:
         answer = args.run(args)

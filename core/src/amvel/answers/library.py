@@ -32,12 +32,13 @@ class ParameterData(TypedDict):
 
 
 class FaultData(TypedDict):
-    """A fault by name: what is seen, what it means, the cue that corrects it."""
+    """A fault by name: what is seen, what it means, the cue that corrects it, and whether there is a picture of it."""
 
     name: str
     seen: str
     means: str
     cue: str
+    drawn: bool
 
 
 class DoseData(TypedDict):
@@ -56,6 +57,7 @@ class MovementData(TypedDict):
     step: str
     title: str
     family_title: str
+    asked_for: bool
     step_title: str
     about: str
     position: str
@@ -173,6 +175,7 @@ def movements() -> list[MovementData]:
                 "step": step.id,
                 "title": f"{family.title}: {step.title}",
                 "family_title": family.title,
+                "asked_for": family.asked_for,
                 "step_title": step.title,
                 "about": family.about,
                 "position": family.position,
@@ -190,7 +193,7 @@ def movements() -> list[MovementData]:
                 "breath": step.breath.says(),
                 "do": list(do_lines(step, QUESTIONS["breath"].default)),
                 "faults": [
-                    {"name": x.name, "seen": x.seen, "means": x.means, "cue": x.cue} for x in step.faults
+                    {"name": x.name, "seen": x.seen, "means": x.means, "cue": x.cue, "drawn": x.looks is not None} for x in step.faults
                 ],
                 "dose": {
                     "repetitions": step.dose.repetitions,

@@ -160,7 +160,7 @@ def sign_offs(engine: Engine) -> list[SignOffData]:
     waiting: dict[str, list[str]] = {}
     for x in engine.envelope.limits:
         if x.waits_for:
-            waiting.setdefault(x.id.split(".")[0], []).append(x.says())
+            waiting.setdefault(x.rule, []).append(x.says())
     return [
         {"clears": rule, "title": rulebook()[rule].title, "limits": lines} for rule, lines in waiting.items()
     ]

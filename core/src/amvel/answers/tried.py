@@ -14,23 +14,13 @@ from amvel.answers.profiles import (
     steady_data,
 )
 from amvel.answers.verdicts import Values, VerdictData, verdict_data
+from amvel.answers.why import WhyData, why_of
 from amvel.body import plain_fault
 from amvel.engine import Engine
 from amvel.movements import Profile, Request, UnknownMovement, find
 from amvel.movements.figure import figure
-from amvel.movements.on_the_body import mark_of
 from amvel.movements.schools import do_lines, school_lines
-from amvel.movements.why_figure import Broken, why_figure
-from amvel.safety import as_they_stand, check, judge_one, sides_of
-
-
-class WhyData(TypedDict):
-    """The frame that breaks a limit, drawn: its picture, the limit, what the pose has, and why the limit is there."""
-
-    svg: str
-    says: str
-    here: str
-    reason: str
+from amvel.safety import as_they_stand, judge_one, sides_of
 
 
 class TriedData(TypedDict):
@@ -115,7 +105,7 @@ def tried(engine: Engine, chosen: Chosen, stored: VerdictData | None = None) -> 
         "profile": profile_data(profile),
         "svg": drawn(engine, profile),
         "modified_svg": _changed(engine, request, stored),
-        "why": _why(engine, profile, stored, chosen.context),
+        "why": why_of(engine, profile, stored, chosen.context),
         "lines": school_lines(request.family, request.step, engine.schools.of(request.family.id)),
         "do": list(do_lines(request.step, engine.schools.of(request.family.id)["breath"])),
         "steady": steady_data(engine.profiler, profile),
@@ -129,22 +119,6 @@ def _changed(engine: Engine, request: Request, verdict: VerdictData) -> str:
         return ""
     other = Request(request.family, request.step, request.side, verdict["values"])
     return drawn(engine, engine.profiler.profile(other))
-
-
-def _why(engine: Engine, profile: Profile, verdict: VerdictData, context: str) -> WhyData | None:
-    """The first limit that can be drawn of those that this pose breaks, beside the version that holds it."""
-    other = None
-    if verdict["verdict"] == "modified" and verdict["values"] != profile.request.values:
-        other = engine.profiler.profile(replace(profile.request, values=verdict["values"]))
-    for breach in check(profile, engine.envelope_in(context), context).breaches:
-        if mark_of(breach.quantity, "left") is None:
-            continue
-        limit = breach.limit
-        shown = Broken(breach.quantity, limit.bound, limit.at_least, limit.when.column, breach.here(), limit.says())
-        svg = why_figure(engine.profiler, profile, shown, other)
-        if svg:
-            return {"svg": svg, "says": limit.says(), "here": breach.here(), "reason": limit.reason}
-    return None
 
 
 def posed_stops(engine: Engine, chosen: Chosen, parameter: str, at: list[float]) -> list[StopData]:

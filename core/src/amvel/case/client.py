@@ -17,6 +17,7 @@ from amvel.case.registry import models_in
 from amvel.case.result import Result as _AnyResult
 from amvel.case.room import Room
 from amvel.case.schools import unknown_answers
+from amvel.case.stop_sign_names import StopSignName
 from amvel.case.texts import TooDeep, is_text, texts
 
 CONDITIONS = models_in(conditions, _AnyCondition, "kind")
@@ -55,31 +56,6 @@ class Consent(Part):
     capacity_confirmed: bool
 
 
-STOP_SIGNS = Literal[
-    "saddle_numbness",
-    "bladder_or_bowel_change",
-    "weakness_of_both_legs",
-    "chest_pain",
-    "stroke_signs",
-    "severe_breathlessness",
-    "sudden_midback_pain",
-    "weight_loss_or_fever_with_back_pain",
-    "cancer_history_with_night_pain",
-    "progressive_weakness",
-    "groin_or_thigh_pain_on_bone_medicine",
-    "fall_with_head_strike",
-    "unable_to_bear_weight",
-    "fainting",
-    "acute_fever",
-    "swollen_calf",
-    "bleeding_or_contractions_in_pregnancy",
-    "autonomic_dysreflexia",
-    "shunt_or_raised_pressure_signs",
-    "upper_neck_signs",
-    "pre_eclampsia_signs",
-]
-
-
 class StopSignAnswers(Part):
     """The stop signs asked on this day; `present` lists those answered yes.
 
@@ -88,8 +64,8 @@ class StopSignAnswers(Part):
     """
 
     asked_on: date
-    asked: tuple[STOP_SIGNS, ...] = ()
-    present: tuple[STOP_SIGNS, ...] = ()
+    asked: tuple[StopSignName, ...] = ()
+    present: tuple[StopSignName, ...] = ()
 
 
 class Tolerates(Part):
@@ -113,6 +89,22 @@ class Tolerates(Part):
     )
 
 
+LONGEST_AWAY = timedelta(days=366)
+
+
+class Away(Part):
+    """Days on which nothing is practised: a journey, a feast."""
+
+    first: date
+    last: date
+
+    @model_validator(mode="after")
+    def _ends(self) -> "Away":
+        if not self.first <= self.last <= self.first + LONGEST_AWAY:
+            raise ValueError("last: at or after the first day, and within a year of it")
+        return self
+
+
 class Wishes(Part):
     minutes: int = Field(default=25, ge=5, le=90)
     effort_0_to_10: int = Field(default=6, ge=1, le=10)
@@ -121,7 +113,9 @@ class Wishes(Part):
     medicine_hours: tuple[time, ...] = Field(
         default=(), description="when medicine is taken that movement goes better with"
     )
-    dislikes: tuple[str, ...] = ()
+    likes: tuple[str, ...] = Field(default=(), max_length=40, description="families or 'family/step'")
+    dislikes: tuple[str, ...] = Field(default=(), max_length=40, description="families or 'family/step'")
+    away: tuple[Away, ...] = Field(default=(), max_length=24)
     goals: tuple[Goal, ...] = ()
 
 

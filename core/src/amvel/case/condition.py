@@ -7,6 +7,7 @@ from typing import ClassVar
 from amvel.case.affected import Affected
 from amvel.case.parts import Titled, ask
 from amvel.case.purposes import Purpose
+from amvel.case.stop_sign_names import StopSignName
 from amvel.case.traits import Trait
 
 # An operation on trunk or belly, or a birth: the first weeks are an acute state (common practice, no source).
@@ -25,19 +26,26 @@ class Condition(Titled):
     """Something known. `noted_on` is when it was heard of; temporary limits count their reviews from there.
 
     `AFFECTS` is what it touches of that by which the trunk is held; every kind says it, if only that it is nothing.
+    `STOP_SIGNS` are asked of this person beside those of everybody.
     `WATCH` is what this person stops at beside what everybody does: "Stop when …".
     """
 
     AFFECTS: ClassVar[frozenset[Affected] | None] = None
     ASKS: ClassVar[Asks] = Asks()
+    EXAMPLE_YEARS: ClassVar[int | None] = None  # how old the person of its examples is, where it matters
     WATCH: ClassVar[str] = ""
+    STOP_SIGNS: ClassVar[tuple[StopSignName, ...]] = ()
     TRAITS: ClassVar[frozenset[Trait]] = frozenset()
     kind: str
     noted_on: date | None = ask("Noted on", default=None)
 
     def traits(self) -> frozenset[Trait]:
-        """What planning has to know of this one: as its kind says, unless it knows better."""
+        """What other rooms have to know of this one: as its kind says, unless it knows better."""
         return self.TRAITS
+
+    def happened_on(self) -> date | None:
+        """The day of the operation, birth or injury that a clearing must be younger than; None where there is none."""
+        return None
 
     def affects(self) -> frozenset[Affected]:
         """What this one touches: as its kind does, unless it knows better."""

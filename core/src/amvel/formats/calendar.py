@@ -35,6 +35,7 @@ class CalendarAsk:
     written: datetime
     version: int = 0
     remind_minutes: int = 15
+    away: tuple[tuple[date, date], ...] = ()  # first and last days on which nothing is practised
 
 
 def calendar(week: Week, items: Sequence[Item], ask: CalendarAsk) -> bytes:
@@ -86,8 +87,17 @@ def _event(group: list[Session], items: Sequence[Item], ask: CalendarAsk, zone: 
     # RFC 5545: with a start in local time and a zone, the end of a rule is given in UTC.
     until = datetime.combine(last_day, time(23, 59, 59), zone).astimezone(UTC)
     event.add("rrule", vRecur(freq="WEEKLY", byday=[_DAY[s.day] for s in group], until=until))
+    for day in _left_out(group, ask, last_day):
+        event.add("exdate", datetime.combine(day, one.at, zone))
     event.add_component(_reminder(ask.remind_minutes))
     return event
+
+
+def _left_out(group: list[Session], ask: CalendarAsk, last_day: date) -> list[date]:
+    """The days of a repeating event on which the person is away."""
+    weekdays = {s.day for s in group}
+    days = (ask.first + timedelta(days=k) for k in range((last_day - ask.first).days + 1))
+    return [d for d in days if d.weekday() in weekdays and any(a <= d <= b for a, b in ask.away)]
 
 
 def _reminder(minutes: int) -> Alarm:

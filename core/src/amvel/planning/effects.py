@@ -66,7 +66,7 @@ def _labels(engine: Engine, flags: Flags) -> list[str]:
 
 def next_grade_opens(engine: Engine, limit: Limit) -> list[str]:
     """Steps that would be admissible as they are if a review of this limit passed today."""
-    rule = limit.id.split(".")[0]
+    rule = limit.rule
     data = engine.case.model_dump(mode="json")
     review = {
         "rule": rule,

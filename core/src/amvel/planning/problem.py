@@ -20,7 +20,7 @@ from amvel.sources import ours
 MOST_MOVEMENTS = 8  # in a session
 MORE_A_SESSION = 3  # different movements that each further session may bring (our choice)
 # In points; a fully covered need is worth 100 times its weight (all our choice).
-CHANGE, DISLIKE, NEW, OBLIGED, PROP, CHANGED, RUNG, NEAR, WELL, TASK = 120, 1500, 15, 5000, 12, 10, 20, 180, 1500, 1200
+CHANGE, DISLIKE, LIKE, NEW, OBLIGED, PROP, CHANGED, RUNG, NEAR, WELL, TASK = 120, 1500, 800, 15, 5000, 12, 10, 20, 180, 1500, 1200
 POSITION, ENDS, REST, SETTLED, FUNCTION = 300, 200, 120, 150, 600
 MOST = 120  # a need counts at most so much in a session; 100 covers it
 MOST_IN_A_WEEK = 160  # and so much over all sessions: the second movement for it still counts
@@ -56,6 +56,7 @@ class Problem:
     most_new: int | None
     previous: frozenset[str]
     dislikes: frozenset[str]
+    likes: frozenset[str] = frozenset()
     locked: tuple[str, ...] = ()
     near: frozenset[str] = frozenset()
     tasks: tuple[frozenset[str], ...] = ()
@@ -146,6 +147,7 @@ def taste(problem: Problem, c: Choice) -> int:
     score = -NEW if problem.previous and c.ref not in problem.previous else 0
     score += NEAR if c.ref in problem.near else 0
     score -= DISLIKE if {c.family.id, c.ref} & problem.dislikes else 0
+    score += LIKE if {c.family.id, c.ref} & problem.likes else 0
     ready = [o.rung for o in problem.pool if o.family.id == c.family.id]
     score += RUNG * ready.index(c.rung) if c.rung in ready else 0
     score += variation(problem.person, c.family.id)

@@ -157,6 +157,7 @@ def problem_for(engine: Engine, pool: Sequence[Choice], minutes: int, locked: tu
         NEW_A_WEEK + gone if case.previous_steps else None,
         frozenset(case.previous_steps),
         frozenset(case.wishes.dislikes),
+        frozenset(case.wishes.likes),
         locked,
         tasks=ends_of(case.wishes.goals),
         sessions=sessions_for(case.wishes.days_per_week),

@@ -97,7 +97,8 @@ def reach(as_of: date) -> dict[str, Reached]:
 
 
 def _birth(kind: str, as_of: date, usual: date) -> date:
-    return date(as_of.year - 32, 3, 1) if kind in ("pregnancy", "after_birth") else usual
+    years = CONDITIONS[kind].EXAMPLE_YEARS
+    return usual if years is None else date(as_of.year - years, 3, 1)
 
 
 def _row(title: str, engine: Engine) -> Reached:

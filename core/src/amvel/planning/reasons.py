@@ -28,6 +28,7 @@ def why_in(problem: Problem, c: Choice) -> str:
         _PARTS.get(c.family.part, ""),
         "It comes nearest to what the goal itself asks." if any(c.family.id in t for t in problem.tasks) else "",
         _works_on(mine, list(dict.fromkeys(because))[:_MOST_BECAUSE]),
+        "It is liked." if {c.family.id, c.ref} & problem.likes else "",
         f"It counts for: {'; '.join(obliged)}." if obliged else "",
         *(f"{_capital(why)}." for why in dict.fromkeys(why for d in c.doses for why in d.why)),
         f"{_capital(c.ready.why)}.",

@@ -28,7 +28,7 @@ TASKS: dict[Task, Asked] = {
     Task.RISING: Asked("rising from chair, sofa or toilet", ("sit_to_stand", "leg_loading"), ("sit_to_stand", "rise_and_carry")),
     Task.FLOOR: Asked("down to the floor and up", ("position_change", "leg_loading"), ("floor_by_a_chair",)),
     Task.STAIRS: Asked("stairs", ("leg_loading", "balance", "hip_out"), ("heel_raise", "step_and_reach")),
-    Task.WALKING: Asked("walking outdoors", ("balance", "leg_loading", "hip_out"), ("step_and_reach", "heel_raise")),
+    Task.WALKING: Asked("walking outdoors", ("balance", "leg_loading", "hip_out"), ("walking_practice", "step_and_reach", "heel_raise")),
     Task.RUNNING: Asked("running", ("leg_loading", "balance", "hip_back"), ("one_leg_hinge", "heel_raise")),
     Task.SHOPPING: Asked("shopping", ("hip_bend", "side_bend", "leg_loading"), ("bag_from_the_floor", "one_side_carry", "rise_and_carry")),
     Task.CARRYING_A_CHILD: Asked("carrying a child", ("side_bend", "hip_bend", "leg_loading"), ("one_side_carry", "bag_from_the_floor")),

@@ -239,7 +239,7 @@ add(
     "Moment that the muscles at the side of this hip must hold, standing or lying.",
     sided=True,
 )
-add("hand_pull_n", "pull on a hand", "N", "What a weight or a band pulls on this hand.", sided=True)
+add("hand_pull_n", "pull on a hand", "N", "What a weight or a band pulls on this hand.", sided=True, decimals=3)
 add(
     "support_margin_cm",
     "room to the edge of the base",

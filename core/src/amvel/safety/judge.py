@@ -7,9 +7,7 @@ from typing import Any, Final, Literal
 from amvel.body import PoseFault
 from amvel.case import Case
 from amvel.movements import Family, Profile, Profiler, Request, Step, all_steps, find, library
-from amvel.movements.bed import LYING_ON
 from amvel.movements.levels import HIGHEST, Way, named_levels
-from amvel.movements.propped import HEAD_END_UP
 from amvel.quantities import quantity
 from amvel.safety.limits import Envelope
 from amvel.safety.modification import Change, Modified, changes, nearest_posed, search, together
@@ -245,28 +243,22 @@ def _ranked(v: Verdict, open_steps: list[str], hardest: dict[tuple[str, str], fl
 def describe(change: Change) -> str:
     """'seat height 38 → 45 cm: rounding under load 14.2° → 9.8°, limit 10°'."""
     p = change.parameter
-    if p.id == LYING_ON.id:
-        return f"on a {change.after} instead of the {change.before}: nobody has to get down and up again"
-    if p.id == HEAD_END_UP.id:
-        return f"head end raised {_show(change.after)}°, head and trunk on the slope: nobody has to lie flat"
+    if p.changed:
+        return p.changed.format(before=_show(change.before), after=_show(change.after))
     unit = "°" if p.unit == "deg" else f" {p.unit}" if p.unit else ""
     text = f"{p.title} {_show(change.before)} → {_show(change.after)}{unit}"
+    hips = f"hip bend in sitting {change.hip_before_deg:.0f}° → {change.hip_after_deg:.0f}°" if p.bends_the_hips else ""
     if not change.limit_id:
-        return (
-            f"{text}: hip bend in sitting {change.hip_before_deg:.0f}° → {change.hip_after_deg:.0f}°"
-            if p.id == "seat_cm"
-            else text
-        )
+        return f"{text}: {hips}" if hips else text
     q = quantity(change.quantity)
     if q.id == p.id:  # the measure is what is limited
         return f"{text}, limit {_show(change.bound)}{unit}"
     unit = "°" if q.unit == "deg" else f" {q.unit}"
-    hips = (
-        f", hip bend in sitting {change.hip_before_deg:.0f}° → {change.hip_after_deg:.0f}°"
-        if p.id == "seat_cm" and "hip_flexion" not in change.quantity
-        else ""
-    )
-    return f"{text}: {q.title} {_show(change.value_before)}{unit} → {_show(round(change.value_after, 1))}{unit}, limit {_show(change.bound)}{unit}{hips}"
+    told = f", {hips}" if hips and q.id != _THE_SAME else ""
+    return f"{text}: {q.title} {_show(change.value_before)}{unit} → {_show(round(change.value_after, 1))}{unit}, limit {_show(change.bound)}{unit}{told}"
+
+
+_THE_SAME = "hip_flexion_deg"  # the hips’ own bend needs no second number
 
 
 def _show(value: float | str) -> str:

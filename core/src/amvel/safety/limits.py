@@ -100,13 +100,24 @@ class Limit:
     assumes: frozenset[str] = frozenset()
 
     def __post_init__(self) -> None:
-        quantity(self.quantity)
+        object.__setattr__(self, "bound", self._as_it_is_said(quantity(self.quantity).decimals))
         if self.strength not in STRENGTHS:
             raise ValueError(f"limit {self.id}: strength '{self.strength}' is not known")
         if not self.reason:
             raise ValueError(f"limit {self.id}: a reason is missing")
         if self.strength == "caution" and not self.measure:
             raise ValueError(f"limit {self.id}: a caution needs the measure that goes with it")
+
+    def _as_it_is_said(self, decimals: int) -> float:
+        """The bound to as many decimals as anybody reads, to the safe side: what is judged by is what stands on the page."""
+        scale = 10.0 ** max(1, decimals)
+        steps = self.bound * scale
+        return (math.ceil(steps - 1e-6) if self.at_least else math.floor(steps + 1e-6)) / scale
+
+    @property
+    def rule(self) -> str:
+        """The rule that set it: the first part of its id."""
+        return self.id.partition(".")[0]
 
     @property
     def unit(self) -> str:
@@ -136,7 +147,7 @@ class Limit:
         if self.unit in _IN_WORDS:
             return f"{title} up to: {self.bound_in_words}" + (" (at home)" if self.at_home else "")
         unit = "" if self.unit == "0/1" else _UNIT_SHOWN.get(self.unit, f" {self.unit}")
-        return f"{side}{title} {word} {round(self.bound, max(1, quantity(self.quantity).decimals)):g}{unit}{place}"
+        return f"{side}{title} {word} {self.bound:g}{unit}{place}"
 
 
 @dataclass(frozen=True)

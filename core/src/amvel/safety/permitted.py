@@ -3,7 +3,7 @@
 from typing_extensions import TypedDict
 
 from amvel.body import Capacities
-from amvel.movements.range_figure import Fan, ViewName
+from amvel.movements.range_figure import Fan, ViewName, whole_deg
 from amvel.safety.limits import Envelope, Place
 
 # id, title, view, landmark, zero line (deg in the picture), way it opens, radius (cm), free and loaded quantities.
@@ -139,25 +139,30 @@ def _least(envelope: Envelope, quantities: tuple[str, ...], there: float) -> flo
 
 
 class RangeData(TypedDict):
-    """One drawn range in degrees: what this body has, and how much of it may be used."""
+    """One drawn range in whole degrees: what this body has, and how much of it may be used."""
 
     id: str
     title: str
-    available: float
-    free: float
-    loaded: float
+    available: int
+    free: int
+    loaded: int
 
 
 def all_ranges(capacities: Capacities, envelope: Envelope) -> list[RangeData]:
     """The numbers of every drawn range on both sides, for the list beside the figures."""
     titles = {id: f"{title} {id.partition('.')[0]}" if "." in id else title for id, title, *_ in _TRUNK}
     rows: list[RangeData] = [
-        {"id": f.id, "title": titles[f.id], "available": f.available_deg, "free": f.free_deg, "loaded": f.loaded_deg}
+        _range(f.id, titles[f.id], f.available_deg, f.free_deg, f.loaded_deg)
         for f in fans(capacities, envelope)
         if f.id in titles
     ]
     for name, title, *_, quantities in _LIMBS:
         for side in _SIDES:
             there, left = _of_limb(capacities, envelope, side, name, quantities)
-            rows.append({"id": f"{side}.{name}", "title": f"{title} {side}", "available": there, "free": left, "loaded": left})
+            rows.append(_range(f"{side}.{name}", f"{title} {side}", there, left, left))
     return rows
+
+
+def _range(id: str, title: str, available_deg: float, free_deg: float, loaded_deg: float) -> RangeData:
+    available, free, loaded = (whole_deg(x) for x in (available_deg, free_deg, loaded_deg))
+    return {"id": id, "title": title, "available": available, "free": free, "loaded": loaded}

@@ -8,21 +8,11 @@ from dataclasses import dataclass
 
 from amvel.case import Case
 from amvel.case.schools import QUESTIONS
+from amvel.case.traits import Trait
 from amvel.safety.words import valid
+from amvel.screening.traits import because
 
 SIGN_OFF = "schools.curve_specific"
-_PRESSES_DOWN = {
-    "abdominal_separation": "abdominal separation: flattening drives pressure down",
-    "pelvic_floor": "pelvic-floor trouble: flattening drives pressure down",
-    "after_birth": "birth in the last year: flattening drives pressure down",
-    "pregnancy": "pregnancy: flattening drives pressure down",
-    "flexion_sciatica": "bending provokes the leg: no tuck",
-}
-_BREATH_LED = {
-    "pelvic_floor": "pelvic-floor trouble",
-    "after_birth": "birth in the last year",
-    "pregnancy": "pregnancy",
-}
 
 
 @dataclass(frozen=True)
@@ -50,29 +40,27 @@ class Schools:
 
 def schools_for(case: Case) -> Schools:
     """Defaults, then the client's choices, then those of single families; refused ones left out with the reason."""
-    kinds = {c.kind for c in case.conditions}
     refused: list[Refusal] = []
-    because: dict[str, str] = {}
+    reasons: dict[str, str] = {}
     choices = {q.id: q.default for q in QUESTIONS.values()}
-    led = next((why for kind, why in _BREATH_LED.items() if kind in kinds), "")
-    if led:
+    if led := because(case, Trait.BREATH_LEADS):
         choices["switching_on"] = "breath"
-        because["switching_on"] = f"{led}: the breath leads"
-    choices |= _standing(case, kinds, case.schools, refused)
-    by_family = {f: _standing(case, kinds, own, refused) for f, own in case.family_schools.items()}
-    return Schools(choices, by_family, tuple(refused), because)
+        reasons["switching_on"] = led
+    choices |= _standing(case, case.schools, refused)
+    by_family = {f: _standing(case, own, refused) for f, own in case.family_schools.items()}
+    return Schools(choices, by_family, tuple(refused), reasons)
 
 
 def one_sided_for_a_curve(case: Case) -> bool:
     """Whether one-sided work for a curve was chosen and is signed for: then the sides are not trained alike."""
     chosen = ("scoliosis", "curve_specific")
-    return case.schools.get(chosen[0]) == chosen[1] and not _reason_against(case, set(), *chosen)
+    return case.schools.get(chosen[0]) == chosen[1] and not _reason_against(case, *chosen)
 
 
-def _standing(case: Case, kinds: set[str], wanted: dict[str, str], refused: list[Refusal]) -> dict[str, str]:
+def _standing(case: Case, wanted: dict[str, str], refused: list[Refusal]) -> dict[str, str]:
     out = {}
     for question, option in wanted.items():
-        reason = _reason_against(case, kinds, question, option)
+        reason = _reason_against(case, question, option)
         if reason:
             refused.append(Refusal(question, option, reason))
         else:
@@ -80,9 +68,9 @@ def _standing(case: Case, kinds: set[str], wanted: dict[str, str], refused: list
     return out
 
 
-def _reason_against(case: Case, kinds: set[str], question: str, option: str) -> str:
+def _reason_against(case: Case, question: str, option: str) -> str:
     if (question, option) == ("low_back", "flat"):
-        return next((why for kind, why in _PRESSES_DOWN.items() if kind in kinds), "")
+        return because(case, Trait.PRESSES_DOWN) or because(case, Trait.BENDING_PROVOKES)
     if (question, option) == ("scoliosis", "curve_specific"):
         signed = any(
             w.kind == "clears" and w.may_clear and w.clears == SIGN_OFF and valid(w, case.as_of) for w in case.clinician_words

@@ -9,11 +9,13 @@ from amvel.case.conditions.bone import Denosumab, EarlyMenopause, Fracture, Gluc
 from amvel.case.conditions.general import NoPeriods
 from amvel.case.results.bone import BoneDensity
 from amvel.case.results.vital import Stature
+from amvel.case.traits import Trait
 from amvel.checked import Profession
 from amvel.literature import ACR_STEROIDS, BHOF, GREEN, ISCD, LOOKER, WHO_DENSITY
 from amvel.numbers import Draft, Number, Numbers
-from amvel.screening.declaration import current, has, results
+from amvel.screening.declaration import current, results
 from amvel.screening.standard import Standard
+from amvel.screening.traits import has
 from amvel.sources import Source, practice
 
 WHO = WHO_DENSITY.says("classes of density; ISCD 2019 for whom")
@@ -123,10 +125,7 @@ def usable(result: BoneDensity, case: Case, n: Numbers) -> bool:
     if result.site != "lumbar_spine":
         return True
     few = result.vertebrae_used is not None and result.vertebrae_used < n["fewest_vertebrae"]
-    fused_or_curved = has(case, "scoliosis", "spinal_fusion") or any(
-        isinstance(c, Fracture) and c.site == "spine" for c in case.conditions
-    )
-    return not (few or result.spine_altered or fused_or_curved)
+    return not (few or result.spine_altered or has(case, Trait.SPINE_DENSITY_MISLEADS))
 
 
 def _lowest(
@@ -245,20 +244,13 @@ def _risk_tiers(case: Case, n: Numbers, measured: bool) -> list[tuple[str, str, 
     return out
 
 
-NO_WALK_LEVEL = 4  # gross motor level from which cerebral palsy counts as severe
-
-
 def _always(case: Case) -> list[tuple[str, str, Source]]:
     """What hip density does not clear."""
     out: list[tuple[str, str, Source]] = []
-    severe = any(
-        c.kind == "cerebral_palsy" and getattr(c, "gross_motor_level", 1) >= NO_WALK_LEVEL
-        for c in case.conditions
-    )
-    if has(case, "does_not_walk", "spinal_cord_injury") or severe:
-        out.append(("osteoporosis", "legs that do not carry weight lose bone", WALKING))
-    if has(case, "osteogenesis_imperfecta"):
-        out.append(("osteoporosis", "brittle bone from birth", BHOF))
+    if has(case, Trait.LEGS_LOSE_BONE):
+        out.append(("osteoporosis", Trait.LEGS_LOSE_BONE.value, WALKING))
+    if has(case, Trait.BRITTLE_BONE):
+        out.append(("osteoporosis", Trait.BRITTLE_BONE.value, BHOF))
     return out
 
 

@@ -4,8 +4,9 @@ from datetime import timedelta
 
 from amvel.case import Case
 from amvel.case.conditions.bone import Fracture
+from amvel.case.traits import Trait
 from amvel.screening.bone_status import bone_status
-from amvel.screening.declaration import has
+from amvel.screening.traits import because
 
 FRESH = timedelta(weeks=12)
 
@@ -26,9 +27,7 @@ def no_bending_test(case: Case) -> str:
     """Trunk rounding to its end is not tested on bone that may give."""
     if bone_status(case).tier == "osteoporosis":
         return "rounding to the end is not tested with osteoporosis or a vertebral fracture"
-    if has(case, "flexion_sciatica"):
-        return "bending provokes the leg pain"
-    return fresh_vertebral_fracture(case)
+    return because(case, Trait.BENDING_PROVOKES) or fresh_vertebral_fracture(case)
 
 
 def no_turning_test(case: Case) -> str:
@@ -40,32 +39,21 @@ def no_turning_test(case: Case) -> str:
 
 def no_strain(case: Case) -> str:
     """Holds to exhaustion are not for everyone."""
-    if has(case, "aneurysm"):
-        return "no strained holds with an aneurysm or Marfan"
-    if any(c.kind == "heart_disease" and getattr(c, "what", "") != "stable" for c in case.conditions):
-        return "not with unstable heart disease"
-    if has(case, "eye_pressure", "muscle_disease"):
-        return "no holds to exhaustion"
-    if has(case, "after_birth", "abdominal_surgery", "abdominal_separation", "pregnancy"):
-        return "not before loaded trunk work is cleared"
-    if has(case, "stroke"):
-        return "pressure rises in long holds after a stroke"
-    return fresh_vertebral_fracture(case)
+    return because(case, Trait.NO_EXHAUSTION) or fresh_vertebral_fracture(case)
 
 
 def no_standing(case: Case) -> str:
     """Who does not stand is not tested standing."""
-    if case.tolerates.standing == "no" or has(case, "does_not_walk"):
+    if case.tolerates.standing == "no":
         return "does not stand"
-    if any(c.kind == "cerebral_palsy" and getattr(c, "gross_motor_level", 1) >= 4 for c in case.conditions):
-        return "gross motor level IV or V"
-    if any(
-        c.kind == "weight_bearing" and getattr(c, "status", "") in ("none", "touch") for c in case.conditions
-    ):
-        return "one leg may not carry yet"
-    return ""
+    return because(case, Trait.DOES_NOT_STAND)
 
 
 def hip_protected(case: Case) -> str:
     """A new hip keeps to its surgeon's protocol."""
-    return "keep to the surgeon's protocol for the new hip" if has(case, "hip_replacement") else ""
+    return because(case, Trait.HIP_BY_PROTOCOL)
+
+
+def unsafe_neck(case: Case) -> str:
+    """Necks whose ends are not sought."""
+    return because(case, Trait.NECK_KEPT_FROM_ITS_END)

@@ -1,7 +1,6 @@
 """Entries that contradict each other: not refused, but shown where the person sees them."""
 
 from dataclasses import dataclass
-from datetime import date
 
 from amvel.case import Case, age_years
 from amvel.case.conditions.back_and_pelvis import AfterBirth, Pregnancy
@@ -10,19 +9,9 @@ from amvel.case.conditions.joints import HipReplacement
 from amvel.case.results.ranges import HipFlexion, ObservedFunction
 from amvel.case.results.vital import Stature
 from amvel.screening.declaration import results
+from amvel.screening.library import test_library
 from amvel.screening.pregnancy_weeks import weeks_now
 from amvel.screening.tests.observed_function import hip_shown_deg
-
-_OPERATED = (
-    "sternotomy",
-    "pacemaker",
-    "hip_replacement",
-    "abdominal_surgery",
-    "spinal_fusion",
-    "after_birth",
-    "weight_bearing",
-)
-_STANDING_TESTS = ("timed_up_and_go", "gait_4m", "one_leg_stance", "chair_stand_30s", "five_stands")
 
 
 @dataclass(frozen=True)
@@ -38,10 +27,6 @@ def contradictions(case: Case) -> list[Contradiction]:
     return [*_clearings(case), *_pregnancy(case), *_walking(case), *_measures(case)]
 
 
-def _event(c: object) -> date | None:
-    return getattr(c, "on", None) or getattr(c, "since", None)
-
-
 def _clearings(case: Case) -> list[Contradiction]:
     out = []
     for i, w in enumerate(case.clinician_words):
@@ -49,8 +34,8 @@ def _clearings(case: Case) -> list[Contradiction]:
             continue
         rule = w.clears.split(".")[0]
         for c in case.conditions:
-            day = _event(c)
-            if c.kind == rule and c.kind in _OPERATED and day is not None and w.on < day:
+            day = c.happened_on()
+            if c.kind == rule and day is not None and w.on < day:
                 out.append(
                     Contradiction(
                         f"$.clinician_words[{i}].on",
@@ -92,10 +77,11 @@ def _pregnancy(case: Case) -> list[Contradiction]:
 def _walking(case: Case) -> list[Contradiction]:
     if not any(isinstance(c, DoesNotWalk) for c in case.conditions):
         return []
+    library = test_library()
     return [
         Contradiction(f"$.tests[{i}]", f"does not walk, yet {t.TITLE.lower()} was measured on {t.on}")
         for i, t in enumerate(case.tests)
-        if t.test in _STANDING_TESTS
+        if library[t.test].on_own_feet
     ]
 
 

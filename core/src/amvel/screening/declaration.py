@@ -5,7 +5,7 @@ from dataclasses import dataclass, field
 from datetime import date
 from typing import Any, Literal, TypeVar
 
-from amvel.case import CONDITIONS, RESULTS, Case, Field, Result, form_of
+from amvel.case import RESULTS, Case, Field, Result, form_of
 from amvel.case.result import Takes
 from amvel.checked import Profession
 from amvel.numbers import Draft, Number, Numbers, in_force
@@ -71,6 +71,7 @@ class ScreenTest:
     unlocks: str = ""
     ages: tuple[int, int] = (0, 130)
     change: RealChange | None = None
+    on_own_feet: bool = False  # nobody can have done it who does not walk
     numbers: tuple[Number, ...] = ()
     check_by: Profession = Profession.PHYSIOTHERAPY
     standard: Standard | None = None  # whose numbers it reads by, when it has none of its own
@@ -144,11 +145,3 @@ def newest(case: Case, test_id: str, validity_days: int) -> list[Any]:
     """
     found = current(case, test_id, validity_days)
     return [t for t in found if t.on == found[0].on]
-
-
-def has(case: Case, *kinds: str) -> bool:
-    """Whether any of these conditions is known; raises ValueError naming a kind that no condition has."""
-    unknown = set(kinds) - set(CONDITIONS)
-    if unknown:
-        raise ValueError(f"there is no condition {sorted(unknown)}")
-    return any(c.kind in kinds for c in case.conditions)

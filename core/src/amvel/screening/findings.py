@@ -10,6 +10,7 @@ from amvel.case import Case, Condition, age_years
 from amvel.case.conditions.falls import Fall, FearOfFalling
 from amvel.case.results.ranges import Range
 from amvel.case.results.vital import BloodPressure
+from amvel.case.traits import Trait
 from amvel.checked import Profession
 from amvel.literature import WORLD_FALLS
 from amvel.numbers import Draft, Number, Numbers
@@ -32,6 +33,7 @@ from amvel.screening.tests.one_leg_stance import SOURCE as ONE_LEG
 from amvel.screening.tests.one_leg_stance import is_short
 from amvel.screening.tests.timed_up_and_go import SOURCE as TUG
 from amvel.screening.tests.timed_up_and_go import at_risk
+from amvel.screening.traits import has
 from amvel.sources import Source, ours
 
 _RISES = ("unable", "with_help", "with_furniture", "alone")  # worst first
@@ -62,6 +64,7 @@ class Assumption:
     id: str
     text: str
     test: str
+    first: bool = False  # measured before anything else
 
 
 @dataclass(frozen=True)
@@ -130,8 +133,11 @@ def find_out(case: Case, draft: Draft | None = None) -> Findings:
                 "blood_pressure",
                 "blood pressure was not taken today: no breath hold, holds of at most 10 s",
                 "blood_pressure",
+                first=True,
             )
         )
+    if has(case, Trait.SUGAR_MAY_FALL) and not current(case, "blood_sugar", 0):
+        assumptions.append(Assumption("blood_sugar", "sugar was not measured today", "blood_sugar", first=True))
     rises = sorted(
         newest(case, "floor_rise", test_library()["floor_rise"].validity_days),
         key=lambda r: _RISES.index(r.result),
@@ -198,7 +204,7 @@ def _fall_signs(
     if age >= told["tested_from_years"] and missing:
         assumptions.append(
             Assumption(
-                "balance", "balance is not fully tested: at home standing only with hand support", missing[0]
+                "balance", "balance is not fully tested: at home standing only with hand support", missing[0], first=True
             )
         )
         signs.append(

@@ -1,7 +1,6 @@
 """Readings that the range tests share."""
 
-from amvel.case import Case
-from amvel.screening.declaration import Reading, RealChange, has
+from amvel.screening.declaration import Reading, RealChange
 from amvel.sources import Source, practice
 
 GONIOMETER = RealChange(
@@ -19,12 +18,3 @@ def read_range(deg: float, healthy_deg: float, source: Source) -> Reading:
     return Reading(
         f"{deg:g}° of {healthy_deg:g}°" + (": short" if short else ""), "watch" if short else "ok", source
     )
-
-
-def unsafe_neck(case: Case) -> str:
-    """Necks whose ends are not sought."""
-    if has(case, "down_syndrome"):
-        return "the upper neck may be loose in Down syndrome"
-    if any(c.kind == "neck_trouble" and getattr(c, "what", "") != "painful" for c in case.conditions):
-        return "a rheumatoid or fused neck is not taken to its end"
-    return ""

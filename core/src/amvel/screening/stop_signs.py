@@ -1,20 +1,24 @@
 """Stop signs: what ends the visit before anything is tested."""
 
 from dataclasses import dataclass, replace
+from typing import get_args
 
-from amvel.case import Case
+from amvel.case import CONDITIONS, Case
 from amvel.case.conditions.back_and_pelvis import Pregnancy
 from amvel.case.conditions.heart_and_lungs import HeartDisease
 from amvel.case.results.vital import BloodPressure, BloodSugar, PulseAndSaturation
+from amvel.case.stop_sign_names import StopSignName
+from amvel.case.traits import Trait
 from amvel.literature import ACOG_804, RED_FLAGS
 from amvel.numbers import Draft, Numbers
-from amvel.screening.declaration import current, has
+from amvel.screening.declaration import current
 from amvel.screening.library import test_library
 from amvel.screening.pregnancy_weeks import weeks_now
 from amvel.screening.tests.blood_pressure import HIGH, beyond_limit
 from amvel.screening.tests.blood_sugar import SOURCE as SUGAR
 from amvel.screening.tests.pulse_and_saturation import SOURCE as PULSE
 from amvel.screening.tests.pulse_and_saturation import lowest_saturation
+from amvel.screening.traits import has
 from amvel.sources import Source, practice
 
 PREGNANCY = ACOG_804.says("exercise in pregnancy; with Mottola et al. 2018")
@@ -24,12 +28,12 @@ PRAEVIA_FROM_WEEKS = 26
 
 @dataclass(frozen=True)
 class Question:
-    """One stop sign as it is asked. `only_with` are conditions without which it is not asked."""
+    """One stop sign as it is asked: of everybody, or only where a condition names it among its `STOP_SIGNS`."""
 
     title: str
     emergency: bool = False
     next_step: str = ""
-    only_with: tuple[str, ...] = ()
+    of_everybody: bool = True
 
 
 _NOW = "Call the emergency number now; stay with the person."
@@ -46,10 +50,10 @@ QUESTIONS: dict[str, Question] = {
         "Pounding headache, flushing or sweating, pressure well above the own usual value",
         True,
         "Sit up, loosen everything tight, check bladder and catheter, never lie down; call the emergency number.",
-        ("spinal_cord_injury",),
+        of_everybody=False,
     ),
     "shunt_or_raised_pressure_signs": Question(
-        "Headache with vomiting, drowsiness or changed sight with a shunt", True, "", ("device",)
+        "Headache with vomiting, drowsiness or changed sight with a shunt", True, of_everybody=False
     ),
     "sudden_midback_pain": Question("Sudden strong mid-back pain after little or no force"),
     "weight_loss_or_fever_with_back_pain": Question("Back pain with weight loss or fever"),
@@ -63,20 +67,31 @@ QUESTIONS: dict[str, Question] = {
     "swollen_calf": Question("One calf swollen, warm or tender"),
     "upper_neck_signs": Question(
         "New neck pain, wry neck, clumsy hands or change of walking",
-        False,
-        "",
-        ("down_syndrome", "neck_trouble"),
+        of_everybody=False,
     ),
     "bleeding_or_contractions_in_pregnancy": Question(
-        "Bleeding, fluid or contractions", False, "No session; ring the maternity unit now.", ("pregnancy",)
+        "Bleeding, fluid or contractions", False, "No session; ring the maternity unit now.", of_everybody=False
     ),
     "pre_eclampsia_signs": Question(
         "Headache, changed sight, pain under the ribs or sudden swelling in pregnancy",
         False,
         "No session; ring the maternity unit now.",
-        ("pregnancy",),
+        of_everybody=False,
     ),
 }
+
+
+def _all_named() -> None:
+    """Every name has its question, and every question that not everybody is asked has a condition that asks it."""
+    if set(QUESTIONS) != set(get_args(StopSignName)):
+        raise ValueError(f"screening/stop_signs.py: {sorted(set(QUESTIONS) ^ set(get_args(StopSignName)))} has no question or no name")
+    named = {name for model in CONDITIONS.values() for name in model.STOP_SIGNS}
+    own = {name for name, q in QUESTIONS.items() if not q.of_everybody}
+    if named != own:
+        raise ValueError(f"screening/stop_signs.py: {sorted(named ^ own)} is asked of nobody, or of everybody")
+
+
+_all_named()
 
 
 @dataclass(frozen=True)
@@ -93,7 +108,8 @@ class StopSign:
 
 def asked_of(case: Case) -> list[str]:
     """The questions for this person: those of everybody, and those that a condition adds."""
-    return [k for k, q in QUESTIONS.items() if not q.only_with or has(case, *q.only_with)]
+    own = {name for c in case.conditions for name in c.STOP_SIGNS}
+    return [k for k, q in QUESTIONS.items() if q.of_everybody or k in own]
 
 
 def stop_signs(case: Case, draft: Draft | None = None) -> list[StopSign]:
@@ -114,7 +130,7 @@ def _answers(case: Case) -> list[StopSign]:
         _sign(name, QUESTIONS[name].title, QUESTIONS[name].emergency, RED_FLAGS, QUESTIONS[name].next_step)
         for name in given.present
     ]
-    own = [k for k in asked_of(case) if QUESTIONS[k].only_with]
+    own = [k for k in asked_of(case) if not QUESTIONS[k].of_everybody]
     missing = [k for k in own if k not in given.asked and k not in given.present]
     if missing and not found:
         found.append(_not_asked(f"Not asked today: {QUESTIONS[missing[0]].title.lower()}"))
@@ -163,7 +179,7 @@ def _measured(case: Case, draft: Draft | None) -> list[StopSign]:
 
 def _low_sugar(case: Case, n: Numbers) -> bool:
     """Every low value of the day needs a value in range after carbohydrate."""
-    if not has(case, "diabetes_medicine"):
+    if not has(case, Trait.SUGAR_MAY_FALL):
         return False
     today = current(case, "blood_sugar", 0)
     low = sum(r.mmol_l < n["low_mmol_l"] for r in today)

@@ -6,7 +6,7 @@ from typing import Literal
 from amvel.case.affected import Affected, of
 from amvel.case.condition import ACUTE_AFTER, Asks, Condition
 from amvel.case.parts import Side, ask, side
-from amvel.case.traits import Trait
+from amvel.case.traits import Trait, having
 
 GROUP = "Pelvis and belly"
 
@@ -15,7 +15,7 @@ class SacroiliacPain(Condition):
     WATCH = "a sharp catch comes at the back of the pelvis"
     TITLE, GROUP = "Sacroiliac pain", GROUP
     AFFECTS = of(Affected.PELVIS)
-    TRAITS = frozenset((Trait.CAREFUL_BACK,))
+    TRAITS = having(Trait.CAREFUL_BACK)
     EXAMPLES = ({"side": "right", "since": "2026-10-01", "noted_on": "2026-11-15"},)
     kind: Literal["sacroiliac_pain"]
     side: Side = side()
@@ -33,6 +33,7 @@ class AbdominalSeparation(Condition):
     WATCH = "a ridge pushes up along the middle of your belly"
     TITLE, GROUP = "Abdominal separation", GROUP
     AFFECTS = of(Affected.BELLY)
+    TRAITS = having(Trait.PRESSES_DOWN, Trait.NO_EXHAUSTION, Trait.BELLY_MAY_DOME)
     EXAMPLES = ({"gap_finger_breadths": 3, "doming": True},)
     kind: Literal["abdominal_separation"]
     gap_finger_breadths: float | None = ask("Gap", "finger breadths", default=None, ge=0, le=10)
@@ -42,7 +43,9 @@ class AbdominalSeparation(Condition):
 class AfterBirth(Condition):
     WATCH = "you feel pressure downwards, leak, or bleed more than before"
     TITLE, GROUP = "Birth in the last year", GROUP
+    EXAMPLE_YEARS = 32
     AFFECTS = of(Affected.BELLY, Affected.PELVIS)
+    TRAITS = having(Trait.PRESSES_DOWN, Trait.BREATH_LEADS, Trait.NO_EXHAUSTION, Trait.BELLY_MAY_DOME)
     EXAMPLES = ({"on": "2026-10-25", "by": "vaginal"},)
     kind: Literal["after_birth"]
     on: date = ask("When")
@@ -52,12 +55,16 @@ class AfterBirth(Condition):
     def acute(self, on: date) -> bool:
         return on < self.on + ACUTE_AFTER
 
+    def happened_on(self) -> date:
+        return self.on
+
 
 class AbdominalSurgery(Condition):
     WATCH = "the scar pulls, or something pushes out beside it"
     ASKS = Asks(("breath", "deep_control"), "the wall of the belly after an operation")
     TITLE, GROUP = "Operation on the belly", GROUP
     AFFECTS = of(Affected.BELLY)
+    TRAITS = having(Trait.NO_EXHAUSTION, Trait.BELLY_MAY_DOME)
     EXAMPLES = ({"on": "2026-10-20"},)
     kind: Literal["abdominal_surgery"]
     on: date = ask("When")
@@ -66,6 +73,9 @@ class AbdominalSurgery(Condition):
     def acute(self, on: date) -> bool:
         return on < self.on + ACUTE_AFTER
 
+    def happened_on(self) -> date:
+        return self.on
+
 
 class Pregnancy(Condition):
     """Weeks as of `noted_on`; they go on counting from there."""
@@ -73,7 +83,10 @@ class Pregnancy(Condition):
     WATCH = "you bleed or lose water, the belly gets hard, or you feel faint lying down"
     ASKS = Asks(("breath", "deep_control"), "breath and deep layer with the child")
     TITLE, GROUP = "Pregnancy", GROUP
+    EXAMPLE_YEARS = 32
     AFFECTS = of(Affected.BELLY, Affected.PELVIS)
+    STOP_SIGNS = ("bleeding_or_contractions_in_pregnancy", "pre_eclampsia_signs")
+    TRAITS = having(Trait.PRESSES_DOWN, Trait.BREATH_LEADS, Trait.NO_EXHAUSTION, Trait.BELLY_MAY_DOME)
     EXAMPLES = (
         {"weeks": 24, "noted_on": "2026-11-24"},
         {"weeks": 28, "noted_on": "2026-11-24", "complications": ["placenta_praevia"]},
@@ -89,6 +102,7 @@ class PelvicFloor(Condition):
     WATCH = "you feel pressure downwards or leak"
     TITLE, GROUP = "Pelvic-floor trouble", GROUP
     AFFECTS = of(Affected.PELVIS)
+    TRAITS = having(Trait.PRESSES_DOWN, Trait.BREATH_LEADS)
     EXAMPLES = ({"symptoms": ["leaking"]},)
     kind: Literal["pelvic_floor"]
     symptoms: tuple[Literal["leaking", "heaviness", "pain"], ...] = ask("What", default=())

@@ -8,7 +8,7 @@ from pydantic import model_validator
 from amvel.case.affected import NOTHING, Affected, of
 from amvel.case.condition import Condition
 from amvel.case.parts import Side, SpineLevel, ask
-from amvel.case.traits import Trait
+from amvel.case.traits import Trait, having
 
 GROUP = "Bone"
 
@@ -70,7 +70,7 @@ class Fracture(Condition):
         return self.of_the_trunk and not self.healed
 
     def traits(self) -> frozenset[Trait]:
-        return frozenset((Trait.CAREFUL_BACK,)) if self.site == "spine" else frozenset()
+        return having(Trait.CAREFUL_BACK, Trait.SPINE_DENSITY_MISLEADS) if self.site == "spine" else having()
 
     @property
     def of_the_trunk(self) -> bool:
@@ -115,6 +115,7 @@ class DoesNotWalk(Condition):
 
     TITLE, GROUP = "Does not walk", GROUP
     AFFECTS = of(Affected.NERVES, Affected.LEGS)
+    TRAITS = having(Trait.DOES_NOT_STAND, Trait.LEGS_LOSE_BONE)
     EXAMPLES = ({},)
     kind: Literal["does_not_walk"]
 
@@ -125,5 +126,6 @@ class OsteogenesisImperfecta(Condition):
     WATCH = "a new, sharp pain comes in any bone"
     TITLE, GROUP = "Brittle bone from birth", GROUP
     AFFECTS = of(Affected.BONE)
+    TRAITS = having(Trait.BRITTLE_BONE)
     EXAMPLES = ({},)
     kind: Literal["osteogenesis_imperfecta"]

@@ -5,15 +5,16 @@ from typing import Literal
 from amvel.case.affected import NOTHING, Affected, of
 from amvel.case.condition import Asks, Condition
 from amvel.case.parts import ask
-from amvel.case.traits import Trait
+from amvel.case.traits import Trait, having
 
 GROUP = "Development"
+FULLY_SUPPORTED_FROM = 4  # gross motor level from which the trunk is carried and the legs are not
 
 
 class CerebralPalsy(Condition):
     TITLE, GROUP = "Cerebral palsy", GROUP
     AFFECTS = of(Affected.NERVES)
-    TRAITS = frozenset((Trait.NEEDS_RESTS, Trait.PARESIS,))
+    TRAITS = having(Trait.NEEDS_RESTS, Trait.PARESIS)
     EXAMPLES = ({"gross_motor_level": 2}, {"gross_motor_level": 4, "hip_migration_left_percent": 35})
     kind: Literal["cerebral_palsy"]
     gross_motor_level: int = ask("Gross motor level", "1–5", ge=1, le=5, first=2)
@@ -22,8 +23,15 @@ class CerebralPalsy(Condition):
 
     opening_hurts: Literal["no", "left", "right", "both"] = ask("Opening a hip hurts", default="no")
 
+    @property
+    def fully_supported(self) -> bool:
+        return self.gross_motor_level >= FULLY_SUPPORTED_FROM
+
+    def traits(self) -> frozenset[Trait]:
+        return self.TRAITS | (having(Trait.DOES_NOT_STAND, Trait.LEGS_LOSE_BONE) if self.fully_supported else having())
+
     def paralyses_the_trunk(self) -> bool:
-        return self.gross_motor_level >= 4
+        return self.fully_supported
 
 
 class DownSyndrome(Condition):
@@ -31,6 +39,8 @@ class DownSyndrome(Condition):
     ASKS = Asks(("deep_control", "hip_out"), "lax joints are held by muscle")
     TITLE, GROUP = "Down syndrome", GROUP
     AFFECTS = of(Affected.TRUNK)
+    STOP_SIGNS = ("upper_neck_signs",)
+    TRAITS = having(Trait.NECK_KEPT_FROM_ITS_END)
     EXAMPLES = ({},)
     kind: Literal["down_syndrome"]
 

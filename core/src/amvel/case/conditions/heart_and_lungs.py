@@ -6,7 +6,7 @@ from typing import Literal
 from amvel.case.affected import NOTHING, Affected, of
 from amvel.case.condition import ACUTE_AFTER, Condition
 from amvel.case.parts import Side, ask, side
-from amvel.case.traits import Trait
+from amvel.case.traits import Trait, having
 
 GROUP = "Heart, lungs, pressure"
 
@@ -15,18 +15,22 @@ class HeartDisease(Condition):
     WATCH = "your chest feels tight, or the heart stumbles"
     TITLE, GROUP = "Heart disease", GROUP
     AFFECTS = NOTHING
-    TRAITS = frozenset((Trait.NEEDS_RESTS,))
+    TRAITS = having(Trait.NEEDS_RESTS)
     EXAMPLES = ({"what": "stable"}, {"what": "unstable_angina"})
     kind: Literal["heart_disease"]
     what: Literal[
         "stable", "unstable_angina", "decompensated_failure", "severe_symptomatic_aortic_stenosis"
     ] = ask("What", first="stable")
 
+    def traits(self) -> frozenset[Trait]:
+        return self.TRAITS | (having() if self.what == "stable" else having(Trait.NO_EXHAUSTION))
+
 
 class Aneurysm(Condition):
     WATCH = "a sudden pain comes in chest, back or belly"
     TITLE, GROUP = "Aneurysm or Marfan", GROUP
     AFFECTS = of(Affected.BELLY)
+    TRAITS = having(Trait.NO_EXHAUSTION)
     EXAMPLES = ({},)
     kind: Literal["aneurysm"]
 
@@ -42,6 +46,9 @@ class Sternotomy(Condition):
     def acute(self, on: date) -> bool:
         return on < self.on + ACUTE_AFTER
 
+    def happened_on(self) -> date:
+        return self.on
+
 
 class Pacemaker(Condition):
     WATCH = "you feel the heart stumble, or the arm swells"
@@ -51,6 +58,9 @@ class Pacemaker(Condition):
     kind: Literal["pacemaker"]
     side: Side = side()
     on: date = ask("Put in on")
+
+    def happened_on(self) -> date:
+        return self.on
 
 
 class BetaBlocker(Condition):
@@ -64,6 +74,7 @@ class DiabetesMedicine(Condition):
     WATCH = "you get shaky, sweaty or confused: take sugar first"
     TITLE, GROUP = "Insulin or sulfonylurea", GROUP
     AFFECTS = NOTHING
+    TRAITS = having(Trait.SUGAR_MAY_FALL)
     EXAMPLES = ({},)
     kind: Literal["diabetes_medicine"]
 
@@ -80,6 +91,7 @@ class EyePressure(Condition):
     WATCH = "your sight changes or an eye hurts"
     TITLE, GROUP = "Glaucoma or retinal operation", GROUP
     AFFECTS = NOTHING
+    TRAITS = having(Trait.NO_EXHAUSTION)
     EXAMPLES = ({},)
     kind: Literal["eye_pressure"]
 
@@ -88,7 +100,7 @@ class OxygenTherapy(Condition):
     WATCH = "your saturation stays under your own target"
     TITLE, GROUP = "Oxygen", GROUP
     AFFECTS = NOTHING
-    TRAITS = frozenset((Trait.NEEDS_RESTS,))
+    TRAITS = having(Trait.NEEDS_RESTS)
     EXAMPLES = ({"target_percent": 90},)
     kind: Literal["oxygen_therapy"]
     target_percent: int = ask("Target saturation", "%", ge=80, le=98, first=90)

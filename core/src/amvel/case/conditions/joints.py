@@ -6,6 +6,7 @@ from typing import Literal
 from amvel.case.affected import NOTHING, Affected, of
 from amvel.case.condition import Asks, Condition
 from amvel.case.parts import Side, ask, side
+from amvel.case.traits import Trait, having
 
 GROUP = "Joints"
 
@@ -61,10 +62,14 @@ class NeckTrouble(Condition):
     WATCH = "arms or hands tingle, or the neck hurts more"
     TITLE, GROUP = "Neck trouble", GROUP
     AFFECTS = NOTHING
+    STOP_SIGNS = ("upper_neck_signs",)
     EXAMPLES = ({"what": "rheumatoid"}, {"what": "painful"})
     kind: Literal["neck_trouble"]
     what: Literal["painful", "rheumatoid", "fused"] = ask("What", first="painful")
     tolerated_bend_deg: float | None = ask("Bends unsupported without pain", "°", default=None, ge=0, le=60)
+
+    def traits(self) -> frozenset[Trait]:
+        return having() if self.what == "painful" else having(Trait.NECK_KEPT_FROM_ITS_END)
 
 
 class HipReplacement(Condition):
@@ -74,6 +79,7 @@ class HipReplacement(Condition):
     ASKS = Asks(("hip_out", "hip_back"), "the muscles around a new hip")
     TITLE, GROUP = "New hip", GROUP
     AFFECTS = of(Affected.PELVIS, Affected.LEGS)
+    TRAITS = having(Trait.HIP_BY_PROTOCOL)
     EXAMPLES = tuple(
         {"side": "right", "approach": a, "on": "2026-10-10"} for a in ("posterior", "anterior", "lateral")
     )
@@ -83,6 +89,9 @@ class HipReplacement(Condition):
     on: date = ask("Operated on")
     bears_percent: int | None = ask("May carry", "% of body weight", default=None, ge=0, le=100)
     still_restricted: bool = ask("The surgeon still asks for precautions", default=False)
+
+    def happened_on(self) -> date:
+        return self.on
 
 
 class WeightBearing(Condition):
@@ -99,3 +108,9 @@ class WeightBearing(Condition):
         "May carry", first="partial", titles={"none": "Nothing", "touch": "Touch only"}
     )
     percent: int | None = ask("How much", "% of body weight", default=None, ge=0, le=100)
+
+    def traits(self) -> frozenset[Trait]:
+        return having(Trait.DOES_NOT_STAND) if self.status in ("none", "touch") else having()
+
+    def happened_on(self) -> date:
+        return self.since

@@ -5,7 +5,7 @@ from typing import Literal, get_args
 from amvel.case.affected import NOTHING, Affected, of
 from amvel.case.condition import Asks, Condition
 from amvel.case.parts import Side, ask, side
-from amvel.case.traits import Trait
+from amvel.case.traits import Trait, having
 
 GROUP = "Nerves and senses"
 CordLevel = Literal[
@@ -43,7 +43,7 @@ class Parkinson(Condition):
     WATCH = "your feet stick to the floor: stop, stand tall, begin again with a big step"
     TITLE, GROUP = "Parkinson’s disease", GROUP
     AFFECTS = of(Affected.NERVES)
-    TRAITS = frozenset((Trait.NEEDS_RESTS,))
+    TRAITS = having(Trait.NEEDS_RESTS)
     EXAMPLES = ({"freezing": True, "good_from_hour": 10, "good_to_hour": 12},)
     kind: Literal["parkinson"]
     freezing: bool = ask("Steps freeze", default=False)
@@ -57,7 +57,7 @@ class MultipleSclerosis(Condition):
     ASKS = Asks(("balance",), "balance with multiple sclerosis")
     TITLE, GROUP = "Multiple sclerosis", GROUP
     AFFECTS = of(Affected.NERVES)
-    TRAITS = frozenset((Trait.NEEDS_RESTS,))
+    TRAITS = having(Trait.NEEDS_RESTS)
     EXAMPLES = ({},)
     kind: Literal["multiple_sclerosis"]
     heat_sensitive: bool = ask("Heat makes it worse", default=True)
@@ -69,7 +69,7 @@ class Stroke(Condition):
     ASKS = Asks(("balance", "leg_loading"), "both legs under load after a stroke")
     TITLE, GROUP = "Stroke", GROUP
     AFFECTS = of(Affected.NERVES)
-    TRAITS = frozenset((Trait.NEEDS_RESTS, Trait.PARESIS,))
+    TRAITS = having(Trait.NEEDS_RESTS, Trait.PARESIS, Trait.NO_EXHAUSTION)
     EXAMPLES = ({"side": "left", "shoulder": "painful"},)
     kind: Literal["stroke"]
     side: Side = side("Weaker side")
@@ -80,6 +80,8 @@ class SpinalCordInjury(Condition):
     WATCH = "your head pounds, or you sweat and flush: sit up and get help at once"
     TITLE, GROUP = "Spinal cord injury", GROUP
     AFFECTS = of(Affected.NERVES, Affected.TRUNK)
+    STOP_SIGNS = ("autonomic_dysreflexia",)
+    TRAITS = having(Trait.LEGS_LOSE_BONE)
     EXAMPLES = ({"level": "T4", "own_systolic_mmhg": 100}, {"level": "L2"})
     kind: Literal["spinal_cord_injury"]
     level: CordLevel = ask("Level", first="T10")
@@ -106,7 +108,7 @@ class MuscleDisease(Condition):
     WATCH = "you are weaker the next day, or the urine is dark"
     TITLE, GROUP = "Muscle disease", GROUP
     AFFECTS = of(Affected.NERVES)
-    TRAITS = frozenset((Trait.NEEDS_RESTS,))
+    TRAITS = having(Trait.NEEDS_RESTS, Trait.NO_EXHAUSTION)
     EXAMPLES = ({},)
     kind: Literal["muscle_disease"]
     walks: Walks | None = ask("Walks", default=None, titles=WALKS_SAYS)

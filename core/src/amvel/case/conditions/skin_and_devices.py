@@ -29,6 +29,7 @@ class Device(Condition):
     WATCH = "the skin round it hurts, or anything leaks or pulls"
     TITLE, GROUP = "Tube, stoma, pump or shunt", GROUP
     AFFECTS = of(Affected.BELLY)
+    STOP_SIGNS = ("shunt_or_raised_pressure_signs",)
     EXAMPLES = ({"what": "gastrostomy"}, {"what": "shunt"})
     kind: Literal["device"]
     what: Literal["gastrostomy", "stoma", "pump", "shunt"] = ask("What", first="stoma")

@@ -8,7 +8,7 @@ from pydantic import model_validator
 from amvel.case.affected import Affected, of
 from amvel.case.condition import ACUTE_AFTER, Asks, Condition
 from amvel.case.parts import SPINE_LEVELS, Side, SpineLevel, ask, side
-from amvel.case.traits import Trait
+from amvel.case.traits import Trait, having
 
 GROUP = "Spine"
 
@@ -19,6 +19,7 @@ class Scoliosis(Condition):
     WATCH = "one side begins to hurt"
     TITLE, GROUP = "Scoliosis", GROUP
     AFFECTS = of(Affected.TRUNK)
+    TRAITS = having(Trait.SPINE_DENSITY_MISLEADS)
     EXAMPLES = (
         {"convexity": "right", "region": "thoracic", "cobb_deg": 28},
         {
@@ -62,6 +63,7 @@ class SpinalFusion(Condition):
     WATCH = "pain comes above or below the fused part"
     TITLE, GROUP = "Fused spine", GROUP
     AFFECTS = of(Affected.TRUNK)
+    TRAITS = having(Trait.SPINE_DENSITY_MISLEADS)
     EXAMPLES = ({"from_level": "T4", "to_level": "L1", "on": "2024-03-10"},)
     kind: Literal["spinal_fusion"]
     from_level: SpineLevel = ask("From", first="L4")
@@ -77,6 +79,9 @@ class SpinalFusion(Condition):
     def acute(self, on: date) -> bool:
         return on < self.on + ACUTE_AFTER
 
+    def happened_on(self) -> date:
+        return self.on
+
 
 class FlexionSciatica(Condition):
     """Leg pain that bending forward provokes; temporary, with a review date."""
@@ -84,7 +89,7 @@ class FlexionSciatica(Condition):
     WATCH = "the leg pain comes, or spreads further down the leg"
     TITLE, GROUP = "Leg pain when bending", GROUP
     AFFECTS = of(Affected.TRUNK, Affected.NERVES)
-    TRAITS = frozenset((Trait.CAREFUL_BACK,))
+    TRAITS = having(Trait.CAREFUL_BACK, Trait.BENDING_PROVOKES, Trait.LONG_LEG_PROVOKES)
     EXAMPLES = (
         {"side": "left", "since": "2026-10-20", "provoking_neural_line_deg": 52, "noted_on": "2026-11-20"},
     )
@@ -108,7 +113,7 @@ class Stenosis(Condition):
     ASKS = Asks(("deep_control", "hip_bend"), "room for the nerves: a long back, the bend from the hip")
     TITLE, GROUP = "Narrow spinal canal", GROUP
     AFFECTS = of(Affected.TRUNK, Affected.NERVES)
-    TRAITS = frozenset((Trait.CAREFUL_BACK,))
+    TRAITS = having(Trait.CAREFUL_BACK)
     EXAMPLES = ({"tolerated_extension_deg": 3},)
     kind: Literal["stenosis"]
     tolerated_extension_deg: float | None = ask("Arches without leg pain", "°", default=None, ge=0, le=30)
@@ -120,7 +125,7 @@ class ExtensionPain(Condition):
     WATCH = "the pain comes that arching brings"
     TITLE, GROUP = "Back pain when arching", GROUP
     AFFECTS = of(Affected.TRUNK)
-    TRAITS = frozenset((Trait.CAREFUL_BACK,))
+    TRAITS = having(Trait.CAREFUL_BACK)
     EXAMPLES = ({"since": "2026-10-01", "noted_on": "2026-11-20"},)
     kind: Literal["extension_pain"]
     since: date = ask("Since")
@@ -138,7 +143,7 @@ class Spondylolisthesis(Condition):
     ASKS = Asks(("deep_control", "hip_back"), "a quiet low back and strong hips")
     TITLE, GROUP = "Slipped vertebra", GROUP
     AFFECTS = of(Affected.TRUNK)
-    TRAITS = frozenset((Trait.CAREFUL_BACK,))
+    TRAITS = having(Trait.CAREFUL_BACK)
     EXAMPLES = ({"grade": 1},)
     kind: Literal["spondylolisthesis"]
     grade: int | None = ask("Grade", "1–4", default=None, ge=1, le=4)
@@ -192,6 +197,11 @@ class ProvokedPain(Condition):
         "Eased by", default=None
     )
     at_rest: bool = ask("Hurts at rest too", default=False)
+
+    def traits(self) -> frozenset[Trait]:
+        if self.direction == "bending_forward":
+            return having(Trait.BENDING_PROVOKES)
+        return having(Trait.LONG_LEG_PROVOKES) if self.direction == "leg_long" else having()
 
     def acute(self, on: date) -> bool:
         return self.at_rest

@@ -2,24 +2,22 @@
 
 from datetime import date
 
-from amvel.case.conditions.bone import DoesNotWalk
-from amvel.case.conditions.development import CerebralPalsy
-from amvel.case.conditions.nervous_system import SpinalCordInjury
+from amvel.case.traits import Trait, having
 from amvel.checked import Profession
 from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
 from amvel.safety.rulebook import Duty, Example, Rule
 from amvel.screening import Findings
-from amvel.screening.bone_status import NO_WALK_LEVEL, WALKING
+from amvel.screening.bone_status import WALKING
+from amvel.screening.traits import has
 from amvel.sources import practice
 
 
 def answer(f: Findings, n: Numbers) -> Answer:
     """No forced, turned or jolted leg; standing only for who stands."""
     page = Page("legs_that_do_not_carry", WALKING)
-    severe = any(c.gross_motor_level >= NO_WALK_LEVEL for c in f.all(CerebralPalsy))
-    if not (f.one(DoesNotWalk) or f.one(SpinalCordInjury) or severe):
+    if not has(f.case, Trait.LEGS_LOSE_BONE):
         return page.done()
     page.limit(
         "turned_leg",
@@ -29,7 +27,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
     )
     page.limit("speed", "speed_deg_s", n["speed_deg_s"], "no quick or forced leg")
     page.forbid("jolt", "jolt", 0, "no jolt through a weak leg")
-    if f.one(DoesNotWalk) or severe:
+    if any(having(Trait.LEGS_LOSE_BONE, Trait.DOES_NOT_STAND) <= c.traits() for c in f.case.conditions):
         page.limit("standing", "standing", 0, "does not stand without full support")
         why = "the legs do not take the weight: no seat is made light over them"
         page.both_sides(("left", "right"), "carries", "leg_carries_percent_bw", n["carries_percent_bw"], why)

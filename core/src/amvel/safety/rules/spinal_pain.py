@@ -12,7 +12,12 @@ from amvel.screening import Findings
 from amvel.sources import COMMON_PRACTICE
 
 SINCE = date(2026, 1, 1)
-_ENDS = ("loaded_trunk_flexion_deg", "loaded_trunk_extension_deg", "loaded_trunk_side_bend_deg", "loaded_trunk_rotation_deg")
+_ENDS = {
+    "flexion": "loaded_trunk_flexion_deg",
+    "extension": "loaded_trunk_extension_deg",
+    "side_bend": "loaded_trunk_side_bend_deg",
+    "rotation": "loaded_trunk_rotation_deg",
+}
 
 
 def answer(f: Findings, n: Numbers) -> Answer:
@@ -21,8 +26,8 @@ def answer(f: Findings, n: Numbers) -> Answer:
     for i, c in enumerate(f.all(SpinalPain)):
         more = {"review_on": page.review(c, n["review_weeks"])}
         why = "back pain of which no direction is known: the middle of every range under load; test which way provokes"
-        for quantity in _ENDS:
-            page.limit(f"{quantity.removeprefix('loaded_trunk_').removesuffix('_deg')}_{i}", quantity, n["middle_deg"], why, **more)
+        for direction, quantity in _ENDS.items():
+            page.limit(f"{direction}_{i}", quantity, n["middle_deg"], why, **more)
     return page.done()
 
 

@@ -4,10 +4,12 @@ from datetime import date
 
 from amvel.case import Case
 from amvel.case.results.quiet_core import ActiveLegRaise
+from amvel.case.traits import Trait
 from amvel.literature import MENS
 from amvel.numbers import Number, Numbers
 from amvel.screening.cautions import fresh_vertebral_fracture
-from amvel.screening.declaration import Outcome, Reading, ScreenTest, has
+from amvel.screening.declaration import Outcome, Reading, ScreenTest
+from amvel.screening.traits import because
 from amvel.sources import ours
 
 SOURCE = MENS.says("0–5 a side")
@@ -42,7 +44,7 @@ TEST = ScreenTest(
     unlocks="single-leg work",
     poses=("knee_fold/single_fold",),
     avoid=lambda case: (
-        "leg pain when bending" if has(case, "flexion_sciatica") else fresh_vertebral_fracture(case)
+        because(case, Trait.LONG_LEG_PROVOKES) or fresh_vertebral_fracture(case)
     ),
     instead="Toe float instead of the straight leg.",
     numbers=NUMBERS,

@@ -4,9 +4,11 @@ from datetime import date
 
 from amvel.case import Case
 from amvel.case.results.vital import BloodSugar
+from amvel.case.traits import Trait
 from amvel.checked import Profession
 from amvel.numbers import Number, Numbers
-from amvel.screening.declaration import Outcome, Reading, ScreenTest, has
+from amvel.screening.declaration import Outcome, Reading, ScreenTest
+from amvel.screening.traits import has
 from amvel.sources import practice
 
 SOURCE = practice("exercise with insulin or sulfonylurea: < 5.0 mmol/L carbohydrate first; > 13.9 with ketones no session", reading=True)
@@ -44,7 +46,8 @@ TEST = ScreenTest(
         Outcome("low", 0.1, {"mmol_l": 4.2}),
     ),
     unlocks="the session itself",
-    avoid=lambda case: "" if has(case, "diabetes_medicine") else "only with insulin or sulfonylurea",
+    avoid=lambda case: "" if has(case, Trait.SUGAR_MAY_FALL) else "only with insulin or sulfonylurea",
+    gate=True,
     numbers=NUMBERS,
     check_by=Profession.DIABETES,
 )

@@ -62,6 +62,7 @@ TEST = ScreenTest(
     timer="counter",
     poses=("sit_to_stand/two_legs",),
     avoid=no_standing,
+    on_own_feet=True,
     instead="Five stands with the hands, counted as 0.",
     unlocks="standing at home without a firm hand",
     ages=(60, OLDEST),

@@ -3,11 +3,12 @@
 from datetime import date
 
 from amvel.case import Case
+from amvel.case.conditions.spine import Scoliosis
 from amvel.case.results.posture_and_curve import CobbReport
 from amvel.checked import Profession
 from amvel.literature import SOSORT
 from amvel.numbers import Number, Numbers
-from amvel.screening.declaration import Outcome, Reading, ScreenTest, has
+from amvel.screening.declaration import Outcome, Reading, ScreenTest
 
 SOURCE = SOSORT.says("bands 10, 25, 45° as commonly used; error ± 5°")
 ERROR_DEG = 5.0
@@ -52,7 +53,7 @@ TEST = ScreenTest(
         Outcome("25° or more", 0.2, {"convexity": "right", "region": "thoracic", "cobb_deg": 32}),
     ),
     unlocks="side bends and turns under load",
-    avoid=lambda case: "" if has(case, "scoliosis") else "no curve is known",
+    avoid=lambda case: "" if any(isinstance(c, Scoliosis) for c in case.conditions) else "no curve is known",
     numbers=NUMBERS,
     check_by=Profession.ORTHOPAEDICS,
 )

@@ -4,9 +4,11 @@ from datetime import date
 
 from amvel.case import Case
 from amvel.case.results.quiet_core import Doming
+from amvel.case.traits import Trait
 from amvel.checked import Profession
 from amvel.numbers import Number, Numbers
-from amvel.screening.declaration import Outcome, Reading, ScreenTest, has
+from amvel.screening.declaration import Outcome, Reading, ScreenTest
+from amvel.screening.traits import has
 from amvel.sources import COMMON_PRACTICE
 
 SOURCE = COMMON_PRACTICE
@@ -46,7 +48,7 @@ TEST = ScreenTest(
     unlocks="loaded trunk work after birth or operation",
     avoid=lambda case: (
         ""
-        if has(case, "after_birth", "abdominal_separation", "abdominal_surgery", "pregnancy")
+        if has(case, Trait.BELLY_MAY_DOME)
         else "nothing points to it"
     ),
     numbers=NUMBERS,

@@ -50,6 +50,7 @@ TEST = ScreenTest(
     timer="stopwatch",
     poses=("sit_to_stand/two_legs",),
     avoid=no_standing,
+    on_own_feet=True,
     instead="With the hands, and ticked.",
     change=RealChange(3.5, 0.89, "s", practice("spread and agreement in older adults", reading=True)),
     numbers=NUMBERS,

@@ -54,6 +54,7 @@ TEST = ScreenTest(
     ),
     timer="stopwatch",
     avoid=no_standing,
+    on_own_feet=True,
     instead="Reaching while sitting is watched instead.",
     unlocks="standing at home without a firm hand",
     numbers=NUMBERS,

@@ -56,6 +56,7 @@ TEST = ScreenTest(
     unlocks="standing at home without a firm hand",
     timer="stopwatch",
     avoid=no_standing,
+    on_own_feet=True,
     instead="Wheelchair: skip it.",
     numbers=NUMBERS,
 )

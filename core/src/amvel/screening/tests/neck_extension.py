@@ -4,8 +4,9 @@ from amvel.case import Case
 from amvel.case.results.ranges import NeckExtension
 from amvel.literature import AAOS
 from amvel.numbers import Numbers
+from amvel.screening.cautions import unsafe_neck
 from amvel.screening.declaration import Outcome, Reading, ScreenTest
-from amvel.screening.ranges import GONIOMETER, read_range, unsafe_neck
+from amvel.screening.ranges import GONIOMETER, read_range
 
 SOURCE = AAOS.says("healthy adults 45°")
 HEALTHY_DEG = 45.0

@@ -48,6 +48,7 @@ TEST = ScreenTest(
     timer="stopwatch",
     poses=("standing_leg_to_the_side/hands_hover",),
     avoid=no_standing,
+    on_own_feet=True,
     instead="The stage of the four-stage balance that is held.",
     numbers=NUMBERS,
 )

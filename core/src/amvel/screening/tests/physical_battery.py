@@ -80,6 +80,7 @@ TEST = ScreenTest(
     unlocks="the pace of the plan",
     timer="stopwatch",
     avoid=no_standing,
+    on_own_feet=True,
     instead="Its parts, one at a time.",
     ages=(60, 110),
     change=RealChange(1.5, 0.87, "points", practice("spread and agreement in older adults", reading=True)),

@@ -47,6 +47,7 @@ TEST = ScreenTest(
     timer="stopwatch",
     poses=("sit_to_stand/with_hands",),
     avoid=no_standing,
+    on_own_feet=True,
     instead="Transfers are watched instead; fall risk counts as present.",
     unlocks="standing at home without a firm hand",
     change=RealChange(

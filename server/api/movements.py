@@ -10,12 +10,14 @@ from accounts.roles import Action
 from amvel import answers
 from amvel.answers.profiles import ProfileData, SteadyData, SuggestedHoldData
 from amvel.answers.schools import SchoolData
-from amvel.answers.tried import Chosen, StopData, WhyData, drawn, judged_stops, posed_stops, request_of, tried
+from amvel.answers.tried import Chosen, StopData, drawn, judged_stops, posed_stops, request_of, tried
 from amvel.answers.verdicts import VerdictData
+from amvel.answers.why import WhyData
 from amvel.body import plain_fault
 from amvel.engine import Engine
 from amvel.movements import find
 from amvel.movements.animation import animation
+from amvel.movements.fault_figure import fault_figure
 from amvel.movements.figure import figure
 from amvel.movements.pacing import beats
 from amvel.planning import stopped_by
@@ -155,6 +157,22 @@ def movie(request: HttpRequest, client_id: str, family_id: str, step_id: str, bo
     frames = animation(engine.profiler, profile)
     paced = beats(profile.request.step, len(frames), engine.schools.of(family_id)["breath"])
     return {"frames": frames, "beats": [vars(b) for b in paced]}
+
+
+class Faults(Schema):
+    """A picture for each fault of a step, in the order in which the step names them; '' where it cannot be seen in one."""
+
+    pictures: list[str]
+
+
+@router.post("/clients/{client_id}/faults/{family_id}/{step_id}", response={200: Faults, **PROBLEMS}, auth=Needs(Action.SEE_CLIENTS))
+def faults(request: HttpRequest, client_id: str, family_id: str, step_id: str, body: Shown):
+    """How each fault looks on this body, for these values."""
+    engine = engine_of(client_of(request, client_id).latest())
+    profile = engine.profiler.sketches([request_of(engine, Chosen(family_id, step_id, body.side, body.values))])[0]
+    if profile.fault:
+        return problem(422, "No figure", plain_fault(profile.fault))
+    return {"pictures": [fault_figure(engine.profiler, profile, f.looks) if f.looks else "" for f in profile.request.step.faults]}
 
 
 class SchoolsView(Schema):

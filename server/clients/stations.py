@@ -8,13 +8,11 @@ from typing_extensions import TypedDict
 from amvel.engine import Engine
 from amvel.fitting import refused, usable_seats
 from amvel.screening import contradictions
-from amvel.screening.declaration import has
+from amvel.screening.library import test_library
 
 StationId = Literal["story", "measure", "limits", "movements", "room", "programme", "papers"]
 State = Literal["done", "due", "open", "stop"]
 Tone = Literal["stop", "due", "ready"]
-_GATES = ("blood_pressure",)
-_BASICS = ("timed_up_and_go", "chair_stand_30s", "four_stage_balance")
 
 
 def answers_contradict(engine: Engine) -> bool:
@@ -22,10 +20,9 @@ def answers_contradict(engine: Engine) -> bool:
 
 
 def missing_tests(engine: Engine) -> list[str]:
-    """Basic tests without a result that still holds."""
-    assumed = {a.test for a in engine.findings.assumptions}
-    sugar = has(engine.case, "diabetes_medicine") and not engine.findings.results("blood_sugar")
-    return [*(["blood_sugar"] if sugar else []), *(t for t in (*_GATES, *_BASICS) if t in assumed)]
+    """What is measured before anything else and has no result that still holds: gates first."""
+    assumed = {a.test for a in engine.findings.assumptions if a.first}
+    return [t for t in test_library() if t in assumed]
 
 
 SOON = timedelta(days=7)

@@ -18,6 +18,7 @@ from amvel.planning import Item, SetUp
 from amvel.planning.dose_words import dose_words
 from clients.models import Client
 from papers.texts import filled, texts_of
+from papers.two_a_page import picture_mm
 from programmes.building import NotAllowed, items_of, opened_programme, profile_for, violations_of, ways_data
 from programmes.models import Programme
 
@@ -26,18 +27,27 @@ def _movement(engine: Engine, item: Item, pictures: bool) -> dict[str, Any]:
     family, step = find(item.ref)
     schools = engine.schools.of(family.id)
     lines = school_lines(family, step, schools)
+    set_ups, do = _set_ups(engine, item, pictures), do_lines(step, schools["breath"])
+    breath, fault = lines.pop("breath"), step.faults[0]
+    measures = "; ".join(m for u in set_ups for m in u["measures"])
+    small = (
+        f"{' '.join(step.setup)} {'; '.join(item.stand_ins)} {measures}",
+        " ".join(lines.values()),
+        f"You should feel: {step.felt}. Not: {step.not_felt}. Watch for: {fault.seen} – {fault.cue}. {step.dose.note}",
+    )
     return {
         "title": family.title,
         "step": step.title,
-        "set_ups": _set_ups(engine, item, pictures),
+        "set_ups": set_ups,
+        "picture_mm": round(picture_mm(small, do)),
         "setup": step.setup,
-        "do": do_lines(step, schools["breath"]),
-        "breath": lines.pop("breath"),
+        "do": do,
+        "breath": breath,
         "lines": list(lines.values()),
         "dose": dose_words(item),
         "note": step.dose.note,
         "stand_ins": item.stand_ins,
-        "fault": step.faults[0],
+        "fault": fault,
         "felt": step.felt,
         "not_felt": step.not_felt,
         "position": family.position,

@@ -3,9 +3,12 @@
 from typing import Any
 
 from django.template.loader import render_to_string
+from django.utils.safestring import mark_safe
 
+from amvel.answers.why import asked_about
 from amvel.engine import Engine
 from amvel.screening.changes import changes
+from clients.casework import known_verdicts
 from clients.models import Client
 from papers.hand_out import page_context
 
@@ -25,9 +28,15 @@ def letter_html(client: Client, specialist: str = "") -> str:
             "limits": _limits(engine),
             "tests": [_test(t) for t in changes(engine.case)],
             "questions": _questions(engine),
+            "asked": _asked(client, engine),
             "obligations": context["programme"].answer["obligations"],
         },
     )
+
+
+def _asked(client: Client, engine: Engine) -> list[dict[str, Any]]:
+    """Pictures of what the clinician is asked about, as far as everything is judged."""
+    return [{**a, "svg": mark_safe(a["svg"])} for a in asked_about(engine, known_verdicts(client.latest()))]
 
 
 def _limits(engine: Engine) -> list[dict[str, Any]]:

@@ -68,6 +68,8 @@ def _send_for(wish: ReminderWish, now: datetime) -> int:
         return 0
     engine, programme = opened(wish.client)
     local = now.astimezone(ZoneInfo(wish.zone))
+    if any(a.first <= local.date() <= a.last for a in engine.case.wishes.away):
+        return 0
     sent = 0
     for session in week_of(engine, programme).sessions:
         at = datetime.combine(local.date(), session.at, local.tzinfo)

@@ -40,5 +40,6 @@ def calendar_file(
         f"{programme.client_id}@amvel",
         written,
         programme.number,
+        away=tuple((a.first, a.last) for a in engine.case.wishes.away),
     )
     return calendar(week_of(engine, programme), items_of(programme), ask)

@@ -470,6 +470,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/clients/{client_id}/faults/{family_id}/{step_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Faults
+         * @description How each fault looks on this body, for these values.
+         */
+        post: operations["api_movements_faults"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/clients/{client_id}/schools": {
         parameters: {
             query?: never;
@@ -1370,7 +1390,7 @@ export interface components {
         };
         /**
          * FaultData
-         * @description A fault by name: what is seen, what it means, the cue that corrects it.
+         * @description A fault by name: what is seen, what it means, the cue that corrects it, and whether there is a picture of it.
          */
         FaultData: {
             /** Name */
@@ -1381,6 +1401,8 @@ export interface components {
             means: string;
             /** Cue */
             cue: string;
+            /** Drawn */
+            drawn: boolean;
         };
         /**
          * FieldData
@@ -1419,6 +1441,8 @@ export interface components {
             title: string;
             /** Family Title */
             family_title: string;
+            /** Asked For */
+            asked_for: boolean;
             /** Step Title */
             step_title: string;
             /** About */
@@ -1887,6 +1911,22 @@ export interface components {
              */
             dislikes: ("touch" | "bands" | "noise" | "lying_flat" | "closed_eyes")[];
         };
+        /**
+         * Away
+         * @description Days on which nothing is practised: a journey, a feast.
+         */
+        Away: {
+            /**
+             * First
+             * Format: date
+             */
+            first: string;
+            /**
+             * Last
+             * Format: date
+             */
+            last: string;
+        };
         /** BackExtensorHold */
         BackExtensorHold: {
             /**
@@ -2165,7 +2205,9 @@ export interface components {
              *       "days_per_week": 4,
              *       "at": "10:00:00",
              *       "medicine_hours": [],
+             *       "likes": [],
              *       "dislikes": [],
+             *       "away": [],
              *       "goals": []
              *     }
              */
@@ -4132,7 +4174,7 @@ export interface components {
         };
         /**
          * RangeData
-         * @description One drawn range in degrees: what this body has, and how much of it may be used.
+         * @description One drawn range in whole degrees: what this body has, and how much of it may be used.
          */
         RangeData: {
             /** Id */
@@ -5309,10 +5351,22 @@ export interface components {
              */
             medicine_hours: string[];
             /**
+             * Likes
+             * @description families or 'family/step'
+             * @default []
+             */
+            likes: string[];
+            /**
              * Dislikes
+             * @description families or 'family/step'
              * @default []
              */
             dislikes: string[];
+            /**
+             * Away
+             * @default []
+             */
+            away: components["schemas"]["Away"][];
             /**
              * Goals
              * @default []
@@ -5969,6 +6023,14 @@ export interface components {
             values: {
                 [key: string]: number | string;
             };
+        };
+        /**
+         * Faults
+         * @description A picture for each fault of a step, in the order in which the step names them; '' where it cannot be seen in one.
+         */
+        Faults: {
+            /** Pictures */
+            pictures: string[];
         };
         /**
          * OptionData
@@ -8903,6 +8965,106 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Movie"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    api_movements_faults: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+                family_id: string;
+                step_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Shown"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Faults"];
                 };
             };
             /** @description Bad Request */

@@ -162,6 +162,16 @@ export const useClient = defineStore('client', () => {
       }),
     )
   }
+  async function faults(family: string, step: string, side: string, values: Values): Promise<string[]> {
+    return (
+      await got(
+        http.POST('/api/v1/clients/{client_id}/faults/{family_id}/{step_id}', {
+          params: { path: { client_id: id.value, family_id: family, step_id: step } },
+          body: { side, values },
+        }),
+      )
+    ).pictures
+  }
   async function schools(): Promise<SchoolQuestion[]> {
     return (await got(http.GET('/api/v1/clients/{client_id}/schools', { params: path.value }))).questions
   }
@@ -201,6 +211,7 @@ export const useClient = defineStore('client', () => {
     tryStep,
     along,
     movie,
+    faults,
     schools,
     fitsIn,
   }

@@ -42,9 +42,9 @@ async function drawing(of: string, view: string): Promise<string> {
       <tbody>
         <tr v-for="r in client.view!.ranges" :key="r.id">
           <td>{{ r.title }}</td>
-          <td>{{ Math.round(r.available) }}°</td>
-          <td>{{ Math.round(r.free) }}°</td>
-          <td :class="{ tight: r.loaded < r.available }">{{ Math.round(r.loaded) }}°</td>
+          <td>{{ r.available }}°</td>
+          <td>{{ r.free }}°</td>
+          <td :class="{ tight: r.loaded < r.available }">{{ r.loaded }}°</td>
         </tr>
       </tbody>
     </table>

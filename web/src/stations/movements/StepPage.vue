@@ -12,6 +12,7 @@ import { PAUSE_MS, useAlong } from './useAlong'
 import { useTry } from './useTry'
 import OverrideForm from './OverrideForm.vue'
 import SchoolsPanel from './SchoolsPanel.vue'
+import StepFaults from './StepFaults.vue'
 import StepFigure from '../../parts/StepFigure.vue'
 import StepPlayer from '../../parts/StepPlayer.vue'
 
@@ -86,6 +87,10 @@ const teaching = ref(false)
 const load = computed(() => {
   const [side_, chosen] = [side.value, { ...values }]
   return () => client.movie(props.movement.family, props.movement.step, side_, chosen)
+})
+const wrongs = computed(() => {
+  const [side_, chosen] = [side.value, { ...values }]
+  return () => client.faults(props.movement.family, props.movement.step, side_, chosen)
 })
 const steady = computed(() => [...(tried.value?.steady ?? [])].sort((a, b) => a.push_n - b.push_n)[0])
 const PRINTED = ['switching_on', 'low_back', 'pelvic_floor', 'belly', 'buttocks', 'side_lift']
@@ -185,9 +190,7 @@ function taughtAgain(): void {
             <li v-for="c in movement.cues" :key="c">{{ c }}</li>
           </ul>
           <h3>{{ say('movements.faults') }}</h3>
-          <p v-for="f in movement.faults" :key="f.name">
-            <b>{{ f.name }}</b>: {{ f.seen }} – {{ f.means }}. {{ f.cue }}.
-          </p>
+          <StepFaults :faults="movement.faults" :load="wrongs" />
           <p>
             <b>{{ say('movements.felt') }}:</b> {{ movement.felt }}. <b>{{ say('movements.notFelt') }}:</b> {{ movement.not_felt }}.
           </p>

@@ -3,6 +3,7 @@ import { computed, reactive, ref } from 'vue'
 import type { CaseData } from '../../api/schemas'
 import { say } from '../../i18n'
 import { useClient } from '../../stores/client'
+import { useSession } from '../../stores/session'
 import { emptySeat } from '../room/rooms'
 import GoalList from './GoalList.vue'
 
@@ -12,6 +13,14 @@ const room = reactive(JSON.parse(JSON.stringify(client.view!.case.room)) as Case
 const wishes = reactive(JSON.parse(JSON.stringify(client.view!.case.wishes)) as CaseData['wishes'])
 if (!room.seats.length) room.seats.push(emptySeat(say('story.seat')))
 
+const session = useSession()
+/** Families that a programme may hold, by name. */
+const families = computed(() => {
+  const found = (session.reference?.movements ?? []).filter((m) => !m.asked_for)
+  const byId = new Map(found.map((m) => [m.family, { id: m.family, title: m.family_title }]))
+  return [...byId.values()].sort((a, b) => a.title.localeCompare(b.title))
+})
+const today = client.view!.case.as_of
 const hour = ref(wishes.at.slice(0, 5))
 const medicine = ref(wishes.medicine_hours.map((t) => t.slice(0, 5)).join(', '))
 const wrongHour = computed(
@@ -66,6 +75,37 @@ async function keep(): Promise<void> {
     </div>
     <p v-if="wrongHour" role="alert" class="bad">{{ say('story.wrongHour', { what: wrongHour }) }}</p>
     <GoalList v-model="wishes.goals" />
+    <div class="row">
+      <label class="grow"
+        >{{ say('story.likes')
+        }}<el-select v-model="wishes.likes" multiple filterable :aria-label="say('story.likes')"
+          ><el-option
+            v-for="f in families"
+            :key="f.id"
+            :value="f.id"
+            :label="f.title"
+            :disabled="wishes.dislikes.includes(f.id)" /></el-select
+      ></label>
+      <label class="grow"
+        >{{ say('story.notLiked')
+        }}<el-select v-model="wishes.dislikes" multiple filterable :aria-label="say('story.notLiked')"
+          ><el-option v-for="f in families" :key="f.id" :value="f.id" :label="f.title" :disabled="wishes.likes.includes(f.id)" /></el-select
+      ></label>
+    </div>
+    <div class="stack">
+      <div v-for="(a, i) in wishes.away" :key="i" class="row">
+        <label class="row">{{ say('story.awayFrom') }}<input v-model="a.first" type="date" class="day" /></label>
+        <label class="row">{{ say('story.awayTo') }}<input v-model="a.last" type="date" class="day" :min="a.first" /></label>
+        <button type="button" class="quiet-action" @click="wishes.away = wishes.away.filter((_, k) => k !== i)">
+          {{ say('story.remove') }}
+        </button>
+      </div>
+      <div>
+        <button type="button" class="quiet-action" @click="wishes.away = [...wishes.away, { first: today, last: today }]">
+          {{ say('story.addAway') }}
+        </button>
+      </div>
+    </div>
     <div>
       <button type="button" class="main-action" @click="keep">{{ say('story.save') }}</button>
     </div>
@@ -81,6 +121,19 @@ async function keep(): Promise<void> {
 }
 .grow {
   flex: 1;
+}
+label.grow {
+  display: grid;
+  gap: 4px;
+}
+.day {
+  font: inherit;
+  min-height: 44px;
+  padding: 0 10px;
+  border: 1px solid var(--line);
+  border-radius: var(--round-small);
+  background: transparent;
+  color: inherit;
 }
 .bad {
   color: var(--brick);

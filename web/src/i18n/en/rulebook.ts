@@ -1,0 +1,22 @@
+/** Rule-book. */
+export default {
+  'rulebook.version': 'Version {v}. A trial changes nothing.',
+  'rulebook.find': 'Find a rule, a number or a source',
+  'rulebook.none': 'No rule speaks of that.',
+  'rulebook.numbers': 'Numbers',
+  'rulebook.noNumbers': 'This rule has no number of its own: it adds care and obligations.',
+  'rulebook.since': 'in force since {day}',
+  'rulebook.checked': 'last read {day}',
+  'rulebook.again': 'to be checked by {day} by: {who}',
+  'rulebook.duties': 'Asks a clinician when',
+  'rulebook.noDuty': 'This rule asks no clinician.',
+  'rulebook.rules': 'Rules and tests',
+  'rulebook.check': 'Go through it',
+  'rulebook.try': 'Try another',
+  'rulebook.dryRun': 'What would change?',
+  'rulebook.run': 'Try it on every client',
+  'rulebook.unreadable': '{name}: this entry cannot be judged and was left out; open it and look at the last change.',
+  'rulebook.touched': '{n} of {of} clients would be touched',
+  'rulebook.effect': '{opens} steps open, {closes} close',
+  'rulebook.examples': 'Checked with',
+}

@@ -2,6 +2,8 @@
 
 import pytest
 
+from amvel.movements import find
+
 pytestmark = pytest.mark.django_db
 
 
@@ -157,3 +159,25 @@ def test_stops_that_cannot_be_are_refused_by_name(api, client_id: str, parameter
 
 def test_another_house_gets_no_stops(stranger, client_id: str) -> None:
     assert along(stranger, client_id, "sit_to_stand/two_legs", "seat_cm", [45]).status_code == 404
+
+
+def faults_of(api, client_id: str, ref: str, side: str = "both", **values):
+    return api.post(f"/clients/{client_id}/faults/{ref}", {"side": side, "values": values})
+
+
+def test_every_fault_of_a_step_has_its_place_in_the_answer_with_a_picture_or_none(api, client_id: str) -> None:
+    pictures = faults_of(api, client_id, "bridge/three_quarters").json()["pictures"]
+    declared = find("bridge/three_quarters")[1].faults
+    assert len(pictures) == len(declared)
+    assert all(p.startswith("<svg") if f.looks else p == "" for p, f in zip(pictures, declared, strict=True))
+    assert any(p for p in pictures)
+
+
+def test_a_fault_is_drawn_for_the_measures_that_stand(api, client_id: str) -> None:
+    low, high = (faults_of(api, client_id, "tall_hinge/hands_on_thighs", seat_cm=x).json()["pictures"] for x in (42, 56))
+    assert low != high
+
+
+def test_no_fault_is_drawn_of_a_pose_that_cannot_be_nor_for_another_house(api, stranger, client_id: str) -> None:
+    assert faults_of(api, client_id, "knee_fold/no_such_step").status_code == 404
+    assert faults_of(stranger, client_id, "bridge/three_quarters").status_code == 404

@@ -224,6 +224,37 @@ def test_a_reminder_goes_once_and_only_to_who_asked(api: Api, client_id: str, bu
     assert len(mail.outbox) == 1
 
 
+def test_no_reminder_on_a_day_away_and_none_lost_on_the_next(api: Api, client_id: str, built: dict) -> None:
+    at = next_session(api, client_id)
+    api.send("put", f"/clients/{client_id}/reminder", {"address": "orla@example.org", "zone": "UTC"})
+    view = api.get(f"/clients/{client_id}").json()
+    day = at.date().isoformat()
+    wishes = {**view["case"]["wishes"], "away": [{"first": day, "last": day}]}
+    kept = api.patch(f"/clients/{client_id}", {"base_revision": view["revision"], "sections": {"wishes": wishes}})
+    assert kept.status_code == 200
+    call_command("send_reminders", now=(at - timedelta(minutes=30)).isoformat())
+    assert mail.outbox == []
+    call_command("send_reminders", now=(at + timedelta(days=7) - timedelta(minutes=30)).isoformat())
+    assert len(mail.outbox) == 1
+
+
+@pytest.mark.parametrize(
+    ("away", "why"),
+    [
+        ({"first": "2027-02-10", "last": "2027-02-09"}, "at or after the first day"),
+        ({"first": "2027-02-10", "last": "2029-02-10"}, "within a year"),
+    ],
+)
+def test_days_away_that_cannot_be_are_refused_with_field_and_reason(api: Api, client_id: str, away: dict, why: str) -> None:
+    view = api.get(f"/clients/{client_id}").json()
+    wishes = {**view["case"]["wishes"], "away": [away]}
+    refused = api.patch(f"/clients/{client_id}", {"base_revision": view["revision"], "sections": {"wishes": wishes}})
+    assert refused.status_code == 422
+    assert "wishes.away" in refused.content.decode()
+    assert why in refused.content.decode()
+    assert api.get(f"/clients/{client_id}").json()["revision"] == view["revision"]
+
+
 def test_no_reminder_while_a_stop_sign_stands(api: Api, client_id: str, built: dict) -> None:
     at = next_session(api, client_id)
     api.send("put", f"/clients/{client_id}/reminder", {"address": "orla@example.org", "zone": "UTC"})

@@ -86,7 +86,6 @@ MORE_OF_ONE_THING = {
     ("floor_by_a_chair", "knee_lifts"): "the knee comes up beside the hand, not under it",
     ("sit_to_stand", "heel_ahead"): "from a higher seat, so that the trunk leans less",
     ("sit_to_stand", "two_legs"): "the arms ahead save some of the lean",
-    ("walking_practice", "in_reach"): "the hand beside draws the trunk ahead by a degree or two",
     ("light_seat", "without_hands"): "hands that push down load the belly a little",
 }
 

@@ -20,7 +20,8 @@ _SIDES = ("left", "right")
 _LEAST_RAD = np.radians(0.5)  # the resolution of an angle
 _TRUNK_LEAST_RAD = np.radians(1.5)  # beyond what the trunk gives by itself while a limb moves
 _LEG = {side: [i for i, (name, _, _) in enumerate(JOINTS) if name.startswith(tuple(f"{side}.{p}." for p in PARTS["leg"]))] for side in _SIDES}
-_ANKLE_AND_TOES = {side: [i for i, (name, _, _) in enumerate(JOINTS) if name.startswith((f"{side}.ankle.", f"{side}.toes."))] for side in _SIDES}
+_TOES = {side: [i for i, (name, _, _) in enumerate(JOINTS) if name.startswith(f"{side}.toes.")] for side in _SIDES}
+_FOOT_LINES = (("heel", "ball"), ("foot_outer", "foot_inner"))
 _ROLLS_RAD = np.radians(3.0)  # a planted foot gives so much by itself (our reading)
 _SLIDES_M = 0.01
 _STAYS_M = 0.005
@@ -55,22 +56,48 @@ def acts(
             out[f"{side}.{limb}_acts"] = float((limb, side) in acting or carries)
     whole = [np.ptp(posed.angles[:, joints].sum(axis=1)) for joints in _TRUNK_BY_AXIS]
     out["trunk_acts"] = float(max(whole) > _TRUNK_LEAST_RAD)
-    out |= {f"{side}.foot_rubs": float(_rubs(posed, skeleton, parts, [p[side] for p in planted], _ANKLE_AND_TOES[side])) for side in _SIDES}
+    out |= {f"{side}.foot_rubs": float(_rubs(posed, skeleton, parts, [p[side] for p in planted], side)) for side in _SIDES}
     return out
 
 
-def _rubs(posed: Posed, skeleton: Skeleton, parts: Sequence[Part], planted: Sequence[set[str]], ankle: list[int]) -> bool:
+def _rubs(posed: Posed, skeleton: Skeleton, parts: Sequence[Part], planted: Sequence[set[str]], side: str) -> bool:
     """Whether the foot rolls, curls or slides on a surface at some time."""
     for part, there in zip(parts, planted, strict=True):
         if not there:
             continue
-        if part.travelled_rad[ankle].max() > _ROLLS_RAD:
+        if part.travelled_rad[_TOES[side]].max() > _ROLLS_RAD or _rolled_rad(posed, skeleton, part, side) > _ROLLS_RAD:
             return True
-        at = [skeleton.landmarks.index[mark] for mark in there]
-        way = posed.points[part.end, at] - posed.points[part.start, at]
+        way = _slid(posed, skeleton, part, there)
         if (way * way).sum(axis=-1).max() > _SLIDES_M**2:
             return True
     return False
+
+
+def _rolled_rad(posed: Posed, skeleton: Skeleton, part: Part, side: str) -> float:
+    """How far the sole turned or tipped on the ground; a shank that leans over a foot that lies flat rolls nothing."""
+    at = [[skeleton.landmarks.index[f"{side}.{mark}"] for mark in line] for line in _FOOT_LINES]
+    turned = []
+    for a, b in at:
+        before, after = (posed.points[row, b] - posed.points[row, a] for row in (part.start, part.end))
+        turned.append(float(before @ after) / float(np.linalg.norm(before) * np.linalg.norm(after)))
+    return float(np.arccos(np.clip(min(turned), -1.0, 1.0)))
+
+
+def _slid(posed: Posed, skeleton: Skeleton, part: Part, there: set[str]) -> Array:
+    """How far these marks of a foot went along what they stand on, in m.
+
+    A level surface has no place of its own, so that a body is put on it anywhere: what most of its planted marks went
+    together is no sliding.  Hands are left out of them, since they may go along a worktop.
+    """
+    down = _planted(part.before) & _planted(part.after) | there
+    at = {mark: skeleton.landmarks.index[mark] for mark in sorted(down)}
+    way = {mark: posed.points[part.end, i] - posed.points[part.start, i] for mark, i in at.items()}
+    own, together = np.array([way[mark] for mark in sorted(there)]), np.median(np.array(list(way.values())), axis=0)
+    return min(own, own - together, key=lambda w: float((w * w).sum(axis=-1).max()))
+
+
+def _planted(frame: Frame) -> set[str]:
+    return {t.landmark for t in frame.touches if t.on is None and t.gap_cm <= 0 and t.landmark not in _ALL_HANDS}
 
 
 _SOLES = {side: frozenset(f"{side}.{mark}" for mark in FOOT) for side in _SIDES}
@@ -109,6 +136,7 @@ def _presses_with_the_legs(frame: Frame) -> bool:
 
 
 _HANDS_AND_ARMS = {side: frozenset(f"{side}.{mark}" for mark in ENDS["arm"]) for side in _SIDES}
+_ALL_HANDS = _HANDS_AND_ARMS["left"] | _HANDS_AND_ARMS["right"]
 
 
 def _holds_itself_up(side: str, frame: Frame, points: Array, skeleton: Skeleton) -> bool:

@@ -19,6 +19,7 @@ FLOOR = Surface("floor", "level", 0.0, friction=0.6, title="floor or mat")
 SITTING_FLATTENS_DEG = 19.0
 _SIDES = ("left", "right")
 _ARMS_SQUARE_CM = 15.0
+_STANDS = 4.0  # a foot gives less than anything that goes over it
 HIPS_SQUARE = Aim("left.hip", "x", 0.0, origin="right.hip", must_hold=False)
 _FEET_LEVEL = Aim("left.ankle", "x", 0.0, origin="right.ankle")
 
@@ -173,19 +174,29 @@ def hip_wide(body: Anthropometry, landmark: str = "ankle") -> Aim:
         "y",
         200 * HIP_HALF_WIDTH * body.stature_m,
         origin=f"right.{landmark}",
-        weight=0.5,
+        weight=_STANDS,
     )
 
 
 def weight_on_one_foot(frame: Frame, body: Anthropometry, name: str = "weight on one foot") -> Frame:
     """The weight goes over the right foot while both feet stay where they are."""
     over = Aim("centre_of_mass", "y", 0.0, origin="right.ankle", weight=0.5)
-    return frame.aim(over, hip_wide(body), right_foot_stays(body)).free_(**SIDEWAYS).with_(name)
+    return frame.aim(over, *stands_on_both(body)).free_(**SIDEWAYS).with_(name)
 
 
-def right_foot_stays(body: Anthropometry) -> Aim:
+def left_foot_up(frame: Frame) -> Frame:
+    """The left foot leaves the floor, and with it everything that kept it there."""
+    return frame.lift("left.heel", "left.ball").unaim("left.ankle", "left.foot_inner")
+
+
+def stands_on_both(body: Anthropometry) -> tuple[Aim, ...]:
+    """Both soles flat, hip-wide, in the place where they stood: what goes over them does not take them along."""
+    return (hip_wide(body), right_foot_stays(body), flat_sole("left"), flat_sole("right"))
+
+
+def right_foot_stays(body: Anthropometry, landmark: str = "ankle") -> Aim:
     """Where it stands with the weight between the feet: the body goes over the foot, and not the foot under the body."""
-    return Aim("right.ankle", "y", -100 * HIP_HALF_WIDTH * body.stature_m, weight=0.5)
+    return Aim(f"right.{landmark}", "y", -100 * HIP_HALF_WIDTH * body.stature_m, weight=_STANDS)
 
 
 def trunk_lean(body: Anthropometry, lean_deg: float, firm: bool = True) -> tuple[Aim, ...]:
@@ -233,6 +244,7 @@ def standing(body: Anthropometry, lean_deg: float = 0.0) -> Frame:
             _FEET_LEVEL,
             HIPS_SQUARE,
             Aim("right.ankle", "x", 0.0),
+            right_foot_stays(body),
             weight_between_feet(body),
             *trunk_lean(body, lean_deg, firm=lean_deg != 0.0),
         ),
@@ -307,7 +319,7 @@ def kneeling(body: Anthropometry) -> Frame:
 
 def flat_sole(side: str) -> Aim:
     """Both edges of the foot at one height: heel and ball alone would let it roll."""
-    return Aim(f"{side}.foot_inner", "z", 0.0, origin=f"{side}.foot_outer", weight=0.3)
+    return Aim(f"{side}.foot_inner", "z", 0.0, origin=f"{side}.foot_outer", weight=_STANDS)
 
 
 def level_pelvis() -> Aim:

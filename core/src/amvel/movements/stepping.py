@@ -2,7 +2,7 @@
 
 from amvel.body import Anthropometry
 from amvel.movements.frames import Aim, Frame
-from amvel.movements.positions import SIDEWAYS, hip_wide, right_foot_stays
+from amvel.movements.positions import SIDEWAYS, left_foot_up, stands_on_both
 
 _FOREFOOT_CM = 9.0  # ahead of the ankle, still over the standing foot
 
@@ -15,16 +15,15 @@ def stepped_ahead(start: Frame, body: Anthropometry, step_cm: float, turned_out_
     over = start.free_(**SIDEWAYS).unaim("centre_of_mass").aim(
         Aim("centre_of_mass", "x", _FOREFOOT_CM, origin="right.ankle"),
         Aim("centre_of_mass", "y", 0.0, origin="right.ankle", weight=0.5),
-        hip_wide(body),
-        right_foot_stays(body),
+        *stands_on_both(body),
     )
     over = over.with_("weight on one foot")
     out = {"left_hip_rotation": -turned_out_deg} if turned_out_deg else {}
-    light = over.lift("left.heel", "left.ball").unaim("left.ankle")
+    light = left_foot_up(over)
     light = light.with_(
         "foot on its way", left_hip_flexion=28.0, left_knee_flexion=34.0, left_ankle_dorsiflexion=6.0, left_hip_abduction=0.0, **out
     )
-    landed = over.unaim("left.ankle").aim(Aim("left.ankle", "x", step_cm, origin="right.ankle"), hip_wide(body))
+    landed = over.unaim("left.ankle").aim(Aim("left.ankle", "x", step_cm, origin="right.ankle"), *stands_on_both(body))
     landed = landed.with_("foot landed", left_hip_flexion=24.0, left_knee_flexion=14.0, right_knee_flexion=24.0, **out)
     landed = landed.with_(right_hip_flexion=14.0).free_(right_knee_flexion=0.2, right_hip_flexion=0.1, left_hip_flexion=0.1)
     between = landed.unaim("centre_of_mass").aim(

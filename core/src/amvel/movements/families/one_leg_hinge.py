@@ -8,7 +8,7 @@ from amvel.movements.faults import BREATH_HELD, PELVIS_DROPS, TRUNK_ROUNDS
 from amvel.movements.frames import Frame
 from amvel.movements.ladder import Ladder
 from amvel.movements.needs import WORKTOP
-from amvel.movements.positions import both, trunk_lean, weight_on_one_foot
+from amvel.movements.positions import both, left_foot_up, trunk_lean, weight_on_one_foot
 from amvel.movements.promise import LEAN
 from amvel.movements.standing_support import HOLD, WORKTOP_CM, at_the_counter
 
@@ -25,7 +25,7 @@ def _frames(one_leg: bool) -> Frames:
             **both(hip_flexion=0.2, ankle_dorsiflexion=0.1, shoulder_flexion=0.1, elbow_flexion=0.1)
         )
         if one_leg:
-            down = down.lift("left.heel", "left.ball").unaim("left.ankle")
+            down = left_foot_up(down)
             down = down.with_(
                 "one leg back, hinged",
                 left_hip_flexion=0.0,

@@ -6,7 +6,7 @@ from amvel.movements.faults import BREATH_HELD, PELVIS_DROPS
 from amvel.movements.frames import Frame, Prop
 from amvel.movements.ladder import Ladder, fault
 from amvel.movements.needs import BAG, WORKTOP
-from amvel.movements.positions import SIDEWAYS, standing, weight_on_one_foot
+from amvel.movements.positions import SIDEWAYS, left_foot_up, standing, stands_on_both, weight_on_one_foot
 from amvel.movements.session_part import SessionPart
 from amvel.movements.wrong import Wrong
 
@@ -16,7 +16,7 @@ def _stand(s: Setting) -> Frame:
     frame = standing(s.body).with_(
         left_shoulder_flexion=2.0, left_shoulder_abduction=6.0, left_elbow_flexion=2.0
     )
-    frame = frame.free_(**SIDEWAYS)
+    frame = frame.free_(**SIDEWAYS).aim(*stands_on_both(s.body))
     return (
         frame.pull(("left.palm", (0.0, 0.0, -force)))
         .hold(Prop("bag", ("left.knuckles",), 16))
@@ -31,7 +31,7 @@ def _hold(s: Setting) -> list[Frame]:
 def _walk(s: Setting) -> list[Frame]:
     start = _stand(s)
     shifted = weight_on_one_foot(start, s.body)
-    step = shifted.lift("left.heel", "left.ball").unaim("left.ankle")
+    step = left_foot_up(shifted)
     return [
         start,
         shifted,

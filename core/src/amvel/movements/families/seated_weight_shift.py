@@ -8,7 +8,7 @@ from amvel.movements.faults import BREATH_HELD, TRUNK_ROUNDS
 from amvel.movements.frames import Frame, Touch
 from amvel.movements.ladder import Ladder, fault
 from amvel.movements.needs import FIRM_CHAIR
-from amvel.movements.positions import sitting
+from amvel.movements.positions import sitting, stands_on_both
 from amvel.movements.seats import SEAT
 from amvel.movements.wrong import Wrong
 
@@ -19,8 +19,8 @@ def _shifted(s: Setting) -> Frame:
     frame = sitting(s.body, s.number("seat_cm")).lift("right.sit_bone", "right.thigh_under")
     frame = frame.touch(Touch("right.sit_bone", "seat", bears=False, gap_cm=lift))
     tilt = np.degrees(np.arctan2(lift, 7.2 * s.body.stature_m))
-    sides = {f"{x}_{j}": 0.1 for x in ("left", "right") for j in ("hip_abduction", "hip_rotation")}
-    return frame.with_(
+    sides = {f"{x}_{j}": 0.1 for x in ("left", "right") for j in ("hip_abduction", "hip_rotation", "ankle_inversion")}
+    return frame.aim(*stands_on_both(s.body)).with_(
         "weight on one sit bone", lumbar_side_bend=-0.6 * tilt, left_shoulder_abduction=20.0
     ).free_(**sides)
 

@@ -5,7 +5,7 @@ from amvel.movements.declaration import Dose, Family, Fault, Frames, Parameter, 
 from amvel.movements.faults import BREATH_HELD, PELVIS_DROPS
 from amvel.movements.frames import Aim, Frame
 from amvel.movements.needs import WORKTOP_OR_CHAIR_BACK
-from amvel.movements.positions import weight_on_one_foot
+from amvel.movements.positions import left_foot_up, weight_on_one_foot
 from amvel.movements.promise import joint
 from amvel.movements.standing_support import at_the_counter, ways_to_hold
 from amvel.movements.wrong import Wrong
@@ -22,16 +22,12 @@ def _frames(support: str) -> Frames:
     def frames(s: Setting) -> list[Frame]:
         start = at_the_counter(s, support)
         sideways = weight_on_one_foot(start, s.body, "weight on one leg")
-        up = (
-            sideways.lift("left.heel", "left.ball")
-            .unaim("left.ankle")
-            .with_(
-                "leg to the side",
-                left_hip_abduction=s.number("out_deg"),
-                left_hip_flexion=0.0,
-                left_knee_flexion=2.0,
-                left_ankle_dorsiflexion=5.0,
-            )
+        up = left_foot_up(sideways).with_(
+            "leg to the side",
+            left_hip_abduction=s.number("out_deg"),
+            left_hip_flexion=0.0,
+            left_knee_flexion=2.0,
+            left_ankle_dorsiflexion=5.0,
         )
         return [
             start,

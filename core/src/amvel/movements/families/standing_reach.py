@@ -6,7 +6,7 @@ from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, PELVIS_DROPS
 from amvel.movements.frames import Aim, Frame
 from amvel.movements.ladder import Ladder
 from amvel.movements.needs import WORKTOP
-from amvel.movements.positions import trunk_lean, weight_on_one_foot
+from amvel.movements.positions import left_foot_up, trunk_lean, weight_on_one_foot
 from amvel.movements.promise import LEAN, joint
 from amvel.movements.standing_support import HOLD, WORKTOP_CM, at_the_counter
 
@@ -15,7 +15,7 @@ def _frames(support: str, arm: bool = False) -> Frames:
     def frames(s: Setting) -> list[Frame]:
         start = at_the_counter(s, support)
         shifted = weight_on_one_foot(start, s.body, "weight on one leg")
-        back = shifted.lift("left.heel", "left.ball").unaim("left.ankle")
+        back = left_foot_up(shifted)
         back = back.with_(
             "leg back, low",
             left_hip_flexion=-s.number("back_deg"),

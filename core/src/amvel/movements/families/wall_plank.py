@@ -6,7 +6,7 @@ from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting,
 from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, PELVIS_DROPS, SHOULDER_CLIMBS
 from amvel.movements.frames import Aim, Frame, Touch
 from amvel.movements.needs import WALL
-from amvel.movements.positions import flat_sole, forearms_on_wall, hip_wide, level_pelvis
+from amvel.movements.positions import flat_sole, forearms_on_wall, hip_wide, level_pelvis, right_foot_stays
 from amvel.movements.wrong import Wrong
 
 _PIKE = Fault(
@@ -41,7 +41,7 @@ def _shifted(s: Setting) -> Frame:
     }
     return (
         _plank(s)
-        .aim(over, hip_wide(s.body, "ball"), level_pelvis(), flat_sole("left"), flat_sole("right"))
+        .aim(over, hip_wide(s.body, "ball"), right_foot_stays(s.body, "ball"), level_pelvis(), flat_sole("left"), flat_sole("right"))
         .free_(**free)
         .with_("weight on one foot")
     )

@@ -12,7 +12,9 @@ from amvel.movements.positions import (
     SIDEWAYS,
     both,
     hip_wide,
+    left_foot_up,
     standing,
+    stands_on_both,
     weight_between_feet,
     weight_on_one_foot,
 )
@@ -40,10 +42,12 @@ def _hold(s: Setting) -> list[Frame]:
 
 
 def _light(s: Setting) -> list[Frame]:
-    sat = _sat(s).aim(hip_wide(s.body), weight_between_feet(s.body)).free_(**SIDEWAYS)
+    sat = _sat(s).aim(*stands_on_both(s.body), weight_between_feet(s.body)).free_(**SIDEWAYS)
     return [
         sat,
         sat.lift("left.heel")
+        .unaim("left.foot_inner")
+        .aim(hip_wide(s.body, "ball"))
         .with_("one heel light")
         .free_(left_ankle_dorsiflexion=0.1)
         .touch(Touch("left.heel", "floor", bears=False, gap_cm=3.0)),
@@ -54,7 +58,7 @@ def _lifted(s: Setting) -> list[Frame]:
     """The weight goes over one foot before the other leaves; the wall keeps the back of the pelvis."""
     sat = _sat(s)
     shifted = weight_on_one_foot(sat, s.body)
-    off = shifted.lift("left.heel", "left.ball").unaim("left.ankle")
+    off = left_foot_up(shifted)
     knee = s.number("knee_deg")
     return [
         sat,

@@ -57,6 +57,7 @@ DECLARED = frozenset(
     )
 )
 
+HALF_A_FOOT_CM = 5.0  # a foot right under the middle has not crossed it (our reading)
 HEAD_LEVEL_CM = 1.0  # lying flat without a pillow the head is about level with the heart, a thumb's breadth either way (ours)
 UPRIGHT_DEG = 90.0  # what is not lying on the back is raised as far as can be
 TRUNK_REGIONS = ("lumbar", "lower_thoracic", "upper_thoracic")
@@ -108,6 +109,8 @@ def demand(
     _combined(profile, skeleton, posed, facts)
     _regions_under_load(profile)
     _legs(profile, loads, facts)
+    for side in ("left", "right"):
+        profile[f"{side}.leg_past_middle_cm"] = _past_middle_cm(skeleton, posed, side)
     _declared(profile, facts)
     _carried(profile, skeleton, facts)
     return profile
@@ -172,6 +175,16 @@ def _limb_angles(profile: dict[str, Array], skeleton: Skeleton, posed: Posed) ->
         profile[f"{side}.hip_bend_deg"] = np.maximum(profile[f"{side}.hip_flexion_deg"], bend)
         cosine = np.einsum("bi,bi->b", arm[:, :, 2], thorax[:, :, 2])
         profile[f"{side}.shoulder_elevation_deg"] = np.degrees(np.arccos(np.clip(cosine, -1, 1)))
+
+
+def _past_middle_cm(skeleton: Skeleton, posed: Posed, side: str) -> Array:
+    """How far the knee, or the ankle by more than half a foot, is on the other side of the plane midway between the hips."""
+    at = {n: posed.points[:, skeleton.landmarks.index[n]] for n in ("left.hip", "right.hip", f"{side}.knee", f"{side}.ankle")}
+    across = at["left.hip"] - at["right.hip"]
+    across /= np.linalg.norm(across, axis=1)[:, None] * (1 if side == "left" else -1)
+    middle = 0.5 * (at["left.hip"] + at["right.hip"])
+    knee, ankle = (-100 * np.einsum("bi,bi->b", at[f"{side}.{n}"] - middle, across) for n in ("knee", "ankle"))
+    return np.maximum(0.0, np.maximum(knee, ankle - HALF_A_FOOT_CM))
 
 
 def _thigh_against_trunk_deg(skeleton: Skeleton, posed: Posed, side: str) -> Array:

@@ -114,6 +114,7 @@ _SPOTS: dict[str, Spot] = {
     "kneeling": Spot(("left.knee", "right.knee")),
     "legs_lifted": Spot(("left.ankle", "right.ankle")),
     "head_below_heart_cm": Spot(("vertex",)),
+    "leg_past_middle_cm": Spot(("{side}.knee",)),
     "leg_acts": Spot(("{side}.knee",)),
     "arm_acts": Spot(("{side}.elbow",)),
     "lying_on": Spot(("{side}.hip_side",)),

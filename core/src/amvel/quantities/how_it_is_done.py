@@ -71,6 +71,13 @@ add(
     limb_angle=True,
 )
 add(
+    "leg_past_middle_cm",
+    "leg across the middle",
+    "cm",
+    "How far this knee, or the ankle by more than half a foot, has crossed the plane midway between the hips.",
+    sided=True,
+)
+add(
     "hip_abductor_moment_nm",
     "lifting the leg sideways",
     "N·m",

@@ -17,7 +17,8 @@ SINCE = date(2020, 1, 1)
 BY_APPROACH = {
     "posterior": (
         ("bend", "hip_bend_deg", "flexion_deg", "bends less than 90°, thigh against pelvis or trunk, with 5° to spare"),
-        ("in", "hip_adduction_deg", "", "not in past the midline"),
+        ("across", "leg_past_middle_cm", "", "not across the middle of the body; a foot under the middle has not crossed it"),
+        ("in", "hip_adduction_in_flexion_deg", "", "not in past the midline while bent"),
         ("turn_in", "hip_internal_rotation_deg", "", "not turned in"),
     ),
     "anterior": (
@@ -108,6 +109,7 @@ RULE = Rule(
             {
                 "hip_replacement.posterior_bend_0": 85.0,
                 "hip_replacement.posterior_in_0": 0.0,
+                "hip_replacement.posterior_across_0": 0.0,
                 "hip_replacement.anterior_back_0": None,
             },
         ),

@@ -74,8 +74,7 @@ def _limits(page: Page, f: Findings, n: Numbers, i: int, c: Scoliosis, size: flo
         "level the pelvis under the lower sit bone",
         source=COMMON_PRACTICE,
     )
-    if c.change_deg is not None and c.change_deg > n["progressive_deg"]:
-        why = "a curve that is getting larger"
+    if why := _getting_larger(f, n, c, size):
         page.cap(f"level_{i}", n["progressive_level"], EVERY_WAY, f"{why}: no full planks, curls or straight legs", source=COMMON_PRACTICE)
         _no_loaded_end_range(page, f, n, i, why)
     if growing_spine(f.case, c) and c.flat_thoracic:
@@ -95,6 +94,15 @@ def _limits(page: Page, f: Findings, n: Numbers, i: int, c: Scoliosis, size: flo
             "a curve is trained on both sides alike",
             both_sides=True,
         )
+
+
+def _getting_larger(f: Findings, n: Numbers, c: Scoliosis, size: float | None) -> str:
+    """Why a curve counts as getting larger: it was seen to, or nobody has compared a growing one of a size that is braced."""
+    if c.change_deg is not None:
+        return "a curve that is getting larger" if c.change_deg > n["progressive_deg"] else ""
+    if growing_spine(f.case, c) and (size is None or size >= n["brace_from_deg"]):
+        return "a growing curve, and not known whether it is getting larger"
+    return ""
 
 
 def _no_loaded_end_range(page: Page, f: Findings, n: Numbers, i: int, why: str) -> None:
@@ -142,6 +150,7 @@ def _referrals(page: Page, f: Findings, n: Numbers, i: int, c: Scoliosis, size: 
 
 
 SINCE = date(2018, 1, 10)
+_GIRL = {"birth_date": "2013-05-01", "sex": "female", "stature_cm": 158, "mass_kg": 47}
 RULE = Rule(
     "scoliosis",
     "Scoliosis",
@@ -198,6 +207,16 @@ RULE = Rule(
                 ]
             },
             {"scoliosis.side_bend_thoracic_0": 5.0, "scoliosis.side_bend_lumbar_0": 5.0},
+        ),
+        Example(
+            "growing, 27°, and nobody has compared it",
+            {"person": _GIRL, "conditions": [{"kind": "scoliosis", "convexity": "right", "region": "thoracic", "cobb_deg": 27, "risser": 1}]},
+            {"scoliosis.loaded_rotation_left_0": 11.2},
+        ),
+        Example(
+            "the same, compared and no larger",
+            {"person": _GIRL, "conditions": [{"kind": "scoliosis", "convexity": "right", "region": "thoracic", "cobb_deg": 27, "change_deg": 2, "risser": 1}]},
+            {"scoliosis.loaded_rotation_left_0": None},
         ),
         Example(
             "a left thoracic curve is referred",

@@ -70,6 +70,7 @@ ROWS = (
         85,
     ),
     Row("posterior hip: not past the midline", {**HIP, "approach": "posterior"}, "left.leg_past_middle_cm", 0),
+    Row("posterior hip: not past the midline when lying", {**HIP, "approach": "posterior"}, "left.hip_adduction_deg", 0),
     Row("posterior hip: not past the midline when bent", {**HIP, "approach": "posterior"}, "left.hip_adduction_in_flexion_deg", 0),
     Row("posterior hip: no turning in", {**HIP, "approach": "posterior"}, "left.hip_internal_rotation_deg", 0),
     Row(

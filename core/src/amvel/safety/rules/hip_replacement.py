@@ -19,6 +19,7 @@ BY_APPROACH = {
         ("bend", "hip_bend_deg", "flexion_deg", "bends less than 90°, thigh against pelvis or trunk, with 5° to spare"),
         ("across", "leg_past_middle_cm", "", "not across the middle of the body; a foot under the middle has not crossed it"),
         ("in", "hip_adduction_in_flexion_deg", "", "not in past the midline while bent"),
+        ("in_lying", "hip_adduction_deg", "", "lying, not in past the midline"),
         ("turn_in", "hip_internal_rotation_deg", "", "not turned in"),
     ),
     "anterior": (
@@ -27,6 +28,9 @@ BY_APPROACH = {
     ),
     "lateral": (("lift", "hip_abductor_moment_nm", "lift_nm", "not lifted sideways against gravity"),),
 }
+
+# Lying, nothing else keeps the thigh where it is; upright it leans in by some degrees whenever the weight is over its foot.
+_LYING_ONLY = frozenset({"in_lying"})
 
 
 def answer(f: Findings, n: Numbers) -> Answer:
@@ -47,6 +51,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
                     weeks,
                     f.case.as_of,
                     c.still_restricted,
+                    when=Place.LYING if name in _LYING_ONLY else Place.ANYWHERE,
                 )
         for name, quantity, where in (
             ("floor", "floor_transfer", "getting to the floor"),

@@ -4,6 +4,7 @@ from typing import Any
 
 from django.template.loader import render_to_string
 
+from amvel.languages import said
 from amvel.planning.week import DAYS
 from clients.models import Client
 from papers.hand_out import page_context
@@ -20,7 +21,7 @@ def fridge_html(client: Client, specialist: str = "") -> str:
     several = len(context["sessions"]) > 1
     days = [
         {
-            "title": title[:2],
+            "title": said(title).in_language(context["language"])[:2],
             "at": full[d].at.isoformat("minutes") if d in full else "",
             "letter": full[d].letter if d in full and several else "",
             "numbers": [r + 1 for r in full[d].rows] if d in full else [],
@@ -34,7 +35,7 @@ def fridge_html(client: Client, specialist: str = "") -> str:
             **context,
             "pages": _pages(context),
             "week": days,
-            "light": {"at": light.at.isoformat("minutes"), "numbers": [r + 1 for r in light.rows]} if light else None,
+            "light": {"at": light.at.isoformat("minutes"), "said": ", ".join(str(r + 1) for r in light.rows)} if light else None,
         },
     )
 

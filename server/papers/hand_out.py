@@ -4,18 +4,22 @@ import base64
 from functools import lru_cache
 from typing import Any
 
+from babel.dates import format_date
 from django.conf import settings
 from django.template.loader import render_to_string
 from django.utils.safestring import mark_safe
 
 from amvel.answers.programmes import StageData
+from amvel.case import Room
 from amvel.engine import Engine
 from amvel.fitting import fit_figure, fits, fits_used, to_prepare
+from amvel.languages import in_language, said, said_together
 from amvel.movements import Request, find
 from amvel.movements.figure import figure
 from amvel.movements.schools import do_lines, school_lines
 from amvel.planning import Item, SetUp
 from amvel.planning.dose_words import dose_words
+from amvel.planning.to_take import to_take
 from clients.models import Client
 from papers.texts import filled, texts_of
 from papers.two_a_page import picture_mm
@@ -23,33 +27,39 @@ from programmes.building import NotAllowed, items_of, opened_programme, profile_
 from programmes.models import Programme
 
 
-def _movement(engine: Engine, item: Item, pictures: bool) -> dict[str, Any]:
+def _movement(engine: Engine, item: Item, room: Room, pictures: bool, language: str) -> dict[str, Any]:
+    """One movement as it is printed, in this language; its picture is as high as its words leave room for."""
+    words = in_language(_words(engine, item, room), language)
+    set_ups = in_language(_set_ups(engine, item, pictures), language)
+    measures = "; ".join(m for u in set_ups for m in u["measures"])
+    small = (
+        f"{' '.join(words['setup'])} {'; '.join(words['stand_ins'])} {measures}",
+        " ".join(words["lines"]),
+        f"{' '.join(words['feel'])} {words['note']}",
+    )
+    return {**words, "set_ups": set_ups, "picture_mm": round(picture_mm(small, words["do"]))}
+
+
+def _words(engine: Engine, item: Item, room: Room) -> dict[str, Any]:
     family, step = find(item.ref)
     schools = engine.schools.of(family.id)
     lines = school_lines(family, step, schools)
-    set_ups, do = _set_ups(engine, item, pictures), do_lines(step, schools["breath"])
     breath, fault = lines.pop("breath"), step.faults[0]
-    measures = "; ".join(m for u in set_ups for m in u["measures"])
-    small = (
-        f"{' '.join(step.setup)} {'; '.join(item.stand_ins)} {measures}",
-        " ".join(lines.values()),
-        f"You should feel: {step.felt}. Not: {step.not_felt}. Watch for: {fault.seen} – {fault.cue}. {step.dose.note}",
-    )
     return {
         "title": family.title,
         "step": step.title,
-        "set_ups": set_ups,
-        "picture_mm": round(picture_mm(small, do)),
         "setup": step.setup,
-        "do": do,
+        "do": do_lines(step, schools["breath"]),
         "breath": breath,
         "lines": list(lines.values()),
         "dose": dose_words(item),
         "note": step.dose.note,
-        "stand_ins": item.stand_ins,
-        "fault": fault,
-        "felt": step.felt,
-        "not_felt": step.not_felt,
+        "stand_ins": to_take(item, engine.profiler.body, room),
+        "feel": [
+            said("You should feel: {felt}.", felt=step.felt),
+            said("Not: {not_felt}.", not_felt=step.not_felt),
+            said("Watch for: {seen} – {cue}.", seen=fault.seen, cue=fault.cue),
+        ],
         "position": family.position,
     }
 
@@ -59,7 +69,7 @@ def _set_ups(engine: Engine, item: Item, pictures: bool) -> list[dict[str, Any]]
     shown = item.set_ups[:1] if item.one_set_up else item.set_ups
     return [
         {
-            "side": "" if item.one_set_up else own.side,
+            "side": "" if item.one_set_up else said(f"{own.side} side"),
             "svg": mark_safe(figure(engine.profiler, profile_for(engine, item, own))) if pictures else "",
             "measures": _measures(item, own),
         }
@@ -71,10 +81,14 @@ def _measures(item: Item, own: SetUp) -> list[str]:
     """Heights, distances and choices; an angle is shown by the picture, never said as a number."""
     known = {p.id: p for p in find(item.ref)[1].parameters}
     return [
-        f"{known[k].title}: {v if isinstance(v, str) else f'{v:g} {known[k].unit}'.strip()}"
+        said_together((known[k].title, _amount(v, known[k].unit)), ": ")
         for k, v in own.values.items()
         if k in known and v != known[k].nothing_at and known[k].unit != "deg"
     ]
+
+
+def _amount(value: float | str, unit: str) -> str:
+    return said(value) if isinstance(value, str) else said_together((said("{amount}", amount=float(value)), *((" ", unit) if unit else ())))
 
 
 def _ways(engine: Engine, programme: Programme, pictures: bool) -> list[dict[str, Any]]:
@@ -110,7 +124,8 @@ def _sessions(movements: list[dict[str, Any]], sessions: list[dict[str, Any]]) -
     if len(sessions) < 2:
         return []
     number = {m["ref"]: i for i, m in enumerate(movements, 1)}
-    return [{"id": s["id"], "numbers": [number[r] for r in s["movements"]], "minutes": round(s["minutes"])} for s in sessions]
+    rows = ((s, [number[r] for r in s["movements"]]) for s in sessions)
+    return [{"id": s["id"], "numbers": own, "said": ", ".join(map(str, own)), "minutes": round(s["minutes"])} for s, own in rows]
 
 
 def opened(client: Client) -> tuple[Engine, Programme]:
@@ -137,11 +152,11 @@ def _fonts() -> dict[str, str]:
     }
 
 
-def page_context(client: Client, specialist: str = "", pictures: bool = True) -> dict[str, Any]:
-    """Everything that a paper may show."""
+def page_context(client: Client, specialist: str = "", pictures: bool = True, language: str = "") -> dict[str, Any]:
+    """Everything that a paper may show, in this language; in the client's where none is said."""
     engine, programme = opened(client)
     case = engine.case
-    room = case.room_for(programme.context)
+    language, room = language or case.understanding.language, case.room_for(programme.context)
     movements = programme.answer["movements"]
     used = frozenset().union(*(fits_used(*find(m["ref"])) for m in movements)) if movements else frozenset()
     names = {
@@ -150,11 +165,11 @@ def page_context(client: Client, specialist: str = "", pictures: bool = True) ->
         "days": str(case.wishes.days_per_week),
         "specialist": specialist,
         "organisation": client.organisation.name,
-        "date": f"{case.as_of:%-d %B %Y}",
+        "date": format_date(case.as_of, "d MMMM y", locale=language),
     }
-    shown = [_movement(engine, item, pictures) for item in items_of(programme)]
+    shown = [_movement(engine, item, room, pictures, language) for item in items_of(programme)]
     cautions = [x for x in engine.envelope.limits if x.strength == "caution"]
-    return {
+    page = {
         "name": case.person.name,
         "programme": programme,
         "day": case.as_of,
@@ -168,16 +183,17 @@ def page_context(client: Client, specialist: str = "", pictures: bool = True) ->
             for f in to_prepare(fits(engine.profiler, room, engine.envelope, used))
         ],
         "cautions": list(dict.fromkeys(c.measure for c in cautions)),
-        "watch": list(dict.fromkeys(c.WATCH for c in case.conditions if c.WATCH)),
+        "watch": list(dict.fromkeys(said(c.WATCH) for c in case.conditions if c.WATCH)),
         "days": case.wishes.days_per_week,
         "goals": [g.words for g in case.wishes.goals],
         "sessions": _sessions(movements, programme.answer["sessions"]),
-        "texts": {k: mark_safe(v) for k, v in filled(texts_of(client.organisation), names).items()},
+        "texts": {k: mark_safe(v) for k, v in filled(texts_of(client.organisation, language), names).items()},
         "organisation": client.organisation.name,
         "specialist": specialist,
         "fonts": _fonts(),
-        "engine": engine,
+        "language": language,
     }
+    return {**in_language(page, language), "engine": engine}
 
 
 def hand_out_html(client: Client, specialist: str = "", pictures: bool = True) -> str:

@@ -7,6 +7,7 @@ from django.utils.safestring import mark_safe
 
 from amvel.answers.why import asked_about
 from amvel.engine import Engine
+from amvel.languages.catalogue import SOURCE
 from amvel.screening.changes import changes
 from clients.casework import known_verdicts
 from clients.models import Client
@@ -17,7 +18,7 @@ _STRENGTH = {"forbidden": "Forbidden", "limit": "Limited", "caution": "With care
 
 def letter_html(client: Client, specialist: str = "") -> str:
     """The letter; raises ProgrammeBlocked or NotAllowed."""
-    context = page_context(client, specialist, pictures=False)
+    context = page_context(client, specialist, pictures=False, language=SOURCE)
     engine: Engine = context["engine"]
     return render_to_string(
         "letter.html",

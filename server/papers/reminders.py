@@ -14,6 +14,7 @@ from django.core.validators import validate_email
 from django.db import IntegrityError, transaction
 from django.utils import timezone
 
+from amvel.languages import said, said_together
 from amvel.planning import ProgrammeBlocked
 from clients.models import Client
 from papers.hand_out import opened
@@ -23,6 +24,9 @@ from programmes.building import NotAllowed
 
 log = structlog.get_logger(__name__)
 AHEAD = timedelta(minutes=60)
+_WHOLE = (said("Your exercises at {at}"), said("Your exercises at {at}, about {minutes} minutes."))
+_LIGHT = (said("Your short practice at {at}"), said("Your short practice at {at}, about {minutes} minutes."))
+_END = said("Your sheet shows how.\n\nAnswer nothing to this message; ring us when something is new or worse.")
 
 
 def wish_of(client: Client) -> dict[str, str]:
@@ -74,20 +78,19 @@ def _send_for(wish: ReminderWish, now: datetime) -> int:
     for session in week_of(engine, programme).sessions:
         at = datetime.combine(local.date(), session.at, local.tzinfo)
         if session.day == local.weekday() and local <= at < local + AHEAD:
-            sent += _once(wish, at, "short practice" if session.light else "exercises", session.minutes)
+            words = _LIGHT if session.light else _WHOLE
+            title, text = (said(w, at=f"{at:%H:%M}", minutes=round(session.minutes)) for w in words)
+            language = engine.case.understanding.language
+            sent += _once(wish, at, title.in_language(language), said_together((text, _END), " ").in_language(language))
     return sent
 
 
-def _once(wish: ReminderWish, at: datetime, what: str, minutes: float) -> int:
+def _once(wish: ReminderWish, at: datetime, title: str, text: str) -> int:
     """Send one reminder unless it went before; the record and the mail stand or fall together."""
     try:
         with transaction.atomic():
             SentReminder.objects.create(client=wish.client, day=at.date(), at=at.time())
-            EmailMessage(
-                f"Your {what} at {at:%H:%M}",
-                f"Your {what} at {at:%H:%M}, about {minutes:.0f} minutes. Your sheet shows how.\n\nAnswer nothing to this message; ring us when something is new or worse.",
-                to=[wish.address],
-            ).send()
+            EmailMessage(title, text, to=[wish.address]).send()
     except IntegrityError:
         return 0
     return 1

@@ -41,5 +41,6 @@ def calendar_file(
         written,
         programme.number,
         away=tuple((a.first, a.last) for a in engine.case.wishes.away),
+        language=engine.case.understanding.language,
     )
     return calendar(week_of(engine, programme), items_of(programme), ask)

@@ -10,6 +10,8 @@ from jinja2 import TemplateSyntaxError, meta
 from jinja2.sandbox import ImmutableSandboxedEnvironment
 
 from accounts.models import Organisation, User
+from amvel.languages import said
+from amvel.languages.catalogue import SOURCE
 from papers.models import OrganisationText
 
 NAMES = ("name", "minutes", "days", "specialist", "organisation", "date")
@@ -77,9 +79,9 @@ def check_text(key: str, text: str) -> None:
             raise TextRefused("text: a pair of braces holds one name and nothing else")
 
 
-def texts_of(organisation: Organisation) -> dict[str, str]:
-    """The text of every slot, the newest version or the default."""
-    found = {key: slot.default for key, slot in SLOTS.items()}
+def texts_of(organisation: Organisation, language: str = SOURCE) -> dict[str, str]:
+    """The text of every slot, the newest version as the organisation wrote it, or the default in this language."""
+    found = {key: said(slot.default).in_language(language) for key, slot in SLOTS.items()}
     for own in OrganisationText.objects.filter(organisation=organisation).order_by("number"):
         if own.key in found:
             found[own.key] = own.text

@@ -29,9 +29,8 @@ def test_after_a_new_posterior_hip_there_is_a_rise_on_a_raised_seat_with_that_le
         if v.side == "right":
             assert v.verdict == MODIFIED, [b.limit.id for b in v.reasons]
             assert v.profile.request.values["seat_cm"] > 45
+        if v.allowed:  # the other leg ahead folds the new hip more: from a higher seat, if at all
             assert v.profile.peak("right.hip_bend_deg") < 85.5  # angles are compared with half a degree
-        else:
-            assert not v.allowed  # the other leg ahead would fold the new hip
 
 
 def test_the_leg_ahead_carries_less_than_the_one_under_the_seat_and_the_arms_most_of_the_rest() -> None:

@@ -84,6 +84,7 @@ MORE_OF_ONE_THING = {
     ("side_bridge", "full_length"): "with bent knees the shins lie behind, and the load arches a little; at full length it does not",
     ("balanced_lean_back", "one_leg_long"): "the thigh lies on the seat, so that no lifted leg pulls at the pelvis",
     ("floor_by_a_chair", "knee_lifts"): "the knee comes up beside the hand, not under it",
+    ("sit_to_stand", "one_hand"): "both arms that push one down low rests round the back by a degree or two",
     ("sit_to_stand", "heel_ahead"): "from a higher seat, so that the trunk leans less",
     ("sit_to_stand", "two_legs"): "the arms ahead save some of the lean",
     ("light_seat", "without_hands"): "hands that push down load the belly a little",

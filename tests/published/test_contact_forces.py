@@ -94,18 +94,29 @@ def _programme(contacts, at, centre, given, weight) -> list[np.ndarray]:
 
     upward = np.zeros((len(rows), len(softness)))
     upward[np.arange(len(rows)), rows] = 1.0
+
+    def energy(x: np.ndarray) -> float:
+        return 0.5 * float((softness * x * x).sum())
+
+    def broken(x: np.ndarray) -> float:
+        return max(np.abs(matrix @ x + given / scale).max(), -cone(x).min(), -x[rows].min())
+
+    # What has no friction has no cone: its forces along the surface are fixed at nothing.
+    bounds = [(0, 0) if i % 3 and rub[i // 3] == 0 else (None, None) for i in range(len(softness))]
+    rubbing = rub > 0
     found = minimize(
-        lambda x: 0.5 * float((softness * x * x).sum()),
+        energy,
         np.linalg.lstsq(matrix, -given / scale, rcond=None)[0],
         jac=lambda x: softness * x,
+        bounds=bounds,
         constraints=[
             {"type": "eq", "fun": lambda x: matrix @ x + given / scale, "jac": lambda x: matrix},
-            {"type": "ineq", "fun": cone, "jac": cone_slope},
+            {"type": "ineq", "fun": lambda x: cone(x)[rubbing], "jac": lambda x: cone_slope(x)[rubbing]},
             {"type": "ineq", "fun": lambda x: x[rows], "jac": lambda x: upward},
         ],
         method="SLSQP",
         options={"maxiter": 300, "ftol": 1e-10},
     )
-    assert np.abs(matrix @ found.x + given / scale).max() < 1e-3, found.message
+    assert broken(found.x) < 1e-3, found.message
     x = found.x.reshape(-1, 4, 3).sum(axis=1) * scale
     return [axes.T @ own for axes, own in zip(axes_of, x, strict=True)]

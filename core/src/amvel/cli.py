@@ -14,12 +14,13 @@ from amvel.body import BodyError, plain_fault
 from amvel.case import Case, CaseError, read_case
 from amvel.collecting import collect_seldom
 from amvel.engine import Engine
+from amvel.languages.catalogue import LANGUAGES, SOURCE
 from amvel.movements import Family, Request, Step, UnknownMovement, all_steps, find, library
 from amvel.movements.contact_sheet import contact_sheets
 from amvel.movements.demand_table import demand_table
 from amvel.movements.figure import figure
 from amvel.movements.pose_report import PoseFileError, read_poses, report
-from amvel.movements.texts import catalogue
+from amvel.movements.texts import messages_of
 from amvel.planning import ProgrammeBlocked, plan, stopped_by
 from amvel.planning.holds import estimated_holds
 from amvel.safety import rulebook, sides_of
@@ -62,6 +63,10 @@ def _engine(path: str) -> Engine:
         return admitted(read_case(json.loads(text)))
     except json.JSONDecodeError as error:
         raise BadInput(f"{path}: not JSON: {error}") from error
+
+
+def _texts(args: argparse.Namespace) -> Any:
+    return {str(m): m.in_language(args.language) for f in library().values() for m in messages_of(f)}
 
 
 def _judge(args: argparse.Namespace) -> Any:
@@ -251,7 +256,8 @@ def _parser() -> argparse.ArgumentParser:
     p = add("demand", _demand, "what every step asks of one body (Markdown)")
     p.add_argument("-o", "--output")
     add("next-test", _next_test, "which test would decide most", case=True)
-    add("texts", lambda a: catalogue(), "every text of the library by key: what a second language says")
+    p = add("texts", _texts, "every text of the library, and what another language says")
+    p.add_argument("--language", choices=LANGUAGES, default=SOURCE)
     add("schools", _schools, "the schools' questions with this client's answers", case=True)
     add("holds", _holds, "holds of other steps, estimated from measured ones", case=True)
     add("sheets", _sheets, "contact sheets of all figures", case=True).add_argument(

@@ -6,6 +6,7 @@ from typing import NotRequired
 from typing_extensions import TypedDict
 
 from amvel.engine import Engine
+from amvel.languages import said_together
 from amvel.movements import find
 from amvel.planning import Covered, Item, Programme, words
 from amvel.planning.dose_words import side_words
@@ -157,7 +158,7 @@ def item_data(i: Item) -> ItemData:
     family, step = find(i.ref)
     return {
         "ref": i.ref,
-        "title": f"{family.title}: {step.title}",
+        "title": said_together((family.title, step.title), ": "),
         "position": i.position,
         "set_ups": [
             {
@@ -201,7 +202,7 @@ def way_data(w: WayThere) -> WayData:
         stages.append(
             {
                 "ref": stage.ref,
-                "title": f"{family.title}: {step.title}",
+                "title": said_together((family.title, step.title), ": "),
                 "side": stage.side,
                 "values": stage.values,
                 "setup": list(step.setup),

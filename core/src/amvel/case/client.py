@@ -19,6 +19,7 @@ from amvel.case.room import Room
 from amvel.case.schools import unknown_answers
 from amvel.case.stop_sign_names import StopSignName
 from amvel.case.texts import TooDeep, is_text, texts
+from amvel.languages import Language
 
 CONDITIONS = models_in(conditions, _AnyCondition, "kind")
 RESULTS = models_in(results, _AnyResult, "test")
@@ -122,6 +123,7 @@ class Wishes(Part):
 class Understanding(Part):
     """How instructions arrive best, and what is hard to bear."""
 
+    language: Language = Field(default="en", description="of what the client takes home")
     by: tuple[Literal["words", "showing", "touch", "pictures", "rhythm"], ...] = ()
     dislikes: tuple[Literal["touch", "bands", "noise", "lying_flat", "closed_eyes"], ...] = ()
 

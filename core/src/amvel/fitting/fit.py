@@ -5,6 +5,7 @@ from dataclasses import dataclass, field
 import numpy as np
 
 from amvel.body import JOINTS
+from amvel.languages import said
 from amvel.movements import Profile, Profiler, Request, find
 from amvel.sources import Source
 
@@ -49,6 +50,9 @@ class Fit:
     made_of: str = ""
     fits: bool = True
     drawing: Drawing | None = None
+
+    def __post_init__(self) -> None:
+        object.__setattr__(self, "title", said(self.title))
 
 
 def posed(profiler: Profiler, ref: str, side: str = "both", **values: float | str) -> Profile:

@@ -4,6 +4,7 @@ from dataclasses import dataclass
 
 from amvel.body import Anthropometry
 from amvel.case import Room, Seat
+from amvel.languages import said
 from amvel.movements.seats import own_seat_cm
 from amvel.sources import COMMON_PRACTICE, ours
 
@@ -23,12 +24,12 @@ class Refused:
 def why_not_seat(seat: Seat, body: Anthropometry) -> str:
     """The reason why this seat is not used; '' when it may be."""
     if seat.castors:
-        return "has castors: it can roll away when rising"
+        return said("has castors: it can roll away when rising")
     if seat.firmness == "soft":
-        return "too soft: the pelvis sinks and tips back, and rising asks too much"
+        return said("too soft: the pelvis sinks and tips back, and rising asks too much")
     lowest = _TOO_LOW_SHARE * own_seat_cm(body)
     if seat.height_cm < lowest:
-        return f"{seat.height_cm:g} cm is too low to rise from; at least {lowest:.0f} cm for this person"
+        return said("{cm} cm is too low to rise from; at least {lowest_cm} cm for this person", cm=seat.height_cm, lowest_cm=round(lowest))
     return ""
 
 
@@ -42,7 +43,7 @@ def refused(room: Room, body: Anthropometry) -> list[Refused]:
     out = [Refused(s.name, why) for s in room.seats if (why := why_not_seat(s, body))]
     if room.bed_height_cm is not None and room.bed_firmness == "soft":
         out.append(
-            Refused("bed", "too soft to lie on for exercise: the pelvis sinks; a board or the floor instead")
+            Refused(said("bed"), said("too soft to lie on for exercise: the pelvis sinks; a board or the floor instead"))
         )
     return out
 

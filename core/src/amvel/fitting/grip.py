@@ -3,6 +3,7 @@
 from amvel.body.steadiness import steadiness
 from amvel.case import Room
 from amvel.fitting.fit import Drawing, Fit, Mark, posed
+from amvel.languages import said
 from amvel.literature import WALKING_FRICTION
 from amvel.movements import Profile, Profiler
 from amvel.sources import ours
@@ -19,6 +20,11 @@ _GIVES = {
     ("slips", "bare_feet"): 0.3,
 }
 _SLIPPERY = 0.2
+_HOLDS = said("Leaning on the wall needs a grip of {asks}; floor and soles give about {gives}: it holds.")
+_SLIPS = said(
+    "Leaning on the wall needs a grip of {asks}; floor and soles give about {gives}: it does not hold; "
+    "shoes with good soles or bare feet on a floor that grips, or nearer to the wall."
+)
 
 
 def offered(room: Room) -> float:
@@ -45,12 +51,7 @@ def wall_grip(profiler: Profiler, room: Room, wall_cm: float) -> list[Fit]:
         return []
     asks, gives = needed(profiler, profile), offered(room)
     fits = gives >= asks
-    how = (
-        "holds"
-        if fits
-        else "does not hold; shoes with good soles or bare feet on a floor that grips, or nearer to the wall"
-    )
-    words = f"Leaning on the wall needs a grip of {asks:.2f}; floor and soles give about {gives:.2f}: it {how}."
+    words = said(_HOLDS if fits else _SLIPS, asks=round(asks, 2), gives=round(gives, 2))
     return [
         Fit(
             "grip",

@@ -8,6 +8,7 @@ from amvel.case import Room
 from amvel.fitting.fit import Drawing, Fit, Mark, posed, standing_cm
 from amvel.fitting.furniture import seat_for
 from amvel.fitting.stacking import FOR_THE_HEAD, STACKABLE, Stack, stack
+from amvel.languages import said, said_together
 from amvel.movements import Profiler
 from amvel.movements.families.breathing_rest import calf_support_cm
 from amvel.movements.lying_positions import own_head_pad_cm
@@ -32,7 +33,7 @@ def calf_support(profiler: Profiler, room: Room) -> list[Fit]:
     )
     seat = seat_for(profiler.body, room)
     if seat is None:
-        words = f"Calves at {height:.0f} cm on a chair or box."
+        words = said("Calves at {cm} cm on a chair or box.", cm=round(height))
         return [
             Fit(
                 "calf_support",
@@ -48,12 +49,12 @@ def calf_support(profiler: Profiler, room: Room) -> list[Fit]:
     gap = height - seat.height_cm
     made = stack(abs(gap), room, 1.5, kinds=STACKABLE)
     if abs(gap) <= 1.5:
-        how = f"{seat.name} as it is"
+        how = said("{seat} as it is", seat=seat.name)
     elif gap > 0:
-        how = f"{seat.name} and {made.says() if made else 'nothing here makes up the rest'}"
+        how = said("{seat} and {made}", seat=seat.name, made=made.says() if made else said("nothing here makes up the rest"))
     else:
-        how = f"{seat.name}, and under the whole back and pelvis {made.says() if made else 'a folded blanket'}"
-    words = f"Calves at {height:.0f} cm: {how}. The tailbone stays down."
+        how = said("{seat}, and under the whole back and pelvis {made}", seat=seat.name, made=made.says() if made else said("a folded blanket"))
+    words = said("Calves at {cm} cm: {how}. The tailbone stays down.", cm=round(height), how=how)
     return [
         Fit(
             "calf_support",
@@ -77,7 +78,7 @@ def head_on_the_side(profiler: Profiler, room: Room) -> list[Fit]:
         return []
     pad = profile.frames[0].surfaces["head pad"].at_cm
     made = stack(pad, room, 1.5, kinds=FOR_THE_HEAD)
-    words = f"On the side: {pad:.0f} cm under the head, the nose in line with the breastbone{_of(made)}."
+    words = said_together((said("On the side: {cm} cm under the head, the nose in line with the breastbone", cm=round(pad)), *_of(made), "."))
     return [
         Fit(
             "head_side",
@@ -97,10 +98,10 @@ def head_on_the_back(profiler: Profiler, room: Room) -> list[Fit]:
     """With a rounded upper back the head does not reach the floor lying down: what fills the gap."""
     gap = own_head_pad_cm(profiler.body)
     if not gap:
-        words = "On the back: no pad, or a folded towel for comfort."
+        words = said("On the back: no pad, or a folded towel for comfort.")
         return [Fit("head_back", "head pad on the back", 0.0, 0.0, 2.0, words, OUTLINE)]
     made = stack(gap, room, 1.5, kinds=FOR_THE_HEAD)
-    words = f"On the back: {gap:.0f} cm under the head, the face level{_of(made)}."
+    words = said_together((said("On the back: {cm} cm under the head, the face level", cm=round(gap)), *_of(made), "."))
     return [
         Fit(
             "head_back",
@@ -125,9 +126,9 @@ def waist_roll(profiler: Profiler) -> list[Fit]:
     gap = (hip + chest) / 2 - 0.072 * h * g
     if gap < 1.0:
         return [
-            Fit("waist_roll", "waist roll", 0.0, 0.0, 1.0, "On the side: the waist needs no roll.", OUTLINE)
+            Fit("waist_roll", "waist roll", 0.0, 0.0, 1.0, said("On the side: the waist needs no roll."), OUTLINE)
         ]
-    words = f"On the side: a loose towel roll of {gap:.0f} cm under the waist, neither crushed nor left."
+    words = said("On the side: a loose towel roll of {cm} cm under the waist, neither crushed nor left.", cm=round(gap))
     return [Fit("waist_roll", "waist roll", round(gap), gap - 1, gap + 1, words, OUTLINE)]
 
 
@@ -144,18 +145,19 @@ def free_floor(profiler: Profiler, room: Room) -> list[Fit]:
     long, wide = (math.ceil((max(s[i] for s in spans) + _SPARE_CM) / 5) * 5 for i in (0, 1))
     there = room.free_floor_cm
     fits = there is None or there >= long
-    words = f"Free floor of {long} × {wide} cm for lying work" + (
-        "."
-        if there is None
-        else f"; {there:g} cm is there."
-        if fits
-        else f"; only {there:g} cm is there: shorter reaches, or the bed."
-    )
+    asked = said("Free floor of {long} × {wide} cm for lying work", long=long, wide=wide)
+    if there is None:
+        end: str = "."
+    elif fits:
+        end = said("; {cm} cm is there.", cm=there)
+    else:
+        end = said("; only {cm} cm is there: shorter reaches, or the bed.", cm=there)
+    words = said_together((asked, end))
     return [Fit("free_floor", "free floor", long, long, 1000.0, words, OUTLINE, fits=fits)]
 
 
-def _of(made: Stack | None) -> str:
-    return f": {made.says()}" if made is not None and made.pieces else ""
+def _of(made: Stack | None) -> tuple[str, ...]:
+    return (": ", made.says()) if made is not None and made.pieces else ()
 
 
 __all__ = ["calf_support", "free_floor", "head_on_the_back", "head_on_the_side", "waist_roll"]

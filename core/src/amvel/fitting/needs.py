@@ -6,6 +6,7 @@ from dataclasses import dataclass
 from amvel.body import Anthropometry
 from amvel.case import PROPS, Room
 from amvel.fitting.furniture import firm_bed, usable_seats
+from amvel.languages import said
 from amvel.movements import Family, Step
 from amvel.movements.bed import lies_on_bed
 from amvel.movements.needs import WALL, Furniture, Need, Thing
@@ -29,7 +30,7 @@ class RoomCheck:
 
     @property
     def stand_ins(self) -> tuple[str, ...]:
-        return tuple(f"{u.what} for the {u.stands_in_for}" for u in self.uses if u.stands_in_for)
+        return tuple(said("{what} for the {thing}", what=said(u.what), thing=said(u.stands_in_for)) for u in self.uses if u.stands_in_for)
 
 
 def check_room(

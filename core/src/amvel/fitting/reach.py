@@ -8,6 +8,7 @@ from amvel.case import Room
 from amvel.fitting.fit import Drawing, Fit, Mark, heights_cm, posed, standing_cm
 from amvel.fitting.furniture import seat_for
 from amvel.fitting.stacking import FIRM, STACKABLE, stack
+from amvel.languages import said, said_together
 from amvel.movements import Profiler, Request, library
 from amvel.sources import COMMON_PRACTICE, ours
 
@@ -17,6 +18,10 @@ _LEVEL_TOLERANCE_CM = 2.0
 LEVEL_DEG = 10.0
 LEVEL = ours("up to 10° of slope of the back counts as level")
 _HANDS = "belly_lift/with_the_breath"
+_UNDER = {
+    "hands": said("Hands and knees: {cm} cm under the hands, and the back is level"),
+    "knees": said("Hands and knees: {cm} cm under the knees, and the back is level"),
+}
 
 
 def wall_distance(profiler: Profiler, room: Room) -> list[Fit]:
@@ -24,7 +29,7 @@ def wall_distance(profiler: Profiler, room: Room) -> list[Fit]:
     if not room.wall:
         return []
     near = wall_distance_cm(profiler, ARM_LOAD_PERCENT_BW)
-    words = f"Toes {near:.0f} cm from the wall: at most a fifth of the body weight on the forearms."
+    words = said("Toes {cm} cm from the wall: at most a fifth of the body weight on the forearms.", cm=round(near))
     drawing = Drawing("wall_plank/forearms", "both", {"wall_cm": near}, 0, (Mark("wall", "", value_cm=near),))
     return [Fit("wall", "distance from the wall", near, near - 5, near, words, ARM_LOAD, drawing=drawing)]
 
@@ -68,15 +73,17 @@ def hands_level(profiler: Profiler, room: Room) -> list[Fit]:
     )
     drawing = Drawing(_HANDS, "both", {}, 0, marks)
     if -_LEVEL_TOLERANCE_CM <= rise <= allowed + _LEVEL_TOLERANCE_CM:
-        words = "Hands and knees: the back is level with hands and knees on the floor."
+        words = said("Hands and knees: the back is level with hands and knees on the floor.")
         return [Fit("hands_level", "hands and knees level", 0.0, -2.0, 2.0, words, LEVEL, drawing=drawing)]
     gap, where = (-rise, "hands") if rise < 0 else (rise - allowed, "knees")
     made = stack(gap, room, 1.5, kinds=FIRM if where == "hands" else STACKABLE)
-    words = f"Hands and knees: {gap:.0f} cm under the {where}, and the back is level{': ' + made.says() if made and made.pieces else ''}."
+    sentence = _UNDER[where]
+    made_up = (": ", made.says()) if made and made.pieces else ()
+    words = said_together((said(sentence, cm=round(gap)), *made_up, "."))
     return [
         Fit(
             "hands_level",
-            f"under the {where}",
+            said(f"under the {where}"),
             round(gap),
             gap - 1.5,
             gap + 1.5,
@@ -102,7 +109,7 @@ def spacer_and_belt(profiler: Profiler) -> list[Fit]:
             spacer,
             10.0,
             15.0,
-            f"Roll of {spacer:.0f} cm between the knees.",
+            said("Roll of {cm} cm between the knees.", cm=round(spacer)),
             COMMON_PRACTICE,
         ),
         Fit(
@@ -111,7 +118,7 @@ def spacer_and_belt(profiler: Profiler) -> list[Fit]:
             round(belt),
             belt,
             belt + 20,
-            f"Belt of at least {belt + 15:.0f} cm round the thighs, buckle and all.",
+            said("Belt of at least {cm} cm round the thighs, buckle and all.", cm=round(belt + 15)),
             COMMON_PRACTICE,
         ),
     ]
@@ -130,7 +137,7 @@ def band_anchor(profiler: Profiler, room: Room) -> list[Fit]:
     if anchor is None:
         return []
     away = abs(anchor[1])
-    words = f"Band at {anchor[2]:.0f} cm, as high as the breastbone; sit {away:.0f} cm to its side, further for more pull."
+    words = said("Band at {cm} cm, as high as the breastbone; sit {away_cm} cm to its side, further for more pull.", cm=round(anchor[2]), away_cm=round(away))
     drawing = Drawing(
         "band_press_out_seated/press",
         "left",
@@ -164,9 +171,9 @@ def over_the_chair(profiler: Profiler, room: Room) -> list[Fit]:
     chest = at["breastbone"] - at["hip_bone"] - seat.depth_cm
     fits = chest > 0
     words = (
-        f"Over the {seat.name}: {over:.0f} cm of the trunk reach beyond the seat; the breastbone is free by {chest:.0f} cm."
+        said("Over the {seat}: {cm} cm of the trunk reach beyond the seat; the breastbone is free by {chest_cm} cm.", seat=seat.name, cm=round(over), chest_cm=round(chest))
         if fits
-        else f"Over the {seat.name}: the seat is {-chest:.0f} cm too deep, the breastbone still lies on it; a shallower one, or lie further forward on a cushion."
+        else said("Over the {seat}: the seat is {cm} cm too deep, the breastbone still lies on it; a shallower one, or lie further forward on a cushion.", seat=seat.name, cm=round(-chest))
     )
     return [
         Fit(

@@ -6,6 +6,7 @@ from amvel.case import Room, Seat
 from amvel.fitting.fit import Drawing, Fit, Mark, posed
 from amvel.fitting.furniture import seat_for, why_not_seat
 from amvel.fitting.stacking import stack
+from amvel.languages import said, said_together
 from amvel.movements import Profiler, find
 from amvel.movements.seats import SEAT, own_seat_cm
 from amvel.safety import Envelope, check
@@ -13,6 +14,7 @@ from amvel.sources import COMMON_PRACTICE
 
 TOLERANCE_CM = 2.0
 HIP = ("hip_flexion_deg", "left.hip_flexion_deg", "right.hip_flexion_deg")
+_NOTHING = said("nothing here makes that up")
 _SITS, _RISES = "tall_sitting/unsupported", "sit_to_stand/with_hands"
 
 
@@ -20,7 +22,7 @@ def level_thighs(profiler: Profiler, room: Room) -> list[Fit]:
     """The seat at which the thighs lie level, and what makes it up on each seat of the room."""
     own = own_seat_cm(profiler.body)
     drawing = _drawn(profiler, round(own))
-    words = f"Seat of {own:.0f} cm: thighs level, feet flat."
+    words = said("Seat of {cm} cm: thighs level, feet flat.", cm=round(own))
     best = seat_for(profiler.body, room)
     out = [
         Fit(
@@ -39,17 +41,18 @@ def level_thighs(profiler: Profiler, room: Room) -> list[Fit]:
 
 def _raised(profiler: Profiler, room: Room, seat: Seat, own: float, best: bool) -> Fit:
     """What one seat needs to come to the height of this person's own."""
-    title = f"raise of the {seat.name}"
+    title = said("raise of the {seat}", seat=seat.name)
     why = why_not_seat(seat, profiler.body)
     if why:
         return Fit(
-            "seat_raise", title, 0.0, 0.0, 0.0, f"{seat.name}: not used, {why}.", COMMON_PRACTICE, fits=False
+            "seat_raise", title, 0.0, 0.0, 0.0, said("{seat}: not used, {why}.", seat=seat.name, why=why), COMMON_PRACTICE, fits=False
         )
     gap = own - seat.height_cm
-    use = "Use" if best else "Or"
+    use = said("Use") if best else said("Or")
+    which = {"use": use, "seat": seat.name, "seat_cm": seat.height_cm}
     if gap > TOLERANCE_CM:
         made = stack(gap, room, TOLERANCE_CM)
-        says = f"{use} the {seat.name} ({seat.height_cm:g} cm), {gap:.0f} cm higher: {made.says() if made else 'nothing here makes that up'}."
+        says = said("{use} the {seat} ({seat_cm} cm), {cm} cm higher: {made}.", **which, cm=round(gap), made=made.says() if made else _NOTHING)
         return Fit(
             "seat_raise",
             title,
@@ -64,10 +67,10 @@ def _raised(profiler: Profiler, room: Room, seat: Seat, own: float, best: bool) 
         )
     if gap < -TOLERANCE_CM:
         made = stack(-gap, room, TOLERANCE_CM)
-        says = f"{use} the {seat.name} ({seat.height_cm:g} cm) with the feet {-gap:.0f} cm up: {made.says() if made else 'a firm box'}."
+        says = said("{use} the {seat} ({seat_cm} cm) with the feet {cm} cm up: {made}.", **which, cm=round(-gap), made=made.says() if made else said("a firm box"))
         return Fit(
             "foot_rest",
-            f"under the feet at the {seat.name}",
+            said("under the feet at the {seat}", seat=seat.name),
             round(-gap),
             -gap - TOLERANCE_CM,
             -gap + TOLERANCE_CM,
@@ -81,7 +84,7 @@ def _raised(profiler: Profiler, room: Room, seat: Seat, own: float, best: bool) 
         0.0,
         -TOLERANCE_CM,
         TOLERANCE_CM,
-        f"{use} the {seat.name} ({seat.height_cm:g} cm) as it is.",
+        said("{use} the {seat} ({seat_cm} cm) as it is.", **which),
         COMMON_PRACTICE,
     )
 
@@ -98,17 +101,15 @@ def under_a_hip_limit(profiler: Profiler, room: Room, envelope: Envelope) -> lis
     limit = min(bounds, key=lambda x: x.bound)
     lowest = seat_for_hip(profiler, limit.bound)
     if lowest is None:
-        words = f"No seat up to {SEAT.high:g} cm keeps the hips at {limit.bound:g}° in sitting: half sitting or standing instead."
+        words = said("No seat up to {cm} cm keeps the hips at {deg}° in sitting: half sitting or standing instead.", cm=SEAT.high, deg=limit.bound)
         return [Fit("hip_seat", "seat for the hip", 0.0, 0.0, 0.0, words, limit.source, fits=False)]
     seat = seat_for(profiler.body, room)
     gap = lowest - seat.height_cm if seat else 0.0
     made = stack(gap, room, TOLERANCE_CM) if seat and gap > 0 else None
-    add = (
-        f" On the {seat.name}: {made.says() if made else 'as it is' if gap <= 0 else 'nothing here makes that up'}."
-        if seat
-        else ""
-    )
-    words = f"Seat of at least {lowest:.0f} cm: hip bend in sitting stays under {limit.bound:g}°.{add}"
+    own = made.says() if made else said("as it is") if gap <= 0 else _NOTHING
+    words = said("Seat of at least {cm} cm: hip bend in sitting stays under {deg}°.", cm=round(lowest), deg=limit.bound)
+    if seat:
+        words = said_together((words, " ", said("On the {seat}: {made}.", seat=seat.name, made=own)))
     return [
         Fit(
             "hip_seat",
@@ -154,7 +155,7 @@ def lowest_to_rise_from(profiler: Profiler, room: Room, envelope: Envelope) -> l
                 0.0,
                 0.0,
                 0.0,
-                f"Rising alone is not within the limits from any seat up to {SEAT.high:g} cm.",
+                said("Rising alone is not within the limits from any seat up to {cm} cm.", cm=SEAT.high),
                 COMMON_PRACTICE,
                 fits=False,
             )
@@ -162,12 +163,10 @@ def lowest_to_rise_from(profiler: Profiler, room: Room, envelope: Envelope) -> l
     seat = seat_for(profiler.body, room)
     gap = lowest - seat.height_cm if seat else 0.0
     made = stack(gap, room, TOLERANCE_CM) if gap > 0 else None
-    add = (
-        f" On the {seat.name}: {made.says() if made else 'nothing here makes that up'}."
-        if seat and gap > 0
-        else ""
-    )
-    words = f"Rise from seats of {lowest:.0f} cm or more.{add}"
+    words = said("Rise from seats of {cm} cm or more.", cm=round(lowest))
+    if seat and gap > 0:
+        own = made.says() if made else _NOTHING
+        words = said_together((words, " ", said("On the {seat}: {made}.", seat=seat.name, made=own)))
     return [
         Fit(
             "rising_seat",

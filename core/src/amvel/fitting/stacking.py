@@ -4,6 +4,7 @@ from dataclasses import dataclass
 from itertools import combinations_with_replacement
 
 from amvel.case import PROPS, Room
+from amvel.languages import Message, said, said_together
 
 # What may be stacked under a seat, a calf, a hand or a head, firmest first; every household has books and towels.
 STACKABLE = ("block", "books", "thick_pad", "blanket", "towel", "cushion")
@@ -23,14 +24,19 @@ class Stack:
     def says(self) -> str:
         """'1 firm block and 2 books (14 cm)'; 'nothing' for an empty stack."""
         if not self.pieces:
-            return "nothing"
+            return said("nothing")
         parts = []
         for kind in STACKABLE:
             count = self.pieces.count(kind)
             if count:
-                one = PROPS[kind].title.removesuffix("s") if kind == "books" else PROPS[kind].title
-                parts.append(f"{count} {one}{'s' if count > 1 else ''}")
-        return f"{' and '.join(parts)} ({self.height_cm:g} cm)"
+                parts.append(piece(kind, count))
+        return said("{pieces} ({cm} cm)", pieces=said_together(parts, said(" and ")), cm=self.height_cm)
+
+
+def piece(kind: str, count: int) -> Message:
+    """'1 firm block', '2 books'."""
+    one = PROPS[kind].title.removesuffix("s")
+    return said(f"1 {one}") if count == 1 else said("{n} " + f"{one}s", n=count)
 
 
 def stack(gap_cm: float, room: Room, tolerance_cm: float, kinds: tuple[str, ...] = FIRM) -> Stack | None:
@@ -65,4 +71,4 @@ def _count(room: Room, kind: str) -> int:
     return sum(p.count for p in room.props if p.kind == kind)
 
 
-__all__ = ["FIRM", "FOR_THE_HEAD", "STACKABLE", "Stack", "stack"]
+__all__ = ["FIRM", "FOR_THE_HEAD", "STACKABLE", "Stack", "piece", "stack"]

@@ -11,6 +11,8 @@ from zoneinfo import ZoneInfo, ZoneInfoNotFoundError
 
 from icalendar import Alarm, Calendar, Event, vRecur
 
+from amvel.languages import in_language, said, said_together
+from amvel.languages.catalogue import SOURCE
 from amvel.movements import find
 from amvel.planning.dose_words import dose_words
 from amvel.planning.item import Item
@@ -36,6 +38,7 @@ class CalendarAsk:
     version: int = 0
     remind_minutes: int = 15
     away: tuple[tuple[date, date], ...] = ()  # first and last days on which nothing is practised
+    language: str = SOURCE
 
 
 def calendar(week: Week, items: Sequence[Item], ask: CalendarAsk) -> bytes:
@@ -47,7 +50,7 @@ def calendar(week: Week, items: Sequence[Item], ask: CalendarAsk) -> bytes:
     book.add("prodid", "-//Amvel//programme//EN")
     book.add("version", "2.0")
     book.add("method", "PUBLISH")
-    book.add("x-wr-calname", "Exercises")
+    book.add("x-wr-calname", said("Exercises").in_language(ask.language))
     for i, group in enumerate(_alike(week.sessions)):
         book.add_component(_event(group, items, ask, zone, i))
     if week.sessions:
@@ -82,14 +85,14 @@ def _event(group: list[Session], items: Sequence[Item], ask: CalendarAsk, zone: 
     event.add("dtstamp", ask.written.astimezone(UTC))
     event.add("dtstart", start)
     event.add("dtend", start + timedelta(minutes=max(5, round(one.minutes))))
-    event.add("summary", "Short practice" if one.light else "Exercises")
-    event.add("description", "\n".join(_line(items[i]) for i in one.rows))
+    event.add("summary", said("Short practice" if one.light else "Exercises").in_language(ask.language))
+    event.add("description", "\n".join(in_language(_line(items[i]), ask.language) for i in one.rows))
     # RFC 5545: with a start in local time and a zone, the end of a rule is given in UTC.
     until = datetime.combine(last_day, time(23, 59, 59), zone).astimezone(UTC)
     event.add("rrule", vRecur(freq="WEEKLY", byday=[_DAY[s.day] for s in group], until=until))
     for day in _left_out(group, ask, last_day):
         event.add("exdate", datetime.combine(day, one.at, zone))
-    event.add_component(_reminder(ask.remind_minutes))
+    event.add_component(_reminder(ask))
     return event
 
 
@@ -100,11 +103,11 @@ def _left_out(group: list[Session], ask: CalendarAsk, last_day: date) -> list[da
     return [d for d in days if d.weekday() in weekdays and any(a <= d <= b for a, b in ask.away)]
 
 
-def _reminder(minutes: int) -> Alarm:
+def _reminder(ask: CalendarAsk) -> Alarm:
     alarm = Alarm()
     alarm.add("action", "DISPLAY")
-    alarm.add("description", "Exercises")
-    alarm.add("trigger", timedelta(minutes=-minutes))
+    alarm.add("description", said("Exercises").in_language(ask.language))
+    alarm.add("trigger", timedelta(minutes=-ask.remind_minutes))
     return alarm
 
 
@@ -114,7 +117,7 @@ def _on_or_after(first: date, weekday: int) -> date:
 
 def _line(item: Item) -> str:
     family, step = find(item.ref)
-    return f"{family.title}: {step.title} – {dose_words(item)}"
+    return said_together((family.title, ": ", step.title, " – ", dose_words(item)))
 
 
 __all__ = ["MOST_WEEKS", "CalendarAsk", "CalendarError", "calendar"]

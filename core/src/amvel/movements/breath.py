@@ -7,6 +7,8 @@ from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from enum import StrEnum
 
+from amvel.languages import said, said_together
+
 
 class Air(StrEnum):
     """In, out, or on: whatever comes."""
@@ -30,8 +32,8 @@ class Phase:
 
     def says(self) -> str:
         """'out to lift'; what only goes on is its words."""
-        air = " and ".join(a.value for a in self.airs if a is not Air.ON)
-        return " ".join(x for x in (air, self.words) if x)
+        air = said_together((said(a.value) for a in self.airs if a is not Air.ON), said(" and "))
+        return said_together((x for x in (air, said(self.words)) if x), " ")
 
 
 def inhale(words: str = "") -> Phase:
@@ -67,7 +69,7 @@ class Breath:
 
     def says(self) -> str:
         """One line: 'out to lift, in at the top, out to lower'."""
-        return ", ".join(p.says() for p in self.phases)
+        return said_together((p.says() for p in self.phases), ", ")
 
     def turned(self) -> "Breath":
         """In and out exchanged."""

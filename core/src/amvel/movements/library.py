@@ -8,6 +8,7 @@ from amvel.movements import families
 from amvel.movements.bed import on_a_bed_too
 from amvel.movements.declaration import POSITIONS, DeclarationError, Family, Step
 from amvel.movements.propped import propped_too
+from amvel.movements.texts import worded
 
 
 class UnknownMovement(LookupError):
@@ -27,7 +28,7 @@ def library() -> dict[str, Family]:
                 f"families/{module.name}.py: the family's id is '{family.id}', not the file's name"
             )
         found.append(family)
-    found = [propped_too(on_a_bed_too(f)) for f in found]
+    found = [worded(propped_too(on_a_bed_too(f))) for f in found]
     _known_prerequisites(found)
     found.sort(key=_place)
     return {f.id: f for f in found}

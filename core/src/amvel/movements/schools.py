@@ -5,6 +5,7 @@ per school like any other measure of the set-up.
 """
 
 from amvel.case.schools import QUESTIONS
+from amvel.languages import said
 from amvel.movements.breath import Breath, breath, exhale, inhale
 from amvel.movements.declaration import Family, Step
 from amvel.movements.frames import Frame
@@ -16,9 +17,9 @@ FLAT_TUCK_DEG = (
 _LEG_WORK = ("deep_control", "resist_extension", "turning")
 HEAVY_EFFORT = 5.0
 _SWITCHED = {
-    "gentle_draw": "Lift the pelvic floor as if to stop a flow, draw the two hip bones together; about a third of your strength.",
-    "stiffen": "Firm all round, belly, sides and back, as much as the load asks and no more; breathe behind it.",
-    "breath": "Let the long breath out do it; nothing is held, nothing is drawn.",
+    "gentle_draw": said("Lift the pelvic floor as if to stop a flow, draw the two hip bones together; about a third of your strength."),
+    "stiffen": said("Firm all round, belly, sides and back, as much as the load asks and no more; breathe behind it."),
+    "breath": said("Let the long breath out do it; nothing is held, nothing is drawn."),
 }
 
 
@@ -59,7 +60,7 @@ def with_school(frames: list[Frame], values: dict[str, float | str]) -> list[Fra
 
 
 CONTINUOUS = breath(exhale("in one thin breath through both phases"), back=exhale(), ready=inhale("before the next repetition"))
-_CONTINUOUS_SAYS = "one thin breath out through both phases; breathe in before the next repetition"
+_CONTINUOUS_SAYS = said("one thin breath out through both phases; breathe in before the next repetition")
 
 
 def breath_of(step: Step, option: str) -> Breath:
@@ -75,16 +76,17 @@ def breath_words(step: Step, option: str) -> str:
     return _CONTINUOUS_SAYS if own is CONTINUOUS else own.says()
 
 
-_AIRS = {"in": "in", "out": "out"}
-_TURNED = {"in": "out", "out": "in"}
-_ALL_OUT = {"in": "out", "out": "out"}
+_IN, _OUT = said("in"), said("out")
+_AIRS = {"in": _IN, "out": _OUT}
+_TURNED = {"in": _OUT, "out": _IN}
+_ALL_OUT = {"in": _OUT, "out": _OUT}
 
 
 def do_lines(step: Step, option: str) -> tuple[str, ...]:
     """What to do, sentence by sentence, with the breath of a school where it says {in} or {out}."""
     own = breath_of(step, option)
     airs = _AIRS if own is step.breath else _ALL_OUT if own is CONTINUOUS else _TURNED
-    return tuple(line.format_map(airs) for line in step.do)
+    return tuple(said(str(line), **airs) for line in step.do)
 
 
 def switching_on(family: Family, step: Step, option: str) -> str:
@@ -105,24 +107,24 @@ def school_lines(family: Family, step: Step, choices: dict[str, str]) -> dict[st
     if concerns(family, step, "low_back"):
         flat = choices["low_back"] == "flat"
         lines["low_back"] = (
-            "The small of the back rests flat on the floor all the time."
+            said("The small of the back rests flat on the floor all the time.")
             if flat
-            else "Natural curve of the low back: neither pressed nor arched."
+            else said("Natural curve of the low back: neither pressed nor arched.")
         )
     if step.purposes.get("deep_control", 0) >= 0.3 or step.purposes.get("breath", 0) >= 0.3:
-        up = "out" if choices["pelvic_floor"] == "out_breath" else "in"
-        lines["pelvic_floor"] = f"The pelvic floor lifts on the breath {up} and lets go in rest."
+        up = _OUT if choices["pelvic_floor"] == "out_breath" else _IN
+        lines["pelvic_floor"] = said("The pelvic floor lifts on the breath {up} and lets go in rest.", up=up)
         still = choices["belly"] == "still" or (choices["belly"] == "by_load" and step.effort >= 3)
         lines["belly"] = (
-            "Belly still, the ribs move with the breath."
+            said("Belly still, the ribs move with the breath.")
             if still
-            else "Breathe to all sides, belly and back as well."
+            else said("Breathe to all sides, belly and back as well.")
         )
     if choices["buttocks"] != "by_step":
-        lines["buttocks"] = "Buttocks set." if choices["buttocks"] == "set" else "Buttocks relaxed."
+        lines["buttocks"] = said("Buttocks set.") if choices["buttocks"] == "set" else said("Buttocks relaxed.")
     elif family.position == "face down" or step.id in ("both_straight", "legs_straight"):
-        lines["buttocks"] = "Buttocks set."
+        lines["buttocks"] = said("Buttocks set.")
     if concerns(family, step, "side_lift"):
         crunch = choices["side_lift"] == "side_crunch"
-        lines["side_lift"] = "A small side bend is part of it." if crunch else "The whole waist stays long."
+        lines["side_lift"] = said("A small side bend is part of it.") if crunch else said("The whole waist stays long.")
     return lines

@@ -1,83 +1,73 @@
-"""Every text of the movement library in one catalogue, by key; a second language is one mapping of the same keys.
+"""Every text of the movement library as a message, so that it can be said in another language.
 
-The English words stand with the steps that they describe; the catalogue is read off the library, so that nothing can
-be said that is not in it.  `translated` lays another language over a step; what is missing stays English and is named.
+The English words stand with the steps that they describe; nothing is said of a step that is not one of these messages.
 """
 
-from collections.abc import Callable, Iterator
+from collections.abc import Iterator
 from dataclasses import replace
-from typing import Any
 
+from amvel.languages import Message, said
+from amvel.movements.breath import Breath
 from amvel.movements.declaration import Family, Fault, Parameter, Step
-from amvel.movements.library import library
-
-Catalogue = dict[str, str]
-_LINES = ("setup", "cues", "do")
-_WORDS = ("title", "felt", "not_felt")
 
 
-def catalogue() -> Catalogue:
-    """Key to English text: families, steps, faults by name, parameters by id, props and notes."""
-    out: Catalogue = {}
-    for family in library().values():
-        out[f"{family.id}.title"], out[f"{family.id}.about"] = family.title, family.about
-        for step in family.steps:
-            for key, text in _of_step(family, step):
-                if out.setdefault(key, text) != text:
-                    raise ValueError(f"texts: '{key}' means two things: '{out[key]}' and '{text}'")
-    return out
+def worded(family: Family) -> Family:
+    """The same family, its texts as messages."""
+    steps = tuple(_step(s) for s in family.steps)
+    return replace(family, title=said(family.title), about=said(family.about), steps=steps)
 
 
-def _of_step(family: Family, step: Step) -> Iterator[tuple[str, str]]:
-    base = f"{family.id}.{step.id}"
-    for name in _WORDS:
-        yield f"{base}.{name}", getattr(step, name)
-    for name in _LINES:
-        for i, line in enumerate(getattr(step, name)):
-            yield f"{base}.{name}.{i}", line
-    for i, phase in enumerate(step.breath.phases):
-        if phase.words:
-            yield f"{base}.breath.{i}", phase.words
-    if step.dose.note:
-        yield f"{base}.dose.note", step.dose.note
-    for i, f in enumerate(step.faults):
-        for part in ("name", "seen", "means", "cue"):
-            yield f"{base}.fault.{i}.{part}", getattr(f, part)
-    for p in step.parameters:
-        yield f"{base}.parameter.{p.id}", p.title
-        for choice in p.choices:
-            yield f"choice.{choice.replace(' ', '_')}", choice
-    for need in step.props:
-        yield f"prop.{need.says.replace(' ', '_')}", need.says
+def _step(step: Step) -> Step:
+    return replace(
+        step,
+        title=said(step.title),
+        setup=_lines(step.setup),
+        cues=_lines(step.cues),
+        do=_lines(step.do),
+        felt=said(step.felt),
+        not_felt=said(step.not_felt),
+        breath=_breath(step.breath),
+        dose=replace(step.dose, note=said(step.dose.note)),
+        faults=tuple(_fault(f) for f in step.faults),
+        parameters=tuple(_parameter(p) for p in step.parameters),
+        props=tuple(replace(n, says=said(n.says)) for n in step.props),
+        side_says=said(step.side_says),
+    )
 
 
-def missing(language: Catalogue) -> list[str]:
-    """Keys that a language does not say yet, and keys that nobody asks for (with a leading '!')."""
-    own = catalogue()
-    return sorted(set(own) - set(language)) + sorted(f"!{k}" for k in set(language) - set(own))
+def _lines(lines: tuple[str, ...]) -> tuple[str, ...]:
+    return tuple(said(line) for line in lines)
 
 
-def translated(family: Family, step: Step, language: Catalogue) -> Step:
-    """The step in another language; what is missing there stays English."""
-    base = f"{family.id}.{step.id}"
-
-    def say(key: str, english: str) -> str:
-        return language.get(f"{base}.{key}", english)
-
-    changes: dict[str, Any] = {name: say(name, getattr(step, name)) for name in _WORDS}
-    for name in _LINES:
-        changes[name] = tuple(say(f"{name}.{i}", line) for i, line in enumerate(getattr(step, name)))
-    changes["breath"] = step.breath.in_words([say(f"breath.{i}", p.words) for i, p in enumerate(step.breath.phases)])
-    changes["dose"] = replace(step.dose, note=say("dose.note", step.dose.note))
-    changes["faults"] = tuple(_fault(f, i, say) for i, f in enumerate(step.faults))
-    changes["parameters"] = tuple(_parameter(p, say) for p in step.parameters)
-    return replace(step, **changes)
+def _breath(own: Breath) -> Breath:
+    return own.in_words([said(p.words) for p in own.phases])
 
 
-def _fault(f: Fault, i: int, say: Callable[[str, str], str]) -> Fault:
-    name, seen, means, cue = (say(f"fault.{i}.{part}", getattr(f, part)) for part in ("name", "seen", "means", "cue"))
-    return Fault(name, seen, means, cue, f.looks)
+def _fault(f: Fault) -> Fault:
+    return Fault(said(f.name), said(f.seen), said(f.means), said(f.cue), f.looks)
 
 
-def _parameter(p: Parameter, say: Callable[[str, str], str]) -> Parameter:
-    return replace(p, title=say(f"parameter.{p.id}", p.title))
+def _parameter(p: Parameter) -> Parameter:
+    return replace(p, title=said(p.title))
+
+
+def messages_of(family: Family) -> Iterator[Message]:
+    """Everything that a worded family may say."""
+    for text in _texts_of(family):
+        if text:
+            yield said(text)
+
+
+def _texts_of(family: Family) -> Iterator[str]:
+    yield from (family.title, family.about)
+    for step in family.steps:
+        yield from (step.title, *step.setup, *step.cues, *step.do, step.felt, step.not_felt, step.dose.note, step.side_says)
+        yield from (p.words for p in step.breath.phases)
+        for f in step.faults:
+            yield from (f.name, f.seen, f.means, f.cue)
+        for p in step.parameters:
+            yield from (p.title, *p.choices)
+        yield from (n.says for n in step.props)
+
+
+__all__ = ["messages_of", "worded"]

@@ -7,6 +7,7 @@ from amvel.body import Anthropometry
 from amvel.case import Case, Room
 from amvel.fitting.furniture import seat_for
 from amvel.fitting.stacking import stack
+from amvel.languages import said
 from amvel.movements import Profiler, Request, find
 from amvel.movements.seats import SEAT
 from amvel.planning.dose import at_dose
@@ -61,8 +62,8 @@ def put_on_the_seat(item: Item, body: Anthropometry, room: Room) -> str:
     if not asked or seat is None or asked - seat.height_cm < _CLOSE_CM:
         return ""
     made = stack(asked - seat.height_cm, room, _CLOSE_CM)
-    what = made.says() if made is not None else "something firm"
-    return f"{what} on the {seat.name}: {asked:g} cm"
+    what = made.says() if made is not None else said("something firm")
+    return said("{what} on the {seat}: {cm} cm", what=what, seat=seat.name, cm=asked)
 
 
 __all__ = ["on_one_seat", "put_on_the_seat"]

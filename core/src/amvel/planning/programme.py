@@ -14,7 +14,7 @@ from amvel.planning.dose import Dosed
 from amvel.planning.holds import estimated_holds
 from amvel.planning.item import LETTERS, Item, SessionPlan, SetUp, sessions_of
 from amvel.planning.needs import needs
-from amvel.planning.one_seat import on_one_seat, put_on_the_seat
+from amvel.planning.one_seat import on_one_seat
 from amvel.planning.order import ordered
 from amvel.planning.problem import (
     Problem,
@@ -30,6 +30,7 @@ from amvel.planning.reasons import positions_left, why_in, why_left_out
 from amvel.planning.rests import Rests, rests_for
 from amvel.planning.solve import solve_problem
 from amvel.planning.tasks import ends_of, unmapped
+from amvel.planning.to_take import to_take
 from amvel.safety import Obligation, Verdict
 from amvel.safety.ways import Destination, WayThere
 from amvel.screening import StopSign
@@ -234,8 +235,7 @@ def _seated(engine: Engine, context: str, planned: tuple[Item, ...]) -> tuple[It
     """On one seat where one will do, each with what has to be put on it."""
     body, room = engine.profiler.body, engine.case.room_for(context)
     items = on_one_seat(planned, engine.case, engine.envelope_in(context), engine.profiler, context)
-    raised = [(i, put_on_the_seat(i, body, room)) for i in items]
-    return tuple(replace(i, stand_ins=(*i.stand_ins, what)) if what else i for i, what in raised)
+    return tuple(replace(i, stand_ins=to_take(i, body, room)) for i in items)
 
 
 def _letters(sessions: Sessions, c: Choice) -> tuple[str, ...]:
@@ -271,8 +271,7 @@ def item_of(problem: Problem, c: Choice, sessions: tuple[str, ...] = ("A",)) -> 
         tuple(_set_up(v, d) for v, d in zip(c.verdicts, c.doses, strict=True)),
         round(c.minutes, 1),
         why_in(problem, c),
-        c.room.stand_ins,
-        sessions,
+        sessions=sessions,
     )
 
 

@@ -5,12 +5,13 @@ from datetime import date, timedelta
 from typing import Any
 
 from amvel.case import Condition
+from amvel.languages import said
 from amvel.movements.levels import Way
 from amvel.safety.limits import Answer, Limit, Obligation, Place, Referral
 from amvel.sources import Source
 
 CLINICIAN = "clinician"
-NOT_CLEARED = "the usual time has passed, no clearing is recorded: begin low, ask the clinician"
+NOT_CLEARED = said("the usual time has passed, no clearing is recorded: begin low, ask the clinician")
 
 
 class Page:
@@ -40,7 +41,7 @@ class Page:
 
     def care(self, name: str, quantity: str, bound: float, reason: str, measure: str, **more: Any) -> None:
         """Allowed beyond the bound with a measure that is printed with it."""
-        self.limit(name, quantity, bound, reason, strength="caution", measure=measure, **more)
+        self.limit(name, quantity, bound, reason, strength="caution", measure=said(measure), **more)
 
     def cap(self, name: str, level: float, ways: Iterable[Way], reason: str, **more: Any) -> None:
         """Trunk work at most of this level in these ways, whatever was shown; daily tasks are judged by their technique."""

@@ -10,6 +10,7 @@ from datetime import date
 from enum import Enum
 
 from amvel.case import Case
+from amvel.languages import said
 from amvel.movements import Profiler, Request, find
 from amvel.movements.bed import BED, FLOOR, LYING_ON
 from amvel.quantities import quantity
@@ -34,7 +35,7 @@ class Destination(Enum):
     TURNED_IN_BED = ("turning onto the back or the front in bed and back", "bed_transfer", (Place.ON_THE_BACK, Place.FACE_DOWN))
 
     def __init__(self, says: str, quantity: str, places: tuple[Place, ...]) -> None:
-        self.says, self.quantity, self.places = says, quantity, places
+        self.says, self.quantity, self.places = said(says), quantity, places
 
 
 @dataclass(frozen=True)
@@ -47,11 +48,14 @@ class Technique:
     steps: tuple[str, ...]
     on: str = FLOOR
 
+    def __post_init__(self) -> None:
+        object.__setattr__(self, "title", said(self.title))
+
 
 _RISES, _PLAIN_RISE = find("sit_to_stand/two_legs")
 _IN_ORDER = (_PLAIN_RISE, *(s for s in _RISES.steps if s is not _PLAIN_RISE))
 TECHNIQUES: tuple[Technique, ...] = (
-    *(Technique(f"rise_{s.id}", s.title[0].lower() + s.title[1:], Destination.STANDING, (_RISES.ref(s),)) for s in _IN_ORDER),
+    *(Technique(f"rise_{s.id}", s.title, Destination.STANDING, (_RISES.ref(s),)) for s in _IN_ORDER),
     Technique(
         "by_a_chair",
         "by a chair: hands on the seat, one knee, then the other; up the same way",

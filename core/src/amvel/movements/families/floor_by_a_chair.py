@@ -127,8 +127,9 @@ def _all(s: Setting) -> list[Frame]:
 
 def _bent_stand(s: Setting) -> Frame:
     """Both feet down, hips hinged, hands still on the seat."""
-    frame = standing(s.body).unaim("left.ankle", "centre_of_mass")
+    frame = standing(s.body).unaim("left.ankle", "right.ankle", "centre_of_mass")
     frame = frame.aim(
+        Aim("right.ankle", "x", 0.0),
         Aim("left.ankle", "x", 9.0 * s.body.stature_m, origin="right.ankle"),
         Aim("left.ball", "y", 0.0, origin="left.heel", weight=0.5),
         Aim("centre_of_mass", "x", 4.0, origin="left.ankle", weight=3.0, must_hold=False),

@@ -5,6 +5,7 @@ from typing import Any
 
 from amvel.case.conditions.bone import Denosumab, Fracture, Glucocorticoid
 from amvel.checked import Profession
+from amvel.languages import said
 from amvel.literature import BHOF, SINAKI_MIKKELSEN, STRONG_STEADY_STRAIGHT, TOO_FIT_TO_FRACTURE
 from amvel.movements.levels import EVERY_WAY
 from amvel.numbers import Number, Numbers
@@ -20,7 +21,7 @@ TOO_FIT = TOO_FIT_TO_FRACTURE.as_read
 SINAKI = SINAKI_MIKKELSEN.says("new vertebral fractures after flexion 89 %, after extension 16 %")
 FRESH = timedelta(weeks=12)
 CAPS = practice("levels of trunk work", reading=True)
-SLOW = "slow, small, no end range"
+SLOW = said("slow, small, no end range")
 _TURNS = frozenset(("range.left.trunk_rotation", "range.right.trunk_rotation"))
 
 

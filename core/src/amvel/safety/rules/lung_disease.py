@@ -4,6 +4,7 @@ from datetime import date
 
 from amvel.case.conditions.general import LungDisease
 from amvel.checked import Profession
+from amvel.languages import said
 from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
@@ -20,8 +21,8 @@ def answer(f: Findings, n: Numbers) -> Answer:
     for i, c in enumerate(f.all(LungDisease)):
         page.limit(f"breath_{i}", "breath_held", 0, "breath is short: it is never held")
         page.limit(f"effort_{i}", "effort_0_to_10", n["effort"], "effort at which talking is still possible")
-        known = "not known: ask" if c.lowest_saturation_percent is None else f"{c.lowest_saturation_percent} %"
-        page.care(f"watch_{i}", "performed", 0, "breath is short", f"breathe out through pursed lips; pause; saturation not below the own limit ({known})")
+        known = said("not known: ask") if c.lowest_saturation_percent is None else f"{c.lowest_saturation_percent} %"
+        page.care(f"watch_{i}", "performed", 0, "breath is short", said("breathe out through pursed lips; pause; saturation not below the own limit ({known})", known=known))
         if c.lowest_saturation_percent is None:
             page.refer(
             "saturation", "lung disease: ask how low the saturation may fall", which=i)

@@ -4,6 +4,7 @@ from datetime import date
 
 from amvel.case.conditions.heart_and_lungs import OxygenTherapy
 from amvel.checked import Profession
+from amvel.languages import said
 from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
@@ -23,7 +24,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
             "performed",
             0,
             "oxygen while moving",
-            f"tubing clear of feet and wheels; saturation at {c.target_percent} % or above, stop below it",
+            said("tubing clear of feet and wheels; saturation at {percent} % or above, stop below it", percent=c.target_percent),
         )
         page.limit(f"effort_{i}", "effort_0_to_10", n["effort"], "effort at which talking is still possible")
     return page.done()

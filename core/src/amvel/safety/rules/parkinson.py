@@ -4,6 +4,7 @@ from datetime import date
 
 from amvel.case.conditions.nervous_system import Parkinson
 from amvel.checked import Profession
+from amvel.languages import said
 from amvel.literature import OSBORNE
 from amvel.numbers import Number, Numbers
 from amvel.safety.attention import few_limbs
@@ -53,7 +54,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
             "standing",
             0,
             "medicine works best then",
-            f"standing work between {c.good_from_hour} and {c.good_to_hour} h",
+            said("standing work between {first} and {last} h", first=c.good_from_hour, last=c.good_to_hour),
         )
     if f.pressure is None:
         page.refer(

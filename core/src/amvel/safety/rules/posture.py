@@ -3,6 +3,7 @@
 from datetime import date
 
 from amvel.checked import Profession
+from amvel.languages import said
 from amvel.numbers import Numbers
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
@@ -23,7 +24,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
                 "performed",
                 0,
                 f"{words} {side} in standing",
-                f"watch for: {words} {side}; begin with the other side, compare both",
+                said("watch for: {words} {side}; begin with the other side, compare both", words=said(words), side=said(side)),
             )
     for r in f.results("pelvic_level"):
         if r.lower_side != "none" and r.difference_cm > 0:
@@ -32,7 +33,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
                 "sitting",
                 0,
                 f"the pelvis sits {r.difference_cm:g} cm lower on the {r.lower_side}",
-                f"{r.difference_cm:g} cm of folded paper or board under the {r.lower_side} sit bone",
+                said("{cm} cm of folded paper or board under the {side} sit bone", cm=r.difference_cm, side=said(r.lower_side)),
             )
     return page.done()
 

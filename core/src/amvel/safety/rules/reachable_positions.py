@@ -4,6 +4,7 @@ from datetime import date
 
 from amvel.case.conditions.nervous_system import WheelchairUser
 from amvel.checked import Profession
+from amvel.languages import said
 from amvel.numbers import Numbers
 from amvel.safety.limits import Answer, Place
 from amvel.safety.page import Page
@@ -40,7 +41,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
     for at, most in (("sitting", t.sitting_minutes), ("standing", t.standing_minutes)):
         if most is not None:
             page.limit(f"{at}_minutes", f"time_{at}_min", most, f"tolerates {at} for {most} minutes at a time", when=Place.EXERCISES)
-            page.care(f"{at}_pauses", at, 0, f"tolerates {at} for {most} minutes at a time", f"change position after {most} minutes at the latest")
+            page.care(f"{at}_pauses", at, 0, f"tolerates {at} for {most} minutes at a time", said("change position after {minutes} minutes at the latest", minutes=most))
     for name, (id, quantity, reason) in _SAID.items():
         if getattr(t, name) == "no":
             # Flat for the moment of a roll is not lying there.

@@ -4,6 +4,7 @@ from datetime import date
 
 from amvel.case.conditions.nervous_system import Stroke
 from amvel.checked import Profession
+from amvel.languages import said
 from amvel.literature import BILLINGER
 from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer, Place
@@ -57,14 +58,14 @@ def answer(f: Findings, n: Numbers) -> Answer:
             "standing",
             0,
             f"the {c.side} side may give way",
-            f"stand at the person’s {c.side} side; support within reach of the {'right' if c.side == 'left' else 'left'} hand",
+            said("stand at the person’s {side} side; support within reach of the {other} hand", side=said(c.side), other=said("right" if c.side == "left" else "left")),
         )
         page.care(
             f"own_{i}",
             "performed",
             0,
             "each side has its own quality",
-            f"dose the {c.side} side by its own clean repetitions; the other side goes on",
+            said("dose the {side} side by its own clean repetitions; the other side goes on", side=said(c.side)),
         )
         page.limit(f"breath_{i}", "breath_held", 0, "pressure rises with a held breath")
     return page.done()

@@ -2,6 +2,7 @@
 
 from amvel.case import Case
 from amvel.case.results.posture_and_curve import Posture
+from amvel.languages import said
 from amvel.numbers import Numbers
 from amvel.screening.cautions import no_standing
 from amvel.screening.declaration import Outcome, Reading, ScreenTest
@@ -9,12 +10,12 @@ from amvel.sources import COMMON_PRACTICE
 
 SOURCE = COMMON_PRACTICE
 _TITLES = {
-    "hitch": "hip hitched",
-    "lean": "leans to the",
-    "turn": "pelvis forward on the",
-    "leg_turn_out": "leg turned out,",
-    "shift_standing": "pelvis shifts to the",
-    "shift_walking": "pelvis drops on the",
+    "hitch": said("hip hitched"),
+    "lean": said("leans to the"),
+    "turn": said("pelvis forward on the"),
+    "leg_turn_out": said("leg turned out,"),
+    "shift_standing": said("pelvis shifts to the"),
+    "shift_walking": said("pelvis drops on the"),
 }
 
 
@@ -23,7 +24,7 @@ def findings(result: Posture) -> list[tuple[str, str]]:
     found = [
         (words, getattr(result, name)) for name, words in _TITLES.items() if getattr(result, name) != "none"
     ]
-    return [*found, *([("pelvis tilted", result.tilt)] if result.tilt != "even" else [])]
+    return [*found, *([(said("pelvis tilted"), result.tilt)] if result.tilt != "even" else [])]
 
 
 def read(result: Posture, case: Case, n: Numbers) -> Reading:

@@ -1,0 +1,11 @@
+"""What is said, in English where it stands and in other languages from a catalogue.
+
+A message is its English sentence with named places: `said("Seat of {height_cm} cm", height_cm=46)`.  It reads in English
+like any string, and keeps sentence and values apart, so that `in_language` can say it in another language at the border:
+on paper, on a page, in a letter.  Catalogues are gettext's: `de.po`, an entry for each English sentence.
+"""
+
+from amvel.languages.catalogue import LANGUAGES, Language, catalogue, is_language
+from amvel.languages.message import Message, in_language, said, said_together
+
+__all__ = ["LANGUAGES", "Language", "Message", "catalogue", "in_language", "is_language", "said", "said_together"]

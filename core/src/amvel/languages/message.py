@@ -1,0 +1,76 @@
+"""A sentence that knows its parts, and what it reads like in another language."""
+
+from collections.abc import Iterable, Mapping
+from typing import Any, Self
+
+from babel.numbers import format_decimal
+
+from amvel.languages.catalogue import SOURCE, catalogue
+
+
+class Message(str):
+    """The English sentence; `sentence` is the one with named places, `values` what stands in them."""
+
+    sentence: str
+    values: Mapping[str, Any]
+    parts: tuple[str, ...]  # of several messages in a row: what stands between them stays as it is
+
+    def __new__(cls, text: str, sentence: str, values: Mapping[str, Any], parts: tuple[str, ...] = ()) -> Self:
+        own = super().__new__(cls, text)
+        own.sentence, own.values, own.parts = sentence, values, parts
+        return own
+
+    def __getnewargs__(self) -> tuple[Any, ...]:
+        return (str(self), self.sentence, self.values, self.parts)
+
+    def in_language(self, language: str) -> str:
+        """Said in this language; what its catalogue lacks stays English."""
+        if language == SOURCE:
+            return str(self)
+        if self.parts:
+            return "".join(in_language(part, language) for part in self.parts)
+        sentence = catalogue(language).get(self.sentence, self.sentence)
+        if not self.values:
+            return sentence
+        return sentence.format_map({k: _value(v, language) for k, v in self.values.items()})
+
+
+def said(sentence: str, /, **values: Any) -> Message:
+    """A message; numbers are written as short as they are.  Raises KeyError when a named place has no value."""
+    if isinstance(sentence, Message) and not values:
+        return sentence
+    return Message(sentence.format_map({k: _value(v, SOURCE) for k, v in values.items()}) if values else sentence, str(sentence), values)
+
+
+def said_together(parts: Iterable[str], between: str = "") -> Message:
+    """Several messages as one line; what is no message of its own stays as it is in every language."""
+    row: list[str] = []
+    for part in parts:
+        row += [between, part] if row and between else [part]
+    return Message("".join(row), "", {}, tuple(row))
+
+
+def in_language(answer: Any, language: str) -> Any:
+    """An answer, text, list or mapping with every message in it said in this language."""
+    if language == SOURCE:
+        return answer
+    if isinstance(answer, Message):
+        return answer.in_language(language)
+    if isinstance(answer, Mapping):
+        return {k: in_language(v, language) for k, v in answer.items()}
+    if isinstance(answer, list):
+        return [in_language(v, language) for v in answer]
+    if type(answer) is tuple:
+        return tuple(in_language(v, language) for v in answer)
+    return answer
+
+
+def _value(value: Any, language: str) -> str:
+    if isinstance(value, Message):
+        return value.in_language(language)
+    if isinstance(value, float):
+        return f"{value:g}" if language == SOURCE else format_decimal(value, locale=language, group_separator=False)
+    return str(value)
+
+
+__all__ = ["Message", "in_language", "said", "said_together"]

@@ -1,0 +1,25 @@
+"""What a paper says, in the language of the client who reads it: {% say "Session {letter}" letter=s.id %}."""
+
+from datetime import date
+from typing import Any
+
+from babel.dates import format_date
+from django import template
+from django.utils.html import conditional_escape
+from django.utils.safestring import SafeString, mark_safe
+
+from amvel.languages import said
+
+register = template.Library()
+
+
+@register.simple_tag(takes_context=True)
+def say(context: template.Context, sentence: str, **values: Any) -> SafeString:
+    """The sentence with its values, in the language of the page."""
+    return mark_safe(conditional_escape(said(sentence, **values).in_language(context["language"])))
+
+
+@register.simple_tag(takes_context=True)
+def day(context: template.Context, on: date) -> str:
+    """A day as it is written in the language of the page."""
+    return format_date(on, "d MMMM y", locale=context["language"])

@@ -1,0 +1,74 @@
+"""German for everything that a client is shown: nothing missing, nothing left over, the same named places."""
+
+import re
+
+import pytest
+
+from amvel.languages import LANGUAGES, catalogue, in_language, said, said_together
+from tests.languages.messages import for_clients
+
+_PLACE = re.compile(r"{+ ?\w+ ?}+")
+OTHERS = [x for x in LANGUAGES if x != "en"]
+
+
+@pytest.mark.parametrize("language", OTHERS)
+def test_everything_that_a_client_is_shown_is_said_in_every_language(language: str) -> None:
+    own = catalogue(language)
+    assert [m for m in for_clients() if m not in own] == []
+
+
+@pytest.mark.parametrize("language", OTHERS)
+def test_a_catalogue_holds_nothing_that_nobody_says(language: str) -> None:
+    assert set(catalogue(language)) - set(for_clients()) == set()
+
+
+@pytest.mark.parametrize("language", OTHERS)
+def test_every_named_place_is_in_the_translation_too(language: str) -> None:
+    for english, other in catalogue(language).items():
+        assert set(_PLACE.findall(english)) == set(_PLACE.findall(other)), english
+
+
+def test_nothing_says_the_same_as_in_english_but_what_is_the_same_word() -> None:
+    same = {e for e, g in catalogue("de").items() if e == g}
+    assert len(same) <= 5, same
+
+
+def test_two_movements_of_one_family_stay_two_in_german() -> None:
+    from amvel.movements import library
+
+    own = catalogue("de")
+    for family in library().values():
+        titles = [own[str(s.title)] for s in family.steps]
+        assert len(set(titles)) == len(titles), (family.id, titles)
+        told = [tuple(own[str(line)] for line in s.do) for s in family.steps]
+        assert len(set(told)) == len(told), family.id
+
+
+def test_no_german_line_speaks_to_the_client_as_to_a_child() -> None:
+    """Sie, as one speaks to an adult whom one does not know (common practice, no source)."""
+    for english, german in catalogue("de").items():
+        assert not re.search(r"\b(du|dein\w*|dich|dir|euch)\b", german, re.I), english
+
+
+class TestAMessage:
+    def test_reads_in_english_as_it_stands(self) -> None:
+        assert said("hold {seconds} s", seconds=5.0) == "hold 5 s"
+
+    def test_says_its_values_in_the_other_language_with_its_decimal_sign(self) -> None:
+        assert said("hold {seconds} s", seconds=2.5).in_language("de") == "2,5 s halten"
+        assert said("one round more on the {side}", side=said("left")).in_language("de") == "links eine Runde mehr"
+
+    def test_several_in_a_row_are_said_one_by_one(self) -> None:
+        row = said_together((said("{n} times", n=8), said("hold {seconds} s", seconds=5.0)), ", ")
+        assert row == "8 times, hold 5 s"
+        assert row.in_language("de") == "8-mal, 5 s halten"
+
+    def test_what_a_catalogue_lacks_stays_english_and_what_a_person_wrote_is_never_touched(self) -> None:
+        assert said("nobody says this").in_language("de") == "nobody says this"
+        assert in_language({"goal": "rest", "title": said("rest")}, "de") == {"goal": "rest", "title": "Ruhe"}
+
+    def test_a_place_without_a_value_and_an_unknown_language_are_refused(self) -> None:
+        with pytest.raises(KeyError):
+            said("hold {seconds} s", second=5)
+        with pytest.raises(ValueError, match="language"):
+            said("rest").in_language("xx")

@@ -9,7 +9,7 @@ from typing import Literal
 
 from django.http import Http404, HttpRequest, HttpResponse
 from django.utils import timezone
-from ninja import Router, Schema, Status
+from ninja import Schema, Status
 from pydantic import Field
 
 from accounts.roles import Action
@@ -24,6 +24,7 @@ from amvel.safety.permitted import RangeData, all_ranges, fans
 from api.access import Needs, client_of
 from api.any_json import Json
 from api.problems import PROBLEMS, UNDER_WAY
+from api.spoken import Router
 from api.subject import Subject, subject_of
 from clients.casework import (
     SECTIONS,
@@ -128,7 +129,7 @@ class ClientView(Schema):
 def view(client: Client) -> ClientView:
     revision = client.latest()
     engine = engine_of(revision)
-    return ClientView(
+    return ClientView.model_construct(
         id=str(client.pk),
         revision=revision.number,
         digest=engine.digest,

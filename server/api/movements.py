@@ -3,7 +3,7 @@
 from typing import Literal
 
 from django.http import HttpRequest, HttpResponse
-from ninja import Router, Schema
+from ninja import Schema
 from pydantic import Field
 
 from accounts.roles import Action
@@ -24,6 +24,7 @@ from amvel.planning import stopped_by
 from amvel.safety import sides_of
 from api.access import Needs, client_of
 from api.problems import PROBLEMS, UNDER_WAY
+from api.spoken import Router
 from api.subject import Subject, subject_of
 from clients.casework import answer_on, known_verdicts
 from clients.engines import engine_of

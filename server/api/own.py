@@ -6,12 +6,13 @@ from django.conf import settings
 from django.contrib.auth import update_session_auth_hash
 from django.core.exceptions import ValidationError
 from django.http import Http404, HttpRequest
-from ninja import Router, Schema
+from ninja import Schema
 from pydantic import Field
 
 from accounts import models, open_sessions, second_factor
 from accounts.passwords import PasswordRefused, choose
 from api.problems import PROBLEMS, Done
+from api.spoken import Router
 from clients.casework import audit
 
 router = Router(tags=["own log-in"])

@@ -4,13 +4,14 @@ from datetime import date
 from uuid import UUID
 
 from django.http import HttpRequest, HttpResponse
-from ninja import Router, Schema
+from ninja import Schema
 from pydantic import Field
 
 from accounts.roles import Action
 from amvel.formats import CalendarError
 from api.access import Needs, client_of
 from api.problems import PROBLEMS, UNDER_WAY
+from api.spoken import Router
 from clients.casework import audit
 from clients.models import Client
 from papers.batch import MOST, asked_by, file_of, made

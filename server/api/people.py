@@ -4,7 +4,7 @@
 from django.core.exceptions import ValidationError
 from django.db import IntegrityError, transaction
 from django.http import Http404, HttpRequest
-from ninja import Router, Schema, Status
+from ninja import Schema, Status
 from ninja.throttling import AnonRateThrottle
 from ninja.utils import check_csrf
 from pydantic import Field
@@ -15,6 +15,7 @@ from accounts.roles import Action, Role
 from accounts.second_factor import has_second_factor, take_away
 from api.access import Needs
 from api.problems import PROBLEMS, Done
+from api.spoken import Router
 from clients.casework import audit
 from config.problem import problem
 

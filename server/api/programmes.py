@@ -3,7 +3,7 @@
 from typing import Literal
 
 from django.http import Http404, HttpRequest
-from ninja import Router, Schema, Status
+from ninja import Schema, Status
 from pydantic import Field
 
 from accounts.roles import Action
@@ -13,6 +13,7 @@ from amvel.planning import edit
 from amvel.planning.whatif import CHANGES
 from api.access import Needs, client_of
 from api.problems import PROBLEMS, UNDER_WAY
+from api.spoken import Router
 from clients.models import Client
 from config.problem import problem
 from jobs.models import Work
@@ -57,7 +58,7 @@ class ProgrammeView(Schema):
 
 
 def _view(client: Client, programme: Programme) -> ProgrammeView:
-    return ProgrammeView(
+    return ProgrammeView.model_construct(
         client=str(client.pk),
         id=str(programme.pk),
         number=programme.number,

@@ -1,7 +1,7 @@
 """Rooms: what is there, what fits this person and how, what is refused; quick trials that store nothing."""
 
 from django.http import HttpRequest
-from ninja import Router, Schema
+from ninja import Schema
 
 from accounts.roles import Action
 from amvel.case import PROPS, read_case
@@ -10,6 +10,7 @@ from amvel.fitting import fit_figure, fits, refused
 from api.access import Needs, client_of
 from api.any_json import Json
 from api.problems import PROBLEMS
+from api.spoken import Router
 from clients.engines import case_data
 
 router = Router(tags=["rooms"])

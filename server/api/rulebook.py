@@ -4,7 +4,7 @@ from typing import Annotated
 
 from django.db.models import Count, Max
 from django.http import Http404, HttpRequest
-from ninja import Router, Schema
+from ninja import Schema
 from pydantic import Field, StringConstraints, model_validator
 
 from accounts.roles import Action
@@ -15,6 +15,7 @@ from amvel.safety.lines import Doubt, Line
 from amvel.screening.standards import standards
 from api.access import Needs
 from api.problems import PROBLEMS, UNDER_WAY
+from api.spoken import Router
 from clients.casework import audit
 from clients.engines import today
 from clients.models import CaseRevision

@@ -3,7 +3,7 @@
 from django.contrib.auth import authenticate, login, logout
 from django.http import HttpRequest
 from django.middleware.csrf import get_token
-from ninja import Router, Schema
+from ninja import Schema
 from ninja.utils import check_csrf
 from pydantic import Field
 
@@ -26,6 +26,7 @@ from amvel.safety import RULEBOOK_VERSION
 from amvel.screening.stop_signs import QUESTIONS
 from api.access import Needs
 from api.problems import PROBLEMS
+from api.spoken import Router
 from clients.casework import audit
 from config.problem import problem
 

@@ -9,6 +9,7 @@ from django.db import models
 from django.utils import timezone
 
 from accounts.models import Organisation
+from config.said_json import SaidJSONField
 
 LOST_AFTER = timedelta(seconds=15)  # without a sign of life, whoever worked on an answer is taken for dead
 
@@ -45,7 +46,7 @@ class LongAnswer(models.Model):
     beat_at = models.DateTimeField(null=True)
     share = models.FloatField(default=0.0)
     done_at = models.DateTimeField(null=True)
-    answer = models.JSONField(null=True)
+    answer = SaidJSONField(null=True)
     failed = models.CharField(max_length=200, blank=True)
     used_on = models.DateField(auto_now_add=True)
 

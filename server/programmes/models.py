@@ -6,6 +6,7 @@ from django.conf import settings
 from django.db import models
 
 from clients.models import AppendOnly, Client
+from config.said_json import SaidJSONField
 
 
 class Programme(AppendOnly):
@@ -19,7 +20,7 @@ class Programme(AppendOnly):
     client = models.ForeignKey(Client, on_delete=models.PROTECT, related_name="programmes")
     number = models.PositiveIntegerField()
     context = models.CharField(max_length=10)
-    answer = models.JSONField()
+    answer = SaidJSONField()
     made_by = models.CharField(max_length=40)
     case_digest = models.CharField(max_length=40)
     rulebook_version = models.CharField(max_length=20)

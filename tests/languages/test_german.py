@@ -1,10 +1,11 @@
 """German for everything that a client is shown: nothing missing, nothing left over, the same named places."""
 
+import json
 import re
 
 import pytest
 
-from amvel.languages import LANGUAGES, catalogue, in_language, said, said_together
+from amvel.languages import LANGUAGES, catalogue, in_language, kept, said, said_together, told
 from tests.languages.messages import for_clients
 
 _PLACE = re.compile(r"{+ ?\w+ ?}+")
@@ -72,3 +73,10 @@ class TestAMessage:
             said("hold {seconds} s", second=5)
         with pytest.raises(ValueError, match="language"):
             said("rest").in_language("xx")
+
+    def test_is_kept_as_its_parts_and_comes_back_as_a_message(self) -> None:
+        answer = {"why": said_together((said("{n} times", n=8), said("hold {seconds} s", seconds=2.5)), ", "), "goal": "rest", "n": [1, 2.5]}
+        back = told(json.loads(json.dumps(kept(answer))))
+        assert back == answer
+        assert back["why"].in_language("de") == "8-mal, 2,5 s halten"
+        assert in_language(back, "de")["goal"] == "rest"

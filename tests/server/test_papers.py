@@ -89,7 +89,7 @@ def test_what_is_not_there_is_not_said(api: Api, client_id: str, built: dict) ->
 def test_the_fridge_sheet_is_a_page_for_each_session_with_pictures_and_the_week(api: Api, client_id: str, built: dict) -> None:
     reader = pdf(api, client_id, "fridge")
     assert len(reader.pages) == len(built["answer"]["sessions"]) == 2
-    assert all(f"session {letter}" in reader.pages[i].extract_text() for i, letter in enumerate("AB"))
+    assert all(f"Session {letter}" in reader.pages[i].extract_text() for i, letter in enumerate("AB"))
     text = text_of(reader)
     assert "Stop when" in text
     for day in ("Mo", "Tu", "We", "Th", "Fr", "Sa", "Su"):

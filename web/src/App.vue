@@ -4,6 +4,7 @@ import { ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { say } from './i18n'
 import ComeBack from './parts/ComeBack.vue'
+import LanguageChoice from './parts/LanguageChoice.vue'
 import { useSession } from './stores/session'
 
 const session = useSession()
@@ -61,7 +62,7 @@ async function leave(): Promise<void> {
   </header>
   <RouterView />
   <ComeBack />
-  <footer v-if="session.user" class="foot small soft">{{ say('app.support') }}</footer>
+  <footer class="foot small soft"><span v-if="session.user">{{ say('app.support') }} · </span><LanguageChoice /></footer>
   <el-dialog v-model="help" :title="say('keys.title')" width="420">
     <dl class="keys">
       <template v-for="(name, key) in KEYS" :key="key"

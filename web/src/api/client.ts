@@ -1,4 +1,5 @@
 import createClient from 'openapi-fetch'
+import { language } from '../i18n'
 import { untilThere } from './underWay'
 import type { components, paths } from './schema'
 
@@ -28,6 +29,7 @@ export function whenSessionEnds(then: () => void): void {
 export const http = createClient<paths>({ baseUrl: location.origin, fetch: (request) => untilThere(request, (one) => fetch(one)) })
 http.use({
   onRequest({ request }) {
+    request.headers.set('Accept-Language', language())
     if (request.method !== 'GET') request.headers.set('X-CSRFToken', csrf)
     // Sent again by a network that stumbles, it is done once.
     if (request.method === 'POST')

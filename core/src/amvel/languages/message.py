@@ -65,6 +65,32 @@ def in_language(answer: Any, language: str) -> Any:
     return answer
 
 
+_KEPT = "said"  # the one key of a mapping that stands for a message
+
+
+def kept(answer: Any) -> Any:
+    """The answer as plain data, each message as its parts, so that it can be stored and said later in any language."""
+    if isinstance(answer, Message):
+        parts = [kept(p) for p in answer.parts]
+        return {_KEPT: [answer.sentence, {k: kept(v) for k, v in answer.values.items()}, *([parts] if parts else [])]}
+    if isinstance(answer, Mapping):
+        return {k: kept(v) for k, v in answer.items()}
+    if isinstance(answer, list | tuple):
+        return [kept(v) for v in answer]
+    return answer
+
+
+def told(data: Any) -> Any:
+    """What was kept, its messages as messages again."""
+    if isinstance(data, dict):
+        if len(data) == 1 and isinstance(own := data.get(_KEPT), list):
+            return said_together(told(own[2])) if len(own) > 2 else said(own[0], **told(own[1]))
+        return {k: told(v) for k, v in data.items()}
+    if isinstance(data, list):
+        return [told(v) for v in data]
+    return data
+
+
 def _value(value: Any, language: str) -> str:
     if isinstance(value, Message):
         return value.in_language(language)
@@ -73,4 +99,4 @@ def _value(value: Any, language: str) -> str:
     return str(value)
 
 
-__all__ = ["Message", "in_language", "said", "said_together"]
+__all__ = ["Message", "in_language", "kept", "said", "said_together", "told"]

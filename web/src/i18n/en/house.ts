@@ -24,4 +24,7 @@ export default {
   'keys.station': 'Go to {name}',
   'keys.find': 'Find a client',
   'keys.help': 'Show these keys',
+  'language.title': 'Language',
+  'language.en': 'English',
+  'language.de': 'Deutsch',
 }

@@ -62,6 +62,7 @@ export default {
   'story.chosen': '{n} noted',
   'story.contradicts': 'These entries contradict each other',
   'story.ways': 'How instructions arrive best',
+  'story.language': 'Language of the papers',
   'story.dislikes': 'Hard to bear',
   'story.likes': 'Likes to do',
   'story.notLiked': 'Does not like',

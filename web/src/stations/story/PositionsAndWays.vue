@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, reactive, ref } from 'vue'
 import { Refused } from '../../api/client'
-import { say } from '../../i18n'
+import { LANGUAGES, say } from '../../i18n'
 import { useClient } from '../../stores/client'
 
 const client = useClient()
@@ -28,7 +28,8 @@ const asked = computed(() =>
 const WAYS = ['words', 'showing', 'touch', 'pictures', 'rhythm'] as const
 const DISLIKES = ['touch', 'bands', 'noise', 'lying_flat', 'closed_eyes'] as const
 const tolerates = reactive({ ...client.view!.case.tolerates })
-const ways = reactive({ by: [...client.view!.case.understanding.by], dislikes: [...client.view!.case.understanding.dislikes] })
+const told = client.view!.case.understanding
+const ways = reactive({ language: told.language, by: [...told.by], dislikes: [...told.dislikes] })
 const failed = ref('')
 
 function flip(list: string[], value: string): void {
@@ -86,6 +87,10 @@ async function keep(): Promise<void> {
         {{ say(`way.${w}`) }}
       </button>
     </div>
+    <h3 id="paper-language">{{ say('story.language') }}</h3>
+    <el-radio-group v-model="ways.language" aria-labelledby="paper-language"
+      ><el-radio-button v-for="one in LANGUAGES" :key="one" :value="one" :label="say(`language.${one}`)"
+    /></el-radio-group>
     <h3>{{ say('story.dislikes') }}</h3>
     <div class="row">
       <button

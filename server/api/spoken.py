@@ -1,0 +1,46 @@
+"""Answers in the language that the page asks for: every message in them is said in it before they leave."""
+
+from collections.abc import Callable
+from functools import wraps
+from typing import Any
+
+import ninja
+from babel.core import negotiate_locale
+from django.http import HttpRequest
+from django.utils.translation.trans_real import parse_accept_lang_header
+from pydantic import BaseModel
+
+from amvel.languages import LANGUAGES, in_language
+from amvel.languages.catalogue import SOURCE
+
+
+def language_of(request: HttpRequest) -> str:
+    """The first language of Accept-Language in which something is said here; English where none is."""
+    wanted = [name for name, _ in parse_accept_lang_header(request.headers.get("Accept-Language", ""))]
+    return negotiate_locale(wanted, LANGUAGES, sep="-") or SOURCE
+
+
+def _spoken(view: Callable[..., Any]) -> Callable[..., Any]:
+    @wraps(view)
+    def answer(request: HttpRequest, *args: Any, **kwargs: Any) -> Any:
+        found, language = view(request, *args, **kwargs), language_of(request)
+        if isinstance(found, ninja.Status):
+            return ninja.Status(found.status_code, _said(found.value, language))
+        return _said(found, language)
+
+    return answer
+
+
+def _said(answer: Any, language: str) -> Any:
+    """A schema that was put together without validation still holds its messages; it is validated when it leaves."""
+    return in_language(dict(answer) if isinstance(answer, BaseModel) else answer, language)
+
+
+class Router(ninja.Router):
+    """Ninja's router, whose answers are said in the language of the request."""
+
+    def add_api_operation(self, path: str, methods: Any, view_func: Callable[..., Any], **more: Any) -> None:
+        super().add_api_operation(path, methods, _spoken(view_func), **more)
+
+
+__all__ = ["Router", "language_of"]

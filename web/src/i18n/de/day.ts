@@ -1,0 +1,32 @@
+import type en from '../en/day'
+
+/** Day and new clients. */
+export default {
+  'day.title': 'Heute',
+  'day.new': 'Neue Person',
+  'day.empty': 'Noch niemand. Beginnen Sie mit der ersten Person.',
+  'day.years': '{n} Jahre',
+  'day.find': 'Person suchen',
+  'day.pages': 'Seiten',
+  'day.page': 'Seite {n}',
+  'day.before': 'Davor',
+  'day.after': 'Danach',
+  'day.none': 'Niemand mit diesem Namen.',
+  'day.papers': 'Übungsblätter dieser Liste in einer Datei',
+  'day.papersOpen': 'Datei öffnen, {n} Seiten',
+  'new.title': 'Eine neue Person',
+  'new.lead': 'Vier Angaben ergeben das Körpermodell; alles andere kann folgen.',
+  'new.name': 'Name',
+  'new.birth': 'Geburtsdatum',
+  'new.sex': 'Tabellen für',
+  'new.female': 'Weiblicher Körperbau',
+  'new.male': 'Männlicher Körperbau',
+  'new.stature': 'Größe jetzt',
+  'new.tallest': 'Größte erinnerte',
+  'new.mass': 'Körpergewicht',
+  'new.go': 'Mit der Geschichte beginnen',
+  'elsewhere.title': 'Diese Person wurde auf einem anderen Gerät geändert; Sie sehen den neuesten Stand.',
+  'moved.new': 'neu',
+  'moved.gone': 'weg',
+  'moved.moved': 'verschoben',
+} satisfies Record<keyof typeof en, string>

@@ -1,0 +1,32 @@
+import type en from '../en/house'
+
+/** What every page has. */
+export default {
+  'app.name': 'Amvel',
+  'app.support': 'Unterstützt eine ausgebildete Person. Ärztlicher Rat und örtliche Regeln gehen vor.',
+  'app.logout': 'Abmelden',
+  'app.help': 'Tasten',
+  'app.close': 'Schließen',
+  'app.loading': 'Einen Moment …',
+  'app.notWorkedOut': 'Der Server hat das nicht ausgerechnet. Nichts ging verloren; versuchen Sie es später noch einmal.',
+  'app.failed': 'Das ging nicht',
+  'app.again': 'Noch einmal',
+  'station.day': 'Tag',
+  'station.story': 'Geschichte',
+  'station.measure': 'Messen',
+  'station.limits': 'Grenzen',
+  'station.movements': 'Bewegungen',
+  'station.room': 'Raum',
+  'station.programme': 'Programm',
+  'station.papers': 'Blätter',
+  'station.rulebook': 'Regelwerk',
+  'stale.title': 'Jemand anders hat diese Person geändert',
+  'stale.lead': 'Ihr Eintrag steht unten; die neuere Fassung ist geladen.',
+  'keys.title': 'Tasten',
+  'keys.station': 'Zu {name}',
+  'keys.find': 'Person suchen',
+  'keys.help': 'Diese Tasten zeigen',
+  'language.title': 'Sprache',
+  'language.en': 'English',
+  'language.de': 'Deutsch',
+} satisfies Record<keyof typeof en, string>

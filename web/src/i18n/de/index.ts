@@ -1,0 +1,32 @@
+import day from './day'
+import door from './door'
+import house from './house'
+import limits from './limits'
+import measure from './measure'
+import movements from './movements'
+import own from './own'
+import papers from './papers'
+import people from './people'
+import programme from './programme'
+import room from './room'
+import rulebook from './rulebook'
+import story from './story'
+import words from './words'
+
+/** The same in German; a text that is missing fails the build. */
+export default {
+  ...day,
+  ...door,
+  ...house,
+  ...limits,
+  ...measure,
+  ...movements,
+  ...own,
+  ...papers,
+  ...people,
+  ...programme,
+  ...room,
+  ...rulebook,
+  ...story,
+  ...words,
+}

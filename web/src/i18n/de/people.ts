@@ -1,0 +1,31 @@
+import type en from '../en/people'
+
+/** People and what was done. */
+export default {
+  'audit.title': 'Wer was sah und tat',
+  'audit.export': 'Als Tabelle herausnehmen',
+  'audit.older': 'Ältere',
+  'people.title': 'Leute',
+  'people.invite': 'Jemanden einladen',
+  'people.first': 'Vorname',
+  'people.last': 'Nachname',
+  'people.login': 'Anmeldename',
+  'people.email': 'Mailadresse',
+  'people.role': 'Rolle',
+  'people.send': 'Einladung senden',
+  'people.sent': 'Die Einladung ist unterwegs an {to}.',
+  'people.invited': 'eingeladen',
+  'people.seen': 'zuletzt hier am {day}',
+  'people.never': 'noch nie hier',
+  'people.end': 'Anmeldung beenden',
+  'people.again': 'Wieder öffnen',
+  'role.assistant': 'Assistenz',
+  'role.specialist': 'Fachperson',
+  'role.clinician': 'Ärztin oder Arzt',
+  'role.administrator': 'Büro',
+  'role.assistant.may': 'Sieht die Personen, druckt, setzt Warnzeichen und strengere Grenzen.',
+  'role.specialist.may': 'Befragt, testet, baut; öffnet, was geöffnet werden darf.',
+  'role.clinician.may': 'Alles, was eine Fachperson tut; gibt frei, unterschreibt und öffnet Verbotenes.',
+  'role.administrator.may': 'Leute und die eigenen Texte der Praxis; keine Gesundheitsdaten.',
+  'people.forget': 'Gerät verloren',
+} satisfies Record<keyof typeof en, string>

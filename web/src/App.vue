@@ -62,7 +62,9 @@ async function leave(): Promise<void> {
   </header>
   <RouterView />
   <ComeBack />
-  <footer class="foot small soft"><span v-if="session.user">{{ say('app.support') }} · </span><LanguageChoice /></footer>
+  <footer class="foot small soft">
+    <span v-if="session.user">{{ say('app.support') }} · </span><LanguageChoice />
+  </footer>
   <el-dialog v-model="help" :title="say('keys.title')" width="420">
     <dl class="keys">
       <template v-for="(name, key) in KEYS" :key="key"

@@ -2219,6 +2219,7 @@ export interface components {
             overrides: components["schemas"]["Override"][];
             /**
              * @default {
+             *       "language": "en",
              *       "by": [],
              *       "dislikes": []
              *     }
@@ -5172,6 +5173,13 @@ export interface components {
          * @description How instructions arrive best, and what is hard to bear.
          */
         Understanding: {
+            /**
+             * Language
+             * @description of what the client takes home
+             * @default en
+             * @enum {string}
+             */
+            language: "en" | "de";
             /**
              * By
              * @default []

@@ -9,11 +9,13 @@ export default {
   'own.password': 'Ihr Passwort',
   'own.begin': 'Einrichten',
   'own.remove': 'Entfernen',
-  'own.scan': 'Lassen Sie eine App für solche Codes das Bild lesen, oder tippen Sie die Buchstaben ein. Dann geben Sie den Code ein, den sie zeigt.',
+  'own.scan':
+    'Lassen Sie eine App für solche Codes das Bild lesen, oder tippen Sie die Buchstaben ein. Dann geben Sie den Code ein, den sie zeigt.',
   'own.picture': 'Bild mit dem Geheimnis für Ihr Gerät',
   'own.code': 'Code',
   'own.confirm': 'Das ist der Code',
-  'own.written': 'Ab jetzt gilt er. Schreiben Sie diese auf: jeder lässt Sie einmal ein, wenn das Gerät verloren ist. Sie werden nur jetzt gezeigt.',
+  'own.written':
+    'Ab jetzt gilt er. Schreiben Sie diese auf: jeder lässt Sie einmal ein, wenn das Gerät verloren ist. Sie werden nur jetzt gezeigt.',
   'own.wroteDown': 'Sie sind aufgeschrieben',
   'own.where': 'Wo Sie angemeldet sind',
   'own.here': 'Hier',

@@ -17,7 +17,8 @@ export default {
   'rulebook.try': 'Anderes versuchen',
   'rulebook.dryRun': 'Was würde sich ändern?',
   'rulebook.run': 'An allen Personen versuchen',
-  'rulebook.unreadable': '{name}: dieser Eintrag lässt sich nicht beurteilen und wurde ausgelassen; öffnen Sie ihn und sehen Sie die letzte Änderung an.',
+  'rulebook.unreadable':
+    '{name}: dieser Eintrag lässt sich nicht beurteilen und wurde ausgelassen; öffnen Sie ihn und sehen Sie die letzte Änderung an.',
   'rulebook.touched': '{n} von {of} Personen wären betroffen',
   'rulebook.effect': '{opens} Stufen öffnen sich, {closes} schließen',
   'rulebook.examples': 'Geprüft mit',

@@ -104,5 +104,6 @@ export default {
   'dislike.lying_flat': 'Flach liegen',
   'dislike.closed_eyes': 'Geschlossene Augen',
   'reach.title': 'Im Moment keine Verbindung',
-  'reach.lead': 'Ein Warnzeichen, das auf einem anderen Gerät gesetzt wurde, kann hier fehlen. Fragen Sie im Raum nach, bevor Sie weitermachen.',
+  'reach.lead':
+    'Ein Warnzeichen, das auf einem anderen Gerät gesetzt wurde, kann hier fehlen. Fragen Sie im Raum nach, bevor Sie weitermachen.',
 } satisfies Record<keyof typeof en, string>

@@ -1,18 +1,25 @@
-"""Every message that a client may be shown, collected from where it stands."""
+"""Every message that anybody may be shown, collected from where it stands."""
 
 import ast
 import re
 from collections.abc import Iterator
 from pathlib import Path
 
-from amvel.case import CONDITIONS, PROPS
+from amvel.case import CONDITIONS, PROPS, RESULTS, Field, form_of
 from amvel.fitting.stacking import STACKABLE, piece
 from amvel.movements import library
 from amvel.movements.texts import messages_of
+from amvel.planning.purposes import GENERAL, words
 from amvel.planning.week import DAYS
+from amvel.quantities import REGISTRY
+from amvel.safety.limits import Place
 from amvel.safety.ways import TECHNIQUES
+from amvel.screening import test_library
 
 ROOT = Path(__file__).parents[2]
+# What a rule writes: where its sentences stand among the arguments.
+_OF_A_PAGE = {"limit": (3,), "forbid": (3,), "care": (3, 4), "cap": (3,), "both_sides": (4,), "for_weeks": (3,), "refer": (1,), "owe": (1, 4)}
+_NAMED = ("measure", "reason")
 _SAID_IN_TEMPLATE = re.compile(r'{% say "([^"]+)"')
 
 
@@ -24,14 +31,12 @@ def in_sources() -> Iterator[str]:
                 continue
             name = node.func.attr if isinstance(node.func, ast.Attribute) else getattr(node.func, "id", "")
             yield from _sentences(node.args[0] if name == "said" and node.args else None)
-            yield from _sentences(_measure(node) if name == "care" else None)
+            for at in _OF_A_PAGE.get(name, ()):
+                yield from _sentences(node.args[at] if len(node.args) > at else None)
+            yield from (x for k in node.keywords if k.arg in _NAMED for x in _sentences(k.value))
             yield from _sentences(node.args[2] if name == "Slot" else None)
     for path in sorted((ROOT / "server" / "templates").glob("*.html")):
         yield from _SAID_IN_TEMPLATE.findall(path.read_text())
-
-
-def _measure(call: ast.Call) -> ast.expr | None:
-    return call.args[4] if len(call.args) > 4 else next((k.value for k in call.keywords if k.arg == "measure"), None)
 
 
 def _sentences(node: ast.expr | None) -> Iterator[str]:
@@ -55,9 +60,24 @@ def of_declarations() -> Iterator[str]:
     for way in TECHNIQUES:
         yield from (way.title, way.to.says)
     yield from ("left side", "right side", "left", "right", "forward", "back")
+    yield from (words(p) for p in GENERAL)
+    for model in (*CONDITIONS.values(), *RESULTS.values()):
+        yield from _of_a_form(form_of(model))
+    for test in test_library().values():
+        yield from (*test.protocol, test.measures, test.safety, test.instead, test.unlocks)
+    for q in REGISTRY.values():
+        yield from (q.title, q.unit, q.sentence)
+    yield from (place.says for place in Place)
 
 
-def for_clients() -> list[str]:
-    """All of them, each once, in the order in which they stand; what has no letter in it says the same everywhere."""
-    found = dict.fromkeys(m for m in (*of_declarations(), *in_sources()) if re.search(r"[A-Za-z]{2}", re.sub(r"{\w+}", "", m)))
+def _of_a_form(fields: tuple[Field, ...]) -> Iterator[str]:
+    for x in fields:
+        yield from (x.title, x.unit)
+        for value, title in x.choices:
+            yield from (title, str(value).replace("_", " "))
+
+
+def everything() -> list[str]:
+    """All of them, each once, in the order in which they stand; what has no word in it says the same everywhere."""
+    found = dict.fromkeys(m for m in map(str, (*of_declarations(), *in_sources())) if re.search(r"[A-Za-z]{2}", re.sub(r"{\w+}", "", m)))
     return list(found)

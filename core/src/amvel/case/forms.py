@@ -8,6 +8,7 @@ from typing import Any, Literal, Union, get_args, get_origin
 from pydantic.fields import FieldInfo
 
 from amvel.case.parts import Part
+from amvel.languages import said
 
 
 @dataclass(frozen=True)
@@ -23,6 +24,11 @@ class Field:
     choices: tuple[tuple[str, str], ...] = ()
     optional: bool = False
     first: Any = None
+
+    def __post_init__(self) -> None:
+        object.__setattr__(self, "title", said(self.title))
+        object.__setattr__(self, "unit", said(self.unit))
+        object.__setattr__(self, "choices", tuple((value, said(title)) for value, title in self.choices))
 
 
 def form_of(model: type[Part], skip: frozenset[str] = frozenset()) -> tuple[Field, ...]:

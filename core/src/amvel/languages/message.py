@@ -7,6 +7,8 @@ from babel.numbers import format_decimal
 
 from amvel.languages.catalogue import SOURCE, catalogue
 
+_OPENS = "{rest}"  # what opens a sentence is this, and never said otherwise
+
 
 class Message(str):
     """The English sentence; `sentence` is the one with named places, `values` what stands in them."""
@@ -23,10 +25,24 @@ class Message(str):
     def __getnewargs__(self) -> tuple[Any, ...]:
         return (str(self), self.sentence, self.values, self.parts)
 
+    def __add__(self, more: str) -> "Message":
+        """One message after the other; plain text stays as it is in every language."""
+        return said_together((self, more))
+
+    def __radd__(self, before: str) -> "Message":
+        return said_together((before, self))
+
+    def opening(self) -> "Message":
+        """The same at the start of a sentence: with a capital letter in every language."""
+        return Message(str(self)[:1].upper() + str(self)[1:], _OPENS, {"rest": self})
+
     def in_language(self, language: str) -> str:
         """Said in this language; what its catalogue lacks stays English."""
         if language == SOURCE:
             return str(self)
+        if self.sentence == _OPENS:
+            rest = in_language(self.values["rest"], language)
+            return str(rest[:1].upper() + rest[1:])
         if self.parts:
             return "".join(in_language(part, language) for part in self.parts)
         sentence = catalogue(language).get(self.sentence, self.sentence)
@@ -40,6 +56,11 @@ def said(sentence: str, /, **values: Any) -> Message:
     if isinstance(sentence, Message) and not values:
         return sentence
     return Message(sentence.format_map({k: _value(v, SOURCE) for k, v in values.items()}) if values else sentence, str(sentence), values)
+
+
+def term(value: Any) -> Any:
+    """A value that has a word of its own ('left', 'not_tolerated') as a message; a number or a message as it is."""
+    return said(value.replace("_", " ")) if isinstance(value, str) and not isinstance(value, Message) else value
 
 
 def said_together(parts: Iterable[str], between: str = "") -> Message:
@@ -84,7 +105,10 @@ def told(data: Any) -> Any:
     """What was kept, its messages as messages again."""
     if isinstance(data, dict):
         if len(data) == 1 and isinstance(own := data.get(_KEPT), list):
-            return said_together(told(own[2])) if len(own) > 2 else said(own[0], **told(own[1]))
+            if len(own) > 2:
+                return said_together(told(own[2]))
+            values = told(own[1])
+            return values["rest"].opening() if own[0] == _OPENS else said(own[0], **values)
         return {k: told(v) for k, v in data.items()}
     if isinstance(data, list):
         return [told(v) for v in data]
@@ -99,4 +123,4 @@ def _value(value: Any, language: str) -> str:
     return str(value)
 
 
-__all__ = ["Message", "in_language", "kept", "said", "said_together", "told"]
+__all__ = ["Message", "in_language", "kept", "said", "said_together", "term", "told"]

@@ -11,6 +11,7 @@ from functools import cached_property
 from amvel.body import Anthropometry, plain_fault
 from amvel.case import Case, Room
 from amvel.fitting.needs import RoomCheck, check_room
+from amvel.languages import said, term
 from amvel.movements import Family, Step, find
 from amvel.movements.bed import lies_on_bed
 from amvel.movements.dosing import without_dose
@@ -181,7 +182,7 @@ def _barred(
             len({lies_on_bed(v.profile.request.values) for v in group}) > 1,
             lambda: "One side would lie on a bed and the other on the floor.",
         ),
-        (bool(room.lacking), lambda: f"It needs {' and '.join(room.lacking)}, which the room does not have."),
+        (bool(room.lacking), lambda: said("It needs {what}, which the room does not have.", what=term(' and '.join(room.lacking)))),
         (
             family.part is SessionPart.RESTS and not at.rests.every,
             lambda: "It is a rest between movements, and nothing here asks for planned rests.",
@@ -189,9 +190,9 @@ def _barred(
         (family.asked_for, lambda: "It is often asked for and never chosen: a movement with less risk serves the same."),
         (
             step.effort > at.case.wishes.effort_0_to_10,
-            lambda: f"Its effort of {step.effort:g} is above the {at.case.wishes.effort_0_to_10} that was chosen.",
+            lambda: said("Its effort of {effort} is above the {effort_0_to_10} that was chosen.", effort=float(step.effort), effort_0_to_10=term(at.case.wishes.effort_0_to_10)),
         ),
-        (not ready.ready, lambda: f"It comes later; {ready.why}."),
+        (not ready.ready, lambda: said("It comes later; {why}.", why=term(ready.why))),
     )
     return next((says() for holds, says in checks if holds), "") or barred_by_school(
         at.case, at.schools.of(family.id), family, step

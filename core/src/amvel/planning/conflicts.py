@@ -5,6 +5,7 @@ A limit is never offered: only what was asked for can give way.
 
 from dataclasses import dataclass
 
+from amvel.languages import said, term
 from amvel.planning.problem import Problem, Wish
 from amvel.planning.solve import possible
 
@@ -21,9 +22,9 @@ class Conflict:
         names = [w.says for w in self.wishes]
         asked = names[0] if len(names) == 1 else f"{', '.join(names[:-1])} and {names[-1]}"
         return (
-            f"{asked} do not go together; {' or '.join(dict.fromkeys(w.relax for w in self.wishes))} would help"
+            said("{asked} do not go together; {what1} would help", asked=term(asked), what1=term(' or '.join(dict.fromkeys(w.relax for w in self.wishes))))
             if len(names) > 1
-            else f"{asked} stands in the way; {self.wishes[0].relax} would help"
+            else said("{asked} stands in the way; {relax} would help", asked=term(asked), relax=term(self.wishes[0].relax))
         )
 
 

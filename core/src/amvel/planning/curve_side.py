@@ -6,6 +6,7 @@ memory).  Without the sign-off the sides are trained alike.
 
 from amvel.case import Case
 from amvel.case.conditions.spine import Scoliosis
+from amvel.languages import said, term
 from amvel.literature import FISHMAN
 from amvel.safety import Verdict
 from amvel.safety.schools import one_sided_for_a_curve
@@ -26,7 +27,7 @@ def curve_side(case: Case, group: list[Verdict]) -> tuple[str, str]:
     down = [v.side for v in group if v.profile.peak(f"{bulge}.lying_on") > 0]
     if len(down) != 1 or len(group) != 2:
         return "", ""
-    return down[0], f"a round more with the bulge ({bulge}) down: one-sided work for the curve, signed for"
+    return down[0], said("a round more with the bulge ({bulge}) down: one-sided work for the curve, signed for", bulge=term(bulge))
 
 
 __all__ = ["BULGE_DOWN", "curve_side"]

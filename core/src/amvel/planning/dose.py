@@ -13,6 +13,7 @@ from amvel.case.results.balance_and_strength import OneLegStance
 from amvel.case.results.endurance import SideBridgeHold
 from amvel.case.results.quiet_core import FallOutClean, LimbLiftClean
 from amvel.case.traits import Trait
+from amvel.languages import said, term
 from amvel.literature import GRINDEM
 from amvel.movements import Profile, Step
 from amvel.movements.dosing import REST_S, repetitions_and_hold, scaled
@@ -86,7 +87,7 @@ def weaker_side(case: Case, step: Step) -> tuple[str, str]:
             weak = min(best, key=lambda s: best[s])
             share = best[weak] / max(best.values())
             if share < WEAK_SHARE:
-                return weak, f"{weak} side has {100 * share:.0f} % of the other in {model.TITLE.lower()}"
+                return weak, said("{weak} side has {what1} % of the other in {what2}", weak=term(weak), what1=round(100 * share), what2=term(model.TITLE.lower()))
     return "", ""
 
 

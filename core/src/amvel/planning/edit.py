@@ -8,6 +8,7 @@ from collections.abc import Callable, Sequence
 from dataclasses import dataclass, replace
 
 from amvel.engine import Engine
+from amvel.languages import said, term
 from amvel.movements import find
 from amvel.planning.choices import SETUP_MINUTES
 from amvel.planning.dose import Dosed, minutes_of
@@ -111,7 +112,7 @@ def _new(items: Sequence[Item], ref: str, chosen: Chosen) -> Item:
     if ref in {i.ref for i in items}:
         raise EditRefused("it is in the programme already")
     found = chosen(ref)
-    return replace(found, why=f"chosen by hand, {found.why}")
+    return replace(found, why=said("chosen by hand, {why}", why=term(found.why)))
 
 
 def chosen_for(engine: Engine, context: str) -> Chosen:
@@ -150,7 +151,7 @@ def summary(engine: Engine, items: Sequence[Item]) -> Summary:
     """What a list of movements comes to; what is over a wish is said and stays possible."""
     sessions, wished = sessions_of(items), engine.case.wishes.minutes
     warnings = [
-        (f"session {s.id}: " if len(sessions) > 1 else "") + f"{s.minutes - wished:.0f} min over the {wished} that were wished"
+        (said("session {id}: ", id=term(s.id)) if len(sessions) > 1 else "") + said("{what} min over the {wished} that were wished", what=round(s.minutes - wished), wished=term(wished))
         for s in sessions
         if s.minutes > wished
     ]

@@ -7,6 +7,7 @@ from dataclasses import dataclass
 
 from amvel.case import Case
 from amvel.case.goals import Goal
+from amvel.languages import said, term
 from amvel.planning.purposes import GENERAL
 from amvel.planning.tasks import asks_of
 from amvel.safety import Envelope
@@ -65,7 +66,7 @@ def needs(case: Case, findings: Findings, envelope: Envelope) -> dict[str, Need]
             add(purpose, _CONDITION, asked.why)
     for goal in case.wishes.goals:
         for purpose, more in _goal(goal).items():
-            add(purpose, more, f"own goal: {goal.words}")
+            add(purpose, more, said("own goal: {words}", words=term(goal.words)))
     return {p: Need(p, w, tuple(dict.fromkeys(because[p]))) for p, w in weight.items()}
 
 

@@ -13,6 +13,7 @@ from typing_extensions import TypedDict
 from amvel.body import DECLARED, Capacities
 from amvel.case import CaseError, read_case
 from amvel.engine import Engine, profiler_for
+from amvel.languages import said, term
 from amvel.movements import Profiler
 from amvel.movements.profiler import solve_together
 from amvel.quantities import base_id
@@ -111,7 +112,7 @@ def unsafe(engine: Engine, trial: "_Trials", test: ScreenTest) -> str:
         return closing
     for ref in test.poses:
         if not trial.allowed_in_visit(ref):
-            return f"it is itself a movement that is closed here ({ref.replace('/', ': ').replace('_', ' ')})"
+            return said("it is itself a movement that is closed here ({what})", what=term(ref.replace('/', ': ').replace('_', ' ')))
     return ""
 
 
@@ -234,14 +235,14 @@ def _data(d: Due) -> DueTestData:
     count = round(d.expected, 1)
     most = max((len(p.steps) for p in d.promises), default=0)
     if d.unsafe:
-        why = f"left out: {d.unsafe}"
+        why = said("left out: {unsafe}", unsafe=term(d.unsafe))
     elif d.test.gate:
         why = "first, always: a gate"
     elif most == 0:
         why = "changes nothing now"
     else:
         why = "; ".join(
-            f"{p.says}: {len(p.steps)} movement{'s' if len(p.steps) != 1 else ''} change" for p in d.promises
+            said("{says}: {what1} movement{what2} change", says=term(p.says), what1=term(len(p.steps)), what2=term('s' if len(p.steps) != 1 else '')) for p in d.promises
         )
     return {
         "test": d.test.id,

@@ -9,6 +9,7 @@ from collections.abc import Iterable
 
 from ortools.sat.python import cp_model
 
+from amvel.languages import said, term
 from amvel.movements.session_part import SessionPart
 from amvel.planning.item import CHANGE_S
 from amvel.planning.problem import (
@@ -45,7 +46,7 @@ class OverTheWeek:
     def __init__(self, problem: Problem) -> None:
         self.m, self.problem, self.pool = cp_model.CpModel(), problem, problem.pool
         self.u = [self.m.new_bool_var(c.ref) for c in self.pool]
-        self.n = [self.m.new_int_var(0, problem.sessions, f"sessions with {c.ref}") for c in self.pool]
+        self.n = [self.m.new_int_var(0, problem.sessions, said("sessions with {ref}", ref=term(c.ref))) for c in self.pool]
         for u, n in zip(self.u, self.n, strict=True):
             self.m.add(n >= u)
             self.m.add(n <= problem.sessions * u)

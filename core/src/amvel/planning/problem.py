@@ -7,6 +7,7 @@ solver's model says the same in its own terms, and the tests hold the two agains
 from collections.abc import Collection, Iterable, Sequence
 from dataclasses import dataclass, field
 
+from amvel.languages import said, term
 from amvel.movements.session_part import SessionPart
 from amvel.planning.choices import Choice
 from amvel.planning.item import CHANGE_S, UPRIGHT, way_through
@@ -70,16 +71,16 @@ class Problem:
         """Everything that was asked for and that limits the choice, in the order in which one would give way."""
         out = [
             Wish("minutes", f"{self.seconds // 60} minutes", "more minutes"),
-            Wish("changes", f"at most {self.most_changes} changes of position", "one more change of position"),
-            Wish("effort", f"mean effort of {self.effort:g} at most", "a higher effort"),
-            Wish("load", f"a lumbar load of {self.load_seconds / 60:.0f} standing minutes", "a higher lumbar load"),
-            Wish("movements", f"at most {self.most_movements} movements", "more movements"),
+            Wish("changes", said("at most {most_changes} changes of position", most_changes=term(self.most_changes)), "one more change of position"),
+            Wish("effort", said("mean effort of {effort} at most", effort=float(self.effort)), "a higher effort"),
+            Wish("load", said("a lumbar load of {what} standing minutes", what=round(self.load_seconds / 60)), "a higher lumbar load"),
+            Wish("movements", said("at most {most_movements} movements", most_movements=term(self.most_movements)), "more movements"),
         ]
         if self.most_new is not None:
-            movements = f"at most {self.most_new} new movement{'s' if self.most_new != 1 else ''}"
+            movements = said("at most {most_new} new movement{what1}", most_new=term(self.most_new), what1=term('s' if self.most_new != 1 else ''))
             out.append(Wish("new", movements, "another new movement"))
         return out + [
-            Wish(f"locked:{r}", f"{r.replace('/', ': ').replace('_', ' ')} stays in", "letting it go")
+            Wish(f"locked:{r}", said("{what} stays in", what=term(r.replace('/', ': ').replace('_', ' '))), "letting it go")
             for r in self.locked
         ]
 

@@ -6,6 +6,7 @@ from dataclasses import dataclass, field, replace
 from amvel.case import Case
 from amvel.case.traits import Trait
 from amvel.engine import Engine
+from amvel.languages import said, term
 from amvel.movements import Request, find
 from amvel.movements.dosing import without_dose
 from amvel.planning.choices import Choice, Setting, choices
@@ -300,8 +301,8 @@ def covered_by(o: Obligation, by: tuple[str, ...], met: int, often: int, because
     """An obligation with what counts for it; `because` is why it is not met in as many sessions as it asks."""
     if met >= often:
         return Covered(o.id, o.title, by, "", o.days_per_week)
-    asked = f" with {o.minutes:g} minutes" if o.minutes else ""
-    short = f"in {met} of {often} session{'s' if often > 1 else ''}{asked}: {because}"
+    asked = said(" with {minutes} minutes", minutes=float(o.minutes)) if o.minutes else ""
+    short = said("in {met} of {often} session{what2}{asked}: {because}", met=term(met), often=term(often), what2=term('s' if often > 1 else ''), asked=term(asked), because=term(because))
     return Covered(o.id, o.title, by, short if by else because, o.days_per_week)
 
 
@@ -325,10 +326,10 @@ def _closed(purposes: tuple[str, ...], verdicts: list[Verdict], context: str, wh
     open_ = [v.ref for v in about if v.allowed and v.ref in why_not]
     if open_:
         family, step = find(open_[0])
-        return f"{family.title}, {step.title} would serve it. {why_not[open_[0]]}"
+        return said("{title}, {title_2} would serve it. {what2}", title=term(family.title), title_2=term(step.title), what2=term(why_not[open_[0]]))
     names = sorted({b.limit.says() for v in about for b in v.reasons})
     return (
-        f"No movement for it is open; in the way: {'; '.join(names)}."
+        said("No movement for it is open; in the way: {what}.", what=term('; '.join(names)))
         if names
         else "There is no movement for it in this room."
     )

@@ -1,6 +1,7 @@
 """What a session serves, in words, and how much each counts when nothing else is known."""
 
 from amvel.case.purposes import PURPOSE_TITLES
+from amvel.languages import said
 
 # Weights of a general session; findings, tests and goals add to them (our choice).
 GENERAL: dict[str, int] = {
@@ -25,7 +26,7 @@ COVERS_WELL = 0.8  # and does it in full from this one
 
 def words(purpose: str) -> str:
     """A purpose in plain words."""
-    return PURPOSE_TITLES[purpose]
+    return said(PURPOSE_TITLES[purpose])
 
 
 __all__ = ["COVERS", "COVERS_WELL", "GENERAL", "words"]

@@ -7,6 +7,7 @@ from typing import Any
 
 from amvel.case import CONDITIONS, read_case
 from amvel.engine import Engine
+from amvel.languages import said, term
 from amvel.movements import PURPOSES, find
 from amvel.safety import AS_IS, EXCLUDED, MODIFIED, Verdict
 from amvel.safety.limits import Origin
@@ -131,7 +132,7 @@ def _thin(verdicts: list[Verdict], worst: dict[str, str]) -> dict[str, str]:
             limits = sorted(
                 {b.limit.says() for v in verdicts if v.ref in serving and not v.allowed for b in v.reasons}
             )
-            out[function] = "; ".join(limits) if limits else f"the library has {len(serving)} step(s) for it"
+            out[function] = "; ".join(limits) if limits else said("the library has {what} step(s) for it", what=term(len(serving)))
     return out
 
 

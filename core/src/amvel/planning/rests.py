@@ -7,6 +7,7 @@ from dataclasses import dataclass
 
 from amvel.case import Case
 from amvel.case.traits import Trait
+from amvel.languages import said, term
 from amvel.screening import Findings
 
 OLD_YEARS = 75
@@ -28,14 +29,14 @@ class Rests:
     def says(self) -> str:
         if not self.every:
             return ""
-        return f"rest a minute after every {self.every} movements, because of {self.because}"
+        return said("rest a minute after every {every} movements, because of {because}", every=term(self.every), because=term(self.because))
 
 
 def rests_for(case: Case, findings: Findings) -> Rests:
     """The rests that this person gets."""
     why = list(dict.fromkeys(c.TITLE for c in case.conditions if Trait.NEEDS_RESTS in c.traits()))
     if findings.age >= OLD_YEARS:
-        why.append(f"the age of {findings.age} years")
+        why.append(said("the age of {age} years", age=term(findings.age)))
     return Rests(EVERY, REST_S, " and ".join(why)) if why else Rests()
 
 

@@ -7,6 +7,7 @@ from functools import cached_property
 
 from ortools.sat.python import cp_model
 
+from amvel.languages import said, term
 from amvel.movements.session_part import SessionPart
 from amvel.planning.item import CHANGE_S
 from amvel.planning.over_the_week import Linear, OverTheWeek
@@ -214,7 +215,7 @@ class _Model:
             self.m.add(self.total(s.x, seconds) >= least * var)
         if must:
             self.m.add_bool_or(met)
-        count = self.m.new_int_var(0, often, f"sessions of {o.id}")
+        count = self.m.new_int_var(0, often, said("sessions of {id}", id=term(o.id)))
         self.m.add(count <= sum(met))
         return FULL * OBLIGED // often * count + FULL * WELL * self._any(
             i for i, c in enumerate(pool) if serves_well(c, o)
@@ -242,7 +243,7 @@ class _Session:
         """Positions used but one; none when nothing is chosen."""
         if not self.used:
             return 0
-        changes = self.m.new_int_var(0, len(self.used), f"changes in {self.k}")
+        changes = self.m.new_int_var(0, len(self.used), said("changes in {k}", k=term(self.k)))
         self.m.add_max_equality(changes, [sum(self.used.values()) - 1, 0])
         return changes
 
@@ -263,7 +264,7 @@ class _Session:
         free: dict[str, cp_model.IntVar] = {}
         for p, rows in self.whole.rows_by_position.items():
             own = [i for i in rows if self.problem.pool[i].ref not in self.problem.locked]
-            free[p] = self.whole.either([self.x[i] for i in own], f"free {p} in {self.k}")
+            free[p] = self.whole.either([self.x[i] for i in own], said("free {p} in {k}", p=term(p), k=term(self.k)))
             before = [v for q, v in free.items() if q != p]
             if p in self.problem.may_begin_cold:
                 continue
@@ -275,7 +276,7 @@ class _Session:
         for at, p in enumerate(self.used):
             rows = self._rows(SessionPart.CARRIES_OVER, p)
             if rows:
-                var = self.m.new_bool_var(f"task in {p} in {self.k}")
+                var = self.m.new_bool_var(said("task in {p} in {k}", p=term(p), k=term(self.k)))
                 self.m.add(var <= sum(self.x[i] for i in rows))
                 for later in list(self.used)[at + 1 :]:
                     self.m.add(var + self.used[later] <= 1)

@@ -13,6 +13,7 @@ from itertools import combinations
 from ortools.sat.python import cp_model
 
 from amvel.case import Case
+from amvel.languages import said, term
 from amvel.literature import WHO_ACTIVITY
 from amvel.movements import find
 from amvel.planning.item import CHANGE_S, LETTERS, Item
@@ -158,15 +159,15 @@ def _solve(
     wanted = _wanted(items, obligations, given)
     got = []
     for i in rows:
-        count = m.new_int_var(0, 7, f"days of {items[i].ref}")
+        count = m.new_int_var(0, 7, said("days of {ref}", ref=term(items[i].ref)))
         m.add(count == sum(x[i, d] for d in range(7)))
-        enough = m.new_int_var(0, 7, f"enough of {items[i].ref}")
+        enough = m.new_int_var(0, 7, said("enough of {ref}", ref=term(items[i].ref)))
         m.add_min_equality(enough, [count, m.new_constant(wanted[i])])
         got.append((100 * enough - 10 * count, i))
     # Days lie apart as evenly as they can, and the earlier day of the week comes first between equals.
     near = []
     for d in range(7):
-        both = m.new_bool_var(f"{d} and the next")
+        both = m.new_bool_var(said("{d} and the next", d=term(d)))
         m.add(both >= used[d] + used[(d + 1) % 7] - 1)
         near.append(both)
     # The sessions take turns: none twice running nor more than once oftener than another, and the first comes first.
@@ -209,11 +210,11 @@ def _short(
             why = (
                 "nothing in the programme covers it"
                 if not o.by
-                else f"{given} days a week are given"
+                else said("{given} days a week are given", given=term(given))
                 if given < o.days_per_week
                 else "the minutes of a day, or the day of rest that strength needs, leave no more"
             )
-            out[o.id] = f"{o.title}: {days} of {o.days_per_week} days; {why}"
+            out[o.id] = said("{title}: {days} of {days_per_week} days; {why}", title=term(o.title), days=term(days), days_per_week=term(o.days_per_week), why=term(why))
     return out
 
 

@@ -6,6 +6,8 @@ from typing import overload
 import numpy as np
 from numpy.typing import NDArray
 
+from amvel.languages import said
+
 
 @dataclass(frozen=True)
 class Quantity:
@@ -22,6 +24,10 @@ class Quantity:
     sided: bool = False
     decimals: int = 1
     limb_angle: bool = False
+
+    def __post_init__(self) -> None:
+        for name in ("title", "unit", "sentence"):
+            object.__setattr__(self, name, said(getattr(self, name)))
 
     @property
     def hangs_on(self) -> tuple[str, ...]:

@@ -3,6 +3,7 @@
 from datetime import date, timedelta
 from typing import Any
 
+from amvel.languages import said, term
 from amvel.safety.graded_return import progress
 from amvel.safety.page import Page
 from amvel.screening import Findings
@@ -15,13 +16,13 @@ def limit_arching(page: Page, bound_deg: float, why: str, **more: Any) -> None:
     """Arching stays at or below a bound; relief is a hip bend, not rounding."""
     page.limit("arching", "trunk_extension_deg", bound_deg, why, **more)
     page.care(
-        "prone", "face_down", 0, f"lying face down arches the low back ({why})", "a flat pillow under the belly"
+        "prone", "face_down", 0, said("lying face down arches the low back ({why})", why=term(why)), "a flat pillow under the belly"
     )
     page.care(
         "legs_long",
         "on_the_back",
         0,
-        f"long legs on the back arch it too ({why})",
+        said("long legs on the back arch it too ({why})", why=term(why)),
         "knees bent or calves raised between sets",
     )
 
@@ -33,7 +34,7 @@ def temporary_arching(page: Page, f: Findings, rule: str, tolerated_deg: float, 
         return
     bound = tolerated_deg + GRADES_DEG[way.grade]
     following = (
-        f"arching to {tolerated_deg + GRADES_DEG[way.grade + 1]:g}°"
+        said("arching to {what}°", what=float(tolerated_deg + GRADES_DEG[way.grade + 1]))
         if way.grade + 1 < len(GRADES_DEG)
         else "no limit"
     )
@@ -43,7 +44,7 @@ def temporary_arching(page: Page, f: Findings, rule: str, tolerated_deg: float, 
         bound,
         why + due,
         review_on=way.review_on,
-        next_grade=f"{following}, after a passed review",
+        next_grade=said("{following}, after a passed review", following=term(following)),
         grade=way.grade,
         grades=len(GRADES_DEG),
     )

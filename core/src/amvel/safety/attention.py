@@ -1,5 +1,6 @@
 """How much can be followed at once: shared by conditions of memory, thinking and learning."""
 
+from amvel.languages import said, term
 from amvel.safety.limits import Place
 from amvel.safety.page import Page
 
@@ -8,8 +9,8 @@ ALONE_LIMBS = 1  # from moderate on, with nobody near (common practice, no sourc
 
 def few_limbs(page: Page, id: str, limbs: float, reason: str, *, at_home: bool = False) -> None:
     """So many limbs at once in exercises; rolling, rising and getting up are well learnt, one unit each."""
-    said = f"{reason}; well-learnt daily tasks are one"
-    page.limit(id, "coordination", limbs, said, when=Place.EXERCISES, at_home=at_home)
+    why = said("{reason}; well-learnt daily tasks are one", reason=term(reason))
+    page.limit(id, "coordination", limbs, why, when=Place.EXERCISES, at_home=at_home)
 
 
 def one_thing_at_a_time(page: Page, i: int, severity: str, limbs: float, alone: bool) -> None:
@@ -17,9 +18,9 @@ def one_thing_at_a_time(page: Page, i: int, severity: str, limbs: float, alone: 
 
     `alone` says that at home nobody is in the room.
     """
-    few_limbs(page, f"coordination_{i}", limbs, f"{severity}: that many limbs at once can be followed")
+    few_limbs(page, f"coordination_{i}", limbs, said("{severity}: that many limbs at once can be followed", severity=term(severity)))
     if severity != "mild" and alone:
-        few_limbs(page, f"coordination_alone_{i}", min(limbs, ALONE_LIMBS), f"{severity}: alone one limb at a time", at_home=True)
+        few_limbs(page, f"coordination_alone_{i}", min(limbs, ALONE_LIMBS), said("{severity}: alone one limb at a time", severity=term(severity)), at_home=True)
     measure = "one short instruction, shown; the picture plan in sight"
     page.care(f"words_{i}", "performed", 0, "instructions are kept one at a time", measure)
     if severity != "mild" and alone:

@@ -6,6 +6,7 @@ from typing import Any, Final, Literal
 
 from amvel.body import PoseFault
 from amvel.case import Case
+from amvel.languages import said, term
 from amvel.movements import Family, Profile, Profiler, Request, Step, all_steps, find, library
 from amvel.movements.levels import HIGHEST, Way, named_levels
 from amvel.quantities import quantity
@@ -247,15 +248,15 @@ def describe(change: Change) -> str:
         return p.changed.format(before=_show(change.before), after=_show(change.after))
     unit = "°" if p.unit == "deg" else f" {p.unit}" if p.unit else ""
     text = f"{p.title} {_show(change.before)} → {_show(change.after)}{unit}"
-    hips = f"hip bend in sitting {change.hip_before_deg:.0f}° → {change.hip_after_deg:.0f}°" if p.bends_the_hips else ""
+    hips = said("hip bend in sitting {hip_before_deg}° → {hip_after_deg}°", hip_before_deg=round(change.hip_before_deg), hip_after_deg=round(change.hip_after_deg)) if p.bends_the_hips else ""
     if not change.limit_id:
         return f"{text}: {hips}" if hips else text
     q = quantity(change.quantity)
     if q.id == p.id:  # the measure is what is limited
-        return f"{text}, limit {_show(change.bound)}{unit}"
+        return said("{text}, limit {what1}{unit}", text=term(text), what1=term(_show(change.bound)), unit=term(unit))
     unit = "°" if q.unit == "deg" else f" {q.unit}"
     told = f", {hips}" if hips and q.id != _THE_SAME else ""
-    return f"{text}: {q.title} {_show(change.value_before)}{unit} → {_show(round(change.value_after, 1))}{unit}, limit {_show(change.bound)}{unit}{told}"
+    return said("{text}: {title} {what2}{unit} → {what4}{unit}, limit {what5}{unit}{told}", text=term(text), title=term(q.title), what2=term(_show(change.value_before)), unit=term(unit), what4=term(_show(round(change.value_after, 1))), what5=term(_show(change.bound)), told=term(told))
 
 
 _THE_SAME = "hip_flexion_deg"  # the hips’ own bend needs no second number

@@ -7,6 +7,7 @@ from enum import Enum
 from typing import Literal
 
 from amvel.content import RULES, version
+from amvel.languages import said, said_together, term
 from amvel.movements.levels import SAYS
 from amvel.movements.stance import RISE_SAYS, STANCE_SAYS
 from amvel.quantities import LEVEL, quantity
@@ -26,11 +27,16 @@ def in_words(value: float, unit: str) -> str:
     if unit in _IN_WORDS:
         words = _IN_WORDS[unit]
         level = math.ceil(value - 0.05)
-        return f"here: {words[level]}" if level in words else f"here: more than {words[max(words)]}"
+        return f"here: {words[level]}" if level in words else said("here: more than {what}", what=term(words[max(words)]))
     return f"here {value:g}{_UNIT_SHOWN.get(unit, f' {unit}')}"
 
 
 _UNIT_SHOWN = {"deg": "°", "count": "", "0–3": "", "0–10": "", "× quiet standing": " × quiet standing"}
+
+
+# Without a side, and with one.
+_AT_MOST = (said("{title} at most {amount}"), said("{side} {title} at most {amount}"))
+_AT_LEAST = (said("{title} at least {amount}"), said("{side} {title} at least {amount}"))
 
 
 class Place(Enum):
@@ -51,7 +57,7 @@ class Place(Enum):
     EXERCISES = ("in exercises", "exercise")
 
     def __init__(self, says: str, column: str) -> None:
-        self.says, self.column = says, column
+        self.says, self.column = said(says), column
 
 
 class Origin(Enum):
@@ -133,21 +139,25 @@ class Limit:
         """Where it holds, in words: 'always', 'standing at home'."""
         if not self.at_home:
             return self.when.says
-        return "home" if self.when is Place.ANYWHERE else f"{self.when.says} at home"
+        return "home" if self.when is Place.ANYWHERE else said("{says} at home", says=term(self.when.says))
 
     def says(self) -> str:
         """One line: 'rounding under load at most 10°'."""
         title = quantity(self.quantity).title
-        side = f"{self.quantity.split('.')[0]} " if "." in self.quantity else ""
-        word = "at least" if self.at_least else "at most"
-        place = "" if self.condition == Place.ANYWHERE.says else f" ({self.condition})"
-        place += f" ({self.only_step.replace('/', ': ').replace('_', ' ')})" if self.only_step else ""
+        side = said(self.quantity.split(".")[0]) if "." in self.quantity else None
+        places = ([self.condition] if self.condition != Place.ANYWHERE.says else []) + ([self._step_in_words()] if self.only_step else [])
+        place = said_together(part for where in places for part in (" (", said(where), ")"))
         if self.unit == "0/1" and not self.at_least:
-            return f"no {title}" + (f", {side.strip()}" if side else "") + place
+            return said("no {title}", title=title) + (said_together((", ", side)) if side else said("")) + place
         if self.unit in _IN_WORDS:
-            return f"{title} up to: {self.bound_in_words}" + (" (at home)" if self.at_home else "")
+            return said("{title} up to: {bound_in_words}", title=term(title), bound_in_words=term(self.bound_in_words)) + (said(" (at home)") if self.at_home else "")
         unit = "" if self.unit == "0/1" else _UNIT_SHOWN.get(self.unit, f" {self.unit}")
-        return f"{side}{title} {word} {self.bound:g}{unit}{place}"
+        amount = said("{number}", number=float(self.bound)) + said(unit)
+        sentence = (_AT_LEAST if self.at_least else _AT_MOST)[side is not None]
+        return said(sentence, side=side, title=title, amount=amount) + place
+
+    def _step_in_words(self) -> str:
+        return self.only_step.replace("/", ": ").replace("_", " ")
 
 
 @dataclass(frozen=True)

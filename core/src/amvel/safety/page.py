@@ -33,7 +33,7 @@ class Page:
         if self._named[name] > 1:  # the same finding noted twice in a day: both bind
             name = f"{name}_again_{self._named[name] - 1}"
         assumes = self._assumes | more.pop("assumes", frozenset())
-        self._limits.append(Limit(f"{self.rule}.{name}", quantity, bound, reason, source, assumes=assumes, **more))
+        self._limits.append(Limit(f"{self.rule}.{name}", quantity, bound, said(reason), source, assumes=assumes, **more))
 
     def forbid(self, name: str, quantity: str, bound: float, reason: str, **more: Any) -> None:
         """A published contraindication."""
@@ -107,13 +107,13 @@ class Page:
     def owe(self, name: str, title: str, purposes: tuple[str, ...], days_per_week: int, reason: str, **more: Any) -> None:
         """Something the programme must contain."""
         self._obligations.append(
-            Obligation(f"{self.rule}.{name}", title, purposes, days_per_week, reason, self.source, **more)
+            Obligation(f"{self.rule}.{name}", said(title), purposes, days_per_week, said(reason), self.source, **more)
         )
 
     def refer(self, duty: str, text: str, source: Source | None = None, which: int | str = "") -> None:
         """Something to ask a clinician: a duty that the rule declares; `which` tells findings of one kind apart."""
         name = duty if which == "" else f"{duty}_{which}"
-        self._referrals.append(Referral(f"{self.rule}.{name}", text, source or self.source, duty))
+        self._referrals.append(Referral(f"{self.rule}.{name}", said(text), source or self.source, duty))
 
     def review(self, of: Condition, weeks: float) -> date | None:
         """The day on which a limit without an end is looked at again: weeks after the finding was noted, if that is known."""

@@ -10,6 +10,7 @@ from types import ModuleType
 from typing import Any
 
 from amvel.checked import READ_AGAIN_AFTER, Profession
+from amvel.languages import said, term
 from amvel.numbers import Draft, Number, Numbers, in_force
 from amvel.safety import capacity
 from amvel.safety import rules as rule_files
@@ -96,7 +97,7 @@ def numbers_of_later(on: date) -> tuple[str, ...]:
     """What has a number that was not in force yet on that day, so that its oldest version stands in: one line each."""
     owners: list[Rule | Standard] = [*rulebook().values(), *standards().values()]
     late = {o.title: min(n.since for n in o.numbers if n.since > on) for o in owners if _late(o.numbers, on)}
-    return tuple(f"{title}: judged by the numbers of {since}, the oldest there are" for title, since in late.items())
+    return tuple(said("{title}: judged by the numbers of {since}, the oldest there are", title=term(title), since=term(since)) for title, since in late.items())
 
 
 def _late(numbers: tuple[Number, ...], on: date) -> bool:

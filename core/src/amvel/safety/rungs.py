@@ -10,6 +10,7 @@ from dataclasses import dataclass
 from typing import Any
 
 from amvel.case import Case
+from amvel.languages import said, term
 from amvel.movements import Family, Step, find, library
 from amvel.screening import Findings
 from amvel.sources import COMMON_PRACTICE
@@ -158,7 +159,7 @@ def _one(
     if not missing and not lower and (i == 0 or step.effort <= ENTRY_EFFORT or family.daily_task):
         return Readiness(True, "the first of its kind" if i == 0 else "the first of its kind that is open")
     if not missing and lower and lower[-1] in done:
-        return Readiness(True, f"the one before it was {done[lower[-1]]}")
+        return Readiness(True, said("the one before it was {what}", what=term(done[lower[-1]])))
     other, one = find(lower[-1] if lower and lower[-1] not in done else missing[0] if missing else family.ref(family.steps[i - 1]))
     return Readiness(False, f"first: {one.title if other is family else f'{other.title}, {one.title}'}")
 

@@ -10,7 +10,7 @@ from datetime import date
 from enum import Enum
 
 from amvel.case import Case
-from amvel.languages import said
+from amvel.languages import said, term
 from amvel.movements import Profiler, Request, find
 from amvel.movements.bed import BED, FLOOR, LYING_ON
 from amvel.quantities import quantity
@@ -209,7 +209,7 @@ def _limit(way: WayThere, place: Place) -> Limit:
         f"ways.{way.to.name.lower()}" if len(way.to.places) == 1 else f"ways.{way.to.name.lower()}_{place.name.lower()}",
         way.to.quantity,
         0,
-        f"no way of {way.to.says} is open: {'; '.join(way.closed_by[:_NAMED])}",
+        said("no way of {says} is open: {what1}", says=term(way.to.says), what1=term('; '.join(way.closed_by[:_NAMED]))),
         TECHNIQUE,
         when=place,
         origin=Origin.NOT_SHOWN if way.opened_by else Origin.RULE,

@@ -5,6 +5,7 @@ from datetime import date
 from typing import Any
 
 from amvel.case import Case, ClinicianWord
+from amvel.languages import said, term
 from amvel.quantities import REGISTRY, quantity
 from amvel.safety.limits import Limit, Origin, Referral
 from amvel.sources import Kind, Source
@@ -35,15 +36,15 @@ def apply_words(case: Case, limits: list[Limit]) -> tuple[list[Limit], list[Refe
             if w not in words or not any(clears(w, x) for x in limits):
                 continue
             if w.waits_for_confirmation:
-                text = f"a clearing by {w.role} {w.name} is only reported: a second person looks at “{w.document}” and confirms it"
+                text = said("a clearing by {role} {name} is only reported: a second person looks at “{document}” and confirms it", role=term(w.role), name=term(w.name), document=term(w.document))
                 referrals.append(Referral(f"clinician.confirm_{i}", text, SAID))
                 continue
             if not w.may_clear:
-                text = f"a clearing by {w.role} {w.name}: a profession that may clear is not recorded; ask who clears it"
+                text = said("a clearing by {role} {name}: a profession that may clear is not recorded; ask who clears it", role=term(w.role), name=term(w.name))
                 referrals.append(Referral(f"clinician.who_{i}", text, SAID))
                 continue
             if not all(_after_event(w, x) for x in limits if clears(w, x)):
-                text = f"a clearing of {w.on} is older than what it clears: ask again"
+                text = said("a clearing of {on} is older than what it clears: ask again", on=term(w.on))
                 referrals.append(Referral(f"clinician.too_old_{i}", text, SAID))
             continue
         if w not in words:

@@ -11,6 +11,7 @@ from amvel.case.results.bone import BoneDensity
 from amvel.case.results.vital import Stature
 from amvel.case.traits import Trait
 from amvel.checked import Profession
+from amvel.languages import said, term
 from amvel.literature import ACR_STEROIDS, BHOF, GREEN, ISCD, LOOKER, WHO_DENSITY
 from amvel.numbers import Draft, Number, Numbers
 from amvel.screening.declaration import current, results
@@ -199,7 +200,7 @@ def bone_status(case: Case, draft: Draft | None = None) -> BoneStatus:
     for sign, words in ((STATURE, "stature loss"), (POSTURE_SIGN, "posture")):
         if any(source is sign for _, source in referrals):
             found.append(
-                ("osteoporosis", f"{words}: a vertebral fracture is possible until it is ruled out", sign)
+                ("osteoporosis", said("{words}: a vertebral fracture is possible until it is ruled out", words=term(words)), sign)
             )
     tier = min((t for t, _, _ in found), key=TIERS.index, default="unrestricted")
     reasons = tuple(dict.fromkeys((text, source) for t, text, source in found if t == tier))
@@ -211,7 +212,7 @@ def _fracture_tiers(
 ) -> list[tuple[str, str, Source]]:
     out = []
     for f in breaks:
-        text = f"fragility fracture of the {f.where} on {f.on}"
+        text = said("fragility fracture of the {where} on {on}", where=term(f.where), on=term(f.on))
         normal = valid is not None and _density_tier(valid[0], valid[1], n) == "unrestricted"
         decides = f.site in ("hip", "spine") or not normal
         out.append(("osteoporosis" if decides else "low", text, BHOF))
@@ -229,7 +230,7 @@ def _risk_tiers(case: Case, n: Numbers, measured: bool) -> list[tuple[str, str, 
             out.append(
                 (
                     "osteoporosis",
-                    f"glucocorticoid {c.mg_per_day:g} mg a day for {c.months:g} months, bone not measured",
+                    said("glucocorticoid {mg_per_day} mg a day for {months} months, bone not measured", mg_per_day=float(c.mg_per_day), months=float(c.months)),
                     ACR,
                 )
             )
@@ -238,7 +239,7 @@ def _risk_tiers(case: Case, n: Numbers, measured: bool) -> list[tuple[str, str, 
         if isinstance(c, EarlyMenopause):
             out.append(("caution", "early menopause, bone not measured", UNKNOWN_TIER))
     if age >= n["women_years" if person.sex == "female" else "men_years"]:
-        out.append(("caution", f"{age} years, bone not measured", UNKNOWN_TIER))
+        out.append(("caution", said("{age} years, bone not measured", age=term(age)), UNKNOWN_TIER))
     if age >= ADULT_FROM_YEARS and person.mass_kg / (person.stature_cm / 100) ** 2 < n["low_bmi"]:
         out.append(("caution", "low body mass, bone not measured", UNKNOWN_TIER))
     return out
@@ -272,14 +273,14 @@ def _referrals(case: Case, n: Numbers) -> list[tuple[str, Source]]:
     if from_tallest >= n["from_tallest_cm"]:
         out.append(
             (
-                f"{from_tallest:.1f} cm shorter than at the tallest (counts from {n['from_tallest_cm']:g} cm; some say 6): rule out a vertebral fracture before loaded trunk work",
+                said("{from_tallest} cm shorter than at the tallest (counts from {from_tallest_cm} cm; some say 6): rule out a vertebral fracture before loaded trunk work", from_tallest=round(from_tallest, 1), from_tallest_cm=float(n['from_tallest_cm'])),
                 STATURE,
             )
         )
     if since_last >= n["since_last_cm"]:
         out.append(
             (
-                f"{since_last:.1f} cm shorter than at the last measurement: rule out a vertebral fracture before loaded trunk work",
+                said("{since_last} cm shorter than at the last measurement: rule out a vertebral fracture before loaded trunk work", since_last=round(since_last, 1)),
                 STATURE,
             )
         )

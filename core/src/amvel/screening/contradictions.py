@@ -8,6 +8,7 @@ from amvel.case.conditions.bone import DoesNotWalk
 from amvel.case.conditions.joints import HipReplacement
 from amvel.case.results.ranges import HipFlexion, ObservedFunction
 from amvel.case.results.vital import Stature
+from amvel.languages import said, term
 from amvel.screening.declaration import results
 from amvel.screening.library import test_library
 from amvel.screening.pregnancy_weeks import weeks_now
@@ -39,7 +40,7 @@ def _clearings(case: Case) -> list[Contradiction]:
                 out.append(
                     Contradiction(
                         f"$.clinician_words[{i}].on",
-                        f"the clearing of {w.on} is older than what it clears ({c.TITLE.lower()}, {day}); it counts for nothing",
+                        said("the clearing of {on} is older than what it clears ({what1}, {day}); it counts for nothing", on=term(w.on), what1=term(c.TITLE.lower()), day=term(day)),
                     )
                 )
     return out
@@ -79,7 +80,7 @@ def _walking(case: Case) -> list[Contradiction]:
         return []
     library = test_library()
     return [
-        Contradiction(f"$.tests[{i}]", f"does not walk, yet {t.TITLE.lower()} was measured on {t.on}")
+        Contradiction(f"$.tests[{i}]", said("does not walk, yet {what} was measured on {on}", what=term(t.TITLE.lower()), on=term(t.on)))
         for i, t in enumerate(case.tests)
         if library[t.test].on_own_feet
     ]
@@ -97,7 +98,7 @@ def _measures(case: Case) -> list[Contradiction]:
         out.append(
             Contradiction(
                 "$.person.stature_cm",
-                f"measured {newest.stature_cm:g} cm on {newest.on}, the person’s page says {p.stature_cm:g} cm",
+                said("measured {stature_cm} cm on {on}, the person’s page says {stature_cm_2} cm", stature_cm=float(newest.stature_cm), on=term(newest.on), stature_cm_2=float(p.stature_cm)),
             )
         )
     seats = [r.sits_on_cm for r in results(case, ObservedFunction) if r.sits_on_cm is not None]
@@ -110,7 +111,7 @@ def _measures(case: Case) -> list[Contradiction]:
             out.append(
                 Contradiction(
                     "$.tests",
-                    f"{r.side} hip bend {r.deg:g}°, yet sits level on {min(seats):g} cm: measure again",
+                    said("{side} hip bend {deg}°, yet sits level on {what2} cm: measure again", side=term(r.side), deg=float(r.deg), what2=float(min(seats))),
                 )
             )
     return out

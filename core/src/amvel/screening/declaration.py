@@ -8,6 +8,7 @@ from typing import Any, Literal, TypeVar
 from amvel.case import RESULTS, Case, Field, Result, form_of
 from amvel.case.result import Takes
 from amvel.checked import Profession
+from amvel.languages import said
 from amvel.numbers import Draft, Number, Numbers, in_force
 from amvel.screening.standard import Standard
 from amvel.sources import Source
@@ -86,6 +87,9 @@ class ScreenTest:
         if abs(sum(o.probability for o in self.outcomes) - 1) > 1e-6:
             raise ValueError(f"screening/{self.id}: the priors of the outcomes do not sum to one")
         object.__setattr__(self, "fields", form_of(self.model, _HIDDEN))
+        object.__setattr__(self, "protocol", tuple(said(line) for line in self.protocol))
+        for name in ("measures", "safety", "instead", "unlocks"):
+            object.__setattr__(self, name, said(getattr(self, name)))
 
     @property
     def owner(self) -> str:

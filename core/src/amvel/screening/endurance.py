@@ -4,6 +4,7 @@ from typing import Any
 
 from amvel.case import Case
 from amvel.case.results.endurance import BackExtensorHold, FlexorHold, SideBridgeHold
+from amvel.languages import said, term
 from amvel.screening.declaration import results
 
 ENOUGH_S = 20.0  # our choice for older adults; the published means are of young adults
@@ -33,4 +34,4 @@ def ratios(case: Case) -> dict[str, tuple[float, bool]]:
 def compared(result: Any, case: Case) -> str:
     """The ratios that are out of balance, in words."""
     off = [f"{name} {value:.2f}" for name, (value, fine) in ratios(case).items() if not fine]
-    return f"; out of balance: {', '.join(off)}" if off else ""
+    return said("; out of balance: {what}", what=term(', '.join(off))) if off else ""

@@ -12,6 +12,7 @@ from amvel.case.results.ranges import Range
 from amvel.case.results.vital import BloodPressure
 from amvel.case.traits import Trait
 from amvel.checked import Profession
+from amvel.languages import said, term
 from amvel.literature import WORLD_FALLS
 from amvel.numbers import Draft, Number, Numbers
 from amvel.screening.bone_status import BoneStatus, bone_status
@@ -119,7 +120,7 @@ def find_out(case: Case, draft: Draft | None = None) -> Findings:
         taken = {"osteoporosis": "as osteoporosis", "caution": "with caution"}.get(
             bone.tier, "as not restricted at this age"
         )
-        assumptions.append(Assumption("bone", f"bone is not measured and is treated {taken}", "bone_density"))
+        assumptions.append(Assumption("bone", said("bone is not measured and is treated {taken}", taken=term(taken)), "bone_density"))
     signs = _fall_signs(case, age, assumptions, draft)
     n = test_library()["blood_pressure"].in_force(case.as_of, draft)
     pressures = sorted(
@@ -151,7 +152,7 @@ def find_out(case: Case, draft: Draft | None = None) -> Findings:
         assumptions.append(
             Assumption(
                 f"range.{name}",
-                f"{name.replace('.', ' ').replace('_', ' ')} is not measured: {capacities.of(name):g}° assumed",
+                said("{what} is not measured: {what1}° assumed", what=term(name.replace('.', ' ').replace('_', ' ')), what1=float(capacities.of(name))),
                 test,
             )
         )
@@ -184,15 +185,15 @@ def _fall_signs(
     )
     for r in walk:
         if at_risk(r, n("timed_up_and_go")):
-            signs.append((f"timed up and go {r.seconds:g} s", TUG))
+            signs.append((said("timed up and go {seconds} s", seconds=float(r.seconds)), TUG))
     for r in stages:
         if tandem_failed(r, n("four_stage_balance")):
-            signs.append((f"tandem {r.tandem_s or 0:g} s", BALANCE))
+            signs.append((said("tandem {what} s", what=float(r.tandem_s or 0)), BALANCE))
     for r in stands:
         limit = cut(age, case.person.sex, n("chair_stand_30s"))
         if limit is not None and (0 if r.arms_used else r.count) < limit:
-            how = f"{r.count} with the arms, which count as none" if r.arms_used else f"{r.count}"
-            signs.append((f"chair stands: {how}; average is {limit:g} or more", FALLS))
+            how = said("{count} with the arms, which count as none", count=term(r.count)) if r.arms_used else f"{r.count}"
+            signs.append((said("chair stands: {how}; average is {limit} or more", how=term(how), limit=float(limit)), FALLS))
     told = FALL_RISK.in_force(case.as_of, draft)
     signs += _slow_signs(case, days, n)
     signs += _told_signs(case, told)
@@ -221,18 +222,18 @@ def _slow_signs(case: Case, days: int, n: Callable[[str], Numbers]) -> list[tupl
     out: list[tuple[str, Source]] = []
     for r in newest(case, "gait_4m", days):
         if walks_slowly(r, n("gait_4m")):
-            out.append((f"walks {speed_m_s(r):.2f} m/s", GAIT))
+            out.append((said("walks {what} m/s", what=round(speed_m_s(r), 2)), GAIT))
     for r in newest(case, "five_stands", days):
         if stands_slowly(r.seconds, n("five_stands")):
             out.append(
                 (
-                    f"five stands {'not possible' if r.seconds is None else format(r.seconds, 'g') + ' s'}",
+                    said("five stands {what}", what=term('not possible' if r.seconds is None else format(r.seconds, 'g') + ' s')),
                     STANDS,
                 )
             )
     worst = min((r.seconds for r in newest(case, "one_leg_stance", days)), default=None)
     if worst is not None and is_short(worst, n("one_leg_stance")):
-        out.append((f"one-leg stance {worst:g} s", ONE_LEG))
+        out.append((said("one-leg stance {worst} s", worst=float(worst)), ONE_LEG))
     return out
 
 
@@ -242,10 +243,10 @@ def _told_signs(case: Case, n: Numbers) -> list[tuple[str, Source]]:
     recent = [c for c in case.conditions if isinstance(c, Fall) and (case.as_of - c.on).days <= n["within_days"]]
     hurt = any(c.injury for c in recent)
     if len(recent) >= n["falls"] or hurt:
-        out.append((f"{len(recent)} fall(s) in a year" + (", with injury" if hurt else ""), FALLS))
+        out.append((said("{what} fall(s) in a year", what=term(len(recent))) + (said(", with injury") if hurt else ""), FALLS))
     for c in case.conditions:
         if isinstance(c, FearOfFalling) and c.confidence_0_to_10 <= n["confidence"]:
-            out.append((f"confidence in standing {c.confidence_0_to_10} of 10", FEAR))
+            out.append((said("confidence in standing {confidence_0_to_10} of 10", confidence_0_to_10=term(c.confidence_0_to_10)), FEAR))
     return out
 
 
@@ -304,5 +305,5 @@ def _aged(case: Case) -> list[str]:
     for test in test_library().values():
         newest = max((t.on for t in case.tests if t.test == test.id), default=None)
         if newest is not None and (case.as_of - newest).days > test.validity_days:
-            out.append(f"{test.title}: last done {newest}, holds {test.validity_days} days; test again")
+            out.append(said("{title}: last done {newest}, holds {validity_days} days; test again", title=term(test.title), newest=term(newest), validity_days=term(test.validity_days)))
     return out

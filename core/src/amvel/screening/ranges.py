@@ -1,5 +1,6 @@
 """Readings that the range tests share."""
 
+from amvel.languages import said
 from amvel.screening.declaration import Reading, RealChange
 from amvel.sources import Source, practice
 
@@ -16,5 +17,5 @@ def read_range(deg: float, healthy_deg: float, source: Source) -> Reading:
     """Short below four fifths of the healthy range (our reading)."""
     short = deg < SHORT_SHARE * healthy_deg
     return Reading(
-        f"{deg:g}° of {healthy_deg:g}°" + (": short" if short else ""), "watch" if short else "ok", source
+        said("{deg}° of {healthy_deg}°", deg=float(deg), healthy_deg=float(healthy_deg)) + (said(": short") if short else ""), "watch" if short else "ok", source
     )

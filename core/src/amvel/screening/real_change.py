@@ -3,6 +3,7 @@
 import math
 from dataclasses import dataclass
 
+from amvel.languages import said, term
 from amvel.screening.declaration import RealChange
 from amvel.sources import Kind, Source
 
@@ -37,7 +38,7 @@ def compare(before: float, after: float, change: RealChange | None) -> Compared:
     difference = after - before
     if change is None:
         return Compared(
-            before, after, None, None, f"{before:g} → {after:g}; the error of this test is not known here"
+            before, after, None, None, said("{before} → {after}; the error of this test is not known here", before=float(before), after=float(after))
         )
     band = mdc95(change.sd, change.icc)
     real = abs(difference) > band
@@ -47,5 +48,5 @@ def compare(before: float, after: float, change: RealChange | None) -> Compared:
         after,
         round(band, 2),
         real,
-        f"{before:g} → {after:g} {change.unit}: {words} (band ± {band:.1f})",
+        said("{before} → {after} {unit}: {words} (band ± {band})", before=float(before), after=float(after), unit=term(change.unit), words=term(words), band=round(band, 1)),
     )

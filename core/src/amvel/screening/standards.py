@@ -3,6 +3,7 @@
 from datetime import date
 from functools import lru_cache
 
+from amvel.languages import said, term
 from amvel.screening.bone_status import BONE
 from amvel.screening.findings import FALL_RISK
 from amvel.screening.library import test_library
@@ -18,7 +19,7 @@ def standards() -> dict[str, Standard]:
         Standard(
             t.owner,
             t.title,
-            f"What a result of this test means: {t.measures}.",
+            said("What a result of this test means: {measures}.", measures=term(t.measures)),
             t.numbers,
             read_on=TESTS_READ_ON,
             check_by=t.check_by,

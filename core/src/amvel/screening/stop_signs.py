@@ -9,6 +9,7 @@ from amvel.case.conditions.heart_and_lungs import HeartDisease
 from amvel.case.results.vital import BloodPressure, BloodSugar, PulseAndSaturation
 from amvel.case.stop_sign_names import StopSignName
 from amvel.case.traits import Trait
+from amvel.languages import said, term
 from amvel.literature import ACOG_804, RED_FLAGS
 from amvel.numbers import Draft, Numbers
 from amvel.screening.declaration import current
@@ -133,7 +134,7 @@ def _answers(case: Case) -> list[StopSign]:
     own = [k for k in asked_of(case) if not QUESTIONS[k].of_everybody]
     missing = [k for k in own if k not in given.asked and k not in given.present]
     if missing and not found:
-        found.append(_not_asked(f"Not asked today: {QUESTIONS[missing[0]].title.lower()}"))
+        found.append(_not_asked(said("Not asked today: {what}", what=term(QUESTIONS[missing[0]].title.lower()))))
     return found
 
 
@@ -157,23 +158,23 @@ def _measured(case: Case, draft: Draft | None) -> list[StopSign]:
     for r in current(case, "blood_pressure", 0):
         assert isinstance(r, BloodPressure)
         if beyond_limit(r, pressure):
-            title = f"Blood pressure {r.systolic_lying_mmhg}/{r.diastolic_lying_mmhg}"
+            title = said("Blood pressure {systolic_lying_mmhg}/{diastolic_lying_mmhg}", systolic_lying_mmhg=term(r.systolic_lying_mmhg), diastolic_lying_mmhg=term(r.diastolic_lying_mmhg))
             out.append(_sign("pressure_beyond_limit", title, r.symptoms, HIGH))
         if (r.resting_pulse_per_min or 0) > resting["pulse_per_min"]:
-            out.append(_sign("resting_pulse", f"Resting pulse {r.resting_pulse_per_min}", False, RED_FLAGS))
+            out.append(_sign("resting_pulse", said("Resting pulse {resting_pulse_per_min}", resting_pulse_per_min=term(r.resting_pulse_per_min)), False, RED_FLAGS))
     for p in current(case, "pulse_and_saturation", 0):
         assert isinstance(p, PulseAndSaturation)
         if (p.pulse_per_min or 0) > resting["pulse_per_min"]:
-            out.append(_sign("resting_pulse", f"Resting pulse {p.pulse_per_min}", False, PULSE))
+            out.append(_sign("resting_pulse", said("Resting pulse {pulse_per_min}", pulse_per_min=term(p.pulse_per_min)), False, PULSE))
         if p.saturation_percent is not None and p.saturation_percent < lowest_saturation(case, resting):
-            out.append(_sign("saturation", f"Saturation {p.saturation_percent} %", False, PULSE))
+            out.append(_sign("saturation", said("Saturation {saturation_percent} %", saturation_percent=term(p.saturation_percent)), False, PULSE))
     for b in current(case, "blood_sugar", 0):
         assert isinstance(b, BloodSugar)
         if b.mmol_l > sugar["high_mmol_l"] and b.ketones:
-            out.append(_sign("sugar_with_ketones", f"Sugar {b.mmol_l:g} mmol/L with ketones", False, SUGAR))
+            out.append(_sign("sugar_with_ketones", said("Sugar {mmol_l} mmol/L with ketones", mmol_l=float(b.mmol_l)), False, SUGAR))
     if _low_sugar(case, sugar):
         step = "Carbohydrate first; measure again after 15 min."
-        out.append(_sign("sugar_low", f"Sugar below {sugar['low_mmol_l']:.1f} mmol/L", False, SUGAR, step))
+        out.append(_sign("sugar_low", said("Sugar below {low_mmol_l} mmol/L", low_mmol_l=round(sugar['low_mmol_l'], 1)), False, SUGAR, step))
     return out
 
 

@@ -5,6 +5,7 @@ from datetime import date
 from amvel.case.conditions.joints import HipReplacement
 from amvel.case.conditions.spine import SpinalFusion
 from amvel.checked import Profession
+from amvel.languages import said, term
 from amvel.numbers import Numbers
 from amvel.safety.limits import Answer, Origin
 from amvel.safety.page import Page
@@ -32,7 +33,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
         "untested",
         "floor_transfer",
         0,
-        f"{why}, and getting up from the floor has not been tested",
+        said("{why}, and getting up from the floor has not been tested", why=term(why)),
         origin=Origin.NOT_SHOWN,
         opened_by=("floor_rise",),
     )

@@ -8,6 +8,7 @@ from amvel.case import Result
 from amvel.case.affected import HOLDS_THE_TRUNK
 from amvel.case.results.endurance import BackExtensorHold, PlankHold, SideBridgeHold
 from amvel.checked import Profession
+from amvel.languages import said, term
 from amvel.movements.levels import Way
 from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer, Origin, Place
@@ -28,12 +29,12 @@ def answer(f: Findings, n: Numbers) -> Answer:
     for way, test in TIMED.items():
         held = [_in_full_s(r, n) for r in f.results(test)]
         seconds = min(held) if held else _untimed_s(f, n)
-        why = f"held {seconds:.0f} s in the test" if held else "nobody has timed a hold"
+        why = said("held {seconds} s in the test", seconds=round(seconds)) if held else "nobody has timed a hold"
         page.limit(
             way.value,
             way.hold_quantity,
             n["share"] * seconds,
-            f"a clean hold ends well before it fails: {why}",
+            said("a clean hold ends well before it fails: {why}", why=term(why)),
             when=Place.EXERCISES,
             origin=Origin.NOT_SHOWN,
             opened_by=(test,),

@@ -4,6 +4,7 @@ from datetime import date
 
 from amvel.case.affected import CARRIES
 from amvel.checked import Profession
+from amvel.languages import said, term
 from amvel.movements.stance import (
     CHAIR_CM,
     FOOT_AHEAD,
@@ -47,7 +48,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
             "seat",
             "low_seat_cm",
             max(0.0, CHAIR_CM - lowest),
-            f"rising from a seat lower than {lowest:g} cm has not been seen ({told})",
+            said("rising from a seat lower than {lowest} cm has not been seen ({told})", lowest=float(lowest), told=term(told)),
             origin=Origin.NOT_SHOWN,
             opened_by=("observed_function", "chair_stand_30s"),
         )
@@ -57,7 +58,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
                 name,
                 "rise_level",
                 level,
-                f"“{RISE_SAYS[level + 1]}” has not been seen ({because})",
+                said("“{what}” has not been seen ({because})", what=term(RISE_SAYS[level + 1]), because=term(because)),
                 at_home=at_home,
                 origin=Origin.NOT_SHOWN,
                 opened_by=_TESTS,

@@ -4,6 +4,7 @@ from datetime import date
 
 from amvel.case.affected import CARRIES
 from amvel.checked import Profession
+from amvel.languages import said, term
 from amvel.literature import STEADI
 from amvel.movements.stance import BOTH_FEET, HALF_STEP, ONE_LEG, STANCE_SAYS, TANDEM
 from amvel.numbers import Number, Numbers
@@ -30,14 +31,14 @@ def answer(f: Findings, n: Numbers) -> Answer:
     if signs >= n["signs_from"]:
         lowered = max(_EASIEST, int(n["at_signs_from"]) - (signs - int(n["signs_from"])))
         if lowered < home:
-            home, because = lowered, f"{signs} signs of fall risk"
+            home, because = lowered, said("{signs} signs of fall risk", signs=term(signs))
     for name, level, at_home in (("visit", home + int(n["visit_more"]), False), ("home", home, True)):
         if level < ONE_LEG:
             page.limit(
                 name,
                 "stance_level",
                 level,
-                f"“{STANCE_SAYS[level + 1]}” has not been held, or is too much today ({because})",
+                said("“{what}” has not been held, or is too much today ({because})", what=term(STANCE_SAYS[level + 1]), because=term(because)),
                 when=Place.STANDING,
                 at_home=at_home,
                 origin=Origin.NOT_SHOWN,

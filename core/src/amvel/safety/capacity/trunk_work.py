@@ -4,6 +4,7 @@ from datetime import date
 
 from amvel.case.affected import HOLDS_THE_TRUNK
 from amvel.checked import Profession
+from amvel.languages import said, term
 from amvel.literature import MCGILL
 from amvel.movements.levels import HIGHEST, SAYS
 from amvel.numbers import Number, Numbers
@@ -48,21 +49,21 @@ def begins_at(f: Findings, n: Numbers) -> tuple[int, str]:
     """The level at home that nothing has to be shown for, and why it is that one."""
     acute = [c for c in f.case.conditions if c.acute(f.case.as_of)]
     if acute:
-        return int(n["acute"]), f"{acute[0].TITLE.lower()}: an acute state"
+        return int(n["acute"]), said("{what}: an acute state", what=term(acute[0].TITLE.lower()))
     affected = [c for c in f.case.conditions if c.affects() & HOLDS_THE_TRUNK]
     if affected:
-        return int(n["affected"]), f"{affected[0].TITLE.lower()}: a level lower until more is shown"
+        return int(n["affected"]), said("{what}: a level lower until more is shown", what=term(affected[0].TITLE.lower()))
     if f.bone.weak:
         return int(n["affected"]), "bone that is weak, or may be: a level lower until more is shown"
     if f.age >= n["old_years"]:
-        return int(n["affected"]), f"{f.age} years: a level lower until more is shown"
+        return int(n["affected"]), said("{age} years: a level lower until more is shown", age=term(f.age))
     return int(n["begins"]), "where everybody begins"
 
 
 def _says(level: int, because: str) -> str:
     if level < HIGHEST:
-        return f"“{SAYS[level + 1]}” has not been shown ({because})"
-    return f"more than “{SAYS[level]}” has not been shown ({because})"
+        return said("“{what}” has not been shown ({because})", what=term(SAYS[level + 1]), because=term(because))
+    return said("more than “{what}” has not been shown ({because})", what=term(SAYS[level]), because=term(because))
 
 
 _FLOAT = {"test": "toe_float_clean", "cm": 0.5}

@@ -4,6 +4,7 @@ from datetime import date, timedelta
 
 from amvel.case.conditions.back_and_pelvis import AbdominalSeparation
 from amvel.checked import Profession
+from amvel.languages import said, term
 from amvel.movements.levels import BELLY_WORK, Way
 from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer, Place
@@ -73,7 +74,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
                     f"domes_{step.replace('/', '_')}",
                     "performed",
                     0,
-                    f"the belly domed in this on {r.on}",
+                    said("the belly domed in this on {on}", on=term(r.on)),
                     only_step=step,
                 )
     page.owe(

@@ -4,6 +4,7 @@ from datetime import date
 
 from amvel.case.conditions.development import Autism
 from amvel.checked import Profession
+from amvel.languages import said, term
 from amvel.numbers import Number, Numbers
 from amvel.safety.attention import few_limbs
 from amvel.safety.limits import Answer
@@ -22,7 +23,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
     for i, c in enumerate(f.all(Autism)):
         for dislike in c.dislikes:
             if dislike in _OUT:
-                page.limit(f"{dislike}_{i}", _OUT[dislike], 0, f"{dislike.replace('_', ' ')} is hard to bear")
+                page.limit(f"{dislike}_{i}", _OUT[dislike], 0, said("{what} is hard to bear", what=term(dislike.replace('_', ' '))))
         page.care(
             f"order_{i}",
             "performed",

@@ -3,6 +3,7 @@
 from datetime import date
 
 from amvel.checked import Profession
+from amvel.languages import said, term
 from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
@@ -19,8 +20,8 @@ def answer(f: Findings, n: Numbers) -> Answer:
     unknown = f.assumed("blood_pressure")
     if f.pressure_raised or unknown:
         why = "pressure is raised" if f.pressure_raised else "pressure was not taken today"
-        page.limit("breath", "breath_held", 0, f"{why}: the breath is never held")
-        page.limit("hold", "hold_s", n["hold_s"], f"{why}: holds stay short")
+        page.limit("breath", "breath_held", 0, said("{why}: the breath is never held", why=term(why)))
+        page.limit("hold", "hold_s", n["hold_s"], said("{why}: holds stay short", why=term(why)))
     if f.pressure_drops:
         page.refer("drop", "blood pressure falls on standing: the physician should know, and look at the medicines", DROP)
         page.care(

@@ -4,6 +4,7 @@ from datetime import date
 
 from amvel.case.conditions.development import CerebralPalsy
 from amvel.checked import Profession
+from amvel.languages import said, term
 from amvel.literature import PALISANO
 from amvel.movements.levels import EVERY_WAY
 from amvel.numbers import Number, Numbers
@@ -26,13 +27,13 @@ def answer(f: Findings, n: Numbers) -> Answer:
                 f"standing_{i}",
                 "hand_support_level",
                 3,
-                f"gross motor level {c.gross_motor_level}: no unsupported standing",
+                said("gross motor level {gross_motor_level}: no unsupported standing", gross_motor_level=term(c.gross_motor_level)),
                 at_least=True,
                 when=Place.STANDING,
             )
         if c.gross_motor_level >= n["trunk_from"]:
             level = n["trunk_at_five"] if c.gross_motor_level >= 5 else n["trunk_at_four"]
-            page.cap(f"trunk_{i}", level, EVERY_WAY, f"gross motor level {c.gross_motor_level}: the trunk is held by little")
+            page.cap(f"trunk_{i}", level, EVERY_WAY, said("gross motor level {gross_motor_level}: the trunk is held by little", gross_motor_level=term(c.gross_motor_level)))
         if c.gross_motor_level >= 5:
             page.limit(f"full_{i}", "standing", 0, "gross motor level 5: fully supported only")
             page.care(
@@ -52,14 +53,14 @@ def answer(f: Findings, n: Numbers) -> Answer:
 
 def _hip_at_risk(page: Page, n: Numbers, i: int, side: str, migration: float | None, hurts: bool) -> None:
     """Neither across nor far out nor turned by force; the thigh beside such a hip breaks easily when it is."""
-    known = "opening it hurts" if migration is None else f"{migration:g} % of migration"
-    why = f"the {side} hip is at risk ({known})"
-    page.limit(f"hip_{side}_{i}", f"{side}.hip_adduction_in_flexion_deg", 0, f"{why}: not past the midline while bent")
+    known = "opening it hurts" if migration is None else said("{migration} % of migration", migration=float(migration))
+    why = said("the {side} hip is at risk ({known})", side=term(side), known=term(known))
+    page.limit(f"hip_{side}_{i}", f"{side}.hip_adduction_in_flexion_deg", 0, said("{why}: not past the midline while bent", why=term(why)))
     most = n["opening_painful_deg"] if hurts else n["opening_deg"]
-    page.limit(f"hip_open_{side}_{i}", f"{side}.hip_abduction_deg", most, f"{why}: opened a little, never to its end")
-    page.limit(f"hip_turned_{side}_{i}", f"{side}.loaded_leg_rotation_deg", n["turned_deg"], f"{why}: no turned leg under load")
+    page.limit(f"hip_open_{side}_{i}", f"{side}.hip_abduction_deg", most, said("{why}: opened a little, never to its end", why=term(why)))
+    page.limit(f"hip_turned_{side}_{i}", f"{side}.loaded_leg_rotation_deg", n["turned_deg"], said("{why}: no turned leg under load", why=term(why)))
     page.care(f"hip_care_{side}_{i}", "performed", 0, why, "move the thigh slowly, held along its length; never by the foot, never against a stop")
-    page.refer("hip", f"{why}: the hip surgeon should know of the programme; refer when it hurts more or opens less", which=f"{side}_{i}")
+    page.refer("hip", said("{why}: the hip surgeon should know of the programme; refer when it hurts more or opens less", why=term(why)), which=f"{side}_{i}")
 
 
 RULE = Rule(

@@ -4,6 +4,7 @@ from datetime import date
 
 from amvel.case.conditions.skin_and_devices import Device
 from amvel.checked import Profession
+from amvel.languages import said, term
 from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
@@ -19,9 +20,9 @@ def answer(f: Findings, n: Numbers) -> Answer:
     page = Page("device", COMMON_PRACTICE)
     for i, c in enumerate(f.all(Device)):
         if c.what in ("gastrostomy", "stoma", "pump"):
-            page.limit(f"prone_{i}", "face_down", 0, f"no pressure on the {c.what}")
+            page.limit(f"prone_{i}", "face_down", 0, said("no pressure on the {what}", what=term(c.what)))
             page.limit(
-                f"curl_{i}", "loaded_trunk_flexion_deg", n["flexion_deg"], f"curling presses the {c.what}"
+                f"curl_{i}", "loaded_trunk_flexion_deg", n["flexion_deg"], said("curling presses the {what}", what=term(c.what))
             )
         if c.what == "gastrostomy":
             page.care(

@@ -4,6 +4,7 @@ from datetime import date
 
 from amvel.case.conditions.falls import FearOfFalling
 from amvel.checked import Profession
+from amvel.languages import said, term
 from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer, Place
 from amvel.safety.page import Page
@@ -26,7 +27,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
         "hand_at_home",
         "hand_support_level",
         n["hand_at_home"],
-        f"alone at home, standing only with a firm hand support ({why})",
+        said("alone at home, standing only with a firm hand support ({why})", why=term(why)),
         at_least=True,
         when=Place.STANDING,
             at_home=True,
@@ -35,7 +36,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
         "hand_in_visit",
         "hand_support_level",
         min(n["hand_most"], n["hand_in_visit"] + (len(f.fall_signs) - 1) // n["signs_a_step"]),
-        f"with someone near, {len(f.fall_signs)} sign(s) of fall risk: the more of them, the firmer the hand ({why})",
+        said("with someone near, {what} sign(s) of fall risk: the more of them, the firmer the hand ({why})", what=term(len(f.fall_signs)), why=term(why)),
         at_least=True,
         when=Place.STANDING,
     )
@@ -44,12 +45,12 @@ def answer(f: Findings, n: Numbers) -> Answer:
             "one_leg_hand",
             "hand_support_level",
             n["hand_on_one_leg"],
-            f"two signs of fall risk or more: on one leg only with firm support ({why})",
+            said("two signs of fall risk or more: on one leg only with firm support ({why})", why=term(why)),
             at_least=True,
             when=Place.ON_ONE_LEG,
         )
         page.limit(
-            "unstable", "unstable_surface", 0, f"two signs of fall risk or more: no unstable surface ({why})"
+            "unstable", "unstable_surface", 0, said("two signs of fall risk or more: no unstable surface ({why})", why=term(why))
         )
         if f.floor_rise not in ("alone", "with_furniture"):
             tested = "not tested" if f.floor_rise is None else "not safe"
@@ -57,7 +58,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
                 "floor",
                 "floor_transfer",
                 0,
-                f"two signs of fall risk or more, and getting up from the floor is {tested}",
+                said("two signs of fall risk or more, and getting up from the floor is {tested}", tested=term(tested)),
             )
     page.owe("balance", "Balance on 3 days a week or more", ("balance",), 3, why, minutes=n["balance_min"])
     page.owe("sit_to_stand", "Sit to stand", ("sit_to_stand",), 3, why)

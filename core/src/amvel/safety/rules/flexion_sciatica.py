@@ -4,6 +4,7 @@ from datetime import date, timedelta
 
 from amvel.case.conditions.spine import FlexionSciatica
 from amvel.checked import Profession
+from amvel.languages import said, term
 from amvel.movements.levels import EVERY_WAY
 from amvel.numbers import Number, Numbers
 from amvel.safety.graded_return import progress
@@ -56,11 +57,11 @@ def answer(f: Findings, n: Numbers) -> Answer:
         following = GRADES[way.grade + 1][0] if way.grade + 1 < len(GRADES) else "no limit"
         more = {
             "review_on": way.review_on,
-            "next_grade": f"{following}, after a passed review",
+            "next_grade": said("{following}, after a passed review", following=term(following)),
             "grade": way.grade,
             "grades": len(GRADES),
         }
-        due = f" (grade {way.grade + 1} of {len(GRADES)}: {name})" + (". Review is due." if way.overdue else "")
+        due = said(" (grade {what} of {what1}: {name})", what=term(way.grade + 1), what1=term(len(GRADES)), name=term(name)) + (said(". Review is due.") if way.overdue else "")
         for id, quantity, bound, why in (
             ("loaded_flexion", "loaded_trunk_flexion_deg", loaded, "bending forward provokes the leg pain"),
             ("held_flexion", "held_trunk_flexion_deg", held, "held bending provokes the leg pain"),
@@ -78,12 +79,12 @@ def answer(f: Findings, n: Numbers) -> Answer:
         page.limit(f"nerve_line_{c.side}_{i}", f"{c.side}.neural_line_deg", bound, why, **more)
         if c.at_rest or f.case.as_of < c.since + ACUTE_FOR or _flared(f, c):
             why = "the nerve pain is acute"
-            page.cap(f"level_{i}", n["acute_level"], EVERY_WAY, f"{why}: one leg or arm off the ground at most", **more)
-            press = f"{why}: little more press on the spine than standing makes"
+            page.cap(f"level_{i}", n["acute_level"], EVERY_WAY, said("{why}: one leg or arm off the ground at most", why=term(why)), **more)
+            press = said("{why}: little more press on the spine than standing makes", why=term(why))
             page.limit(f"press_{i}", "press_against_standing", n["acute_press"], press, when=Place.EXERCISES, **more)
-            weighted = f"{why}: no weight while bending or turning"
+            weighted = said("{why}: no weight while bending or turning", why=term(why))
             page.limit(f"weighted_{i}", "weighted_trunk_deg", n["weighted_deg"], weighted, **more)
-            page.limit(f"both_legs_{i}", "legs_lifted", 1, f"{why}: never both legs in the air", when=Place.EXERCISES, **more)
+            page.limit(f"both_legs_{i}", "legs_lifted", 1, said("{why}: never both legs in the air", why=term(why)), when=Place.EXERCISES, **more)
         if c.rotation_provokes:
             page.limit(
                 f"rotation_{i}",

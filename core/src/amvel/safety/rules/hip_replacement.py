@@ -4,6 +4,7 @@ from datetime import date, timedelta
 
 from amvel.case.conditions.joints import HipReplacement
 from amvel.checked import Profession
+from amvel.languages import said, term
 from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer, Place
 from amvel.safety.page import Page
@@ -46,7 +47,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
                     f"{approach}_{name}_{i}",
                     f"{c.side}.{quantity}",
                     bounds[number] if number else 0.0,
-                    f"{c.side} hip, {approach} approach: {why}",
+                    said("{side} hip, {approach} approach: {why}", side=term(c.side), approach=term(approach), why=term(why)),
                     c.on,
                     weeks,
                     f.case.as_of,
@@ -56,15 +57,15 @@ def answer(f: Findings, n: Numbers) -> Answer:
         for name, quantity, where in (
             ("floor", "floor_transfer", "getting to the floor"),
             ("kneeling", "kneeling", "kneeling"),
-            ("lying_on", f"{c.side}.lying_on", f"lying on the {c.side} side"),
+            ("lying_on", f"{c.side}.lying_on", said("lying on the {side} side", side=term(c.side))),
         ):
-            why = f"{where} is closed after a new hip until the surgeon has said so"
+            why = said("{where} is closed after a new hip until the surgeon has said so", where=term(where))
             page.for_weeks(f"{name}_{i}", quantity, 0, why, c.on, n["weeks"], f.case.as_of, c.still_restricted)
         page.for_weeks(
             f"both_legs_{i}",
             "legs_lifted",
             1,
-            f"{c.side} hip, new: not both legs in the air at once on the back",
+            said("{side} hip, new: not both legs in the air at once on the back", side=term(c.side)),
             c.on,
             n["both_legs_weeks"],
             f.case.as_of,
@@ -76,7 +77,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
                 f"bears_{i}",
                 f"{c.side}.leg_carries_percent_bw",
                 float(c.bears_percent),
-                f"the {c.side} leg may carry {c.bears_percent} %",
+                said("the {side} leg may carry {bears_percent} %", side=term(c.side), bears_percent=term(c.bears_percent)),
                 c.on,
                 n["weeks"],
                 f.case.as_of,

@@ -4,6 +4,7 @@ from datetime import date
 
 from amvel.case.conditions.joints import KneeTrouble
 from amvel.checked import Profession
+from amvel.languages import said, term
 from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
@@ -25,7 +26,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
             f"bend_{c.side}_{i}",
             f"{c.side}.loaded_knee_flexion_deg",
             n["loaded_flexion_deg"] if bend is None else bend,
-            f"the {c.side} knee hurts when it is bent under load",
+            said("the {side} knee hurts when it is bent under load", side=term(c.side)),
             source=CAUTIOUS if bend is None else TOLERATED,
         )
         name, quantity, bound = (
@@ -38,7 +39,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
                 name,
                 quantity,
                 bound,
-                f"the {c.side} knee tolerates kneeling on a pad",
+                said("the {side} knee tolerates kneeling on a pad", side=term(c.side)),
                 "thick pad under the knees",
             )
         elif c.kneeling != "tolerated":
@@ -47,7 +48,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
                 name,
                 quantity,
                 bound,
-                f"the {c.side} knee does not tolerate kneeling{tested}",
+                said("the {side} knee does not tolerate kneeling{tested}", side=term(c.side), tested=term(tested)),
                 source=CAUTIOUS if tested else TOLERATED,
             )
     return page.done()

@@ -5,7 +5,7 @@ from typing import Any
 
 from amvel.case.conditions.bone import Denosumab, Fracture, Glucocorticoid
 from amvel.checked import Profession
-from amvel.languages import said
+from amvel.languages import said, term
 from amvel.literature import BHOF, SINAKI_MIKKELSEN, STRONG_STEADY_STRAIGHT, TOO_FIT_TO_FRACTURE
 from amvel.movements.levels import EVERY_WAY
 from amvel.numbers import Number, Numbers
@@ -49,14 +49,14 @@ def _osteoporosis(page: Page, f: Findings, n: Numbers, why: str) -> None:
         "loaded_flexion",
         "loaded_trunk_flexion_deg",
         n["loaded_flexion_deg"],
-        f"rounding under load presses on the front of the vertebrae ({why})",
+        said("rounding under load presses on the front of the vertebrae ({why})", why=term(why)),
     )
     bend = f.capacities.of("trunk_flexion") * n["share_of_range"]
     page.limit(
         "unloaded_flexion",
         "unloaded_trunk_flexion_deg",
         bend,
-        f"at most half of the range, and slow ({why})",
+        said("at most half of the range, and slow ({why})", why=term(why)),
         assumes=frozenset(("range.trunk_flexion",)),
     )
     for s in ("left", "right"):
@@ -65,7 +65,7 @@ def _osteoporosis(page: Page, f: Findings, n: Numbers, why: str) -> None:
             f"rotation_{s}",
             f"{s}.trunk_rotation_deg",
             turn,
-            f"turning at most half of the range, slow and light ({why})",
+            said("turning at most half of the range, slow and light ({why})", why=term(why)),
             source=TOO_FIT,
             assumes=_TURNS,
         )
@@ -73,20 +73,20 @@ def _osteoporosis(page: Page, f: Findings, n: Numbers, why: str) -> None:
         "flexion_with_rotation",
         "flexion_with_rotation_deg",
         n["bend_with_turn_deg"],
-        f"bending and turning are never combined ({why})",
+        said("bending and turning are never combined ({why})", why=term(why)),
         source=TOO_FIT,
     )
     page.forbid(
         "weighted",
         "weighted_trunk_deg",
         n["weighted_deg"],
-        f"no weight while bending, side-bending or turning ({why})",
+        said("no weight while bending, side-bending or turning ({why})", why=term(why)),
         source=TOO_FIT,
     )
-    page.forbid("rolling", "rolls_on_spine", 0, f"no rolling on the spine ({why})", source=TOO_FIT)
-    page.forbid("jolt", "jolt", 0, f"no bounce and no jolt ({why})", source=TOO_FIT)
+    page.forbid("rolling", "rolls_on_spine", 0, said("no rolling on the spine ({why})", why=term(why)), source=TOO_FIT)
+    page.forbid("jolt", "jolt", 0, said("no bounce and no jolt ({why})", why=term(why)), source=TOO_FIT)
     page.limit(
-        "unstable", "unstable_surface", 0, f"no unstable surface with a bone limit ({why})", source=TOO_FIT
+        "unstable", "unstable_surface", 0, said("no unstable surface with a bone limit ({why})", why=term(why)), source=TOO_FIT
     )
 
 
@@ -105,7 +105,7 @@ def _vertebral(page: Page, f: Findings, n: Numbers) -> None:
             continue
         fresh = f.case.as_of <= until
         state = "of the last 12 weeks" if fresh else "that still hurts or has not healed: review is due"
-        _as_a_fracture(page, n, f"vertebral_{i}", f"a vertebral fracture {state}", review_on=until)
+        _as_a_fracture(page, n, f"vertebral_{i}", said("a vertebral fracture {state}", state=term(state)), review_on=until)
         if fresh:
             page.forbid(
                 f"fresh_vertebral_{i}",
@@ -146,23 +146,23 @@ def _questions(page: Page, f: Findings, n: Numbers) -> None:
 
 def _as_a_fracture(page: Page, n: Numbers, name: str, why: str, **more: Any) -> None:
     """Level 1, lying or supported, no more press than quiet standing makes; changes of position are judged by technique."""
-    page.cap(f"{name}_level", n["fracture_level"], EVERY_WAY, f"{why}: breath, tilt and carried legs only", source=CAPS, **more)
+    page.cap(f"{name}_level", n["fracture_level"], EVERY_WAY, said("{why}: breath, tilt and carried legs only", why=term(why)), source=CAPS, **more)
     page.limit(
         f"{name}_press",
         "press_against_standing",
         n["fracture_press"],
-        f"{why}: no more press on the spine than quiet standing makes",
+        said("{why}: no more press on the spine than quiet standing makes", why=term(why)),
         when=Place.EXERCISES,
         source=CAPS,
         **more,
     )
-    page.limit(f"{name}_weighted", "weighted_trunk_deg", n["weighted_deg"], f"{why}: no weight while bending or turning", source=CAPS, **more)
-    page.limit(f"{name}_sits", "sitting_unsupported", 0, f"{why}: sitting only with a back or arms to hold", when=Place.EXERCISES, source=CAPS, **more)
+    page.limit(f"{name}_weighted", "weighted_trunk_deg", n["weighted_deg"], said("{why}: no weight while bending or turning", why=term(why)), source=CAPS, **more)
+    page.limit(f"{name}_sits", "sitting_unsupported", 0, said("{why}: sitting only with a back or arms to hold", why=term(why)), when=Place.EXERCISES, source=CAPS, **more)
     page.limit(
         f"{name}_stands",
         "hand_support_level",
         n["fracture_hand"],
-        f"{why}: standing only with a firm hand",
+        said("{why}: standing only with a firm hand", why=term(why)),
         at_least=True,
         when=Place.STANDING,
         source=CAPS,
@@ -176,7 +176,7 @@ def _cautions(page: Page, f: Findings, n: Numbers, why: str) -> None:
         "caution_flexion",
         "loaded_trunk_flexion_deg",
         bend,
-        f"rounding under load beyond half of the range ({why})",
+        said("rounding under load beyond half of the range ({why})", why=term(why)),
         SLOW,
         assumes=frozenset(("range.trunk_flexion",)),
     )
@@ -186,11 +186,11 @@ def _cautions(page: Page, f: Findings, n: Numbers, why: str) -> None:
             f"caution_rotation_{s}",
             f"{s}.loaded_trunk_rotation_deg",
             turn,
-            f"turning under load beyond half of the range ({why})",
+            said("turning under load beyond half of the range ({why})", why=term(why)),
             "slow, without momentum",
             assumes=_TURNS,
         )
-    page.care("caution_jolt", "jolt", 0, f"bounces and jolts ({why})", "without bounce")
+    page.care("caution_jolt", "jolt", 0, said("bounces and jolts ({why})", why=term(why)), "without bounce")
 
 
 def _until_ruled_out(page: Page, n: Numbers) -> None:

@@ -4,6 +4,7 @@ from datetime import date
 
 from amvel.case.conditions.joints import NeckTrouble
 from amvel.checked import Profession
+from amvel.languages import said, term
 from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
@@ -19,12 +20,12 @@ def answer(f: Findings, n: Numbers) -> Answer:
     page = Page("neck_trouble", COMMON_PRACTICE)
     for i, c in enumerate(f.all(NeckTrouble)):
         bend = n[c.what] if c.tolerated_bend_deg is None or c.what != "painful" else c.tolerated_bend_deg
-        page.limit(f"bend_{i}", "loaded_neck_bend_deg", bend, f"a {c.what} neck: the head stays supported")
+        page.limit(f"bend_{i}", "loaded_neck_bend_deg", bend, said("a {what} neck: the head stays supported", what=term(c.what)))
         if c.what != "painful":
             page.forbid(
-                f"load_{i}", "head_support_percent_bw", n["head_percent_bw"], f"a {c.what} neck carries nothing"
+                f"load_{i}", "head_support_percent_bw", n["head_percent_bw"], said("a {what} neck carries nothing", what=term(c.what))
             )
-            page.forbid(f"roll_{i}", "rolls_on_spine", 0, f"no rolling with a {c.what} neck")
+            page.forbid(f"roll_{i}", "rolls_on_spine", 0, said("no rolling with a {what} neck", what=term(c.what)))
     return page.done()
 
 

@@ -4,6 +4,7 @@ from datetime import date
 
 from amvel.case.conditions.general import OpenSore
 from amvel.checked import Profession
+from amvel.languages import said, term
 from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
@@ -21,7 +22,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
     for i, c in enumerate(f.all(OpenSore)):
         more = {"review_on": page.review(c, n["review_weeks"])}
         where = c.place.replace("_", " ")
-        why = f"an open sore ({where}): nothing presses there until it has closed"
+        why = said("an open sore ({where}): nothing presses there until it has closed", where=term(where))
         if c.place == "sacrum":
             page.limit(f"sacrum_{i}", "on_the_back", 0, why, **more)
         else:
@@ -31,7 +32,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
             page.both_sides(sides, f"rubs_{i}", "foot_rubs", 0, why, **more)
             page.care(f"lies_free_{i}", "performed", 0, why, "the foot rests so that the sore lies free, on its other end or a pad")
         page.refer(
-            "wound", f"an open sore ({where}): ask who looks after the wound, and what may touch it", which=i)
+            "wound", said("an open sore ({where}): ask who looks after the wound, and what may touch it", where=term(where)), which=i)
     return page.done()
 
 

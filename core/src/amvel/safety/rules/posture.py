@@ -3,7 +3,7 @@
 from datetime import date
 
 from amvel.checked import Profession
-from amvel.languages import said
+from amvel.languages import said, term
 from amvel.numbers import Numbers
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
@@ -23,7 +23,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
                 f"{name}_{side}",
                 "performed",
                 0,
-                f"{words} {side} in standing",
+                said("{words} {side} in standing", words=term(words), side=term(side)),
                 said("watch for: {words} {side}; begin with the other side, compare both", words=said(words), side=said(side)),
             )
     for r in f.results("pelvic_level"):
@@ -32,7 +32,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
                 "level",
                 "sitting",
                 0,
-                f"the pelvis sits {r.difference_cm:g} cm lower on the {r.lower_side}",
+                said("the pelvis sits {difference_cm} cm lower on the {lower_side}", difference_cm=float(r.difference_cm), lower_side=term(r.lower_side)),
                 said("{cm} cm of folded paper or board under the {side} sit bone", cm=r.difference_cm, side=said(r.lower_side)),
             )
     return page.done()

@@ -4,6 +4,7 @@ from datetime import date
 
 from amvel.case.conditions.back_and_pelvis import Pregnancy
 from amvel.checked import Profession
+from amvel.languages import said, term
 from amvel.literature import ACOG_804
 from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer
@@ -32,14 +33,14 @@ def answer(f: Findings, n: Numbers) -> Answer:
                 f"flat_{i}",
                 "time_flat_min",
                 n["flat_min"],
-                f"{weeks} weeks: not flat on the back for long; on the side or raised",
+                said("{weeks} weeks: not flat on the back for long; on the side or raised", weeks=term(weeks)),
                 **more,
             )
             page.limit(
                 f"curl_{i}",
                 "loaded_trunk_flexion_deg",
                 n["flexion_deg"],
-                f"{weeks} weeks: curling domes the belly",
+                said("{weeks} weeks: curling domes the belly", weeks=term(weeks)),
                 **more,
             )
     return page.done()

@@ -4,6 +4,7 @@ from datetime import date, timedelta
 
 from amvel.case.conditions.spine import ProvokedPain
 from amvel.checked import Profession
+from amvel.languages import said
 from amvel.numbers import Number, Numbers
 from amvel.safety.graded_return import progress
 from amvel.safety.limits import Answer
@@ -35,9 +36,9 @@ def answer(f: Findings, n: Numbers) -> Answer:
         start = unknown if c.begins_at_deg is None else max(0.0, c.begins_at_deg - n["short_of_pain_deg"])
         bound = start + way.grade * n["grade_deg"]
         words = c.direction.replace("_", " ")
-        due = " Review is due." if way.overdue else ""
+        due = said(" Review is due.") if way.overdue else ""
         name = f"{c.side}.{quantity}" if sided and c.side else quantity
-        why = f"{words} hurts" + ("" if c.begins_at_deg is None else f" from {c.begins_at_deg:g}°") + due
+        why = said("{words} hurts", words=said(words)) + ("" if c.begins_at_deg is None else said(" from {begins_at_deg}°", begins_at_deg=float(c.begins_at_deg))) + due
         page.limit(
             f"{c.direction}_{i}",
             name,
@@ -46,7 +47,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
             review_on=way.review_on,
             grade=way.grade,
             grades=GRADES,
-            next_grade=f"{n['grade_deg']:g}° more, after a passed review"
+            next_grade=said("{grade_deg}° more, after a passed review", grade_deg=float(n['grade_deg']))
             if way.grade + 1 < GRADES
             else "no limit, after a passed review",
         )

@@ -3,6 +3,7 @@
 from datetime import date
 
 from amvel.checked import Profession
+from amvel.languages import said, term
 from amvel.literature import MENS
 from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer, Place
@@ -29,7 +30,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
                 f"fall_out_{r.side}",
                 f"{r.side}.hip_external_rotation_deg",
                 r.deg,
-                f"the {r.gives} gives beyond this on the {r.side}",
+                said("the {gives} gives beyond this on the {side}", gives=term(r.gives), side=term(r.side)),
                 only_step="bent_knee_fall_out",
             )
     for r in f.results("leg_reach_clean"):
@@ -39,7 +40,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
                     f"{family}_{r.side}",
                     f"{r.side}.hip_flexion_deg",
                     r.hip_deg,
-                    f"the {r.gives} gives below this on the {r.side}",
+                    said("the {gives} gives below this on the {side}", gives=term(r.gives), side=term(r.side)),
                     at_least=True,
                     only_step=family,
                 )
@@ -69,7 +70,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
                 f"leg_raise_{r.side}",
                 "performed",
                 0,
-                f"lifting the {r.side} leg is hard work for the pelvis",
+                said("lifting the {side} leg is hard work for the pelvis", side=term(r.side)),
                 "hands press the hip bones together first; squeeze and push before single-leg work",
                 source=LEG_RAISE,
             )

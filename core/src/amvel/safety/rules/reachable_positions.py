@@ -4,7 +4,7 @@ from datetime import date
 
 from amvel.case.conditions.nervous_system import WheelchairUser
 from amvel.checked import Profession
-from amvel.languages import said
+from amvel.languages import said, term
 from amvel.numbers import Numbers
 from amvel.safety.limits import Answer, Place
 from amvel.safety.page import Page
@@ -40,8 +40,8 @@ def answer(f: Findings, n: Numbers) -> Answer:
         page.limit("on_the_back", "on_the_back", 0, "does not tolerate lying on the back, propped up neither", when=Place.EXERCISES)
     for at, most in (("sitting", t.sitting_minutes), ("standing", t.standing_minutes)):
         if most is not None:
-            page.limit(f"{at}_minutes", f"time_{at}_min", most, f"tolerates {at} for {most} minutes at a time", when=Place.EXERCISES)
-            page.care(f"{at}_pauses", at, 0, f"tolerates {at} for {most} minutes at a time", said("change position after {minutes} minutes at the latest", minutes=most))
+            page.limit(f"{at}_minutes", f"time_{at}_min", most, said("tolerates {at} for {most} minutes at a time", at=term(at), most=term(most)), when=Place.EXERCISES)
+            page.care(f"{at}_pauses", at, 0, said("tolerates {at} for {most} minutes at a time", at=term(at), most=term(most)), said("change position after {minutes} minutes at the latest", minutes=most))
     for name, (id, quantity, reason) in _SAID.items():
         if getattr(t, name) == "no":
             # Flat for the moment of a roll is not lying there.

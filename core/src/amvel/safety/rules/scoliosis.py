@@ -4,6 +4,7 @@ from datetime import date
 
 from amvel.case.conditions.spine import Scoliosis
 from amvel.checked import Profession
+from amvel.languages import said, term
 from amvel.literature import BUNNELL, LONSTEIN_CARLSON, SOSORT
 from amvel.movements.levels import EVERY_WAY
 from amvel.numbers import Number, Numbers
@@ -42,20 +43,20 @@ def _limits(page: Page, f: Findings, n: Numbers, i: int, c: Scoliosis, size: flo
     unknown = len(c.may_bulge_to) > 1
     for bulge in c.may_bulge_to:
         tail = f"_{bulge}" if unknown else ""
-        which = f"{c.region}, bulges to a side not known, {known}" if unknown else f"{c.region}, bulges {bulge}, {known}"
+        which = said("{region}, bulges to a side not known, {known}", region=term(c.region), known=term(known)) if unknown else said("{region}, bulges {bulge}, {known}", region=term(c.region), bulge=term(bulge), known=term(known))
         for region in regions_of(c):
             page.limit(
                 f"side_bend_{region}_{i}{tail}",
                 f"{_OTHER[bulge]}.loaded_{region}_side_bend_deg",
                 n["loaded_bend_deg"],
-                f"no loaded bend into the hollow of the curve ({which})",
+                said("no loaded bend into the hollow of the curve ({which})", which=term(which)),
                 source=COMMON_PRACTICE,
             )
             page.limit(
                 f"rotation_{region}_{i}{tail}",
                 f"{bulge}.loaded_{region}_rotation_deg",
                 n["loaded_turn_deg"],
-                f"no loaded turn towards the bulge ({which})",
+                said("no loaded turn towards the bulge ({which})", which=term(which)),
                 source=COMMON_PRACTICE,
             )
         page.care(
@@ -75,7 +76,7 @@ def _limits(page: Page, f: Findings, n: Numbers, i: int, c: Scoliosis, size: flo
         source=COMMON_PRACTICE,
     )
     if why := _getting_larger(f, n, c, size):
-        page.cap(f"level_{i}", n["progressive_level"], EVERY_WAY, f"{why}: no full planks, curls or straight legs", source=COMMON_PRACTICE)
+        page.cap(f"level_{i}", n["progressive_level"], EVERY_WAY, said("{why}: no full planks, curls or straight legs", why=term(why)), source=COMMON_PRACTICE)
         _no_loaded_end_range(page, f, n, i, why)
     if growing_spine(f.case, c) and c.flat_thoracic:
         page.limit(
@@ -111,7 +112,7 @@ def _no_loaded_end_range(page: Page, f: Findings, n: Numbers, i: int, why: str) 
         for side in sides:
             most = f.capacities.of(f"{side}trunk_{kind}") * n["loaded_share"]
             name = f"loaded_{kind}_{side.removesuffix('.')}_{i}" if side else f"loaded_{kind}_{i}"
-            page.limit(name, f"{side}loaded_trunk_{kind}_deg", most, f"{why}: no loaded end range", source=COMMON_PRACTICE)
+            page.limit(name, f"{side}loaded_trunk_{kind}_deg", most, said("{why}: no loaded end range", why=term(why)), source=COMMON_PRACTICE)
 
 
 _EACH = ("left.", "right.")
@@ -121,12 +122,12 @@ def _referrals(page: Page, f: Findings, n: Numbers, i: int, c: Scoliosis, size: 
     growing = growing_spine(f.case, c)
     if size is not None and c.region == "thoracic" and size >= n["lungs_from_deg"]:
         page.refer(
-            "lungs", f"a thoracic curve of {size:g}°: ask how much breath the lungs have", COMMON_PRACTICE, which=i)
+            "lungs", said("a thoracic curve of {size}°: ask how much breath the lungs have", size=float(size)), COMMON_PRACTICE, which=i)
     if growing and (size is None or size >= n["curve_from_deg"]):
         factor = progression_factor(f.case, c)
-        tail = f"; progression factor {factor:.1f} (Lonstein & Carlson 1984)" if factor is not None else ""
+        tail = said("; progression factor {factor} (Lonstein & Carlson 1984)", factor=round(factor, 1)) if factor is not None else ""
         page.refer(
-            "growing", f"growing, with a curve of 10° or more: specialist{tail}", which=i)
+            "growing", said("growing, with a curve of 10° or more: specialist{tail}", tail=term(tail)), which=i)
     if (
         growing
         and size is not None
@@ -146,7 +147,7 @@ def _referrals(page: Page, f: Findings, n: Numbers, i: int, c: Scoliosis, size: 
         ("onset", c.onset_age_years is not None and c.onset_age_years < 10, "onset before 10 years"),
     ):
         if flag:
-            page.refer(duty, f"{words}: refer", which=i)
+            page.refer(duty, said("{words}: refer", words=term(words)), which=i)
 
 
 SINCE = date(2018, 1, 10)

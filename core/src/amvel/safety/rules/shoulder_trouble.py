@@ -4,6 +4,7 @@ from datetime import date
 
 from amvel.case.conditions.joints import ShoulderTrouble
 from amvel.checked import Profession
+from amvel.languages import said, term
 from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
@@ -26,7 +27,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
             f"elevation_{c.side}_{i}",
             f"{c.side}.shoulder_elevation_deg",
             n["elevation_deg"] if high is None else high,
-            f"the {c.side} shoulder hurts when the arm goes higher",
+            said("the {side} shoulder hurts when the arm goes higher", side=term(c.side)),
             source=CAUTIOUS if high is None else TOLERATED,
             **more,
         )
@@ -35,7 +36,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
                 f"{part}_load_{c.side}_{i}",
                 f"{c.side}.{part}_support_percent_bw",
                 n["load_percent_bw"] if load is None else load,
-                f"the {c.side} shoulder hurts when it carries",
+                said("the {side} shoulder hurts when it carries", side=term(c.side)),
                 source=CAUTIOUS if load is None else TOLERATED,
                 **more,
             )

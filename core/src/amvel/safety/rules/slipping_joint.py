@@ -4,6 +4,7 @@ from datetime import date
 
 from amvel.case.conditions.general import SlippingJoint
 from amvel.checked import Profession
+from amvel.languages import said, term
 from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
@@ -30,7 +31,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
             page.limit(f"{name}_bend", f"{c.side}.hip_bend_deg", n["hip_deg"], "a hip that slips stays clear of its end")
             page.limit(f"{name}_in", f"{c.side}.hip_adduction_in_flexion_deg", 0, "not in past the midline while bent")
             page.limit(f"{name}_turned", f"{c.side}.loaded_leg_rotation_deg", n["turned_deg"], "no turned leg under load")
-        page.care(f"{name}_slow", "performed", 0, f"a {c.joint.replace('_', ' ')} that slips", "slow, mid-range, stop at the feeling that it goes")
+        page.care(f"{name}_slow", "performed", 0, said("a {what} that slips", what=term(c.joint.replace('_', ' '))), "slow, mid-range, stop at the feeling that it goes")
     return page.done()
 
 

@@ -4,6 +4,7 @@ from datetime import date
 
 from amvel.case.conditions.nervous_system import SpinalCordInjury
 from amvel.checked import Profession
+from amvel.languages import said, term
 from amvel.literature import DYSREFLEXIA
 from amvel.movements.levels import EVERY_WAY
 from amvel.numbers import Number, Numbers
@@ -26,7 +27,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
                 f"dysreflexia_{i}",
                 "performed",
                 0,
-                f"level {c.level}: blood pressure can rise dangerously (own usual systolic {own})",
+                said("level {level}: blood pressure can rise dangerously (own usual systolic {own})", level=term(c.level), own=term(own)),
                 "headache, flushing or a rise of 20 mmHg: sit up, loosen, check the bladder, never lie down, call for help",
             )
             page.limit(
@@ -69,22 +70,22 @@ def answer(f: Findings, n: Numbers) -> Answer:
 
 def _needs_muscles(page: Page, n: Numbers, i: int, c: SpinalCordInjury) -> None:
     """What no longer has a muscle is positioned, never asked to move, hold or carry."""
-    level = f"level {c.level}, complete"
+    level = said("level {level}, complete", level=term(c.level))
     if c.at_or_above("L2"):
-        page.limit(f"legs_{i}", "leg_acts", 0, f"{level}: the legs have no muscles that act; they are positioned")
+        page.limit(f"legs_{i}", "leg_acts", 0, said("{level}: the legs have no muscles that act; they are positioned", level=term(level)))
     if c.at_or_above("T12"):
         trunk = n["trunk_high"] if c.at_or_above("T6") else n["trunk_low"]
         if c.at_or_above("T6"):
             page.limit(
-                f"trunk_acts_{i}", "trunk_acts", 0, f"{level}: the trunk has no muscles that bend or turn it", when=Place.EXERCISES
+                f"trunk_acts_{i}", "trunk_acts", 0, said("{level}: the trunk has no muscles that bend or turn it", level=term(level)), when=Place.EXERCISES
             )
-        page.cap(f"trunk_{i}", trunk, EVERY_WAY, f"{level}: the trunk is held by few muscles or none")
+        page.cap(f"trunk_{i}", trunk, EVERY_WAY, said("{level}: the trunk is held by few muscles or none", level=term(level)))
     if c.at_or_above("C6"):
-        page.limit(f"arms_{i}", "arm_carries_percent_bw", 0, f"{level}: the elbow is not held straight by its own muscles")
+        page.limit(f"arms_{i}", "arm_carries_percent_bw", 0, said("{level}: the elbow is not held straight by its own muscles", level=term(level)))
     if c.at_or_above("C8"):
-        page.limit(f"grip_{i}", "hand_pull_n", n["grip_n"], f"{level}: the hand does not grip")
+        page.limit(f"grip_{i}", "hand_pull_n", n["grip_n"], said("{level}: the hand does not grip", level=term(level)))
     if c.at_or_above("C4"):
-        page.limit(f"arms_act_{i}", "arm_acts", 0, f"{level}: the arms have no muscles that act; they are positioned")
+        page.limit(f"arms_act_{i}", "arm_acts", 0, said("{level}: the arms have no muscles that act; they are positioned", level=term(level)))
 
 
 RULE = Rule(

@@ -4,6 +4,7 @@ from datetime import date, timedelta
 
 from amvel.case.conditions.spine import SpinalFusion
 from amvel.checked import Profession
+from amvel.languages import said, term
 from amvel.movements.levels import EVERY_WAY, Way
 from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer, Place
@@ -24,7 +25,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
     if not fusions:
         return page.done()
     for region, share in mobile_shares(f.case).items():
-        why = f"fused levels do not move; {100 * share:.0f} % of this part still does"
+        why = said("fused levels do not move; {what} % of this part still does", what=round(100 * share))
         for joint, (least, most) in f.capacities.region_deg(region).items():
             kind = joint.partition(".")[2]
             plus, minus = ("", "") if kind == "flexion" else ("left.", "right.")
@@ -54,9 +55,9 @@ def answer(f: Findings, n: Numbers) -> Answer:
         if f.case.as_of < c.on + timedelta(weeks=52):
             until = c.on + timedelta(weeks=52)
             why = "the first year after a fusion"
-            page.limit(f"weighted_{i}", "weighted_trunk_deg", n["weighted_deg"], f"{why}: no weight while bending or turning", review_on=until, valid_until=until)
-            page.cap(f"level_{i}", n["first_year_level"], EVERY_WAY, f"{why}: small bridges, the wall, a hinge at most", review_on=until, valid_until=until)
-            page.cap(f"turning_{i}", n["first_year_turning"], (Way.TURNING,), f"{why}: no more turning than a light band asks for, sitting", review_on=until, valid_until=until)
+            page.limit(f"weighted_{i}", "weighted_trunk_deg", n["weighted_deg"], said("{why}: no weight while bending or turning", why=term(why)), review_on=until, valid_until=until)
+            page.cap(f"level_{i}", n["first_year_level"], EVERY_WAY, said("{why}: small bridges, the wall, a hinge at most", why=term(why)), review_on=until, valid_until=until)
+            page.cap(f"turning_{i}", n["first_year_turning"], (Way.TURNING,), said("{why}: no more turning than a light band asks for, sitting", why=term(why)), review_on=until, valid_until=until)
     page.owe(
         "hinge",
         "A hinge from the hips",

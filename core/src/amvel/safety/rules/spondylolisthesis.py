@@ -4,6 +4,7 @@ from datetime import date
 
 from amvel.case.conditions.spine import Spondylolisthesis
 from amvel.checked import Profession
+from amvel.languages import said, term
 from amvel.movements.levels import EVERY_WAY, Way
 from amvel.numbers import Number, Numbers
 from amvel.safety.arching import limit_arching
@@ -25,9 +26,9 @@ def answer(f: Findings, n: Numbers) -> Answer:
         fresh = [c for c in found if c.fresh != "no"]
         if fresh:
             why = "a slip of the last year" if any(c.fresh == "yes" for c in fresh) else "whether the slip is fresh is not known"
-            page.cap("level", n["fresh_level"], EVERY_WAY, f"{why}: small bridges, the wall, a hinge at most", waits_for=CLINICIAN)
-            page.cap("turning", n["fresh_turning"], (Way.TURNING,), f"{why}: no more turning than a light band asks for, sitting", waits_for=CLINICIAN)
-            page.limit("weighted", "weighted_trunk_deg", n["weighted_deg"], f"{why}: no weight while bending or turning", waits_for=CLINICIAN)
+            page.cap("level", n["fresh_level"], EVERY_WAY, said("{why}: small bridges, the wall, a hinge at most", why=term(why)), waits_for=CLINICIAN)
+            page.cap("turning", n["fresh_turning"], (Way.TURNING,), said("{why}: no more turning than a light band asks for, sitting", why=term(why)), waits_for=CLINICIAN)
+            page.limit("weighted", "weighted_trunk_deg", n["weighted_deg"], said("{why}: no weight while bending or turning", why=term(why)), waits_for=CLINICIAN)
         if any(c.grade is None or c.grade >= n["refer_from_grade"] for c in found):
             page.refer("grade", "a slipped vertebra of grade 3 or more, or not graded: ask what may be loaded")
     return page.done()

@@ -4,7 +4,7 @@ from datetime import date
 
 from amvel.case.conditions.nervous_system import Stroke
 from amvel.checked import Profession
-from amvel.languages import said
+from amvel.languages import said, term
 from amvel.literature import BILLINGER
 from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer, Place
@@ -25,39 +25,39 @@ def answer(f: Findings, n: Numbers) -> Answer:
                 f"raise_{i}",
                 f"{c.side}.shoulder_elevation_deg",
                 n["raise_deg"],
-                f"the {c.side} shoulder is {c.shoulder}: not above 90°",
+                said("the {side} shoulder is {shoulder}: not above 90°", side=term(c.side), shoulder=term(c.shoulder)),
             )
             page.limit(
                 f"load_{i}",
                 f"{c.side}.arm_carries_percent_bw",
                 n["arm_percent_bw"],
-                f"the {c.side} shoulder is {c.shoulder}: no load through it; the arm may rest",
+                said("the {side} shoulder is {shoulder}: no load through it; the arm may rest", side=term(c.side), shoulder=term(c.shoulder)),
             )
             if c.shoulder == "uncontrolled":
                 page.limit(
                     f"acts_{i}",
                     f"{c.side}.arm_acts",
                     0,
-                    f"the {c.side} arm does not move by itself: it is held, by the other hand or on a pillow",
+                    said("the {side} arm does not move by itself: it is held, by the other hand or on a pillow", side=term(c.side)),
                     when=Place.EXERCISES,
                 )
             page.limit(
                 f"pull_{i}",
                 f"{c.side}.hand_pull_n",
                 n["pull_n"],
-                f"the {c.side} shoulder is {c.shoulder}: nothing pulls on that hand",
+                said("the {side} shoulder is {shoulder}: nothing pulls on that hand", side=term(c.side), shoulder=term(c.shoulder)),
             )
             page.limit(
                 f"lying_{i}",
                 f"{c.side}.shoulder_support_percent_bw",
                 n["arm_percent_bw"],
-                f"not lying on the {c.shoulder} shoulder",
+                said("not lying on the {shoulder} shoulder", shoulder=term(c.shoulder)),
             )
         page.care(
             f"side_{i}",
             "standing",
             0,
-            f"the {c.side} side may give way",
+            said("the {side} side may give way", side=term(c.side)),
             said("stand at the person’s {side} side; support within reach of the {other} hand", side=said(c.side), other=said("right" if c.side == "left" else "left")),
         )
         page.care(

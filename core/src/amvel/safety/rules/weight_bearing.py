@@ -4,6 +4,7 @@ from datetime import date, timedelta
 
 from amvel.case.conditions.joints import WeightBearing
 from amvel.checked import Profession
+from amvel.languages import said, term
 from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer
 from amvel.safety.page import CLINICIAN, Page
@@ -25,7 +26,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
                 f"tolerated_{i}",
                 f"{c.side}.leg_support_percent_bw",
                 n["touch_percent_bw"],
-                f"the {c.side} leg carries what it tolerates",
+                said("the {side} leg carries what it tolerates", side=term(c.side)),
                 "hand support; stop at pain",
                 waits_for=CLINICIAN,
                 event_on=c.since,
@@ -42,7 +43,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
             f"carries_{i}",
             f"{c.side}.leg_carries_percent_bw",
             percent,
-            f"the {c.side} leg may carry {percent:g} % of body weight, in every position; it may rest",
+            said("the {side} leg may carry {percent} % of body weight, in every position; it may rest", side=term(c.side), percent=float(percent)),
             waits_for=CLINICIAN,
             event_on=c.since,
             review_on=c.since + REVIEW_AFTER,

@@ -4,6 +4,7 @@ from datetime import date
 
 from amvel.case.conditions.general import WornSupport
 from amvel.checked import Profession
+from amvel.languages import said, term
 from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
@@ -23,9 +24,9 @@ def answer(f: Findings, n: Numbers) -> Answer:
         title = c.what.replace("_", " ")
         if c.off_for_exercise == "unknown":
             page.refer(
-            "off", f"{title}: ask who fitted it whether it may come off for exercise", COMMON_PRACTICE, which=i)
+            "off", said("{title}: ask who fitted it whether it may come off for exercise", title=term(title)), COMMON_PRACTICE, which=i)
         if c.off_for_exercise != "yes":
-            _HOLDS[c.what](page, n, i, c, f"a {title} is worn and holds this still")
+            _HOLDS[c.what](page, n, i, c, said("a {title} is worn and holds this still", title=term(title)))
             page.care(f"on_{i}", "performed", 0, f"{title} worn", "it stays on; look at the skin under it afterwards")
     return page.done()
 

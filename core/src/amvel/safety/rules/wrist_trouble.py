@@ -4,6 +4,7 @@ from datetime import date
 
 from amvel.case.conditions.joints import WristTrouble
 from amvel.checked import Profession
+from amvel.languages import said, term
 from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
@@ -25,14 +26,14 @@ def answer(f: Findings, n: Numbers) -> Answer:
             f"angle_{c.side}_{i}",
             f"{c.side}.loaded_wrist_extension_deg",
             n["extension_deg"] if angle is None else angle,
-            f"the {c.side} wrist hurts when bent back under load",
+            said("the {side} wrist hurts when bent back under load", side=term(c.side)),
             source=CAUTIOUS if angle is None else TOLERATED,
         )
         page.limit(
             f"load_{c.side}_{i}",
             f"{c.side}.hand_support_percent_bw",
             n["load_percent_bw"] if load is None else load,
-            f"the {c.side} wrist hurts when it carries",
+            said("the {side} wrist hurts when it carries", side=term(c.side)),
             source=CAUTIOUS if load is None else TOLERATED,
         )
     return page.done()

@@ -5,6 +5,7 @@ from datetime import date
 from amvel.case import Case
 from amvel.case.results.quiet_core import ActiveLegRaise
 from amvel.case.traits import Trait
+from amvel.languages import said, term
 from amvel.literature import MENS
 from amvel.numbers import Number, Numbers
 from amvel.screening.cautions import fresh_vertebral_fracture
@@ -21,7 +22,7 @@ NUMBERS = (
 
 def read(result: ActiveLegRaise, case: Case, n: Numbers) -> Reading:
     """Effort of lifting the straight leg 20 cm, by side."""
-    return Reading(f"{result.side} {result.score} of 5", "watch" if result.score >= n["watch_score"] else "ok", SOURCE)
+    return Reading(said("{side} {score} of 5", side=term(result.side), score=term(result.score)), "watch" if result.score >= n["watch_score"] else "ok", SOURCE)
 
 
 TEST = ScreenTest(

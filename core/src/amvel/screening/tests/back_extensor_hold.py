@@ -2,6 +2,7 @@
 
 from amvel.case import Case
 from amvel.case.results.endurance import BackExtensorHold
+from amvel.languages import said, term
 from amvel.literature import MCGILL
 from amvel.numbers import Numbers
 from amvel.screening.cautions import no_strain
@@ -16,7 +17,7 @@ def read(result: BackExtensorHold, case: Case, n: Numbers) -> Reading:
     """Against the means of young adults, which is no norm for older people; right and left within 5 %."""
     mean = MEAN_S[case.person.sex]
     return Reading(
-        f"{result.seconds:g} s (young {'men' if case.person.sex == 'male' else 'women'}: {mean} s){compared(result, case)}",
+        said("{seconds} s (young {what1}: {mean} s){what3}", seconds=float(result.seconds), what1=term('men' if case.person.sex == 'male' else 'women'), mean=term(mean), what3=term(compared(result, case))),
         "ok" if result.seconds >= ENOUGH_S else "watch",
         SOURCE,
     )

@@ -5,6 +5,7 @@ from datetime import date
 from amvel.case import Case, age_years
 from amvel.case.results.vital import BloodPressure
 from amvel.checked import Profession
+from amvel.languages import said, term
 from amvel.literature import FREEMAN
 from amvel.numbers import Number, Numbers
 from amvel.screening.declaration import Outcome, Reading, ScreenTest
@@ -78,18 +79,18 @@ def read(result: BloodPressure, case: Case, n: Numbers) -> Reading:
     value = f"{result.systolic_lying_mmhg}/{result.diastolic_lying_mmhg}"
     if beyond_limit(result, n):
         return Reading(
-            f"{value}: no session today" + (", emergency with symptoms" if result.symptoms else "; refer"),
+            said("{value}: no session today", value=term(value)) + (said(", emergency with symptoms") if result.symptoms else said("; refer")),
             "stop",
             HIGH,
         )
     if drops(result, n):
         found = drop_mmhg(result)
         assert found is not None
-        return Reading(f"{value}, falls by {found[0]}/{found[1]} on standing: few rises, pauses", "watch", DROP)
+        return Reading(said("{value}, falls by {what1}/{what2} on standing: few rises, pauses", value=term(value), what1=term(found[0]), what2=term(found[1])), "watch", DROP)
     if pulse_rises(result, age_years(case.person.birth_date, case.as_of), n):
-        return Reading(f"{value}, pulse climbs on standing: few rises, pauses; tell the physician", "watch", DROP)
+        return Reading(said("{value}, pulse climbs on standing: few rises, pauses; tell the physician", value=term(value)), "watch", DROP)
     if raised(result, n):
-        return Reading(f"{value}: no breath hold, holds of at most 10 s", "watch", HIGH)
+        return Reading(said("{value}: no breath hold, holds of at most 10 s", value=term(value)), "watch", HIGH)
     return Reading(
         f"{value}" + ("; standing not taken" if drop_mmhg(result) is None else "; stays on standing"),
         "ok",

@@ -2,6 +2,7 @@
 
 from amvel.case import Case
 from amvel.case.results.quiet_core import BreathDirections
+from amvel.languages import said, term
 from amvel.numbers import Numbers
 from amvel.screening.declaration import Outcome, Reading, ScreenTest
 from amvel.sources import COMMON_PRACTICE
@@ -16,7 +17,7 @@ def read(result: BreathDirections, case: Case, n: Numbers) -> Reading:
     ]
     text = "reaches all round" if not missing else "does not reach: " + ", ".join(missing)
     if result.changed_by_leg != "none":
-        text += f"; changed by lifting the leg: {result.changed_by_leg}"
+        text += said("; changed by lifting the leg: {changed_by_leg}", changed_by_leg=term(result.changed_by_leg))
     return Reading(text, "watch" if missing or result.changed_by_leg != "none" else "ok", SOURCE)
 
 

@@ -5,6 +5,7 @@ from datetime import date
 from amvel.case import Case, age_years
 from amvel.case.results.balance_and_strength import ChairStand
 from amvel.checked import Profession
+from amvel.languages import said, term
 from amvel.literature import STEADI
 from amvel.numbers import Number, Numbers
 from amvel.screening.cautions import no_standing
@@ -16,7 +17,7 @@ _WOMEN, _MEN = (12, 11, 10, 10, 9, 8, 4), (14, 12, 12, 11, 10, 8, 7)
 OLDEST = 94
 SINCE = date(2026, 1, 1)
 NUMBERS = tuple(
-    Number(f"{sex}_{low}", count, "stands", f"{who} from {low}: fewer is below average", SOURCE, SINCE)
+    Number(f"{sex}_{low}", count, "stands", said("{who} from {low}: fewer is below average", who=term(who), low=term(low)), SOURCE, SINCE)
     for sex, who, counts in (("female", "women", _WOMEN), ("male", "men", _MEN))
     for low, count in zip(_BANDS, counts, strict=True)
 )
@@ -37,8 +38,8 @@ def read(result: ChairStand, case: Case, n: Numbers) -> Reading:
         return Reading("no interpretation outside 60–94 years", "none", SOURCE)
     count = 0 if result.arms_used else result.count
     if count < limit:
-        return Reading(f"{count} stands: below average for the age (fewer than {limit:g})", "watch", SOURCE)
-    return Reading(f"{count} stands: average or better (at least {limit:g})", "ok", SOURCE)
+        return Reading(said("{count} stands: below average for the age (fewer than {limit})", count=term(count), limit=float(limit)), "watch", SOURCE)
+    return Reading(said("{count} stands: average or better (at least {limit})", count=term(count), limit=float(limit)), "ok", SOURCE)
 
 
 TEST = ScreenTest(

@@ -6,6 +6,7 @@ from amvel.case import Case
 from amvel.case.conditions.spine import Scoliosis
 from amvel.case.results.posture_and_curve import CobbReport
 from amvel.checked import Profession
+from amvel.languages import said, term
 from amvel.literature import SOSORT
 from amvel.numbers import Number, Numbers
 from amvel.screening.declaration import Outcome, Reading, ScreenTest
@@ -29,7 +30,7 @@ def band(cobb_deg: float, n: Numbers) -> str:
 def read(result: CobbReport, case: Case, n: Numbers) -> Reading:
     """Below 10 none, to 24 mild, to 44 moderate, 45 and over severe."""
     return Reading(
-        f"{result.cobb_deg:g}° ± 5°, {result.region}, bulges {result.convexity}: {band(result.cobb_deg, n)}",
+        said("{cobb_deg}° ± 5°, {region}, bulges {convexity}: {what3}", cobb_deg=float(result.cobb_deg), region=term(result.region), convexity=term(result.convexity), what3=term(band(result.cobb_deg, n))),
         "ok" if result.cobb_deg < n["mild_deg"] else "watch",
         SOURCE,
     )

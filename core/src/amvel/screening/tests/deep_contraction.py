@@ -2,6 +2,7 @@
 
 from amvel.case import Case
 from amvel.case.results.quiet_core import DeepContraction
+from amvel.languages import said, term
 from amvel.numbers import Numbers
 from amvel.screening.declaration import Outcome, Reading, ScreenTest
 from amvel.sources import COMMON_PRACTICE
@@ -12,7 +13,7 @@ SOURCE = COMMON_PRACTICE
 def read(result: DeepContraction, case: Case, n: Numbers) -> Reading:
     """Firm while talking is the aim; a bulge means that the deep layer did not start."""
     good = result.result in ("firm", "firm_while_talking")
-    text = result.result.replace("_", " ") + (f", cue: {result.cue.replace('_', ' ')}" if result.cue else "")
+    text = result.result.replace("_", " ") + (said(", cue: {what}", what=term(result.cue.replace('_', ' '))) if result.cue else "")
     return Reading(text, "ok" if good else "watch", SOURCE)
 
 

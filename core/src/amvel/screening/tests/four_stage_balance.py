@@ -5,6 +5,7 @@ from datetime import date
 from amvel.case import Case
 from amvel.case.results.balance_and_strength import FourStageBalance
 from amvel.checked import Profession
+from amvel.languages import said, term
 from amvel.literature import STEADI, VELLAS
 from amvel.numbers import Number, Numbers
 from amvel.screening.cautions import no_standing
@@ -27,10 +28,10 @@ def read(result: FourStageBalance, case: Case, n: Numbers) -> Reading:
     """Tandem under 10 s is a sign of fall risk."""
     held = result.tandem_s or 0.0
     if tandem_failed(result, n):
-        return Reading(f"tandem {held:g} s: under {n['tandem_s']:g} s, a sign of fall risk", "watch", SOURCE)
+        return Reading(said("tandem {held} s: under {tandem_s} s, a sign of fall risk", held=float(held), tandem_s=float(n['tandem_s'])), "watch", SOURCE)
     one = result.one_leg_s
-    tail = "" if one is None else f"; one leg {one:g} s" + (" (short: our caution)" if one < n["one_leg_s"] else "")
-    return Reading(f"tandem held {n['tandem_s']:g} s{tail}", "ok", SOURCE)
+    tail = "" if one is None else said("; one leg {one} s", one=float(one)) + (said(" (short: our caution)") if one < n["one_leg_s"] else "")
+    return Reading(said("tandem held {tandem_s} s{tail}", tandem_s=float(n['tandem_s']), tail=term(tail)), "ok", SOURCE)
 
 
 TEST = ScreenTest(

@@ -2,6 +2,7 @@
 
 from amvel.case import Case
 from amvel.case.results.ranges import HipFlexion
+from amvel.languages import said
 from amvel.literature import AAOS
 from amvel.numbers import Numbers
 from amvel.screening.declaration import Outcome, Reading, ScreenTest
@@ -15,11 +16,11 @@ def read(result: HipFlexion, case: Case, n: Numbers) -> Reading:
     """Against the healthy value; a result below what sitting shows is doubted."""
     if result.deg < SITTING_SHOWS_DEG:
         return Reading(
-            f"{result.deg:g}°: less than sitting on a chair shows (about {SITTING_SHOWS_DEG:g}°); measure again",
+            said("{deg}°: less than sitting on a chair shows (about {SITTING_SHOWS_DEG}°); measure again", deg=float(result.deg), SITTING_SHOWS_DEG=float(SITTING_SHOWS_DEG)),
             "watch",
             SOURCE,
         )
-    return Reading(f"{result.deg:g}° of 120°", "ok" if result.deg >= 110 else "watch", SOURCE)
+    return Reading(said("{deg}° of 120°", deg=float(result.deg)), "ok" if result.deg >= 110 else "watch", SOURCE)
 
 
 TEST = ScreenTest(

@@ -4,6 +4,7 @@ from datetime import date
 
 from amvel.case import Case
 from amvel.case.results.ranges import KneeExtensionAt90
+from amvel.languages import said
 from amvel.literature import NORKIN_WHITE
 from amvel.numbers import Number, Numbers
 from amvel.screening.declaration import Outcome, Reading, ScreenTest
@@ -20,7 +21,7 @@ def read(result: KneeExtensionAt90, case: Case, n: Numbers) -> Reading:
     """More than 20° missing: short hamstrings tuck the pelvis in sitting."""
     short = result.deg > n["missing_deg"]
     return Reading(
-        f"{result.deg:g}° missing" + (": short" if short else ""), "watch" if short else "ok", SOURCE
+        said("{deg}° missing", deg=float(result.deg)) + (said(": short") if short else ""), "watch" if short else "ok", SOURCE
     )
 
 

@@ -2,6 +2,7 @@
 
 from amvel.case import Case
 from amvel.case.results.ranges import ObservedFunction
+from amvel.languages import said, term
 from amvel.numbers import Numbers
 from amvel.screening.declaration import Outcome, Reading, ScreenTest
 from amvel.sources import COMMON_PRACTICE, practice
@@ -22,12 +23,12 @@ def read(result: ObservedFunction, case: Case, n: Numbers) -> Reading:
     parts = []
     if result.sits_on_cm is not None:
         parts.append(
-            f"sits on {result.sits_on_cm:g} cm: at least {hip_shown_deg(result.sits_on_cm):g}° of hip bend"
+            said("sits on {sits_on_cm} cm: at least {what1}° of hip bend", sits_on_cm=float(result.sits_on_cm), what1=float(hip_shown_deg(result.sits_on_cm)))
         )
     if result.climbs_stairs:
         parts.append("climbs stairs: at least 70° of hip bend")
     if result.reaches_shelf != "none":
-        parts.append(f"reaches a shelf ({result.reaches_shelf}): at least 140°")
+        parts.append(said("reaches a shelf ({reaches_shelf}): at least 140°", reaches_shelf=term(result.reaches_shelf)))
     return Reading("; ".join(parts) or "nothing was seen", "ok", SOURCE)
 
 

@@ -2,6 +2,7 @@
 
 from amvel.case import Case
 from amvel.case.results.posture_and_curve import PelvicLevel
+from amvel.languages import said, term
 from amvel.numbers import Numbers
 from amvel.screening.declaration import Outcome, Reading, ScreenTest
 from amvel.sources import COMMON_PRACTICE
@@ -14,7 +15,7 @@ def read(result: PelvicLevel, case: Case, n: Numbers) -> Reading:
     if result.lower_side == "none" or result.difference_cm == 0:
         return Reading("level", "ok", SOURCE)
     return Reading(
-        f"{result.difference_cm:g} cm lower on the {result.lower_side}: level it under that sit bone",
+        said("{difference_cm} cm lower on the {lower_side}: level it under that sit bone", difference_cm=float(result.difference_cm), lower_side=term(result.lower_side)),
         "watch",
         SOURCE,
     )

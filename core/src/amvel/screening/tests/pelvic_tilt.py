@@ -2,6 +2,7 @@
 
 from amvel.case import Case
 from amvel.case.results.quiet_core import PelvicTilt
+from amvel.languages import said, term
 from amvel.numbers import Numbers
 from amvel.screening.declaration import Outcome, Reading, ScreenTest
 from amvel.sources import COMMON_PRACTICE
@@ -11,8 +12,8 @@ SOURCE = COMMON_PRACTICE
 
 def read(result: PelvicTilt, case: Case, n: Numbers) -> Reading:
     """The painful direction is left out; the middle is found between the others."""
-    text = f"tuck {result.tuck_deg:g}°, arch {result.arch_deg:g}°" + (
-        "" if result.painful == "none" else f"; painful: {result.painful}"
+    text = said("tuck {tuck_deg}°, arch {arch_deg}°", tuck_deg=float(result.tuck_deg), arch_deg=float(result.arch_deg)) + (
+        "" if result.painful == "none" else said("; painful: {painful}", painful=term(result.painful))
     )
     return Reading(text, "ok" if result.painful == "none" else "watch", SOURCE)
 

@@ -2,6 +2,7 @@
 
 from amvel.case import Case
 from amvel.case.results.balance_and_strength import PhysicalBattery
+from amvel.languages import said, term
 from amvel.literature import GURALNIK_1994
 from amvel.numbers import Numbers
 from amvel.screening.cautions import no_standing
@@ -46,7 +47,7 @@ def read(result: PhysicalBattery, case: Case, n: Numbers) -> Reading:
     """Sum of balance, walk and stands, 0–12; 9 or fewer is watched (our reading)."""
     total = score(result)
     return Reading(
-        f"{total} of 12 (balance {balance_points(result)}, walk {walk_points(result.walk_4m_s)}, stands {stand_points(result.five_stands_s)})",
+        said("{total} of 12 (balance {what1}, walk {what2}, stands {what3})", total=term(total), what1=term(balance_points(result)), what2=term(walk_points(result.walk_4m_s)), what3=term(stand_points(result.five_stands_s))),
         "watch" if total <= 9 else "ok",
         SOURCE,
     )

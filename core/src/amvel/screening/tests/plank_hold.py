@@ -2,6 +2,7 @@
 
 from amvel.case import Case
 from amvel.case.results.endurance import PlankHold
+from amvel.languages import said, term
 from amvel.numbers import Numbers
 from amvel.screening.cautions import no_strain
 from amvel.screening.declaration import Outcome, Reading, ScreenTest
@@ -16,7 +17,7 @@ def read(result: PlankHold, case: Case, n: Numbers) -> Reading:
     """Against the means of young adults, which is no norm for older people; right and left within 5 %."""
     mean = MEAN_S[case.person.sex]
     return Reading(
-        f"{result.seconds:g} s (usual aim {mean} s){compared(result, case)}",
+        said("{seconds} s (usual aim {mean} s){what2}", seconds=float(result.seconds), mean=term(mean), what2=term(compared(result, case))),
         "ok" if result.seconds >= ENOUGH_S else "watch",
         SOURCE,
     )

@@ -6,6 +6,7 @@ from amvel.case import Case
 from amvel.case.conditions.heart_and_lungs import OxygenTherapy
 from amvel.case.results.vital import PulseAndSaturation
 from amvel.checked import Profession
+from amvel.languages import said, term
 from amvel.numbers import Number, Numbers
 from amvel.screening.declaration import Outcome, Reading, ScreenTest
 from amvel.sources import COMMON_PRACTICE, practice
@@ -32,7 +33,7 @@ def read(result: PulseAndSaturation, case: Case, n: Numbers) -> Reading:
         parts.append(f"pulse {result.pulse_per_min}")
         level = "stop" if result.pulse_per_min > n["pulse_per_min"] else level
     if result.saturation_percent is not None:
-        parts.append(f"saturation {result.saturation_percent} %")
+        parts.append(said("saturation {saturation_percent} %", saturation_percent=term(result.saturation_percent)))
         lowest = lowest_saturation(case, n)
         level = "stop" if result.saturation_percent < lowest else level
         if level == "ok" and result.saturation_percent < n["watch_percent"]:

@@ -2,6 +2,7 @@
 
 from amvel.case import Case
 from amvel.case.results.bone import RibToPelvis
+from amvel.languages import said
 from amvel.literature import GREEN
 from amvel.numbers import Numbers
 from amvel.screening.bone_status import BONE
@@ -18,7 +19,7 @@ def is_few(result: RibToPelvis, n: Numbers) -> bool:
 def read(result: RibToPelvis, case: Case, n: Numbers) -> Reading:
     """Two finger breadths or fewer asks the question."""
     few = is_few(result, n)
-    text = f"{result.finger_breadths:g} finger breadths"
+    text = said("{finger_breadths} finger breadths", finger_breadths=float(result.finger_breadths))
     return Reading(
         text + (": a vertebral fracture is possible; refer before loaded trunk work" if few else ""),
         "refer" if few else "ok",

@@ -2,6 +2,7 @@
 
 from amvel.case import Case
 from amvel.case.results.vital import Stature
+from amvel.languages import said
 from amvel.literature import BHOF
 from amvel.numbers import Numbers
 from amvel.screening.bone_status import BONE
@@ -18,11 +19,11 @@ def read(result: Stature, case: Case, n: Numbers) -> Reading:
     lost = 0.0 if tallest is None else max(0.0, tallest - result.stature_cm)
     if lost >= n["from_tallest_cm"]:
         return Reading(
-            f"{result.stature_cm:g} cm, {lost:.1f} cm lost (from {n['from_tallest_cm']:g}): rule out a vertebral fracture",
+            said("{stature_cm} cm, {lost} cm lost (from {from_tallest_cm}): rule out a vertebral fracture", stature_cm=float(result.stature_cm), lost=round(lost, 1), from_tallest_cm=float(n['from_tallest_cm'])),
             "refer",
             SOURCE,
         )
-    return Reading(f"{result.stature_cm:g} cm" + (f", {lost:.1f} cm lost" if lost else ""), "ok", SOURCE)
+    return Reading(f"{result.stature_cm:g} cm" + (said(", {lost} cm lost", lost=round(lost, 1)) if lost else ""), "ok", SOURCE)
 
 
 TEST = ScreenTest(

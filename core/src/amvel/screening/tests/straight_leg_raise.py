@@ -4,6 +4,7 @@ from datetime import date
 
 from amvel.case import Case
 from amvel.case.results.ranges import StraightLegRaise
+from amvel.languages import said
 from amvel.literature import AAOS
 from amvel.numbers import Number, Numbers
 from amvel.screening.declaration import Outcome, Reading, ScreenTest
@@ -20,8 +21,8 @@ NUMBERS = (
 def read(result: StraightLegRaise, case: Case, n: Numbers) -> Reading:
     """Leg pain below 70° is a nerve response until shown otherwise (our reading)."""
     if result.response == "leg_pain":
-        return Reading(f"{result.deg:g}°: leg pain, the nerve line is limited to 10° less", "watch", SOURCE)
-    return Reading(f"{result.deg:g}° of 70–80°", "ok" if result.deg >= n["short_deg"] else "watch", SOURCE)
+        return Reading(said("{deg}°: leg pain, the nerve line is limited to 10° less", deg=float(result.deg)), "watch", SOURCE)
+    return Reading(said("{deg}° of 70–80°", deg=float(result.deg)), "ok" if result.deg >= n["short_deg"] else "watch", SOURCE)
 
 
 TEST = ScreenTest(

@@ -5,6 +5,7 @@ from datetime import date
 from amvel.case import Case
 from amvel.case.results.balance_and_strength import TimedUpAndGo
 from amvel.checked import Profession
+from amvel.languages import said
 from amvel.literature import STEADI
 from amvel.numbers import Number, Numbers
 from amvel.screening.cautions import no_standing
@@ -25,8 +26,8 @@ def at_risk(result: TimedUpAndGo, n: Numbers) -> bool:
 def read(result: TimedUpAndGo, case: Case, n: Numbers) -> Reading:
     """12 s or more is a sign of fall risk."""
     if at_risk(result, n):
-        return Reading(f"{result.seconds:g} s: at or above {n['at_risk_s']:g} s, a sign of fall risk", "watch", SOURCE)
-    return Reading(f"{result.seconds:g} s: below {n['at_risk_s']:g} s", "ok", SOURCE)
+        return Reading(said("{seconds} s: at or above {at_risk_s} s, a sign of fall risk", seconds=float(result.seconds), at_risk_s=float(n['at_risk_s'])), "watch", SOURCE)
+    return Reading(said("{seconds} s: below {at_risk_s} s", seconds=float(result.seconds), at_risk_s=float(n['at_risk_s'])), "ok", SOURCE)
 
 
 TEST = ScreenTest(

@@ -2,6 +2,7 @@
 
 from amvel.case import Case
 from amvel.case.results.quiet_core import ToeFloatClean
+from amvel.languages import said, term
 from amvel.numbers import Numbers
 from amvel.screening.declaration import Outcome, Reading, ScreenTest
 from amvel.sources import COMMON_PRACTICE
@@ -11,7 +12,7 @@ SOURCE = COMMON_PRACTICE
 
 def read(result: ToeFloatClean, case: Case, n: Numbers) -> Reading:
     """The clean range by side, and what gives first."""
-    tail = "" if result.gives == "nothing" else f", then {result.gives} gives"
+    tail = "" if result.gives == "nothing" else said(", then {gives} gives", gives=term(result.gives))
     return Reading(
         f"{result.side} {result.cm:g} cm".strip() + tail, "ok" if result.gives == "nothing" else "watch", SOURCE
     )

@@ -5,6 +5,7 @@ from datetime import date
 from amvel.case import Case
 from amvel.case.results.posture_and_curve import TrunkRotationAngle
 from amvel.checked import Profession
+from amvel.languages import said
 from amvel.literature import BUNNELL
 from amvel.numbers import Number, Numbers
 from amvel.screening.cautions import no_bending_test
@@ -23,7 +24,7 @@ def read(result: TrunkRotationAngle, case: Case, n: Numbers) -> Reading:
     """The largest level decides."""
     worst = max(result.thoracic_deg, result.thoracolumbar_deg, result.lumbar_deg)
     if worst >= n["refer_deg"]:
-        return Reading(f"{worst:g}°: refer", "refer", SOURCE)
+        return Reading(said("{worst}°: refer", worst=float(worst)), "refer", SOURCE)
     return Reading(
         f"{worst:g}°" + (": watch" if worst >= n["watch_deg"] else ""),
         "watch" if worst >= n["watch_deg"] else "ok",

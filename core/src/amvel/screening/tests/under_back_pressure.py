@@ -4,6 +4,7 @@ from datetime import date
 
 from amvel.case import Case
 from amvel.case.results.endurance import UnderBackPressure
+from amvel.languages import said, term
 from amvel.literature import RICHARDSON
 from amvel.numbers import Number, Numbers
 from amvel.screening.declaration import Outcome, Reading, ScreenTest
@@ -21,7 +22,7 @@ def read(result: UnderBackPressure, case: Case, n: Numbers) -> Reading:
         result.lowest_mmhg < result.baseline_mmhg - n["band_mmhg"]
         or result.highest_mmhg > result.baseline_mmhg + n["band_mmhg"]
     )
-    text = f"{result.side} {result.lowest_mmhg}–{result.highest_mmhg} mmHg round {result.baseline_mmhg}"
+    text = said("{side} {lowest_mmhg}–{highest_mmhg} mmHg round {baseline_mmhg}", side=term(result.side), lowest_mmhg=term(result.lowest_mmhg), highest_mmhg=term(result.highest_mmhg), baseline_mmhg=term(result.baseline_mmhg))
     return Reading(text + (": control lost" if lost else ": held"), "watch" if lost else "ok", SOURCE)
 
 

@@ -2,6 +2,7 @@
 
 from amvel.case import Case
 from amvel.case.results.bone import WallToOcciput
+from amvel.languages import said
 from amvel.literature import GREEN
 from amvel.numbers import Numbers
 from amvel.screening.bone_status import BONE
@@ -19,7 +20,7 @@ def read(result: WallToOcciput, case: Case, n: Numbers) -> Reading:
     """Anything above zero asks the question."""
     if is_far(result, n):
         return Reading(
-            f"{result.cm:g} cm: a vertebral fracture is possible; refer before loaded trunk work",
+            said("{cm} cm: a vertebral fracture is possible; refer before loaded trunk work", cm=float(result.cm)),
             "refer",
             SOURCE,
         )

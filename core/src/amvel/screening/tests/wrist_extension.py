@@ -2,6 +2,7 @@
 
 from amvel.case import Case
 from amvel.case.results.ranges import WristExtension
+from amvel.languages import said
 from amvel.literature import AAOS
 from amvel.numbers import Numbers
 from amvel.screening.declaration import Outcome, Reading, ScreenTest
@@ -13,7 +14,7 @@ SOURCE = AAOS.says("healthy adults 70°")
 def read(result: WristExtension, case: Case, n: Numbers) -> Reading:
     """Pain decides before the angle."""
     if result.painful:
-        return Reading(f"{result.deg:g}°, painful under load: enter it as a painful wrist", "watch", SOURCE)
+        return Reading(said("{deg}°, painful under load: enter it as a painful wrist", deg=float(result.deg)), "watch", SOURCE)
     return read_range(result.deg, 70.0, SOURCE)
 
 

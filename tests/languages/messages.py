@@ -5,6 +5,7 @@ import re
 from collections.abc import Iterator
 from pathlib import Path
 
+from amvel import answers
 from amvel.case import CONDITIONS, PROPS, RESULTS, Field, form_of
 from amvel.fitting.stacking import STACKABLE, piece
 from amvel.movements import library
@@ -12,9 +13,11 @@ from amvel.movements.texts import messages_of
 from amvel.planning.purposes import GENERAL, words
 from amvel.planning.week import DAYS
 from amvel.quantities import REGISTRY
+from amvel.safety import rulebook
 from amvel.safety.limits import Place
 from amvel.safety.ways import TECHNIQUES
 from amvel.screening import test_library
+from amvel.screening.stop_signs import QUESTIONS
 
 ROOT = Path(__file__).parents[2]
 # What a rule writes: where its sentences stand among the arguments.
@@ -64,7 +67,13 @@ def of_declarations() -> Iterator[str]:
     for model in (*CONDITIONS.values(), *RESULTS.values()):
         yield from _of_a_form(form_of(model))
     for test in test_library().values():
-        yield from (*test.protocol, test.measures, test.safety, test.instead, test.unlocks)
+        yield from (*test.protocol, test.measures, test.safety, test.instead, test.unlocks, test.title, test.group)
+    for asked in QUESTIONS.values():
+        yield from (asked.title, asked.next_step)
+    for condition in answers.conditions():
+        yield from (condition["title"], condition["group"], condition["about"])
+    for rule in rulebook().values():
+        yield from (rule.title, rule.about)
     for q in REGISTRY.values():
         yield from (q.title, q.unit, q.sentence)
     yield from (place.says for place in Place)

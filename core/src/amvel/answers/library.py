@@ -9,6 +9,7 @@ from amvel.case import CLEARING_PROFESSIONS, CONDITIONS, ClinicianProfession, Fi
 from amvel.case.purposes import PURPOSES
 from amvel.case.result import Takes
 from amvel.case.schools import QUESTIONS
+from amvel.languages import said, said_together
 from amvel.movements import all_steps, library
 from amvel.movements.schools import do_lines
 from amvel.planning import words
@@ -173,7 +174,7 @@ def movements() -> list[MovementData]:
             {
                 "family": family.id,
                 "step": step.id,
-                "title": f"{family.title}: {step.title}",
+                "title": said_together((family.title, step.title), ": "),
                 "family_title": family.title,
                 "asked_for": family.asked_for,
                 "step_title": step.title,
@@ -298,9 +299,9 @@ def conditions() -> list[ConditionData]:
     return [
         {
             "kind": kind,
-            "title": model.TITLE,
-            "group": model.GROUP,
-            "about": (model.__doc__ or "").strip().splitlines()[0] if model.__doc__ else "",
+            "title": said(model.TITLE),
+            "group": said(model.GROUP),
+            "about": said((model.__doc__ or "").strip().splitlines()[0] if model.__doc__ else ""),
             "asks": [field_data(x) for x in form_of(model, _NOT_ASKED)],
         }
         for kind, model in CONDITIONS.items()

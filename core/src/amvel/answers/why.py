@@ -7,6 +7,7 @@ from typing_extensions import TypedDict
 
 from amvel.answers.verdicts import VerdictData
 from amvel.engine import Engine
+from amvel.languages import said_together
 from amvel.movements import Profile, Request, find
 from amvel.movements.on_the_body import mark_of
 from amvel.movements.why_figure import Broken, why_figure
@@ -72,7 +73,7 @@ def _asked(engine: Engine, limit: Limit, verdict: VerdictData) -> AskedData | No
     shown = breach and _drawn(engine, profile, breach, _held_version(engine, profile, verdict))
     if not shown:
         return None
-    return {**shown, "movement": f"{family.title}: {step.title}", "eased": bool(limit.waits_for)}
+    return {**shown, "movement": said_together((family.title, step.title), ": "), "eased": bool(limit.waits_for)}
 
 
 def _held_version(engine: Engine, profile: Profile, verdict: VerdictData) -> Profile | None:

@@ -6,13 +6,14 @@ the way there differs.  Steps with a need for which nothing serves on a bed stay
 
 from dataclasses import replace
 
+from amvel.languages import said
 from amvel.movements.declaration import Family, Parameter, Step
 from amvel.movements.needs import FIRM_BED
 
 FLOOR, BED = "floor", "firm bed"
 LYING_ON = Parameter(
     "lying_on", "where you lie", "", FLOOR, choices=(FLOOR, BED), nothing_at=FLOOR, need=FIRM_BED,
-    changed="on a {after} instead of the {before}: nobody has to get down and up again",
+    changed=said("on a {after} instead of the {before}: nobody has to get down and up again"),
     moves=frozenset(["floor_transfer", "bed_transfer"]),
 )
 _LYING = frozenset(("on the back", "on the side", "face down"))

@@ -14,6 +14,7 @@ import numpy as np
 
 from amvel.body.endurance import as_long_at_full
 from amvel.body.tree import Array
+from amvel.languages import said
 from amvel.movements.library import UnknownMovement, find
 
 HIGHEST = 6
@@ -66,13 +67,13 @@ _AT_THE_CUTS: dict[Way, tuple[str, ...]] = {way: tuple(n for n in measured if n 
 
 # In words, since nobody on a screen reads a number of ours.
 SAYS = {
-    0: "nothing beyond resting",
-    1: "breath and tilt, legs carried",
-    2: "one leg or arm off the ground",
-    3: "marching, a small bridge, a hinge",
-    4: "arm and leg long",
-    5: "hovers, planks on the knees",
-    6: "full planks, both legs straight",
+    0: said("nothing beyond resting"),
+    1: said("breath and tilt, legs carried"),
+    2: said("one leg or arm off the ground"),
+    3: said("marching, a small bridge, a hinge"),
+    4: said("arm and leg long"),
+    5: said("hovers, planks on the knees"),
+    6: said("full planks, both legs straight"),
 }
 
 

@@ -10,6 +10,7 @@ from dataclasses import replace
 import numpy as np
 
 from amvel.body import Measures, healthy, measure
+from amvel.languages import said
 from amvel.movements.declaration import Family, Parameter, Setting, Step
 from amvel.movements.frames import Aim, Frame, Surface, Touch
 from amvel.movements.needs import BACK_WEDGE
@@ -18,7 +19,7 @@ from amvel.movements.promise import HEAD_END
 
 HEAD_END_UP = Parameter(
     "head_end_deg", "head end raised", "deg", 0, low=0, high=45, grid=15, easier="up", shows=HEAD_END, nothing_at=0, need=BACK_WEDGE,
-    changed="head end raised {after}°, head and trunk on the slope: nobody has to lie flat",
+    changed=said("head end raised {after}°, head and trunk on the slope: nobody has to lie flat"),
     moves=frozenset(["lying_flat", "back_raised_deg", "time_flat_min"]),
 )
 NOT_FLAT_DEG = 15.0  # from here on nobody calls it flat: the lowest step of a bed's head end (our reading)

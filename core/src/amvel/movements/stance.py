@@ -12,25 +12,26 @@ import numpy as np
 
 from amvel.body import Posed, Skeleton
 from amvel.body.tree import Array
+from amvel.languages import said
 
 BOTH_FEET, HALF_STEP, TANDEM, ONE_LEG = range(4)
 WITH_BOTH_HANDS, WITH_ONE_HAND, WITHOUT_HANDS, FOOT_AHEAD, RISE_ON_ONE_LEG = range(1, 6)
 # In words, since nobody on a screen reads a number of ours.
 STANCE_SAYS = {
-    -2: "both feet with a firm hold",
-    -1: "both feet with fingertips, a half step with a firm hold",
-    0: "both feet free, heel to toe with a firm hold",
-    1: "a half step free, one leg with a firm hold",
-    2: "heel to toe free, one leg with fingertips",
-    3: "one leg, hands free",
+    -2: said("both feet with a firm hold"),
+    -1: said("both feet with fingertips, a half step with a firm hold"),
+    0: said("both feet free, heel to toe with a firm hold"),
+    1: said("a half step free, one leg with a firm hold"),
+    2: said("heel to toe free, one leg with fingertips"),
+    3: said("one leg, hands free"),
 }
 RISE_SAYS = {
-    0: "no rise from a seat",
-    1: "both hands",
-    2: "one hand",
-    3: "both feet, no hands",
-    4: "one foot ahead",
-    5: "one leg",
+    0: said("no rise from a seat"),
+    1: said("both hands"),
+    2: said("one hand"),
+    3: said("both feet, no hands"),
+    4: said("one foot ahead"),
+    5: said("one leg"),
 }
 CHAIR_CM = 43.0  # the chair of the chair-stand tests (Rikli & Jones; from memory)
 _HELP = np.array([0.0, 0.0, 1.0, 2.0])  # by hand support: none, hovering, fingertips, firm

@@ -11,7 +11,7 @@ from functools import cached_property
 from amvel.body import Anthropometry, plain_fault
 from amvel.case import Case, Room
 from amvel.fitting.needs import RoomCheck, check_room
-from amvel.languages import said, term
+from amvel.languages import said, said_together, term
 from amvel.movements import Family, Step, find
 from amvel.movements.bed import lies_on_bed
 from amvel.movements.dosing import without_dose
@@ -187,7 +187,7 @@ def _barred(
             family.part is SessionPart.RESTS and not at.rests.every,
             lambda: "It is a rest between movements, and nothing here asks for planned rests.",
         ),
-        (family.asked_for, lambda: "It is often asked for and never chosen: a movement with less risk serves the same."),
+        (family.asked_for, lambda: said("It is often asked for and never chosen: a movement with less risk serves the same.")),
         (
             step.effort > at.case.wishes.effort_0_to_10,
             lambda: said("Its effort of {effort} is above the {effort_0_to_10} that was chosen.", effort=float(step.effort), effort_0_to_10=term(at.case.wishes.effort_0_to_10)),
@@ -199,13 +199,16 @@ def _barred(
     )
 
 
+_NO_POSE = said("the body model has no pose for it")
+
+
 def excluded_words(out: list[Verdict], both: bool) -> str:
     """The limits that close a step, the first two of them, as a sentence."""
     v = out[0]
-    side = "" if both or v.side == "both" else f"{v.side} side: "
-    limits = "; ".join(", ".join(x for x in (b.limit.says(), b.here()) if x) for b in v.reasons[:2])
-    says = side + (limits or plain_fault(v.fault) or "the body model has no pose for it")
-    return f"{says[0].upper()}{says[1:].rstrip('.')}."
+    side = () if both or v.side == "both" else (said(f"{v.side} side"), ": ")
+    limits = [said_together((x for x in (b.limit.says(), b.here()) if x), ", ") for b in v.reasons[:2]]
+    why = said_together(limits, "; ") if limits else said(plain_fault(v.fault) or _NO_POSE)
+    return said_together((said_together((*side, why)).opening(), "."))
 
 
 __all__ = ["LOAD", "SETUP_MINUTES", "STANDING_PERCENT_BW", "Choice", "Setting", "choices", "excluded_words"]

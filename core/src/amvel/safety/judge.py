@@ -6,7 +6,7 @@ from typing import Any, Final, Literal
 
 from amvel.body import PoseFault
 from amvel.case import Case
-from amvel.languages import said, term
+from amvel.languages import Message, said, said_together
 from amvel.movements import Family, Profile, Profiler, Request, Step, all_steps, find, library
 from amvel.movements.levels import HIGHEST, Way, named_levels
 from amvel.quantities import quantity
@@ -245,22 +245,28 @@ def describe(change: Change) -> str:
     """'seat height 38 → 45 cm: rounding under load 14.2° → 9.8°, limit 10°'."""
     p = change.parameter
     if p.changed:
-        return p.changed.format(before=_show(change.before), after=_show(change.after))
-    unit = "°" if p.unit == "deg" else f" {p.unit}" if p.unit else ""
-    text = f"{p.title} {_show(change.before)} → {_show(change.after)}{unit}"
-    hips = said("hip bend in sitting {hip_before_deg}° → {hip_after_deg}°", hip_before_deg=round(change.hip_before_deg), hip_after_deg=round(change.hip_after_deg)) if p.bends_the_hips else ""
+        return said(p.changed, before=_show(change.before), after=_show(change.after))
+    text = said_together((p.title, " ", _show(change.before), " → ", _show(change.after), said(_shown_unit(p.unit))))
+    hips = said("hip bend in sitting {before_deg}° → {after_deg}°", before_deg=round(change.hip_before_deg), after_deg=round(change.hip_after_deg)) if p.bends_the_hips else None
     if not change.limit_id:
-        return f"{text}: {hips}" if hips else text
+        return said_together((text, ": ", hips)) if hips else text
     q = quantity(change.quantity)
+    unit = said(_shown_unit(q.unit))
+    bound = said("limit {bound}", bound=_show(change.bound)) + unit
     if q.id == p.id:  # the measure is what is limited
-        return said("{text}, limit {what1}{unit}", text=term(text), what1=term(_show(change.bound)), unit=term(unit))
-    unit = "°" if q.unit == "deg" else f" {q.unit}"
-    told = f", {hips}" if hips and q.id != _THE_SAME else ""
-    return said("{text}: {title} {what2}{unit} → {what4}{unit}, limit {what5}{unit}{told}", text=term(text), title=term(q.title), what2=term(_show(change.value_before)), unit=term(unit), what4=term(_show(round(change.value_after, 1))), what5=term(_show(change.bound)), told=term(told))
+        return said_together((text, bound), ", ")
+    was, now = _show(change.value_before) + unit, _show(round(change.value_after, 1)) + unit
+    moved = said_together((q.title, " ", was, " → ", now, ", ", bound))
+    more = (", ", hips) if hips and q.id != _THE_SAME else ()
+    return said_together((text, ": ", moved, *more))
+
+
+def _shown_unit(unit: str) -> str:
+    return "°" if unit == "deg" else f" {unit}" if unit else ""
 
 
 _THE_SAME = "hip_flexion_deg"  # the hips’ own bend needs no second number
 
 
-def _show(value: float | str) -> str:
-    return value if isinstance(value, str) else f"{value:g}"
+def _show(value: float | str) -> Message:
+    return said(value) if isinstance(value, str) else said("{number}", number=float(value))

@@ -27,8 +27,8 @@ def in_words(value: float, unit: str) -> str:
     if unit in _IN_WORDS:
         words = _IN_WORDS[unit]
         level = math.ceil(value - 0.05)
-        return f"here: {words[level]}" if level in words else said("here: more than {what}", what=term(words[max(words)]))
-    return f"here {value:g}{_UNIT_SHOWN.get(unit, f' {unit}')}"
+        return said("here: {what}", what=words[level]) if level in words else said("here: more than {what}", what=words[max(words)])
+    return said("here {amount}", amount=said("{number}", number=float(value)) + said(_UNIT_SHOWN.get(unit, f" {unit}")))
 
 
 _UNIT_SHOWN = {"deg": "°", "count": "", "0–3": "", "0–10": "", "× quiet standing": " × quiet standing"}

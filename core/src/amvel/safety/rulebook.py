@@ -70,6 +70,8 @@ class Rule:
         for name in ("sources", "about", "examples"):
             if not getattr(self, name):
                 raise ValueError(f"rule {self.id}: '{name}' is missing")
+        for name in ("title", "about"):
+            object.__setattr__(self, name, said(getattr(self, name)))
 
     def in_force(self, on: date, draft: Draft | None = None) -> dict[str, float]:
         """Every number of this rule as of a day; see `numbers.in_force`."""

@@ -112,11 +112,11 @@ class ScreenTest:
 
     @property
     def title(self) -> str:
-        return self.model.TITLE
+        return said(self.model.TITLE)
 
     @property
     def group(self) -> str:
-        return self.model.GROUP
+        return said(self.model.GROUP)
 
     @property
     def per_side(self) -> bool:

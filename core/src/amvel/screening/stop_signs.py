@@ -36,9 +36,13 @@ class Question:
     next_step: str = ""
     of_everybody: bool = True
 
+    def __post_init__(self) -> None:
+        object.__setattr__(self, "title", said(self.title))
+        object.__setattr__(self, "next_step", said(self.next_step))
 
-_NOW = "Call the emergency number now; stay with the person."
-_REFER = "No session today; refer to the clinician the same day."
+
+_NOW = said("Call the emergency number now; stay with the person.")
+_REFER = said("No session today; refer to the clinician the same day.")
 
 QUESTIONS: dict[str, Question] = {
     "saddle_numbness": Question("New numbness between the legs", True),

@@ -24,7 +24,7 @@ from amvel.safety.permitted import RangeData, all_ranges, fans
 from api.access import Needs, client_of
 from api.any_json import Json
 from api.problems import PROBLEMS, UNDER_WAY
-from api.spoken import Router
+from api.spoken import Router, language_of
 from api.subject import Subject, subject_of
 from clients.casework import (
     SECTIONS,
@@ -86,7 +86,7 @@ MOST_PAGES = 10_000
 
 
 def _line(client: Client, now: date) -> DayLine:
-    return DayLine(
+    return DayLine.model_construct(
         id=str(client.pk),
         name=client.name,
         age_years=age_years(client.birth_date, now) if client.birth_date else 0,
@@ -402,7 +402,7 @@ def range_picture(request: HttpRequest, client_id: str, view: ViewName):
     """The body from the side, the front or above, with available and permitted ranges, as SVG."""
     engine = engine_of(client_of(request, client_id).latest())
     drawn = [f for f in fans(engine.findings.capacities, engine.envelope) if f.view == view]
-    return HttpResponse(range_figure(engine.profiler.body, view, drawn), content_type="image/svg+xml")
+    return HttpResponse(range_figure(engine.profiler.body, view, drawn, language_of(request)), content_type="image/svg+xml")
 
 
 class DueTests(Subject):

@@ -8,6 +8,7 @@ from django.db import models
 from django.db.models.functions import Upper
 
 from accounts.models import Organisation
+from config.said_json import SaidJSONField
 
 
 class Client(models.Model):
@@ -23,9 +24,9 @@ class Client(models.Model):
     visit_at = models.TimeField(null=True)
     name = models.CharField(max_length=200, blank=True)
     birth_date = models.DateField(null=True)
-    conditions = models.JSONField(default=list)
+    conditions = SaidJSONField(default=list)
     station = models.CharField(max_length=20, blank=True)
-    action = models.CharField(max_length=200, blank=True)
+    action = SaidJSONField(default=str)
     tone = models.CharField(max_length=10, blank=True)
     summed_up_on = models.DateField(null=True)
     summed_up_by = models.CharField(max_length=20, blank=True)  # the rule-book that it was read under

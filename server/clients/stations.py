@@ -7,6 +7,7 @@ from typing_extensions import TypedDict
 
 from amvel.engine import Engine
 from amvel.fitting import refused, usable_seats
+from amvel.languages import said
 from amvel.screening import contradictions
 from amvel.screening.library import test_library
 
@@ -39,26 +40,26 @@ def next_action(engine: Engine, has_programme: bool) -> tuple[StationId, str, To
     """(station, what to do, tone): tone is stop, due or ready."""
     for sign in engine.stop_signs:
         if sign.id == "no_consent":
-            return "story", "Record consent", "due"
+            return "story", said("Record consent"), "due"
         if sign.id == "not_asked":
-            return "story", "Ask the stop signs", "due"
-        return "story", f"Stop: {sign.title}", "stop"
+            return "story", said("Ask the stop signs"), "due"
+        return "story", said("Stop: {sign}", sign=sign.title), "stop"
     missing = missing_tests(engine)
     if missing:
-        return "measure", f"Measure: {missing[0].replace('_', ' ')}", "due"
+        return "measure", said("Measure: {test}", test=test_library()[missing[0]].title), "due"
     if answers_contradict(engine):
-        return "story", "Check an entry that contradicts another", "due"
+        return "story", said("Check an entry that contradicts another"), "due"
     reviews = [x for x in engine.envelope.limits if x.review_on and x.review_on <= engine.case.as_of]
     if reviews:
-        return "limits", f"Review due: {reviews[0].says()}", "due"
+        return "limits", said("Review due: {limit}", limit=reviews[0].says()), "due"
     ending = ends_soon(engine)
     if ending is not None:
-        return "limits", f"An override ends on {ending.isoformat()}: look at it again", "due"
+        return "limits", said("An override ends on {day}: look at it again", day=ending.isoformat()), "due"
     if engine.envelope.referrals or any(x.waits_for for x in engine.envelope.limits):
-        return "limits", "Ask the clinician", "due"
+        return "limits", said("Ask the clinician"), "due"
     if not has_programme:
-        return "programme", "Build the programme", "ready"
-    return "papers", "Print the hand-out", "ready"
+        return "programme", said("Build the programme"), "ready"
+    return "papers", said("Print the hand-out"), "ready"
 
 
 def _room(engine: Engine) -> tuple[State, str]:

@@ -8,6 +8,7 @@ import structlog
 
 from amvel.case import CaseError
 from amvel.engine import Engine
+from amvel.languages import said
 from amvel.safety import RULEBOOK_VERSION
 from clients.models import CaseRevision, Client
 from clients.stations import next_action
@@ -23,9 +24,9 @@ def summary_of(engine: Engine, has_programme: bool) -> dict[str, Any]:
     return {
         "name": case.person.name[:200],
         "birth_date": case.person.birth_date,
-        "conditions": sorted({c.TITLE for c in case.conditions}),
+        "conditions": [said(title) for title in sorted({c.TITLE for c in case.conditions})],
         "station": station,
-        "action": action[:200],
+        "action": action,
         "tone": tone,
         "summed_up_on": case.as_of,
         "summed_up_by": RULEBOOK_VERSION,
@@ -36,7 +37,7 @@ def unreadable(today: date) -> dict[str, Any]:
     """A case that cannot be worked out hides nobody: the line says what to do."""
     return {
         "station": "story",
-        "action": "This entry cannot be read: open it and check the last change",
+        "action": said("This entry cannot be read: open it and check the last change"),
         "tone": "stop",
         "summed_up_on": today,
         "summed_up_by": RULEBOOK_VERSION,

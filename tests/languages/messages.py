@@ -15,6 +15,7 @@ from amvel.planning.week import DAYS
 from amvel.quantities import REGISTRY
 from amvel.safety import rulebook
 from amvel.safety.limits import Place
+from amvel.safety.permitted import RANGE_TITLES
 from amvel.safety.ways import TECHNIQUES
 from amvel.screening import test_library
 from amvel.screening.stop_signs import QUESTIONS
@@ -77,6 +78,7 @@ def of_declarations() -> Iterator[str]:
     for q in REGISTRY.values():
         yield from (q.title, q.unit, q.sentence)
     yield from (place.says for place in Place)
+    yield from RANGE_TITLES
 
 
 def _of_a_form(fields: tuple[Field, ...]) -> Iterator[str]:

@@ -30,6 +30,7 @@ class ParameterData(TypedDict):
     grid: float
     easier: str
     choices: list[str]
+    choice_titles: dict[str, str]
 
 
 class FaultData(TypedDict):
@@ -212,6 +213,7 @@ def movements() -> list[MovementData]:
                         "grid": p.grid,
                         "easier": p.easier,
                         "choices": list(p.choices),
+                        "choice_titles": {c: said(c) for c in p.choices},
                     }
                     for p in step.parameters
                 ],

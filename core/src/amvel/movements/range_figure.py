@@ -14,6 +14,8 @@ import numpy as np
 from amvel.body import Anthropometry, Skeleton, healthy, solve
 from amvel.body.figure import INK, paint, svg_part
 from amvel.body.view import FROM_FRONT, FROM_LEFT, View
+from amvel.languages import in_language, said
+from amvel.languages.catalogue import SOURCE
 from amvel.movements.pose_of_frame import compile_frame
 from amvel.movements.positions import standing
 
@@ -45,8 +47,8 @@ class Fan:
         return self.loaded_deg < self.available_deg - 0.05 or self.free_deg < self.available_deg - 0.05
 
 
-def range_figure(body: Anthropometry, view: ViewName, fans: list[Fan]) -> str:
-    """An SVG document of one view with its fans."""
+def range_figure(body: Anthropometry, view: ViewName, fans: list[Fan], language: str = SOURCE) -> str:
+    """An SVG document of one view with its fans, its words in this language."""
     skeleton = Skeleton(body)
     spec = compile_frame(standing(body), "ranges", body, healthy())
     posed = solve(skeleton, [spec], healthy().stops_rad())
@@ -59,14 +61,14 @@ def range_figure(body: Anthropometry, view: ViewName, fans: list[Fan]) -> str:
     behind, drawn, corners = [], [], [(x0, shown_from), (x1, y1)]
     for fan in fans:
         centre = plane.flat(posed.points[0, skeleton.landmarks.index[fan.at]])
-        label = _label(fan, centre)
+        label = _label(fan, centre, language)
         behind.append(_fan(fan, centre))
         drawn.append(_said(fan, centre, label))
         ends = [_at(fan, centre, d, fan.radius_cm) for d in (0.0, fan.available_deg / 2, fan.available_deg)]
         corners += [(x, max(shown_from, -y)) for x, y in ends] + label.corners
     left, right = min(c[0] for c in corners) - 3, max(c[0] for c in corners) + 3
     low, high = min(c[1] for c in corners) - 3, max(c[1] for c in corners) + 4
-    title = escape({"side": "from the side", "front": "from the front", "above": "from above"}[view])
+    title = escape({"side": said("from the side"), "front": said("from the front"), "above": said("from above")}[view].in_language(language))
     return (
         f'<svg xmlns="http://www.w3.org/2000/svg" preserveAspectRatio="xMidYMax meet" viewBox="{left:.1f} {-high:.1f} {right - left:.1f} {high - low:.1f}" role="img" '
         f'aria-label="{title}"><title>{title}</title>{"".join(behind)}<g opacity="0.9">{figure}</g>{"".join(drawn)}</svg>'
@@ -131,12 +133,12 @@ class _Label:
     corners: list[tuple[float, float]]
 
 
-def _label(fan: Fan, centre: tuple[float, float]) -> _Label:
+def _label(fan: Fan, centre: tuple[float, float], language: str) -> _Label:
     """What there is, and below it in words what may be used of it."""
     narrow = fan.available_deg < 46
     x, y = _at(fan, centre, fan.available_deg + 6 if narrow else fan.available_deg * 0.55, fan.radius_cm + 5)
     anchor, away = ("start", 1.0) if x >= centre[0] else ("end", -1.0)
-    lines = [(f"{fan.title} {whole_deg(fan.available_deg)}°", _NAME_CM, INK), *((t, _NUMBER_CM, TIGHT) for t in _left_of(fan))]
+    lines = [(f"{in_language(fan.title, language)} {whole_deg(fan.available_deg)}°", _NAME_CM, INK), *((in_language(t, language), _NUMBER_CM, TIGHT) for t in _left_of(fan))]
     out = []
     for i, (text, size, ink) in enumerate(lines):
         weight = "700" if i else "400"
@@ -153,6 +155,6 @@ def _left_of(fan: Fan) -> list[str]:
     if not fan.tight:
         return []
     if whole_deg(fan.free_deg) == whole_deg(fan.loaded_deg):
-        return [f"up to {whole_deg(fan.loaded_deg)}°"]
-    unloaded = [f"unloaded {whole_deg(fan.free_deg)}°"] if whole_deg(fan.free_deg) < whole_deg(fan.available_deg) else []
-    return [*unloaded, f"loaded {whole_deg(fan.loaded_deg)}°"]
+        return [said("up to {deg}°", deg=whole_deg(fan.loaded_deg))]
+    unloaded = [said("unloaded {deg}°", deg=whole_deg(fan.free_deg))] if whole_deg(fan.free_deg) < whole_deg(fan.available_deg) else []
+    return [*unloaded, said("loaded {deg}°", deg=whole_deg(fan.loaded_deg))]

@@ -3,6 +3,7 @@
 from typing_extensions import TypedDict
 
 from amvel.body import Capacities
+from amvel.languages import said, said_together
 from amvel.movements.range_figure import Fan, ViewName, whole_deg
 from amvel.safety.limits import Envelope, Place
 
@@ -83,6 +84,7 @@ _LIMBS: tuple[tuple[str, str, ViewName, str, float, float, float, tuple[str, ...
     ("shoulder_elevation", "arm raise", "front", "shoulder", -90, 0, 34, ("shoulder_elevation_deg",)),
 )
 _SIDES = ("left", "right")
+RANGE_TITLES = tuple(dict.fromkeys(title for _, title, *_ in (*_TRUNK, *_LIMBS)))
 
 
 def fans(capacities: Capacities, envelope: Envelope) -> list[Fan]:
@@ -92,14 +94,14 @@ def fans(capacities: Capacities, envelope: Envelope) -> list[Fan]:
         there = capacities.of(id)
         unloaded = _least(envelope, free, there)
         under = min(unloaded, _least(envelope, (*loaded, *_regional(id)), there))
-        out.append(Fan(id, title, view, at, zero, way, radius, there, unloaded, under))
+        out.append(Fan(id, said(title), view, at, zero, way, radius, there, unloaded, under))
     for name, title, view, at, zero, way, radius, quantities in _LIMBS:
         of = {side: _of_limb(capacities, envelope, side, name, quantities) for side in _SIDES}
         # From the side one hides the other: the narrower one is drawn, under its name where they differ.
         seen = (min(_SIDES, key=lambda s: (of[s][1], of[s][0])),) if view == "side" else _SIDES
         for side in seen:
             there, left = of[side]
-            named = title if view != "side" or of["left"] == of["right"] else f"{title} {side}"
+            named = said(title) if view != "side" or of["left"] == of["right"] else said_together((said(title), " ", said(side)))
             toward = way or (1.0 if side == "left" else -1.0)
             out.append(Fan(f"{side}.{name}", named, view, f"{side}.{at}", zero, toward, radius, there, left, left))
     return out
@@ -150,7 +152,7 @@ class RangeData(TypedDict):
 
 def all_ranges(capacities: Capacities, envelope: Envelope) -> list[RangeData]:
     """The numbers of every drawn range on both sides, for the list beside the figures."""
-    titles = {id: f"{title} {id.partition('.')[0]}" if "." in id else title for id, title, *_ in _TRUNK}
+    titles = {id: _sided(title, id.partition(".")[0]) if "." in id else said(title) for id, title, *_ in _TRUNK}
     rows: list[RangeData] = [
         _range(f.id, titles[f.id], f.available_deg, f.free_deg, f.loaded_deg)
         for f in fans(capacities, envelope)
@@ -159,8 +161,12 @@ def all_ranges(capacities: Capacities, envelope: Envelope) -> list[RangeData]:
     for name, title, *_, quantities in _LIMBS:
         for side in _SIDES:
             there, left = _of_limb(capacities, envelope, side, name, quantities)
-            rows.append(_range(f"{side}.{name}", f"{title} {side}", there, left, left))
+            rows.append(_range(f"{side}.{name}", _sided(title, side), there, left, left))
     return rows
+
+
+def _sided(title: str, side: str) -> str:
+    return said_together((said(title), " ", said(side)))
 
 
 def _range(id: str, title: str, available_deg: float, free_deg: float, loaded_deg: float) -> RangeData:

@@ -2,7 +2,7 @@
 import { useQueries } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { Refused } from '../../api/client'
-import { say } from '../../i18n'
+import { language, say } from '../../i18n'
 import { keyOfClient } from '../../stores/answers'
 import { useClient } from '../../stores/client'
 
@@ -11,14 +11,14 @@ const VIEWS = ['side', 'front', 'above'] as const
 const drawn = useQueries({
   queries: computed(() =>
     VIEWS.map((view) => ({
-      queryKey: [...keyOfClient(client.id), client.view?.revision, 'ranges', view],
+      queryKey: [...keyOfClient(client.id), client.view?.revision, 'ranges', view, language()],
       queryFn: () => drawing(client.id, view),
     })),
   ),
 })
 const drawings = computed<Record<string, string>>(() => Object.fromEntries(VIEWS.map((view, i) => [view, drawn.value[i].data ?? ''])))
 async function drawing(of: string, view: string): Promise<string> {
-  const answer = await fetch(`/api/v1/clients/${of}/ranges/${view}`)
+  const answer = await fetch(`/api/v1/clients/${of}/ranges/${view}`, { headers: { 'Accept-Language': language() } })
   if (!answer.ok) throw new Refused(answer.status, 'No picture', '')
   return answer.text()
 }

@@ -219,10 +219,10 @@ function taughtAgain(): void {
             @focusin="p.choices.length || lookAhead(p)"
             ><span class="row spread"
               ><span>{{ p.title }}</span
-              ><b>{{ values[p.id] }}{{ unitOf(p.unit) }}</b></span
+              ><b>{{ p.choice_titles[String(values[p.id])] ?? values[p.id] }}{{ unitOf(p.unit) }}</b></span
             >
             <el-radio-group v-if="p.choices.length" v-model="values[p.id]" @change="slide()"
-              ><el-radio-button v-for="c in p.choices" :key="c" :value="c" :label="c"
+              ><el-radio-button v-for="c in p.choices" :key="c" :value="c" :label="p.choice_titles[c]"
             /></el-radio-group>
             <el-slider
               v-else

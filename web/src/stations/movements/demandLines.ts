@@ -1,4 +1,5 @@
 import type { Limit } from '../../api/schemas'
+import { say, type MessageKey } from '../../i18n'
 
 export interface DemandLine {
   title: string
@@ -7,18 +8,18 @@ export interface DemandLine {
   over: boolean
 }
 
-const SHOWN: [string, string, string][] = [
-  ['Rounding', 'trunk_flexion_deg', '°'],
-  ['Arching', 'trunk_extension_deg', '°'],
-  ['Turn', 'trunk_rotation_deg', '°'],
-  ['Hip bend', 'hip_flexion_deg', '°'],
-  ['Knee bend', 'knee_flexion_deg', '°'],
-  ['Arm raise', 'shoulder_elevation_deg', '°'],
-  ['Hand carries', 'hand_support_percent_bw', ' %'],
-  ['Wrist bend under load', 'loaded_wrist_extension_deg', '°'],
-  ['Pelvic control', 'pelvic_flexion_moment_nm', ' N·m'],
-  ['Compression T12/L1', 'compression_t12_l1_n', ' N'],
-  ['Compression L4/5', 'compression_l4_l5_n', ' N'],
+const SHOWN: [MessageKey, string, string][] = [
+  ['demand.rounding', 'trunk_flexion_deg', '°'],
+  ['demand.arching', 'trunk_extension_deg', '°'],
+  ['demand.turn', 'trunk_rotation_deg', '°'],
+  ['demand.hip', 'hip_flexion_deg', '°'],
+  ['demand.knee', 'knee_flexion_deg', '°'],
+  ['demand.arm', 'shoulder_elevation_deg', '°'],
+  ['demand.hand', 'hand_support_percent_bw', ' %'],
+  ['demand.wrist', 'loaded_wrist_extension_deg', '°'],
+  ['demand.pelvis', 'pelvic_flexion_moment_nm', ' N·m'],
+  ['demand.press_t12', 'compression_t12_l1_n', ' N'],
+  ['demand.press_l4', 'compression_l4_l5_n', ' N'],
 ]
 const SAME: Record<string, string[]> = {
   trunk_flexion_deg: ['loaded_trunk_flexion_deg', 'unloaded_trunk_flexion_deg', 'held_trunk_flexion_deg'],
@@ -31,7 +32,8 @@ function peak(peaks: Record<string, number>, name: string): number | undefined {
 
 /** The loads of a pose worth reading, with the bound where there is one. */
 export function demandLines(peaks: Record<string, number>, limits: Limit[]): DemandLine[] {
-  return SHOWN.flatMap(([title, name, unit]) => {
+  return SHOWN.flatMap(([key, name, unit]) => {
+    const title = say(key)
     const value = peak(peaks, name)
     if (value === undefined || value < 0.5) return []
     const names = [name, ...(SAME[name] ?? [])]

@@ -3,8 +3,28 @@ import { effectScope } from 'vue'
 import type { Parameter, Stop } from '../../api/schemas'
 import { CHUNK, SPREAD, spreadOf, stopsOf, useAlong } from './useAlong'
 
-const seat: Parameter = { id: 'seat_cm', title: 'seat height', unit: 'cm', low: 36, high: 66, grid: 1, easier: 'up', choices: [] }
-const lift: Parameter = { id: 'lift_cm', title: 'lift', unit: 'cm', low: 0.5, high: 2.5, grid: 0.1, easier: 'up', choices: [] }
+const seat: Parameter = {
+  id: 'seat_cm',
+  title: 'seat height',
+  unit: 'cm',
+  low: 36,
+  high: 66,
+  grid: 1,
+  easier: 'up',
+  choices: [],
+  choice_titles: {},
+}
+const lift: Parameter = {
+  id: 'lift_cm',
+  title: 'lift',
+  unit: 'cm',
+  low: 0.5,
+  high: 2.5,
+  grid: 0.1,
+  easier: 'up',
+  choices: [],
+  choice_titles: {},
+}
 const answer = (at: number[], quick = false): Stop[] => at.map((value) => ({ value, svg: `${quick ? 'near' : 'at'} ${value}` }) as Stop)
 const sorted = (values: number[]): number[] => [...values].sort((a, b) => a - b)
 

@@ -1522,6 +1522,10 @@ export interface components {
             easier: string;
             /** Choices */
             choices: string[];
+            /** Choice Titles */
+            choice_titles: {
+                [key: string]: string;
+            };
         };
         /**
          * ProfessionData

@@ -9,6 +9,7 @@ from amvel import answers
 from amvel.case import CONDITIONS, PROPS, RESULTS, Field, form_of
 from amvel.fitting.stacking import STACKABLE, piece
 from amvel.movements import library
+from amvel.movements.needs import Furniture
 from amvel.movements.texts import messages_of
 from amvel.planning.purposes import GENERAL, words
 from amvel.planning.week import DAYS
@@ -55,6 +56,8 @@ def of_declarations() -> Iterator[str]:
     """What stands in declarations and is said as it stands there."""
     for family in library().values():
         yield from map(str, messages_of(family))
+    yield from (c.ASKS.why for c in CONDITIONS.values())
+    yield from (piece.value for piece in Furniture)
     yield from (c.WATCH for c in CONDITIONS.values() if c.WATCH)
     for prop in PROPS.values():
         yield from (prop.title, prop.stand_in)
@@ -68,7 +71,7 @@ def of_declarations() -> Iterator[str]:
     for model in (*CONDITIONS.values(), *RESULTS.values()):
         yield from _of_a_form(form_of(model))
     for test in test_library().values():
-        yield from (*test.protocol, test.measures, test.safety, test.instead, test.unlocks, test.title, test.group)
+        yield from (*test.protocol, test.measures, test.safety, test.instead, test.unlocks, test.title, test.group, *(o.says for o in test.outcomes))
     for asked in QUESTIONS.values():
         yield from (asked.title, asked.next_step)
     for condition in answers.conditions():
@@ -90,5 +93,5 @@ def _of_a_form(fields: tuple[Field, ...]) -> Iterator[str]:
 
 def everything() -> list[str]:
     """All of them, each once, in the order in which they stand; what has no word in it says the same everywhere."""
-    found = dict.fromkeys(m for m in map(str, (*of_declarations(), *in_sources())) if re.search(r"[A-Za-z]{2}", re.sub(r"{\w+}", "", m)))
+    found = dict.fromkeys(m for m in map(str, (*of_declarations(), *in_sources())) if re.search(r"[A-Za-z]{2}|\ba\b", re.sub(r"{\w+}", "", m)))
     return list(found)

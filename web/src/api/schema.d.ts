@@ -1447,8 +1447,11 @@ export interface components {
             step_title: string;
             /** About */
             about: string;
-            /** Position */
-            position: string;
+            /**
+             * Position
+             * @enum {string}
+             */
+            position: "on the back" | "on the side" | "hands and knees" | "face down" | "kneeling" | "sitting" | "at the wall" | "standing";
             /** Purposes */
             purposes: {
                 [key: string]: number;
@@ -6113,8 +6116,11 @@ export interface components {
             ref: string;
             /** Title */
             title: string;
-            /** Position */
-            position: string;
+            /**
+             * Position
+             * @enum {string}
+             */
+            position: "on the back" | "on the side" | "hands and knees" | "face down" | "kneeling" | "sitting" | "at the wall" | "standing";
             /** Set Ups */
             set_ups: components["schemas"]["SetUpData"][];
             /** Side Words */

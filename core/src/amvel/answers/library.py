@@ -10,7 +10,7 @@ from amvel.case.purposes import PURPOSES
 from amvel.case.result import Takes
 from amvel.case.schools import QUESTIONS
 from amvel.languages import said, said_together
-from amvel.movements import all_steps, library
+from amvel.movements import Position, all_steps, library
 from amvel.movements.schools import do_lines
 from amvel.planning import words
 from amvel.planning.tasks import TASKS
@@ -62,7 +62,7 @@ class MovementData(TypedDict):
     asked_for: bool
     step_title: str
     about: str
-    position: str
+    position: Position
     purposes: dict[str, float]
     below: str
     above: str

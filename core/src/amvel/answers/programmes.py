@@ -7,7 +7,7 @@ from typing_extensions import TypedDict
 
 from amvel.engine import Engine
 from amvel.languages import said_together
-from amvel.movements import find
+from amvel.movements import Position, find
 from amvel.planning import Covered, Item, Programme, words
 from amvel.planning.dose_words import side_words
 from amvel.planning.item import sessions_of
@@ -34,7 +34,7 @@ class ItemData(TypedDict):
 
     ref: str
     title: str
-    position: str
+    position: Position
     set_ups: list[SetUpData]
     side_words: NotRequired[str]
     minutes: float
@@ -121,7 +121,7 @@ class ProgrammeData(TypedDict):
     conflict: NotRequired[str]
     ways: NotRequired[list[WayData]]
     sessions: list[SessionPlanData]
-    positions: NotRequired[dict[str, str]]
+    positions: NotRequired[dict[Position, str]]
     unmapped: NotRequired[list[str]]
     rests: NotRequired[RestsData]
     why: dict[str, str]

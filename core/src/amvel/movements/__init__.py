@@ -9,6 +9,7 @@ from amvel.movements.declaration import (
     Family,
     Fault,
     Parameter,
+    Position,
     Setting,
     Step,
 )
@@ -26,6 +27,7 @@ __all__ = [
     "Family",
     "Fault",
     "Parameter",
+    "Position",
     "Profile",
     "Profiler",
     "Request",

@@ -2,6 +2,7 @@
 
 from collections.abc import Callable
 from dataclasses import dataclass, field
+from typing import Literal, get_args
 
 from amvel.body import Anthropometry, Capacities
 from amvel.case.purposes import PURPOSES
@@ -13,7 +14,7 @@ from amvel.movements.session_part import SessionPart
 from amvel.movements.sign import Sign
 from amvel.movements.wrong import Wrong
 
-POSITIONS = (
+Position = Literal[
     "on the back",
     "on the side",
     "hands and knees",
@@ -22,7 +23,8 @@ POSITIONS = (
     "sitting",
     "at the wall",
     "standing",
-)
+]
+POSITIONS: tuple[Position, ...] = get_args(Position)
 ON_FLOOR = frozenset(("on the back", "on the side", "hands and knees", "face down", "kneeling"))
 
 
@@ -192,7 +194,7 @@ class Family:
 
     id: str
     title: str
-    position: str
+    position: Position
     about: str
     steps: tuple[Step, ...]
     replaces: tuple[str, ...] = ()

@@ -3,7 +3,7 @@
 from dataclasses import replace
 from typing import Any
 
-from amvel.movements.declaration import Dose, Family, Fault, Frames, Step
+from amvel.movements.declaration import Dose, Family, Fault, Frames, Position, Step
 from amvel.movements.session_part import SessionPart
 from amvel.movements.wrong import Wrong
 
@@ -15,7 +15,7 @@ class Ladder:
         self,
         id: str,
         title: str,
-        position: str,
+        position: Position,
         about: str,
         replaces: tuple[str, ...] = (),
         asked_for: bool = False,

@@ -180,12 +180,12 @@ def _barred(
     checks: tuple[tuple[bool, Callable[[], str]], ...] = (
         (
             len({lies_on_bed(v.profile.request.values) for v in group}) > 1,
-            lambda: "One side would lie on a bed and the other on the floor.",
+            lambda: said("One side would lie on a bed and the other on the floor."),
         ),
-        (bool(room.lacking), lambda: said("It needs {what}, which the room does not have.", what=term(' and '.join(room.lacking)))),
+        (bool(room.lacking), lambda: said("It needs {what}, which the room does not have.", what=said_together(room.lacking, said(" and ")))),
         (
             family.part is SessionPart.RESTS and not at.rests.every,
-            lambda: "It is a rest between movements, and nothing here asks for planned rests.",
+            lambda: said("It is a rest between movements, and nothing here asks for planned rests."),
         ),
         (family.asked_for, lambda: said("It is often asked for and never chosen: a movement with less risk serves the same.")),
         (

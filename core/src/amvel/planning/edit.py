@@ -150,7 +150,7 @@ def judged(engine: Engine, context: str, items: Sequence[Item]) -> Summary:
 def summary(engine: Engine, items: Sequence[Item]) -> Summary:
     """What a list of movements comes to; what is over a wish is said and stays possible."""
     sessions, wished = sessions_of(items), engine.case.wishes.minutes
-    warnings = [
+    warnings: list[str] = [
         (said("session {id}: ", id=term(s.id)) if len(sessions) > 1 else "") + said("{what} min over the {wished} that were wished", what=round(s.minutes - wished), wished=term(wished))
         for s in sessions
         if s.minutes > wished

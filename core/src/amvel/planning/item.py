@@ -3,15 +3,15 @@
 from collections.abc import Sequence
 from dataclasses import dataclass, field
 
-from amvel.movements import POSITIONS
+from amvel.movements import POSITIONS, Position
 from amvel.safety import VerdictKind
 
 LETTERS = "ABC"
-UPRIGHT = ("at the wall", "standing")
+UPRIGHT: tuple[Position, ...] = ("at the wall", "standing")
 CHANGE_S = 90  # from one position to the next; common practice: a minute or two
 
 
-def way_through(backwards: bool) -> tuple[str, ...]:
+def way_through(backwards: bool) -> tuple[Position, ...]:
     """The positions in the order of a session: from lying to standing; for who loses pressure on standing on the feet
     first, then down, so that nobody rises twice."""
     if not backwards:
@@ -36,7 +36,7 @@ class Item:
     """One movement of a programme: each side by itself."""
 
     ref: str
-    position: str
+    position: Position
     set_ups: tuple[SetUp, ...]
     minutes: float = 0.0
     why: str = ""

@@ -7,7 +7,7 @@ from dataclasses import dataclass
 
 from amvel.case import Case
 from amvel.case.goals import Goal
-from amvel.languages import said, term
+from amvel.languages import said, said_together, term
 from amvel.planning.purposes import GENERAL
 from amvel.planning.tasks import asks_of
 from amvel.safety import Envelope
@@ -63,7 +63,7 @@ def needs(case: Case, findings: Findings, envelope: Envelope) -> dict[str, Need]
         add(purpose, _SHOWN, why)
     for asked in {type(c): c.ASKS for c in case.conditions}.values():
         for purpose in asked.purposes:
-            add(purpose, _CONDITION, asked.why)
+            add(purpose, _CONDITION, said(asked.why))
     for goal in case.wishes.goals:
         for purpose, more in _goal(goal).items():
             add(purpose, more, said("own goal: {words}", words=term(goal.words)))
@@ -78,7 +78,7 @@ def _shown(case: Case, findings: Findings) -> list[tuple[str, str]]:
             reading = test_library()[test].reading(result, case)
             if reading.level in _POOR:
                 for purpose in purposes:
-                    found[test, purpose] = f"{test_library()[test].title}: {reading.text}"
+                    found[test, purpose] = said_together((said(test_library()[test].title), reading.text), ": ")
     return [(purpose, why) for (_, purpose), why in found.items()]
 
 

@@ -13,7 +13,7 @@ from typing_extensions import TypedDict
 from amvel.body import DECLARED, Capacities
 from amvel.case import CaseError, read_case
 from amvel.engine import Engine, profiler_for
-from amvel.languages import said, term
+from amvel.languages import said, said_together, term
 from amvel.movements import Profiler
 from amvel.movements.profiler import solve_together
 from amvel.quantities import base_id
@@ -231,19 +231,23 @@ class _Trials:
         return flags
 
 
+def _promised(p: Promise) -> str:
+    if len(p.steps) == 1:
+        return said("{says}: 1 movement changes", says=said(p.says))
+    return said("{says}: {count} movements change", says=said(p.says), count=len(p.steps))
+
+
 def _data(d: Due) -> DueTestData:
     count = round(d.expected, 1)
     most = max((len(p.steps) for p in d.promises), default=0)
     if d.unsafe:
         why = said("left out: {unsafe}", unsafe=term(d.unsafe))
     elif d.test.gate:
-        why = "first, always: a gate"
+        why = said("first, always: a gate")
     elif most == 0:
-        why = "changes nothing now"
+        why = said("changes nothing now")
     else:
-        why = "; ".join(
-            said("{says}: {what1} movement{what2} change", says=term(p.says), what1=term(len(p.steps)), what2=term('s' if len(p.steps) != 1 else '')) for p in d.promises
-        )
+        why = said_together((_promised(p) for p in d.promises), "; ")
     return {
         "test": d.test.id,
         "title": d.test.title,
@@ -254,7 +258,7 @@ def _data(d: Due) -> DueTestData:
         "unsafe": d.unsafe,
         "instead": d.test.instead if d.unsafe else "",
         "outcomes": [
-            {"says": p.says, "probability": p.probability, "changes": len(p.steps), "steps": list(p.steps)}
+            {"says": said(p.says), "probability": p.probability, "changes": len(p.steps), "steps": list(p.steps)}
             for p in d.promises
         ],
         "why": why,

@@ -7,7 +7,7 @@ from amvel.case import Case
 from amvel.case.traits import Trait
 from amvel.engine import Engine
 from amvel.languages import said, term
-from amvel.movements import Request, find
+from amvel.movements import Position, Request, find
 from amvel.movements.dosing import without_dose
 from amvel.planning.choices import Choice, Setting, choices
 from amvel.planning.conflicts import Conflict, conflict
@@ -95,7 +95,7 @@ class Programme:
     ways: tuple[WayThere, ...] = ()
     rests: Rests = Rests()
     sessions: tuple[SessionPlan, ...] = ()
-    positions: dict[str, str] = field(hash=False, default_factory=dict)
+    positions: dict[Position, str] = field(hash=False, default_factory=dict)
     unmapped: tuple[str, ...] = ()
 
 

@@ -6,6 +6,7 @@ All of them stand here, each a whole sentence with names that a person knows.
 from collections.abc import Sequence
 
 from amvel.languages import said, said_together, term
+from amvel.movements import Position
 from amvel.movements.session_part import SessionPart
 from amvel.planning.choices import Choice
 from amvel.planning.item import CHANGE_S
@@ -84,7 +85,7 @@ def why_left_out(problem: Problem, c: Choice, chosen: Sequence[Choice]) -> str:
     return said("{what} counts less here than what is in.", what=said(words(_main(c))).opening())
 
 
-def positions_left(problem: Problem, sessions: Sessions) -> dict[str, str]:
+def positions_left(problem: Problem, sessions: Sessions) -> dict[Position, str]:
     """Positions in which something could be done and nothing is, with why."""
     used = {c.family.position for chosen in sessions for c in chosen}
     left = {c.family.position for c in problem.pool} - used

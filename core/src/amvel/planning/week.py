@@ -202,19 +202,19 @@ def _short(
     items: Sequence[Item], obligations: Sequence[Covered], done: set[tuple[int, int]], given: int
 ) -> dict[str, str]:
     """Obligations that come to fewer days than they ask, and what would help."""
-    out = {}
+    out: dict[str, str] = {}
     for o in obligations:
         rows = [i for i, item in enumerate(items) if item.ref in o.by]
         days = len({d for i, d in done if i in rows})
         if days < o.days_per_week:
             why = (
-                "nothing in the programme covers it"
+                said("nothing in the programme covers it")
                 if not o.by
                 else said("{given} days a week are given", given=term(given))
                 if given < o.days_per_week
-                else "the minutes of a day, or the day of rest that strength needs, leave no more"
+                else said("the minutes of a day, or the day of rest that strength needs, leave no more")
             )
-            out[o.id] = said("{title}: {days} of {days_per_week} days; {why}", title=term(o.title), days=term(days), days_per_week=term(o.days_per_week), why=term(why))
+            out[o.id] = said("{title}: {days} of {days_per_week} days; {why}", title=term(o.title), days=term(days), days_per_week=term(o.days_per_week), why=why)
     return out
 
 

@@ -88,7 +88,7 @@ class Page:
                 review_on=end,
                 waits_for=CLINICIAN,
                 event_on=since,
-                next_grade="with care, after a clearing",
+                next_grade=said("with care, after a clearing"),
                 **more,
             )
         else:

@@ -102,20 +102,18 @@ def to_one_decimal(value: float) -> float:
 def _exact_score(result: BoneDensity, case: Case) -> tuple[str, float]:
     if not uses_t_score(case):
         if result.z_score is None:
-            raise NotReadable("below 50 years the Z-score is needed")
+            raise NotReadable(said("below 50 years the Z-score is needed"))
         return "Z", result.z_score
     if result.t_score is not None:
         return "T", result.t_score
     if result.density_g_cm2 is None:
-        raise NotReadable("at this age a T-score or a density is needed")
+        raise NotReadable(said("at this age a T-score or a density is needed"))
     density = result.density_g_cm2
     if result.site not in _REFERENCE:
-        raise NotReadable("no reference for a density at this site; enter the T-score of the report")
+        raise NotReadable(said("no reference for a density at this site; enter the T-score of the report"))
     if result.device == "lunar":
         if result.site != "femoral_neck":
-            raise NotReadable(
-                "this make can be converted at the femoral neck only; enter the T-score of the report"
-            )
+            raise NotReadable(said("this make can be converted at the femoral neck only; enter the T-score of the report"))
         density = 0.836 * density - 0.008
     mean, deviation = _REFERENCE[result.site]
     return "T", (density - mean) / deviation
@@ -177,7 +175,7 @@ def bone_status(case: Case, draft: Draft | None = None) -> BoneStatus:
         found.append(
             (
                 _density_tier(valid[0], valid[1], n),
-                f"{valid[0]} {valid[1]:+.1f} at the {valid[2].site.replace('_', ' ')}",
+                said("{score} {value} at the {site}", score=valid[0], value=f"{valid[1]:+.1f}", site=term(valid[2].site)),
                 WHO,
             )
         )
@@ -189,7 +187,7 @@ def bone_status(case: Case, draft: Draft | None = None) -> BoneStatus:
         found.append(
             (
                 _density_tier(ever[0], ever[1], n),
-                f"{ever[0]} {ever[1]:+.1f} at the {ever[2].site.replace('_', ' ')} on {ever[2].on}",
+                said("{score} {value} at the {site} on {on}", score=ever[0], value=f"{ever[1]:+.1f}", site=term(ever[2].site), on=term(ever[2].on)),
                 WHO,
             )
         )
@@ -210,7 +208,7 @@ def bone_status(case: Case, draft: Draft | None = None) -> BoneStatus:
 def _fracture_tiers(
     breaks: list[Fracture], valid: tuple[str, float, BoneDensity] | None, n: Numbers
 ) -> list[tuple[str, str, Source]]:
-    out = []
+    out: list[tuple[str, str, Source]] = []
     for f in breaks:
         text = said("fragility fracture of the {where} on {on}", where=term(f.where), on=term(f.on))
         normal = valid is not None and _density_tier(valid[0], valid[1], n) == "unrestricted"

@@ -4,7 +4,7 @@ from typing import Any
 
 from amvel.case import Case
 from amvel.case.results.endurance import BackExtensorHold, FlexorHold, SideBridgeHold
-from amvel.languages import said, term
+from amvel.languages import said, said_together
 from amvel.screening.declaration import results
 
 ENOUGH_S = 20.0  # our choice for older adults; the published means are of young adults
@@ -22,16 +22,16 @@ def ratios(case: Case) -> dict[str, tuple[float, bool]]:
     out: dict[str, tuple[float, bool]] = {}
     left, right, extensor, flexor = (newest.get(k) for k in ("left", "right", "extensor", "flexor"))
     if left and right:
-        out["right to left side"] = (right / left, abs(right / left - 1) <= SIDES_WITHIN)
+        out[said("right to left side")] = (right / left, abs(right / left - 1) <= SIDES_WITHIN)
     if flexor and extensor:
-        out["flexor to extensor"] = (flexor / extensor, flexor / extensor < FLEXOR_TO_EXTENSOR)
+        out[said("flexor to extensor")] = (flexor / extensor, flexor / extensor < FLEXOR_TO_EXTENSOR)
     sides = [x for x in (left, right) if x]
     if sides and extensor:
-        out["side to extensor"] = (max(sides) / extensor, max(sides) / extensor < SIDE_TO_EXTENSOR)
+        out[said("side to extensor")] = (max(sides) / extensor, max(sides) / extensor < SIDE_TO_EXTENSOR)
     return out
 
 
 def compared(result: Any, case: Case) -> str:
     """The ratios that are out of balance, in words."""
-    off = [f"{name} {value:.2f}" for name, (value, fine) in ratios(case).items() if not fine]
-    return said("; out of balance: {what}", what=term(', '.join(off))) if off else ""
+    off = [said_together([name, f"{value:.2f}"], " ") for name, (value, fine) in ratios(case).items() if not fine]
+    return said("; out of balance: {what}", what=said_together(off, ", ")) if off else ""

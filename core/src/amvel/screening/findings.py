@@ -117,10 +117,10 @@ def find_out(case: Case, draft: Draft | None = None) -> Findings:
     bone = bone_status(case, draft)
     assumptions: list[Assumption] = []
     if bone.assumed:
-        taken = {"osteoporosis": "as osteoporosis", "caution": "with caution"}.get(
-            bone.tier, "as not restricted at this age"
+        taken = {"osteoporosis": said("as osteoporosis"), "caution": said("with caution")}.get(
+            bone.tier, said("as not restricted at this age")
         )
-        assumptions.append(Assumption("bone", said("bone is not measured and is treated {taken}", taken=term(taken)), "bone_density"))
+        assumptions.append(Assumption("bone", said("bone is not measured and is treated {taken}", taken=taken), "bone_density"))
     signs = _fall_signs(case, age, assumptions, draft)
     n = test_library()["blood_pressure"].in_force(case.as_of, draft)
     pressures = sorted(
@@ -301,7 +301,7 @@ def _smallest_of_newest_day(results: list[tuple[str, date, float]]) -> dict[str,
 
 def _aged(case: Case) -> list[str]:
     """Tests whose newest result has passed its validity."""
-    out = []
+    out: list[str] = []
     for test in test_library().values():
         newest = max((t.on for t in case.tests if t.test == test.id), default=None)
         if newest is not None and (case.as_of - newest).days > test.validity_days:

@@ -93,4 +93,12 @@ export default {
   'lines.keep': 'Einspruch behalten',
   'lines.never': 'Doch nicht',
   'lines.none': 'Hier ist nichts offen.',
+  'place.on the back': 'auf dem Rücken',
+  'place.on the side': 'auf der Seite',
+  'place.hands and knees': 'Vierfüßlerstand',
+  'place.face down': 'auf dem Bauch',
+  'place.kneeling': 'kniend',
+  'place.sitting': 'sitzend',
+  'place.at the wall': 'an der Wand',
+  'place.standing': 'stehend',
 } satisfies Record<keyof typeof en, string>

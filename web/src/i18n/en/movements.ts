@@ -91,4 +91,12 @@ export default {
   'lines.keep': 'Keep the objection',
   'lines.never': 'Never mind',
   'lines.none': 'Nothing is open here.',
+  'place.on the back': 'on the back',
+  'place.on the side': 'on the side',
+  'place.hands and knees': 'hands and knees',
+  'place.face down': 'face down',
+  'place.kneeling': 'kneeling',
+  'place.sitting': 'sitting',
+  'place.at the wall': 'at the wall',
+  'place.standing': 'standing',
 }

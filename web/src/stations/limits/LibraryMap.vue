@@ -15,7 +15,7 @@ const out = computed(() => new Set(props.closed))
     <h3>{{ say('limits.map') }}</h3>
     <p class="small told" role="status">{{ says || say('limits.mapLead') }}</p>
     <div v-for="[place, families] in places" :key="place" class="place">
-      <span class="small soft">{{ place }}</span>
+      <span class="small soft">{{ say(`place.${place}`) }}</span>
       <span class="marks"
         ><span v-for="f in families" :key="f.id" class="family" :title="f.title"
           ><i v-for="r in f.refs" :key="r" :class="{ closed: out.has(r) }" :data-ref="r" /></span

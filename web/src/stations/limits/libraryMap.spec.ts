@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import type { Movement } from '../../api/schemas'
 import { byPlace } from './libraryMap'
 
-const move = (family: string, step: string, position: string): Movement =>
+const move = (family: string, step: string, position: Movement['position']): Movement =>
   ({ family, step, position, family_title: family.toUpperCase() }) as Movement
 
 describe('the map of the library', () => {

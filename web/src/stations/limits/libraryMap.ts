@@ -7,8 +7,8 @@ export interface MapFamily {
 }
 
 /** Families with their steps, grouped by position, in the library's order. */
-export function byPlace(movements: Movement[]): [string, MapFamily[]][] {
-  const places = new Map<string, Map<string, MapFamily>>()
+export function byPlace(movements: Movement[]): [Movement['position'], MapFamily[]][] {
+  const places = new Map<Movement['position'], Map<string, MapFamily>>()
   for (const m of movements) {
     const families = places.get(m.position) ?? new Map<string, MapFamily>()
     const family = families.get(m.family) ?? { id: m.family, title: m.family_title, refs: [] }

@@ -44,7 +44,6 @@ const worst = (ref: string): Verdict | undefined => {
   return [...all].sort((a, b) => WORST.indexOf(a.verdict) - WORST.indexOf(b.verdict))[0]
 }
 const places = computed(() => [...new Set(all.value.map((m) => m.position))])
-const purposes = computed(() => [...new Set(all.value.flatMap((m) => Object.keys(m.purposes)))].sort())
 function fits(m: Movement): boolean {
   const words = `${m.title} ${m.about} ${m.props.join(' ')}`.toLowerCase()
   return (
@@ -97,10 +96,10 @@ const share = shareOf('/verdicts')
     </div>
     <div class="row filters">
       <el-select v-model="place" clearable :placeholder="say('movements.position')" :aria-label="say('movements.position')" class="pick"
-        ><el-option v-for="p in places" :key="p" :value="p" :label="p"
+        ><el-option v-for="p in places" :key="p" :value="p" :label="say(`place.${p}`)"
       /></el-select>
       <el-select v-model="purpose" clearable :placeholder="say('movements.purpose')" :aria-label="say('movements.purpose')" class="pick"
-        ><el-option v-for="p in purposes" :key="p" :value="p" :label="p.replaceAll('_', ' ')"
+        ><el-option v-for="p in session.reference?.purposes ?? []" :key="p.id" :value="p.id" :label="p.title"
       /></el-select>
       <button type="button" class="quiet-action" @click="teaching = true">{{ say('schools.open') }}</button>
       <el-input v-model="typed" clearable :placeholder="say('movements.find')" :aria-label="say('movements.find')" class="pick" />
@@ -121,7 +120,7 @@ const share = shareOf('/verdicts')
     <section v-for="ladder in ladders" :key="ladder[0].family" class="ladder">
       <div class="about">
         <h2>{{ ladder[0].family_title }}</h2>
-        <p class="soft small">{{ ladder[0].position }}</p>
+        <p class="soft small">{{ say(`place.${ladder[0].position}`) }}</p>
         <p class="small">{{ ladder[0].about }}</p>
       </div>
       <div class="steps">

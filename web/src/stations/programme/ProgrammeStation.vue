@@ -204,7 +204,7 @@ onMounted(() => {
             @dragover.prevent
             @drop.prevent="move(dragged, i)"
           >
-            <span class="position">{{ newPosition(i) ? m.position : ' ' }}</span>
+            <span class="position">{{ newPosition(i) ? say(`place.${m.position}`) : ' ' }}</span>
             <MoveCard
               :move="m"
               :number="moves.indexOf(m) + 1"
@@ -254,7 +254,7 @@ onMounted(() => {
             <template v-if="Object.keys(answer.positions ?? {}).length"
               ><h2>{{ say('programme.notUsed') }}</h2>
               <p v-for="(why, position) in answer.positions" :key="position">
-                <b>{{ position }}</b><br />{{ why }}
+                <b>{{ say(`place.${position as ProgrammeMove['position']}`) }}</b><br />{{ why }}
               </p></template
             >
             <details>

@@ -4,7 +4,7 @@ from datetime import date, timedelta
 
 from amvel.case.conditions.spine import SpinalFusion
 from amvel.checked import Profession
-from amvel.languages import said, term
+from amvel.languages import said
 from amvel.movements.levels import EVERY_WAY, Way
 from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer, Place
@@ -54,10 +54,10 @@ def answer(f: Findings, n: Numbers) -> Answer:
         )
         if f.case.as_of < c.on + timedelta(weeks=52):
             until = c.on + timedelta(weeks=52)
-            why = "the first year after a fusion"
-            page.limit(f"weighted_{i}", "weighted_trunk_deg", n["weighted_deg"], said("{why}: no weight while bending or turning", why=term(why)), review_on=until, valid_until=until)
-            page.cap(f"level_{i}", n["first_year_level"], EVERY_WAY, said("{why}: small bridges, the wall, a hinge at most", why=term(why)), review_on=until, valid_until=until)
-            page.cap(f"turning_{i}", n["first_year_turning"], (Way.TURNING,), said("{why}: no more turning than a light band asks for, sitting", why=term(why)), review_on=until, valid_until=until)
+            why = said("the first year after a fusion")
+            page.limit(f"weighted_{i}", "weighted_trunk_deg", n["weighted_deg"], said("{why}: no weight while bending or turning", why=why), review_on=until, valid_until=until)
+            page.cap(f"level_{i}", n["first_year_level"], EVERY_WAY, said("{why}: small bridges, the wall, a hinge at most", why=why), review_on=until, valid_until=until)
+            page.cap(f"turning_{i}", n["first_year_turning"], (Way.TURNING,), said("{why}: no more turning than a light band asks for, sitting", why=why), review_on=until, valid_until=until)
     page.owe(
         "hinge",
         "A hinge from the hips",

@@ -92,7 +92,7 @@ def read(result: BloodPressure, case: Case, n: Numbers) -> Reading:
     if raised(result, n):
         return Reading(said("{value}: no breath hold, holds of at most 10 s", value=term(value)), "watch", HIGH)
     return Reading(
-        f"{value}" + ("; standing not taken" if drop_mmhg(result) is None else "; stays on standing"),
+        value + said("; standing not taken" if drop_mmhg(result) is None else "; stays on standing"),
         "ok",
         HIGH,
     )

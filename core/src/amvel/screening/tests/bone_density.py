@@ -2,6 +2,7 @@
 
 from amvel.case import Case
 from amvel.case.results.bone import BoneDensity
+from amvel.languages import said
 from amvel.numbers import Numbers
 from amvel.screening.bone_status import WHO, NotReadable, score
 from amvel.screening.declaration import Outcome, Reading, ScreenTest
@@ -12,18 +13,18 @@ def read(result: BoneDensity, case: Case, n: Numbers) -> Reading:
     try:
         kind, value = score(result, case)
     except NotReadable as error:
-        return Reading(str(error), "none", WHO)
+        return Reading(error.args[0], "none", WHO)
     if kind == "Z":
         low = value <= -2.0
         return Reading(
-            f"Z {value:+.1f}: " + ("below expected for age" if low else "within expected for age"),
+            f"Z {value:+.1f}: " + said("below expected for age" if low else "within expected for age"),
             "watch" if low else "ok",
             WHO,
         )
     if value <= -2.5:
-        return Reading(f"T {value:+.1f}: osteoporosis range", "watch", WHO)
+        return Reading(f"T {value:+.1f}: " + said("osteoporosis range"), "watch", WHO)
     return Reading(
-        f"T {value:+.1f}: " + ("low bone mass" if value < -1.0 else "normal"),
+        f"T {value:+.1f}: " + said("low bone mass" if value < -1.0 else "normal"),
         "watch" if value < -1.0 else "ok",
         WHO,
     )

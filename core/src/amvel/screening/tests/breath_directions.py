@@ -2,7 +2,7 @@
 
 from amvel.case import Case
 from amvel.case.results.quiet_core import BreathDirections
-from amvel.languages import said, term
+from amvel.languages import said, said_together, term
 from amvel.numbers import Numbers
 from amvel.screening.declaration import Outcome, Reading, ScreenTest
 from amvel.sources import COMMON_PRACTICE
@@ -13,9 +13,9 @@ SOURCE = COMMON_PRACTICE
 def read(result: BreathDirections, case: Case, n: Numbers) -> Reading:
     """What the breath does not reach, and which leg changes it."""
     missing = [
-        d.replace("_", " ") for d in ("front", "left_side", "right_side", "back") if d not in result.reaches
+        term(d) for d in ("front", "left_side", "right_side", "back") if d not in result.reaches
     ]
-    text = "reaches all round" if not missing else "does not reach: " + ", ".join(missing)
+    text = said("reaches all round") if not missing else said("does not reach: {parts}", parts=said_together(missing, ", "))
     if result.changed_by_leg != "none":
         text += said("; changed by lifting the leg: {changed_by_leg}", changed_by_leg=term(result.changed_by_leg))
     return Reading(text, "watch" if missing or result.changed_by_leg != "none" else "ok", SOURCE)

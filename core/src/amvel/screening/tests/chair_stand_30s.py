@@ -35,7 +35,7 @@ def read(result: ChairStand, case: Case, n: Numbers) -> Reading:
     """Arms used counts as zero."""
     limit = cut(age_years(case.person.birth_date, case.as_of), case.person.sex, n)
     if limit is None:
-        return Reading("no interpretation outside 60–94 years", "none", SOURCE)
+        return Reading(said("no interpretation outside 60–94 years"), "none", SOURCE)
     count = 0 if result.arms_used else result.count
     if count < limit:
         return Reading(said("{count} stands: below average for the age (fewer than {limit})", count=term(count), limit=float(limit)), "watch", SOURCE)

@@ -13,7 +13,7 @@ SOURCE = COMMON_PRACTICE
 def read(result: DeepContraction, case: Case, n: Numbers) -> Reading:
     """Firm while talking is the aim; a bulge means that the deep layer did not start."""
     good = result.result in ("firm", "firm_while_talking")
-    text = result.result.replace("_", " ") + (said(", cue: {what}", what=term(result.cue.replace('_', ' '))) if result.cue else "")
+    text = term(result.result) + (said(", cue: {what}", what=term(result.cue)) if result.cue else "")
     return Reading(text, "ok" if good else "watch", SOURCE)
 
 

@@ -6,7 +6,7 @@ from amvel.case import Case
 from amvel.case.results.quiet_core import Doming
 from amvel.case.traits import Trait
 from amvel.checked import Profession
-from amvel.languages import said, term
+from amvel.languages import said, said_together, term
 from amvel.numbers import Number, Numbers
 from amvel.screening.declaration import Outcome, Reading, ScreenTest
 from amvel.screening.traits import has
@@ -22,9 +22,9 @@ NUMBERS = (
 def read(result: Doming, case: Case, n: Numbers) -> Reading:
     """A gap of two finger breadths or more, or doming in any position, limits loaded trunk work."""
     text = said("gap {gap_finger_breadths} finger breadths", gap_finger_breadths=float(result.gap_finger_breadths)) + (
-        said("; domes in: {what}", what=term(', '.join(x.replace('_', ' ') for x in result.seen_in)))
+        said("; domes in: {what}", what=said_together([term(x) for x in result.seen_in], ", "))
         if result.seen_in
-        else "; no doming seen"
+        else said("; no doming seen")
     )
     return Reading(text, "watch" if result.seen_in or result.gap_finger_breadths >= n["wide_finger_breadths"] else "ok", SOURCE)
 

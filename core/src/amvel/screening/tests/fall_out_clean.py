@@ -14,7 +14,7 @@ def read(result: FallOutClean, case: Case, n: Numbers) -> Reading:
     """The clean range by side, and what gives first."""
     tail = "" if result.gives == "nothing" else said(", then {gives} gives", gives=term(result.gives))
     return Reading(
-        f"{result.side} {result.deg:g} °".strip() + tail, "ok" if result.gives == "nothing" else "watch", SOURCE
+        term(result.side) + f" {result.deg:g} °" + tail, "ok" if result.gives == "nothing" else "watch", SOURCE
     )
 
 

@@ -4,6 +4,7 @@ from datetime import date
 
 from amvel.case import Case
 from amvel.case.results.balance_and_strength import FiveStands
+from amvel.languages import said
 from amvel.literature import GURALNIK_1994
 from amvel.numbers import Number, Numbers
 from amvel.screening.cautions import no_standing
@@ -25,9 +26,9 @@ def is_slow(seconds: float | None, n: Numbers) -> bool:
 def read(result: FiveStands, case: Case, n: Numbers) -> Reading:
     """More than 15 s, or arms used, is a caution."""
     if result.seconds is None:
-        return Reading("arms used or not possible", "watch", SOURCE)
+        return Reading(said("arms used or not possible"), "watch", SOURCE)
     slow = is_slow(result.seconds, n)
-    return Reading(f"{result.seconds:g} s" + (": slow" if slow else ""), "watch" if slow else "ok", SOURCE)
+    return Reading(f"{result.seconds:g} s" + (said(": slow") if slow else ""), "watch" if slow else "ok", SOURCE)
 
 
 TEST = ScreenTest(

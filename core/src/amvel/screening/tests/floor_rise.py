@@ -2,6 +2,7 @@
 
 from amvel.case import Case
 from amvel.case.results.balance_and_strength import FloorRise
+from amvel.languages import said
 from amvel.numbers import Numbers
 from amvel.screening.cautions import fresh_vertebral_fracture, no_standing
 from amvel.screening.declaration import Outcome, Reading, ScreenTest
@@ -11,10 +12,10 @@ from amvel.sources import COMMON_PRACTICE
 def read(result: FloorRise, case: Case, n: Numbers) -> Reading:
     """Alone or with furniture opens the floor."""
     words = {
-        "alone": "gets up alone",
-        "with_furniture": "gets up with furniture",
-        "with_help": "needs help: no floor plan for home",
-        "unable": "cannot get up: no floor plan",
+        "alone": said("gets up alone"),
+        "with_furniture": said("gets up with furniture"),
+        "with_help": said("needs help: no floor plan for home"),
+        "unable": said("cannot get up: no floor plan"),
     }
     return Reading(
         words[result.result], "ok" if result.result in ("alone", "with_furniture") else "watch", COMMON_PRACTICE

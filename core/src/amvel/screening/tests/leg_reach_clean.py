@@ -14,7 +14,7 @@ def read(result: LegReachClean, case: Case, n: Numbers) -> Reading:
     """The clean range by side, and what gives first."""
     tail = "" if result.gives == "nothing" else said(", then {gives} gives", gives=term(result.gives))
     return Reading(
-        f"{result.side} {result.hip_deg:g} °".strip() + tail,
+        term(result.side) + f" {result.hip_deg:g} °" + tail,
         "ok" if result.gives == "nothing" else "watch",
         SOURCE,
     )

@@ -14,7 +14,7 @@ def read(result: LimbLiftClean, case: Case, n: Numbers) -> Reading:
     """The clean range by side, and what gives first."""
     tail = "" if result.gives == "nothing" else said(", then {gives} gives", gives=term(result.gives))
     return Reading(
-        f"{result.side} {result.repetitions:g} ".strip() + tail,
+        term(result.side) + f" {result.repetitions:g}" + tail,
         "ok" if result.gives == "nothing" else "watch",
         SOURCE,
     )

@@ -2,7 +2,7 @@
 
 from amvel.case import Case
 from amvel.case.results.ranges import ObservedFunction
-from amvel.languages import said, term
+from amvel.languages import said, said_together, term
 from amvel.numbers import Numbers
 from amvel.screening.declaration import Outcome, Reading, ScreenTest
 from amvel.sources import COMMON_PRACTICE, practice
@@ -26,10 +26,10 @@ def read(result: ObservedFunction, case: Case, n: Numbers) -> Reading:
             said("sits on {sits_on_cm} cm: at least {what1}° of hip bend", sits_on_cm=float(result.sits_on_cm), what1=float(hip_shown_deg(result.sits_on_cm)))
         )
     if result.climbs_stairs:
-        parts.append("climbs stairs: at least 70° of hip bend")
+        parts.append(said("climbs stairs: at least 70° of hip bend"))
     if result.reaches_shelf != "none":
         parts.append(said("reaches a shelf ({reaches_shelf}): at least 140°", reaches_shelf=term(result.reaches_shelf)))
-    return Reading("; ".join(parts) or "nothing was seen", "ok", SOURCE)
+    return Reading(said_together(parts, "; ") if parts else said("nothing was seen"), "ok", SOURCE)
 
 
 TEST = ScreenTest(

@@ -13,7 +13,7 @@ SOURCE = COMMON_PRACTICE
 def read(result: PelvicLevel, case: Case, n: Numbers) -> Reading:
     """A difference is levelled under the lower sit bone before sitting work."""
     if result.lower_side == "none" or result.difference_cm == 0:
-        return Reading("level", "ok", SOURCE)
+        return Reading(said("level"), "ok", SOURCE)
     return Reading(
         said("{difference_cm} cm lower on the {lower_side}: level it under that sit bone", difference_cm=float(result.difference_cm), lower_side=term(result.lower_side)),
         "watch",

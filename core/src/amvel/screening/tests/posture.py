@@ -2,7 +2,7 @@
 
 from amvel.case import Case
 from amvel.case.results.posture_and_curve import Posture
-from amvel.languages import said
+from amvel.languages import said, said_together, term
 from amvel.numbers import Numbers
 from amvel.screening.cautions import no_standing
 from amvel.screening.declaration import Outcome, Reading, ScreenTest
@@ -29,8 +29,8 @@ def findings(result: Posture) -> list[tuple[str, str]]:
 
 def read(result: Posture, case: Case, n: Numbers) -> Reading:
     """Each finding by its side; findings steer set-up and faults to watch, they forbid nothing by themselves."""
-    found = [f"{title} {value}" for title, value in findings(result)]
-    return Reading("; ".join(found) if found else "stands even", "watch" if found else "ok", SOURCE)
+    found = [said_together([said(title), term(value)], " ") for title, value in findings(result)]
+    return Reading(said_together(found, "; ") if found else said("stands even"), "watch" if found else "ok", SOURCE)
 
 
 TEST = ScreenTest(

@@ -6,7 +6,7 @@ from amvel.case import Case
 from amvel.case.conditions.heart_and_lungs import OxygenTherapy
 from amvel.case.results.vital import PulseAndSaturation
 from amvel.checked import Profession
-from amvel.languages import said, term
+from amvel.languages import said, said_together, term
 from amvel.numbers import Number, Numbers
 from amvel.screening.declaration import Outcome, Reading, ScreenTest
 from amvel.sources import COMMON_PRACTICE, practice
@@ -30,7 +30,7 @@ def read(result: PulseAndSaturation, case: Case, n: Numbers) -> Reading:
     """Beyond these no session is held; below 92 % is watched."""
     parts, level = [], "ok"
     if result.pulse_per_min is not None:
-        parts.append(f"pulse {result.pulse_per_min}")
+        parts.append(said("pulse {pulse_per_min}", pulse_per_min=result.pulse_per_min))
         level = "stop" if result.pulse_per_min > n["pulse_per_min"] else level
     if result.saturation_percent is not None:
         parts.append(said("saturation {saturation_percent} %", saturation_percent=term(result.saturation_percent)))
@@ -38,7 +38,7 @@ def read(result: PulseAndSaturation, case: Case, n: Numbers) -> Reading:
         level = "stop" if result.saturation_percent < lowest else level
         if level == "ok" and result.saturation_percent < n["watch_percent"]:
             level = "watch"
-    return Reading(", ".join(parts) + (": no session today" if level == "stop" else ""), level, SOURCE)
+    return Reading(said_together(parts, ", ") + (said(": no session today") if level == "stop" else ""), level, SOURCE)
 
 
 TEST = ScreenTest(

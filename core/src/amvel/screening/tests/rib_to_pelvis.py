@@ -21,7 +21,7 @@ def read(result: RibToPelvis, case: Case, n: Numbers) -> Reading:
     few = is_few(result, n)
     text = said("{finger_breadths} finger breadths", finger_breadths=float(result.finger_breadths))
     return Reading(
-        text + (": a vertebral fracture is possible; refer before loaded trunk work" if few else ""),
+        text + (said(": a vertebral fracture is possible; refer before loaded trunk work") if few else ""),
         "refer" if few else "ok",
         SOURCE,
     )

@@ -26,7 +26,7 @@ def read(result: TrunkRotationAngle, case: Case, n: Numbers) -> Reading:
     if worst >= n["refer_deg"]:
         return Reading(said("{worst}°: refer", worst=float(worst)), "refer", SOURCE)
     return Reading(
-        f"{worst:g}°" + (": watch" if worst >= n["watch_deg"] else ""),
+        f"{worst:g}°" + (said(": watch") if worst >= n["watch_deg"] else ""),
         "watch" if worst >= n["watch_deg"] else "ok",
         SOURCE,
     )

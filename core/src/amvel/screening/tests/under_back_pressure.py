@@ -23,7 +23,7 @@ def read(result: UnderBackPressure, case: Case, n: Numbers) -> Reading:
         or result.highest_mmhg > result.baseline_mmhg + n["band_mmhg"]
     )
     text = said("{side} {lowest_mmhg}–{highest_mmhg} mmHg round {baseline_mmhg}", side=term(result.side), lowest_mmhg=term(result.lowest_mmhg), highest_mmhg=term(result.highest_mmhg), baseline_mmhg=term(result.baseline_mmhg))
-    return Reading(text + (": control lost" if lost else ": held"), "watch" if lost else "ok", SOURCE)
+    return Reading(text + said(": control lost" if lost else ": held"), "watch" if lost else "ok", SOURCE)
 
 
 TEST = ScreenTest(

@@ -14,7 +14,7 @@ def read(result: WallPlankDrop, case: Case, n: Numbers) -> Reading:
     """The clean range by side, and what gives first."""
     tail = "" if result.gives == "nothing" else said(", then {gives} gives", gives=term(result.gives))
     return Reading(
-        f"{result.side} {result.drop_cm:g} cm".strip() + tail,
+        term(result.side) + f" {result.drop_cm:g} cm" + tail,
         "ok" if result.gives == "nothing" else "watch",
         SOURCE,
     )

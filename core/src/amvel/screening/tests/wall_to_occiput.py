@@ -24,7 +24,7 @@ def read(result: WallToOcciput, case: Case, n: Numbers) -> Reading:
             "refer",
             SOURCE,
         )
-    return Reading("touches the wall", "ok", SOURCE)
+    return Reading(said("touches the wall"), "ok", SOURCE)
 
 
 TEST = ScreenTest(

@@ -54,7 +54,7 @@ def _words(engine: Engine, item: Item, room: Room) -> dict[str, Any]:
         "lines": list(lines.values()),
         "dose": dose_words(item),
         "note": step.dose.note,
-        "stand_ins": to_take(item, engine.profiler.body, room),
+        "stand_ins": to_take(item, engine.profiler.body, room, schools),
         "feel": [
             said("You should feel: {felt}.", felt=step.felt),
             said("Not: {not_felt}.", not_felt=step.not_felt),

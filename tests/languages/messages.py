@@ -9,6 +9,7 @@ from amvel import answers
 from amvel.case import CONDITIONS, PROPS, RESULTS, Field, form_of
 from amvel.fitting.stacking import STACKABLE, piece
 from amvel.movements import library
+from amvel.movements.feedback import STRIP_UNDER_THE_BACK
 from amvel.movements.needs import Furniture
 from amvel.movements.texts import messages_of
 from amvel.planning.purposes import GENERAL, words
@@ -58,6 +59,7 @@ def of_declarations() -> Iterator[str]:
         yield from map(str, messages_of(family))
     yield from (c.ASKS.why for c in CONDITIONS.values())
     yield from (piece.value for piece in Furniture)
+    yield from (STRIP_UNDER_THE_BACK.tells, STRIP_UNDER_THE_BACK.misleads)
     yield from (c.WATCH for c in CONDITIONS.values() if c.WATCH)
     for prop in PROPS.values():
         yield from (prop.title, prop.stand_in)

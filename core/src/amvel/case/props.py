@@ -33,6 +33,7 @@ PROPS: dict[str, PropKind] = {
     "strap": PropKind("strap", 0.0, "a long scarf or a dressing-gown belt"),
     "band": PropKind("stretch band", 0.0, ""),
     "cloth": PropKind("sliding cloth", 0.0, "a thick sock, or a tea towel on a smooth floor"),
+    "tape": PropKind("stripe of tape", 0.0, "a strip of cloth pinned level to the waistband"),
     "bag": PropKind("bag with handles", 0.0, "a shopping bag"),
     "weight": PropKind("light weight", 0.0, "a full half-litre bottle"),
 }

@@ -1,6 +1,6 @@
 """What a step needs of a room: what is there, what a household thing stands in for, and what is lacking."""
 
-from collections.abc import Sequence
+from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 
 from amvel.body import Anthropometry
@@ -30,7 +30,11 @@ class RoomCheck:
 
     @property
     def stand_ins(self) -> tuple[str, ...]:
-        return tuple(said("{what} for the {thing}", what=said(u.what), thing=said(u.stands_in_for)) for u in self.uses if u.stands_in_for)
+        return _in_their_place(self.uses)
+
+
+def _in_their_place(uses: Iterable[Use]) -> tuple[str, ...]:
+    return tuple(said("{what} for the {thing}", what=said(u.what), thing=said(u.stands_in_for)) for u in uses if u.stands_in_for)
 
 
 def check_room(
@@ -68,6 +72,12 @@ def _first(body: Anthropometry, room: Room, serves: tuple[Thing, ...]) -> Use | 
     return said(lacking.value) if isinstance(lacking, Furniture) else said("a {thing}", thing=said(PROPS[lacking].title))
 
 
+def stand_ins_for(room: Room, things: Sequence[str]) -> tuple[str, ...]:
+    """What stands in for small things that are not there; of what nothing stands in for, nothing."""
+    missing = (PROPS[t] for t in things if not room.has(t))
+    return _in_their_place(Use(p.title, p.stand_in, p.title) for p in missing if p.stand_in)
+
+
 def _furniture(body: Anthropometry, room: Room, piece: Furniture) -> str:
     """The name of what serves; '' when nothing does."""
     seats = usable_seats(room, body)
@@ -87,4 +97,4 @@ def _furniture(body: Anthropometry, room: Room, piece: Furniture) -> str:
     return found[piece]
 
 
-__all__ = ["RoomCheck", "Use", "check_room"]
+__all__ = ["RoomCheck", "Use", "check_room", "stand_ins_for"]

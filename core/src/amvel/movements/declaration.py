@@ -7,6 +7,7 @@ from typing import Literal, get_args
 from amvel.body import Anthropometry, Capacities
 from amvel.case.purposes import PURPOSES
 from amvel.movements.breath import Breath
+from amvel.movements.feedback import Feedback
 from amvel.movements.frames import Frame
 from amvel.movements.needs import Furniture, Need
 from amvel.movements.promise import Shown
@@ -169,6 +170,7 @@ class Step:
     signs: tuple[Sign, ...] = ()  # what the picture says where nothing is seen to move
     after: tuple[str, ...] = ()  # what goes before, 'family/step', beside the rung below
     breath_custom: bool = False  # its breath is a custom of its own: no school changes it
+    feedback: tuple[Feedback, ...] = ()  # what tells whether it is right, and when it misleads
     do: tuple[str, ...] = ()  # what to do, in one to three sentences: start, action, return; {in} and {out} are the breath of the school
 
     def __post_init__(self) -> None:

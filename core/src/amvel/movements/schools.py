@@ -5,9 +5,10 @@ per school like any other measure of the set-up.
 """
 
 from amvel.case.schools import QUESTIONS
-from amvel.languages import said
+from amvel.languages import said, said_together
 from amvel.movements.breath import Breath, breath, exhale, inhale
 from amvel.movements.declaration import Family, Step
+from amvel.movements.feedback import STRIP_UNDER_THE_BACK, Feedback
 from amvel.movements.frames import Frame
 
 PREFIX = "school."
@@ -98,6 +99,18 @@ def switching_on(family: Family, step: Step, option: str) -> str:
     return _SWITCHED[option]
 
 
+_STRIP = (STRIP_UNDER_THE_BACK.worded(),)
+
+
+def feedback_of(family: Family, step: Step, choices: dict[str, str]) -> tuple[Feedback, ...]:
+    """What tells whether it is right: the step's own, and the strip that belongs to a flat low back.
+
+    With the natural curve flat hands would feel for it; most of these steps have the hands elsewhere.
+    """
+    flat = concerns(family, step, "low_back") and choices["low_back"] == "flat"
+    return (*step.feedback, *(_STRIP if flat else ()))
+
+
 def school_lines(family: Family, step: Step, choices: dict[str, str]) -> dict[str, str]:
     """Breath, switching on and the further lines that a school adds to what is printed, by name."""
     lines = {
@@ -127,4 +140,6 @@ def school_lines(family: Family, step: Step, choices: dict[str, str]) -> dict[st
     if concerns(family, step, "side_lift"):
         crunch = choices["side_lift"] == "side_crunch"
         lines["side_lift"] = said("A small side bend is part of it.") if crunch else said("The whole waist stays long.")
+    if tells := feedback_of(family, step, choices):
+        lines["feedback"] = said_together((f.says() for f in tells), " ")
     return lines

@@ -31,6 +31,7 @@ def _step(step: Step) -> Step:
         faults=tuple(_fault(f) for f in step.faults),
         parameters=tuple(_parameter(p) for p in step.parameters),
         props=tuple(replace(n, says=said(n.says)) for n in step.props),
+        feedback=tuple(f.worded() for f in step.feedback),
         side_says=said(step.side_says),
     )
 
@@ -68,6 +69,7 @@ def _texts_of(family: Family) -> Iterator[str]:
         for p in step.parameters:
             yield from (p.title, *p.choices)
         yield from (n.says for n in step.props)
+        yield from (text for f in step.feedback for text in (f.tells, f.misleads))
 
 
 __all__ = ["messages_of", "worded"]

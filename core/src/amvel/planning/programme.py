@@ -236,7 +236,7 @@ def _seated(engine: Engine, context: str, planned: tuple[Item, ...]) -> tuple[It
     """On one seat where one will do, each with what has to be put on it."""
     body, room = engine.profiler.body, engine.case.room_for(context)
     items = on_one_seat(planned, engine.case, engine.envelope_in(context), engine.profiler, context)
-    return tuple(replace(i, stand_ins=to_take(i, body, room)) for i in items)
+    return tuple(replace(i, stand_ins=to_take(i, body, room, engine.schools.of(find(i.ref)[0].id))) for i in items)
 
 
 def _letters(sessions: Sessions, c: Choice) -> tuple[str, ...]:

@@ -2,18 +2,21 @@
 
 from amvel.body import Anthropometry
 from amvel.case import Room
-from amvel.fitting.needs import check_room
+from amvel.fitting.needs import check_room, stand_ins_for
 from amvel.movements import find
+from amvel.movements.schools import feedback_of
 from amvel.planning.item import Item
 from amvel.planning.one_seat import put_on_the_seat
 
 
-def to_take(item: Item, body: Anthropometry, room: Room) -> tuple[str, ...]:
-    """Each in words; empty where everything is there as it is."""
+def to_take(item: Item, body: Anthropometry, room: Room, schools: dict[str, str]) -> tuple[str, ...]:
+    """Each in words; empty where everything is there as it is.  `schools` are the choices that hold for its family."""
     family, step = find(item.ref)
+    tell = stand_ins_for(room, tuple(f.thing for f in feedback_of(family, step, schools) if f.thing))
     stand_ins = check_room(body, room, family, step, [dict(s.values) for s in item.set_ups]).stand_ins
     raised = put_on_the_seat(item, body, room)
-    return (*stand_ins, raised) if raised else stand_ins
+    taken = tuple(dict.fromkeys((*stand_ins, *tell)))
+    return (*taken, raised) if raised else taken
 
 
 __all__ = ["to_take"]

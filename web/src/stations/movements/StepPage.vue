@@ -93,7 +93,7 @@ const wrongs = computed(() => {
   return () => client.faults(props.movement.family, props.movement.step, side_, chosen)
 })
 const steady = computed(() => [...(tried.value?.steady ?? [])].sort((a, b) => a.push_n - b.push_n)[0])
-const PRINTED = ['switching_on', 'low_back', 'pelvic_floor', 'belly', 'buttocks', 'side_lift']
+const PRINTED = ['switching_on', 'low_back', 'pelvic_floor', 'belly', 'buttocks', 'side_lift', 'feedback']
 /** What to do, with the breath of the school that was chosen. */
 const doing = computed(() => (tried.value?.do.length ? tried.value.do : props.movement.do))
 const taught = computed(() => PRINTED.map((k) => tried.value?.lines[k]).filter((x): x is string => !!x))

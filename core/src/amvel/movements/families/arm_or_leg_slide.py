@@ -7,6 +7,7 @@ from amvel.body.anthropometry import HIP_HALF_WIDTH, SHOULDER_HALF_WIDTH
 from amvel.movements.breath import breath, exhale, inhale, steady
 from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting, Step
 from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, PELVIS_ROCKS, SHOULDER_CLIMBS, TRUNK_ROUNDS
+from amvel.movements.feedback import BLOCK_ON_THE_PELVIS
 from amvel.movements.frames import Aim, Frame, Touch
 from amvel.movements.positions import hands_ahead_cm, hands_and_knees
 from amvel.movements.promise import hip_bend, joint
@@ -199,6 +200,7 @@ FAMILY = Family(
             effort=4,
             parameters=(_HAND, RAISED, _ARM),
             arrow="left.fingertips",
+            feedback=(BLOCK_ON_THE_PELVIS,),
             do=(
                 "Belly lifted, both hands heavy, then one becomes light.",
                 "Breathe {out} and slide one hand ahead, then let it leave the floor; the ribs on that side do not drop.",
@@ -221,6 +223,7 @@ FAMILY = Family(
             effort=3,
             parameters=(_HAND, RAISED_LITTLE),
             arrow="left.heel",
+            feedback=(BLOCK_ON_THE_PELVIS,),
             do=(
                 "Belly lifted, both knees equally heavy.",
                 "Breathe {out} and slide one foot straight back along the floor, pushing the heel away.",
@@ -243,6 +246,7 @@ FAMILY = Family(
             effort=5,
             parameters=(_HAND, RAISED_LITTLE, _LEG),
             arrow="left.heel",
+            feedback=(BLOCK_ON_THE_PELVIS,),
             do=(
                 "Slide one foot back as before.",
                 "Breathe {out} and lift the long leg as low as it may be and still be off the floor.",
@@ -265,6 +269,7 @@ FAMILY = Family(
             effort=5,
             parameters=(_HAND, RAISED_LITTLE),
             arrow="left.heel",
+            feedback=(BLOCK_ON_THE_PELVIS,),
             do=(
                 "Belly lifted; find one hand and the opposite foot.",
                 "Breathe {out} and slide both apart along the floor, fingertips and toes touching.",
@@ -287,6 +292,7 @@ FAMILY = Family(
             effort=6,
             parameters=(_HAND, RAISED_LITTLE, _LEG, _ARM),
             arrow="left.heel",
+            feedback=(BLOCK_ON_THE_PELVIS,),
             do=(
                 "Slide one hand ahead and the opposite foot back.",
                 "Breathe {out} and let both leave the floor: one long line from fingertips to heel.",
@@ -310,6 +316,7 @@ FAMILY = Family(
             parameters=(_HAND, RAISED_LITTLE, _LEG, _ARM),
             arrow="left.heel",
             held=True,
+            feedback=(BLOCK_ON_THE_PELVIS,),
             do=(
                 "Lift one arm and the opposite leg as before.",
                 "Stay for ten seconds, grow longer with every breath {out}, hips square.",
@@ -333,6 +340,7 @@ FAMILY = Family(
             effort=7,
             parameters=(_HAND, RAISED_LITTLE, _LEG, _ARM),
             arrow="left.heel",
+            feedback=(BLOCK_ON_THE_PELVIS,),
             do=(
                 "Lift one arm and the opposite leg.",
                 "Breathe {in} and draw elbow and knee together under a table-flat back; breathe {out} and reach both out again.",

@@ -4,6 +4,7 @@ from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Setting
 from amvel.movements.families.arm_or_leg_slide import _HAND, RAISED, _base
 from amvel.movements.faults import BREATH_HELD, SHOULDER_CLIMBS
+from amvel.movements.feedback import BLOCK_ON_THE_PELVIS
 from amvel.movements.frames import Frame
 from amvel.movements.ladder import Ladder, fault
 from amvel.movements.session_part import SessionPart
@@ -38,6 +39,7 @@ FAMILY = (
         ),
         felt="low in the belly",
         not_felt="the wrists, the neck",
+        feedback=(BLOCK_ON_THE_PELVIS,),
         breath=breath(inhale("to let go"), back=exhale("to lift")),
         parameters=(_HAND, RAISED),
         arrow="belly",
@@ -45,7 +47,7 @@ FAMILY = (
     )
     .rung("with_the_breath", "With the breath", _lift, Dose(8, 2, 6.0), {"deep_control": 0.7, "breath": 0.4}, 2,
         do=(
-            "Hands under the shoulders, knees under the hips; a block on the back of the pelvis tells of tipping, though a hollow back holds it too, so someone looks.",
+            "Hands under the shoulders, knees under the hips.",
             "Breathe {in} and let the belly hang; breathe {out} and lift it, while the spine stays a table.",
             "Let it hang again on the breath {in}.",
         ),

@@ -3,6 +3,7 @@
 from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, RIBS_FLARE, ROLLS_BACK
+from amvel.movements.feedback import ROLL_UNDER_THE_WAIST
 from amvel.movements.frames import Aim, Frame, Touch
 from amvel.movements.ladder import Ladder, fault
 from amvel.movements.lying_positions import side_lying
@@ -92,6 +93,7 @@ FAMILY = (
         ),
         felt="the side of the waist",
         not_felt="the back of the waist, the lower hip",
+        feedback=(ROLL_UNDER_THE_WAIST,),
         breath=breath(exhale("to lift"), back=inhale("to lower")),
         sides=True,
         arrow="left.ankle",

@@ -3,6 +3,7 @@
 from amvel.body import Anthropometry
 from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting, Step
+from amvel.movements.feedback import BELT_ROUND_THE_WAIST
 from amvel.movements.frames import Frame, Prop
 from amvel.movements.lying_positions import own_heel_distance_cm, supine_calves_up, supine_crook
 from amvel.movements.needs import BELT, CHAIR_OR_BOX
@@ -132,6 +133,7 @@ FAMILY = Family(
             breath_custom=True,
             parameters=(_SUPPORT,),
             props=(CHAIR_OR_BOX, BELT),
+            feedback=(BELT_ROUND_THE_WAIST,),
             do=(
                 "Let two breaths pass and feel where the belt lies loose.",
                 "Breathe {in} until the belt fills in front, at both sides and behind; breathe {out} through pursed lips until it hangs loose again.",

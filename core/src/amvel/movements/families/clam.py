@@ -3,6 +3,7 @@
 from amvel.movements.breath import breath, exhale, inhale, steady
 from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting, Step
 from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, ROLLS_BACK
+from amvel.movements.feedback import ROLL_UNDER_THE_WAIST
 from amvel.movements.frames import Aim, Band, Frame, Touch
 from amvel.movements.lying_positions import side_lying
 from amvel.movements.needs import BAND, CUSHION
@@ -83,6 +84,7 @@ FAMILY = Family(
             props=(CUSHION,),
             arrow="left.knee",
             view="front",
+            feedback=(ROLL_UNDER_THE_WAIST,),
             do=(
                 "Lie on your side, feet together, the upper hand in front; a breath to the ribs, a breath to the belly.",
                 "Breathe {out} and open the upper knee a hand’s breadth; the pelvis stays stacked.",
@@ -110,6 +112,7 @@ FAMILY = Family(
             props=(CUSHION,),
             arrow="left.knee",
             view="front",
+            feedback=(ROLL_UNDER_THE_WAIST,),
             do=(
                 "Your back near a wall, which tells you when you roll.",
                 "Breathe {out} and open the knee as far as the pelvis stays, and pause at the top.",
@@ -138,6 +141,7 @@ FAMILY = Family(
             props=(CUSHION,),
             arrow="left.knee",
             view="front",
+            feedback=(ROLL_UNDER_THE_WAIST,),
             do=(
                 "Open to your own top and stay there.",
                 "Ten small pulses of a finger’s breadth, no bounce, the waist long.",
@@ -166,6 +170,7 @@ FAMILY = Family(
             props=(CUSHION, BAND),
             arrow="left.knee",
             view="front",
+            feedback=(ROLL_UNDER_THE_WAIST,),
             do=(
                 "A band above the knees, feet together.",
                 "Breathe {out} and open against the band to where the pelvis stays.",

@@ -3,6 +3,7 @@
 from amvel.movements.breath import breath, breathe, exhale
 from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting, Step
 from amvel.movements.faults import BREATH_HELD
+from amvel.movements.feedback import FINGERTIPS
 from amvel.movements.frames import Aim, Frame
 from amvel.movements.lying_positions import own_heel_distance_cm, supine_crook
 from amvel.movements.session_part import SessionPart
@@ -87,6 +88,7 @@ def _step(
         {"deep_control": weight, "breath": 0.3},
         effort=effort,
         parameters=(_HEELS,),
+        feedback=(FINGERTIPS,),
         do=do,
         signs=(Sign.NARROW, *signs),
     )

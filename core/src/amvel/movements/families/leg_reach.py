@@ -4,6 +4,7 @@ from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.families.knee_fold import leg_brought_up, leg_folded, legs_brought_up
 from amvel.movements.faults import BACK_ARCHES, BELLY_DOMES, BREATH_HELD, PELVIS_ROCKS, THIGH_TAKES_OVER
+from amvel.movements.feedback import FINGERTIPS
 from amvel.movements.frames import Frame
 from amvel.movements.ladder import Ladder
 from amvel.movements.lying_positions import supine_crook
@@ -49,6 +50,7 @@ FAMILY = (
         faults=(BELLY_DOMES, BACK_ARCHES, PELVIS_ROCKS, THIGH_TAKES_OVER, BREATH_HELD),
         felt="the whole belly, low",
         not_felt="the low back, the front of the hip",
+        feedback=(FINGERTIPS,),
         breath=breath(exhale("to reach"), back=inhale("to come back")),
         arrow="left.heel",
     )

@@ -4,6 +4,7 @@ from amvel.movements.breath import breath, breathe, exhale
 from amvel.movements.declaration import Dose, Setting
 from amvel.movements.families.tall_sitting import leaning_back
 from amvel.movements.faults import BREATH_HELD, SHOULDER_CLIMBS
+from amvel.movements.feedback import FINGERTIPS
 from amvel.movements.frames import Aim, Frame
 from amvel.movements.ladder import Ladder, fault
 from amvel.movements.needs import FIRM_CHAIR
@@ -65,6 +66,7 @@ FAMILY = (
         ),
         felt="a gentle firming under the fingertips",
         not_felt="bulging against the fingers, pressure downwards",
+        feedback=(FINGERTIPS,),
         signs=(Sign.NARROW,),
         breath=breath(exhale("to draw"), end=breathe("then breathe on quietly while the draw stays")),
         parameters=(SEAT,),

@@ -3,6 +3,7 @@
 from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, ROLLS_BACK
+from amvel.movements.feedback import ROLL_UNDER_THE_WAIST
 from amvel.movements.frames import Frame, Touch
 from amvel.movements.ladder import Ladder, fault
 from amvel.movements.lying_positions import side_lying
@@ -83,6 +84,7 @@ FAMILY = (
         ),
         felt="the side of the upper buttock; tiring by the fourth or fifth",
         not_felt="the front of the thigh, the waist",
+        feedback=(ROLL_UNDER_THE_WAIST,),
         breath=breath(inhale("to lift with the ankle pointing"), back=exhale("to lower with the ankle flexing")),
         breath_custom=True,
         sides=True,

@@ -4,6 +4,7 @@ from amvel.body import Anthropometry
 from amvel.movements.breath import breath, exhale, inhale, steady
 from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting, Step
 from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, PELVIS_DROPS, SHOULDER_CLIMBS
+from amvel.movements.feedback import STRIPE_ON_THE_WAISTBAND
 from amvel.movements.frames import Aim, Frame, Touch
 from amvel.movements.needs import WALL
 from amvel.movements.positions import flat_sole, forearms_on_wall, hip_wide, level_pelvis, right_foot_stays
@@ -108,6 +109,7 @@ FAMILY = Family(
             effort=3,
             parameters=(_WALL,),
             props=(WALL,),
+            feedback=(STRIPE_ON_THE_WAISTBAND,),
             do=(
                 "Forearms on the wall, feet walked back to the mark.",
                 "Press the wall away and become one line from crown to heels; breathe on, longer out than in.",
@@ -131,6 +133,7 @@ FAMILY = Family(
             parameters=(_WALL,),
             props=(WALL,),
             arrow="left.heel",
+            feedback=(STRIPE_ON_THE_WAISTBAND,),
             do=(
                 "In the wall plank, a stripe across the back of the waistband level.",
                 "Breathe {out} and let one heel come up until that foot is light; the stripe stays level.",
@@ -154,6 +157,7 @@ FAMILY = Family(
             parameters=(_WALL,),
             props=(WALL,),
             arrow="left.heel",
+            feedback=(STRIPE_ON_THE_WAISTBAND,),
             do=(
                 "In the wall plank, the stripe level.",
                 "Breathe {out} and lift one foot a little behind you, from the buttock.",

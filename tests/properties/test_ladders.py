@@ -87,6 +87,8 @@ MORE_OF_ONE_THING = {
     ("sit_to_stand", "one_hand"): "both arms that push one down low rests round the back by a degree or two",
     ("sit_to_stand", "heel_ahead"): "from a higher seat, so that the trunk leans less",
     ("sit_to_stand", "two_legs"): "the arms ahead save some of the lean",
+    ("sit_to_stand", "staggered"): "no arms that push: from a low rest they round the back by a degree or two",
+    ("sit_to_stand", "one_leg"): "no arms that push: from a low rest they round the back by a degree or two",
     ("light_seat", "without_hands"): "hands that push down load the belly a little",
 }
 

@@ -256,3 +256,11 @@ def test_nothing_that_asks_for_nothing_is_prepared() -> None:
         for f in to_prepare(fits(profiler(size), ROOM, NOTHING)):
             assert f.value > 0
             assert not f.says.startswith("Or ")
+
+
+def test_of_two_chairs_the_client_gets_one_ready() -> None:
+    """Common practice, no source: the one that needs least; the other is named in the room and not laid out at home."""
+    room = Room(seats=(Seat(name="stool", height_cm=36, firmness="firm"), Seat(name="bench", height_cm=38, firmness="firm")), props=("books", "block", "towel"))
+    found = [f for f in fits(profiler("middle"), room, NOTHING) if f.id == "seat_raise" and f.value > 0]
+    assert [f.best for f in found].count(True) == 1 and len(found) == 2
+    assert to_prepare(found) == [f for f in found if f.best]

@@ -50,6 +50,7 @@ class Fit:
     made_of: str = ""
     fits: bool = True
     drawing: Drawing | None = None
+    best: bool = True  # of several that would do, the one to take
 
     def __post_init__(self) -> None:
         object.__setattr__(self, "title", said(self.title))

@@ -70,7 +70,7 @@ def to_prepare(found: list[Fit]) -> list[Fit]:
 
     Grip that is there asks for nothing; only where it is lacking does the client read of it.
     """
-    asking = [f for f in found if f.value > 0 and not f.says.startswith("Or ")]
+    asking = [f for f in found if f.value > 0 and f.best]
     return [f for f in asking if f.id != "grip" or not f.fits]
 
 

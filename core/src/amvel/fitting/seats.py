@@ -64,6 +64,7 @@ def _raised(profiler: Profiler, room: Room, seat: Seat, own: float, best: bool) 
             made_of=made.says() if made else "",
             fits=made is not None,
             drawing=_drawn(profiler, round(own)),
+            best=best,
         )
     if gap < -TOLERANCE_CM:
         made = stack(-gap, room, TOLERANCE_CM)
@@ -77,6 +78,7 @@ def _raised(profiler: Profiler, room: Room, seat: Seat, own: float, best: bool) 
             says,
             COMMON_PRACTICE,
             made_of=made.says() if made else "",
+            best=best,
         )
     return Fit(
         "seat_raise",
@@ -86,6 +88,7 @@ def _raised(profiler: Profiler, room: Room, seat: Seat, own: float, best: bool) 
         TOLERANCE_CM,
         said("{use} the {seat} ({seat_cm} cm) as it is.", **which),
         COMMON_PRACTICE,
+        best=best,
     )
 
 

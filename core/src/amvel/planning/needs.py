@@ -7,7 +7,7 @@ from dataclasses import dataclass
 
 from amvel.case import Case
 from amvel.case.goals import Goal
-from amvel.languages import said, said_together, term
+from amvel.languages import said, said_together
 from amvel.planning.purposes import GENERAL
 from amvel.planning.tasks import asks_of
 from amvel.safety import Envelope
@@ -66,7 +66,7 @@ def needs(case: Case, findings: Findings, envelope: Envelope) -> dict[str, Need]
             add(purpose, _CONDITION, said(asked.why))
     for goal in case.wishes.goals:
         for purpose, more in _goal(goal).items():
-            add(purpose, more, said("own goal: {words}", words=term(goal.words)))
+            add(purpose, more, said("own goal: {words}", words=goal.words))
     return {p: Need(p, w, tuple(dict.fromkeys(because[p]))) for p, w in weight.items()}
 
 

@@ -36,11 +36,11 @@ def apply_words(case: Case, limits: list[Limit]) -> tuple[list[Limit], list[Refe
             if w not in words or not any(clears(w, x) for x in limits):
                 continue
             if w.waits_for_confirmation:
-                text = said("a clearing by {role} {name} is only reported: a second person looks at “{document}” and confirms it", role=term(w.role), name=term(w.name), document=term(w.document))
+                text = said("a clearing by {role} {name} is only reported: a second person looks at “{document}” and confirms it", role=term(w.role), name=w.name, document=w.document)
                 referrals.append(Referral(f"clinician.confirm_{i}", text, SAID))
                 continue
             if not w.may_clear:
-                text = said("a clearing by {role} {name}: a profession that may clear is not recorded; ask who clears it", role=term(w.role), name=term(w.name))
+                text = said("a clearing by {role} {name}: a profession that may clear is not recorded; ask who clears it", role=term(w.role), name=w.name)
                 referrals.append(Referral(f"clinician.who_{i}", text, SAID))
                 continue
             if not all(_after_event(w, x) for x in limits if clears(w, x)):

@@ -20,15 +20,14 @@ def answer(f: Findings, n: Numbers) -> Answer:
     """8–12 weeks: both arms low, no push or pull."""
     page = Page("sternotomy", STERNUM)
     for i, c in enumerate(f.all(Sternotomy)):
-        for name, quantity, bound, why in (
-            ("raise", "shoulder_elevation_deg", n["raise_deg"], "both arms low while the breastbone heals"),
-            ("push", "arm_carries_percent_bw", n["push_percent_bw"], "no pushing while the breastbone heals"),
-            ("band", "uses_band", 0, "no pulling while the breastbone heals"),
-            ("side_left", "left.lying_on", 0, "not on the side while the breastbone heals"),
-            ("side_right", "right.lying_on", 0, "not on the side while the breastbone heals"),
-        ):
+        for name, quantity, bound, why, place in (
+            ("raise", "shoulder_elevation_deg", n["raise_deg"], "both arms low while the breastbone heals", Place.ANYWHERE),
+            ("push", "arm_carries_percent_bw", n["push_percent_bw"], "no pushing while the breastbone heals", Place.ANYWHERE),
+            ("band", "uses_band", 0, "no pulling while the breastbone heals", Place.ANYWHERE),
             # One may roll over a side on the way out of bed; one does not stay there.
-            place = Place.EXERCISES if name.startswith("side") else Place.ANYWHERE
+            ("side_left", "left.lying_on", 0, "not on the side while the breastbone heals", Place.EXERCISES),
+            ("side_right", "right.lying_on", 0, "not on the side while the breastbone heals", Place.EXERCISES),
+        ):
             page.for_weeks(f"{name}_{i}", quantity, bound, why, c.on, n["weeks"], f.case.as_of, when=place)
     return page.done()
 

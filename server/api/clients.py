@@ -79,7 +79,7 @@ def day(request: HttpRequest, find: str = "", page: int = 1):
     found = list(named.order_by("visit_at", "created_at", "id")[start : start + LINES + 1])
     now = timezone.localdate()
     freshen(found[:LINES], now, engine_of)
-    return {"lines": [dict(_line(c, now)) for c in found[:LINES]], "more": len(found) > LINES}
+    return {"lines": [_line(c, now) for c in found[:LINES]], "more": len(found) > LINES}
 
 
 MOST_PAGES = 10_000

@@ -33,7 +33,16 @@ def _spoken(view: Callable[..., Any]) -> Callable[..., Any]:
 
 def _said(answer: Any, language: str) -> Any:
     """A schema that was put together without validation still holds its messages; it is validated when it leaves."""
-    return in_language(dict(answer) if isinstance(answer, BaseModel) else answer, language)
+    return in_language(_opened(answer), language)
+
+
+def _opened(answer: Any) -> Any:
+    """Schemas as mappings, those inside lists and other schemas too."""
+    if isinstance(answer, BaseModel):
+        return {name: _opened(value) for name, value in answer}
+    if isinstance(answer, list):
+        return [_opened(value) for value in answer]
+    return answer
 
 
 class Router(ninja.Router):

@@ -2,9 +2,12 @@
 
 import pytest
 
+from amvel.body import Measures, healthy, measure
 from amvel.case import read_case
 from amvel.engine import Engine
 from amvel.movements import Request, find
+from amvel.movements.profile import Profile
+from amvel.movements.profiler import Profiler
 from amvel.movements.stance import FOOT_AHEAD, WITH_BOTH_HANDS
 from amvel.safety import MODIFIED
 from tests.generated import TODAY, base
@@ -58,3 +61,29 @@ def test_a_lightened_seat_is_an_exercise_and_a_painful_fracture_sits_supported()
     for v in engine(fresh, birth="1944-05-01").judge("light_seat", "without_hands"):
         assert not v.allowed
     assert all(v.allowed for v in engine(birth="1990-05-01").judge("light_seat", "with_hands"))
+
+
+BODIES = [(1.45, 45, "female"), (1.55, 70, "female"), (1.65, 63, "female"), (1.75, 80, "male"), (1.85, 85, "male"), (1.95, 95, "male")]
+
+
+@pytest.mark.parametrize("step", ["one_hand", "with_hands", "two_legs", "leg_ahead"])
+@pytest.mark.parametrize("measures", BODIES)
+def test_nobody_rounds_to_rise_from_a_seat_of_the_own_height(step: str, measures: tuple[float, float, str]) -> None:
+    """A rise is a hinge: the trunk stays as it is (common practice, no source), whatever the stature."""
+    found = profile_of(Measures(*measures), f"sit_to_stand/{step}")
+    assert not found.fault
+    assert found.peak("trunk_flexion_deg") < 3
+
+
+@pytest.mark.parametrize("measures", BODIES)
+def test_arms_that_push_beside_the_hips_take_load_off_the_back(measures: tuple[float, float, str]) -> None:
+    """What the arms carry the low back does not (common practice, no source); nor does their push fold the upper back."""
+    pushed, free = (profile_of(Measures(*measures), f"sit_to_stand/{step}") for step in ("leg_ahead", "two_legs"))
+    assert pushed.peak("compression_l4_l5_percent_bw") < free.peak("compression_l4_l5_percent_bw")
+    assert pushed.peak("compression_t7_t8_percent_bw") < free.peak("compression_l4_l5_percent_bw")
+
+
+def profile_of(measures: Measures, ref: str) -> Profile:
+    family, step = find(ref)
+    body = measure(measures)
+    return Profiler(body, healthy()).profile(Request(family, step, "left" if step.sides else "both", step.defaults(body)))

@@ -147,8 +147,8 @@ def _one_hand(s: Setting) -> list[Frame]:
     # A hand high up and ahead steadies but cannot lift: then the feet have to carry it all.
     high = min(1.0, max(0.0, s.number("hand_cm") - s.number("seat_cm") - ARM_REST_CM) / 15.0)
     lean_cm, rise_cm = ((1 - high) * x for x in (_HANDS_LEAN_CM, _HANDS_RISE_CM))
-    leans = _pushed_up(s, lean_cm, rise_cm, _AHEAD_DEG)
-    plain = [f.with_(right_shoulder_flexion=35.0, right_elbow_flexion=20.0) for f in leans]
+    leans = _pushed_up(s, lean_cm, rise_cm, _RESTING_ARM_DEG)
+    plain = [f.with_(right_shoulder_flexion=_RESTING_ARM_DEG, right_elbow_flexion=20.0) for f in leans]
     frames = hands_on_rests(s, plain, ("left",), s.number("hand_cm"))
     return [*frames, _risen(s).facts_(hand_support_level=3)]
 
@@ -159,13 +159,14 @@ def hands_on_rests(
     hands: tuple[str, ...] = ("left", "right"),
     height_cm: float | None = None,
     resting: int = 2,
+    ahead_of_hip_cm: float = 16.0,
 ) -> list[Frame]:
     """The same frames with the palms on arm rests, or on something beside the seat at another height.
 
     In the first `resting` frames, sitting and leaning, they lie there; then they push.
     """
     at_cm = s.number("seat_cm") + ARM_REST_CM if height_cm is None else height_cm
-    origin, ahead_cm = ("hip", 16.0) if height_cm is None else ("knee", _ahead_of_knee_cm(s, at_cm))
+    origin, ahead_cm = ("hip", ahead_of_hip_cm) if height_cm is None else ("knee", _ahead_of_knee_cm(s, at_cm))
     armrest = Surface("armrest", "level", at_cm, title="arm rest", friction=0.5)
     frames = []
     for i, frame in enumerate(plain):
@@ -269,7 +270,7 @@ def _leg_ahead(s: Setting) -> list[Frame]:
     long = long.with_("up on long arms, the leg still ahead", **both(knee_flexion=6.0)).facts_(rises=1)
     long = replace(long, surfaces=seated.surfaces)  # the chair is still there
     frames = [*(_one_leg_long(f, ahead_cm) for f in sat), _one_leg_long(long, 0.5 * ahead_cm)]
-    return [*hands_on_rests(s, frames, resting=1), _risen(s).facts_(hand_support_level=3)]
+    return [*hands_on_rests(s, frames, resting=1, ahead_of_hip_cm=_BESIDE_HIP_CM), _risen(s).facts_(hand_support_level=3)]
 
 
 def _one_leg_long(frame: Frame, ahead_cm: float) -> Frame:
@@ -283,6 +284,8 @@ def _high_seat_cm(body: Anthropometry) -> float:
 
 
 _LONG_LEG, _UNDER_SEAT_CM = 18.0, 12.0  # cm ahead per metre of stature; the other heel behind its knee
+_RESTING_ARM_DEG = 35.0  # an arm that hangs ahead while the other pushes
+_BESIDE_HIP_CM = 6.0  # a push straight down under the shoulders: further ahead it would round the upper back
 _LEAN = Parameter("lean_deg", "lean of the trunk", "deg", 15, low=5, high=30, grid=5, easier="down", shows=LEAN)
 _STAGGER = Parameter("stagger_cm", "one foot ahead", "cm", 14, low=4, high=20, grid=2, easier="down")
 _FAULTS = (TRUNK_ROUNDS, KNEE_FALLS_IN, _DROPS, BREATH_HELD)

@@ -8,6 +8,7 @@ from pathlib import Path
 from amvel import answers
 from amvel.case import CONDITIONS, PROPS, RESULTS, Field, form_of
 from amvel.fitting.stacking import STACKABLE, piece
+from amvel.languages import Message
 from amvel.movements import library
 from amvel.movements.feedback import STRIP_UNDER_THE_BACK
 from amvel.movements.needs import Furniture
@@ -15,12 +16,13 @@ from amvel.movements.texts import messages_of
 from amvel.planning.purposes import GENERAL, words
 from amvel.planning.week import DAYS
 from amvel.quantities import REGISTRY
-from amvel.safety import rulebook
+from amvel.safety import envelope, rulebook
 from amvel.safety.limits import Place
 from amvel.safety.permitted import RANGE_TITLES
 from amvel.safety.ways import TECHNIQUES
-from amvel.screening import test_library
+from amvel.screening import find_out, test_library
 from amvel.screening.stop_signs import QUESTIONS
+from tests.core.test_rule_examples import case_of_at_age
 
 ROOT = Path(__file__).parents[2]
 # What a rule writes: where its sentences stand among the arguments.
@@ -86,6 +88,32 @@ def of_declarations() -> Iterator[str]:
     yield from RANGE_TITLES
 
 
+def of_rules() -> Iterator[str]:
+    """What limits, obligations and referrals say of every rule's own examples, wherever the sentence was put together."""
+    for rule in rulebook().values():
+        for example in rule.examples:
+            found = find_out(case_of_at_age(rule, example))
+            bound = envelope(found)
+            for limit in bound.limits:
+                yield from (x for text in (limit.reason, limit.measure, limit.next_grade) for x in _inside(text))
+            for obligation in bound.obligations:
+                yield from (x for text in (obligation.title, obligation.reason) for x in _inside(text))
+            yield from (x for referral in bound.referrals for x in _inside(referral.text))
+            yield from (x for assumption in found.assumptions for x in _inside(assumption.text))
+
+
+def _inside(text: object) -> Iterator[str]:
+    """The sentences that a message is made of, the words in its places too; not what somebody typed."""
+    if not isinstance(text, Message):
+        return
+    if text.parts:
+        yield from (x for part in text.parts for x in _inside(part))
+        return
+    if not isinstance(text.values.get("rest"), Message):
+        yield text.sentence
+    yield from (x for value in text.values.values() for x in _inside(value))
+
+
 def _of_a_form(fields: tuple[Field, ...]) -> Iterator[str]:
     for x in fields:
         yield from (x.title, x.unit)
@@ -95,5 +123,5 @@ def _of_a_form(fields: tuple[Field, ...]) -> Iterator[str]:
 
 def everything() -> list[str]:
     """All of them, each once, in the order in which they stand; what has no word in it says the same everywhere."""
-    found = dict.fromkeys(m for m in map(str, (*of_declarations(), *in_sources())) if re.search(r"[A-Za-z]{2}|\ba\b", re.sub(r"{\w+}", "", m)))
+    found = dict.fromkeys(m for m in map(str, (*of_declarations(), *in_sources(), *of_rules())) if re.search(r"[A-Za-z]{2}|\ba\b", re.sub(r"{\w+}", "", m)))
     return list(found)

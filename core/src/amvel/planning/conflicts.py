@@ -5,7 +5,7 @@ A limit is never offered: only what was asked for can give way.
 
 from dataclasses import dataclass
 
-from amvel.languages import said, term
+from amvel.languages import said, said_together, term
 from amvel.planning.problem import Problem, Wish
 from amvel.planning.solve import possible
 
@@ -20,9 +20,9 @@ class Conflict:
         if not self.wishes:
             return ""
         names = [w.says for w in self.wishes]
-        asked = names[0] if len(names) == 1 else f"{', '.join(names[:-1])} and {names[-1]}"
+        asked = said(names[0]) if len(names) == 1 else said("{first} and {last}", first=said_together(map(said, names[:-1]), ", "), last=said(names[-1]))
         return (
-            said("{asked} do not go together; {what1} would help", asked=term(asked), what1=term(' or '.join(dict.fromkeys(w.relax for w in self.wishes))))
+            said("{asked} do not go together; {what1} would help", asked=term(asked), what1=said_together(dict.fromkeys(said(w.relax) for w in self.wishes), said(" or ")))
             if len(names) > 1
             else said("{asked} stands in the way; {relax} would help", asked=term(asked), relax=term(self.wishes[0].relax))
         )

@@ -62,9 +62,9 @@ def doses_of(
 def _dose_of_side(step: Step, side: str, values: Values, held_s: float, more: str) -> Dosed:
     first = step.dose
     repetitions, hold = repetitions_and_hold(step, dict(values))
-    why = "a smaller dose keeps the limits" if repetitions < first.repetitions or hold < first.hold_s else ""
+    why = said("a smaller dose keeps the limits") if repetitions < first.repetitions or hold < first.hold_s else ""
     if hold and 0 < held_s < hold:
-        hold, why = held_s, "hold from what was measured"
+        hold, why = held_s, said("hold from what was measured")
     return Dosed(side, repetitions, first.sets + (1 if more else 0), hold, tuple(x for x in (why, more) if x))
 
 
@@ -87,7 +87,7 @@ def weaker_side(case: Case, step: Step) -> tuple[str, str]:
             weak = min(best, key=lambda s: best[s])
             share = best[weak] / max(best.values())
             if share < WEAK_SHARE:
-                return weak, said("{weak} side has {what1} % of the other in {what2}", weak=term(weak), what1=round(100 * share), what2=term(model.TITLE.lower()))
+                return weak, said("{weak} side has {what1} % of the other in {what2}", weak=term(weak), what1=round(100 * share), what2=said(model.TITLE))
     return "", ""
 
 

@@ -169,7 +169,7 @@ def summary(engine: Engine, items: Sequence[Item]) -> Summary:
 def _covered(engine: Engine, o: Obligation, items: Sequence[Item], of_session: Sequence[Sequence[Item]]) -> Covered:
     by = tuple(i.ref for i in items if counts_for(find(i.ref)[1], len(i.set_ups), o))
     often = sessions_to_meet(o, max(1, len(of_session)), engine.case.wishes.days_per_week)
-    return covered_by(o, by, sum(met_by(own, o) for own in of_session), often, "nothing covers it any more" if not by else "it was changed by hand")
+    return covered_by(o, by, sum(met_by(own, o) for own in of_session), often, said("nothing covers it any more") if not by else said("it was changed by hand"))
 
 
 __all__ = ["EditRefused", "Summary", "added", "chosen_for", "dosed", "exchanged", "judged", "placed", "removed", "reordered", "summary"]

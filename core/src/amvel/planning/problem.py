@@ -70,17 +70,17 @@ class Problem:
     def wishes(self) -> list[Wish]:
         """Everything that was asked for and that limits the choice, in the order in which one would give way."""
         out = [
-            Wish("minutes", f"{self.seconds // 60} minutes", "more minutes"),
-            Wish("changes", said("at most {most_changes} changes of position", most_changes=term(self.most_changes)), "one more change of position"),
-            Wish("effort", said("mean effort of {effort} at most", effort=float(self.effort)), "a higher effort"),
-            Wish("load", said("a lumbar load of {what} standing minutes", what=round(self.load_seconds / 60)), "a higher lumbar load"),
-            Wish("movements", said("at most {most_movements} movements", most_movements=term(self.most_movements)), "more movements"),
+            Wish("minutes", said("{minutes} minutes", minutes=self.seconds // 60), said("more minutes")),
+            Wish("changes", said("at most {most_changes} changes of position", most_changes=term(self.most_changes)), said("one more change of position")),
+            Wish("effort", said("mean effort of {effort} at most", effort=float(self.effort)), said("a higher effort")),
+            Wish("load", said("a lumbar load of {what} standing minutes", what=round(self.load_seconds / 60)), said("a higher lumbar load")),
+            Wish("movements", said("at most {most_movements} movements", most_movements=term(self.most_movements)), said("more movements")),
         ]
         if self.most_new is not None:
             movements = said("at most {most_new} new movement{what1}", most_new=term(self.most_new), what1=term('s' if self.most_new != 1 else ''))
             out.append(Wish("new", movements, "another new movement"))
         return out + [
-            Wish(f"locked:{r}", said("{what} stays in", what=term(r.replace('/', ': ').replace('_', ' '))), "letting it go")
+            Wish(f"locked:{r}", said("{what} stays in", what=term(r.replace('/', ': ').replace('_', ' '))), said("letting it go"))
             for r in self.locked
         ]
 

@@ -6,7 +6,7 @@ from dataclasses import dataclass, field, replace
 from amvel.case import Case
 from amvel.case.traits import Trait
 from amvel.engine import Engine
-from amvel.languages import said, term
+from amvel.languages import said, said_together, term
 from amvel.movements import Position, Request, find
 from amvel.movements.dosing import without_dose
 from amvel.planning.choices import Choice, Setting, choices
@@ -198,7 +198,7 @@ def plan(
     judged = verdicts if verdicts is not None else engine.verdicts
     pool, why_not = choices(setting_of(engine, context), judged)
     pool = [c for c in pool if c.ref not in barred]
-    why_not |= {ref: "It was taken out by hand." for ref in barred}
+    why_not |= {ref: said("It was taken out by hand.") for ref in barred}
     problem = problem_for(engine, pool, minutes if minutes is not None else engine.case.wishes.minutes, locked)
     solved = solve_problem(replace(problem, near=frozenset(near)))
     sessions = [[pool[i] for i in rows] for rows in solved.sessions]
@@ -312,7 +312,7 @@ def _uncovered(
     """Which wishes, or else which limits, keep an obligation from being covered."""
     if any(serves(c, o) for c in problem.pool):
         found = conflict(problem, (i,))
-        return found.says() if found is not None and found.wishes else "other needs weigh more in this time"
+        return found.says() if found is not None and found.wishes else said("other needs weigh more in this time")
     return _closed(o.purposes, verdicts, context, why_not)
 
 
@@ -329,9 +329,9 @@ def _closed(purposes: tuple[str, ...], verdicts: list[Verdict], context: str, wh
         return said("{title}, {title_2} would serve it. {what2}", title=term(family.title), title_2=term(step.title), what2=term(why_not[open_[0]]))
     names = sorted({b.limit.says() for v in about for b in v.reasons})
     return (
-        said("No movement for it is open; in the way: {what}.", what=term('; '.join(names)))
+        said("No movement for it is open; in the way: {what}.", what=said_together(names, "; "))
         if names
-        else "There is no movement for it in this room."
+        else said("There is no movement for it in this room.")
     )
 
 

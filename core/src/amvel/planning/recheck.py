@@ -5,6 +5,7 @@ from dataclasses import dataclass
 
 from amvel.body import PoseFault, plain_fault
 from amvel.case import Case
+from amvel.languages import said_together
 from amvel.movements import Profiler, Request, UnknownMovement, find
 from amvel.planning.dose import at_dose
 from amvel.planning.item import Item
@@ -24,7 +25,7 @@ class Violation:
 
     def why(self) -> str:
         """The limits it breaks, or why it cannot be taken at all."""
-        limits = "; ".join(", ".join(x for x in (b.limit.says(), b.here()) if x) for b in self.breaches)
+        limits = said_together((said_together((x for x in (b.limit.says(), b.here()) if x), ", ") for b in self.breaches), "; ")
         return limits or self.unknown or plain_fault(self.fault)
 
 

@@ -7,7 +7,7 @@ from dataclasses import dataclass
 
 from amvel.case import Case
 from amvel.case.traits import Trait
-from amvel.languages import said, term
+from amvel.languages import said, said_together, term
 from amvel.screening import Findings
 
 OLD_YEARS = 75
@@ -37,7 +37,7 @@ def rests_for(case: Case, findings: Findings) -> Rests:
     why = list(dict.fromkeys(c.TITLE for c in case.conditions if Trait.NEEDS_RESTS in c.traits()))
     if findings.age >= OLD_YEARS:
         why.append(said("the age of {age} years", age=term(findings.age)))
-    return Rests(EVERY, REST_S, " and ".join(why)) if why else Rests()
+    return Rests(EVERY, REST_S, said_together(map(said, why), said(" and "))) if why else Rests()
 
 
 __all__ = ["EVERY", "REST_S", "Rests", "rests_for"]

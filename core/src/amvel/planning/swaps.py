@@ -1,6 +1,7 @@
 """What may stand in for one movement of a programme: only what is allowed, ready and possible in this room, ranked."""
 
 from amvel.engine import Engine
+from amvel.languages import said, said_together
 from amvel.movements import find
 from amvel.planning.choices import Choice, choices
 from amvel.planning.item import Item
@@ -26,7 +27,7 @@ def swaps(
         score += _SAME_FAMILY if c.family.id == family.id else 0.0
         score += _SAME_POSITION if c.family.position == family.position else 0.0
         serves = [words(p) for p in step.purposes if p in c.step.purposes]
-        why = "serves " + (" and ".join(serves[:2]) if serves else "another purpose")
+        why = said("serves {what}", what=said_together(serves[:2], said(" and "))) if serves else said("serves another purpose")
         out.append((c.ref, round(min(1.0, score), 2), why))
     return sorted(out, key=lambda s: (-s[1], s[0]))
 
@@ -36,7 +37,7 @@ def chosen_by_hand(engine: Engine, context: str, ref: str, verdicts: list[Verdic
     pool, why_not = choices(setting_of(engine, context), verdicts if verdicts is not None else engine.verdicts)
     found: Choice | None = next((c for c in pool if c.ref == ref), None)
     if found is None:
-        return why_not.get(ref, "this step is not known in this context")
+        return why_not.get(ref, said("this step is not known in this context"))
     return item_of(problem_for(engine, pool, engine.case.wishes.minutes), found)
 
 

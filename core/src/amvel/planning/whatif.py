@@ -8,6 +8,7 @@ from dataclasses import dataclass
 
 from amvel.case import Case, Prop
 from amvel.engine import Engine
+from amvel.languages import said
 from amvel.planning.programme import Programme, plan
 
 
@@ -46,9 +47,9 @@ def _band(case: Case) -> Case | None:
 
 
 CHANGES: dict[str, tuple[str, Callable[[Case], Case | None]]] = {
-    "less_time": ("with 5 minutes less", _less_time),
-    "kneeling": ("if kneeling is possible again", _kneels),
-    "band": ("with a stretch band and a place to fix it", _band),
+    "less_time": (said("with 5 minutes less"), _less_time),
+    "kneeling": (said("if kneeling is possible again"), _kneels),
+    "band": (said("with a stretch band and a place to fix it"), _band),
 }
 
 

@@ -36,9 +36,9 @@ def temporary_arching(page: Page, f: Findings, rule: str, tolerated_deg: float, 
     following = (
         said("arching to {what}°", what=float(tolerated_deg + GRADES_DEG[way.grade + 1]))
         if way.grade + 1 < len(GRADES_DEG)
-        else "no limit"
+        else said("no limit")
     )
-    due = " Review is due." if way.overdue else ""
+    due = said(" Review is due.") if way.overdue else ""
     limit_arching(
         page,
         bound,

@@ -21,7 +21,7 @@ def one_thing_at_a_time(page: Page, i: int, severity: str, limbs: float, alone: 
     few_limbs(page, f"coordination_{i}", limbs, said("{severity}: that many limbs at once can be followed", severity=term(severity)))
     if severity != "mild" and alone:
         few_limbs(page, f"coordination_alone_{i}", min(limbs, ALONE_LIMBS), said("{severity}: alone one limb at a time", severity=term(severity)), at_home=True)
-    measure = "one short instruction, shown; the picture plan in sight"
+    measure = said("one short instruction, shown; the picture plan in sight")
     page.care(f"words_{i}", "performed", 0, "instructions are kept one at a time", measure)
     if severity != "mild" and alone:
         page.limit(f"alone_{i}", "standing", 0, "standing work only with someone near", when=Place.STANDING,

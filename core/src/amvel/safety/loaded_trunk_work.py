@@ -3,6 +3,7 @@
 from datetime import timedelta
 
 from amvel.case.conditions.back_and_pelvis import AbdominalSurgery, AfterBirth
+from amvel.languages import said
 from amvel.movements.levels import BELLY_WORK
 from amvel.numbers import Numbers
 from amvel.safety.limits import Place
@@ -29,5 +30,5 @@ def wait_for_clearing(
     if f.case.as_of <= c.on + timedelta(weeks=2 * n["weeks"]):
         page.limit(f"breath_{i}", "breath_held", 0, "the breath is not held")
     if c.complicated:
-        text = "with complications: nothing but breath and rest until the clinician has said so"
+        text = said("with complications: nothing but breath and rest until the clinician has said so")
         page.refer("complicated", text, which=i)

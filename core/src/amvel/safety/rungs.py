@@ -33,86 +33,86 @@ class Shown:
 
 # What a result shows of a ladder (common practice, no source): the test is the rung, or close to it.
 _SHOWN: tuple[Shown, ...] = (
-    Shown("toe_float_clean", lambda r: r.cm <= 0.5, "toe_float", "paper_thin", "a clean float of half a cm"),
-    Shown("fall_out_clean", lambda r: r.deg >= 20, "bent_knee_fall_out", "larger", "20° clean in the fall-out"),
+    Shown("toe_float_clean", lambda r: r.cm <= 0.5, "toe_float", "paper_thin", said("a clean float of half a cm")),
+    Shown("fall_out_clean", lambda r: r.deg >= 20, "bent_knee_fall_out", "larger", said("20° clean in the fall-out")),
     Shown(
-        "limb_lift_clean", lambda r: r.repetitions >= 8, "arm_or_leg_slide", "leg_lift", "8 clean limb lifts"
+        "limb_lift_clean", lambda r: r.repetitions >= 8, "arm_or_leg_slide", "leg_lift", said("8 clean limb lifts")
     ),
-    Shown("leg_reach_clean", lambda r: r.hip_deg <= 45, "leg_reach", "lower", "a clean leg reach below 45°"),
+    Shown("leg_reach_clean", lambda r: r.hip_deg <= 45, "leg_reach", "lower", said("a clean leg reach below 45°")),
     Shown(
         "chair_stand_30s",
         lambda r: r.count >= 5 and not r.arms_used,
         "sit_to_stand",
         "two_legs",
-        "rises without arms",
+        said("rises without arms"),
     ),
     Shown(
         "chair_stand_30s",
         lambda r: r.count >= 14 and not r.arms_used,
         "sit_to_stand",
         "staggered",
-        "14 stands or more in 30 s",
+        said("14 stands or more in 30 s"),
     ),
     Shown(
         "chair_stand_30s",
         lambda r: r.count >= 5 and not r.arms_used,
         "rise_and_carry",
         "rise_with_a_cup",
-        "rises without arms",
+        said("rises without arms"),
     ),
-    Shown("plank_hold", lambda r: r.seconds >= 10, "wall_plank", "one_foot_light", "plank held for 10 s"),
-    Shown("plank_hold", lambda r: r.seconds >= 20, "counter_plank", "lower", "plank held for 20 s"),
-    Shown("plank_hold", lambda r: r.seconds >= 20, "floor_plank", "on_knees", "plank held for 20 s"),
-    Shown("plank_hold", lambda r: r.seconds >= 45, "floor_plank", "full_length", "plank held for 45 s"),
+    Shown("plank_hold", lambda r: r.seconds >= 10, "wall_plank", "one_foot_light", said("plank held for 10 s")),
+    Shown("plank_hold", lambda r: r.seconds >= 20, "counter_plank", "lower", said("plank held for 20 s")),
+    Shown("plank_hold", lambda r: r.seconds >= 20, "floor_plank", "on_knees", said("plank held for 20 s")),
+    Shown("plank_hold", lambda r: r.seconds >= 45, "floor_plank", "full_length", said("plank held for 45 s")),
     Shown(
         "side_bridge_hold",
         lambda r: r.seconds >= 10,
         "side_bridge",
         "on_the_shoulder",
-        "side bridge held for 10 s",
+        said("side bridge held for 10 s"),
     ),
     Shown(
-        "side_bridge_hold", lambda r: r.seconds >= 20, "side_bridge", "knees_bent", "side bridge held for 20 s"
+        "side_bridge_hold", lambda r: r.seconds >= 20, "side_bridge", "knees_bent", said("side bridge held for 20 s")
     ),
     Shown(
-        "side_bridge_hold", lambda r: r.seconds >= 45, "side_bridge", "full_length", "side bridge held for 45 s"
+        "side_bridge_hold", lambda r: r.seconds >= 45, "side_bridge", "full_length", said("side bridge held for 45 s")
     ),
     Shown(
         "four_stage_balance",
         lambda r: (r.tandem_s or 0) >= 10,
         "tandem_stand",
         "fingertips",
-        "10 s heel to toe",
+        said("10 s heel to toe"),
     ),
     Shown(
-        "four_stage_balance", lambda r: (r.tandem_s or 0) >= 10, "heel_raise", "fingertips", "10 s heel to toe"
+        "four_stage_balance", lambda r: (r.tandem_s or 0) >= 10, "heel_raise", "fingertips", said("10 s heel to toe")
     ),
     Shown(
         "four_stage_balance",
         lambda r: (r.one_leg_s or 0) >= 10,
         "standing_reach",
         "opposite_arm",
-        "10 s on one leg",
+        said("10 s on one leg"),
     ),
     Shown(
         "four_stage_balance",
         lambda r: (r.one_leg_s or 0) >= 10,
         "step_and_reach",
         "fingertips",
-        "10 s on one leg",
+        said("10 s on one leg"),
     ),
     Shown(
-        "one_leg_stance", lambda r: r.seconds >= 10, "standing_leg_to_the_side", "fingertips", "10 s on one leg"
+        "one_leg_stance", lambda r: r.seconds >= 10, "standing_leg_to_the_side", "fingertips", said("10 s on one leg")
     ),
-    Shown("one_leg_stance", lambda r: r.seconds >= 10, "standing_reach", "opposite_arm", "10 s on one leg"),
-    Shown("one_leg_stance", lambda r: r.seconds >= 10, "one_leg_hinge", "one_leg", "10 s on one leg"),
-    Shown("one_leg_stance", lambda r: r.seconds >= 10, "one_side_carry", "slow_steps", "10 s on one leg"),
+    Shown("one_leg_stance", lambda r: r.seconds >= 10, "standing_reach", "opposite_arm", said("10 s on one leg")),
+    Shown("one_leg_stance", lambda r: r.seconds >= 10, "one_leg_hinge", "one_leg", said("10 s on one leg")),
+    Shown("one_leg_stance", lambda r: r.seconds >= 10, "one_side_carry", "slow_steps", said("10 s on one leg")),
     Shown(
         "one_leg_stance",
         lambda r: r.seconds >= 20,
         "standing_leg_to_the_side",
         "hands_hover",
-        "20 s on one leg",
+        said("20 s on one leg"),
     ),
 )
 
@@ -137,11 +137,11 @@ def readiness(case: Case, findings: Findings, closed: frozenset[str] = frozenset
 
 def _done(case: Case) -> dict[str, str]:
     """What lies behind this person, and how that is known."""
-    done = dict.fromkeys(case.previous_steps, "done in the last programme")
+    done: dict[str, str] = dict.fromkeys(case.previous_steps, said("done in the last programme"))
     for ref in {entry.step for entry in case.log}:
         last = [e.clean for e in sorted(case.log, key=lambda e: e.on) if e.step == ref][-CLEAN_SESSIONS:]
         if len(last) == CLEAN_SESSIONS and all(last):
-            done.setdefault(ref, "clean in the last two sessions")
+            done.setdefault(ref, said("clean in the last two sessions"))
     return done
 
 
@@ -157,7 +157,7 @@ def _one(
     missing = [r for r in step.after if r not in done and r not in closed]
     lower = [family.ref(s) for s in family.steps[:i] if family.ref(s) not in closed]
     if not missing and not lower and (i == 0 or step.effort <= ENTRY_EFFORT or family.daily_task):
-        return Readiness(True, "the first of its kind" if i == 0 else "the first of its kind that is open")
+        return Readiness(True, said("the first of its kind") if i == 0 else said("the first of its kind that is open"))
     if not missing and lower and lower[-1] in done:
         return Readiness(True, said("the one before it was {what}", what=term(done[lower[-1]])))
     other, one = find(lower[-1] if lower and lower[-1] not in done else missing[0] if missing else family.ref(family.steps[i - 1]))

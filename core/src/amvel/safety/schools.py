@@ -9,6 +9,7 @@ from dataclasses import dataclass
 from amvel.case import Case
 from amvel.case.schools import QUESTIONS
 from amvel.case.traits import Trait
+from amvel.languages import said
 from amvel.safety.words import valid
 from amvel.screening.traits import because
 
@@ -75,5 +76,5 @@ def _reason_against(case: Case, question: str, option: str) -> str:
         signed = any(
             w.kind == "clears" and w.may_clear and w.clears == SIGN_OFF and valid(w, case.as_of) for w in case.clinician_words
         )
-        return "" if signed else "one-sided work for a curve needs the sign-off of someone certified"
+        return "" if signed else said("one-sided work for a curve needs the sign-off of someone certified")
     return ""

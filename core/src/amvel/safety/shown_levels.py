@@ -7,6 +7,7 @@ from typing import Any
 
 from amvel.case import Case
 from amvel.case.affected import HOLDS_THE_TRUNK
+from amvel.languages import said
 from amvel.movements.levels import HIGHEST, Way, named_levels
 from amvel.screening import Findings
 
@@ -101,19 +102,19 @@ def _balanced(f: Findings, n: Numbers) -> bool:
 
 
 SHOWS: tuple[Shows, ...] = (
-    Shows(2, _EVERY, ("toe_float_clean", "fall_out_clean"), _float_and_fall_out, "toe float and fall-out clean on both sides"),
-    Shows(3, _BELLY, ("leg_reach_clean",), _leg_reach, "the leg reach clean on both sides"),
-    Shows(3, _BELLY, ("active_leg_raise",), _leg_raise, "either leg raised straight with hardly any effort"),
-    Shows(3, (Way.BENDING, Way.TURNING, Way.SIDE), ("limb_lift_clean",), _limb_lift, "the limb lift clean on both sides"),
-    Shows(3, (Way.BENDING,), ("chair_stand_30s",), _rises, "rises from a chair without the arms"),
-    Shows(4, _BELLY, ("wall_plank_drop", "breath_directions"), _wall_plank, "the wall plank without a drop, breath kept with each leg lifted"),
-    Shows(4, (Way.BENDING,), ("back_extensor_hold",), _held("back_extensor_hold", "short_hold_s"), "the back held level"),
-    Shows(5, _BELLY, ("plank_hold",), _held("plank_hold", "hold_s"), "a plank held clean"),
-    Shows(5, (Way.SIDE, Way.TURNING), ("side_bridge_hold",), _held("side_bridge_hold", "hold_s"), "a side bridge held clean on each side"),
-    Shows(5, (Way.BENDING,), ("back_extensor_hold",), _held("back_extensor_hold", "hold_s"), "the back held level for longer"),
-    Shows(6, _BELLY, ("plank_hold", "side_bridge_hold", "back_extensor_hold"), _strong("plank_hold"), "a long plank, balanced against side and back"),
-    Shows(6, (Way.SIDE, Way.TURNING), ("side_bridge_hold", "back_extensor_hold"), _strong("side_bridge_hold"), "long, even side bridges"),
-    Shows(6, (Way.BENDING,), ("back_extensor_hold", "side_bridge_hold"), _strong("back_extensor_hold"), "the back held long, balanced against the sides"),
+    Shows(2, _EVERY, ("toe_float_clean", "fall_out_clean"), _float_and_fall_out, said("toe float and fall-out clean on both sides")),
+    Shows(3, _BELLY, ("leg_reach_clean",), _leg_reach, said("the leg reach clean on both sides")),
+    Shows(3, _BELLY, ("active_leg_raise",), _leg_raise, said("either leg raised straight with hardly any effort")),
+    Shows(3, (Way.BENDING, Way.TURNING, Way.SIDE), ("limb_lift_clean",), _limb_lift, said("the limb lift clean on both sides")),
+    Shows(3, (Way.BENDING,), ("chair_stand_30s",), _rises, said("rises from a chair without the arms")),
+    Shows(4, _BELLY, ("wall_plank_drop", "breath_directions"), _wall_plank, said("the wall plank without a drop, breath kept with each leg lifted")),
+    Shows(4, (Way.BENDING,), ("back_extensor_hold",), _held("back_extensor_hold", "short_hold_s"), said("the back held level")),
+    Shows(5, _BELLY, ("plank_hold",), _held("plank_hold", "hold_s"), said("a plank held clean")),
+    Shows(5, (Way.SIDE, Way.TURNING), ("side_bridge_hold",), _held("side_bridge_hold", "hold_s"), said("a side bridge held clean on each side")),
+    Shows(5, (Way.BENDING,), ("back_extensor_hold",), _held("back_extensor_hold", "hold_s"), said("the back held level for longer")),
+    Shows(6, _BELLY, ("plank_hold", "side_bridge_hold", "back_extensor_hold"), _strong("plank_hold"), said("a long plank, balanced against side and back")),
+    Shows(6, (Way.SIDE, Way.TURNING), ("side_bridge_hold", "back_extensor_hold"), _strong("side_bridge_hold"), said("long, even side bridges")),
+    Shows(6, (Way.BENDING,), ("back_extensor_hold", "side_bridge_hold"), _strong("back_extensor_hold"), said("the back held long, balanced against the sides")),
 )
 
 
@@ -130,7 +131,7 @@ def shown_levels(f: Findings, n: Numbers) -> dict[Way, Shown]:
                 level, by = s.level, s.says
         logged = _logged(f.case, way, n)
         if logged > level:
-            level, by = logged, "clean in two sessions in a row"
+            level, by = logged, said("clean in two sessions in a row")
         out[way] = Shown(level, by, ())
     best = max(out.values(), key=lambda s: s.level)
     return {**out, Way.PRESS: best}

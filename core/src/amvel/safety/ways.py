@@ -10,7 +10,7 @@ from datetime import date
 from enum import Enum
 
 from amvel.case import Case
-from amvel.languages import said, term
+from amvel.languages import said, said_together, term
 from amvel.movements import Profiler, Request, find
 from amvel.movements.bed import BED, FLOOR, LYING_ON
 from amvel.quantities import quantity
@@ -86,9 +86,9 @@ TECHNIQUES: tuple[Technique, ...] = (
 
 
 # What somebody does every day, or what is done with them: told, and to be looked at; nothing here asks for a pose.
-AS_EVERY_DAY = ("as_every_day", "as every day, alone; look at it once")
-WITH_HELP = ("with_help", "with the help that is usual")
-BY_HOIST = ("by_hoist", "by hoist, two people")
+AS_EVERY_DAY = ("as_every_day", said("as every day, alone; look at it once"))
+WITH_HELP = ("with_help", said("with the help that is usual"))
+BY_HOIST = ("by_hoist", said("by hoist, two people"))
 _TOLD = {("alone", "visit"): AS_EVERY_DAY, ("alone", "home"): AS_EVERY_DAY, ("with_help", "visit"): WITH_HELP}
 _TOLD |= {("hoist", c): BY_HOIST for c in ("visit", "home")}
 _TOLD_BY = {Destination.STANDING: ("observed_function",)}
@@ -166,7 +166,7 @@ def _way(
             since = max((since, *(b.limit.event_on for b in answer.breaches if b.limit.event_on is not None)))
             tests |= {t: None for b in answer.breaches for t in _could_open(findings, b)}
         if not closed:
-            closed["the body model has no pose for it"] = None
+            closed[said("the body model has no pose for it")] = None
     return WayThere(technique.to, technique, tuple(stages), tuple(closed), tuple(tests), since)
 
 
@@ -209,7 +209,7 @@ def _limit(way: WayThere, place: Place) -> Limit:
         f"ways.{way.to.name.lower()}" if len(way.to.places) == 1 else f"ways.{way.to.name.lower()}_{place.name.lower()}",
         way.to.quantity,
         0,
-        said("no way of {says} is open: {what1}", says=term(way.to.says), what1=term('; '.join(way.closed_by[:_NAMED]))),
+        said("no way of {says} is open: {what1}", says=term(way.to.says), what1=said_together(way.closed_by[:_NAMED], "; ")),
         TECHNIQUE,
         when=place,
         origin=Origin.NOT_SHOWN if way.opened_by else Origin.RULE,

@@ -195,7 +195,7 @@ def bone_status(case: Case, draft: Draft | None = None) -> BoneStatus:
     found += _risk_tiers(case, n, measured=clears is not None)
     found += _always(case)
     referrals = _referrals(case, n)
-    for sign, words in ((STATURE, "stature loss"), (POSTURE_SIGN, "posture")):
+    for sign, words in ((STATURE, said("stature loss")), (POSTURE_SIGN, "posture")):
         if any(source is sign for _, source in referrals):
             found.append(
                 ("osteoporosis", said("{words}: a vertebral fracture is possible until it is ruled out", words=term(words)), sign)

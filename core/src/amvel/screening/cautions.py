@@ -5,6 +5,7 @@ from datetime import timedelta
 from amvel.case import Case
 from amvel.case.conditions.bone import Fracture
 from amvel.case.traits import Trait
+from amvel.languages import said
 from amvel.screening.bone_status import bone_status
 from amvel.screening.traits import because
 
@@ -20,20 +21,20 @@ def fresh_vertebral_fracture(case: Case) -> str:
         and (c.painful or not c.healed)
         for c in case.conditions
     )
-    return "a painful vertebral fracture of the last 12 weeks" if fresh else ""
+    return said("a painful vertebral fracture of the last 12 weeks") if fresh else ""
 
 
 def no_bending_test(case: Case) -> str:
     """Trunk rounding to its end is not tested on bone that may give."""
     if bone_status(case).tier == "osteoporosis":
-        return "rounding to the end is not tested with osteoporosis or a vertebral fracture"
+        return said("rounding to the end is not tested with osteoporosis or a vertebral fracture")
     return because(case, Trait.BENDING_PROVOKES) or fresh_vertebral_fracture(case)
 
 
 def no_turning_test(case: Case) -> str:
     """Turning to its end is not tested on bone that may give, or where turning provokes."""
     if bone_status(case).tier == "osteoporosis":
-        return "turning to the end is not tested with osteoporosis or a vertebral fracture"
+        return said("turning to the end is not tested with osteoporosis or a vertebral fracture")
     return fresh_vertebral_fracture(case)
 
 
@@ -45,7 +46,7 @@ def no_strain(case: Case) -> str:
 def no_standing(case: Case) -> str:
     """Who does not stand is not tested standing."""
     if case.tolerates.standing == "no":
-        return "does not stand"
+        return said("does not stand")
     return because(case, Trait.DOES_NOT_STAND)
 
 

@@ -40,7 +40,7 @@ def _clearings(case: Case) -> list[Contradiction]:
                 out.append(
                     Contradiction(
                         f"$.clinician_words[{i}].on",
-                        said("the clearing of {on} is older than what it clears ({what1}, {day}); it counts for nothing", on=term(w.on), what1=term(c.TITLE.lower()), day=term(day)),
+                        said("the clearing of {on} is older than what it clears ({what1}, {day}); it counts for nothing", on=term(w.on), what1=said(c.TITLE), day=term(day)),
                     )
                 )
     return out
@@ -80,7 +80,7 @@ def _walking(case: Case) -> list[Contradiction]:
         return []
     library = test_library()
     return [
-        Contradiction(f"$.tests[{i}]", said("does not walk, yet {what} was measured on {on}", what=term(t.TITLE.lower()), on=term(t.on)))
+        Contradiction(f"$.tests[{i}]", said("does not walk, yet {what} was measured on {on}", what=said(t.TITLE), on=term(t.on)))
         for i, t in enumerate(case.tests)
         if library[t.test].on_own_feet
     ]

@@ -12,7 +12,7 @@ from amvel.case.results.ranges import Range
 from amvel.case.results.vital import BloodPressure
 from amvel.case.traits import Trait
 from amvel.checked import Profession
-from amvel.languages import said, term
+from amvel.languages import Message, said, said_together, term
 from amvel.literature import WORLD_FALLS
 from amvel.numbers import Draft, Number, Numbers
 from amvel.screening.bone_status import BoneStatus, bone_status
@@ -152,7 +152,7 @@ def find_out(case: Case, draft: Draft | None = None) -> Findings:
         assumptions.append(
             Assumption(
                 f"range.{name}",
-                said("{what} is not measured: {what1}° assumed", what=term(name.replace('.', ' ').replace('_', ' ')), what1=float(capacities.of(name))),
+                said("{what} is not measured: {what1}° assumed", what=_range_title(name), what1=float(capacities.of(name))),
                 test,
             )
         )
@@ -210,7 +210,7 @@ def _fall_signs(
         )
         signs.append(
             (
-                "not tested: " + ", ".join(m.replace("_", " ") for m in missing),
+                said("not tested: {what}", what=said_together((test_library()[m].title for m in missing), ", ")),
                 UNTESTED,
             )
         )
@@ -280,6 +280,13 @@ def _shown(case: Case) -> dict[str, float]:
             if r.reaches_shelf in (side, "both"):
                 out[f"{side}.shoulder_elevation"] = SHELF_DEG
     return out
+
+
+def _range_title(name: str) -> Message:
+    """'left.hip_flexion' as its test names it, with its side."""
+    side, _, base = name.rpartition(".")
+    title = said(test_library()[base].title)
+    return said("{title} ({side})", title=title, side=term(side)) if side else title
 
 
 def _rises_without_arms(case: Case) -> bool:

@@ -42,7 +42,7 @@ def compare(before: float, after: float, change: RealChange | None) -> Compared:
         )
     band = mdc95(change.sd, change.icc)
     real = abs(difference) > band
-    words = "a real change" if real else "no real change"
+    words = said("a real change") if real else said("no real change")
     return Compared(
         before,
         after,

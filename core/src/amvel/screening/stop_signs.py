@@ -45,42 +45,42 @@ _NOW = said("Call the emergency number now; stay with the person.")
 _REFER = said("No session today; refer to the clinician the same day.")
 
 QUESTIONS: dict[str, Question] = {
-    "saddle_numbness": Question("New numbness between the legs", True),
-    "bladder_or_bowel_change": Question("New trouble holding or passing water or stool", True),
-    "weakness_of_both_legs": Question("Both legs getting weaker", True),
-    "chest_pain": Question("Chest pain or pressure", True),
-    "stroke_signs": Question("Face, arm or speech suddenly changed", True),
-    "severe_breathlessness": Question("Severe breathlessness at rest", True),
+    "saddle_numbness": Question(said("New numbness between the legs"), True),
+    "bladder_or_bowel_change": Question(said("New trouble holding or passing water or stool"), True),
+    "weakness_of_both_legs": Question(said("Both legs getting weaker"), True),
+    "chest_pain": Question(said("Chest pain or pressure"), True),
+    "stroke_signs": Question(said("Face, arm or speech suddenly changed"), True),
+    "severe_breathlessness": Question(said("Severe breathlessness at rest"), True),
     "autonomic_dysreflexia": Question(
-        "Pounding headache, flushing or sweating, pressure well above the own usual value",
+        said("Pounding headache, flushing or sweating, pressure well above the own usual value"),
         True,
-        "Sit up, loosen everything tight, check bladder and catheter, never lie down; call the emergency number.",
+        said("Sit up, loosen everything tight, check bladder and catheter, never lie down; call the emergency number."),
         of_everybody=False,
     ),
     "shunt_or_raised_pressure_signs": Question(
-        "Headache with vomiting, drowsiness or changed sight with a shunt", True, of_everybody=False
+        said("Headache with vomiting, drowsiness or changed sight with a shunt"), True, of_everybody=False
     ),
-    "sudden_midback_pain": Question("Sudden strong mid-back pain after little or no force"),
-    "weight_loss_or_fever_with_back_pain": Question("Back pain with weight loss or fever"),
-    "cancer_history_with_night_pain": Question("A cancer in the past, and new pain at night or like a band"),
-    "progressive_weakness": Question("A limb that gets weaker from week to week"),
-    "groin_or_thigh_pain_on_bone_medicine": Question("New groin or thigh pain while on a bone medicine"),
-    "fall_with_head_strike": Question("A fall on the head since the last visit"),
-    "unable_to_bear_weight": Question("Cannot put weight on a leg after a fall"),
-    "fainting": Question("Fainted in the last days"),
-    "acute_fever": Question("Fever today"),
-    "swollen_calf": Question("One calf swollen, warm or tender"),
+    "sudden_midback_pain": Question(said("Sudden strong mid-back pain after little or no force")),
+    "weight_loss_or_fever_with_back_pain": Question(said("Back pain with weight loss or fever")),
+    "cancer_history_with_night_pain": Question(said("A cancer in the past, and new pain at night or like a band")),
+    "progressive_weakness": Question(said("A limb that gets weaker from week to week")),
+    "groin_or_thigh_pain_on_bone_medicine": Question(said("New groin or thigh pain while on a bone medicine")),
+    "fall_with_head_strike": Question(said("A fall on the head since the last visit")),
+    "unable_to_bear_weight": Question(said("Cannot put weight on a leg after a fall")),
+    "fainting": Question(said("Fainted in the last days")),
+    "acute_fever": Question(said("Fever today")),
+    "swollen_calf": Question(said("One calf swollen, warm or tender")),
     "upper_neck_signs": Question(
-        "New neck pain, wry neck, clumsy hands or change of walking",
+        said("New neck pain, wry neck, clumsy hands or change of walking"),
         of_everybody=False,
     ),
     "bleeding_or_contractions_in_pregnancy": Question(
-        "Bleeding, fluid or contractions", False, "No session; ring the maternity unit now.", of_everybody=False
+        said("Bleeding, fluid or contractions"), False, said("No session; ring the maternity unit now."), of_everybody=False
     ),
     "pre_eclampsia_signs": Question(
-        "Headache, changed sight, pain under the ribs or sudden swelling in pregnancy",
+        said("Headache, changed sight, pain under the ribs or sudden swelling in pregnancy"),
         False,
-        "No session; ring the maternity unit now.",
+        said("No session; ring the maternity unit now."),
         of_everybody=False,
     ),
 }
@@ -130,7 +130,7 @@ def _sign(id: str, title: str, emergency: bool, source: Source, next_step: str =
 def _answers(case: Case) -> list[StopSign]:
     given = case.stop_signs
     if given is None or (given.asked_on != case.as_of and not given.present):
-        return [_not_asked("Stop signs have not been asked today")]
+        return [_not_asked(said("Stop signs have not been asked today"))]
     found = [
         _sign(name, QUESTIONS[name].title, QUESTIONS[name].emergency, RED_FLAGS, QUESTIONS[name].next_step)
         for name in given.present
@@ -138,20 +138,20 @@ def _answers(case: Case) -> list[StopSign]:
     own = [k for k in asked_of(case) if not QUESTIONS[k].of_everybody]
     missing = [k for k in own if k not in given.asked and k not in given.present]
     if missing and not found:
-        found.append(_not_asked(said("Not asked today: {what}", what=term(QUESTIONS[missing[0]].title.lower()))))
+        found.append(_not_asked(said("Not asked today: {what}", what=said(QUESTIONS[missing[0]].title))))
     return found
 
 
 def _not_asked(title: str) -> StopSign:
-    return replace(_sign("not_asked", title, False, RED_FLAGS, "Ask the stop signs first."), missing=True)
+    return replace(_sign("not_asked", title, False, RED_FLAGS, said("Ask the stop signs first.")), missing=True)
 
 
 def _consent(case: Case) -> list[StopSign]:
     c = case.consent
     if c is not None and (c.capacity_confirmed or c.given_by == "proxy"):
         return []
-    step = "Record capacity and consent, or the proxy's consent."
-    return [replace(_sign("no_consent", "Consent is not recorded", False, RED_FLAGS, step), missing=True)]
+    step = said("Record capacity and consent, or the proxy's consent.")
+    return [replace(_sign("no_consent", said("Consent is not recorded"), False, RED_FLAGS, step), missing=True)]
 
 
 def _measured(case: Case, draft: Draft | None) -> list[StopSign]:
@@ -177,7 +177,7 @@ def _measured(case: Case, draft: Draft | None) -> list[StopSign]:
         if b.mmol_l > sugar["high_mmol_l"] and b.ketones:
             out.append(_sign("sugar_with_ketones", said("Sugar {mmol_l} mmol/L with ketones", mmol_l=float(b.mmol_l)), False, SUGAR))
     if _low_sugar(case, sugar):
-        step = "Carbohydrate first; measure again after 15 min."
+        step = said("Carbohydrate first; measure again after 15 min.")
         out.append(_sign("sugar_low", said("Sugar below {low_mmol_l} mmol/L", low_mmol_l=round(sugar['low_mmol_l'], 1)), False, SUGAR, step))
     return out
 

@@ -22,11 +22,11 @@ def answer(f: Findings, n: Numbers) -> Answer:
     if f.floor_rise is not None or f.case.tolerates.floor == "yes":
         return page.done()
     if f.one(HipReplacement):
-        why = "a new hip"
+        why = said("a new hip")
     elif f.one(SpinalFusion):
-        why = "a fused spine"
+        why = said("a fused spine")
     elif f.pressure_drops:
-        why = "the pressure drops on standing"
+        why = said("the pressure drops on standing")
     else:
         return page.done()
     page.limit(

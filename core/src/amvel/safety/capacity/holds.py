@@ -29,7 +29,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
     for way, test in TIMED.items():
         held = [_in_full_s(r, n) for r in f.results(test)]
         seconds = min(held) if held else _untimed_s(f, n)
-        why = said("held {seconds} s in the test", seconds=round(seconds)) if held else "nobody has timed a hold"
+        why = said("held {seconds} s in the test", seconds=round(seconds)) if held else said("nobody has timed a hold")
         page.limit(
             way.value,
             way.hold_quantity,

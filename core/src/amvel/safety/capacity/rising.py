@@ -38,7 +38,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
     seen, by = _seen(f, n)
     begins = int(n["begins"] if _sturdy(f, n) else n["begins_careful"])
     home = max(seen, begins)
-    because = by if seen > begins else "where everybody begins" if _sturdy(f, n) else "nothing else was seen"
+    because = by if seen > begins else said("where everybody begins") if _sturdy(f, n) else said("nothing else was seen")
     visit = home + int(n["visit_more"])
     if seen < RISE_ON_ONE_LEG and _legs_doubtful(f):
         visit = min(visit, FOOT_AHEAD)  # two legs that rise say nothing of the weaker one alone
@@ -68,9 +68,9 @@ def answer(f: Findings, n: Numbers) -> Answer:
 
 def _lowest_seat_cm(f: Findings) -> tuple[float, str]:
     """The lowest seat that was risen from, and where; the chair of the tests where nothing else was."""
-    found = [(CHAIR_CM, "a chair")]
-    found += [(r.seat_cm, "30-second chair stand") for r in f.results("chair_stand_30s") if r.seat_cm is not None and r.count > 0]
-    found += [(r.lowest_seat_cm, "seen in daily life") for r in f.results("observed_function") if r.lowest_seat_cm is not None]
+    found = [(CHAIR_CM, said("a chair"))]
+    found += [(r.seat_cm, said("30-second chair stand")) for r in f.results("chair_stand_30s") if r.seat_cm is not None and r.count > 0]
+    found += [(r.lowest_seat_cm, said("seen in daily life")) for r in f.results("observed_function") if r.lowest_seat_cm is not None]
     return min(found)
 
 

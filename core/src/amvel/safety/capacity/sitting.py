@@ -5,6 +5,7 @@ from datetime import date
 from amvel.case.conditions.bone import DoesNotWalk
 from amvel.case.conditions.nervous_system import WheelchairUser
 from amvel.checked import Profession
+from amvel.languages import said
 from amvel.numbers import Numbers
 from amvel.safety.limits import Answer, Origin, Place
 from amvel.safety.page import Page
@@ -20,9 +21,9 @@ def answer(f: Findings, n: Numbers) -> Answer:
     page = Page("sitting", COMMON_PRACTICE)
     told = f.case.tolerates.sitting_unsupported
     if told == "no":
-        why, origin = "does not sit without support", Origin.RULE
+        why, origin = said("does not sit without support"), Origin.RULE
     elif told == "unknown" and _doubtful(f):
-        why, origin = "sitting without support has not been seen: ask, and see it with someone near", Origin.NOT_SHOWN
+        why, origin = said("sitting without support has not been seen: ask, and see it with someone near"), Origin.NOT_SHOWN
     else:
         return page.done()
     page.limit("free", "sitting_unsupported", 0, why, when=Place.EXERCISES, origin=origin)

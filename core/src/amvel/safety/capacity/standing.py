@@ -26,7 +26,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
     held, by = _held(f, n)
     begins = int(n["begins"] if _sturdy(f, n) else n["begins_careful"])
     home = max(held, begins)
-    because = by if held > begins else "where everybody begins" if _sturdy(f, n) else "nothing else was held"
+    because = by if held > begins else said("where everybody begins") if _sturdy(f, n) else said("nothing else was held")
     signs = len(f.fall_signs)
     if signs >= n["signs_from"]:
         lowered = max(_EASIEST, int(n["at_signs_from"]) - (signs - int(n["signs_from"])))

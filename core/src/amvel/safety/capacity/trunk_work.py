@@ -49,15 +49,15 @@ def begins_at(f: Findings, n: Numbers) -> tuple[int, str]:
     """The level at home that nothing has to be shown for, and why it is that one."""
     acute = [c for c in f.case.conditions if c.acute(f.case.as_of)]
     if acute:
-        return int(n["acute"]), said("{what}: an acute state", what=term(acute[0].TITLE.lower()))
+        return int(n["acute"]), said("{what}: an acute state", what=said(acute[0].TITLE))
     affected = [c for c in f.case.conditions if c.affects() & HOLDS_THE_TRUNK]
     if affected:
-        return int(n["affected"]), said("{what}: a level lower until more is shown", what=term(affected[0].TITLE.lower()))
+        return int(n["affected"]), said("{what}: a level lower until more is shown", what=said(affected[0].TITLE))
     if f.bone.weak:
-        return int(n["affected"]), "bone that is weak, or may be: a level lower until more is shown"
+        return int(n["affected"]), said("bone that is weak, or may be: a level lower until more is shown")
     if f.age >= n["old_years"]:
         return int(n["affected"]), said("{age} years: a level lower until more is shown", age=term(f.age))
-    return int(n["begins"]), "where everybody begins"
+    return int(n["begins"]), said("where everybody begins")
 
 
 def _says(level: int, because: str) -> str:

@@ -4,6 +4,7 @@ from datetime import date
 
 from amvel.case.conditions.back_and_pelvis import AbdominalSurgery
 from amvel.checked import Profession
+from amvel.languages import said
 from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer
 from amvel.safety.loaded_trunk_work import wait_for_clearing
@@ -13,7 +14,7 @@ from amvel.screening import Findings
 from amvel.sources import COMMON_PRACTICE
 
 SINCE = date(2026, 1, 1)
-WHY = "loaded trunk work waits for a clearing after the operation"
+WHY = said("loaded trunk work waits for a clearing after the operation")
 
 
 def answer(f: Findings, n: Numbers) -> Answer:

@@ -4,6 +4,7 @@ from datetime import date, timedelta
 
 from amvel.case.conditions.back_and_pelvis import AfterBirth
 from amvel.checked import Profession
+from amvel.languages import said
 from amvel.literature import ACOG_804
 from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer
@@ -15,7 +16,7 @@ from amvel.sources import COMMON_PRACTICE
 
 BIRTH = ACOG_804.says("return to exercise after birth: loaded work after clearing, commonly ≥ 6 weeks", reading=True)
 SINCE = date(2020, 1, 1)
-WHY = "loaded trunk work waits for a clearing after the birth"
+WHY = said("loaded trunk work waits for a clearing after the birth")
 
 
 def answer(f: Findings, n: Numbers) -> Answer:

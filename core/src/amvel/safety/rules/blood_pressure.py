@@ -19,7 +19,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
     page = Page("blood_pressure", HIGH, "blood_pressure")
     unknown = f.assumed("blood_pressure")
     if f.pressure_raised or unknown:
-        why = "pressure is raised" if f.pressure_raised else "pressure was not taken today"
+        why = said("pressure is raised") if f.pressure_raised else said("pressure was not taken today")
         page.limit("breath", "breath_held", 0, said("{why}: the breath is never held", why=term(why)))
         page.limit("hold", "hold_s", n["hold_s"], said("{why}: holds stay short", why=term(why)))
     if f.pressure_drops:

@@ -53,7 +53,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
 
 def _hip_at_risk(page: Page, n: Numbers, i: int, side: str, migration: float | None, hurts: bool) -> None:
     """Neither across nor far out nor turned by force; the thigh beside such a hip breaks easily when it is."""
-    known = "opening it hurts" if migration is None else said("{migration} % of migration", migration=float(migration))
+    known = said("opening it hurts") if migration is None else said("{migration} % of migration", migration=float(migration))
     why = said("the {side} hip is at risk ({known})", side=term(side), known=term(known))
     page.limit(f"hip_{side}_{i}", f"{side}.hip_adduction_in_flexion_deg", 0, said("{why}: not past the midline while bent", why=term(why)))
     most = n["opening_painful_deg"] if hurts else n["opening_deg"]

@@ -4,7 +4,7 @@ from datetime import date
 
 from amvel.case.conditions.falls import FearOfFalling
 from amvel.checked import Profession
-from amvel.languages import said, term
+from amvel.languages import said, said_together, term
 from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer, Place
 from amvel.safety.page import Page
@@ -22,7 +22,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
         page.refer("fear", "fear that blocks movement: ask whether mood and fear are looked after")
     if not f.fall_signs:
         return page.done()
-    why = "; ".join(text for text, _ in f.fall_signs)
+    why = said_together((said(text) for text, _ in f.fall_signs), "; ")
     page.limit(
         "hand_at_home",
         "hand_support_level",
@@ -53,7 +53,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
             "unstable", "unstable_surface", 0, said("two signs of fall risk or more: no unstable surface ({why})", why=term(why))
         )
         if f.floor_rise not in ("alone", "with_furniture"):
-            tested = "not tested" if f.floor_rise is None else "not safe"
+            tested = said("not tested") if f.floor_rise is None else said("not safe")
             page.limit(
                 "floor",
                 "floor_transfer",

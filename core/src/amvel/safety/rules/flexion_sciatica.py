@@ -21,11 +21,11 @@ ACUTE_FOR = timedelta(weeks=6)  # common practice, no source
 VALID_SLR_DAYS = 180
 # Grades of return: loaded, held, unloaded rounding and rounding in sitting, in degrees.
 GRADES = (
-    ("hinge from the hips", 10.0, 10.0, 10.0, 3.0),
-    ("small rounding without load", 10.0, 10.0, 20.0, 3.0),
-    ("larger rounding without load", 10.0, 20.0, 40.0, 5.0),
-    ("small rounding under load", 20.0, 30.0, 60.0, 10.0),
-    ("larger rounding under load", 40.0, 40.0, 80.0, 20.0),
+    (said("hinge from the hips"), 10.0, 10.0, 10.0, 3.0),
+    (said("small rounding without load"), 10.0, 10.0, 20.0, 3.0),
+    (said("larger rounding without load"), 10.0, 20.0, 40.0, 5.0),
+    (said("small rounding under load"), 20.0, 30.0, 60.0, 10.0),
+    (said("larger rounding under load"), 40.0, 40.0, 80.0, 20.0),
 )
 
 
@@ -54,7 +54,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
         if way.grade >= len(GRADES):
             continue
         name, loaded, held, free, seated = GRADES[way.grade]
-        following = GRADES[way.grade + 1][0] if way.grade + 1 < len(GRADES) else "no limit"
+        following = GRADES[way.grade + 1][0] if way.grade + 1 < len(GRADES) else said("no limit")
         more = {
             "review_on": way.review_on,
             "next_grade": said("{following}, after a passed review", following=term(following)),
@@ -63,22 +63,22 @@ def answer(f: Findings, n: Numbers) -> Answer:
         }
         due = said(" (grade {what} of {what1}: {name})", what=term(way.grade + 1), what1=term(len(GRADES)), name=term(name)) + (said(". Review is due.") if way.overdue else "")
         for id, quantity, bound, why in (
-            ("loaded_flexion", "loaded_trunk_flexion_deg", loaded, "bending forward provokes the leg pain"),
-            ("held_flexion", "held_trunk_flexion_deg", held, "held bending provokes the leg pain"),
-            ("unloaded_flexion", "unloaded_trunk_flexion_deg", free, "bending forward provokes the leg pain"),
-            ("seated_rounding", "seated_rounding_deg", seated, "sitting bent provokes the leg pain"),
+            ("loaded_flexion", "loaded_trunk_flexion_deg", loaded, said("bending forward provokes the leg pain")),
+            ("held_flexion", "held_trunk_flexion_deg", held, said("held bending provokes the leg pain")),
+            ("unloaded_flexion", "unloaded_trunk_flexion_deg", free, said("bending forward provokes the leg pain")),
+            ("seated_rounding", "seated_rounding_deg", seated, said("sitting bent provokes the leg pain")),
         ):
-            page.limit(f"{id}_{i}", quantity, bound, why + due, **more)
+            page.limit(f"{id}_{i}", quantity, bound, said(why) + due, **more)
         line = provoking_line_deg(f, c.side, c.provoking_neural_line_deg)
         bound = n["unknown_line_deg"] if line is None else max(0.0, line - n["below_provoking_deg"])
         why = (
-            "10° short of where the leg pain began"
+            said("{short_deg}° short of where the leg pain began", short_deg=float(n["below_provoking_deg"]))
             if line is not None
-            else "the provoking angle is not tested: cautious value"
+            else said("the provoking angle is not tested: cautious value")
         )
         page.limit(f"nerve_line_{c.side}_{i}", f"{c.side}.neural_line_deg", bound, why, **more)
         if c.at_rest or f.case.as_of < c.since + ACUTE_FOR or _flared(f, c):
-            why = "the nerve pain is acute"
+            why = said("the nerve pain is acute")
             page.cap(f"level_{i}", n["acute_level"], EVERY_WAY, said("{why}: one leg or arm off the ground at most", why=term(why)), **more)
             press = said("{why}: little more press on the spine than standing makes", why=term(why))
             page.limit(f"press_{i}", "press_against_standing", n["acute_press"], press, when=Place.EXERCISES, **more)

@@ -17,17 +17,17 @@ SINCE = date(2020, 1, 1)
 # Per approach: name, quantity, number (none means not at all), reason.
 BY_APPROACH = {
     "posterior": (
-        ("bend", "hip_bend_deg", "flexion_deg", "bends less than 90°, thigh against pelvis or trunk, with 5° to spare"),
-        ("across", "leg_past_middle_cm", "", "not across the middle of the body; a foot under the middle has not crossed it"),
-        ("in", "hip_adduction_in_flexion_deg", "", "not in past the midline while bent"),
-        ("in_lying", "hip_adduction_deg", "", "lying, not in past the midline"),
-        ("turn_in", "hip_internal_rotation_deg", "", "not turned in"),
+        ("bend", "hip_bend_deg", "flexion_deg", said("bends less than 90°, thigh against pelvis or trunk, with 5° to spare")),
+        ("across", "leg_past_middle_cm", "", said("not across the middle of the body; a foot under the middle has not crossed it")),
+        ("in", "hip_adduction_in_flexion_deg", "", said("not in past the midline while bent")),
+        ("in_lying", "hip_adduction_deg", "", said("lying, not in past the midline")),
+        ("turn_in", "hip_internal_rotation_deg", "", said("not turned in")),
     ),
     "anterior": (
-        ("back", "hip_extension_deg", "standing_deg", "not back past neutral, which is how the hip stands"),
-        ("turn_out", "hip_external_rotation_deg", "", "not turned out"),
+        ("back", "hip_extension_deg", "standing_deg", said("not back past neutral, which is how the hip stands")),
+        ("turn_out", "hip_external_rotation_deg", "", said("not turned out")),
     ),
-    "lateral": (("lift", "hip_abductor_moment_nm", "lift_nm", "not lifted sideways against gravity"),),
+    "lateral": (("lift", "hip_abductor_moment_nm", "lift_nm", said("not lifted sideways against gravity")),),
 }
 
 # Lying, nothing else keeps the thigh where it is; upright it leans in by some degrees whenever the weight is over its foot.
@@ -55,7 +55,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
                     when=Place.LYING if name in _LYING_ONLY else Place.ANYWHERE,
                 )
         for name, quantity, where in (
-            ("floor", "floor_transfer", "getting to the floor"),
+            ("floor", "floor_transfer", said("getting to the floor")),
             ("kneeling", "kneeling", "kneeling"),
             ("lying_on", f"{c.side}.lying_on", said("lying on the {side} side", side=term(c.side))),
         ):

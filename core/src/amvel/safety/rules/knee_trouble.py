@@ -43,7 +43,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
                 "thick pad under the knees",
             )
         elif c.kneeling != "tolerated":
-            tested = " (not tested)" if c.kneeling == "unknown" else ""
+            tested = said(" (not tested)") if c.kneeling == "unknown" else ""
             page.limit(
                 name,
                 quantity,

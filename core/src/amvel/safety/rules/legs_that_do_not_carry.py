@@ -4,6 +4,7 @@ from datetime import date
 
 from amvel.case.traits import Trait, having
 from amvel.checked import Profession
+from amvel.languages import said
 from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
@@ -29,7 +30,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
     page.forbid("jolt", "jolt", 0, "no jolt through a weak leg")
     if any(having(Trait.LEGS_LOSE_BONE, Trait.DOES_NOT_STAND) <= c.traits() for c in f.case.conditions):
         page.limit("standing", "standing", 0, "does not stand without full support")
-        why = "the legs do not take the weight: no seat is made light over them"
+        why = said("the legs do not take the weight: no seat is made light over them")
         page.both_sides(("left", "right"), "carries", "leg_carries_percent_bw", n["carries_percent_bw"], why)
     page.refer("bone", "bone of the legs: ask for a plan of loading and vitamin D")
     return page.done()

@@ -5,7 +5,7 @@ from typing import Any
 
 from amvel.case.conditions.bone import Denosumab, Fracture, Glucocorticoid
 from amvel.checked import Profession
-from amvel.languages import said, term
+from amvel.languages import said, said_together, term
 from amvel.literature import BHOF, SINAKI_MIKKELSEN, STRONG_STEADY_STRAIGHT, TOO_FIT_TO_FRACTURE
 from amvel.movements.levels import EVERY_WAY
 from amvel.numbers import Number, Numbers
@@ -28,7 +28,7 @@ _TURNS = frozenset(("range.left.trunk_rotation", "range.right.trunk_rotation"))
 def answer(f: Findings, n: Numbers) -> Answer:
     """By tier: osteoporosis forbids loaded rounding, low and unknown are cautioned."""
     page = Page("low_bone_mass", STRONG_STEADY, "bone")
-    why = "; ".join(text for text, _ in f.bone.reasons)
+    why = said_together((said(text) for text, _ in f.bone.reasons), "; ")
     for i, (text, source) in enumerate(f.bone.referrals):
         page.refer(
             "refer", text, source, which=i)
@@ -104,7 +104,7 @@ def _vertebral(page: Page, f: Findings, n: Numbers) -> None:
         if c.site != "spine" or not (c.painful or not c.healed):
             continue
         fresh = f.case.as_of <= until
-        state = "of the last 12 weeks" if fresh else "that still hurts or has not healed: review is due"
+        state = said("of the last 12 weeks") if fresh else said("that still hurts or has not healed: review is due")
         _as_a_fracture(page, n, f"vertebral_{i}", said("a vertebral fracture {state}", state=term(state)), review_on=until)
         if fresh:
             page.forbid(

@@ -17,7 +17,7 @@ from amvel.sources import COMMON_PRACTICE
 APTA = OSBORNE.as_read
 SINCE = date(2022, 1, 1)
 FIRM = 3
-_UNSTEADY = "balance is not caught by itself at this stage: a firm hand in standing"
+_UNSTEADY = said("balance is not caught by itself at this stage: a firm hand in standing")
 
 
 def answer(f: Findings, n: Numbers) -> Answer:

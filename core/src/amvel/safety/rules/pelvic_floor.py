@@ -4,6 +4,7 @@ from datetime import date
 
 from amvel.case.conditions.back_and_pelvis import PelvicFloor
 from amvel.checked import Profession
+from amvel.languages import said
 from amvel.movements.levels import BELLY_WORK
 from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer, Place
@@ -31,7 +32,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
             **more,
         )
         if any("leaking" in c.symptoms or "heaviness" in c.symptoms or not c.symptoms for c in f.all(PelvicFloor)):
-            why = "heaviness or leaking: little work of the belly until it is cleared"
+            why = said("heaviness or leaking: little work of the belly until it is cleared")
             page.cap("level", n["level"], BELLY_WORK, why, waits_for=CLINICIAN, **more)
             page.refer("floor", "heaviness, leaking or a pessary: ask for an examination of the pelvic floor and the bladder")
         page.limit("hold", "strained_hold_s", n["hold_s"], "long strained holds press down")

@@ -13,13 +13,13 @@ from amvel.screening import Findings
 from amvel.sources import COMMON_PRACTICE
 
 _SAID = {
-    "lying_flat": ("flat", "lying_flat", "does not tolerate lying flat"),
-    "face_down": ("face_down", "face_down", "does not tolerate lying face down"),
-    "left_side": ("left_side", "left.lying_on", "does not tolerate lying on the left side"),
-    "right_side": ("right_side", "right.lying_on", "does not tolerate lying on the right side"),
-    "hands_and_knees": ("hands_and_knees", "on_hands_and_knees", "does not tolerate hands and knees"),
-    "kneeling": ("kneeling", "kneeling", "does not tolerate kneeling"),
-    "standing": ("standing", "standing", "does not stand"),
+    "lying_flat": ("flat", "lying_flat", said("does not tolerate lying flat")),
+    "face_down": ("face_down", "face_down", said("does not tolerate lying face down")),
+    "left_side": ("left_side", "left.lying_on", said("does not tolerate lying on the left side")),
+    "right_side": ("right_side", "right.lying_on", said("does not tolerate lying on the right side")),
+    "hands_and_knees": ("hands_and_knees", "on_hands_and_knees", said("does not tolerate hands and knees")),
+    "kneeling": ("kneeling", "kneeling", said("does not tolerate kneeling")),
+    "standing": ("standing", "standing", said("does not stand")),
 }
 
 

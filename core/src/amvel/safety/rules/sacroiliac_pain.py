@@ -4,6 +4,7 @@ from datetime import date, timedelta
 
 from amvel.case.conditions.back_and_pelvis import SacroiliacPain
 from amvel.checked import Profession
+from amvel.languages import said
 from amvel.numbers import Number, Numbers
 from amvel.safety.graded_return import progress
 from amvel.safety.limits import Answer, Place
@@ -28,16 +29,16 @@ def answer(f: Findings, n: Numbers) -> Answer:
             "review_on": way.review_on,
             "grade": way.grade,
             "grades": GRADES,
-            "next_grade": "one grade more load on one leg, after a passed review",
+            "next_grade": said("one grade more load on one leg, after a passed review"),
         }
-        due = " Review is due." if way.overdue else ""
+        due = said(" Review is due.") if way.overdue else ""
         if c.stands_on_one_leg != "yes":
             page.limit(
                 f"one_leg_{i}",
                 "leg_load_difference_percent_bw",
                 n["difference_percent_bw"] * (1 + way.grade),
-                "load on one leg is not tolerated"
-                + (" (not tested)" if c.stands_on_one_leg == "unknown" else "")
+                said("load on one leg is not tolerated")
+                + (said(" (not tested)") if c.stands_on_one_leg == "unknown" else "")
                 + due,
                 when=Place.EXERCISES,
                 **more,
@@ -46,7 +47,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
                 f"alone_{i}",
                 "legs_lifted",
                 0,
-                "no leg carries or lifts alone, in any position, while load on one leg provokes" + due,
+                said("no leg carries or lifts alone, in any position, while load on one leg provokes") + due,
                 when=Place.EXERCISES,
                 **more,
             )
@@ -54,7 +55,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
             f"unequal_{i}",
             "hip_difference_deg",
             n["unequal_deg"] + n["grade_deg"] * way.grade,
-            "legs far apart in height twist the pelvis" + due,
+            said("legs far apart in height twist the pelvis") + due,
             when=Place.EXERCISES,
             **more,
         )
@@ -62,7 +63,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
             f"spread_{i}",
             "hip_spread_deg",
             n["spread_deg"] + n["grade_deg"] * way.grade,
-            "wide positions open the joint" + due,
+            said("wide positions open the joint") + due,
             **more,
         )
         page.owe(

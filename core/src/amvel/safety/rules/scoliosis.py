@@ -39,7 +39,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
 
 
 def _limits(page: Page, f: Findings, n: Numbers, i: int, c: Scoliosis, size: float | None) -> None:
-    known = "size not known, taken as a curve" if size is None else f"{size:g}°"
+    known = said("size not known, taken as a curve") if size is None else f"{size:g}°"
     unknown = len(c.may_bulge_to) > 1
     for bulge in c.may_bulge_to:
         tail = f"_{bulge}" if unknown else ""
@@ -100,9 +100,9 @@ def _limits(page: Page, f: Findings, n: Numbers, i: int, c: Scoliosis, size: flo
 def _getting_larger(f: Findings, n: Numbers, c: Scoliosis, size: float | None) -> str:
     """Why a curve counts as getting larger: it was seen to, or nobody has compared a growing one of a size that is braced."""
     if c.change_deg is not None:
-        return "a curve that is getting larger" if c.change_deg > n["progressive_deg"] else ""
+        return said("a curve that is getting larger") if c.change_deg > n["progressive_deg"] else ""
     if growing_spine(f.case, c) and (size is None or size >= n["brace_from_deg"]):
-        return "a growing curve, and not known whether it is getting larger"
+        return said("a growing curve, and not known whether it is getting larger")
     return ""
 
 
@@ -140,11 +140,11 @@ def _referrals(page: Page, f: Findings, n: Numbers, i: int, c: Scoliosis, size: 
         page.refer(
             "side", "the side to which the curve bulges is not known: ask for the report", COMMON_PRACTICE, which=i)
     for duty, flag, words in (
-        ("painful", c.painful, "a painful curve"),
-        ("neurological", c.neurological_sign, "a neurological sign with a curve"),
-        ("left", c.region == "thoracic" and c.convexity == "left", "a left thoracic curve"),
-        ("change", c.change_deg is not None and c.change_deg > n["progressive_deg"], "a change of more than 5°"),
-        ("onset", c.onset_age_years is not None and c.onset_age_years < 10, "onset before 10 years"),
+        ("painful", c.painful, said("a painful curve")),
+        ("neurological", c.neurological_sign, said("a neurological sign with a curve")),
+        ("left", c.region == "thoracic" and c.convexity == "left", said("a left thoracic curve")),
+        ("change", c.change_deg is not None and c.change_deg > n["progressive_deg"], said("a change of more than 5°")),
+        ("onset", c.onset_age_years is not None and c.onset_age_years < 10, said("onset before 10 years")),
     ):
         if flag:
             page.refer(duty, said("{words}: refer", words=term(words)), which=i)

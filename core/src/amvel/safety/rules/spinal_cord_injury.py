@@ -22,7 +22,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
     page = Page("spinal_cord_injury", CORD)
     for i, c in enumerate(f.all(SpinalCordInjury)):
         if c.at_or_above("T6"):
-            own = "not known: measure it" if c.own_systolic_mmhg is None else f"{c.own_systolic_mmhg} mmHg"
+            own = said("not known: measure it") if c.own_systolic_mmhg is None else f"{c.own_systolic_mmhg} mmHg"
             page.care(
                 f"dysreflexia_{i}",
                 "performed",

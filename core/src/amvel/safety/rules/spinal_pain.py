@@ -4,6 +4,7 @@ from datetime import date
 
 from amvel.case.conditions.general import SpinalPain
 from amvel.checked import Profession
+from amvel.languages import said
 from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer
 from amvel.safety.page import Page
@@ -25,7 +26,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
     page = Page("spinal_pain", COMMON_PRACTICE)
     for i, c in enumerate(f.all(SpinalPain)):
         more = {"review_on": page.review(c, n["review_weeks"])}
-        why = "back pain of which no direction is known: the middle of every range under load; test which way provokes"
+        why = said("back pain of which no direction is known: the middle of every range under load; test which way provokes")
         for direction, quantity in _ENDS.items():
             page.limit(f"{direction}_{i}", quantity, n["middle_deg"], why, **more)
     return page.done()

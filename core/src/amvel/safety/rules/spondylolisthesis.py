@@ -25,7 +25,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
         page.forbid("jolt", "jolt", 0, "no bounce on a slipped vertebra")
         fresh = [c for c in found if c.fresh != "no"]
         if fresh:
-            why = "a slip of the last year" if any(c.fresh == "yes" for c in fresh) else "whether the slip is fresh is not known"
+            why = said("a slip of the last year") if any(c.fresh == "yes" for c in fresh) else said("whether the slip is fresh is not known")
             page.cap("level", n["fresh_level"], EVERY_WAY, said("{why}: small bridges, the wall, a hinge at most", why=term(why)), waits_for=CLINICIAN)
             page.cap("turning", n["fresh_turning"], (Way.TURNING,), said("{why}: no more turning than a light band asks for, sitting", why=term(why)), waits_for=CLINICIAN)
             page.limit("weighted", "weighted_trunk_deg", n["weighted_deg"], said("{why}: no weight while bending or turning", why=term(why)), waits_for=CLINICIAN)

@@ -4,6 +4,7 @@ from datetime import date
 
 from amvel.case.conditions.heart_and_lungs import Sternotomy
 from amvel.checked import Profession
+from amvel.languages import said
 from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer, Place
 from amvel.safety.page import Page
@@ -21,12 +22,12 @@ def answer(f: Findings, n: Numbers) -> Answer:
     page = Page("sternotomy", STERNUM)
     for i, c in enumerate(f.all(Sternotomy)):
         for name, quantity, bound, why, place in (
-            ("raise", "shoulder_elevation_deg", n["raise_deg"], "both arms low while the breastbone heals", Place.ANYWHERE),
-            ("push", "arm_carries_percent_bw", n["push_percent_bw"], "no pushing while the breastbone heals", Place.ANYWHERE),
-            ("band", "uses_band", 0, "no pulling while the breastbone heals", Place.ANYWHERE),
+            ("raise", "shoulder_elevation_deg", n["raise_deg"], said("both arms low while the breastbone heals"), Place.ANYWHERE),
+            ("push", "arm_carries_percent_bw", n["push_percent_bw"], said("no pushing while the breastbone heals"), Place.ANYWHERE),
+            ("band", "uses_band", 0, said("no pulling while the breastbone heals"), Place.ANYWHERE),
             # One may roll over a side on the way out of bed; one does not stay there.
-            ("side_left", "left.lying_on", 0, "not on the side while the breastbone heals", Place.EXERCISES),
-            ("side_right", "right.lying_on", 0, "not on the side while the breastbone heals", Place.EXERCISES),
+            ("side_left", "left.lying_on", 0, said("not on the side while the breastbone heals"), Place.EXERCISES),
+            ("side_right", "right.lying_on", 0, said("not on the side while the breastbone heals"), Place.EXERCISES),
         ):
             page.for_weeks(f"{name}_{i}", quantity, bound, why, c.on, n["weeks"], f.case.as_of, when=place)
     return page.done()

@@ -4,6 +4,7 @@ from datetime import date
 
 from amvel.case.conditions.general import WalkingAid
 from amvel.checked import Profession
+from amvel.languages import said
 from amvel.numbers import Number, Numbers
 from amvel.safety.limits import Answer, Place
 from amvel.safety.page import Page
@@ -19,7 +20,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
     page = Page("walking_aid", COMMON_PRACTICE)
     for i, c in enumerate(f.all(WalkingAid)):
         hand = n["stick_hand"] if c.what == "stick" else n["frame_hand"]
-        why = "walks with a hand on something, and stands so"
+        why = said("walks with a hand on something, and stands so")
         page.limit(f"hand_{i}", "hand_support_level", hand, why, at_least=True, when=Place.STANDING)
         page.limit(f"hand_home_{i}", "hand_support_level", n["home_hand"], why, at_least=True, when=Place.STANDING, at_home=True)
     return page.done()

@@ -27,7 +27,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
             "off", said("{title}: ask who fitted it whether it may come off for exercise", title=term(title)), COMMON_PRACTICE, which=i)
         if c.off_for_exercise != "yes":
             _HOLDS[c.what](page, n, i, c, said("a {title} is worn and holds this still", title=term(title)))
-            page.care(f"on_{i}", "performed", 0, f"{title} worn", "it stays on; look at the skin under it afterwards")
+            page.care(f"on_{i}", "performed", 0, said("{title} worn", title=term(title)), "it stays on; look at the skin under it afterwards")
     return page.done()
 
 

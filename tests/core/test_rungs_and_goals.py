@@ -11,6 +11,7 @@ from amvel.safety.rungs import _SHOWN, ENTRY_EFFORT, readiness
 from amvel.screening import find_out
 from amvel.screening import test_library as known_tests
 from tests.generated import TODAY, base
+from tests.visits import done, visit
 
 
 @pytest.mark.parametrize("kind", sorted(k for k, c in CONDITIONS.items() if c.ASKS.purposes))
@@ -112,8 +113,8 @@ def test_two_clean_sessions_in_a_row_open_the_next_rung_and_one_does_not() -> No
     """job.md § 7: a step up after two sessions in a row (common practice, no source)."""
 
     def logged(*clean: bool) -> dict:
-        log = [{"on": f"2026-11-{10 + i}", "step": "clam/small_opening", "clean": c} for i, c in enumerate(clean)]
-        case = read_case(base("1960-01-01", "female", [], [], log=log))
+        visits = [visit(14 - i, done("clam/small_opening", left=8 if c else 5)) for i, c in enumerate(clean)]
+        case = read_case(base("1960-01-01", "female", [], [], visits=visits))
         return readiness(case, find_out(case))
 
     assert logged(True, True)["clam/larger_opening"].ready

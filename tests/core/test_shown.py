@@ -12,6 +12,7 @@ from amvel.safety import envelope, shown_levels
 from amvel.safety.limits import Origin
 from amvel.screening import find_out
 from tests.generated import TODAY, base
+from tests.visits import once, visit
 
 BOTH = ("left", "right")
 
@@ -128,19 +129,15 @@ def test_long_balanced_holds_without_a_condition_open_everything() -> None:
 
 
 def test_two_clean_sessions_in_a_row_count_like_the_test_one_does_not() -> None:
-    def done(*clean: bool) -> list[dict]:
-        return [
-            {"on": (TODAY - timedelta(days=len(clean) - i)).isoformat(), "step": "knee_fold/both_held", "clean": c}
-            for i, c in enumerate(clean)
-        ]
+    def done(*clean: bool, ago: int = 0) -> list[dict]:
+        return [visit(ago + len(clean) - i, once("knee_fold/both_held", 8 if c else 5)) for i, c in enumerate(clean)]
 
-    assert level(Way.ARCHING, conditions=NARROW, log=done(True, True)) == 3
-    assert level(Way.ARCHING, conditions=NARROW, log=done(True)) == 2
-    assert level(Way.ARCHING, conditions=NARROW, log=done(True, True, False)) == 2
-    assert level(Way.ARCHING, conditions=NARROW, log=done(False, True, True)) == 3
-    assert level(Way.BENDING, conditions=NARROW, log=done(True, True)) == 2
-    old = [{**d, "on": "2026-05-01"} for d in done(True, True)]
-    assert level(Way.ARCHING, conditions=NARROW, log=old) == 2
+    assert level(Way.ARCHING, conditions=NARROW, visits=done(True, True)) == 3
+    assert level(Way.ARCHING, conditions=NARROW, visits=done(True)) == 2
+    assert level(Way.ARCHING, conditions=NARROW, visits=done(True, True, False)) == 2
+    assert level(Way.ARCHING, conditions=NARROW, visits=done(False, True, True)) == 3
+    assert level(Way.BENDING, conditions=NARROW, visits=done(True, True)) == 2
+    assert level(Way.ARCHING, conditions=NARROW, visits=done(True, True, ago=200)) == 2
 
 
 def test_what_only_waits_says_which_test_would_open_it() -> None:

@@ -5,7 +5,6 @@ Profiles of one body are solved once; findings are generated, so that thousands 
 
 import copy
 import pkgutil
-from datetime import timedelta
 
 import pytest
 from hypothesis import HealthCheck, given, settings
@@ -18,6 +17,7 @@ from amvel.safety.limits import Origin
 from amvel.screening import find_out, test_library
 from tests import bodies
 from tests.generated import TODAY, accepted, base, conditions, people, results
+from tests.visits import once, visit
 
 MANY = settings(
     max_examples=2000,
@@ -127,12 +127,12 @@ def test_every_exclusion_has_a_limit_and_what_only_waits_says_so(data: dict) -> 
 @SOME
 @given(people, st.integers(1, 30))
 def test_a_clean_session_never_closes_and_a_bad_one_never_opens(data: dict, days: int) -> None:
-    on = (TODAY - timedelta(days=days)).isoformat()
-    for clean in (True, False):
-        logged = {**data, "log": [{"on": on, "step": "knee_fold/both_held", "clean": clean}]}
+    held = "knee_fold/both_held"
+    for clean in (8, 2):
+        logged = {**data, "visits": [visit(days, once(held, clean))]}
         assert home_levels(logged) == home_levels(data), "one session alone shows nothing"
-    two = [{"on": (TODAY - timedelta(days=d)).isoformat(), "step": "knee_fold/both_held", "clean": True} for d in (days, days + 1)]
-    before, after = home_levels(data), home_levels({**data, "log": two})
+    two = [visit(d, once(held)) for d in (days, days + 1)]
+    before, after = home_levels(data), home_levels({**data, "visits": two})
     assert all(after[q] >= b for q, b in before.items())
 
 

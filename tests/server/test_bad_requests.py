@@ -64,7 +64,7 @@ def test_what_changes_nothing_makes_no_revision(api: Api, client_id: str) -> Non
         assert answer.json()["revision"] == 1
 
 
-@pytest.mark.parametrize("section", ["tests", "overrides", "log", "as_of", "nonsense"])
+@pytest.mark.parametrize("section", ["tests", "overrides", "visits", "decisions", "as_of", "nonsense"])
 def test_a_change_cannot_go_round_the_rules_of_tests_and_overrides(api: Api, client_id: str, section: str) -> None:
     body = is_problem(patched(api, client_id, {section: []}), 422)
     assert body["faults"][0]["path"] == f"$.sections.{section}"

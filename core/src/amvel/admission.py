@@ -6,8 +6,10 @@ A case that cannot be read is refused by `read_case`; this looks at what only th
 from collections.abc import Iterator
 
 from amvel.case import Case, CaseError
+from amvel.case.visits import MovementDone
 from amvel.engine import Engine
 from amvel.movements import UnknownMovement, find, library
+from amvel.movements.faults import faults_to_watch
 from amvel.quantities import REGISTRY
 from amvel.safety import rulebook
 
@@ -50,13 +52,31 @@ def _unknown(case: Case) -> Iterator[Fault]:
         for i, ref in enumerate(refs):
             if not _is_step_or_family(ref):
                 yield f"$.wishes.{name}[{i}]", f"there is no movement '{ref}'"
-    for name, steps in (
-        ("overrides", [o.step for o in case.overrides]),
-        ("log", [x.step for x in case.log]),
-    ):
-        for i, step in enumerate(steps):
-            if not _is_step(step):
-                yield f"$.{name}[{i}].step", f"there is no movement '{step}'"
+    for i, override in enumerate(case.overrides):
+        if not _is_step(override.step):
+            yield f"$.overrides[{i}].step", f"there is no movement '{override.step}'"
+    for i, v in enumerate(case.visits):
+        for j, m in enumerate(v.movements):
+            yield from _movement(f"$.visits[{i}].movements[{j}]", m)
+
+
+def _movement(path: str, done: MovementDone) -> Iterator[Fault]:
+    if not _is_step(done.step):
+        yield f"{path}.step", f"there is no movement '{done.step}'"
+        return
+    step = find(done.step)[1]
+    known = {f.id for f in faults_to_watch(step)}
+    for i, one in enumerate(done.sets):
+        if one.side != "both" and not step.sides:
+            yield f"{path}.sets[{i}].side", f"'{done.step}' has no sides"
+        yield from (
+            (f"{path}.sets[{i}].faults[{j}].fault", f"'{done.step}' knows no fault '{f.fault}'")
+            for j, f in enumerate(one.faults)
+            if f.fault not in known
+        )
+    for i, c in enumerate(done.cues):
+        if c.cue >= len(step.cues):
+            yield f"{path}.cues[{i}].cue", f"'{done.step}' has {len(step.cues)} cues"
 
 
 def _quantity(path: str, name: str, side: str | None) -> Iterator[Fault]:

@@ -250,6 +250,8 @@ def _parser() -> argparse.ArgumentParser:
     p = add("plan", _plan, "build the programme", case=True)
     p.add_argument("--minutes", type=_minutes)
     p.add_argument("--context", choices=("visit", "home"), default="home")
+    p = add("progress", lambda a: answers.progress(_engine(a.case), a.context), "what the logged visits propose", case=True)
+    p.add_argument("--context", choices=("visit", "home"), default="home")
     add("pose", _pose, "place frames on a body: angles, contact forces, moments, gaps").add_argument(
         "file", help="a body and frames (JSON; see docs/checking-a-pose.md)"
     )

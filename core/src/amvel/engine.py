@@ -179,7 +179,7 @@ class Engine:
     @cached_property
     def verdicts_digest(self) -> str:
         """Fingerprint of all that verdicts depend on; the day is in it only through what it has aged."""
-        data = self.case.model_dump(mode="json", exclude={"as_of"})
+        data = self.case.model_dump(mode="json", exclude={"as_of", "visits", "decisions"})  # visits count by the limits that they move
         data["person"].pop("name")
         aged = {
             "age": self.findings.age,

@@ -12,6 +12,7 @@ from amvel.answers.programmes import (
     way_data,
     week_data,
 )
+from amvel.answers.progress import progress, proposal_data
 from amvel.answers.rules import number_data, rules, source_data
 from amvel.answers.schools import schools_data
 from amvel.answers.screening import readings, screen, sign_offs
@@ -32,6 +33,8 @@ __all__ = [
     "professions",
     "profile_data",
     "programme_data",
+    "progress",
+    "proposal_data",
     "purposes",
     "quantities",
     "readings",

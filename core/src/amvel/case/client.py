@@ -10,6 +10,7 @@ from pydantic import Field, model_validator
 from amvel.case import conditions, results
 from amvel.case.condition import Condition as _AnyCondition
 from amvel.case.conditions.spine import Scoliosis
+from amvel.case.earlier_formats import forward
 from amvel.case.goals import Goal
 from amvel.case.imperial import to_metric
 from amvel.case.parts import Part, Sex, Side
@@ -19,6 +20,7 @@ from amvel.case.room import Room
 from amvel.case.schools import unknown_answers
 from amvel.case.stop_sign_names import StopSignName
 from amvel.case.texts import TooDeep, is_text, texts
+from amvel.case.visits import Decision, Visit
 from amvel.languages import Language
 
 CONDITIONS = models_in(conditions, _AnyCondition, "kind")
@@ -224,15 +226,6 @@ class Review(Part):
 CONFIDENT = 7  # of 10: our choice
 
 
-class Logged(Part):
-    """How one step went in one session: clean to its target, or not."""
-
-    on: date
-    step: str = Field(min_length=3, max_length=120, description="'family/step'")
-    side: Side | None = None
-    clean: bool
-
-
 LONGEST_OVERRIDE = timedelta(days=90)  # our choice; then it is looked at again
 LONGEST_WORD = timedelta(days=5 * 366)  # our choice: nobody writes a letter for longer
 
@@ -263,7 +256,7 @@ class Override(Part):
 class Case(Part):
     """One client, as of one day."""
 
-    format: Literal["amvel-case-1"] = "amvel-case-1"
+    format: Literal["amvel-case-2"] = "amvel-case-2"
     as_of: date
     person: Person
     consent: Consent | None = None
@@ -281,7 +274,8 @@ class Case(Part):
     clinician_words: tuple[ClinicianWord, ...] = ()
     own_limits: tuple[OwnLimit, ...] = ()
     reviews: tuple[Review, ...] = ()
-    log: tuple[Logged, ...] = Field(default=(), description="what was done in sessions, step by step")
+    visits: tuple[Visit, ...] = Field(default=(), description="what was done in sessions, step by step")
+    decisions: tuple[Decision, ...] = Field(default=(), description="on what the engine proposed after visits")
     schools: dict[str, str] = Field(default={}, description="answers to the schools' questions, by question")
     family_schools: dict[str, dict[str, str]] = Field(
         default={}, description="other answers for single families"
@@ -297,7 +291,7 @@ class Case(Part):
         age = age_years(self.person.birth_date, self.as_of)
         if not YOUNGEST <= age <= OLDEST:
             raise ValueError(f"person.birth_date: {age} years is outside {YOUNGEST}–{OLDEST}")
-        for name in ("tests", "conditions", "clinician_words", "own_limits", "reviews", "log"):
+        for name in ("tests", "conditions", "clinician_words", "own_limits", "reviews", "visits", "decisions"):
             for i, item in enumerate(getattr(self, name)):
                 for field in ("on", "since", "last_dose_on", "noted_on"):
                     day = getattr(item, field, None)
@@ -310,6 +304,12 @@ class Case(Part):
         for name, day in (("consent", self.consent and self.consent.on), ("stop_signs", self.stop_signs and self.stop_signs.asked_on)):
             if day and not self.person.birth_date <= day <= self.as_of:
                 raise ValueError(f"{name}: {day} lies before the birth date or after as_of {self.as_of}")
+        ids = [v.id for v in self.visits]
+        if len(set(ids)) < len(ids):
+            raise ValueError("visits: two share an id")
+        for i, visit in enumerate(self.visits):
+            if visit.next_day is not None and visit.next_day.told_on > self.as_of:
+                raise ValueError(f"visits.{i}.next_day.told_on: lies after as_of {self.as_of}")
         curves = [c.region for c in self.conditions if isinstance(c, Scoliosis)]
         if len(set(curves)) < len(curves):
             raise ValueError("conditions: two curves with the same apex contradict each other")
@@ -361,7 +361,7 @@ def read_case(data: Any) -> Case:
     if faults:
         raise CaseError(faults)
     try:
-        return Case.model_validate(to_metric(data))
+        return Case.model_validate(to_metric(forward(data)))
     except ValidationError as error:
         faults = []
         for e in error.errors():

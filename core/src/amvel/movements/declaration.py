@@ -94,13 +94,19 @@ class Parameter:
 
 @dataclass(frozen=True)
 class Fault:
-    """A fault by name: what is seen, what it means, the cue that corrects it, and how it looks where it can be seen."""
+    """A fault: its id in a log, its name, what is seen, what it means, the cue that corrects it, and how it looks where it can be seen."""
 
+    id: str
     name: str
     seen: str
     means: str
     cue: str
     looks: Wrong | None = None
+    breath: bool = False  # the breath itself has failed
+
+    def __post_init__(self) -> None:
+        if not self.id.isidentifier():
+            raise DeclarationError(f"fault '{self.name}': '{self.id}' is no id")
 
 
 @dataclass(frozen=True)
@@ -177,6 +183,9 @@ class Step:
         for name in ("id", "title", "setup", "cues", "faults", "felt", "not_felt", "breath", "purposes", "do"):
             if not getattr(self, name):
                 raise DeclarationError(f"step {self.id or '?'}: '{name}' is missing")
+        names = [f.id for f in self.faults]
+        if len(set(names)) < len(names):
+            raise DeclarationError(f"step {self.id}: two faults share an id")
         unknown = set(self.purposes) - set(PURPOSES)
         if unknown:
             raise DeclarationError(f"step {self.id}: unknown purposes {sorted(unknown)}")

@@ -1,15 +1,18 @@
 """Faults that several families share, written once."""
 
-from amvel.movements.declaration import Fault
+from amvel.movements.declaration import Fault, Step
 from amvel.movements.wrong import Wrong
 
 BREATH_HELD = Fault(
+    "breath_held",
     "breath held",
     "the breath stops or turns shallow",
     "the effort is too high or comes too early",
     "breathe out first, then move; make it smaller if the breath stops again",
+    breath=True,
 )
 BACK_ARCHES = Fault(
+    "low_back_arches",
     "low back arches",
     "the small of the back leaves its place",
     "the leg has become too heavy for the belly",
@@ -17,6 +20,7 @@ BACK_ARCHES = Fault(
     Wrong({"lumbar.flexion": -18, "lower_thoracic.flexion": -6}),
 )
 PELVIS_ROCKS = Fault(
+    "pelvis_rocks",
     "pelvis rocks",
     "one front hip bone drops or turns",
     "the other leg or the back is helping",
@@ -24,6 +28,7 @@ PELVIS_ROCKS = Fault(
     Wrong({"lumbar.rotation": 14, "lumbar.side_bend": 6}),
 )
 BELLY_DOMES = Fault(
+    "belly_domes",
     "belly domes",
     "a ridge pushes up along the middle of the belly",
     "the deep layer has let go",
@@ -31,6 +36,7 @@ BELLY_DOMES = Fault(
     Wrong(domes=True),
 )
 RIBS_FLARE = Fault(
+    "ribs_flare",
     "ribs flare",
     "the lower ribs lift away from the pelvis",
     "the back has started to arch",
@@ -38,12 +44,14 @@ RIBS_FLARE = Fault(
     Wrong({"lower_thoracic.flexion": -14, "lumbar.flexion": -8}),
 )
 THIGH_TAKES_OVER = Fault(
+    "front_of_the_hip_takes_over",
     "front of the hip takes over",
     "the front of the hip or thigh burns",
     "the hip flexor does the work of the belly",
     "let the leg be heavy, start from the breath out",
 )
 SHOULDER_CLIMBS = Fault(
+    "shoulder_climbs",
     "shoulder climbs",
     "a shoulder comes up to the ear",
     "the neck is helping",
@@ -51,6 +59,7 @@ SHOULDER_CLIMBS = Fault(
     Wrong({"left.scapula.elevation": 18}),
 )
 TRUNK_ROUNDS = Fault(
+    "trunk_rounds",
     "trunk rounds",
     "the chest sinks and the low back bends",
     "the hips have reached their end",
@@ -60,6 +69,7 @@ TRUNK_ROUNDS = Fault(
     ),
 )
 PELVIS_DROPS = Fault(
+    "pelvis_drops",
     "pelvis drops",
     "the free side of the pelvis sinks or hitches",
     "the side of the standing hip gives way",
@@ -67,6 +77,7 @@ PELVIS_DROPS = Fault(
     Wrong({"lumbar.side_bend": -12, "right.hip.abduction": -10, "left.hip.abduction": 6}),
 )
 KNEE_FALLS_IN = Fault(
+    "knee_falls_in",
     "knee falls in",
     "the knee points inside the foot",
     "the hip lets the thigh turn in",
@@ -74,6 +85,7 @@ KNEE_FALLS_IN = Fault(
     Wrong({"left.hip.abduction": -14, "left.hip.rotation": 14}),
 )
 ROLLS_BACK = Fault(
+    "pelvis_rolls_back",
     "pelvis rolls back",
     "the upper hip turns towards the back",
     "the range is more than the hip has",
@@ -81,12 +93,15 @@ ROLLS_BACK = Fault(
     Wrong(turn_deg=18),
 )
 EARLY_MOVE = Fault(
+    "moves_before_the_breath",
     "moves before the breath",
     "the limb starts before the breath out",
     "the belly is late",
     "stop, breathe out, wait a second, then move",
+    breath=True,
 )
 HEAD_LIFTS = Fault(
+    "head_comes_up",
     "head comes up",
     "the head leaves its pad to meet the knees",
     "the arms pull the trunk after them",
@@ -94,6 +109,7 @@ HEAD_LIFTS = Fault(
     Wrong({"neck.flexion": 22, "upper_thoracic.flexion": 14}, ("occiput", "upper_back")),
 )
 LEG_ROLLS = Fault(
+    "leg_rolls",
     "leg rolls",
     "the whole leg turns out or in",
     "the hip does what the foot should do",
@@ -101,9 +117,32 @@ LEG_ROLLS = Fault(
     Wrong({"left.hip.rotation": -24}),
 )
 LEANS_BACK = Fault(
+    "leans_back",
     "leans back",
     "the trunk goes back as the leg goes long",
     "the back of the thigh has reached its end",
     "shorter with the leg; the breastbone stays over the seat",
     Wrong({"left.hip.flexion": -14, "right.hip.flexion": -14}),
 )
+SHAKES = Fault(
+    "shakes",
+    "shakes",
+    "the working part trembles",
+    "the muscle is at its end",
+    "end the set; less next time",
+)
+TOO_FAST = Fault(
+    "too_fast",
+    "too fast",
+    "the way back is dropped instead of let down",
+    "control ends before the movement does",
+    "come back as slowly as the breath out lasts",
+)
+# What ends a set whatever the step.
+OF_EVERY_STEP = (BREATH_HELD, EARLY_MOVE, SHAKES, TOO_FAST)
+
+
+def faults_to_watch(step: Step) -> tuple[Fault, ...]:
+    """The faults of this step, and after them those that every step can show."""
+    own = {f.id for f in step.faults}
+    return (*step.faults, *(f for f in OF_EVERY_STEP if f.id not in own))

@@ -3,9 +3,8 @@
 from dataclasses import replace
 from typing import Any
 
-from amvel.movements.declaration import Dose, Family, Fault, Frames, Position, Step
+from amvel.movements.declaration import Dose, Family, Frames, Position, Step
 from amvel.movements.session_part import SessionPart
-from amvel.movements.wrong import Wrong
 
 
 class Ladder:
@@ -57,8 +56,3 @@ class Ladder:
 def held(dose: Dose, seconds: float) -> Dose:
     """The same dose with a hold."""
     return replace(dose, hold_s=seconds, seconds=max(dose.seconds, seconds + 3))
-
-
-def fault(name: str, seen: str, means: str, cue: str, looks: Wrong | None = None) -> Fault:
-    """A fault that only one family has."""
-    return Fault(name, seen, means, cue, looks)

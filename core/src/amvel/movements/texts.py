@@ -45,7 +45,7 @@ def _breath(own: Breath) -> Breath:
 
 
 def _fault(f: Fault) -> Fault:
-    return Fault(said(f.name), said(f.seen), said(f.means), said(f.cue), f.looks)
+    return replace(f, name=said(f.name), seen=said(f.seen), means=said(f.means), cue=said(f.cue))
 
 
 def _parameter(p: Parameter) -> Parameter:

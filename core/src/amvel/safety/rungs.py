@@ -10,6 +10,7 @@ from dataclasses import dataclass
 from typing import Any
 
 from amvel.case import Case
+from amvel.case.visits import sessions_of_step, went_clean
 from amvel.languages import said, term
 from amvel.movements import Family, Step, find, library
 from amvel.screening import Findings
@@ -123,6 +124,7 @@ class Readiness:
 
     ready: bool
     why: str
+    done: bool = False  # it lies behind this person
 
 
 def readiness(case: Case, findings: Findings, closed: frozenset[str] = frozenset()) -> dict[str, Readiness]:
@@ -138,8 +140,8 @@ def readiness(case: Case, findings: Findings, closed: frozenset[str] = frozenset
 def _done(case: Case) -> dict[str, str]:
     """What lies behind this person, and how that is known."""
     done: dict[str, str] = dict.fromkeys(case.previous_steps, said("done in the last programme"))
-    for ref in {entry.step for entry in case.log}:
-        last = [e.clean for e in sorted(case.log, key=lambda e: e.on) if e.step == ref][-CLEAN_SESSIONS:]
+    for ref in {m.step for v in case.visits for m in v.movements}:
+        last = [went_clean(v, m) for v, m in sessions_of_step(case.visits, ref)][-CLEAN_SESSIONS:]
         if len(last) == CLEAN_SESSIONS and all(last):
             done.setdefault(ref, said("clean in the last two sessions"))
     return done
@@ -150,7 +152,7 @@ def _one(
 ) -> Readiness:
     ref = family.ref(step)
     if ref in done:
-        return Readiness(True, done[ref])
+        return Readiness(True, done[ref], done=True)
     level, says = shown.get(family.id, (-1, ""))
     if i <= level:
         return Readiness(True, says)

@@ -7,6 +7,7 @@ from typing import Any
 
 from amvel.case import Case
 from amvel.case.affected import HOLDS_THE_TRUNK
+from amvel.case.visits import went_clean
 from amvel.languages import said
 from amvel.movements.levels import HIGHEST, Way, named_levels
 from amvel.screening import Findings
@@ -147,11 +148,11 @@ def tests_beyond(way: Way, level: int) -> tuple[str, ...]:
 def _logged(case: Case, way: Way, n: Numbers) -> int:
     """The highest level of which the last sessions in a row were clean."""
     days: dict[int, dict[date, bool]] = {}
-    for entry in case.log:
-        level = named_levels().get(entry.step, {}).get(way, 0)
-        if level and case.as_of - entry.on <= timedelta(days=n["log_days"]):
+    for visit, done in ((v, m) for v in case.visits for m in v.movements if m.sets):
+        level = named_levels().get(done.step, {}).get(way, 0)
+        if level and case.as_of - visit.on <= timedelta(days=n["log_days"]):
             on = days.setdefault(level, {})
-            on[entry.on] = on.get(entry.on, True) and entry.clean
+            on[visit.on] = on.get(visit.on, True) and went_clean(visit, done)
     needed = int(n["clean_in_a_row"])
     last = {level: [on[d] for d in sorted(on)[-needed:]] for level, on in days.items()}
     return max((level for level, clean in last.items() if len(clean) == needed and all(clean)), default=0)

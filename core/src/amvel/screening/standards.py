@@ -7,6 +7,7 @@ from amvel.languages import said, term
 from amvel.screening.bone_status import BONE
 from amvel.screening.findings import FALL_RISK
 from amvel.screening.library import test_library
+from amvel.screening.progress_standard import PROGRESS
 from amvel.screening.standard import Standard
 
 TESTS_READ_ON = date(2026, 11, 26)  # all of them, when their figures were moved here
@@ -27,4 +28,4 @@ def standards() -> dict[str, Standard]:
         for t in test_library().values()
         if t.numbers
     ]
-    return {s.id: s for s in (BONE, FALL_RISK, *of_tests)}
+    return {s.id: s for s in (BONE, FALL_RISK, PROGRESS, *of_tests)}

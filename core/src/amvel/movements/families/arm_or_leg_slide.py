@@ -14,12 +14,14 @@ from amvel.movements.promise import hip_bend, joint
 from amvel.movements.wrong import Wrong
 
 _SHIFT = Fault(
+    "weight_shifts",
     "weight shifts",
     "the body moves over the standing side",
     "the turn is not held",
     "press the floor evenly before the limb leaves",
 )
 _RIBS = Fault(
+    "ribs_drop",
     "ribs drop",
     "the ribs on the reaching side sink",
     "the shoulder blade lets go",

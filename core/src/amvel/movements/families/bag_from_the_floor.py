@@ -2,10 +2,10 @@
 
 from amvel.body.anthropometry import HIP_HALF_WIDTH
 from amvel.movements.breath import breath, exhale, inhale
-from amvel.movements.declaration import Dose, Parameter, Setting
+from amvel.movements.declaration import Dose, Fault, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, KNEE_FALLS_IN, TRUNK_ROUNDS
 from amvel.movements.frames import Aim, Frame, Prop
-from amvel.movements.ladder import Ladder, fault
+from amvel.movements.ladder import Ladder
 from amvel.movements.needs import BAG
 from amvel.movements.positions import both, hip_wide, standing, trunk_lean
 from amvel.movements.promise import LEAN
@@ -72,7 +72,8 @@ FAMILY = (
         cues=("hips back, breastbone forward", "breathe out, then the bag leaves", "bag close to the shins"),
         faults=(
             TRUNK_ROUNDS,
-            fault(
+            Fault(
+                "jerks",
                 "jerks",
                 "the bag leaves with a snatch",
                 "the breath came too late",

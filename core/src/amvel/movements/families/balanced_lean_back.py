@@ -1,10 +1,10 @@
 """Balanced lean back: the replacement for every roll on the back."""
 
 from amvel.movements.breath import breath, breathe, exhale, inhale
-from amvel.movements.declaration import Dose, Parameter, Setting
+from amvel.movements.declaration import Dose, Fault, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, TRUNK_ROUNDS
 from amvel.movements.frames import Frame
-from amvel.movements.ladder import Ladder, fault
+from amvel.movements.ladder import Ladder
 from amvel.movements.needs import FIRM_CHAIR
 from amvel.movements.positions import both, sitting
 from amvel.movements.promise import LEAN_BACK, joint
@@ -86,7 +86,7 @@ FAMILY = (
         cues=("lean from the hips, breastbone up", "only as far as the back stays long"),
         faults=(
             TRUNK_ROUNDS,
-            fault("neck juts", "the chin comes forward", "the neck helps", "long neck, eyes ahead", Wrong({"neck.flexion": 16, "head.nod": -22})),
+            Fault("neck_juts", "neck juts", "the chin comes forward", "the neck helps", "long neck, eyes ahead", Wrong({"neck.flexion": 16, "head.nod": -22})),
             BREATH_HELD,
         ),
         felt="the belly from ribs to pubic bone",

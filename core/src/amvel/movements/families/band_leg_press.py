@@ -1,11 +1,11 @@
 """Band leg press: the substitute for curls under bone limits."""
 
 from amvel.movements.breath import breath, exhale, inhale
-from amvel.movements.declaration import Dose, Parameter, Setting
+from amvel.movements.declaration import Dose, Fault, Parameter, Setting
 from amvel.movements.families.knee_fold import leg_folded, legs_brought_up
 from amvel.movements.faults import BACK_ARCHES, BREATH_HELD
 from amvel.movements.frames import Band, Frame
-from amvel.movements.ladder import Ladder, fault
+from amvel.movements.ladder import Ladder
 from amvel.movements.lying_positions import supine_crook
 from amvel.movements.needs import BAND_ROUND_THE_FOOT
 from amvel.movements.positions import both
@@ -62,7 +62,8 @@ FAMILY = (
         ),
         cues=("both hips equally settled", "press through the heel, come back slowly"),
         faults=(
-            fault(
+            Fault(
+                "hip_hitches",
                 "hip hitches",
                 "one hip bone slides up to the ribs",
                 "the waist shortens instead of the leg lengthening",

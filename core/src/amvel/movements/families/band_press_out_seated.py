@@ -1,17 +1,18 @@
 """Band press-out, sitting."""
 
 from amvel.movements.breath import breath, exhale, inhale
-from amvel.movements.declaration import Dose, Setting
+from amvel.movements.declaration import Dose, Fault, Setting
 from amvel.movements.faults import BREATH_HELD, SHOULDER_CLIMBS
 from amvel.movements.frames import Frame
-from amvel.movements.ladder import Ladder, fault
+from amvel.movements.ladder import Ladder
 from amvel.movements.needs import ANCHOR, BAND, FIRM_CHAIR
 from amvel.movements.positions import sitting
 from amvel.movements.press_out import BAND_PULL, press_out
 from amvel.movements.seats import SEAT
 from amvel.movements.wrong import Wrong
 
-TURNS = fault(
+TURNS = Fault(
+    "turns_towards_the_band",
     "turns towards the band",
     "the breastbone follows the pull",
     "the belly gives way",

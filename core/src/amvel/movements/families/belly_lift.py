@@ -1,12 +1,12 @@
 """Belly lift on hands and knees."""
 
 from amvel.movements.breath import breath, exhale, inhale
-from amvel.movements.declaration import Dose, Setting
+from amvel.movements.declaration import Dose, Fault, Setting
 from amvel.movements.families.arm_or_leg_slide import _HAND, RAISED, _base
 from amvel.movements.faults import BREATH_HELD, SHOULDER_CLIMBS
 from amvel.movements.feedback import BLOCK_ON_THE_PELVIS
 from amvel.movements.frames import Frame
-from amvel.movements.ladder import Ladder, fault
+from amvel.movements.ladder import Ladder
 from amvel.movements.session_part import SessionPart
 from amvel.movements.sign import Sign
 from amvel.movements.wrong import Wrong
@@ -31,8 +31,8 @@ FAMILY = (
             "look under to check the line",
         ),
         faults=(
-            fault(
-                "back rounds", "the spine moves with the belly", "too much effort", "less; the back is a table", Wrong({"lumbar.flexion": 14, "lower_thoracic.flexion": 12})
+            Fault(
+                "back_rounds", "back rounds", "the spine moves with the belly", "too much effort", "less; the back is a table", Wrong({"lumbar.flexion": 14, "lower_thoracic.flexion": 12})
             ),
             SHOULDER_CLIMBS,
             BREATH_HELD,

@@ -13,12 +13,14 @@ from amvel.movements.promise import joint
 from amvel.movements.wrong import Wrong
 
 _OTHER = Fault(
+    "other_leg_moves",
     "other leg moves",
     "the quiet leg leans or pushes",
     "it is used as a counterweight",
     "keep the other knee pointing to the ceiling", Wrong({"right.hip.abduction": 16}),
 )
 _OVER = Fault(
+    "over_corrects",
     "over-corrects",
     "the knee swings past the middle on the way back",
     "speed instead of control",
@@ -60,6 +62,7 @@ def _on_roller(s: Setting) -> list[Frame]:
 _CONTACT_SHARE = 0.25
 _ROLLER = Parameter("roller_cm", "height of the roller", "cm", 10, low=6, high=15, grid=1, easier="down")
 _TIPS = Fault(
+    "roller_tips",
     "roller tips",
     "the roller rocks under the pelvis",
     "the lean is faster than the belly",

@@ -1,11 +1,11 @@
 """Both-legs lift, lying on the side."""
 
 from amvel.movements.breath import breath, exhale, inhale
-from amvel.movements.declaration import Dose, Parameter, Setting
+from amvel.movements.declaration import Dose, Fault, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, RIBS_FLARE, ROLLS_BACK
 from amvel.movements.feedback import ROLL_UNDER_THE_WAIST
 from amvel.movements.frames import Aim, Frame, Touch
-from amvel.movements.ladder import Ladder, fault
+from amvel.movements.ladder import Ladder
 from amvel.movements.lying_positions import side_lying
 from amvel.movements.promise import joint
 from amvel.movements.wrong import Wrong
@@ -83,7 +83,8 @@ FAMILY = (
         faults=(
             RIBS_FLARE,
             ROLLS_BACK,
-            fault(
+            Fault(
+                "back_of_the_waist_pulls",
                 "back of the waist pulls",
                 "the body bends backward",
                 "the back muscle has taken over",

@@ -11,13 +11,13 @@ from amvel.movements.session_part import SessionPart
 from amvel.movements.wrong import Wrong
 
 _CLIMBS = Fault(
+    "breath_climbs",
     "breath climbs",
     "only the upper chest moves, the neck tightens",
     "the belly is held in",
-    "let the waist widen into the floor and to the sides", Wrong({"left.scapula.elevation": 14, "right.scapula.elevation": 14}),
-)
+    "let the waist widen into the floor and to the sides", Wrong({"left.scapula.elevation": 14, "right.scapula.elevation": 14}), breath=True)
 _SQUEEZE = Fault(
-    "squeezes", "belly or buttocks are clenched", "trying too hard", "half the effort; let the breath do it", Wrong({"lumbar.flexion": 14})
+    "squeezes", "squeezes", "belly or buttocks are clenched", "trying too hard", "half the effort; let the breath do it", Wrong({"lumbar.flexion": 14})
 )
 
 

@@ -1,10 +1,10 @@
 """Bridge: the pelvis lifts as one piece with trunk and thighs."""
 
 from amvel.movements.breath import breath, exhale, inhale
-from amvel.movements.declaration import Dose, Parameter, Setting
+from amvel.movements.declaration import Dose, Fault, Parameter, Setting
 from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, PELVIS_DROPS, RIBS_FLARE
 from amvel.movements.frames import Band, Frame, Touch
-from amvel.movements.ladder import Ladder, fault
+from amvel.movements.ladder import Ladder
 from amvel.movements.lying_positions import BACK_OF_PELVIS, own_heel_distance_cm, supine_crook
 from amvel.movements.needs import BAND, CUSHION
 from amvel.movements.positions import both
@@ -66,7 +66,7 @@ FAMILY = (
             RIBS_FLARE,
             BACK_ARCHES,
             PELVIS_DROPS,
-            fault("knees fall out", "the knees drift apart", "the side of the hip sleeps", "knees hip-wide", Wrong({"left.hip.abduction": 16, "right.hip.abduction": 16})),
+            Fault("knees_fall_out", "knees fall out", "the knees drift apart", "the side of the hip sleeps", "knees hip-wide", Wrong({"left.hip.abduction": 16, "right.hip.abduction": 16})),
             BREATH_HELD,
         ),
         felt="the buttocks",

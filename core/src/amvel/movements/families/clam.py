@@ -10,7 +10,7 @@ from amvel.movements.needs import BAND, CUSHION
 from amvel.movements.promise import joint
 
 _JERKS = Fault(
-    "jerky return", "the knee drops the last part", "weakness near the end", "close as slowly as you opened"
+    "jerky_return", "jerky return", "the knee drops the last part", "weakness near the end", "close as slowly as you opened"
 )
 
 

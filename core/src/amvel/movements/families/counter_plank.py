@@ -6,10 +6,10 @@ import numpy as np
 from numpy.typing import NDArray
 
 from amvel.movements.breath import steady
-from amvel.movements.declaration import Dose, Parameter, Setting
+from amvel.movements.declaration import Dose, Fault, Parameter, Setting
 from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, SHOULDER_CLIMBS
 from amvel.movements.frames import Aim, Frame, Surface, Touch
-from amvel.movements.ladder import Ladder, fault
+from amvel.movements.ladder import Ladder
 from amvel.movements.needs import FIRM_CHAIR, WORKTOP, Furniture
 from amvel.movements.positions import UPRIGHT, feet, legs_give
 from amvel.movements.standing_support import hip_height_cm
@@ -89,7 +89,7 @@ FAMILY = (
         cues=("push the worktop away", "buttocks set, ribs down"),
         faults=(
             BACK_ARCHES,
-            fault("hips pike", "the seat goes back", "the belly has let go", "front of the hips forward", Wrong({"left.hip.flexion": 26, "right.hip.flexion": 26})),
+            Fault("hips_pike", "hips pike", "the seat goes back", "the belly has let go", "front of the hips forward", Wrong({"left.hip.flexion": 26, "right.hip.flexion": 26})),
             SHOULDER_CLIMBS,
             BREATH_HELD,
         ),

@@ -10,6 +10,7 @@ from amvel.movements.promise import TRUNK_BEND
 from amvel.movements.wrong import Wrong
 
 _CHIN = Fault(
+    "chin_pokes",
     "chin pokes",
     "the chin leads and the throat strains",
     "the neck lifts the head",

@@ -1,10 +1,10 @@
 """Curl with a twist: bending and turning together."""
 
 from amvel.movements.breath import breath, exhale, inhale
-from amvel.movements.declaration import Dose, Parameter, Setting
+from amvel.movements.declaration import Dose, Fault, Parameter, Setting
 from amvel.movements.faults import BELLY_DOMES, BREATH_HELD
 from amvel.movements.frames import Frame, Touch
-from amvel.movements.ladder import Ladder, fault
+from amvel.movements.ladder import Ladder
 from amvel.movements.lying_positions import supine_crook
 from amvel.movements.positions import both
 from amvel.movements.promise import TRUNK_BEND, TRUNK_TURN
@@ -44,7 +44,7 @@ FAMILY = (
         cues=("one shoulder towards the other knee",),
         faults=(
             BELLY_DOMES,
-            fault("pulls the head", "the hands drag the neck", "the belly is tired", "lower the head", Wrong({"neck.flexion": 24, "head.nod": 10})),
+            Fault("pulls_the_head", "pulls the head", "the hands drag the neck", "the belly is tired", "lower the head", Wrong({"neck.flexion": 24, "head.nod": 10})),
             BREATH_HELD,
         ),
         felt="the side of the belly",

@@ -11,18 +11,21 @@ from amvel.movements.sign import Sign
 from amvel.movements.wrong import Wrong
 
 _SUCKS = Fault(
+    "sucks_in_the_navel",
     "sucks in the navel",
     "the navel is pulled in and the ribs lift",
     "the outer layer works alone",
     "think of the two hip bones drawing together, not of the navel", Wrong({"lower_thoracic.flexion": -14, "lumbar.flexion": -6}),
 )
 _PUSHES = Fault(
+    "pushes_out",
     "pushes out",
     "the belly swells against the fingers",
     "pressure instead of a draw",
     "breathe out first, then narrow the waist", Wrong(domes=True),
 )
 _BUTTOCKS = Fault(
+    "buttocks_clench",
     "buttocks clench",
     "the buttocks tighten or the pelvis tips",
     "more force than the task needs",

@@ -6,10 +6,10 @@ import numpy as np
 
 from amvel.body.anthropometry import HIP_HALF_WIDTH
 from amvel.movements.breath import breath, exhale, inhale
-from amvel.movements.declaration import Dose, Parameter, Setting
+from amvel.movements.declaration import Dose, Fault, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, KNEE_FALLS_IN
 from amvel.movements.frames import Aim, Frame, Surface, Touch
-from amvel.movements.ladder import Ladder, fault
+from amvel.movements.ladder import Ladder
 from amvel.movements.needs import FIRM_CHAIR, THICK_PAD
 from amvel.movements.positions import both, flat_sole, half_kneeling, kneeling, standing, trunk_lean
 from amvel.movements.session_part import SessionPart
@@ -160,13 +160,15 @@ FAMILY = (
         ),
         faults=(
             KNEE_FALLS_IN,
-            fault(
+            Fault(
+                "pulls_on_the_back_rest",
                 "pulls on the back rest",
                 "the chair tips",
                 "hands are in the wrong place",
                 "hands flat on the seat",
             ),
-            fault(
+            Fault(
+                "rounds_over",
                 "rounds over",
                 "the back bends as the knee lifts",
                 "weight too far behind",

@@ -3,10 +3,10 @@
 import numpy as np
 
 from amvel.movements.breath import steady
-from amvel.movements.declaration import Dose, Parameter, Setting
+from amvel.movements.declaration import Dose, Fault, Parameter, Setting
 from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, SHOULDER_CLIMBS
 from amvel.movements.frames import Aim, Frame, Surface, Touch
-from amvel.movements.ladder import Ladder, fault
+from amvel.movements.ladder import Ladder
 from amvel.movements.positions import FACE_DOWN, FLOOR, both
 from amvel.movements.wrong import Wrong
 
@@ -92,7 +92,7 @@ FAMILY = (
         ),
         faults=(
             BACK_ARCHES,
-            fault("hips pike", "the seat goes up", "the belly has let go", "front of the hips forward", Wrong({"left.hip.flexion": 26, "right.hip.flexion": 26})),
+            Fault("hips_pike", "hips pike", "the seat goes up", "the belly has let go", "front of the hips forward", Wrong({"left.hip.flexion": 26, "right.hip.flexion": 26})),
             SHOULDER_CLIMBS,
             BREATH_HELD,
         ),

@@ -1,10 +1,10 @@
 """Foot gather: cloth, ball of the foot, even pressure."""
 
 from amvel.movements.breath import breath, exhale, inhale
-from amvel.movements.declaration import Dose, Setting
+from amvel.movements.declaration import Dose, Fault, Setting
 from amvel.movements.faults import BREATH_HELD, KNEE_FALLS_IN
 from amvel.movements.frames import Aim, Frame, Prop, Touch
-from amvel.movements.ladder import Ladder, fault
+from amvel.movements.ladder import Ladder
 from amvel.movements.needs import CLOTH, FIRM_CHAIR
 from amvel.movements.positions import sitting
 from amvel.movements.seats import SEAT
@@ -51,7 +51,8 @@ FAMILY = (
         setup=("Sit tall on a firm seat, feet bare and flat.",),
         cues=("both sides of the forefoot rise level", "spread before you press"),
         faults=(
-            fault(
+            Fault(
+                "foot_rolls_out",
                 "foot rolls out",
                 "the little toe side lifts less",
                 "the outside of the leg pulls",

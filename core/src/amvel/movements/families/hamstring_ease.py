@@ -1,11 +1,11 @@
 """Hamstring and figure-four ease."""
 
 from amvel.movements.breath import steady
-from amvel.movements.declaration import Dose, Parameter, Setting
+from amvel.movements.declaration import Dose, Fault, Parameter, Setting
 from amvel.movements.families.knee_fold import leg_folded
 from amvel.movements.faults import BREATH_HELD, SHOULDER_CLIMBS
 from amvel.movements.frames import Frame, Prop
-from amvel.movements.ladder import Ladder, fault
+from amvel.movements.ladder import Ladder
 from amvel.movements.lying_positions import supine_crook
 from amvel.movements.needs import STRAP
 from amvel.movements.positions import both
@@ -51,7 +51,8 @@ FAMILY = (
         setup=("Lie on your back, knees bent.",),
         cues=("the sacrum stays heavy", "stop before the pull, then breathe"),
         faults=(
-            fault(
+            Fault(
+                "pelvis_tucks",
                 "pelvis tucks",
                 "the tailbone lifts",
                 "the leg has gone further than the hip lets it",

@@ -9,6 +9,7 @@ from amvel.movements.standing_support import at_the_counter, ways_to_hold
 from amvel.movements.wrong import Wrong
 
 _ROLLS = Fault(
+    "ankle_rolls_out",
     "ankle rolls out",
     "the weight goes to the little toes",
     "the ball of the big toe lets go",

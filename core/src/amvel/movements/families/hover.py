@@ -2,11 +2,11 @@
 
 from amvel.body.anthropometry import HIP_HALF_WIDTH, SHOULDER_HALF_WIDTH
 from amvel.movements.breath import steady
-from amvel.movements.declaration import Dose, Parameter, Setting
+from amvel.movements.declaration import Dose, Fault, Parameter, Setting
 from amvel.movements.families.arm_or_leg_slide import RAISED, RAISED_LITTLE, arm_off
 from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, SHOULDER_CLIMBS
 from amvel.movements.frames import Aim, Frame, Touch
-from amvel.movements.ladder import Ladder, fault
+from amvel.movements.ladder import Ladder
 from amvel.movements.positions import hands_and_knees
 from amvel.movements.wrong import Wrong
 
@@ -84,7 +84,8 @@ FAMILY = (
         cues=("push hands and toes into the floor", "knees light, eyes down", "the back stays a table"),
         faults=(
             BACK_ARCHES,
-            fault(
+            Fault(
+                "seat_goes_up",
                 "seat goes up",
                 "the hips rise above the shoulders",
                 "the legs do it alone",

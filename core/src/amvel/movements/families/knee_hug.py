@@ -1,11 +1,11 @@
 """Knee hug: a rest that is itself a bend."""
 
 from amvel.movements.breath import steady
-from amvel.movements.declaration import Dose, Parameter, Setting
+from amvel.movements.declaration import Dose, Fault, Parameter, Setting
 from amvel.movements.families.knee_fold import leg_folded
 from amvel.movements.faults import BREATH_HELD, HEAD_LIFTS
 from amvel.movements.frames import Aim, Frame, Touch
-from amvel.movements.ladder import Ladder, fault
+from amvel.movements.ladder import Ladder
 from amvel.movements.lying_positions import supine_crook
 from amvel.movements.positions import both
 from amvel.movements.promise import hip_bend
@@ -57,7 +57,7 @@ FAMILY = (
         setup=("Lie on your back, knees bent.", "Take one knee, later the other, never both at once."),
         cues=("let the arms hold the weight", "breathe into the back of the pelvis"),
         faults=(
-            fault("pulls hard", "the tailbone lifts far", "force instead of rest", "hold only, do not pull", Wrong({"lumbar.flexion": 16})),
+            Fault("pulls_hard", "pulls hard", "the tailbone lifts far", "force instead of rest", "hold only, do not pull", Wrong({"lumbar.flexion": 16})),
             HEAD_LIFTS, BREATH_HELD,
         ),
         felt="the low back letting go",

@@ -3,11 +3,11 @@
 import math
 
 from amvel.movements.breath import steady
-from amvel.movements.declaration import Dose, Parameter, Setting
+from amvel.movements.declaration import Dose, Fault, Parameter, Setting
 from amvel.movements.families.knee_hug import HUGGED_KNEE_DEG, held_frames
 from amvel.movements.faults import BREATH_HELD, HEAD_LIFTS
 from amvel.movements.frames import Frame
-from amvel.movements.ladder import Ladder, fault
+from amvel.movements.ladder import Ladder
 from amvel.movements.promise import TRUNK_BEND
 from amvel.movements.wrong import Wrong
 
@@ -28,7 +28,7 @@ FAMILY = (
         asked_for=True,
         setup=("Lie on your back, knees bent.",),
         cues=("one knee after the other into the hands", "hold, do not pull"),
-        faults=(fault("pulls hard", "the tailbone lifts far", "force instead of rest", "hold only, do not pull", Wrong({"lumbar.flexion": 16})), HEAD_LIFTS, BREATH_HELD),
+        faults=(Fault("pulls_hard", "pulls hard", "the tailbone lifts far", "force instead of rest", "hold only, do not pull", Wrong({"lumbar.flexion": 16})), HEAD_LIFTS, BREATH_HELD),
         felt="the low back letting go",
         not_felt="a pinch in the groin, leg pain",
         breath=steady("quiet breaths"),

@@ -3,10 +3,10 @@
 import numpy as np
 
 from amvel.movements.breath import breath, exhale, inhale
-from amvel.movements.declaration import Dose, Setting
+from amvel.movements.declaration import Dose, Fault, Setting
 from amvel.movements.faults import BREATH_HELD, TRUNK_ROUNDS
 from amvel.movements.frames import Aim, Frame, Touch
-from amvel.movements.ladder import Ladder, fault
+from amvel.movements.ladder import Ladder
 from amvel.movements.lying_positions import BACK_OF_PELVIS, supine_crook
 from amvel.movements.positions import FACE_UP, both
 
@@ -47,7 +47,7 @@ FAMILY = (
         setup=("Lie on your back.",),
         cues=("roll onto the shoulders",),
         faults=(
-            fault("neck is pressed", "the chin digs into the chest", "the neck carries", "come down"),
+            Fault("neck_is_pressed", "neck is pressed", "the chin digs into the chest", "the neck carries", "come down"),
             TRUNK_ROUNDS, BREATH_HELD,
         ),
         felt="the back of the body",

@@ -1,11 +1,11 @@
 """Breathing with the legs at square, then without their support: test and exercise in one."""
 
 from amvel.movements.breath import steady
-from amvel.movements.declaration import Dose, Parameter, Setting
+from amvel.movements.declaration import Dose, Fault, Parameter, Setting
 from amvel.movements.families.breathing_rest import calf_support_cm
 from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, RIBS_FLARE, THIGH_TAKES_OVER
 from amvel.movements.frames import Frame
-from amvel.movements.ladder import Ladder, fault
+from amvel.movements.ladder import Ladder
 from amvel.movements.lying_positions import supine_calves_up
 from amvel.movements.needs import SEAT_OR_BOX
 
@@ -55,13 +55,14 @@ FAMILY = (
             "knees over the navel",
         ),
         faults=(
-            fault(
+            Fault(
+                "breath_gets_shallow",
                 "breath gets shallow",
                 "the ribs stop widening",
                 "the leg has become too heavy",
-                "put it down, begin again; fewer clean breaths count",
-            ),
-            fault(
+                "put it down, begin again; fewer clean breaths count", breath=True),
+            Fault(
+                "other_leg_presses",
                 "other leg presses",
                 "the other calf digs into the seat",
                 "it is used as a lever",

@@ -1,10 +1,10 @@
 """Foot and ankle, lying: for who does not stand, and before the first step of the day."""
 
 from amvel.movements.breath import breath, exhale, inhale
-from amvel.movements.declaration import Dose, Setting
+from amvel.movements.declaration import Dose, Fault, Setting
 from amvel.movements.faults import BREATH_HELD, LEG_ROLLS
 from amvel.movements.frames import Aim, Frame
-from amvel.movements.ladder import Ladder, fault
+from amvel.movements.ladder import Ladder
 from amvel.movements.lying_positions import supine_crook
 from amvel.movements.wrong import Wrong
 
@@ -37,7 +37,7 @@ FAMILY = (
         setup=("Lie on your back, one leg long, heel resting, the other knee bent.",),
         cues=("long slow strokes", "big toe and little toe reach apart"),
         faults=(
-            fault("foot rolls", "the foot turns in or out", "one side pulls", "draw both sides up", Wrong({"left.ankle.inversion": 22})),
+            Fault("foot_rolls", "foot rolls", "the foot turns in or out", "one side pulls", "draw both sides up", Wrong({"left.ankle.inversion": 22})),
             LEG_ROLLS, BREATH_HELD,
         ),
         felt="shin, calf and sole",

@@ -2,10 +2,10 @@
 
 from amvel.body.capacities import TRUNK_SHARE
 from amvel.movements.breath import breath, exhale, inhale
-from amvel.movements.declaration import Dose, Parameter, Setting
+from amvel.movements.declaration import Dose, Fault, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, PELVIS_ROCKS
 from amvel.movements.frames import Frame
-from amvel.movements.ladder import Ladder, fault
+from amvel.movements.ladder import Ladder
 from amvel.movements.lying_positions import supine_crook
 from amvel.movements.promise import TRUNK_SIDE
 from amvel.movements.wrong import Wrong
@@ -39,7 +39,7 @@ FAMILY = (
         cues=("the ribs slide on the floor, they do not lift", "both hip bones stay level"),
         faults=(
             PELVIS_ROCKS,
-            fault("curls up", "head and shoulders lift", "the front helps", "heavy head", Wrong({"neck.flexion": 26, "upper_thoracic.flexion": 14}, ("occiput", "upper_back"))),
+            Fault("curls_up", "curls up", "head and shoulders lift", "the front helps", "heavy head", Wrong({"neck.flexion": 26, "upper_thoracic.flexion": 14}, ("occiput", "upper_back"))),
             BREATH_HELD,
         ),
         felt="the side of the waist that shortens",

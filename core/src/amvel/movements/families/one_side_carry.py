@@ -1,10 +1,10 @@
 """One-side carry: a bag in one hand, and no lean."""
 
 from amvel.movements.breath import steady
-from amvel.movements.declaration import Dose, Parameter, Setting
+from amvel.movements.declaration import Dose, Fault, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, PELVIS_DROPS
 from amvel.movements.frames import Frame, Prop
-from amvel.movements.ladder import Ladder, fault
+from amvel.movements.ladder import Ladder
 from amvel.movements.needs import BAG, WORKTOP
 from amvel.movements.positions import SIDEWAYS, left_foot_up, standing, stands_on_both, weight_on_one_foot
 from amvel.movements.session_part import SessionPart
@@ -60,7 +60,7 @@ FAMILY = (
         setup=("A bag or jug in one hand, a worktop within reach of the other.",),
         cues=("grow away from the bag, no lean and no hitch", "ribs over the pelvis"),
         faults=(
-            fault("leans", "the shoulders go over to the free side", "the load is too much", "lighter", Wrong({"lumbar.side_bend": -14})),
+            Fault("leans", "leans", "the shoulders go over to the free side", "the load is too much", "lighter", Wrong({"lumbar.side_bend": -14})),
             PELVIS_DROPS,
             BREATH_HELD,
         ),

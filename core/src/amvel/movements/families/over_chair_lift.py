@@ -4,10 +4,10 @@ from dataclasses import replace
 
 from amvel.body import Anthropometry
 from amvel.movements.breath import breath, breathe, exhale
-from amvel.movements.declaration import Dose, Parameter, Setting
+from amvel.movements.declaration import Dose, Fault, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, SHOULDER_CLIMBS
 from amvel.movements.frames import Aim, Frame, Surface, Touch
-from amvel.movements.ladder import Ladder, fault
+from amvel.movements.ladder import Ladder
 from amvel.movements.needs import CUSHION, FIRM_CHAIR, THICK_PAD
 from amvel.movements.positions import FACE_DOWN
 from amvel.movements.promise import hip_bend, joint
@@ -175,13 +175,14 @@ FAMILY = (
         ),
         cues=("crown of the head away, not up", "upper back to level and no further", "legs a little apart"),
         faults=(
-            fault(
+            Fault(
+                "low_back_lifts",
                 "low back lifts",
                 "the belly leaves the seat’s edge",
                 "the low back has taken over",
                 "lift half as high", Wrong({"lumbar.flexion": -18}),
             ),
-            fault("neck shortens", "the eyes look ahead", "the neck does the lifting", "eyes on the floor", Wrong({"neck.flexion": -26, "head.nod": -10}, ("forehead",))),
+            Fault("neck_shortens", "neck shortens", "the eyes look ahead", "the neck does the lifting", "eyes on the floor", Wrong({"neck.flexion": -26, "head.nod": -10}, ("forehead",))),
             SHOULDER_CLIMBS,
             BREATH_HELD,
         ),

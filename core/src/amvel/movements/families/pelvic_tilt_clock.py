@@ -1,10 +1,10 @@
 """Pelvic tilt clock: tuck and tilt to find the middle."""
 
 from amvel.movements.breath import breath, exhale, inhale
-from amvel.movements.declaration import Dose, Parameter, Setting
+from amvel.movements.declaration import Dose, Fault, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, RIBS_FLARE
 from amvel.movements.frames import Frame
-from amvel.movements.ladder import Ladder, fault
+from amvel.movements.ladder import Ladder
 from amvel.movements.lying_positions import supine_crook
 from amvel.movements.promise import TRUNK_BEND
 from amvel.movements.session_part import SessionPart
@@ -43,13 +43,15 @@ FAMILY = (
         ),
         cues=("the belly does it, the heels do not push", "rest where hip bones and pubic bone lie level"),
         faults=(
-            fault(
+            Fault(
+                "heels_push",
                 "heels push",
                 "the thighs tighten and the heels drag",
                 "legs do the work of the belly",
                 "feet light as if on thin ice",
             ),
-            fault(
+            Fault(
+                "buttocks_clench",
                 "buttocks clench",
                 "the seat gets hard",
                 "the tuck comes from behind",

@@ -1,11 +1,11 @@
 """Prone breathing: a light weight on the low back."""
 
 from amvel.movements.breath import breath, exhale, inhale
-from amvel.movements.declaration import Dose, Parameter, Setting
+from amvel.movements.declaration import Dose, Fault, Parameter, Setting
 from amvel.movements.families.shoulder_blade_slide import _FOREHEAD, _PELVIS, _base
 from amvel.movements.faults import BACK_ARCHES, BREATH_HELD
 from amvel.movements.frames import Frame, Prop
-from amvel.movements.ladder import Ladder, fault
+from amvel.movements.ladder import Ladder
 from amvel.movements.needs import LIGHT_WEIGHT
 from amvel.movements.session_part import SessionPart
 from amvel.movements.wrong import Wrong
@@ -31,12 +31,12 @@ FAMILY = (
         setup=("Lie face down, a towel under the forehead, a flat cushion under hips and lower ribs.",),
         cues=("breathe into the hands of the weight", "the breath lifts the back of the waist"),
         faults=(
-            fault(
+            Fault(
+                "breath_stays_high",
                 "breath stays high",
                 "only the shoulders move",
                 "the chest does the work",
-                "wait for the breath, longer out", Wrong({"left.scapula.elevation": 16, "right.scapula.elevation": 16}),
-            ),
+                "wait for the breath, longer out", Wrong({"left.scapula.elevation": 16, "right.scapula.elevation": 16}), breath=True),
             BACK_ARCHES, BREATH_HELD,
         ),
         felt="the back of the waist widening",

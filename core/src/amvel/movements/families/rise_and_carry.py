@@ -1,11 +1,11 @@
 """Carry-over: a task of several steps: rise with a cup in the hand, stand, put it down, sit."""
 
 from amvel.movements.breath import breath, exhale, inhale
-from amvel.movements.declaration import Dose, Parameter, Setting
+from amvel.movements.declaration import Dose, Fault, Parameter, Setting
 from amvel.movements.families.sit_to_stand import ARMS_AHEAD, risen_frames
 from amvel.movements.faults import BREATH_HELD, KNEE_FALLS_IN, TRUNK_ROUNDS
 from amvel.movements.frames import Frame, Prop
-from amvel.movements.ladder import Ladder, fault
+from amvel.movements.ladder import Ladder
 from amvel.movements.needs import FIRM_CHAIR, WEIGHT, WORKTOP
 from amvel.movements.seats import SEAT
 from amvel.movements.session_part import SessionPart
@@ -40,12 +40,12 @@ FAMILY = (
         cues=("the cup stays level", "one step after the other, a breath between them"),
         faults=(
             TRUNK_ROUNDS,
-            fault(
+            Fault(
+                "forgets_the_breath",
                 "forgets the breath",
                 "the steps run into each other",
                 "too many things at once",
-                "say the next step aloud",
-            ),
+                "say the next step aloud", breath=True),
             KNEE_FALLS_IN, BREATH_HELD,
         ),
         felt="thighs, and quiet belly",

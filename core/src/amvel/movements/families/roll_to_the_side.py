@@ -3,10 +3,10 @@
 import numpy as np
 
 from amvel.movements.breath import breath, exhale, inhale
-from amvel.movements.declaration import Dose, Setting
+from amvel.movements.declaration import Dose, Fault, Setting
 from amvel.movements.faults import BREATH_HELD
 from amvel.movements.frames import Aim, Frame, Touch
-from amvel.movements.ladder import Ladder, fault
+from amvel.movements.ladder import Ladder
 from amvel.movements.lying_positions import side_lying, supine_crook
 from amvel.movements.positions import FACE_UP, both
 from amvel.movements.session_part import SessionPart
@@ -94,13 +94,14 @@ FAMILY = (
         ),
         cues=("knees and shoulder leave together", "breathe out as you roll", "look where you go"),
         faults=(
-            fault(
+            Fault(
+                "knees_lead",
                 "knees lead",
                 "the pelvis turns before the shoulders",
                 "the trunk twists",
                 "reach with the arm first", Wrong({"lumbar.rotation": -14, "lower_thoracic.rotation": -10}),
             ),
-            fault("sits up", "head and shoulders lift forward", "the old way up", "stay long, roll like a log", Wrong({"neck.flexion": 22, "upper_thoracic.flexion": 16}, ("occiput", "upper_back"))),
+            Fault("sits_up", "sits up", "head and shoulders lift forward", "the old way up", "stay long, roll like a log", Wrong({"neck.flexion": 22, "upper_thoracic.flexion": 16}, ("occiput", "upper_back"))),
             BREATH_HELD,
         ),
         felt="the whole trunk as one piece",

@@ -1,11 +1,11 @@
 """Rolling on the back like a ball, and legs over the head onto the shoulders."""
 
 from amvel.movements.breath import breath, exhale, inhale
-from amvel.movements.declaration import Dose, Setting
+from amvel.movements.declaration import Dose, Fault, Setting
 from amvel.movements.families.knee_fold import leg_folded
 from amvel.movements.faults import BREATH_HELD, SHOULDER_CLIMBS
 from amvel.movements.frames import Frame, Touch
-from amvel.movements.ladder import Ladder, fault
+from amvel.movements.ladder import Ladder
 from amvel.movements.lying_positions import BACK_OF_PELVIS, supine_crook
 from amvel.movements.positions import both
 
@@ -54,7 +54,7 @@ FAMILY = (
         setup=("Sit, take the shins, round the back.",),
         cues=("roll to the shoulder blades and back",),
         faults=(
-            fault("rolls onto the neck", "the head touches the floor", "too much swing", "stop"),
+            Fault("rolls_onto_the_neck", "rolls onto the neck", "the head touches the floor", "too much swing", "stop"),
             SHOULDER_CLIMBS, BREATH_HELD,
         ),
         felt="the belly",

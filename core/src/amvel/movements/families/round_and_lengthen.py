@@ -1,11 +1,11 @@
 """Round and lengthen on hands and knees."""
 
 from amvel.movements.breath import breath, exhale, inhale
-from amvel.movements.declaration import Dose, Parameter, Setting
+from amvel.movements.declaration import Dose, Fault, Parameter, Setting
 from amvel.movements.families.arm_or_leg_slide import _HAND, RAISED, _base
 from amvel.movements.faults import BREATH_HELD, SHOULDER_CLIMBS
 from amvel.movements.frames import Frame
-from amvel.movements.ladder import Ladder, fault
+from amvel.movements.ladder import Ladder
 from amvel.movements.promise import TRUNK_BEND
 from amvel.movements.wrong import Wrong
 
@@ -40,7 +40,8 @@ FAMILY = (
             "out: pelvic floor, deep layer, then a small rounding",
         ),
         faults=(
-            fault(
+            Fault(
+                "sags_on_the_in_breath",
                 "sags on the in-breath",
                 "the belly drops and the back hollows",
                 "the belly lets go",

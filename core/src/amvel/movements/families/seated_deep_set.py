@@ -1,12 +1,12 @@
 """Deep abdominal set, sitting: for who does not lie down, and before anything that is done on a chair."""
 
 from amvel.movements.breath import breath, breathe, exhale
-from amvel.movements.declaration import Dose, Setting
+from amvel.movements.declaration import Dose, Fault, Setting
 from amvel.movements.families.tall_sitting import leaning_back
 from amvel.movements.faults import BREATH_HELD, SHOULDER_CLIMBS
 from amvel.movements.feedback import FINGERTIPS
 from amvel.movements.frames import Aim, Frame
-from amvel.movements.ladder import Ladder, fault
+from amvel.movements.ladder import Ladder
 from amvel.movements.needs import FIRM_CHAIR
 from amvel.movements.positions import sitting
 from amvel.movements.seats import SEAT
@@ -59,8 +59,8 @@ FAMILY = (
         ),
         cues=("begin as if to stop the flow, then let the two hip bones draw together", "a third of your strength is plenty"),
         faults=(
-            fault("sucks in", "the navel goes back and the ribs lift", "the upper belly is pulled in", "lower and less; the ribs stay", Wrong({"lower_thoracic.flexion": -14, "lumbar.flexion": -8})),
-            fault("pushes out", "the fingers are pushed away", "the straight muscle bears down", "less; out with the breath first", Wrong(domes=True)),
+            Fault("sucks_in", "sucks in", "the navel goes back and the ribs lift", "the upper belly is pulled in", "lower and less; the ribs stay", Wrong({"lower_thoracic.flexion": -14, "lumbar.flexion": -8})),
+            Fault("pushes_out", "pushes out", "the fingers are pushed away", "the straight muscle bears down", "less; out with the breath first", Wrong(domes=True)),
             SHOULDER_CLIMBS,
             BREATH_HELD,
         ),

@@ -1,10 +1,10 @@
 """Seated knee opening: the side of the hip, sitting; a band or the own hands give the work."""
 
 from amvel.movements.breath import breath, exhale, inhale
-from amvel.movements.declaration import Dose, Parameter, Setting
+from amvel.movements.declaration import Dose, Fault, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, TRUNK_ROUNDS
 from amvel.movements.frames import Band, Frame
-from amvel.movements.ladder import Ladder, fault
+from amvel.movements.ladder import Ladder
 from amvel.movements.needs import BAND, FIRM_CHAIR
 from amvel.movements.positions import hip_wide, sitting
 from amvel.movements.promise import joint
@@ -50,8 +50,8 @@ FAMILY = (
         cues=("the knee goes out, the foot stays", "close as slowly as you opened"),
         faults=(
             TRUNK_ROUNDS,
-            fault(
-                "leans away", "the trunk goes to the other side", "the hip is weak", "half the range, stay tall", Wrong({"lumbar.side_bend": -14})
+            Fault(
+                "leans_away", "leans away", "the trunk goes to the other side", "the hip is weak", "half the range, stay tall", Wrong({"lumbar.side_bend": -14})
             ),
             BREATH_HELD,
         ),

@@ -10,6 +10,7 @@ from amvel.movements.seats import SEAT
 from amvel.movements.wrong import Wrong
 
 _LEANS = Fault(
+    "leans_back",
     "leans back",
     "the trunk goes back as the leg comes up",
     "the hip flexor pulls the trunk",

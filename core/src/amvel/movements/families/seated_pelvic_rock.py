@@ -1,11 +1,11 @@
 """Pelvic rock, sitting: the middle found over the sit bones."""
 
 from amvel.movements.breath import breath, exhale, inhale
-from amvel.movements.declaration import Dose, Parameter, Setting
+from amvel.movements.declaration import Dose, Fault, Parameter, Setting
 from amvel.movements.families.pelvic_tilt_clock import rocked
 from amvel.movements.faults import BREATH_HELD
 from amvel.movements.frames import Frame
-from amvel.movements.ladder import Ladder, fault
+from amvel.movements.ladder import Ladder
 from amvel.movements.needs import FIRM_CHAIR
 from amvel.movements.positions import sitting
 from amvel.movements.promise import TRUNK_BEND
@@ -38,8 +38,8 @@ FAMILY = (
         setup=("Sit on a firm seat, feet flat, hands on the thighs.",),
         cues=("the pelvis rolls, the head stays where it is", "rest where both sit bones point straight down"),
         faults=(
-            fault("leans", "the whole trunk goes back and forth", "the hips move instead of the pelvis under you", "smaller; the breastbone stays over the seat", Wrong({"left.hip.flexion": -16, "right.hip.flexion": -16})),
-            fault("slumps", "the chest sinks", "it becomes a rounding of the whole back", "let the crown grow while the pelvis rolls", Wrong({"lumbar.flexion": 16, "lower_thoracic.flexion": 12, "upper_thoracic.flexion": 10})),
+            Fault("leans", "leans", "the whole trunk goes back and forth", "the hips move instead of the pelvis under you", "smaller; the breastbone stays over the seat", Wrong({"left.hip.flexion": -16, "right.hip.flexion": -16})),
+            Fault("slumps", "slumps", "the chest sinks", "it becomes a rounding of the whole back", "let the crown grow while the pelvis rolls", Wrong({"lumbar.flexion": 16, "lower_thoracic.flexion": 12, "upper_thoracic.flexion": 10})),
             BREATH_HELD,
         ),
         felt="low in the belly, the sit bones on the seat",

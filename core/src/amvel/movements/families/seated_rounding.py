@@ -3,10 +3,10 @@
 from dataclasses import replace
 
 from amvel.movements.breath import breath, exhale, inhale
-from amvel.movements.declaration import Dose, Parameter, Setting
+from amvel.movements.declaration import Dose, Fault, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, SHOULDER_CLIMBS
 from amvel.movements.frames import Aim, Frame
-from amvel.movements.ladder import Ladder, fault
+from amvel.movements.ladder import Ladder
 from amvel.movements.positions import both, sitting, trunk_lean
 from amvel.movements.promise import TRUNK_BEND
 
@@ -66,7 +66,7 @@ FAMILY = (
         setup=("Sit on the floor, legs long.",),
         cues=("reach for the feet",),
         faults=(
-            fault("bounces", "the trunk swings down", "momentum instead of length", "slowly, once"),
+            Fault("bounces", "bounces", "the trunk swings down", "momentum instead of length", "slowly, once"),
             SHOULDER_CLIMBS, BREATH_HELD,
         ),
         felt="the back of the thighs",

@@ -3,10 +3,10 @@
 import numpy as np
 
 from amvel.movements.breath import breath, exhale, inhale
-from amvel.movements.declaration import Dose, Parameter, Setting
+from amvel.movements.declaration import Dose, Fault, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, TRUNK_ROUNDS
 from amvel.movements.frames import Frame, Touch
-from amvel.movements.ladder import Ladder, fault
+from amvel.movements.ladder import Ladder
 from amvel.movements.needs import FIRM_CHAIR
 from amvel.movements.positions import sitting, stands_on_both
 from amvel.movements.seats import SEAT
@@ -53,10 +53,10 @@ FAMILY = (
         setup=("Sit tall in the middle of a firm seat, feet flat; a table or arm rest within reach.",),
         cues=("grow on the side you load", "the other sit bone gets light, it does not lift"),
         faults=(
-            fault(
-                "collapses", "the loaded side gets short", "the waist lets go", "reach the ear to the ceiling", Wrong({"lumbar.side_bend": 14})
+            Fault(
+                "collapses", "collapses", "the loaded side gets short", "the waist lets go", "reach the ear to the ceiling", Wrong({"lumbar.side_bend": 14})
             ),
-            fault("feet push", "a foot presses to help", "the trunk is late", "light feet"),
+            Fault("feet_push", "feet push", "a foot presses to help", "the trunk is late", "light feet"),
             TRUNK_ROUNDS, BREATH_HELD,
         ),
         felt="the side of the waist, the loaded sit bone",

@@ -10,6 +10,7 @@ from amvel.movements.positions import both
 from amvel.movements.wrong import Wrong
 
 _NECK = Fault(
+    "neck_shortens",
     "neck shortens",
     "the eyes look ahead and the chin lifts",
     "the neck does the lifting",

@@ -1,10 +1,10 @@
 """Side bridge: on one forearm, as one log, from a hip that only becomes light to the full length."""
 
 from amvel.movements.breath import breath, breathe, exhale
-from amvel.movements.declaration import Dose, Parameter, Setting
+from amvel.movements.declaration import Dose, Fault, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, SHOULDER_CLIMBS
 from amvel.movements.frames import Aim, Frame, Surface, Touch
-from amvel.movements.ladder import Ladder, fault
+from amvel.movements.ladder import Ladder
 from amvel.movements.lying_positions import side_lying
 from amvel.movements.needs import CUSHION
 from amvel.movements.wrong import Wrong
@@ -148,8 +148,9 @@ FAMILY = (
         setup=_SETUP,
         cues=("from shoulder to top hip one length", "top buttock set", "hand under the neck when it tires"),
         faults=(
-            fault("hips sag", "the lower waist sinks", "the side has let go", "come down, breathe, lift again", Wrong({"lumbar.side_bend": 16})),
-            fault(
+            Fault("hips_sag", "hips sag", "the lower waist sinks", "the side has let go", "come down, breathe, lift again", Wrong({"lumbar.side_bend": 16})),
+            Fault(
+                "rolls_forward",
                 "rolls forward",
                 "the top shoulder or hip turns to the floor",
                 "the turn is not held",

@@ -1,11 +1,11 @@
 """Straight-leg raise to the side."""
 
 from amvel.movements.breath import breath, exhale, inhale
-from amvel.movements.declaration import Dose, Parameter, Setting
+from amvel.movements.declaration import Dose, Fault, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, ROLLS_BACK
 from amvel.movements.feedback import ROLL_UNDER_THE_WAIST
 from amvel.movements.frames import Frame, Touch
-from amvel.movements.ladder import Ladder, fault
+from amvel.movements.ladder import Ladder
 from amvel.movements.lying_positions import side_lying
 from amvel.movements.needs import CUSHION
 from amvel.movements.promise import joint
@@ -74,7 +74,8 @@ FAMILY = (
         cues=("lift from the side of the buttock", "the tempo is your breath", "as slow down as up"),
         faults=(
             ROLLS_BACK,
-            fault(
+            Fault(
+                "leg_drifts_forward",
                 "leg drifts forward",
                 "the foot comes in front",
                 "the thigh has taken over",

@@ -5,10 +5,10 @@ from dataclasses import replace
 import numpy as np
 
 from amvel.movements.breath import breath, exhale, inhale
-from amvel.movements.declaration import Dose, Parameter, Setting
+from amvel.movements.declaration import Dose, Fault, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD
 from amvel.movements.frames import Aim, Frame, Surface, Touch, faced
-from amvel.movements.ladder import Ladder, fault
+from amvel.movements.ladder import Ladder
 from amvel.movements.lying_positions import side_lying
 from amvel.movements.needs import FIRM_BED
 from amvel.movements.positions import LEFT_SIDE_UP, sitting
@@ -149,13 +149,15 @@ FAMILY = (
             "stay sitting for three breaths before you stand",
         ),
         faults=(
-            fault(
+            Fault(
+                "twists_up",
                 "twists up",
                 "the chest turns to the ceiling on the way",
                 "the arms push too late",
                 "nose over the edge", Wrong({"lower_thoracic.rotation": 16, "upper_thoracic.rotation": 12}),
             ),
-            fault(
+            Fault(
+                "drops_the_head",
                 "drops the head",
                 "the neck bends to the side",
                 "the head is heavy",

@@ -4,10 +4,10 @@ from dataclasses import replace
 
 from amvel.body import Anthropometry
 from amvel.movements.breath import breath, exhale, inhale
-from amvel.movements.declaration import Dose, Parameter, Setting
+from amvel.movements.declaration import Dose, Fault, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, TRUNK_ROUNDS
 from amvel.movements.frames import Aim, Frame, Surface, Touch
-from amvel.movements.ladder import Ladder, fault
+from amvel.movements.ladder import Ladder
 from amvel.movements.needs import CUSHION, FIRM_CHAIR, TOWEL
 from amvel.movements.positions import both, hands_and_knees
 from amvel.movements.session_part import SessionPart
@@ -88,7 +88,7 @@ FAMILY = (
         setup=("On forearms and knees, knees wide, tops of the feet down on a folded towel.",),
         cues=("let the belly hang between the thighs", "breathe into the back of the pelvis"),
         faults=(
-            fault("hangs in the shoulders", "the arms are pulled long", "too far back", "forearms nearer", Wrong({"left.scapula.elevation": 20, "right.scapula.elevation": 20})),
+            Fault("hangs_in_the_shoulders", "hangs in the shoulders", "the arms are pulled long", "too far back", "forearms nearer", Wrong({"left.scapula.elevation": 20, "right.scapula.elevation": 20})),
             TRUNK_ROUNDS, BREATH_HELD,
         ),
         felt="widening of the back of the pelvis",

@@ -23,6 +23,7 @@ from amvel.movements.rising import Ready, ready_to_rise
 from amvel.movements.seats import SEAT, own_seat_cm
 
 _DROPS = Fault(
+    "drops_into_the_seat",
     "drops into the seat",
     "the last part of sitting down is a fall",
     "the thighs let go",

@@ -1,10 +1,10 @@
 """Sit-up and roll-up: kept so that the mechanism and the substitute can be named."""
 
 from amvel.movements.breath import breath, exhale, inhale
-from amvel.movements.declaration import Dose, Parameter, Setting
+from amvel.movements.declaration import Dose, Fault, Parameter, Setting
 from amvel.movements.faults import BELLY_DOMES, BREATH_HELD, TRUNK_ROUNDS
 from amvel.movements.frames import Frame, Touch
-from amvel.movements.ladder import Ladder, fault
+from amvel.movements.ladder import Ladder
 from amvel.movements.lying_positions import supine_crook
 from amvel.movements.positions import both
 from amvel.movements.promise import TRUNK_BEND
@@ -50,7 +50,7 @@ FAMILY = (
         cues=("chin in, roll up bone by bone",),
         faults=(
             BELLY_DOMES,
-            fault("throws the arms", "momentum lifts the trunk", "the belly is not enough", "less high"),
+            Fault("throws_the_arms", "throws the arms", "momentum lifts the trunk", "the belly is not enough", "less high"),
             TRUNK_ROUNDS, BREATH_HELD,
         ),
         felt="the front of the belly",

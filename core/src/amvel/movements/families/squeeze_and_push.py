@@ -1,10 +1,10 @@
 """Squeeze and push: the entry for an irritable pelvis."""
 
 from amvel.movements.breath import breath, exhale, inhale
-from amvel.movements.declaration import Dose, Parameter, Setting
+from amvel.movements.declaration import Dose, Fault, Parameter, Setting
 from amvel.movements.faults import BACK_ARCHES, BREATH_HELD
 from amvel.movements.frames import Aim, Frame, Prop
-from amvel.movements.ladder import Ladder, fault
+from amvel.movements.ladder import Ladder
 from amvel.movements.lying_positions import supine_crook
 from amvel.movements.needs import BELT, HOUSEHOLD_ROLL
 from amvel.movements.wrong import Wrong
@@ -36,7 +36,7 @@ FAMILY = (
         setup=("Lie on your back, knees bent, heels two hand lengths from the buttocks.",),
         cues=("half of your strength, both sides the same", "build up, keep for three seconds, let go"),
         faults=(
-            fault("one side more", "one knee moves", "one side is stronger", "give the weaker side time", Wrong({"left.hip.abduction": -14})),
+            Fault("one_side_more", "one side more", "one knee moves", "one side is stronger", "give the weaker side time", Wrong({"left.hip.abduction": -14})),
             BACK_ARCHES, BREATH_HELD,
         ),
         felt="inner thighs and low belly, evenly",

@@ -3,10 +3,10 @@
 from dataclasses import replace
 
 from amvel.movements.breath import breath, exhale, inhale
-from amvel.movements.declaration import Dose, Setting
+from amvel.movements.declaration import Dose, Fault, Setting
 from amvel.movements.faults import BREATH_HELD, RIBS_FLARE
 from amvel.movements.frames import Aim, Frame, Surface, Touch
-from amvel.movements.ladder import Ladder, fault
+from amvel.movements.ladder import Ladder
 from amvel.movements.needs import WALL, WORKTOP
 from amvel.movements.positions import both, standing
 from amvel.movements.session_part import SessionPart
@@ -64,12 +64,12 @@ FAMILY = (
         ),
         faults=(
             RIBS_FLARE,
-            fault(
+            Fault(
+                "breath_climbs",
                 "breath climbs",
                 "only the upper chest moves",
                 "the belly is held in",
-                "softer knees, longer breath out", Wrong({"left.scapula.elevation": 16, "right.scapula.elevation": 16}),
-            ),
+                "softer knees, longer breath out", Wrong({"left.scapula.elevation": 16, "right.scapula.elevation": 16}), breath=True),
             BREATH_HELD,
         ),
         felt="the waist widening against the wall, low in the belly on the breath out",

@@ -1,10 +1,10 @@
 """Foot in standing: weight rolls from heel to ball, then the toes spread under it."""
 
 from amvel.movements.breath import breath, exhale, inhale
-from amvel.movements.declaration import Dose, Setting
+from amvel.movements.declaration import Dose, Fault, Setting
 from amvel.movements.faults import BREATH_HELD, KNEE_FALLS_IN
 from amvel.movements.frames import Aim, Frame
-from amvel.movements.ladder import Ladder, fault
+from amvel.movements.ladder import Ladder
 from amvel.movements.needs import WORKTOP
 from amvel.movements.standing_support import HOLD, WORKTOP_CM, at_the_counter
 from amvel.movements.wrong import Wrong
@@ -34,15 +34,16 @@ FAMILY = (
         setup=("Stand at a worktop, both hands on it, feet bare and hip-wide.",),
         cues=("from heel to ball like a slow wave", "spread before you press"),
         faults=(
-            fault(
+            Fault(
+                "toes_grip",
                 "toes grip",
                 "the toes claw the floor",
                 "the weight is too far ahead",
                 "soft toes, back a little",
                 Wrong({"left.toes.extension": -40, "right.toes.extension": -40}),
             ),
-            fault(
-                "bends in the hips", "the seat goes back instead", "the ankles are stiff", "move as one piece", Wrong({"left.hip.flexion": 24, "right.hip.flexion": 24})
+            Fault(
+                "bends_in_the_hips", "bends in the hips", "the seat goes back instead", "the ankles are stiff", "move as one piece", Wrong({"left.hip.flexion": 24, "right.hip.flexion": 24})
             ),
             KNEE_FALLS_IN, BREATH_HELD,
         ),

@@ -11,6 +11,7 @@ from amvel.movements.standing_support import at_the_counter, ways_to_hold
 from amvel.movements.wrong import Wrong
 
 _LEANS = Fault(
+    "trunk_leans",
     "trunk leans",
     "the trunk goes to the other side",
     "the leg is higher than the hip can carry",

@@ -1,10 +1,10 @@
 """Step and reach: one foot steps ahead, the opposite arm reaches; the hands help less and less."""
 
 from amvel.movements.breath import breath, exhale, inhale
-from amvel.movements.declaration import Dose, Frames, Parameter, Setting
+from amvel.movements.declaration import Dose, Fault, Frames, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, KNEE_FALLS_IN, PELVIS_DROPS
 from amvel.movements.frames import Aim, Frame
-from amvel.movements.ladder import Ladder, fault
+from amvel.movements.ladder import Ladder
 from amvel.movements.needs import WORKTOP
 from amvel.movements.positions import SIDEWAYS, hip_wide
 from amvel.movements.promise import joint
@@ -85,7 +85,7 @@ _LADDER = Ladder(
     faults=(
         KNEE_FALLS_IN,
         PELVIS_DROPS,
-        fault("reaches before arriving", "the arm pulls the trunk after it", "hurry", "step, count one, reach", Wrong({"left.hip.flexion": 20, "right.hip.flexion": 20})),
+        Fault("reaches_before_arriving", "reaches before arriving", "the arm pulls the trunk after it", "hurry", "step, count one, reach", Wrong({"left.hip.flexion": 20, "right.hip.flexion": 20})),
         BREATH_HELD,
     ),
     felt="thigh and buttock of the leg ahead",

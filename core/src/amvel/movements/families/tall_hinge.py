@@ -11,6 +11,7 @@ from amvel.movements.seats import SEAT
 from amvel.movements.wrong import Wrong
 
 _CHIN = Fault(
+    "chin_leads",
     "chin leads",
     "the face looks up and the neck shortens",
     "the neck starts the lean",

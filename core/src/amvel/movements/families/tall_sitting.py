@@ -3,10 +3,10 @@
 from dataclasses import replace
 
 from amvel.movements.breath import breath, in_and_out
-from amvel.movements.declaration import Dose, Setting
+from amvel.movements.declaration import Dose, Fault, Setting
 from amvel.movements.faults import BREATH_HELD, TRUNK_ROUNDS
 from amvel.movements.frames import Frame, Surface, Touch
-from amvel.movements.ladder import Ladder, fault
+from amvel.movements.ladder import Ladder
 from amvel.movements.needs import FIRM_CHAIR
 from amvel.movements.positions import sitting
 from amvel.movements.seats import SEAT
@@ -53,7 +53,8 @@ FAMILY = (
         cues=("grow from the sit bones to the crown", "breathe into front, sides and back"),
         faults=(
             TRUNK_ROUNDS,
-            fault(
+            Fault(
+                "hollow_back",
                 "hollow back",
                 "the breastbone juts forward",
                 "tall is made with the back",

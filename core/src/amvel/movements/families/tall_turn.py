@@ -12,7 +12,7 @@ from amvel.movements.seats import SEAT
 from amvel.movements.wrong import Wrong
 
 _SIT_BONE = Fault(
-    "sit bone lifts", "one sit bone gets light", "the pelvis turns along", "turn less; both sit bones heavy", Wrong({"lumbar.side_bend": 12})
+    "sit_bone_lifts", "sit bone lifts", "one sit bone gets light", "the pelvis turns along", "turn less; both sit bones heavy", Wrong({"lumbar.side_bend": 12})
 )
 
 

@@ -10,7 +10,7 @@ from amvel.movements.standing_support import at_the_counter, ways_to_hold
 from amvel.movements.wrong import Wrong
 
 _GRIPS = Fault(
-    "toes grip", "the toes claw the floor", "balance is held in the feet only", "soft toes, tall crown",
+    "toes_grip", "toes grip", "the toes claw the floor", "balance is held in the feet only", "soft toes, tall crown",
     Wrong({"left.toes.extension": -40, "right.toes.extension": -40}),
 )
 

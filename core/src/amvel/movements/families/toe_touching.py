@@ -1,10 +1,10 @@
 """Fast toe touching, and a loaded side bend: the standing bends that are often asked for."""
 
 from amvel.movements.breath import breath, exhale, inhale
-from amvel.movements.declaration import Dose, Parameter, Setting
+from amvel.movements.declaration import Dose, Fault, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, TRUNK_ROUNDS
 from amvel.movements.frames import Frame
-from amvel.movements.ladder import Ladder, fault
+from amvel.movements.ladder import Ladder
 from amvel.movements.positions import both, standing
 from amvel.movements.promise import TRUNK_BEND
 
@@ -31,7 +31,7 @@ FAMILY = (
         asked_for=True,
         setup=("Stand, feet hip-wide.",),
         cues=("reach for the toes",),
-        faults=(fault("bounces", "the trunk swings", "momentum", "stop"), TRUNK_ROUNDS, BREATH_HELD),
+        faults=(Fault("bounces", "bounces", "the trunk swings", "momentum", "stop"), TRUNK_ROUNDS, BREATH_HELD),
         felt="the back of the thighs",
         not_felt="the low back, dizziness",
         breath=breath(exhale("down"), back=inhale("up")),

@@ -4,10 +4,10 @@ import numpy as np
 
 from amvel.body.capacities import TRUNK_SHARE
 from amvel.movements.breath import breath, exhale, inhale
-from amvel.movements.declaration import Dose, Parameter, Setting
+from amvel.movements.declaration import Dose, Fault, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, SHOULDER_CLIMBS
 from amvel.movements.frames import Aim, Frame, Touch
-from amvel.movements.ladder import Ladder, fault
+from amvel.movements.ladder import Ladder
 from amvel.movements.lying_positions import supine_crook
 from amvel.movements.positions import FACE_UP, both
 from amvel.movements.promise import joint
@@ -94,13 +94,15 @@ FAMILY = (
             "the ribs bring the knees back, compare the two sides",
         ),
         faults=(
-            fault(
+            Fault(
+                "knee_slides",
                 "knee slides",
                 "the upper knee slides along the lower one",
                 "the hip turns, not the ribs",
                 "knees glued", Wrong({"left.hip.flexion": 16}),
             ),
-            fault(
+            Fault(
+                "shoulder_lifts",
                 "shoulder lifts",
                 "the opposite shoulder leaves the floor",
                 "farther than the trunk has",

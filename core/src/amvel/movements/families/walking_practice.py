@@ -3,10 +3,10 @@
 from dataclasses import replace
 
 from amvel.movements.breath import steady
-from amvel.movements.declaration import Dose, Frames, Parameter, Setting
+from amvel.movements.declaration import Dose, Fault, Frames, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, KNEE_FALLS_IN, PELVIS_DROPS
 from amvel.movements.frames import Aim, Frame, Prop
-from amvel.movements.ladder import Ladder, fault
+from amvel.movements.ladder import Ladder
 from amvel.movements.needs import WEIGHT, WORKTOP_OR_CHAIR_BACK
 from amvel.movements.positions import SIDEWAYS, hip_wide, standing
 from amvel.movements.promise import joint
@@ -72,7 +72,7 @@ FAMILY = (
         faults=(
             PELVIS_DROPS,
             KNEE_FALLS_IN,
-            fault("looks down", "the head hangs and the chest follows", "the feet are not trusted yet", "look where you will be in three steps", Wrong({"neck.flexion": 26, "upper_thoracic.flexion": 10})),
+            Fault("looks_down", "looks down", "the head hangs and the chest follows", "the feet are not trusted yet", "look where you will be in three steps", Wrong({"neck.flexion": 26, "upper_thoracic.flexion": 10})),
             BREATH_HELD,
         ),
         felt="buttock and thigh of the standing leg",

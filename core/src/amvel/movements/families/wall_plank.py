@@ -11,6 +11,7 @@ from amvel.movements.positions import flat_sole, forearms_on_wall, hip_wide, lev
 from amvel.movements.wrong import Wrong
 
 _PIKE = Fault(
+    "hips_pike",
     "hips pike",
     "the seat goes back and the line breaks",
     "the belly has let go",

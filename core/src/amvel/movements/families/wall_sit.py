@@ -3,10 +3,10 @@
 from dataclasses import replace
 
 from amvel.movements.breath import breath, breathe, exhale
-from amvel.movements.declaration import Dose, Parameter, Setting
+from amvel.movements.declaration import Dose, Fault, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, PELVIS_DROPS
 from amvel.movements.frames import Aim, Frame, Surface, Touch
-from amvel.movements.ladder import Ladder, fault
+from amvel.movements.ladder import Ladder
 from amvel.movements.needs import WALL
 from amvel.movements.positions import (
     SIDEWAYS,
@@ -86,7 +86,8 @@ FAMILY = (
         cues=("both feet equally heavy", "the back of the pelvis stays on the wall"),
         faults=(
             PELVIS_DROPS,
-            fault(
+            Fault(
+                "leans_on_the_upper_back",
                 "leans on the upper back",
                 "the shoulders take the weight",
                 "the easy cheat",

@@ -1,0 +1,9 @@
+"""From visits to what comes next: explicit rules over logged sessions, each proposal with its evidence.
+
+Nothing opens by itself: a proposal is accepted, changed or declined by a person, and every step is judged again first.
+"""
+
+from amvel.progress.proposal import Evidence, Kind, Proposal
+from amvel.progress.proposals import proposals
+
+__all__ = ["Evidence", "Kind", "Proposal", "proposals"]

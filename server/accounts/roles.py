@@ -27,6 +27,8 @@ class Action(StrEnum):
     SCREEN = "screen", "take in and change the story, rooms and wishes"
     TEST = "test", "record a test"
     BUILD = "build", "build and edit programmes"
+    LOG = "log", "run a visit and log it"
+    DECIDE = "decide", "decide on what is proposed after visits"
     PRINT = "print", "print papers, send calendar and reminders"
     OVERRIDE = "override", "open one limit for one step, where that is allowed"
     LIFT_FORBIDDEN = "lift_forbidden", "open what is forbidden; clear; withdraw what somebody else said"
@@ -49,6 +51,8 @@ MAY: dict[Action, frozenset[Role]] = {
     Action.SCREEN: _SKILLED,
     Action.TEST: _SKILLED,
     Action.BUILD: _SKILLED,
+    Action.LOG: _CARE,
+    Action.DECIDE: _SKILLED,
     Action.PRINT: _CARE,
     Action.OVERRIDE: _SKILLED,
     Action.LIFT_FORBIDDEN: frozenset((Role.CLINICIAN,)),

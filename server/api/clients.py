@@ -133,7 +133,7 @@ def view(client: Client) -> ClientView:
         id=str(client.pk),
         revision=revision.number,
         digest=engine.digest,
-        case=engine.case,
+        case=engine.case.model_copy(update={"visits": ()}),  # those are the course's
         screen=answers.screen(engine),
         stations=station_states(engine, client.programmes.exists()),
         ranges=all_ranges(engine.findings.capacities, engine.envelope),

@@ -1,7 +1,5 @@
 """Movements: verdicts, figures, and trying a step with other measures."""
 
-from typing import Literal
-
 from django.http import HttpRequest, HttpResponse
 from ninja import Schema
 from pydantic import Field
@@ -9,6 +7,7 @@ from pydantic import Field
 from accounts.roles import Action
 from amvel import answers
 from amvel.answers.profiles import ProfileData, SteadyData, SuggestedHoldData
+from amvel.answers.run_sheet import BeatData, beat_data
 from amvel.answers.schools import SchoolData
 from amvel.answers.tried import Chosen, StopData, drawn, judged_stops, posed_stops, request_of, tried
 from amvel.answers.verdicts import VerdictData
@@ -133,14 +132,6 @@ def along(request: HttpRequest, client_id: str, family_id: str, step_id: str, bo
     return {"stops": judged_stops(engine, *asked)}
 
 
-class BeatData(Schema):
-    """Which frame is shown for how long, and the breath at it."""
-
-    frame: int
-    seconds: float
-    breath: Literal["in", "out", "on"]
-
-
 class Movie(Schema):
     """All frames of a step as pictures over each other, and one repetition as beats."""
 
@@ -157,7 +148,7 @@ def movie(request: HttpRequest, client_id: str, family_id: str, step_id: str, bo
         return problem(422, "No figure", plain_fault(profile.fault))
     frames = animation(engine.profiler, profile)
     paced = beats(profile.request.step, len(frames), engine.schools.of(family_id)["breath"])
-    return {"frames": frames, "beats": [vars(b) for b in paced]}
+    return {"frames": frames, "beats": [beat_data(b) for b in paced]}
 
 
 class Faults(Schema):

@@ -22,6 +22,7 @@ from papers.batch import BatchGone
 from papers.texts import TextRefused
 from programmes.building import MovedMeanwhile, NotAllowed, StaleProgramme
 from rulebook_signing.signing import LineChanged
+from visits.deciding import NotProposed
 
 
 class Fault(Schema):
@@ -137,6 +138,10 @@ def install(api: NinjaAPI) -> None:
     @api.exception_handler(EditRefused)
     def edit_refused(request: HttpRequest, error: EditRefused):
         return problem(409, "Not possible for this client", str(error))
+
+    @api.exception_handler(NotProposed)
+    def not_proposed(request: HttpRequest, error: NotProposed):
+        return problem(409, "Changed in between", str(error))
 
     @api.exception_handler(StaleProgramme)
     def stale_programme(request: HttpRequest, error: StaleProgramme):

@@ -5,7 +5,7 @@ from typing import Any
 from ninja import NinjaAPI
 from ninja.security import django_auth
 
-from api import clients, movements, own, papers, people, programmes, rooms, rulebook, session
+from api import clients, home, movements, own, papers, people, programmes, rooms, rulebook, session, visits
 from api.problems import install
 
 
@@ -33,3 +33,5 @@ api.add_router("", rooms.router)
 api.add_router("", rulebook.router)
 api.add_router("", people.router)
 api.add_router("", own.router)
+api.add_router("", visits.router)
+api.add_router("", home.router)

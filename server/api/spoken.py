@@ -1,6 +1,6 @@
 """Answers in the language that the page asks for: every message in them is said in it before they leave."""
 
-from collections.abc import Callable
+from collections.abc import Callable, Mapping
 from functools import wraps
 from typing import Any
 
@@ -40,6 +40,8 @@ def _opened(answer: Any) -> Any:
     """Schemas as mappings, those inside lists and other schemas too."""
     if isinstance(answer, BaseModel):
         return {name: _opened(value) for name, value in answer}
+    if isinstance(answer, Mapping):
+        return {name: _opened(value) for name, value in answer.items()}
     if isinstance(answer, list):
         return [_opened(value) for value in answer]
     return answer

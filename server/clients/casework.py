@@ -17,7 +17,7 @@ from clients.summary import summary_of
 from jobs.asking import AHEAD, NotYet, Question, known, worked_out
 from jobs.models import Work
 
-# What a page replaces as a whole; tests, overrides and the log have ways of their own, with rules of their own.
+# What a page replaces as a whole; tests, overrides, visits and decisions have ways of their own, with rules of their own.
 SECTIONS = (
     "person",
     "consent",
@@ -57,12 +57,16 @@ class Stale(Exception):
 
 
 def create_client(user: User, data: dict[str, Any]) -> Client:
-    """A new client from a first case; raises CaseError when the core refuses it."""
+    """A new client from a first case, with its visits where it brings any; raises CaseError when the core refuses it."""
     engine = admitted(read_case({**data, "as_of": today().isoformat()}))
     summary = summary_of(engine, has_programme=False)
     with transaction.atomic():
         client = Client.objects.create(organisation=user.organisation)
         _store(client, 1, engine.case, "first entry", user, summary)
+        client.visits.bulk_create(
+            client.visits.model(client=client, key=v.id, version=1, on=v.on, data=v.model_dump(mode="json"), author=user)
+            for v in engine.case.visits
+        )
         audit(user, client, "client created")
     return client
 
@@ -97,7 +101,7 @@ def change(user: User, client: Client, base: int, sections: dict[str, Any], reas
 
 
 def _store(client: Client, number: int, case: Case, reason: str, user: User | None, summary: dict[str, Any]) -> CaseRevision:
-    data = case.model_dump(mode="json", exclude={"as_of"})
+    data = case.model_dump(mode="json", exclude={"as_of", "visits"})
     revision = CaseRevision.objects.create(client=client, number=number, data=data, reason=reason[:300], author=user)
     Client.objects.filter(pk=client.pk).update(**summary)
     return revision

@@ -4,6 +4,7 @@ from collections import OrderedDict
 from datetime import date
 from typing import Any
 
+from django.db.models import QuerySet
 from django.utils import timezone
 
 from amvel.case import read_case
@@ -11,7 +12,7 @@ from amvel.engine import Engine
 from clients.models import CaseRevision
 
 _MOST_ENGINES = 12
-_engines: "OrderedDict[tuple[str, date], Engine]" = OrderedDict()
+_engines: "OrderedDict[tuple[str, date, int], Engine]" = OrderedDict()
 
 
 def today() -> date:
@@ -19,22 +20,38 @@ def today() -> date:
 
 
 def case_data(revision: CaseRevision, day: date | None = None) -> dict[str, Any]:
-    """The stored case as of a day, today where none is given."""
-    return {**revision.data, "as_of": (day or today()).isoformat()}
+    """The stored case as of a day, today where none is given, with the visits that were logged while it was the newest."""
+    return {**revision.data, "visits": [v.data for v in _visits(revision)], "as_of": (day or today()).isoformat()}
+
+
+def _visits(revision: CaseRevision) -> list[Any]:
+    """The newest version of each visit, none of a later revision's time, none from after this day."""
+    rows = _rows(revision).order_by("key", "-version").distinct("key")
+    return sorted(rows, key=lambda v: (v.on, v.key))
+
+
+def _rows(revision: CaseRevision) -> QuerySet[Any]:
+    rows = revision.client.visits.all()
+    following = CaseRevision.objects.filter(client=revision.client_id, number=revision.number + 1).values_list("created_at", flat=True).first()
+    return rows if following is None else rows.filter(created_at__lt=following)
 
 
 def engine_of(revision: CaseRevision, day: date | None = None) -> Engine:
-    """The engine of a revision on a day; kept, since a revision never changes and is asked about again and again."""
-    key = (str(revision.pk), day or today())
+    """The engine of a revision on a day, with its visits; kept, since it is asked about again and again."""
+    key = (str(revision.pk), day or today(), _rows(revision).count())
     engine = _engines.get(key)
     if engine is None:
         engine = Engine(read_case(case_data(revision, key[1])))
-        keep_engine(revision, engine)
+        _keep(key, engine)
     return engine
 
 
 def keep_engine(revision: CaseRevision, engine: Engine) -> None:
     """That this engine, which has been made already, is the one of a revision."""
-    _engines[str(revision.pk), engine.case.as_of] = engine
+    _keep((str(revision.pk), engine.case.as_of, _rows(revision).count()), engine)
+
+
+def _keep(key: tuple[str, date, int], engine: Engine) -> None:
+    _engines[key] = engine
     while len(_engines) > _MOST_ENGINES:
         _engines.popitem(last=False)

@@ -5,13 +5,14 @@ from typing import Literal
 
 from typing_extensions import TypedDict
 
+from amvel.case.visits import in_order
 from amvel.engine import Engine
 from amvel.fitting import refused, usable_seats
 from amvel.languages import said
 from amvel.screening import contradictions
 from amvel.screening.library import test_library
 
-StationId = Literal["story", "measure", "limits", "movements", "room", "programme", "papers"]
+StationId = Literal["story", "measure", "limits", "movements", "room", "programme", "visit", "course", "papers"]
 State = Literal["done", "due", "open", "stop"]
 Tone = Literal["stop", "due", "ready"]
 
@@ -59,7 +60,22 @@ def next_action(engine: Engine, has_programme: bool) -> tuple[StationId, str, To
         return "limits", said("Ask the clinician"), "due"
     if not has_programme:
         return "programme", said("Build the programme"), "ready"
-    return "papers", said("Print the hand-out"), "ready"
+    return _after_visits(engine)
+
+
+def _after_visits(engine: Engine) -> tuple[StationId, str, Tone]:
+    """Somebody who practises: a flare is looked at, the day after is asked for, and then the next visit."""
+    visits = in_order(engine.case.visits)
+    if not visits:
+        return "papers", said("Print the hand-out"), "ready"
+    last = visits[-1]
+    if last.flared or any(m.stopped_by_symptom for m in last.movements):
+        return "course", said("A flare or a symptom was reported: look at it"), "due"
+    if last.next_day is None and last.on < engine.case.as_of:
+        return "visit", said("Ask how the day after was"), "due"
+    if last.on == engine.case.as_of:
+        return "course", said("Decide what comes next"), "ready"
+    return "visit", said("Run the visit"), "ready"
 
 
 def _room(engine: Engine) -> tuple[State, str]:
@@ -100,6 +116,8 @@ def station_states(engine: Engine, has_programme: bool) -> list[StationData]:
             "stop" if blocked else "done" if has_programme else "due",
             "closed while a stop sign stands" if blocked else "",
         ),
+        ("visit", "stop" if blocked else "due" if has_programme else "open", ""),
+        ("course", "done" if engine.case.visits else "open", ""),
         ("papers", "stop" if blocked else "due" if has_programme else "open", ""),
     ]
     return [{"id": i, "state": s, "note": n} for i, s, n in names]

@@ -32,6 +32,7 @@ INSTALLED_APPS = [
     "operation",
     "programmes",
     "papers",
+    "visits",
     "rulebook_signing",
 ]
 MIDDLEWARE = [

@@ -26,6 +26,8 @@ class Work(StrEnum):
     WHAT_IF = "what_if"
     DRY_RUN = "dry_run"
     PAPERS = "papers"
+    RUN_SHEET = "run_sheet"
+    PROGRESS = "progress"
 
 
 class LongAnswer(models.Model):

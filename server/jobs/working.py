@@ -8,6 +8,8 @@ import structlog
 from django.utils import timezone
 
 from amvel import answers
+from amvel.answers.programmes import item_from
+from amvel.answers.run_sheet import run_sheet
 from amvel.body import BodyError
 from amvel.case import CaseError
 from amvel.engine import Engine
@@ -68,6 +70,11 @@ def _what_if(engine: Engine, args: Args) -> Any:
     ]
 
 
+def _run_sheet(engine: Engine, args: Args) -> Any:
+    items = [item_from(m) for m in args["movements"]]
+    return run_sheet(engine, items, args["context"], args["session"], frozenset(args["owed"]))
+
+
 _OF_A_CASE: dict[Work, Callable[[Engine, Args], Any]] = {
     Work.VERDICTS: lambda engine, args: answers.verdicts(engine),
     Work.DUE_TESTS: lambda engine, args: next_tests(engine),
@@ -76,6 +83,8 @@ _OF_A_CASE: dict[Work, Callable[[Engine, Args], Any]] = {
     Work.SWAPS: _swaps,
     Work.CHOSEN: _chosen,
     Work.WHAT_IF: _what_if,
+    Work.RUN_SHEET: _run_sheet,
+    Work.PROGRESS: lambda engine, args: answers.progress(engine, args["context"]),
 }
 
 

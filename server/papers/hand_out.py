@@ -13,12 +13,13 @@ from amvel.answers.programmes import StageData
 from amvel.case import Room
 from amvel.engine import Engine
 from amvel.fitting import fit_figure, fits, fits_used, to_prepare
-from amvel.languages import in_language, said, said_together
+from amvel.languages import in_language, said
 from amvel.movements import Request, find
 from amvel.movements.figure import figure
 from amvel.movements.schools import do_lines, school_lines
-from amvel.planning import Item, SetUp
+from amvel.planning import Item
 from amvel.planning.dose_words import dose_words
+from amvel.planning.measures import measures_of
 from amvel.planning.to_take import to_take
 from clients.models import Client
 from papers.texts import filled, texts_of
@@ -71,24 +72,10 @@ def _set_ups(engine: Engine, item: Item, pictures: bool) -> list[dict[str, Any]]
         {
             "side": "" if item.one_set_up else said(f"{own.side} side"),
             "svg": mark_safe(figure(engine.profiler, profile_for(engine, item, own))) if pictures else "",
-            "measures": _measures(item, own),
+            "measures": list(measures_of(item.ref, own.values)),
         }
         for own in shown
     ]
-
-
-def _measures(item: Item, own: SetUp) -> list[str]:
-    """Heights, distances and choices; an angle is shown by the picture, never said as a number."""
-    known = {p.id: p for p in find(item.ref)[1].parameters}
-    return [
-        said_together((known[k].title, _amount(v, known[k].unit)), ": ")
-        for k, v in own.values.items()
-        if k in known and v != known[k].nothing_at and known[k].unit != "deg"
-    ]
-
-
-def _amount(value: float | str, unit: str) -> str:
-    return said(value) if isinstance(value, str) else said_together((said("{amount}", amount=float(value)), *((" ", unit) if unit else ())))
 
 
 def _ways(engine: Engine, programme: Programme, pictures: bool) -> list[dict[str, Any]]:

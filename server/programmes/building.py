@@ -11,11 +11,12 @@ from django.utils import timezone
 
 from accounts.models import User
 from amvel import answers
-from amvel.answers.programmes import WayData
+from amvel.answers.programmes import WayData, item_from
 from amvel.engine import Engine
 from amvel.movements import MODEL_VERSION, Request, find
 from amvel.planning import Item, SetUp, blocked_by, violations
 from amvel.planning.edit import EditRefused, judged
+from amvel.planning.item import sessions_of
 from amvel.planning.programme import ways_of
 from amvel.safety import RULEBOOK_VERSION
 from clients.casework import audit
@@ -153,18 +154,9 @@ def build(
     return _store(read, user, context, answer, "solver", ("programme built", f"number {read.number + 1}"), **links)
 
 
-_KEPT = ("ref", "position", "minutes", "why")
-
-
 def items_of(programme: Programme) -> list[Item]:
     """The stored movements as the core's items."""
     return [item_from(m) for m in programme.answer["movements"]]
-
-
-def item_from(m: dict[str, Any]) -> Item:
-    """The core's item of what was written as data."""
-    set_ups, stand_ins = tuple(SetUp(**s) for s in m["set_ups"]), tuple(m.get("stand_ins", ()))
-    return Item(set_ups=set_ups, stand_ins=stand_ins, sessions=tuple(m["sessions"]), **{k: m[k] for k in _KEPT})
 
 
 def violations_of(client: Client, programme: Programme, engine: Engine | None = None) -> list[dict[str, Any]]:
@@ -180,6 +172,25 @@ def opened_programme(client: Client) -> tuple[Read, Programme]:
     if read.newest is None:
         raise Http404
     return read, read.newest
+
+
+def sheet_of(client: Client, user: User | None, session: str = "", context: str = "") -> dict[str, Any]:
+    """One session of the newest programme ready to be run; raises NotAllowed when today's limits close a movement of it.
+
+    Without a letter it is the one whose turn it is: sessions alternate by how many were logged.
+    """
+    read, programme = opened_programme(client)
+    items = items_of(programme)
+    letters = [s.id for s in sessions_of(items)]
+    letter = session or letters[len({v.id for v in read.engine.case.visits}) % len(letters)]
+    if letter not in letters:
+        raise Http404
+    broken = violations_of(client, programme, read.engine)
+    if broken:
+        raise NotAllowed("; ".join(f"{title_of(b['ref'])}: {b['why']}" for b in broken))
+    owed = sorted({ref for o in programme.answer["obligations"] for ref in o["covered_by"]})
+    args = {"context": context or programme.context, "session": letter, "movements": programme.answer["movements"], "owed": owed}
+    return {"programme": programme.number, "sessions": letters, "sheet": asked(read, user, Work.RUN_SHEET, **args)}
 
 
 def in_use(programme: Programme) -> list[str]:

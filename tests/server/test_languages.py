@@ -19,9 +19,9 @@ class Page(Schema):
 
 
 def test_schemas_inside_schemas_are_said_too() -> None:
-    line = Line.model_construct(action=said("pillow"))
+    line = Line.model_construct(action=said("Build the programme"))
     page = Page.model_construct(lines=[line], first=line)
-    assert _said(page, "de") == {"lines": [{"action": "Kissen"}], "first": {"action": "Kissen"}}
+    assert _said(page, "de") == {"lines": [{"action": "Das Programm bauen"}], "first": {"action": "Das Programm bauen"}}
 
 
 @pytest.mark.django_db

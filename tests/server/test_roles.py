@@ -17,7 +17,7 @@ from clients.models import Client
 from tests.server.conftest import Api, logged_in, today_case, user_of
 
 pytestmark = pytest.mark.django_db
-OPEN = {("GET", "/session"), ("POST", "/login"), ("POST", "/password/forgotten"), ("POST", "/password/new")}  # to whoever comes
+OPEN = {("GET", "/session"), ("POST", "/login"), ("POST", "/password/forgotten"), ("POST", "/password/new"), ("GET", "/home/{code}"), ("POST", "/home/{code}/visits")}  # to whoever comes
 ANY_ROLE = {
     ("POST", "/logout"),
     ("POST", "/password"),
@@ -28,7 +28,7 @@ ANY_ROLE = {
     ("POST", "/second-factor/confirm"),
     ("POST", "/second-factor/remove"),
 }  # to whoever is logged in
-VALUES = {"family_id": "bridge", "step_id": "small_lift", "view": "side", "key": "hand_out.greeting", "index": "0", "session_id": "00000000-0000-0000-0000-000000000000", "batch_id": "none", "person_id": "00000000-0000-0000-0000-000000000000"}
+VALUES = {"code": "aaaa-bbbb-cccc-dddd", "family_id": "bridge", "step_id": "small_lift", "view": "side", "key": "hand_out.greeting", "index": "0", "session_id": "00000000-0000-0000-0000-000000000000", "batch_id": "none", "person_id": "00000000-0000-0000-0000-000000000000"}
 TODAY = timezone.localdate()
 
 

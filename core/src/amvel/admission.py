@@ -6,7 +6,7 @@ A case that cannot be read is refused by `read_case`; this looks at what only th
 from collections.abc import Iterator
 
 from amvel.case import Case, CaseError
-from amvel.case.visits import MovementDone
+from amvel.case.visits import MovementDone, Visit
 from amvel.engine import Engine
 from amvel.movements import UnknownMovement, find, library
 from amvel.movements.faults import faults_to_watch
@@ -56,8 +56,13 @@ def _unknown(case: Case) -> Iterator[Fault]:
         if not _is_step(override.step):
             yield f"$.overrides[{i}].step", f"there is no movement '{override.step}'"
     for i, v in enumerate(case.visits):
-        for j, m in enumerate(v.movements):
-            yield from _movement(f"$.visits[{i}].movements[{j}]", m)
+        yield from visit_faults(f"$.visits[{i}]", v)
+
+
+def visit_faults(path: str, visit: Visit) -> Iterator[Fault]:
+    """What a visit names and the library does not know."""
+    for j, m in enumerate(visit.movements):
+        yield from _movement(f"{path}.movements[{j}]", m)
 
 
 def _movement(path: str, done: MovementDone) -> Iterator[Fault]:
@@ -101,4 +106,4 @@ def _is_step_or_family(ref: str) -> bool:
     return ref in library() if "/" not in ref else _is_step(ref)
 
 
-__all__ = ["admitted"]
+__all__ = ["admitted", "visit_faults"]

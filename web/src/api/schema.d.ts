@@ -1248,6 +1248,176 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/clients/{client_id}/run-sheet": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Sheet
+         * @description The newest programme judged again against today's limits, and one of its sessions ready to be run without a network.
+         *
+         *     `session` is a letter; without it the one whose turn it is.
+         */
+        get: operations["api_visits_sheet"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/clients/{client_id}/visits": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Log
+         * @description Keep what was done; a stop sign or another revision does not keep it out, since it has been done.
+         */
+        post: operations["api_visits_log"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/clients/{client_id}/course": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * How It Went
+         * @description Clean repetitions by side, rungs, effort, faults, symptoms, flares, tests with their bands.
+         */
+        get: operations["api_visits_how_it_went"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/clients/{client_id}/proposals": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Proposed
+         * @description For the context of the newest programme; each with its evidence and what would change it.
+         */
+        get: operations["api_visits_proposed"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/clients/{client_id}/decisions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Decide
+         * @description What is accepted changes the programme, judged as every hand edit; the decision is kept with its reason.
+         */
+        post: operations["api_visits_decide"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/clients/{client_id}/home-link": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Home Link
+         * @description The link that is open, without its address: that is known to whoever has it.
+         */
+        get: operations["api_visits_home_link"];
+        put?: never;
+        /**
+         * New Home Link
+         * @description A new private link; an earlier one is taken back.
+         */
+        post: operations["api_visits_new_home_link"];
+        /**
+         * Take Back
+         * @description The link opens nothing any more.
+         */
+        delete: operations["api_visits_take_back"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/home/{code}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Today
+         * @description Today's session of whoever has this link.
+         */
+        get: operations["api_home_today"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/home/{code}/visits": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Log
+         * @description Keep a session at home, or what is told later of one; sent twice it is kept once.
+         */
+        post: operations["api_home_log"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -1257,7 +1427,7 @@ export interface components {
          * @description What can be done: its name for pages and checks, and how it reads in a table.
          * @enum {string}
          */
-        Action: "see_clients" | "make_stricter" | "screen" | "test" | "build" | "print" | "override" | "lift_forbidden" | "confirm" | "read_rules" | "try_rules" | "sign_rules" | "write_texts" | "see_audit" | "manage_people";
+        Action: "see_clients" | "make_stricter" | "screen" | "test" | "build" | "log" | "decide" | "print" | "override" | "lift_forbidden" | "confirm" | "read_rules" | "try_rules" | "sign_rules" | "write_texts" | "see_audit" | "manage_people";
         /**
          * Role
          * @description What somebody is in a practice.
@@ -1748,7 +1918,7 @@ export interface components {
              * Station
              * @enum {string}
              */
-            station: "story" | "measure" | "limits" | "movements" | "room" | "programme" | "papers";
+            station: "story" | "measure" | "limits" | "movements" | "room" | "programme" | "visit" | "course" | "papers";
             /** Action */
             action: string;
             /**
@@ -2135,10 +2305,10 @@ export interface components {
         Case: {
             /**
              * Format
-             * @default amvel-case-1
+             * @default amvel-case-2
              * @constant
              */
-            format: "amvel-case-1";
+            format: "amvel-case-2";
             /**
              * As Of
              * Format: date
@@ -2248,11 +2418,17 @@ export interface components {
              */
             reviews: components["schemas"]["Review"][];
             /**
-             * Log
+             * Visits
              * @description what was done in sessions, step by step
              * @default []
              */
-            log: components["schemas"]["Logged"][];
+            visits: components["schemas"]["Visit"][];
+            /**
+             * Decisions
+             * @description on what the engine proposed after visits
+             * @default []
+             */
+            decisions: components["schemas"]["Decision"][];
             /**
              * Schools
              * @description answers to the schools' questions, by question
@@ -2474,6 +2650,27 @@ export interface components {
             severity: "mild" | "moderate" | "severe";
         };
         /**
+         * Comparison
+         * @description The two sides against each other, at the end of a pair.
+         */
+        Comparison: {
+            /**
+             * Range
+             * @enum {string}
+             */
+            range: "same" | "left_less" | "right_less";
+            /**
+             * Ease
+             * @enum {string}
+             */
+            ease: "same" | "left_less" | "right_less";
+            /**
+             * Coming Back
+             * @enum {string}
+             */
+            coming_back: "same" | "left_less" | "right_less";
+        };
+        /**
          * Consent
          * @description Recorded before the first test.
          */
@@ -2510,6 +2707,47 @@ export interface components {
             kind: "coordination_disorder";
             /** Noted on */
             noted_on?: string | null;
+        };
+        /**
+         * CueTried
+         * @description One of the cues that the step declares, by its place in their order.
+         */
+        CueTried: {
+            /** Cue */
+            cue: number;
+            /** Worked */
+            worked: boolean;
+        };
+        /**
+         * Decision
+         * @description What a person decided on a proposal: taken, taken otherwise, or not, with the reason.
+         */
+        Decision: {
+            /**
+             * Proposal
+             * @description id of the proposal
+             */
+            proposal: string;
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /**
+             * Answer
+             * @enum {string}
+             */
+            answer: "accepted" | "changed" | "declined";
+            /**
+             * Reason
+             * @default
+             */
+            reason: string;
+            /**
+             * By
+             * @default
+             */
+            by: string;
         };
         /** DeepContraction */
         DeepContraction: {
@@ -2736,6 +2974,18 @@ export interface components {
             gives: "nothing" | "pelvis" | "back" | "belly" | "breath";
             /** Until something gives */
             deg: number;
+        };
+        /**
+         * FaultSeen
+         * @description A fault by its id, the repetition at which it came, and whether it was unaware (cued, went on) or tired (ended the set).
+         */
+        FaultSeen: {
+            /** Fault */
+            fault: string;
+            /** Repetition */
+            repetition: number;
+            /** Meaning */
+            meaning?: ("unaware" | "tired") | null;
         };
         /**
          * FearOfFalling
@@ -3446,26 +3696,6 @@ export interface components {
             opened_by: components["schemas"]["OpenerData"][];
         };
         /**
-         * Logged
-         * @description How one step went in one session: clean to its target, or not.
-         */
-        Logged: {
-            /**
-             * On
-             * Format: date
-             */
-            on: string;
-            /**
-             * Step
-             * @description 'family/step'
-             */
-            step: string;
-            /** Side */
-            side?: ("left" | "right") | null;
-            /** Clean */
-            clean: boolean;
-        };
-        /**
          * LowMood
          * @description Low mood, or fear, as far as it was asked.
          */
@@ -3524,6 +3754,45 @@ export interface components {
              * @default []
              */
             trials: number[];
+        };
+        /**
+         * MovementDone
+         * @description One movement of a visit.
+         */
+        MovementDone: {
+            /**
+             * Step
+             * @description 'family/step'
+             */
+            step: string;
+            /**
+             * Sets
+             * @default []
+             */
+            sets: components["schemas"]["SetDone"][];
+            /**
+             * Cues
+             * @description in the order in which they were tried
+             * @default []
+             */
+            cues: components["schemas"]["CueTried"][];
+            compared?: components["schemas"]["Comparison"] | null;
+            /**
+             * Symptoms
+             * @default []
+             */
+            symptoms: components["schemas"]["Symptom"][];
+            /** Effort 0 To 10 */
+            effort_0_to_10?: number | null;
+            /** Confidence 0 To 10 */
+            confidence_0_to_10?: number | null;
+            /**
+             * Felt
+             * @default []
+             */
+            felt: ("head" | "neck" | "shoulder" | "arm" | "wrist" | "upper_back" | "low_back" | "belly" | "pelvic_floor" | "groin" | "buttock" | "hip" | "thigh" | "knee" | "calf" | "foot" | "chest")[];
+            /** Skipped */
+            skipped?: ("time" | "tired" | "symptom" | "no_room" | "not_wanted") | null;
         };
         /** MultipleSclerosis */
         MultipleSclerosis: {
@@ -3620,6 +3889,26 @@ export interface components {
             kind: "neuropathy";
             /** Noted on */
             noted_on?: string | null;
+        };
+        /**
+         * NextDay
+         * @description How it was the day after: asked before the next session, or told from home.
+         */
+        NextDay: {
+            /**
+             * Told On
+             * Format: date
+             */
+            told_on: string;
+            /** Soreness 0 To 10 */
+            soreness_0_to_10: number;
+            /**
+             * Flare
+             * @description the old complaint was worse than usual
+             */
+            flare: boolean;
+            /** Where */
+            where?: ("head" | "neck" | "shoulder" | "arm" | "wrist" | "upper_back" | "low_back" | "belly" | "pelvic_floor" | "groin" | "buttock" | "hip" | "thigh" | "knee" | "calf" | "foot" | "chest") | null;
         };
         /**
          * NoPeriods
@@ -4511,6 +4800,49 @@ export interface components {
              */
             castors: boolean;
         };
+        /**
+         * SetDone
+         * @description One set of one side.
+         *
+         *     `clean` counts clean repetitions; `discarded` those that began before the breath and count for nothing.
+         */
+        SetDone: {
+            /**
+             * Side
+             * @default both
+             * @enum {string}
+             */
+            side: "left" | "right" | "both";
+            /** Target */
+            target: number;
+            /** Clean */
+            clean: number;
+            /**
+             * With Faults
+             * @default 0
+             */
+            with_faults: number;
+            /**
+             * Discarded
+             * @default 0
+             */
+            discarded: number;
+            /**
+             * Held S
+             * @description longest clean hold
+             */
+            held_s?: number | null;
+            /**
+             * Ended By
+             * @enum {string}
+             */
+            ended_by: "target" | "form" | "symptom" | "time" | "person";
+            /**
+             * Faults
+             * @default []
+             */
+            faults: components["schemas"]["FaultSeen"][];
+        };
         /** ShoulderElevation */
         ShoulderElevation: {
             /**
@@ -4724,7 +5056,7 @@ export interface components {
              * Id
              * @enum {string}
              */
-            id: "story" | "measure" | "limits" | "movements" | "room" | "programme" | "papers";
+            id: "story" | "measure" | "limits" | "movements" | "room" | "programme" | "visit" | "course" | "papers";
             /**
              * State
              * @enum {string}
@@ -4877,6 +5209,31 @@ export interface components {
              * @enum {string}
              */
             shoulder: "free" | "painful" | "uncontrolled";
+        };
+        /**
+         * Symptom
+         * @description Something felt that should not be, during a movement.
+         */
+        Symptom: {
+            /**
+             * What
+             * @enum {string}
+             */
+            what: "pain" | "pinching" | "tingling" | "pain_down_the_leg" | "pelvic_pressure" | "dizziness" | "breathlessness";
+            /**
+             * Where
+             * @enum {string}
+             */
+            where: "head" | "neck" | "shoulder" | "arm" | "wrist" | "upper_back" | "low_back" | "belly" | "pelvic_floor" | "groin" | "buttock" | "hip" | "thigh" | "knee" | "calf" | "foot" | "chest";
+            /** Side */
+            side?: ("left" | "right") | null;
+            /** Rise 0 To 10 */
+            rise_0_to_10: number;
+            /**
+             * Spreading
+             * @default false
+             */
+            spreading: boolean;
         };
         /**
          * Task
@@ -5212,6 +5569,58 @@ export interface components {
              * @default false
              */
             sudden: boolean;
+        };
+        /**
+         * Visit
+         * @description One session: with the specialist, or at home.  `id` is given by the device that logged it.
+         */
+        Visit: {
+            /** Id */
+            id: string;
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Began */
+            began?: string | null;
+            /**
+             * Context
+             * @enum {string}
+             */
+            context: "visit" | "home";
+            /**
+             * By
+             * @enum {string}
+             */
+            by: "specialist" | "assistant" | "client" | "carer";
+            /**
+             * Session
+             * @default A
+             * @enum {string}
+             */
+            session: "A" | "B" | "C";
+            /** Minutes */
+            minutes?: number | null;
+            /** Pain Before 0 To 10 */
+            pain_before_0_to_10?: number | null;
+            /** Pain Where */
+            pain_where?: ("head" | "neck" | "shoulder" | "arm" | "wrist" | "upper_back" | "low_back" | "belly" | "pelvic_floor" | "groin" | "buttock" | "hip" | "thigh" | "knee" | "calf" | "foot" | "chest") | null;
+            /** Slept */
+            slept?: ("well" | "badly") | null;
+            /**
+             * Strength Left 0 To 10
+             * @description what is left for today, as the client says
+             */
+            strength_left_0_to_10?: number | null;
+            /** Effort 0 To 10 */
+            effort_0_to_10?: number | null;
+            /**
+             * Movements
+             * @default []
+             */
+            movements: components["schemas"]["MovementDone"][];
+            next_day?: components["schemas"]["NextDay"] | null;
         };
         /**
          * WalkingAid
@@ -6000,6 +6409,12 @@ export interface components {
             at: number[];
         };
         /**
+         * Air
+         * @description In, out, or on: whatever comes.
+         * @enum {string}
+         */
+        Air: "in" | "out" | "on";
+        /**
          * BeatData
          * @description Which frame is shown for how long, and the breath at it.
          */
@@ -6008,11 +6423,7 @@ export interface components {
             frame: number;
             /** Seconds */
             seconds: number;
-            /**
-             * Breath
-             * @enum {string}
-             */
-            breath: "in" | "out" | "on";
+            breath: components["schemas"]["Air"];
         };
         /**
          * Movie
@@ -6506,19 +6917,15 @@ export interface components {
         };
         /**
          * WeekData
-         * @description A week of sessions.
+         * @description How many sessions a week had, and how many were asked for.
          */
         WeekData: {
-            /** Sessions */
-            sessions: components["schemas"]["SessionData"][];
-            /** Short */
-            short: {
-                [key: string]: string;
-            };
-            /** Rest Days */
-            rest_days: number[];
-            /** Optimal */
-            optimal: boolean;
+            /** Begins */
+            begins: string;
+            /** Done */
+            done: number;
+            /** Asked */
+            asked: number;
         };
         /**
          * Batch
@@ -6555,10 +6962,10 @@ export interface components {
         };
         /**
          * Kind
-         * @description Which paper.
+         * @description What is proposed, the most urgent first.
          * @enum {string}
          */
-        Kind: "hand-out" | "fridge" | "letter";
+        Kind: "refer" | "pause" | "step_down" | "retest" | "graded_return" | "step_up" | "stay";
         /** TextData */
         TextData: {
             /** Key */
@@ -6951,6 +7358,528 @@ export interface components {
         Code: {
             /** Code */
             code: string;
+        };
+        /**
+         * AskedData
+         * @description One stop sign as it is asked.
+         */
+        AskedData: {
+            /** Id */
+            id: string;
+            /** Says */
+            says: string;
+        };
+        /**
+         * CueData
+         * @description One cue by its place in the declared order, and whether it was the one that worked last time.
+         */
+        CueData: {
+            /** Index */
+            index: number;
+            /** Says */
+            says: string;
+            /** Worked Last */
+            worked_last: boolean;
+        };
+        /**
+         * FeedbackData
+         * @description What tells whether it is right, and when it misleads.
+         */
+        FeedbackData: {
+            /** Tells */
+            tells: string;
+            /** Misleads */
+            misleads: string;
+        };
+        /**
+         * RunFaultData
+         * @description A fault of this step, drawn beside the right version where it can be seen.
+         */
+        RunFaultData: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Seen */
+            seen: string;
+            /** Cue */
+            cue: string;
+            /** Breath */
+            breath: boolean;
+            /** Picture */
+            picture: string;
+        };
+        /**
+         * RunMovementData
+         * @description One movement of the session.
+         */
+        RunMovementData: {
+            /** Ref */
+            ref: string;
+            /** Family Title */
+            family_title: string;
+            /** Title */
+            title: string;
+            /**
+             * Position
+             * @enum {string}
+             */
+            position: "on the back" | "on the side" | "hands and knees" | "face down" | "kneeling" | "sitting" | "at the wall" | "standing";
+            /** Minutes */
+            minutes: number;
+            /** Do */
+            do: string[];
+            /** Setup */
+            setup: string[];
+            /** Take */
+            take: string[];
+            /** Feedback */
+            feedback: components["schemas"]["FeedbackData"][];
+            /** Felt */
+            felt: string;
+            /** Not Felt */
+            not_felt: string;
+            /** Sides */
+            sides: components["schemas"]["RunSideData"][];
+            /**
+             * Weaker
+             * @enum {string}
+             */
+            weaker: "left" | "right" | "";
+            /** Rest Every */
+            rest_every: number;
+            /** Cues */
+            cues: components["schemas"]["CueData"][];
+            /** Faults */
+            faults: components["schemas"]["RunFaultData"][];
+            /** Owed */
+            owed: boolean;
+            easier: components["schemas"]["RungData"] | null;
+            harder: components["schemas"]["RungData"] | null;
+        };
+        /**
+         * RunSheet
+         * @description A session with all that running it needs, until when its copy may be used, and the programme that it is of.
+         */
+        RunSheet: {
+            /** Client */
+            client: string;
+            /** Revision */
+            revision: number;
+            /** Digest */
+            digest: string;
+            /** Programme */
+            programme: number;
+            /** Sessions */
+            sessions: string[];
+            /** Made At */
+            made_at: string;
+            /** Copy Hours */
+            copy_hours: number;
+            sheet: components["schemas"]["RunSheetData"];
+        };
+        /**
+         * RunSheetData
+         * @description A whole session.
+         */
+        RunSheetData: {
+            /** Session */
+            session: string;
+            /**
+             * Context
+             * @enum {string}
+             */
+            context: "visit" | "home";
+            /** Settling */
+            settling: components["schemas"]["BeatData"][];
+            /** Movements */
+            movements: components["schemas"]["RunMovementData"][];
+            /** Ways */
+            ways: components["schemas"]["WaySheetData"][];
+            /** Stop Signs */
+            stop_signs: components["schemas"]["AskedData"][];
+            /** Asks Pressure */
+            asks_pressure: boolean;
+        };
+        /**
+         * RunSideData
+         * @description One side as it is run: its dose, measures, frames, and one repetition as beats.
+         */
+        RunSideData: {
+            /** Side */
+            side: string;
+            /** Measures */
+            measures: string[];
+            /** Repetitions */
+            repetitions: number;
+            /** Sets */
+            sets: number;
+            /** Hold S */
+            hold_s: number;
+            /** Frames */
+            frames: string[];
+            /** Beats */
+            beats: components["schemas"]["BeatData"][];
+        };
+        /**
+         * RungData
+         * @description A neighbour on the ladder that is open today: enough to go on with it at once.
+         */
+        RungData: {
+            /** Ref */
+            ref: string;
+            /** Title */
+            title: string;
+            /** Do */
+            do: string[];
+            /** Setup */
+            setup: string[];
+            /** Measures */
+            measures: string[];
+            /** Picture */
+            picture: string;
+            /** Sides */
+            sides: string[];
+            /** Repetitions */
+            repetitions: number;
+            /** Hold S */
+            hold_s: number;
+            /** Cues */
+            cues: string[];
+            /** Faults */
+            faults: components["schemas"]["RunFaultData"][];
+            /** Beats */
+            beats: components["schemas"]["BeatData"][];
+        };
+        /**
+         * StageSheetData
+         * @description One stage of a way, with its picture.
+         */
+        StageSheetData: {
+            /** Title */
+            title: string;
+            /** Do */
+            do: string[];
+            /** Picture */
+            picture: string;
+        };
+        /**
+         * WaySheetData
+         * @description How a position is reached and left, as a taught sequence.
+         */
+        WaySheetData: {
+            way: components["schemas"]["WayData"];
+            /** Stages */
+            stages: components["schemas"]["StageSheetData"][];
+        };
+        /**
+         * Kept
+         * @description That it is kept.
+         */
+        Kept: {
+            /** Id */
+            id: string;
+            /** Version */
+            version: number;
+            /** New */
+            new: boolean;
+        };
+        /**
+         * NewVisit
+         * @description A visit in the core's own format; its id, given by the device, makes it one visit however often it is sent.
+         */
+        NewVisit: {
+            /** Visit */
+            visit: {
+                [key: string]: components["schemas"]["JsonValue"];
+            };
+        };
+        /**
+         * Course
+         * @description What the visits show, over time.
+         */
+        Course: {
+            /** Client */
+            client: string;
+            /** Revision */
+            revision: number;
+            /** Digest */
+            digest: string;
+            course: components["schemas"]["CourseData"];
+        };
+        /**
+         * CourseData
+         * @description Everything that the course shows.
+         */
+        CourseData: {
+            /** Visits */
+            visits: components["schemas"]["VisitData"][];
+            /** Weeks */
+            weeks: components["schemas"]["WeekData"][];
+            /** Tests */
+            tests: components["schemas"]["CourseTestData"][];
+            /** Weaker */
+            weaker: {
+                [key: string]: string;
+            };
+            /** Summary */
+            summary: string[];
+        };
+        /**
+         * CourseTestData
+         * @description A test with what lies between its first and its newest result.
+         */
+        CourseTestData: {
+            /** Title */
+            title: string;
+            /** Side */
+            side: string;
+            /** First On */
+            first_on: string;
+            /** Newest On */
+            newest_on: string;
+            /** Before */
+            before: number | null;
+            /** After */
+            after: number | null;
+            /** Band */
+            band: number | null;
+            /** Real */
+            real: boolean | null;
+            /** Says */
+            says: string;
+        };
+        /**
+         * DoneData
+         * @description One movement of one visit.
+         */
+        DoneData: {
+            /** Step */
+            step: string;
+            /** Title */
+            title: string;
+            /** Family */
+            family: string;
+            /** Family Title */
+            family_title: string;
+            /** Rung */
+            rung: number;
+            /** Rungs */
+            rungs: number;
+            /** Sides */
+            sides: components["schemas"]["SideCount"][];
+            /** Faults */
+            faults: {
+                [key: string]: number;
+            };
+            /** Effort */
+            effort: number | null;
+            /** Confidence */
+            confidence: number | null;
+            /** Symptoms */
+            symptoms: string[];
+            /** Skipped */
+            skipped: string;
+        };
+        /**
+         * SideCount
+         * @description One side of one movement of one visit.
+         */
+        SideCount: {
+            /** Side */
+            side: string;
+            /** Clean */
+            clean: number;
+            /** Target */
+            target: number;
+        };
+        /**
+         * VisitData
+         * @description One visit.
+         */
+        VisitData: {
+            /** Id */
+            id: string;
+            /** On */
+            on: string;
+            /** Context */
+            context: string;
+            /** By */
+            by: string;
+            /** Session */
+            session: string;
+            /** Minutes */
+            minutes: number | null;
+            /** Pain Before */
+            pain_before: number | null;
+            /** Effort */
+            effort: number | null;
+            /** Soreness */
+            soreness: number | null;
+            /** Flare */
+            flare: boolean | null;
+            /** Movements */
+            movements: components["schemas"]["DoneData"][];
+        };
+        /**
+         * EvidenceData
+         * @description One session, or one date, that a proposal rests on.
+         */
+        EvidenceData: {
+            /** On */
+            on: string;
+            /** Says */
+            says: string;
+            /** Visit */
+            visit: string;
+        };
+        /**
+         * ProposalData
+         * @description One change with its evidence and what would change it; `waits` for its turn.
+         */
+        ProposalData: {
+            /** Id */
+            id: string;
+            kind: components["schemas"]["Kind"];
+            /** Step */
+            step: string;
+            /** Title */
+            title: string;
+            /** Side */
+            side: string;
+            /** To */
+            to: string;
+            /** To Title */
+            to_title: string;
+            /** About */
+            about: string;
+            /** More Sets On */
+            more_sets_on: string;
+            /** Waits */
+            waits: boolean;
+            /** Says */
+            says: string;
+            /** Would Change */
+            would_change: string;
+            /** Evidence */
+            evidence: components["schemas"]["EvidenceData"][];
+            /** Source */
+            source: string;
+        };
+        /**
+         * Proposals
+         * @description What the engine proposes on what was logged.
+         */
+        Proposals: {
+            /** Client */
+            client: string;
+            /** Revision */
+            revision: number;
+            /** Digest */
+            digest: string;
+            /** Context */
+            context: string;
+            /** Proposals */
+            proposals: components["schemas"]["ProposalData"][];
+        };
+        /**
+         * Decided
+         * @description The client's revision and the programme's number after it.
+         */
+        Decided: {
+            /** Client */
+            client: string;
+            /** Revision */
+            revision: number;
+            /** Digest */
+            digest: string;
+            /** Number */
+            number: number;
+        };
+        /**
+         * Decide
+         * @description Taken, taken otherwise or not; `number` is the programme on screen.
+         */
+        Decide: {
+            /** Base Revision */
+            base_revision: number;
+            /** Number */
+            number: number;
+            /** Proposal */
+            proposal: string;
+            /**
+             * Answer
+             * @enum {string}
+             */
+            answer: "accepted" | "changed" | "declined";
+            /**
+             * Reason
+             * @default
+             */
+            reason: string;
+        };
+        /**
+         * Link
+         * @description Whether a private link for home is open, and until when.
+         */
+        Link: {
+            /** Expires On */
+            expires_on: string | null;
+        };
+        /**
+         * NewLink
+         * @description The link itself, shown once.
+         */
+        NewLink: {
+            /** Expires On */
+            expires_on: string | null;
+            /** Path */
+            path: string;
+            /** Code */
+            code: string;
+        };
+        /**
+         * LastTime
+         * @description The newest session, so that the day after can be asked for; `told` once it was.
+         */
+        LastTime: {
+            /** Id */
+            id: string;
+            /** On */
+            on: string;
+            /** Told */
+            told: boolean;
+        };
+        /**
+         * Today
+         * @description What a client sees at home.
+         */
+        Today: {
+            /** First Name */
+            first_name: string;
+            /** Language */
+            language: string;
+            /** Expires On */
+            expires_on: string;
+            /**
+             * Closed
+             * @enum {string}
+             */
+            closed: "" | "stopped" | "no_programme";
+            last: components["schemas"]["LastTime"] | null;
+            /** Paused */
+            paused: string[];
+            sheet: components["schemas"]["RunSheetData"] | null;
+        };
+        /**
+         * HomeVisit
+         * @description What was done at home, in the core's own format.
+         */
+        HomeVisit: {
+            /** Visit */
+            visit: {
+                [key: string]: components["schemas"]["JsonValue"];
+            };
         };
     };
     responses: never;
@@ -12965,6 +13894,1014 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Done"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    api_visits_sheet: {
+        parameters: {
+            query?: {
+                session?: string;
+            };
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RunSheet"];
+                };
+            };
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UnderWay"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    api_visits_log: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewVisit"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Kept"];
+                };
+            };
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Kept"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    api_visits_how_it_went: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Course"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    api_visits_proposed: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Proposals"];
+                };
+            };
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UnderWay"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    api_visits_decide: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Decide"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Decided"];
+                };
+            };
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UnderWay"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    api_visits_home_link: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Link"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    api_visits_new_home_link: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NewLink"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    api_visits_take_back: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Link"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    api_home_today: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                code: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Today"];
+                };
+            };
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UnderWay"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    api_home_log: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                code: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HomeVisit"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Kept"];
+                };
+            };
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Kept"];
                 };
             };
             /** @description Bad Request */

@@ -1,14 +1,14 @@
 """A programme and its week as plain data: the fields that the command line prints and the server stores and passes on."""
 
-from collections.abc import Sequence
-from typing import NotRequired
+from collections.abc import Mapping, Sequence
+from typing import Any, NotRequired
 
 from typing_extensions import TypedDict
 
 from amvel.engine import Engine
 from amvel.languages import said_together
 from amvel.movements import Position, find
-from amvel.planning import Covered, Item, Programme, words
+from amvel.planning import Covered, Item, Programme, SetUp, words
 from amvel.planning.dose_words import side_words
 from amvel.planning.item import sessions_of
 from amvel.planning.needs import needs
@@ -178,6 +178,12 @@ def item_data(i: Item) -> ItemData:
         "effort": step.effort,
         "sessions": list(i.sessions),
     }
+
+
+def item_from(m: Mapping[str, Any]) -> Item:
+    """The item of what was written as data."""
+    kept = {k: m[k] for k in ("ref", "position", "minutes", "why")}
+    return Item(set_ups=tuple(SetUp(**s) for s in m["set_ups"]), stand_ins=tuple(m.get("stand_ins", ())), sessions=tuple(m["sessions"]), **kept)
 
 
 def sessions_data(engine: Engine, context: str, items: Sequence[Item]) -> list[SessionPlanData]:

@@ -1,6 +1,7 @@
 """A sentence that knows its parts, and what it reads like in another language."""
 
 from collections.abc import Iterable, Mapping
+from datetime import date
 from typing import Any, Self
 
 from babel.numbers import format_decimal
@@ -52,9 +53,10 @@ class Message(str):
 
 
 def said(sentence: str, /, **values: Any) -> Message:
-    """A message; numbers are written as short as they are.  Raises KeyError when a named place has no value."""
+    """A message; numbers are written as short as they are, days as in 2026-11-27.  Raises KeyError when a named place has no value."""
     if isinstance(sentence, Message) and not values:
         return sentence
+    values = {k: v.isoformat() if isinstance(v, date) else v for k, v in values.items()}
     return Message(sentence.format_map({k: _value(v, SOURCE) for k, v in values.items()}) if values else sentence, str(sentence), values)
 
 

@@ -3,7 +3,7 @@
 Read from the step's own breath in the chosen school, so that picture, print and pacer never differ.
 """
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from amvel.movements.breath import Air
 from amvel.movements.declaration import Step
@@ -56,10 +56,24 @@ def beats(step: Step, frames: int, option: str) -> list[Beat]:
     return [b for part in parts for b in _spread(rows[part], weight[part] * scale, parts[part])]
 
 
+SETTLING_BREATHS, LAG_S = 2, 1.0  # two breaths first; the movement about a second after the contraction (common practice, no source)
+_WEAKER_OUT = 1.3  # the less stable side gets a longer breath out (our choice of how much)
+
+
+def settling() -> list[Beat]:
+    """Two breaths in the start pose, and the second between contraction and movement."""
+    return [*([Beat(0, _HELD_IN_S, IN), Beat(0, _HELD_OUT_S, OUT)] * SETTLING_BREATHS), Beat(0, LAG_S, ON)]
+
+
+def for_the_weaker_side(paced: list[Beat]) -> list[Beat]:
+    """The same repetition with longer breaths out."""
+    return [replace(b, seconds=round(b.seconds * _WEAKER_OUT, 3)) if b.breath is OUT else b for b in paced]
+
+
 def _spread(rows: list[int], seconds: float, breaths: tuple[Air, ...]) -> list[Beat]:
     """The frames of one part in time, its breaths one after the other."""
     rows = rows if len(rows) >= len(breaths) else rows * len(breaths)
     return [Beat(r, seconds / len(rows), breaths[i * len(breaths) // len(rows)]) for i, r in enumerate(rows)]
 
 
-__all__ = ["IN", "ON", "OUT", "Beat", "beats", "phases"]
+__all__ = ["IN", "ON", "OUT", "Beat", "beats", "for_the_weaker_side", "phases", "settling"]

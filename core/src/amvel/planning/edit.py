@@ -12,7 +12,7 @@ from amvel.languages import said, term
 from amvel.movements import find
 from amvel.planning.choices import SETUP_MINUTES
 from amvel.planning.dose import Dosed, minutes_of
-from amvel.planning.item import Item, sessions_of
+from amvel.planning.item import Item, SetUp, sessions_of
 from amvel.planning.obligations import counts_for, met_by
 from amvel.planning.problem import sessions_to_meet
 from amvel.planning.programme import Covered, covered_by, distinct
@@ -74,9 +74,30 @@ def dosed(items: Sequence[Item], ref: str, repetitions: int, sets: int, hold_s: 
     own = tuple(
         replace(s, repetitions=repetitions, sets=sets + s.sets - fewest, hold_s=hold_s) for s in item.set_ups
     )
+    return _with(items, place, _redosed(item, own))
+
+
+def one_set_more(items: Sequence[Item], ref: str, side: str) -> list[Item]:
+    """One side with a round more than the other; it keeps no more than one."""
+    place = _place(items, ref)
+    item = items[place]
+    fewest = min(s.sets for s in item.set_ups)
+    own = tuple(replace(s, sets=fewest + (1 if s.side == side else 0)) for s in item.set_ups)
+    return _with(items, place, _redosed(item, own))
+
+
+def halved(items: Sequence[Item], ref: str) -> list[Item]:
+    """Half of the repetitions on every side, at least one: an easier first step."""
+    place = _place(items, ref)
+    item = items[place]
+    own = tuple(replace(s, repetitions=max(1, s.repetitions // 2)) for s in item.set_ups)
+    return _with(items, place, _redosed(item, own))
+
+
+def _redosed(item: Item, own: tuple[SetUp, ...]) -> Item:
     doses = [Dosed(s.side, s.repetitions, s.sets, s.hold_s) for s in own]
-    minutes = round(minutes_of(find(ref)[1], doses) + SETUP_MINUTES * (1 if item.one_set_up else len(own)), 1)
-    return _with(items, place, replace(item, set_ups=own, minutes=minutes))
+    minutes = round(minutes_of(find(item.ref)[1], doses) + SETUP_MINUTES * (1 if item.one_set_up else len(own)), 1)
+    return replace(item, set_ups=own, minutes=minutes)
 
 
 MOST_OF_FIRST, STRENUOUS = 5, 3  # times the first dose (our choice)

@@ -1,0 +1,289 @@
+"""Everything that running a session needs, in one answer: it is opened with a network and run without one."""
+
+from collections.abc import Sequence
+from typing import Literal
+
+from typing_extensions import TypedDict
+
+from amvel.answers.programmes import WayData, way_data
+from amvel.case.visits import sessions_of_step
+from amvel.engine import Engine
+from amvel.movements import Position, Request, Step, find
+from amvel.movements.animation import animation
+from amvel.movements.breath import Air
+from amvel.movements.fault_figure import fault_figure
+from amvel.movements.faults import faults_to_watch
+from amvel.movements.figure import figure
+from amvel.movements.pacing import Beat, beats, for_the_weaker_side, settling
+from amvel.movements.schools import do_lines, feedback_of
+from amvel.planning import Item, SetUp
+from amvel.planning.measures import measures_of
+from amvel.planning.programme import ways_of
+from amvel.planning.to_take import to_take
+from amvel.progress.ladders import OpenLadders
+from amvel.safety import Verdict
+from amvel.screening.stop_signs import QUESTIONS, asked_of
+
+
+class BeatData(TypedDict):
+    """Which frame is shown for how long, and the breath at it."""
+
+    frame: int
+    seconds: float
+    breath: Air
+
+
+class RunSideData(TypedDict):
+    """One side as it is run: its dose, measures, frames, and one repetition as beats."""
+
+    side: str
+    measures: list[str]
+    repetitions: int
+    sets: int
+    hold_s: float
+    frames: list[str]
+    beats: list[BeatData]
+
+
+class CueData(TypedDict):
+    """One cue by its place in the declared order, and whether it was the one that worked last time."""
+
+    index: int
+    says: str
+    worked_last: bool
+
+
+class RunFaultData(TypedDict):
+    """A fault of this step, drawn beside the right version where it can be seen."""
+
+    id: str
+    name: str
+    seen: str
+    cue: str
+    breath: bool
+    picture: str
+
+
+class FeedbackData(TypedDict):
+    """What tells whether it is right, and when it misleads."""
+
+    tells: str
+    misleads: str
+
+
+class RungData(TypedDict):
+    """A neighbour on the ladder that is open today: enough to go on with it at once."""
+
+    ref: str
+    title: str
+    do: list[str]
+    setup: list[str]
+    measures: list[str]
+    picture: str
+    sides: list[str]
+    repetitions: int
+    hold_s: float
+    cues: list[str]
+    faults: list[RunFaultData]
+    beats: list[BeatData]
+
+
+class RunMovementData(TypedDict):
+    """One movement of the session."""
+
+    ref: str
+    family_title: str
+    title: str
+    position: Position
+    minutes: float
+    do: list[str]
+    setup: list[str]
+    take: list[str]
+    feedback: list[FeedbackData]
+    felt: str
+    not_felt: str
+    sides: list[RunSideData]
+    weaker: Literal["left", "right", ""]
+    rest_every: int
+    cues: list[CueData]
+    faults: list[RunFaultData]
+    owed: bool
+    easier: RungData | None
+    harder: RungData | None
+
+
+class AskedData(TypedDict):
+    """One stop sign as it is asked."""
+
+    id: str
+    says: str
+
+
+class StageSheetData(TypedDict):
+    """One stage of a way, with its picture."""
+
+    title: str
+    do: list[str]
+    picture: str
+
+
+class WaySheetData(TypedDict):
+    """How a position is reached and left, as a taught sequence."""
+
+    way: WayData
+    stages: list[StageSheetData]
+
+
+class RunSheetData(TypedDict):
+    """A whole session."""
+
+    session: str
+    context: Literal["visit", "home"]
+    settling: list[BeatData]
+    movements: list[RunMovementData]
+    ways: list[WaySheetData]
+    stop_signs: list[AskedData]
+    asks_pressure: bool
+
+
+def run_sheet(engine: Engine, items: Sequence[Item], context: Literal["visit", "home"], session: str, owed: frozenset[str] = frozenset()) -> RunSheetData:
+    """The movements of one session with all that is shown while they are done; `owed` are those that an obligation counts on."""
+    own = [i for i in items if session in i.sessions]
+    ladders = OpenLadders(engine, context, [i.ref for i in own])
+    return {
+        "session": session,
+        "context": context,
+        "settling": [beat_data(b) for b in settling()],
+        "movements": [_movement(engine, i, context, ladders, i.ref in owed) for i in own],
+        "ways": [_way(engine, way_data(w)) for w in ways_of(engine, context, own)],
+        "stop_signs": [{"id": name, "says": QUESTIONS[name].title} for name in asked_of(engine.case)],
+        "asks_pressure": any(a.id == "blood_pressure" for a in engine.findings.assumptions),
+    }
+
+
+def _movement(engine: Engine, item: Item, context: str, ladders: OpenLadders, owed: bool) -> RunMovementData:
+    family, step = find(item.ref)
+    schools, weaker = engine.schools.of(family.id), _weaker(engine, item.ref)
+    around = ladders.around(item.ref)
+    return {
+        "ref": item.ref,
+        "family_title": family.title,
+        "title": step.title,
+        "position": family.position,
+        "minutes": item.minutes,
+        "do": list(do_lines(step, schools["breath"])),
+        "setup": list(step.setup),
+        "take": list(to_take(item, engine.profiler.body, engine.case.room_for(context), schools)),
+        "feedback": [{"tells": f.tells, "misleads": f.misleads} for f in feedback_of(family, step, schools)],
+        "felt": step.felt,
+        "not_felt": step.not_felt,
+        "sides": _sides(engine, item, weaker),
+        "weaker": weaker,
+        "rest_every": step.rest_every,
+        "cues": _cues(engine, item.ref, step),
+        "faults": _faults(engine, Request(family, step, item.set_ups[0].side, item.set_ups[0].values)),
+        "owed": owed,
+        "easier": _rung(engine, around.down, ladders),
+        "harder": _rung(engine, around.up, ladders),
+    }
+
+
+def _sides(engine: Engine, item: Item, weaker: str) -> list[RunSideData]:
+    """The side that was worse last time goes first."""
+    ordered = sorted(item.set_ups, key=lambda s: s.side != weaker)
+    return [_side(engine, item, s, s.side == weaker) for s in ordered]
+
+
+def _side(engine: Engine, item: Item, own: SetUp, weaker: bool) -> RunSideData:
+    family, step = find(item.ref)
+    profile = engine.profiler.profile(Request(family, step, own.side, own.values))
+    frames = [] if profile.fault else animation(engine.profiler, profile)
+    paced = beats(step, len(frames), engine.schools.of(family.id)["breath"])
+    return {
+        "side": own.side,
+        "measures": list(measures_of(item.ref, own.values)),
+        "repetitions": own.repetitions,
+        "sets": own.sets,
+        "hold_s": own.hold_s,
+        "frames": frames,
+        "beats": [beat_data(b) for b in (for_the_weaker_side(paced) if weaker else paced)],
+    }
+
+
+def beat_data(b: Beat) -> BeatData:
+    return {"frame": b.frame, "seconds": b.seconds, "breath": b.breath}
+
+
+def _weaker(engine: Engine, ref: str) -> Literal["left", "right", ""]:
+    """The side that did worse in the newest session: fewer clean repetitions, else less of the comparison."""
+    newest = [done for _, done in sessions_of_step(engine.case.visits, ref)][-1:]
+    for done in newest:
+        clean = {side: sum(s.clean for s in done.sets if s.side == side) for side in ("left", "right")}
+        seen = {s.side for s in done.sets}
+        if {"left", "right"} <= seen and clean["left"] != clean["right"]:
+            return "left" if clean["left"] < clean["right"] else "right"
+        if done.compared is not None:
+            less = [done.compared.range, done.compared.ease, done.compared.coming_back]
+            left, right = less.count("left_less"), less.count("right_less")
+            if left != right:
+                return "left" if left > right else "right"
+    return ""
+
+
+def _cues(engine: Engine, ref: str, step: Step) -> list[CueData]:
+    """In the declared order, the one that worked last time before all others."""
+    worked = next((c.cue for _, done in reversed(list(sessions_of_step(engine.case.visits, ref))) for c in done.cues if c.worked), None)
+    found: list[CueData] = [{"index": i, "says": says, "worked_last": i == worked} for i, says in enumerate(step.cues)]
+    return sorted(found, key=lambda c: not c["worked_last"])
+
+
+def _faults(engine: Engine, request: Request) -> list[RunFaultData]:
+    profile = engine.profiler.profile(request)
+    return [
+        {
+            "id": f.id,
+            "name": f.name,
+            "seen": f.seen,
+            "cue": f.cue,
+            "breath": f.breath,
+            "picture": fault_figure(engine.profiler, profile, f.looks) if f.looks and not profile.fault else "",
+        }
+        for f in faults_to_watch(request.step)
+    ]
+
+
+def _rung(engine: Engine, ref: str, ladders: OpenLadders) -> RungData | None:
+    """An open neighbour, set up as it was judged."""
+    if not ref:
+        return None
+    verdicts: list[Verdict] = ladders.by_step[ref]
+    profile = verdicts[0].profile
+    family, step = find(ref)
+    return {
+        "ref": ref,
+        "title": step.title,
+        "do": list(do_lines(step, engine.schools.of(family.id)["breath"])),
+        "setup": list(step.setup),
+        "measures": list(measures_of(ref, profile.request.values)),
+        "picture": "" if profile.fault else figure(engine.profiler, profile),
+        "sides": [v.profile.request.side for v in verdicts],
+        "repetitions": step.dose.repetitions,
+        "hold_s": step.dose.hold_s,
+        "cues": list(step.cues),
+        "faults": [{"id": f.id, "name": f.name, "seen": f.seen, "cue": f.cue, "breath": f.breath, "picture": ""} for f in faults_to_watch(step)],
+        "beats": [beat_data(b) for b in beats(step, 1, engine.schools.of(family.id)["breath"])],
+    }
+
+
+def _way(engine: Engine, way: WayData) -> WaySheetData:
+    return {"way": way, "stages": [_stage(engine, s["ref"], s["side"], s["values"]) for s in way["stages"]]}
+
+
+def _stage(engine: Engine, ref: str, side: str, values: dict[str, float | str]) -> StageSheetData:
+    family, step = find(ref)
+    profile = engine.profiler.profile(Request(family, step, side, values))
+    picture = "" if profile.fault else figure(engine.profiler, profile)
+    return {"title": step.title, "do": list(do_lines(step, engine.schools.of(family.id)["breath"])), "picture": picture}
+
+
+__all__ = ["BeatData", "RunSheetData", "beat_data", "run_sheet"]

@@ -1,0 +1,23 @@
+"""Heights, distances and choices of a set-up in words; an angle is shown by the picture, never said as a number."""
+
+from collections.abc import Mapping
+
+from amvel.languages import Message, said, said_together
+from amvel.movements import find
+
+
+def measures_of(ref: str, values: Mapping[str, float | str]) -> tuple[Message, ...]:
+    """Each measure of a step that is there, with its unit."""
+    known = {p.id: p for p in find(ref)[1].parameters}
+    return tuple(
+        said_together((known[k].title, _amount(v, known[k].unit)), ": ")
+        for k, v in values.items()
+        if k in known and v != known[k].nothing_at and known[k].unit != "deg"
+    )
+
+
+def _amount(value: float | str, unit: str) -> Message:
+    return said(value) if isinstance(value, str) else said_together((said("{amount}", amount=float(value)), *((" ", unit) if unit else ())))
+
+
+__all__ = ["measures_of"]

@@ -1,0 +1,175 @@
+"""Visits: the sheet that a session is run from, what was logged, how it goes on."""
+
+from datetime import date
+from typing import Literal
+
+from django.http import HttpRequest
+from django.utils import timezone
+from ninja import Schema, Status
+from pydantic import Field
+
+from accounts.roles import Action
+from amvel.answers.course import CourseData, course
+from amvel.answers.progress import ProposalData
+from amvel.answers.run_sheet import RunSheetData
+from api.access import Needs, client_of
+from api.any_json import Json
+from api.problems import PROBLEMS, UNDER_WAY
+from api.spoken import Router
+from api.subject import Subject, subject_of
+from clients.casework import change
+from clients.engines import engine_of
+from clients.models import Client
+from jobs.models import Work
+from programmes import building
+from visits.deciding import NotProposed, decided
+from visits.links import made_link, open_link_of, revoked
+from visits.log import log_visit
+
+router = Router(tags=["visits"])
+COPY_HOURS = 72  # a copy on a device that is older has to be renewed before it is run
+
+
+class RunSheet(Subject):
+    """A session with all that running it needs, until when its copy may be used, and the programme that it is of."""
+
+    programme: int
+    sessions: list[str]
+    made_at: str
+    copy_hours: int
+    sheet: RunSheetData
+
+
+@router.get("/clients/{client_id}/run-sheet", response={200: RunSheet, **UNDER_WAY, **PROBLEMS}, auth=Needs(Action.LOG))
+def sheet(request: HttpRequest, client_id: str, session: str = ""):
+    """The newest programme judged again against today's limits, and one of its sessions ready to be run without a network.
+
+    `session` is a letter; without it the one whose turn it is.
+    """
+    client = client_of(request, client_id, "session opened")
+    return building.sheet_of(client, request.user, session) | {"copy_hours": COPY_HOURS, "made_at": timezone.now().isoformat(timespec="seconds"), **subject_of(client, client.latest())}
+
+
+class NewVisit(Schema):
+    """A visit in the core's own format; its id, given by the device, makes it one visit however often it is sent."""
+
+    visit: Json
+
+
+class Kept(Schema):
+    """That it is kept: under its id, in its version, and whether it is new."""
+
+    id: str
+    version: int
+    new: bool
+
+
+@router.post("/clients/{client_id}/visits", response={200: Kept, 201: Kept, **PROBLEMS}, auth=Needs(Action.LOG))
+def log(request: HttpRequest, client_id: str, body: NewVisit):
+    """Keep what was done; a stop sign or another revision does not keep it out, since it has been done."""
+    client = client_of(request, client_id)
+    kept, new = log_visit(client, request.user, body.visit)
+    return Status(201 if new else 200, {"id": kept.key, "version": kept.version, "new": new})
+
+
+class Course(Subject):
+    """What the visits show, over time."""
+
+    course: CourseData
+
+
+@router.get("/clients/{client_id}/course", response={200: Course, **PROBLEMS}, auth=Needs(Action.SEE_CLIENTS))
+def how_it_went(request: HttpRequest, client_id: str):
+    """Clean repetitions by side, rungs, effort, faults, symptoms, flares, tests with their bands."""
+    client = client_of(request, client_id, "course opened")
+    newest = client.latest()
+    return {**subject_of(client, newest), "course": course(engine_of(newest))}
+
+
+class Proposals(Subject):
+    """What the engine proposes on what was logged."""
+
+    context: str
+    proposals: list[ProposalData]
+
+
+@router.get("/clients/{client_id}/proposals", response={200: Proposals, **UNDER_WAY, **PROBLEMS}, auth=Needs(Action.SEE_CLIENTS))
+def proposed(request: HttpRequest, client_id: str):
+    """For the context of the newest programme; each with its evidence and what would change it."""
+    client = client_of(request, client_id)
+    read, programme = building.opened_programme(client)
+    found = building.asked(read, request.user, Work.PROGRESS, context=programme.context)
+    return {**subject_of(client, client.latest()), "context": programme.context, "proposals": found}
+
+
+class Decide(Schema):
+    """Taken, taken otherwise or not; `number` is the programme on screen."""
+
+    base_revision: int = Field(ge=1)
+    number: int = Field(ge=1)
+    proposal: str = Field(max_length=200)
+    answer: Literal["accepted", "changed", "declined"]
+    reason: str = Field(default="", max_length=300)
+
+
+class Decided(Subject):
+    """The client's revision and the programme's number after it."""
+
+    number: int
+
+
+@router.post("/clients/{client_id}/decisions", response={200: Decided, **UNDER_WAY, **PROBLEMS}, auth=Needs(Action.DECIDE))
+def decide(request: HttpRequest, client_id: str, body: Decide):
+    """What is accepted changes the programme, judged as every hand edit; the decision is kept with its reason."""
+    client = client_of(request, client_id)
+    read, programme = building.opened_programme(client)
+    found = building.asked(read, request.user, Work.PROGRESS, context=programme.context)
+    p = next((x for x in found if x["id"] == body.proposal), None)
+    if p is None:
+        raise NotProposed(body.proposal)
+    if body.answer == "accepted":
+        programme = decided(client, request.user, body.number, p)
+    entry = {"proposal": body.proposal, "on": timezone.localdate().isoformat(), "answer": body.answer, "reason": body.reason, "by": request.user.called}
+    before = client.latest().data.get("decisions") or []
+    change(request.user, client, body.base_revision, {"decisions": [*before, entry]}, f"{body.answer}: {p['says']}"[:300])
+    return {**subject_of(client, client.latest()), "number": programme.number}
+
+
+class Link(Schema):
+    """Whether a private link for home is open, and until when."""
+
+    expires_on: date | None
+
+
+class NewLink(Link):
+    """The link itself, shown once."""
+
+    path: str
+    code: str
+
+
+@router.get("/clients/{client_id}/home-link", response={200: Link, **PROBLEMS}, auth=Needs(Action.SEE_CLIENTS))
+def home_link(request: HttpRequest, client_id: str):
+    """The link that is open, without its address: that is known to whoever has it."""
+    return {"expires_on": _open_until(client_of(request, client_id))}
+
+
+@router.post("/clients/{client_id}/home-link", response={201: NewLink, **PROBLEMS}, auth=Needs(Action.PRINT))
+def new_home_link(request: HttpRequest, client_id: str):
+    """A new private link; an earlier one is taken back."""
+    client = client_of(request, client_id, "private link made")
+    link, code = made_link(client, request.user)
+    return Status(201, {"expires_on": link.expires_on, "path": f"/home/{code}", "code": code})
+
+
+@router.delete("/clients/{client_id}/home-link", response={200: Link, **PROBLEMS}, auth=Needs(Action.PRINT))
+def take_back(request: HttpRequest, client_id: str):
+    """The link opens nothing any more."""
+    client = client_of(request, client_id, "private link taken back")
+    revoked(client)
+    return {"expires_on": None}
+
+
+def _open_until(client: Client) -> date | None:
+    link = open_link_of(client)
+    return link.expires_on if link is not None else None

@@ -12,23 +12,16 @@ from amvel.languages import in_language
 from amvel.planning import ProgrammeBlocked
 from api.any_json import Json
 from api.problems import PROBLEMS, UNDER_WAY
+from api.visits import DayAfter, Kept, LastVisit
 from clients.engines import engine_of
 from clients.models import Client
 from jobs.asking import NotYet
 from programmes import building
 from programmes.building import NotAllowed
 from visits.links import by_code
-from visits.log import log_visit
+from visits.log import last_of, log_visit, tell_next_day
 
 router = Router(tags=["home"])
-
-
-class LastTime(Schema):
-    """The newest session, so that the day after can be asked for; `told` once it was."""
-
-    id: str
-    on: str
-    told: bool
 
 
 class Today(Schema):
@@ -38,7 +31,7 @@ class Today(Schema):
     language: str
     expires_on: str
     closed: Literal["", "stopped", "no_programme"]  # why there is no session today
-    last: LastTime | None
+    last: LastVisit | None
     paused: list[str]
     sheet: RunSheetData | None
 
@@ -60,14 +53,12 @@ def today(request: HttpRequest, code: str):
         closed = "stopped"
     except Http404:
         closed = "no_programme"
-    visits = in_order(engine.case.visits)
-    last = {"id": visits[-1].id, "on": visits[-1].on.isoformat(), "told": visits[-1].next_day is not None} if visits else None
     answer = {
         "first_name": engine.case.person.name.partition(" ")[0],
         "language": language,
         "expires_on": link.expires_on.isoformat(),
         "closed": closed,
-        "last": last,
+        "last": last_of(engine),
         "paused": paused_after_a_flare(client) if sheet else [],
         "sheet": sheet,
     }
@@ -90,25 +81,23 @@ class HomeVisit(Schema):
     visit: Json
 
 
-class Kept(Schema):
-    """That it is kept."""
-
-    id: str
-    version: int
-    new: bool
-
-
 @router.post("/home/{code}/visits", response={200: Kept, 201: Kept, **PROBLEMS}, auth=None)
 def log(request: HttpRequest, code: str, body: HomeVisit):
     """Keep a session at home, or what is told later of one; sent twice it is kept once."""
     link = by_code(code)
     if link is None:
         raise Http404
-    told = body.visit
-    if told.get("context") != "home" or told.get("by") not in ("client", "carer"):
-        earlier = link.client.visits.filter(key=str(told.get("id", ""))).order_by("-version").first()
-        if earlier is None or {k: v for k, v in told.items() if k != "next_day"} != {k: v for k, v in earlier.data.items() if k != "next_day"}:
-            raise CaseError([("$.visit.context", "home, and by the client or a carer")])
-    kept, new = log_visit(link.client, None, told)
+    if body.visit.get("context") != "home" or body.visit.get("by") not in ("client", "carer"):
+        raise CaseError([("$.visit.by", "at home it is the client, or a carer")])
+    kept, new = log_visit(link.client, None, body.visit)
     return Status(201 if new else 200, {"id": kept.key, "version": kept.version, "new": new})
 
+
+@router.post("/home/{code}/visits/{key}/next-day", response={200: Kept, 201: Kept, **PROBLEMS}, auth=None)
+def next_day(request: HttpRequest, code: str, key: str, body: DayAfter):
+    """How the day after was."""
+    link = by_code(code)
+    if link is None:
+        raise Http404
+    kept, new = tell_next_day(link.client, None, key, body.next_day)
+    return Status(201 if new else 200, {"id": kept.key, "version": kept.version, "new": new})

@@ -24,17 +24,27 @@ from jobs.models import Work
 from programmes import building
 from visits.deciding import NotProposed, decided
 from visits.links import made_link, open_link_of, revoked
-from visits.log import log_visit
+from visits.log import last_of, log_visit, tell_next_day
 
 router = Router(tags=["visits"])
 COPY_HOURS = 72  # a copy on a device that is older has to be renewed before it is run
 
 
+class LastVisit(Schema):
+    """The newest session, so that the day after can be asked for; `told` once it was."""
+
+    id: str
+    on: str
+    told: bool
+
+
 class RunSheet(Subject):
     """A session with all that running it needs, until when its copy may be used, and the programme that it is of."""
 
+    name: str
     programme: int
     sessions: list[str]
+    last: LastVisit | None
     made_at: str
     copy_hours: int
     sheet: RunSheetData
@@ -47,7 +57,17 @@ def sheet(request: HttpRequest, client_id: str, session: str = ""):
     `session` is a letter; without it the one whose turn it is.
     """
     client = client_of(request, client_id, "session opened")
-    return building.sheet_of(client, request.user, session) | {"copy_hours": COPY_HOURS, "made_at": timezone.now().isoformat(timespec="seconds"), **subject_of(client, client.latest())}
+    found = building.sheet_of(client, request.user, session)
+    newest = client.latest()
+    engine = engine_of(newest)
+    return {
+        **found,
+        **subject_of(client, newest),
+        "name": engine.case.person.name,
+        "last": last_of(engine),
+        "copy_hours": COPY_HOURS,
+        "made_at": timezone.now().isoformat(timespec="seconds"),
+    }
 
 
 class NewVisit(Schema):
@@ -69,6 +89,19 @@ def log(request: HttpRequest, client_id: str, body: NewVisit):
     """Keep what was done; a stop sign or another revision does not keep it out, since it has been done."""
     client = client_of(request, client_id)
     kept, new = log_visit(client, request.user, body.visit)
+    return Status(201 if new else 200, {"id": kept.key, "version": kept.version, "new": new})
+
+
+class DayAfter(Schema):
+    """How the day after was, in the core's own format."""
+
+    next_day: Json
+
+
+@router.post("/clients/{client_id}/visits/{key}/next-day", response={200: Kept, 201: Kept, **PROBLEMS}, auth=Needs(Action.LOG))
+def next_day(request: HttpRequest, client_id: str, key: str, body: DayAfter):
+    """Told later of a visit that was logged."""
+    kept, new = tell_next_day(client_of(request, client_id), request.user, key, body.next_day)
     return Status(201 if new else 200, {"id": kept.key, "version": kept.version, "new": new})
 
 

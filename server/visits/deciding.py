@@ -4,7 +4,7 @@ from typing import Any
 
 from accounts.models import User
 from amvel.planning import edit
-from amvel.progress import Kind
+from amvel.progress import ProposalKind
 from clients.models import Client
 from programmes import building
 from programmes.models import Programme
@@ -17,13 +17,13 @@ class NotProposed(Exception):
         super().__init__(f"proposal: '{proposal}' is not proposed any more; look at what is proposed now")
 
 
-_CHANGES = (Kind.STEP_UP, Kind.STEP_DOWN, Kind.PAUSE)
+_CHANGES = (ProposalKind.STEP_UP, ProposalKind.STEP_DOWN, ProposalKind.PAUSE)
 
 
 def decided(client: Client, user: User, number: int, p: dict[str, Any]) -> Programme:
     """The programme after an accepted proposal; one that changes no movement leaves it as it is."""
     _, programme = building.opened_programme(client)
-    step, into, kind = p["step"], p["to"], Kind(p["kind"])
+    step, into, kind = p["step"], p["to"], ProposalKind(p["kind"])
     if p["waits"] or step not in building.in_use(programme):
         return programme
     if p["more_sets_on"]:
@@ -32,8 +32,8 @@ def decided(client: Client, user: User, number: int, p: dict[str, Any]) -> Progr
         return programme
     if into and into not in building.in_use(programme):
         return building.edit(client, user, number, lambda items, chosen: edit.exchanged(items, step, into, chosen), f"{kind}: {step} {into}")
-    if kind is Kind.STEP_DOWN and not into:
+    if kind is ProposalKind.STEP_DOWN and not into:
         return building.edit(client, user, number, lambda items, chosen: edit.halved(items, step), f"half of the repetitions: {step}")
-    if kind is Kind.PAUSE or (kind is Kind.STEP_DOWN and into):
+    if kind is ProposalKind.PAUSE or (kind is ProposalKind.STEP_DOWN and into):
         return building.edit(client, user, number, lambda items, chosen: edit.removed(items, step), f"{kind}: {step}")
     return programme

@@ -1,14 +1,15 @@
 """Keeping visits: each once, in whatever order they arrive, and never lost."""
 
-from datetime import datetime
 from typing import Any
 
 from django.db import IntegrityError, transaction
+from django.http import Http404
 
 from accounts.models import User
 from amvel.admission import visit_faults
 from amvel.case import CaseError, read_case
-from amvel.case.visits import Visit
+from amvel.case.visits import Visit, in_order
+from amvel.engine import Engine
 from clients.casework import audit
 from clients.engines import case_data, engine_of
 from clients.models import Client
@@ -44,6 +45,20 @@ def log_visit(client: Client, user: User | None, data: dict[str, Any]) -> tuple[
 _TRIES = 5
 
 
+def tell_next_day(client: Client, user: User | None, key: str, told: dict[str, Any]) -> tuple[LoggedVisit, bool]:
+    """How the day after a visit was, as another version of it; raises Http404 for a visit that is not known, CaseError."""
+    newest = client.visits.filter(key=key).order_by("-version").first()
+    if newest is None:
+        raise Http404
+    return log_visit(client, user, {**newest.data, "next_day": told})
+
+
+def last_of(engine: Engine) -> dict[str, Any] | None:
+    """The newest visit, so that the day after can be asked for."""
+    visits = in_order(engine.case.visits)
+    return {"id": visits[-1].id, "on": visits[-1].on.isoformat(), "told": visits[-1].next_day is not None} if visits else None
+
+
 def _read(client: Client, data: dict[str, Any]) -> Visit:
     """The visit as the case would read it, with every fault under its own path."""
     before = {**case_data(client.latest()), "visits": []}
@@ -58,10 +73,4 @@ def _read(client: Client, data: dict[str, Any]) -> Visit:
     return visit
 
 
-def newest_before(client: Client, at: datetime | None = None) -> list[LoggedVisit]:
-    """The newest version of every visit, in the order of days."""
-    rows = client.visits.all() if at is None else client.visits.filter(created_at__lt=at)
-    return sorted(rows.order_by("key", "-version").distinct("key"), key=lambda v: (v.on, v.key))
-
-
-__all__ = ["log_visit", "newest_before"]
+__all__ = ["last_of", "log_visit", "tell_next_day"]

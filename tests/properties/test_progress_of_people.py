@@ -11,7 +11,7 @@ from hypothesis import strategies as st
 
 from amvel.case import read_case
 from amvel.engine import Engine
-from amvel.progress import Kind, proposals
+from amvel.progress import ProposalKind, proposals
 from amvel.progress.simulated import Person, by_the_rules, drawn, every_week, never, practise
 from amvel.safety import CONTEXTS
 from tests.generated import TODAY, base
@@ -82,6 +82,6 @@ def test_no_sequence_of_visits_proposes_what_is_closed_today(logged: list, condi
         assert [p.id for p in found] == [p.id for p in proposals(Engine(engine.case.model_copy(update={"visits": tuple(reversed(engine.case.visits))})), context)]
         for p in found:
             assert p.evidence
-            if p.to and p.kind is Kind.STEP_UP:
+            if p.to and p.kind is ProposalKind.STEP_UP:
                 family, step = p.to.split("/")
                 assert all(v.allowed for v in engine.judge(family, step, (context,))), p.id

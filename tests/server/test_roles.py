@@ -17,7 +17,7 @@ from clients.models import Client
 from tests.server.conftest import Api, logged_in, today_case, user_of
 
 pytestmark = pytest.mark.django_db
-OPEN = {("GET", "/session"), ("POST", "/login"), ("POST", "/password/forgotten"), ("POST", "/password/new"), ("GET", "/home/{code}"), ("POST", "/home/{code}/visits")}  # to whoever comes
+OPEN = {("GET", "/session"), ("POST", "/login"), ("POST", "/password/forgotten"), ("POST", "/password/new"), ("GET", "/home/{code}"), ("POST", "/home/{code}/visits"), ("POST", "/home/{code}/visits/{key}/next-day")}  # to whoever comes
 ANY_ROLE = {
     ("POST", "/logout"),
     ("POST", "/password"),

@@ -57,8 +57,10 @@ class TestLogging:
     def test_what_is_told_later_is_another_version_and_the_first_stays(self, api: Api, client: Client) -> None:
         api.post(f"/clients/{client.pk}/visits", {"visit": a_visit()})
         told = {"told_on": timezone.localdate().isoformat(), "soreness_0_to_10": 3, "flare": True}
-        answer = api.post(f"/clients/{client.pk}/visits", {"visit": a_visit(next_day=told)})
+        answer = api.post(f"/clients/{client.pk}/visits/device-1-0001/next-day", {"next_day": told})
         assert answer.json()["version"] == 2
+        assert api.post(f"/clients/{client.pk}/visits/device-1-0001/next-day", {"next_day": told}).json()["new"] is False
+        assert api.post(f"/clients/{client.pk}/visits/device-9-0009/next-day", {"next_day": told}).status_code == 404
         [shown] = api.get(f"/clients/{client.pk}/course").json()["course"]["visits"]
         assert shown["flare"] is True
         assert LoggedVisit.objects.count() == 2
@@ -264,7 +266,9 @@ class TestHomeLink:
 
     def test_a_flare_pauses_what_was_done_and_comes_to_the_day(self, api: Api, client: Client, code: str) -> None:
         told = {"told_on": timezone.localdate().isoformat(), "soreness_0_to_10": 6, "flare": True}
-        self.log(code, a_visit(by="client", next_day=told))
+        self.log(code, a_visit(by="client"))
+        answer = Browser().post(f"/api/v1/home/{code}/visits/device-1-0001/next-day", json.dumps({"next_day": told}), content_type="application/json")
+        assert answer.status_code == 201
         assert self.get(code).json()["paused"] == [STEP]
         line = api.get("/day").json()["lines"][0]
         assert (line["station"], line["tone"]) == ("course", "due")

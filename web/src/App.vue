@@ -20,6 +20,8 @@ const KEYS = {
   v: 'movements',
   o: 'room',
   p: 'programme',
+  i: 'visit',
+  c: 'course',
   a: 'papers',
 } as const
 
@@ -49,7 +51,7 @@ async function leave(): Promise<void> {
 </script>
 
 <template>
-  <header v-if="session.user" class="top">
+  <header v-if="session.user && route.name !== 'visit'" class="top">
     <RouterLink to="/day" class="brand"
       ><img src="/mark.svg" alt="" width="34" height="34" /><span>{{ say('app.name') }}</span></RouterLink
     >
@@ -62,7 +64,7 @@ async function leave(): Promise<void> {
   </header>
   <RouterView />
   <ComeBack />
-  <footer class="foot small soft">
+  <footer v-if="route.name !== 'visit'" class="foot small soft">
     <span v-if="session.user">{{ say('app.support') }} · </span><LanguageChoice />
   </footer>
   <el-dialog v-model="help" :title="say('keys.title')" width="420">

@@ -9,7 +9,10 @@ import { createPinia } from 'pinia'
 import { createApp } from 'vue'
 import App from './App.vue'
 import { i18n } from './i18n'
+import { keepDelivering } from './offline/delivery'
 import { router } from './router'
 import { newQueryClient } from './stores/queryClient'
 
 createApp(App).use(VueQueryPlugin, { queryClient: newQueryClient() }).use(createPinia()).use(router).use(i18n).mount('#app')
+
+keepDelivering()

@@ -1,7 +1,7 @@
 import { createRouter, createWebHistory } from 'vue-router'
 import { useSession } from './stores/session'
 
-export const STATIONS = ['story', 'measure', 'limits', 'movements', 'room', 'programme', 'papers'] as const
+export const STATIONS = ['story', 'measure', 'limits', 'movements', 'room', 'programme', 'visit', 'course', 'papers'] as const
 
 export const router = createRouter({
   history: createWebHistory(),
@@ -14,6 +14,8 @@ export const router = createRouter({
     { path: '/day', name: 'day', component: () => import('./stations/day/DayStation.vue') },
     { path: '/new', name: 'new', component: () => import('./stations/story/NewClient.vue') },
     { path: '/rules', name: 'rulebook', component: () => import('./stations/rulebook/RulebookStation.vue') },
+    // The whole screen is for the session; it opens without a network.
+    { path: '/client/:id/visit', name: 'visit', component: () => import('./stations/visit/VisitStation.vue') },
     {
       path: '/client/:id',
       component: () => import('./parts/ClientFrame.vue'),
@@ -25,6 +27,7 @@ export const router = createRouter({
         { path: 'movements/:family?/:step?', name: 'movements', component: () => import('./stations/movements/MovementsStation.vue') },
         { path: 'room', name: 'room', component: () => import('./stations/room/RoomStation.vue') },
         { path: 'programme', name: 'programme', component: () => import('./stations/programme/ProgrammeStation.vue') },
+        { path: 'course', name: 'course', component: () => import('./stations/course/CourseStation.vue') },
         { path: 'papers', name: 'papers', component: () => import('./stations/papers/PapersStation.vue') },
       ],
     },
@@ -34,6 +37,7 @@ export const router = createRouter({
 
 router.beforeEach(async (to) => {
   const session = useSession()
+  if (to.meta.open) return true
   await session.look()
   if (!session.user && to.name !== 'login' && to.name !== 'welcome') return { name: 'login', query: { to: to.fullPath } }
   // Whoever sees no clients begins with the people.

@@ -20,6 +20,12 @@ export function useCsrf(token: string): void {
   csrf = token
 }
 
+/** A new token: after a log-in elsewhere in this browser the old one is worth nothing. */
+export async function freshCsrf(): Promise<void> {
+  const answer = await fetch('/api/v1/session')
+  if (answer.ok) csrf = String(((await answer.json()) as { csrf_token: string }).csrf_token)
+}
+
 let ended = (): void => undefined
 /** What to do when the server knows the session no more. */
 export function whenSessionEnds(then: () => void): void {
@@ -28,8 +34,10 @@ export function whenSessionEnds(then: () => void): void {
 
 export const http = createClient<paths>({ baseUrl: location.origin, fetch: (request) => untilThere(request, (one) => fetch(one)) })
 http.use({
-  onRequest({ request }) {
+  async onRequest({ request }) {
     request.headers.set('Accept-Language', language())
+    // A page that was opened without a network has no token yet.
+    if (request.method !== 'GET' && !csrf) await freshCsrf().catch(() => undefined)
     if (request.method !== 'GET') request.headers.set('X-CSRFToken', csrf)
     // Sent again by a network that stumbles, it is done once.
     if (request.method === 'POST')

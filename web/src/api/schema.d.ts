@@ -1290,6 +1290,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/clients/{client_id}/visits/{key}/next-day": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Next Day
+         * @description Told later of a visit that was logged.
+         */
+        post: operations["api_visits_next_day"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/clients/{client_id}/course": {
         parameters: {
             query?: never;
@@ -1412,6 +1432,26 @@ export interface paths {
          * @description Keep a session at home, or what is told later of one; sent twice it is kept once.
          */
         post: operations["api_home_log"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/home/{code}/visits/{key}/next-day": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Next Day
+         * @description How the day after was.
+         */
+        post: operations["api_home_next_day"];
         delete?: never;
         options?: never;
         head?: never;
@@ -6917,15 +6957,19 @@ export interface components {
         };
         /**
          * WeekData
-         * @description How many sessions a week had, and how many were asked for.
+         * @description A week of sessions.
          */
         WeekData: {
-            /** Begins */
-            begins: string;
-            /** Done */
-            done: number;
-            /** Asked */
-            asked: number;
+            /** Sessions */
+            sessions: components["schemas"]["SessionData"][];
+            /** Short */
+            short: {
+                [key: string]: string;
+            };
+            /** Rest Days */
+            rest_days: number[];
+            /** Optimal */
+            optimal: boolean;
         };
         /**
          * Batch
@@ -6962,10 +7006,10 @@ export interface components {
         };
         /**
          * Kind
-         * @description What is proposed, the most urgent first.
+         * @description Which paper.
          * @enum {string}
          */
-        Kind: "refer" | "pause" | "step_down" | "retest" | "graded_return" | "step_up" | "stay";
+        Kind: "hand-out" | "fridge" | "letter";
         /** TextData */
         TextData: {
             /** Key */
@@ -7392,6 +7436,18 @@ export interface components {
             misleads: string;
         };
         /**
+         * LastVisit
+         * @description The newest session, so that the day after can be asked for; `told` once it was.
+         */
+        LastVisit: {
+            /** Id */
+            id: string;
+            /** On */
+            on: string;
+            /** Told */
+            told: boolean;
+        };
+        /**
          * RunFaultData
          * @description A fault of this step, drawn beside the right version where it can be seen.
          */
@@ -7468,10 +7524,13 @@ export interface components {
             revision: number;
             /** Digest */
             digest: string;
+            /** Name */
+            name: string;
             /** Programme */
             programme: number;
             /** Sessions */
             sessions: string[];
+            last: components["schemas"]["LastVisit"] | null;
             /** Made At */
             made_at: string;
             /** Copy Hours */
@@ -7574,7 +7633,7 @@ export interface components {
         };
         /**
          * Kept
-         * @description That it is kept.
+         * @description That it is kept: under its id, in its version, and whether it is new.
          */
         Kept: {
             /** Id */
@@ -7591,6 +7650,16 @@ export interface components {
         NewVisit: {
             /** Visit */
             visit: {
+                [key: string]: components["schemas"]["JsonValue"];
+            };
+        };
+        /**
+         * DayAfter
+         * @description How the day after was, in the core's own format.
+         */
+        DayAfter: {
+            /** Next Day */
+            next_day: {
                 [key: string]: components["schemas"]["JsonValue"];
             };
         };
@@ -7615,7 +7684,7 @@ export interface components {
             /** Visits */
             visits: components["schemas"]["VisitData"][];
             /** Weeks */
-            weeks: components["schemas"]["WeekData"][];
+            weeks: components["schemas"]["PractisedWeekData"][];
             /** Tests */
             tests: components["schemas"]["CourseTestData"][];
             /** Weaker */
@@ -7682,6 +7751,18 @@ export interface components {
             skipped: string;
         };
         /**
+         * PractisedWeekData
+         * @description How many sessions a week had, and how many were asked for.
+         */
+        PractisedWeekData: {
+            /** Begins */
+            begins: string;
+            /** Done */
+            done: number;
+            /** Asked */
+            asked: number;
+        };
+        /**
          * SideCount
          * @description One side of one movement of one visit.
          */
@@ -7740,7 +7821,7 @@ export interface components {
         ProposalData: {
             /** Id */
             id: string;
-            kind: components["schemas"]["Kind"];
+            kind: components["schemas"]["ProposalKind"];
             /** Step */
             step: string;
             /** Title */
@@ -7766,6 +7847,12 @@ export interface components {
             /** Source */
             source: string;
         };
+        /**
+         * ProposalKind
+         * @description What is proposed, the most urgent first.
+         * @enum {string}
+         */
+        ProposalKind: "refer" | "pause" | "step_down" | "retest" | "graded_return" | "step_up" | "stay";
         /**
          * Proposals
          * @description What the engine proposes on what was logged.
@@ -7839,18 +7926,6 @@ export interface components {
             code: string;
         };
         /**
-         * LastTime
-         * @description The newest session, so that the day after can be asked for; `told` once it was.
-         */
-        LastTime: {
-            /** Id */
-            id: string;
-            /** On */
-            on: string;
-            /** Told */
-            told: boolean;
-        };
-        /**
          * Today
          * @description What a client sees at home.
          */
@@ -7866,7 +7941,7 @@ export interface components {
              * @enum {string}
              */
             closed: "" | "stopped" | "no_programme";
-            last: components["schemas"]["LastTime"] | null;
+            last: components["schemas"]["LastVisit"] | null;
             /** Paused */
             paused: string[];
             sheet: components["schemas"]["RunSheetData"] | null;
@@ -14182,6 +14257,114 @@ export interface operations {
             };
         };
     };
+    api_visits_next_day: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DayAfter"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Kept"];
+                };
+            };
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Kept"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     api_visits_how_it_went: {
         parameters: {
             query?: never;
@@ -14883,6 +15066,114 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["HomeVisit"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Kept"];
+                };
+            };
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Kept"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    api_home_next_day: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                code: string;
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DayAfter"];
             };
         };
         responses: {

@@ -1,8 +1,10 @@
 import { useQueryClient } from '@tanstack/vue-query'
 import { defineStore } from 'pinia'
 import { ref } from 'vue'
-import { got, http, useCsrf, whenSessionEnds } from '../api/client'
+import { got, http, Refused, useCsrf, whenSessionEnds } from '../api/client'
 import type { Action, Reference, Role, Session } from '../api/schemas'
+import { deliver } from '../offline/delivery'
+import { forgetEverything, keep, kept } from '../offline/vault'
 
 export const useSession = defineStore('session', () => {
   const queries = useQueryClient()
@@ -22,9 +24,22 @@ export const useSession = defineStore('session', () => {
     allowed.value = s.may
     known.value = true
     useCsrf(s.csrf_token)
+    if (s.user) void keep('session', { ...s, csrf_token: '' }).catch(() => undefined)
   }
+  /** Who is logged in; without a network, whoever was logged in on this device, for the visits that are kept here. */
   async function look(): Promise<void> {
-    if (!known.value) take(await got(http.GET('/api/v1/session')))
+    if (!known.value) {
+      try {
+        take(await got(http.GET('/api/v1/session')))
+      } catch (error) {
+        const before = error instanceof Refused && error.status === 0 ? await kept<Session>('session') : undefined
+        if (!before) throw error
+        user.value = before.value.user
+        role.value = before.value.role ?? null
+        allowed.value = before.value.may
+        return
+      }
+    }
     if (user.value && !reference.value) reference.value = await got(http.GET('/api/v1/reference'))
   }
   /** Whether one is in; false where the code of the second factor is asked for. */
@@ -50,7 +65,9 @@ export const useSession = defineStore('session', () => {
     return true
   }
   async function logout(): Promise<void> {
+    await deliver().catch(() => undefined)
     take(await got(http.POST('/api/v1/logout')))
+    await forgetEverything()
     reference.value = undefined
     queries.clear()
   }

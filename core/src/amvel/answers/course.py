@@ -69,7 +69,7 @@ class CourseTestData(TypedDict):
     says: str
 
 
-class WeekData(TypedDict):
+class PractisedWeekData(TypedDict):
     """How many sessions a week had, and how many were asked for."""
 
     begins: str
@@ -81,7 +81,7 @@ class CourseData(TypedDict):
     """Everything that the course shows."""
 
     visits: list[VisitData]
-    weeks: list[WeekData]
+    weeks: list[PractisedWeekData]
     tests: list[CourseTestData]
     weaker: dict[str, str]
     summary: list[str]
@@ -149,14 +149,14 @@ def _done(m: MovementDone) -> DoneData:
 WEEKS = 12  # shown of adherence
 
 
-def _weeks(engine: Engine, visits: list[Visit]) -> list[WeekData]:
+def _weeks(engine: Engine, visits: list[Visit]) -> list[PractisedWeekData]:
     """The weeks since the first session, the last twelve at most."""
     if not visits:
         return []
     monday = engine.case.as_of - timedelta(days=engine.case.as_of.weekday())
     first = visits[0].on - timedelta(days=visits[0].on.weekday())
     begins = max(first, monday - timedelta(weeks=WEEKS - 1))
-    out: list[WeekData] = []
+    out: list[PractisedWeekData] = []
     while begins <= monday:
         done = sum(begins <= v.on < begins + timedelta(weeks=1) for v in visits)
         out.append({"begins": begins.isoformat(), "done": done, "asked": engine.case.wishes.days_per_week})

@@ -4,7 +4,7 @@ from typing_extensions import TypedDict
 
 from amvel.engine import Engine
 from amvel.movements import find
-from amvel.progress import Evidence, Kind, Proposal, proposals
+from amvel.progress import Evidence, Proposal, ProposalKind, proposals
 
 
 class EvidenceData(TypedDict):
@@ -19,7 +19,7 @@ class ProposalData(TypedDict):
     """One change with its evidence and what would change it; `waits` for its turn."""
 
     id: str
-    kind: Kind
+    kind: ProposalKind
     step: str
     title: str
     side: str

@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from amvel.languages import Message, said, term
 from amvel.movements import Family, Step, find
 from amvel.numbers import Numbers
-from amvel.progress.proposal import Kind, Proposal
+from amvel.progress.proposal import Proposal, ProposalKind
 from amvel.progress.sessions import Session
 from amvel.screening.progress_standard import DOWN, STOP, UP
 
@@ -51,7 +51,7 @@ def _pause(asked: Asked) -> Proposal | None:
     if not asked.last.done.stopped_by_symptom:
         return None
     return Proposal(
-        Kind.PAUSE,
+        ProposalKind.PAUSE,
         said("Leave it out until the cause is known; another movement with the same purpose takes its place."),
         (asked.last.evidence(),),
         said("a session of the easier step without the symptom"),
@@ -81,7 +81,7 @@ def _down(asked: Asked, seen: tuple[Session, ...], why: Message) -> Proposal:
         says = said("One step down, to “{title}”: {why}.", title=_title(family, below), why=why)
     else:
         says = said("It is the first step: half of the repetitions, {why}.", why=why)
-    return Proposal(Kind.STEP_DOWN, says, tuple(s.evidence() for s in seen), said("two sessions in a row that reach the target clean"), DOWN, asked.step, to=asked.ladder.down)
+    return Proposal(ProposalKind.STEP_DOWN, says, tuple(s.evidence() for s in seen), said("two sessions in a row that reach the target clean"), DOWN, asked.step, to=asked.ladder.down)
 
 
 def _up_or_stay(asked: Asked, side: str) -> Proposal:
@@ -96,11 +96,11 @@ def _up_or_stay(asked: Asked, side: str) -> Proposal:
     if not asked.ladder.up:
         closed = asked.ladder.up_closed
         says = said("The next step is closed: {why}. Slower, and longer held, is harder too.", why=closed) if closed else said("The top of this ladder: into daily life with it.")
-        return Proposal(Kind.STAY, says, _seen(asked, 2), said("a limit that opens"), UP, asked.step, side or "both")
+        return Proposal(ProposalKind.STAY, says, _seen(asked, 2), said("a limit that opens"), UP, asked.step, side or "both")
     family, above = find(asked.ladder.up)
     needed = int(asked.n["clean_in_a_row"])
     return Proposal(
-        Kind.STEP_UP,
+        ProposalKind.STEP_UP,
         said("{count} clean sessions in a row: on to “{title}”.", count=needed, title=_title(family, above)),
         _seen(asked, needed),
         said("a flare, or a session below the target, before it is begun"),
@@ -186,7 +186,7 @@ def _side_not_ready(asked: Asked) -> str:
 def _extra_set(asked: Asked, weaker: str) -> Proposal:
     other = "right" if weaker == "left" else "left"
     return Proposal(
-        Kind.STAY,
+        ProposalKind.STAY,
         said("The {other} side is ready, the {weaker} is not: both stay, the {weaker} gets a set more.", other=term(other), weaker=term(weaker)),
         _seen(asked, int(asked.n["clean_in_a_row"])),
         said("two clean sessions in a row on the {weaker}", weaker=term(weaker)),
@@ -197,7 +197,7 @@ def _extra_set(asked: Asked, weaker: str) -> Proposal:
 
 
 def _stay(asked: Asked, side: str, why: Message, until: Message) -> Proposal:
-    return Proposal(Kind.STAY, why, _seen(asked, 2), until, UP, asked.step, side or "both")
+    return Proposal(ProposalKind.STAY, why, _seen(asked, 2), until, UP, asked.step, side or "both")
 
 
 def _seen(asked: Asked, count: int) -> tuple:

@@ -8,7 +8,7 @@ from amvel.languages import Message
 from amvel.sources import Source
 
 
-class Kind(StrEnum):
+class ProposalKind(StrEnum):
     """What is proposed, the most urgent first."""
 
     REFER = "refer"
@@ -20,7 +20,7 @@ class Kind(StrEnum):
     STAY = "stay"
 
 
-ORDER = tuple(Kind)
+ORDER = tuple(ProposalKind)
 
 
 @dataclass(frozen=True)
@@ -41,7 +41,7 @@ class Proposal:
     `more_sets_on` names the weaker side that gets an extra set.  `waits` says that it is ready and another one goes first.
     """
 
-    kind: Kind
+    kind: ProposalKind
     says: Message
     evidence: tuple[Evidence, ...]
     would_change: Message
@@ -60,4 +60,4 @@ class Proposal:
         return ":".join((self.kind, self.step or self.about or "all", self.side, self.to or "-", last.isoformat() if last else "-"))
 
 
-__all__ = ["ORDER", "Evidence", "Kind", "Proposal"]
+__all__ = ["ORDER", "Evidence", "Proposal", "ProposalKind"]

@@ -14,7 +14,7 @@ from amvel.movements import UnknownMovement, find
 from amvel.numbers import Numbers
 from amvel.progress.ladders import Ladders, OpenLadders
 from amvel.progress.one_movement import Asked, decide
-from amvel.progress.proposal import ORDER, Evidence, Kind, Proposal
+from amvel.progress.proposal import ORDER, Evidence, Proposal, ProposalKind
 from amvel.progress.sessions import sessions
 from amvel.safety import Limit
 from amvel.screening import test_library
@@ -79,14 +79,14 @@ def _first(case: Case, step: str) -> date:
 
 def _one_new_a_week(case: Case, found: list[Proposal], n: Numbers) -> list[Proposal]:
     """One step up at a time, and none in the week of something new: the others wait, and say so."""
-    ready = [p for p in found if p.kind is Kind.STEP_UP]
+    ready = [p for p in found if p.kind is ProposalKind.STEP_UP]
     if not ready:
         return found
     began = sorted(_first(case, step) for step in {m.step for v in case.visits for m in v.movements if m.sets} if _known(step))
     newest = began[-1] if began[-1] > began[0] else None  # what the first visit began with is no new movement
     free = newest is None or case.as_of >= newest + timedelta(days=n["new_days"])
     goes = min(ready, key=lambda p: (_first(case, p.step), p.step)).step if free else None  # longest on its step
-    return [p if p.kind is not Kind.STEP_UP or p.step == goes else _waiting(p) for p in found]
+    return [p if p.kind is not ProposalKind.STEP_UP or p.step == goes else _waiting(p) for p in found]
 
 
 def _waiting(p: Proposal) -> Proposal:
@@ -103,7 +103,7 @@ def _refers(case: Case, n: Numbers) -> list[Proposal]:
     if len(flares) >= n["flares_that_refer"]:
         seen = tuple(Evidence(v.on, said("a flare the day after"), v.id) for v in flares)
         says = said("{count} flares in two weeks: ask the clinician before the next session.", count=len(flares))
-        out.append(Proposal(Kind.REFER, says, seen, said("two quiet weeks"), DOWN, about="flare"))
+        out.append(Proposal(ProposalKind.REFER, says, seen, said("two quiet weeks"), DOWN, about="flare"))
     stops: Counter[What] = Counter()
     seen_of: dict[What, list[Evidence]] = {}
     for v in recent:
@@ -113,7 +113,7 @@ def _refers(case: Case, n: Numbers) -> list[Proposal]:
     for what, count in stops.items():
         if count >= n["stops_that_refer"]:
             says = said("{what} has ended a movement in {count} sessions: ask the clinician.", what=SYMPTOMS[what].opening(), count=count)
-            out.append(Proposal(Kind.REFER, says, tuple(seen_of[what]), said("sessions without it, after the clinician was asked"), STOP, about=what))
+            out.append(Proposal(ProposalKind.REFER, says, tuple(seen_of[what]), said("sessions without it, after the clinician was asked"), STOP, about=what))
     return out
 
 
@@ -138,7 +138,7 @@ def _reviews(engine: Engine) -> list[Proposal]:
     out = []
     for rule, limits in due.items():
         on, first = min(limits, key=lambda x: (x[0], x[1].id))
-        kind = Kind.GRADED_RETURN if first.grades else Kind.RETEST
+        kind = ProposalKind.GRADED_RETURN if first.grades else ProposalKind.RETEST
         says = said("Review is due: {limit}. It stays until the movement is done strongly, with confidence and without a flare.", limit=said(first.says()))
         until = said(first.next_grade) if first.next_grade else said("what the review finds")
         out.append(Proposal(kind, says, (Evidence(on, said("its day of review")),), until, first.source, about=rule))
@@ -152,7 +152,7 @@ def _retests(engine: Engine) -> list[Proposal]:
         last = max((t.on for t in engine.case.tests if t.test == test.id), default=None)
         if last is not None and (engine.case.as_of - last).days > test.validity_days and not test.avoid(engine.case):
             says = said("{title}: test again.", title=said(test.title))
-            out.append(Proposal(Kind.RETEST, says, (Evidence(last, said("last done")),), said("a result of today"), COMMON_PRACTICE, about=test.id))
+            out.append(Proposal(ProposalKind.RETEST, says, (Evidence(last, said("last done")),), said("a result of today"), COMMON_PRACTICE, about=test.id))
     return out
 
 

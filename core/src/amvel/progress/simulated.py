@@ -16,7 +16,7 @@ from amvel.case.visits import Comparison, CueTried, FaultSeen, MovementDone, Nex
 from amvel.movements import Family, find, library
 from amvel.movements.faults import faults_to_watch
 from amvel.progress.ladders import Ladders, WholeLadders
-from amvel.progress.proposal import Kind, Proposal
+from amvel.progress.proposal import Proposal, ProposalKind
 from amvel.progress.proposals import from_sessions
 from amvel.screening.progress_standard import PROGRESS
 
@@ -101,10 +101,10 @@ def accept(person: Person, p: Proposal, on: date) -> None:
     if strand is None or p.waits:
         return
     strand.extra_set_on = p.more_sets_on
-    if p.kind in (Kind.STEP_UP, Kind.STEP_DOWN) and p.to:
+    if p.kind in (ProposalKind.STEP_UP, ProposalKind.STEP_DOWN) and p.to:
         family, step = find(p.to)
         strand.rung = family.steps.index(step)
-        if p.kind is Kind.STEP_UP:
+        if p.kind is ProposalKind.STEP_UP:
             person.new_since[p.to] = on
 
 

@@ -1,3 +1,4 @@
+import course from './course'
 import day from './day'
 import door from './door'
 import house from './house'
@@ -11,10 +12,12 @@ import programme from './programme'
 import room from './room'
 import rulebook from './rulebook'
 import story from './story'
+import visit from './visit'
 import words from './words'
 
 /** The same in German; a text that is missing fails the build. */
 export default {
+  ...course,
   ...day,
   ...door,
   ...house,
@@ -28,5 +31,6 @@ export default {
   ...room,
   ...rulebook,
   ...story,
+  ...visit,
   ...words,
 }

@@ -1,3 +1,4 @@
+import course from './course'
 import day from './day'
 import door from './door'
 import house from './house'
@@ -11,10 +12,12 @@ import programme from './programme'
 import room from './room'
 import rulebook from './rulebook'
 import story from './story'
+import visit from './visit'
 import words from './words'
 
 /** Every text of the interface, a file a station. Keys are a closed type: a missing one fails the build. */
 export default {
+  ...course,
   ...day,
   ...door,
   ...house,
@@ -28,5 +31,6 @@ export default {
   ...room,
   ...rulebook,
   ...story,
+  ...visit,
   ...words,
 }

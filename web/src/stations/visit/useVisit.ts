@@ -1,0 +1,152 @@
+import { useIntervalFn } from '@vueuse/core'
+import { computed, ref, shallowRef } from 'vue'
+import { got, http, Refused } from '../../api/client'
+import type { RunSheet, Visit } from '../../api/schemas'
+import { say } from '../../i18n'
+import { hand, handStopSign, reachable } from '../../offline/delivery'
+import { drop, keep, kept } from '../../offline/vault'
+import { useClient } from '../../stores/client'
+import { asVisit, begin, finish, stopAll, undoable } from './run'
+import type { Run } from './run'
+
+export type Opened = 'opening' | 'ask' | 'closed' | 'no_copy' | 'too_old' | 'ready'
+const LISTEN_MS = 3000
+const HOUR_MS = 3_600_000
+
+/** A copy may be run for so many hours; one from the future was made by a clock that cannot be believed. */
+export const isFresh = (savedMs: number, hours: number, nowMs: number): boolean =>
+  nowMs - savedMs <= hours * HOUR_MS && savedMs - nowMs <= HOUR_MS
+
+const newId = (): string => Array.from(crypto.getRandomValues(new Uint8Array(12)), (b) => b.toString(16).padStart(2, '0')).join('')
+
+/** One session of one client on this device: fetched while there is a network, run without one, handed over when there is one again. */
+export function useVisit(clientId: string, by: () => Visit['by']) {
+  const client = useClient()
+  const state = ref<Opened>('opening')
+  const why = ref('')
+  const offline = ref(false)
+  const full = ref(false)
+  const sheet = shallowRef<RunSheet>()
+  const log = shallowRef<ReturnType<typeof undoable>>()
+  const run = shallowRef<Run>()
+  const resumed = ref(false)
+
+  async function open(session = ''): Promise<void> {
+    state.value = 'opening'
+    why.value = ''
+    try {
+      await client.open(clientId)
+      await client.refresh()
+      offline.value = false
+      const standing = client.view?.screen.stop_signs ?? []
+      if (standing.some((s) => s.missing)) return void (state.value = 'ask')
+      if (standing.length) return close(standing.map((s) => `${s.title}: ${s.next_step}`).join(' '))
+      const answer = await got(
+        http.GET('/api/v1/clients/{client_id}/run-sheet', { params: { path: { client_id: clientId }, query: { session } } }),
+      )
+      await kept_(`sheet:${clientId}`, answer)
+      await take(answer)
+    } catch (error) {
+      if (!(error instanceof Refused)) throw error
+      if (error.status === 0) await fromHere()
+      else close(error.status === 404 ? say('programme.none') : error.message)
+    }
+  }
+  async function fromHere(): Promise<void> {
+    offline.value = true
+    const copy = await kept<RunSheet>(`sheet:${clientId}`)
+    if (!copy) state.value = 'no_copy'
+    else if (!isFresh(copy.savedMs, copy.value.copy_hours, Date.now())) state.value = 'too_old'
+    else await take(copy.value)
+  }
+  function close(reason: string): void {
+    why.value = reason
+    state.value = 'closed'
+  }
+  async function take(got_: RunSheet): Promise<void> {
+    sheet.value = got_
+    const left = await kept<Run>(`run:${clientId}`)
+    const mine = left && left.value.session === got_.sheet.session && left.value.movements.every((m) => got_.sheet.movements[m.of])
+    resumed.value = Boolean(mine && left.value.phase !== 'before')
+    set(mine ? left.value : begin(got_.sheet, newId(), new Date(), by()))
+    state.value = 'ready'
+  }
+  function set(first: Run): void {
+    log.value = undoable(first)
+    run.value = first
+  }
+  function anew(): void {
+    if (sheet.value) set(begin(sheet.value.sheet, newId(), new Date(), by()))
+    resumed.value = false
+    void drop(`run:${clientId}`)
+  }
+  /** Kept as far as this device has room; a full one is said, and the visit goes on. */
+  async function kept_(id: string, value: unknown): Promise<void> {
+    try {
+      await keep(id, value)
+      full.value = false
+    } catch {
+      full.value = true
+    }
+  }
+  function tap(change: (run: Run) => Run): void {
+    log.value?.tap(change)
+    show()
+  }
+  function undo(): void {
+    log.value?.undo()
+    show()
+  }
+  function show(): void {
+    run.value = log.value?.run
+    if (run.value && run.value.phase !== 'before') void kept_(`run:${clientId}`, run.value)
+  }
+  async function handOver(): Promise<void> {
+    if (!sheet.value || !run.value) return
+    const visit = asVisit(sheet.value.sheet, run.value)
+    if (visit.movements?.length) await hand(clientId, visit)
+    await drop(`run:${clientId}`)
+    if (reachable.value) await client.refresh().catch(() => undefined)
+  }
+  async function end(): Promise<void> {
+    tap((r) => finish(r, Date.now()))
+    await handOver()
+  }
+  /** A stop sign at any moment: it is told at once, or as soon as somebody hears it; what was done is kept. */
+  async function stop(sign: string): Promise<void> {
+    tap((r) => stopAll(r, Date.now()))
+    await handStopSign(clientId, sign)
+    await handOver()
+  }
+  useIntervalFn(async () => {
+    if (state.value !== 'ready' || !run.value || ['finished', 'stopped'].includes(run.value.phase)) return
+    try {
+      const pulse = await got(http.GET('/api/v1/clients/{client_id}/pulse', { params: { path: { client_id: clientId } } }))
+      offline.value = false
+      // One that was told on another device closes this one as soon as it is heard of.
+      if (pulse.stop_signs.some((s) => s !== 'not_asked')) {
+        tap((r) => stopAll(r, Date.now()))
+        await handOver()
+      }
+    } catch (error) {
+      if (error instanceof Refused && error.status === 0) offline.value = true
+    }
+  }, LISTEN_MS)
+
+  return {
+    state,
+    why,
+    offline,
+    full,
+    sheet,
+    run,
+    resumed,
+    canUndo: computed(() => Boolean(run.value && log.value?.canUndo)),
+    open,
+    anew,
+    tap,
+    undo,
+    end,
+    stop,
+  }
+}

@@ -1,4 +1,5 @@
-"""Eight weeks of invented practice for six of the demo clients, by the simulated people; written into demo/cases.
+"""Eight weeks of invented practice for six of the demo clients, by the simulated people; written into demo/cases, and the
+programme that it has come to into demo/programmes.
 
 Run once when programmes or rules of progress change: `PYTHONPATH=core/src python tools/demo_history.py`.
 """
@@ -8,20 +9,24 @@ import random
 from collections.abc import Sequence
 from datetime import date, time, timedelta
 from pathlib import Path
+from typing import Any
 
+from amvel import answers
 from amvel.case import read_case
 from amvel.case.visits import Visit
 from amvel.engine import Engine
+from amvel.languages import kept
 from amvel.movements import find
 from amvel.planning import plan
 from amvel.progress.ladders import OpenLadders
 from amvel.progress.simulated import Person, Strand, by_the_rules, practise
 
 CASES = Path(__file__).resolve().parent.parent / "demo" / "cases"
+PROGRAMMES = CASES.parent / "programmes"
 WEEKS = 8
 # How far the weaker side is behind, in steps; how easily overload flares; and a seed.
 PEOPLE = {
-    "stroke": (1.1, 7.0, 11),
+    "stroke": (1.1, 4.5, 24),
     "low-bone-mass": (0.2, 1.6, 2),
     "sciatica": (0.4, 4.5, 8),
     "new-hip": (0.5, 1.6, 3),
@@ -39,6 +44,17 @@ def history(name: str, behind: float, overload: float, seed: int) -> list[Visit]
     strands = _strands(random.Random(seed), items, ladders, behind)
     person = practise(Person(seed, strands, monday, 0.9, overload), WEEKS, by_the_rules(ladders))
     return [_as_logged(i, v, engine.case.as_of) for i, v in enumerate(person.case.visits)]
+
+
+def programme(name: str) -> dict[str, Any]:
+    """What is practised by now, as the planner builds it with all of that kept in."""
+    data = json.loads((CASES / f"{name}.json").read_text(encoding="utf-8"))
+    engine = Engine(read_case(data))
+    verdicts = engine.judge(contexts=("home",))
+    in_use = list(dict.fromkeys(m.step for v in engine.case.visits[-3:] for m in v.movements))
+    newest = {step.partition("/")[0]: step for step in in_use}
+    found = plan(engine, "home", locked=tuple(newest.values()), verdicts=verdicts)
+    return answers.programme_data(found, engine)
 
 
 def _strands(rng: random.Random, items: Sequence, ladders: OpenLadders, behind: float) -> list[Strand]:
@@ -72,6 +88,9 @@ def main() -> None:
         lines = ",\n  ".join(json.dumps(v, ensure_ascii=False) for v in visits)
         text = json.dumps(data, indent=1, ensure_ascii=False)
         path.write_text(f'{text[:-2]},\n "visits": [\n  {lines}\n ]\n}}\n', encoding="utf-8")
+        PROGRAMMES.mkdir(exist_ok=True)
+        answer = json.dumps(kept(programme(name)), ensure_ascii=False)
+        (PROGRAMMES / f"{name}.json").write_text(answer + "\n", encoding="utf-8")
         print(f"{name}: {len(visits)} sessions, {sum(v.get('next_day', {}).get('flare', False) for v in visits)} flares")
 
 

@@ -30,7 +30,8 @@ function typing(event: KeyboardEvent): boolean {
   return event.ctrlKey || event.metaKey || event.altKey || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName) || target.isContentEditable
 }
 onKeyStroke(Object.keys(KEYS), (event) => {
-  if (typing(event) || !session.user) return
+  // While a session is run the keys belong to its repetitions.
+  if (typing(event) || !session.user || route.name === 'visit') return
   const name = KEYS[event.key as keyof typeof KEYS]
   if (name === 'day') void router.push('/day')
   else if (name === 'rulebook') void router.push('/rules')
@@ -64,7 +65,7 @@ async function leave(): Promise<void> {
   </header>
   <RouterView />
   <ComeBack />
-  <footer v-if="route.name !== 'visit'" class="foot small soft">
+  <footer v-if="route.name !== 'visit' && route.name !== 'home'" class="foot small soft">
     <span v-if="session.user">{{ say('app.support') }} · </span><LanguageChoice />
   </footer>
   <el-dialog v-model="help" :title="say('keys.title')" width="420">

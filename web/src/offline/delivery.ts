@@ -68,6 +68,11 @@ async function send(row: WaitingRow): Promise<void> {
     await got(
       http.POST('/api/v1/clients/{client_id}/visits/{key}/next-day', { params: { path: { ...path, key } }, body: { next_day: content } }),
     )
+  } else if (row.kind === 'home_visit') {
+    await got(http.POST('/api/v1/home/{code}/visits', { params: { path: { code: row.client } }, body: { visit: content } }))
+  } else if (row.kind === 'home_next_day') {
+    const there = { code: row.client, key: row.id.replace(/^next-day:/, '') }
+    await got(http.POST('/api/v1/home/{code}/visits/{key}/next-day', { params: { path: there }, body: { next_day: content } }))
   } else await tellStopSign(row.client, content)
 }
 
@@ -88,6 +93,9 @@ async function put(kind: WaitingKind, id: string, client: string, what: unknown)
   await deliver()
 }
 export const hand = (client: string, visit: Visit): Promise<void> => put('visit', visit.id, client, visit)
+export const handFromHome = (code: string, visit: Visit): Promise<void> => put('home_visit', visit.id, code, visit)
+export const handNextDayFromHome = (code: string, visit: string, told: NextDay): Promise<void> =>
+  put('home_next_day', `next-day:${visit}`, code, told)
 export const handNextDay = (client: string, visit: string, told: NextDay): Promise<void> =>
   put('next_day', `next-day:${visit}`, client, told)
 export const handStopSign = (client: string, sign: string): Promise<void> => put('stop_sign', `stop:${client}:${sign}`, client, sign)

@@ -19,8 +19,8 @@ interface KeptRow {
   savedMs: number
   locked: Locked
 }
-/** A visit, how the day after one was, or a stop sign that was told. */
-export type WaitingKind = 'visit' | 'next_day' | 'stop_sign'
+/** A visit, how the day after one was, or a stop sign that was told; from home the client is the code of the private link. */
+export type WaitingKind = 'visit' | 'next_day' | 'stop_sign' | 'home_visit' | 'home_next_day'
 export interface WaitingRow {
   /** Of a visit its own id: sent twice it is one. */
   id: string

@@ -212,13 +212,20 @@ def _summary(visits: list[Visit]) -> list[str]:
     weaker = Counter(_weaker(visits).values())
     if weaker:
         side, count = weaker.most_common(1)[0]
-        out.append(said("The {side} side has fewer clean repetitions in {count} movement(s).", side=said(side), count=count))
+        out.append(
+            said("The {side} side has fewer clean repetitions in one movement.", side=said(side))
+            if count == 1
+            else said("The {side} side has fewer clean repetitions in {count} movements.", side=said(side), count=count)
+        )
     risen = [f for f, (first, last) in _rungs(visits).items() if last > first]
     if risen:
-        out.append(said("{count} movement(s) on a harder step than at first.", count=len(risen)))
+        out.append(
+            said("One movement is on a harder step than at first.") if len(risen) == 1 else said("{count} movements are on a harder step than at first.", count=len(risen))
+        )
     flares = [v for v in visits if v.flared]
     if flares:
-        out.append(said("{count} flare(s), the last after {day}.", count=len(flares), day=flares[-1].on.isoformat()))
+        last = flares[-1].on
+        out.append(said("One flare, after {day}.", day=last) if len(flares) == 1 else said("{count} flares, the last after {day}.", count=len(flares), day=last))
     else:
         out.append(said("No flare in {count} sessions.", count=len(visits)))
     return out

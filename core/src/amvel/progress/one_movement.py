@@ -124,7 +124,7 @@ def _too_few(asked: Asked, side: str) -> WhyNot | None:
     if any(s.cued for s in last.sides if not side or s.side in (side, "both")):
         return said("The target was met, with faults that a cue put right."), said("the same without the fault")
     if last.reached(side):
-        return said("The target was met; once more."), said("{count} more clean session(s) in a row", count=needed - row)
+        return said("The target was met; once more."), said("one more clean session in a row") if needed - row == 1 else said("{count} more clean sessions in a row", count=needed - row)
     return said("The target was not met yet."), said("every repetition up to the target clean, {count} sessions in a row", count=needed)
 
 

@@ -11,8 +11,14 @@ from django.utils import timezone
 
 from accounts.models import Organisation, User
 from accounts.roles import Role
+from amvel.languages import told
+from amvel.movements import MODEL_VERSION
+from amvel.safety import RULEBOOK_VERSION
 from clients.casework import create_client
+from clients.engines import engine_of
 from clients.models import Client
+from clients.summary import summary_of
+from programmes.models import Programme
 
 ORGANISATION = "Weaver's Yard Movement House"
 LOGIN, PASSWORD = "demo", "weavers-yard-demo"
@@ -54,8 +60,29 @@ class Command(BaseCommand):
             data = moved(json.loads(path.read_text(encoding="utf-8")), by)
             data.pop("as_of", None)
             client = create_client(user, data)
+            self._programme(client, user, path.stem)
             Client.objects.filter(pk=client.pk).update(visit_at=time(9 + i * 3 // 4, (i * 45) % 60))
         self.stdout.write(f"demo data loaded: {house.name}")
+
+    def _programme(self, client: Client, user: User, name: str) -> None:
+        """What those practise by now who have practised for some weeks."""
+        path = settings.ROOT / "demo" / "programmes" / f"{name}.json"
+        if not path.exists():
+            return
+        answer = told(json.loads(path.read_text(encoding="utf-8")))
+        engine = engine_of(client.latest())
+        Programme.objects.create(
+            client=client,
+            number=1,
+            context="home",
+            answer={**answer, "locked": [], "warnings": []},
+            made_by="solver",
+            case_digest=engine.digest,
+            rulebook_version=RULEBOOK_VERSION,
+            model_version=MODEL_VERSION,
+            author=user,
+        )
+        Client.objects.filter(pk=client.pk).update(**summary_of(engine, has_programme=True))
 
     def _others(self, house: Organisation | None) -> None:
         """A log-in for every other role, so that each can be looked at."""

@@ -1,6 +1,7 @@
 import course from './course'
 import day from './day'
 import door from './door'
+import home from './home'
 import house from './house'
 import limits from './limits'
 import measure from './measure'
@@ -20,6 +21,7 @@ export default {
   ...course,
   ...day,
   ...door,
+  ...home,
   ...house,
   ...limits,
   ...measure,

@@ -71,27 +71,13 @@ async function decide(p: Proposal, answer: 'accepted' | 'declined', reason = '')
       <div class="two">
         <section class="sheet stack">
           <div class="row spread">
-            <h2>{{ say('course.repetitions') }}</h2>
+            <h2>{{ shown ? shown.title : say('course.repetitions') }}</h2>
             <button type="button" class="quiet-action" :aria-pressed="asTable" @click="asTable = !asTable">
               {{ say(asTable ? 'course.figure' : 'course.table') }}
             </button>
           </div>
-          <div class="row families">
-            <button
-              v-for="s in series"
-              :key="s.family"
-              type="button"
-              class="quiet-action"
-              :aria-pressed="shown?.family === s.family"
-              @click="chosen = s.family"
-            >
-              {{ s.title }}
-              <span v-if="course.weaker[s.family]" class="weak">{{
-                say('course.weaker', { side: say(course.weaker[s.family] === 'left' ? 'course.left' : 'course.right') })
-              }}</span>
-            </button>
-          </div>
           <template v-if="shown">
+            <p class="small soft">{{ say('course.repetitions') }}</p>
             <RepetitionChart v-if="!asTable" :series="shown" />
             <table v-else class="small">
               <thead>
@@ -123,6 +109,21 @@ async function decide(p: Proposal, answer: 'accepted' | 'declined', reason = '')
               <span v-for="[name, count] in shown.faults.slice(0, 4)" :key="name" class="tag">{{ name }} × {{ count }}</span>
             </p>
           </template>
+          <div class="row families">
+            <button
+              v-for="s in series"
+              :key="s.family"
+              type="button"
+              class="quiet-action"
+              :aria-pressed="shown?.family === s.family"
+              @click="chosen = s.family"
+            >
+              {{ s.title }}
+              <span v-if="course.weaker[s.family]" class="weak">{{
+                say('course.weaker', { side: say(course.weaker[s.family] === 'left' ? 'course.left' : 'course.right') })
+              }}</span>
+            </button>
+          </div>
         </section>
         <section class="stack">
           <h2>{{ say('course.proposed') }}</h2>
@@ -196,10 +197,10 @@ async function decide(p: Proposal, answer: 'accepted' | 'declined', reason = '')
 }
 .glance li {
   font-family: var(--serif);
-  font-size: 22px;
+  font-size: 19px;
   background: var(--sunk);
   border-radius: var(--round);
-  padding: 10px 18px;
+  padding: 6px 16px;
 }
 .two {
   display: grid;

@@ -5,6 +5,7 @@ import { say } from '../../i18n'
 import type { MessageKey } from '../../i18n'
 import { useClient } from '../../stores/client'
 import { useProgramme } from '../../stores/programme'
+import HomeLink from './HomeLink.vue'
 import OwnTexts from './OwnTexts.vue'
 import ReminderForm from './ReminderForm.vue'
 
@@ -62,6 +63,7 @@ onMounted(async () => {
           say('papers.calendar')
         }}</a>
         <ReminderForm />
+        <HomeLink />
       </template>
       <RouterLink v-else :to="`/client/${client.id}/${blocked ? 'story' : 'programme'}`" class="main-action">{{
         blocked ? say('station.story') : say('papers.needs')

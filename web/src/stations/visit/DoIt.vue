@@ -164,7 +164,7 @@ onKeyStroke('t', () => naming.value && named.value && mean('tired'))
           <button v-if="cues.length > 1" type="button" class="quiet-action" @click="tried(false)">{{ say('visit.cueNext') }}</button>
         </div>
       </div>
-      <div class="row more">
+      <div v-if="!naming" class="row more">
         <button type="button" class="quiet-action" @click="emit('tap', discard)">
           {{ say('visit.discard') }}<template v-if="run.now.discarded"> · {{ run.now.discarded }}</template>
         </button>

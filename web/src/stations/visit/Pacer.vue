@@ -22,7 +22,8 @@ const settled = ref(0)
 const at = ref(0)
 const all = computed(() => [...props.settling.slice(settled.value), ...props.beats])
 const beat = computed(() => all.value[at.value])
-const settling = computed(() => at.value < props.settling.length - settled.value)
+/** The two breaths, without the second between contraction and movement. */
+const settling = computed(() => at.value < props.settling.length - settled.value - 1)
 const picture = computed(() => props.frames[Math.min(beat.value?.frame ?? 0, props.frames.length - 1)] ?? '')
 const wait = computed(() => 1000 * (beat.value?.seconds ?? 1))
 /** How long this breath lasts in all, so that the ring takes as long. */

@@ -1,0 +1,206 @@
+"""A visit in the real interface: tap by tap, without a network in the middle, sent once; a stop sign told elsewhere closes it."""
+
+import pytest
+from django.utils import timezone
+from playwright.sync_api import Browser, Page, expect
+
+from accounts.models import User
+from clients.casework import create_client
+from clients.models import Client
+from programmes.building import build
+from tests.browser.driving import chromium, log_in, no_serious_fault, open_page, page
+from tests.server.conftest import today_case, user_of
+from visits.links import made_link
+from visits.models import LoggedVisit
+
+__all__ = ["chromium", "page"]
+pytestmark = pytest.mark.django_db(transaction=True)
+
+
+def a_client() -> Client:
+    user = user_of("ann")
+    data = today_case("low-bone-mass")
+    data.pop("visits")
+    client = create_client(user, data)
+    build(client, user, "home", 15)
+    return client
+
+
+def opened(page: Page, client: Client) -> None:
+    log_in(page)
+    page.goto(f"/client/{client.pk}/visit")
+    expect(page.get_by_role("button", name="Begin", exact=True)).to_be_visible(timeout=90_000)
+
+
+def begun(page: Page) -> None:
+    page.get_by_role("button", name="Pain now: 1", exact=True).click()
+    page.get_by_role("button", name="low back", exact=True).click()
+    page.get_by_role("button", name="Begin", exact=True).click()
+    page.get_by_role("button", name="Ready").click()
+
+
+def one_movement(page: Page) -> int:
+    """Taps every repetition of the movement that is set up; how many were tapped."""
+    tapped = 0
+    for _ in range(200):
+        if page.get_by_role("button", name="Clean", exact=True).is_visible():
+            page.keyboard.press("c")
+            tapped += 1
+        elif page.get_by_role("heading", name="Rest").is_visible():
+            page.get_by_role("button", name="Go on").click()
+        elif page.get_by_role("heading", name="Both sides").is_visible():
+            for _row in range(3):
+                page.get_by_role("button", name="the same").nth(_row).click()
+        else:
+            return tapped
+        page.wait_for_timeout(20)
+    raise AssertionError("this movement does not end")
+
+
+def test_a_visit_is_finished_without_a_network_and_sent_when_there_is_one(page: Page) -> None:
+    client = a_client()
+    opened(page, client)
+    no_serious_fault(page, "before the visit")
+    begun(page)
+    expect(page.get_by_test_id("count")).to_have_text("0")
+    no_serious_fault(page, "a set")
+    page.keyboard.press("c")
+    expect(page.get_by_test_id("count")).to_have_text("1")
+    page.context.set_offline(True)
+    tapped = 1 + one_movement(page)
+    while page.get_by_role("button", name="Ready").is_visible():
+        page.get_by_role("button", name="Leave it out").click()
+        page.get_by_role("button", name="no time").click()
+        page.wait_for_timeout(50)
+    page.get_by_role("button", name="Effort of the whole: 3", exact=True).click()
+    page.get_by_role("button", name="Finish and send").click()
+    expect(page.get_by_text("1 waiting to be sent").first).to_be_visible()
+    assert LoggedVisit.objects.count() == 0
+    page.context.set_offline(False)
+    expect(page.get_by_text("waiting to be sent")).to_have_count(0, timeout=40_000)
+    [kept] = LoggedVisit.objects.filter(client=client)
+    assert sum(s["clean"] for m in kept.data["movements"] for s in m["sets"]) == tapped
+    assert (kept.data["effort_0_to_10"], kept.data["pain_before_0_to_10"], kept.data["pain_where"]) == (3, 1, "low_back")
+    assert {m["skipped"] for m in kept.data["movements"] if not m["sets"]} == {"time"}
+
+
+def test_a_visit_goes_on_after_its_page_was_killed(page: Page) -> None:
+    client = a_client()
+    opened(page, client)
+    begun(page)
+    page.keyboard.press("c")
+    page.keyboard.press("c")
+    expect(page.get_by_test_id("count")).to_have_text("2")
+    page.wait_for_timeout(300)
+    page.goto("about:blank")
+    page.goto(f"/client/{client.pk}/visit")
+    expect(page.get_by_test_id("count")).to_have_text("2", timeout=60_000)
+    expect(page.get_by_text("Go on where it was left")).to_be_visible()
+
+
+def test_a_session_that_was_fetched_opens_without_a_network(page: Page) -> None:
+    client = a_client()
+    opened(page, client)
+    page.evaluate("navigator.serviceWorker.ready.then(() => true)")
+    page.reload()
+    expect(page.get_by_role("button", name="Begin", exact=True)).to_be_visible(timeout=60_000)
+    page.context.set_offline(True)
+    page.reload()
+    expect(page.get_by_role("button", name="None of these today")).to_be_visible(timeout=60_000)
+    page.get_by_role("button", name="None of these today").click()
+    begun(page)
+    page.keyboard.press("c")
+    expect(page.get_by_test_id("count")).to_have_text("1")
+    page.context.set_offline(False)
+
+
+def test_a_fault_is_named_in_the_second_tap_and_can_be_taken_back(page: Page) -> None:
+    client = a_client()
+    opened(page, client)
+    begun(page)
+    page.get_by_role("button", name="Not clean").click()
+    expect(page.get_by_role("heading", name="What was it?")).to_be_visible()
+    no_serious_fault(page, "naming a fault")
+    page.locator(".fault").first.click()
+    page.get_by_role("button", name="Unaware").click()
+    expect(page.get_by_test_id("count")).to_have_text("0")
+    page.keyboard.press("c")
+    page.keyboard.press("z")
+    expect(page.get_by_test_id("count")).to_have_text("0")
+
+
+def test_a_stop_sign_told_on_another_device_ends_the_visit_and_keeps_what_was_done(chromium: Browser, page: Page, live_server) -> None:
+    client = a_client()
+    opened(page, client)
+    begun(page)
+    page.keyboard.press("c")
+    expect(page.get_by_test_id("count")).to_have_text("1")
+    other = open_page(chromium, live_server.url)
+    log_in(other)
+    other.goto(f"/client/{client.pk}/story")
+    other.get_by_role("button", name="Stop signs").click()
+    other.get_by_role("button", name="Ask again").click()
+    other.get_by_role("button", name="Chest pain or pressure").click()
+    other.get_by_role("button", name="Record 1 stop sign(s)").click()
+    expect(page.get_by_role("heading", name="The session has ended")).to_be_visible(timeout=12_000)
+    expect(page.get_by_text("Sent", exact=True)).to_be_visible(timeout=20_000)
+    [kept] = LoggedVisit.objects.filter(client=client)
+    assert kept.data["movements"][0]["sets"][0]["clean"] == 1
+    other.context.close()
+
+
+def test_a_stop_sign_from_the_mat_closes_the_client_at_once(page: Page) -> None:
+    client = a_client()
+    opened(page, client)
+    begun(page)
+    page.get_by_role("button", name="Stop sign", exact=True).click()
+    page.get_by_role("button", name="Chest pain or pressure").click()
+    expect(page.get_by_role("heading", name="The session has ended")).to_be_visible()
+    page.goto(f"/client/{client.pk}/programme")
+    expect(page.get_by_text("A stop sign stands.").first).to_be_visible(timeout=30_000)
+    assert client.latest().data["stop_signs"]["present"] == ["chest_pain"]
+    assert client.latest().data["stop_signs"]["asked_on"] == timezone.localdate().isoformat()
+
+
+def test_the_course_shows_the_weaker_side_and_what_comes_next(page: Page) -> None:
+    user = user_of("ann")
+    client = create_client(user, today_case("stroke"))
+    build(client, user, "home", 20)
+    log_in(page)
+    page.goto(f"/client/{client.pk}/course")
+    expect(page.get_by_text("side has fewer clean repetitions")).to_be_visible(timeout=60_000)
+    expect(page.get_by_text("flare, after")).to_be_visible()
+    expect(page.locator(".chart svg")).to_be_visible(timeout=30_000)
+    expect(page.get_by_text("stay as they are")).to_be_visible(timeout=90_000)
+    page.wait_for_timeout(500)
+    no_serious_fault(page, "course")
+    page.get_by_role("button", name="As a table").click()
+    expect(page.locator("table tbody tr").first).to_be_visible()
+
+
+def test_home_by_a_private_link_on_a_phone(chromium: Browser, live_server) -> None:
+    client = a_client()
+    code = made_link(client, User.objects.get(username="ann"))[1]
+    context = chromium.new_context(viewport={"width": 390, "height": 844}, base_url=live_server.url)
+    phone = context.new_page()
+    phone.goto(f"/home/{code}")
+    expect(phone.get_by_role("button", name="Begin", exact=True)).to_be_visible(timeout=90_000)
+    assert phone.evaluate("document.documentElement.scrollWidth <= innerWidth")
+    no_serious_fault(phone, "home")
+    phone.get_by_role("button", name="Begin", exact=True).click()
+    movements = 0
+    while phone.get_by_role("button", name="All of them done").is_visible():
+        phone.get_by_role("button", name="All of them done").click()
+        movements += 1
+        phone.wait_for_timeout(50)
+    assert movements > 2
+    assert phone.evaluate("document.documentElement.scrollWidth <= innerWidth")
+    phone.get_by_role("button", name="How hard was it: 3", exact=True).click()
+    phone.get_by_role("button", name="Finish").click()
+    expect(phone.get_by_text("Thank you")).to_be_visible()
+    expect(phone.get_by_text("It has arrived.")).to_be_visible(timeout=20_000)
+    [kept] = LoggedVisit.objects.filter(client=client)
+    assert (kept.data["context"], kept.data["by"], kept.data["effort_0_to_10"]) == ("home", "client", 3)
+    phone.goto("/home/aaaa-bbbb-cccc-dddd")
+    expect(phone.get_by_text("This link opens nothing any more")).to_be_visible(timeout=30_000)
+    context.close()

@@ -10,6 +10,7 @@ from amvel.case import CONDITIONS, PROPS, RESULTS, Field, form_of
 from amvel.fitting.stacking import STACKABLE, piece
 from amvel.languages import Message
 from amvel.movements import library
+from amvel.movements.faults import OF_EVERY_STEP
 from amvel.movements.feedback import STRIP_UNDER_THE_BACK
 from amvel.movements.needs import Furniture
 from amvel.movements.texts import messages_of
@@ -63,6 +64,7 @@ def of_declarations() -> Iterator[str]:
     yield from (piece.value for piece in Furniture)
     yield from (STRIP_UNDER_THE_BACK.tells, STRIP_UNDER_THE_BACK.misleads)
     yield from (c.WATCH for c in CONDITIONS.values() if c.WATCH)
+    yield from (text for f in OF_EVERY_STEP for text in (f.name, f.seen, f.means, f.cue))
     for prop in PROPS.values():
         yield from (prop.title, prop.stand_in)
     for kind in STACKABLE:

@@ -1,11 +1,12 @@
 """What a family and a step declare.  A malformed declaration fails at import, naming the item and the fault."""
 
 from collections.abc import Callable
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 from typing import Literal, get_args
 
 from amvel.body import Anthropometry, Capacities
 from amvel.case.purposes import PURPOSES
+from amvel.languages import said
 from amvel.movements.breath import Breath
 from amvel.movements.feedback import Feedback
 from amvel.movements.frames import Frame
@@ -107,6 +108,10 @@ class Fault:
     def __post_init__(self) -> None:
         if not self.id.isidentifier():
             raise DeclarationError(f"fault '{self.name}': '{self.id}' is no id")
+
+    def worded(self) -> "Fault":
+        """The same, its texts as messages."""
+        return replace(self, name=said(self.name), seen=said(self.seen), means=said(self.means), cue=said(self.cue))
 
 
 @dataclass(frozen=True)

@@ -139,7 +139,7 @@ TOO_FAST = Fault(
     "come back as slowly as the breath out lasts",
 )
 # What ends a set whatever the step.
-OF_EVERY_STEP = (BREATH_HELD, EARLY_MOVE, SHAKES, TOO_FAST)
+OF_EVERY_STEP = tuple(f.worded() for f in (BREATH_HELD, EARLY_MOVE, SHAKES, TOO_FAST))
 
 
 def faults_to_watch(step: Step) -> tuple[Fault, ...]:

@@ -8,7 +8,7 @@ from dataclasses import replace
 
 from amvel.languages import Message, said
 from amvel.movements.breath import Breath
-from amvel.movements.declaration import Family, Fault, Parameter, Step
+from amvel.movements.declaration import Family, Parameter, Step
 
 
 def worded(family: Family) -> Family:
@@ -28,7 +28,7 @@ def _step(step: Step) -> Step:
         not_felt=said(step.not_felt),
         breath=_breath(step.breath),
         dose=replace(step.dose, note=said(step.dose.note)),
-        faults=tuple(_fault(f) for f in step.faults),
+        faults=tuple(f.worded() for f in step.faults),
         parameters=tuple(_parameter(p) for p in step.parameters),
         props=tuple(replace(n, says=said(n.says)) for n in step.props),
         feedback=tuple(f.worded() for f in step.feedback),
@@ -42,10 +42,6 @@ def _lines(lines: tuple[str, ...]) -> tuple[str, ...]:
 
 def _breath(own: Breath) -> Breath:
     return own.in_words([said(p.words) for p in own.phases])
-
-
-def _fault(f: Fault) -> Fault:
-    return replace(f, name=said(f.name), seen=said(f.seen), means=said(f.means), cue=said(f.cue))
 
 
 def _parameter(p: Parameter) -> Parameter:

@@ -9,6 +9,7 @@ from time import perf_counter
 
 from against import against_lines
 from hand_out_cost import paper_line
+from progress import progress_lines
 from variety import variety_lines
 
 from amvel.body import FrameFacts, Measures, PoseSpec, demand, flatten, healthy, measure, react_flat, solve_flat
@@ -197,6 +198,7 @@ PARTS: dict[str, tuple[str, Callable[[], Iterable[str]]]] = {
     "programme": ("building programmes", programme_lines),
     "variety": ("programmes of 200 people", variety_lines),
     "papers": ("the hand-out as a PDF", papers_lines),
+    "progress": ("the rules of progress on simulated people", progress_lines),
     "tests": ("the adaptive order of tests", tests_lines),
 }
 

@@ -20,6 +20,8 @@ from amvel.movements import Profiler, Request, all_steps, find
 from amvel.planning.next_test import due_tests
 from amvel.safety import CONTEXTS, Table, envelope, sides_of
 from amvel.screening import find_out, test_library
+from amvel.sensing.quality import quality
+from amvel.sensing.simulated import played
 from programmes import programme_lines
 
 RUNS = 3
@@ -193,12 +195,23 @@ def papers_lines() -> Iterator[str]:
     yield paper_line()
 
 
+def sensors_lines() -> Iterator[str]:
+    """Failures found in simulated traces."""
+    for script in ("clean", "tired", "faulty"):
+        q = quality(played(script, 300.0, seed) for seed in range(100, 140))
+        yield (
+            f"sensors, {script:7s} recall {q.recall:5.3f}  (aim 0.95; {q.events} failures)   false alarms a minute {q.false_a_minute:5.3f}  (aim 0.2)   "
+            f"longest delay {q.longest_s:4.2f} s  (aim 2)"
+        )
+
+
 PARTS: dict[str, tuple[str, Callable[[], Iterable[str]]]] = {
     "library": ("a body's library, limits and sliders", library_lines),
     "programme": ("building programmes", programme_lines),
     "variety": ("programmes of 200 people", variety_lines),
     "papers": ("the hand-out as a PDF", papers_lines),
     "progress": ("the rules of progress on simulated people", progress_lines),
+    "sensors": ("failures read from sensors", sensors_lines),
     "tests": ("the adaptive order of tests", tests_lines),
 }
 

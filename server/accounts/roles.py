@@ -33,6 +33,7 @@ class Action(StrEnum):
     OVERRIDE = "override", "open one limit for one step, where that is allowed"
     LIFT_FORBIDDEN = "lift_forbidden", "open what is forbidden; clear; withdraw what somebody else said"
     CONFIRM = "confirm", "confirm what somebody else reported of a clinician"
+    PRACTISE = "practise", "judge invented cases"
     READ_RULES = "read_rules", "read the rule-book and the library"
     TRY_RULES = "try_rules", "try other numbers on the caseload"
     SIGN_RULES = "sign_rules", "sign off lines of the rule-book"
@@ -57,6 +58,7 @@ MAY: dict[Action, frozenset[Role]] = {
     Action.OVERRIDE: _SKILLED,
     Action.LIFT_FORBIDDEN: frozenset((Role.CLINICIAN,)),
     Action.CONFIRM: _SKILLED,
+    Action.PRACTISE: _CARE,
     Action.READ_RULES: _EVERYBODY,
     Action.TRY_RULES: _SKILLED,
     Action.SIGN_RULES: frozenset((Role.CLINICIAN,)),

@@ -5,7 +5,20 @@ from typing import Any
 from ninja import NinjaAPI
 from ninja.security import django_auth
 
-from api import clients, home, movements, own, papers, people, programmes, rooms, rulebook, session, visits
+from api import (
+    clients,
+    home,
+    movements,
+    own,
+    papers,
+    people,
+    practice,
+    programmes,
+    rooms,
+    rulebook,
+    session,
+    visits,
+)
 from api.problems import install
 
 
@@ -35,3 +48,4 @@ api.add_router("", people.router)
 api.add_router("", own.router)
 api.add_router("", visits.router)
 api.add_router("", home.router)
+api.add_router("", practice.router)

@@ -4,7 +4,7 @@ from wsgiref.headers import Headers
 
 POLICY = (
     "default-src 'self'; frame-src 'self'; img-src 'self' data: blob:; style-src 'self' 'unsafe-inline'; font-src 'self' data:; "
-    "connect-src 'self'; frame-ancestors 'self'; base-uri 'self'; form-action 'self'"
+    "connect-src 'self' ws://127.0.0.1:* ws://localhost:*; frame-ancestors 'self'; base-uri 'self'; form-action 'self'"
 )
 
 

@@ -33,6 +33,7 @@ INSTALLED_APPS = [
     "programmes",
     "papers",
     "visits",
+    "practice",
     "rulebook_signing",
 ]
 MIDDLEWARE = [

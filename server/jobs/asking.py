@@ -28,6 +28,7 @@ _URGENT = {
     Work.DUE_TESTS: 11,
     Work.WHAT_IF: 10,
     Work.PAPERS: 9,
+    Work.PRACTICE: 9,
     Work.DRY_RUN: 8,
 }
 

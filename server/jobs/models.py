@@ -28,6 +28,7 @@ class Work(StrEnum):
     PAPERS = "papers"
     RUN_SHEET = "run_sheet"
     PROGRESS = "progress"
+    PRACTICE = "practice"
 
 
 class LongAnswer(models.Model):

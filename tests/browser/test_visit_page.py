@@ -1,5 +1,10 @@
 """A visit in the real interface: tap by tap, without a network in the middle, sent once; a stop sign told elsewhere closes it."""
 
+import os
+import subprocess
+import sys
+from collections.abc import Callable, Iterator
+
 import pytest
 from django.utils import timezone
 from playwright.sync_api import Browser, Page, expect
@@ -9,6 +14,7 @@ from clients.casework import create_client
 from clients.models import Client
 from programmes.building import build
 from tests.browser.driving import chromium, log_in, no_serious_fault, open_page, page
+from tests.conftest import ROOT
 from tests.server.conftest import today_case, user_of
 from visits.links import made_link
 from visits.models import LoggedVisit
@@ -204,3 +210,49 @@ def test_home_by_a_private_link_on_a_phone(chromium: Browser, live_server) -> No
     phone.goto("/home/aaaa-bbbb-cccc-dddd")
     expect(phone.get_by_text("This link opens nothing any more")).to_be_visible(timeout=30_000)
     context.close()
+
+
+@pytest.fixture
+def stand_in() -> Iterator[Callable[[str], None]]:
+    """Starts the sensors' stand-in with a script; it ends with the test."""
+    running: list[subprocess.Popen[str]] = []
+
+    def start(script: str) -> None:
+        command = [sys.executable, "tools/sensor_stand_in.py", "--script", script, "--speed", "20"]
+        environment = {**os.environ, "PYTHONPATH": str(ROOT / "core" / "src")}
+        running.append(subprocess.Popen(command, cwd=ROOT, env=environment, stdout=subprocess.PIPE, text=True))
+        assert running[-1].stdout is not None
+        assert "plays" in running[-1].stdout.readline()
+
+    yield start
+    for process in running:
+        process.terminate()
+        process.wait(10)
+
+
+def test_what_the_sensors_find_is_proposed_and_the_specialist_decides(page: Page, stand_in: Callable[[str], None]) -> None:
+    stand_in("faulty")
+    client = a_client()
+    opened(page, client)
+    begun(page)
+    page.get_by_role("button", name="Sensors").click()
+    expect(page.get_by_role("img", name="Cushion")).to_be_visible(timeout=20_000)
+    expect(page.get_by_role("button", name="It was", exact=True)).to_be_visible(timeout=60_000)
+    no_serious_fault(page, "sensors")
+    expect(page.get_by_test_id("count")).to_have_text("0")
+    page.get_by_role("button", name="It was not").click()
+    page.keyboard.press("c")
+    expect(page.get_by_role("button", name="It was", exact=True)).to_be_visible(timeout=60_000)
+    page.get_by_role("button", name="It was", exact=True).click()
+    expect(page.get_by_test_id("count")).to_have_text("1")
+
+
+def test_a_clean_script_raises_nothing(page: Page, stand_in: Callable[[str], None]) -> None:
+    stand_in("clean")
+    client = a_client()
+    opened(page, client)
+    begun(page)
+    page.get_by_role("button", name="Sensors").click()
+    expect(page.get_by_role("img", name="Cushion")).to_be_visible(timeout=20_000)
+    page.wait_for_timeout(15_000)  # five minutes at twenty times their pace
+    expect(page.get_by_role("button", name="It was", exact=True)).to_have_count(0)

@@ -58,6 +58,7 @@ async function leave(): Promise<void> {
     >
     <span class="soft small house">{{ session.organisation }}</span>
     <RouterLink v-if="session.may('manage_people')" to="/people" class="quiet-action">{{ say('people.title') }}</RouterLink>
+    <RouterLink v-if="session.may('practise')" to="/practice" class="quiet-action">{{ say('practice.title') }}</RouterLink>
     <RouterLink to="/rules" class="quiet-action">{{ say('station.rulebook') }}</RouterLink>
     <button class="quiet-action keys-button" type="button" @click="help = true">{{ say('app.help') }} ?</button>
     <RouterLink to="/own" class="quiet-action">{{ session.user }}</RouterLink>

@@ -14,6 +14,7 @@ export const router = createRouter({
     { path: '/people', name: 'people', component: () => import('./stations/people/PeopleStation.vue') },
     { path: '/day', name: 'day', component: () => import('./stations/day/DayStation.vue') },
     { path: '/new', name: 'new', component: () => import('./stations/story/NewClient.vue') },
+    { path: '/practice', name: 'practice', component: () => import('./stations/practice/PracticeStation.vue') },
     { path: '/rules', name: 'rulebook', component: () => import('./stations/rulebook/RulebookStation.vue') },
     // The whole screen is for the session; it opens without a network.
     { path: '/client/:id/visit', name: 'visit', component: () => import('./stations/visit/VisitStation.vue') },

@@ -24,6 +24,8 @@ from amvel.movements.texts import messages_of
 from amvel.planning import ProgrammeBlocked, plan, stopped_by
 from amvel.planning.holds import estimated_holds
 from amvel.safety import rulebook, sides_of
+from amvel.sensing.detectors import SAYS, Detectors
+from amvel.sensing.readings import ReadingError, from_csv
 
 
 class BadInput(ValueError):
@@ -184,6 +186,18 @@ def _pose(args: argparse.Namespace) -> Any:
     return [asdict(r) for r in report(body, frames, capacities)]
 
 
+def _trace(args: argparse.Namespace) -> Any:
+    """What the detectors find in a recorded trace."""
+    try:
+        readings = from_csv(Path(args.file).read_text(encoding="utf-8"))
+    except OSError as error:
+        raise BadInput(f"{args.file}: {error.strerror}") from error
+    except ReadingError as error:
+        raise BadInput(f"{args.file}: {error}") from error
+    detectors = Detectors()
+    return [{"t_s": d.t_s, "fault": d.failure, "says": SAYS[d.failure]} for r in readings for d in detectors.take(r)]
+
+
 def _demand(args: argparse.Namespace) -> None:
     text = demand_table()
     if args.output:
@@ -255,6 +269,7 @@ def _parser() -> argparse.ArgumentParser:
     add("pose", _pose, "place frames on a body: angles, contact forces, moments, gaps").add_argument(
         "file", help="a body and frames (JSON; see docs/checking-a-pose.md)"
     )
+    add("trace", _trace, "what is found in a recorded trace of sensors").add_argument("file", help="a table (CSV; see docs/sensors.md)")
     p = add("demand", _demand, "what every step asks of one body (Markdown)")
     p.add_argument("-o", "--output")
     add("next-test", _next_test, "which test would decide most", case=True)

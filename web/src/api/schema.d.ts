@@ -1458,6 +1458,50 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/practice": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Standing
+         * @description Of whoever asks.
+         */
+        get: operations["api_practice_standing"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/practice/{level}/{seed}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Invented Case
+         * @description The same for the same seed on the same day; the answers stay here.
+         */
+        get: operations["api_practice_invented_case"];
+        put?: never;
+        /**
+         * Judge
+         * @description The answers against the rule-book; the attempt is kept for what comes next.
+         */
+        post: operations["api_practice_judge"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -1467,7 +1511,7 @@ export interface components {
          * @description What can be done: its name for pages and checks, and how it reads in a table.
          * @enum {string}
          */
-        Action: "see_clients" | "make_stricter" | "screen" | "test" | "build" | "log" | "decide" | "print" | "override" | "lift_forbidden" | "confirm" | "read_rules" | "try_rules" | "sign_rules" | "write_texts" | "see_audit" | "manage_people";
+        Action: "see_clients" | "make_stricter" | "screen" | "test" | "build" | "log" | "decide" | "print" | "override" | "lift_forbidden" | "confirm" | "practise" | "read_rules" | "try_rules" | "sign_rules" | "write_texts" | "see_audit" | "manage_people";
         /**
          * Role
          * @description What somebody is in a practice.
@@ -7955,6 +7999,184 @@ export interface components {
             visit: {
                 [key: string]: components["schemas"]["JsonValue"];
             };
+        };
+        /**
+         * DueCondition
+         * @description A condition that is due for practice.
+         */
+        DueCondition: {
+            /** Kind */
+            kind: string;
+            /** Title */
+            title: string;
+            /** Seen */
+            seen: number;
+            /** Right Percent */
+            right_percent: number | null;
+        };
+        /**
+         * ErrorKind
+         * @description The kinds of errors, the gravest first.
+         * @enum {string}
+         */
+        ErrorKind: "too_lax" | "missed_referral" | "too_strict" | "needless_referral" | "other_test";
+        /**
+         * Standing
+         * @description Where a trainee stands: what is due, and errors by kind.
+         */
+        Standing: {
+            /** Attempts */
+            attempts: number;
+            /** Due */
+            due: components["schemas"]["DueCondition"][];
+            /** Errors */
+            errors: {
+                [key: string]: number;
+            };
+        };
+        /**
+         * AskedStepData
+         * @description A step that is to be judged.
+         */
+        AskedStepData: {
+            /** Ref */
+            ref: string;
+            /** Family Title */
+            family_title: string;
+            /** Title */
+            title: string;
+            /**
+             * Position
+             * @enum {string}
+             */
+            position: "on the back" | "on the side" | "hands and knees" | "face down" | "kneeling" | "sitting" | "at the wall" | "standing";
+            /** Do */
+            do: string[];
+            /** Picture */
+            picture: string;
+        };
+        /**
+         * AskedTestData
+         * @description A test that could be next.
+         */
+        AskedTestData: {
+            /** Id */
+            id: string;
+            /** Title */
+            title: string;
+            /** Measures */
+            measures: string;
+        };
+        /**
+         * ExerciseData
+         * @description What a trainee sees: the case, and what is asked about it.
+         */
+        ExerciseData: {
+            /** Seed */
+            seed: number;
+            /** Level */
+            level: number;
+            /** About */
+            about: string;
+            /** Age */
+            age: number;
+            /** Sex */
+            sex: string;
+            /** Facts */
+            facts: string[];
+            /** Results */
+            results: string[];
+            /** Steps */
+            steps: components["schemas"]["AskedStepData"][];
+            /** Tests */
+            tests: components["schemas"]["AskedTestData"][];
+            /** Referrals */
+            referrals: string[];
+        };
+        /**
+         * InventedCase
+         * @description A case and what is asked about it.
+         */
+        InventedCase: {
+            exercise: components["schemas"]["ExerciseData"];
+        };
+        /**
+         * AnswerData
+         * @description What the rule-book says of one step, and why.
+         */
+        AnswerData: {
+            /** Ref */
+            ref: string;
+            answer: components["schemas"]["Judgement"];
+            /** Reasons */
+            reasons: components["schemas"]["BreachData"][];
+            /** Changes */
+            changes: string[];
+        };
+        /**
+         * Compared
+         * @description What the rule-book says, and how it was wrong where it was.
+         */
+        Compared: {
+            /** Right */
+            right: number;
+            /** Asked */
+            asked: number;
+            /** Errors */
+            errors: {
+                [key: string]: number;
+            };
+            truth: components["schemas"]["TruthData"];
+        };
+        /**
+         * Judgement
+         * @description What a trainee says of a step.
+         * @enum {string}
+         */
+        Judgement: "as_it_is" | "changed" | "out";
+        /**
+         * TruthData
+         * @description What the rule-book says.
+         */
+        TruthData: {
+            /** Conditions */
+            conditions: string[];
+            /** Steps */
+            steps: components["schemas"]["AnswerData"][];
+            /** Best Tests */
+            best_tests: string[];
+            /** Decides */
+            decides: {
+                [key: string]: number;
+            };
+            /** Referrals */
+            referrals: string[];
+        };
+        /**
+         * Judged
+         * @description What a trainee says: of each step, which test is next, which referrals.
+         */
+        Judged: {
+            /**
+             * About
+             * @default
+             */
+            about: string;
+            /** Steps */
+            steps: {
+                [key: string]: components["schemas"]["Judgement"];
+            };
+            /**
+             * Test
+             * @default
+             */
+            test: string;
+            /**
+             * Referrals
+             * @description by their place among those offered
+             * @default []
+             */
+            referrals: number[];
         };
     };
     responses: never;
@@ -15193,6 +15415,312 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Kept"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    api_practice_standing: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Standing"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    api_practice_invented_case: {
+        parameters: {
+            query?: {
+                about?: string;
+            };
+            header?: never;
+            path: {
+                level: number;
+                seed: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["InventedCase"];
+                };
+            };
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UnderWay"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    api_practice_judge: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                level: number;
+                seed: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Judged"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Compared"];
+                };
+            };
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UnderWay"];
                 };
             };
             /** @description Bad Request */

@@ -9,6 +9,7 @@ import movements from './movements'
 import own from './own'
 import papers from './papers'
 import people from './people'
+import practice from './practice'
 import programme from './programme'
 import room from './room'
 import rulebook from './rulebook'
@@ -29,6 +30,7 @@ export default {
   ...own,
   ...papers,
   ...people,
+  ...practice,
   ...programme,
   ...room,
   ...rulebook,

@@ -13,10 +13,26 @@ import CompareSides from './CompareSides.vue'
 import DoIt from './DoIt.vue'
 import HowWasIt from './HowWasIt.vue'
 import RestClock from './RestClock.vue'
-import { changeRung, compare, current, currentSet, felt, leftOut, onward, ready, remainingMinutes, rested, skip, start } from './run'
+import {
+  changeRung,
+  compare,
+  current,
+  currentSet,
+  felt,
+  leftOut,
+  notClean,
+  onward,
+  ready,
+  remainingMinutes,
+  rested,
+  skip,
+  start,
+} from './run'
 import type { Skipped } from './run'
+import SensorPanel from './SensorPanel.vue'
 import SetUp from './SetUp.vue'
 import SymptomForm from './SymptomForm.vue'
+import { useSensors } from './useSensors'
 import { useVisit } from './useVisit'
 
 /** Running a session, on a tablet beside the mat. */
@@ -30,6 +46,7 @@ const visit = useVisit(id, by)
 const { state, why, offline, full, sheet, run, resumed, canUndo } = visit
 void visit.open()
 
+const sensors = useSensors()
 const symptom = ref(false)
 const stopping = ref(false)
 const skipping = ref(false)
@@ -69,6 +86,11 @@ const nextSet = computed(() => {
   const name = movement.value ? `${movement.value.family_title}` : ''
   return set && set.side !== 'both' ? `${name}, ${say(`visit.side.${set.side}`)}` : name
 })
+/** What a sensor found and the specialist saw: under its name where this step knows it. */
+function failed(fault: string): void {
+  const known = (rung.value?.faults ?? movement.value?.faults ?? []).some((f) => f.id === fault)
+  visit.tap((r) => notClean(r, known ? fault : undefined, known ? 'unaware' : null))
+}
 function leaveOut(reason: Skipped): void {
   skipping.value = false
   visit.tap((r) => skip(r, reason))
@@ -89,6 +111,9 @@ const today = (): string => new Date().toISOString().slice(0, 10)
       <button v-if="running" type="button" class="quiet-action" :aria-pressed="sound" @click="sound = !sound">
         {{ say('visit.sound') }}
       </button>
+      <button v-if="running" type="button" class="quiet-action" :aria-pressed="sensors.on.value" @click="sensors.turn(!sensors.on.value)">
+        {{ say('visit.sensors') }}
+      </button>
       <button v-if="running" type="button" class="quiet-action" :aria-pressed="vibration" @click="vibration = !vibration">
         {{ say('visit.vibrate') }}
       </button>
@@ -100,6 +125,8 @@ const today = (): string => new Date().toISOString().slice(0, 10)
       <button v-if="u.kind === 'visit'" type="button" class="quiet-action" @click="redate(u.id, today())">{{ say('visit.today') }}</button>
     </p>
     <p v-if="left.length" class="note" role="status">{{ say('visit.leavesOut', { what: left.join(', ') }) }}</p>
+
+    <SensorPanel v-if="sensors.on.value && running" :sensors="sensors" :counting="run?.phase === 'set'" @was="failed" />
 
     <section v-if="state === 'opening'" class="middle" role="status">
       <p class="soft large">{{ say('visit.opening') }}</p>

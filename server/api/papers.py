@@ -79,6 +79,18 @@ def letter(request: HttpRequest, client_id: str):
     return _made(request, client_id, Kind.LETTER, False)
 
 
+@router.get(f"{_BASE}/course.pdf", response=PROBLEMS, auth=Needs(Action.PRINT))
+def course_pdf(request: HttpRequest, client_id: str):
+    """The course as PDF, for client and referrer."""
+    return _made(request, client_id, Kind.COURSE, True)
+
+
+@router.get(f"{_BASE}/course", response=PROBLEMS, auth=Needs(Action.PRINT))
+def course_page(request: HttpRequest, client_id: str):
+    """The course as a page."""
+    return _made(request, client_id, Kind.COURSE, False)
+
+
 @router.get(f"{_BASE}/calendar.ics", response=PROBLEMS, auth=Needs(Action.PRINT))
 def calendar(
     request: HttpRequest, client_id: str, first: date | None = None, weeks: int = WEEKS, zone: str = ""

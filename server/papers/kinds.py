@@ -4,6 +4,7 @@ from collections.abc import Callable
 from enum import StrEnum
 
 from clients.models import Client
+from papers.course_report import course_html
 from papers.fridge import fridge_html
 from papers.hand_out import hand_out_html
 from papers.letter import letter_html
@@ -15,9 +16,10 @@ class Kind(StrEnum):
     HAND_OUT = "hand-out"
     FRIDGE = "fridge"
     LETTER = "letter"
+    COURSE = "course"
 
 
-_MAKE: dict[Kind, Callable[[Client, str], str]] = {Kind.HAND_OUT: hand_out_html, Kind.FRIDGE: fridge_html, Kind.LETTER: letter_html}
+_MAKE: dict[Kind, Callable[[Client, str], str]] = {Kind.HAND_OUT: hand_out_html, Kind.FRIDGE: fridge_html, Kind.LETTER: letter_html, Kind.COURSE: course_html}
 
 
 def html_of(kind: Kind, client: Client, specialist: str) -> str:

@@ -4,6 +4,7 @@ import os
 import subprocess
 import sys
 from collections.abc import Callable, Iterator
+from datetime import timedelta
 
 import pytest
 from django.utils import timezone
@@ -256,3 +257,30 @@ def test_a_clean_script_raises_nothing(page: Page, stand_in: Callable[[str], Non
     expect(page.get_by_role("img", name="Cushion")).to_be_visible(timeout=20_000)
     page.wait_for_timeout(15_000)  # five minutes at twenty times their pace
     expect(page.get_by_role("button", name="It was", exact=True)).to_have_count(0)
+
+
+def test_a_device_without_room_says_so_and_the_visit_goes_on(page: Page) -> None:
+    page.add_init_script("IDBObjectStore.prototype.put = function () { throw new DOMException('no room', 'QuotaExceededError') }")
+    client = a_client()
+    opened(page, client)
+    begun(page)
+    page.keyboard.press("c")
+    expect(page.get_by_text("This device has no room left")).to_be_visible()
+    expect(page.get_by_test_id("count")).to_have_text("1")
+
+
+def test_a_device_whose_clock_is_ahead_is_told_and_nothing_is_lost(page: Page) -> None:
+    client = a_client()
+    page.clock.install(time=timezone.now() + timedelta(days=3))
+    opened(page, client)
+    begun(page)
+    page.keyboard.press("c")
+    page.get_by_role("button", name="End the set").click()
+    page.get_by_role("button", name="Stop sign", exact=True).click()
+    page.get_by_role("button", name="Fever today").click()
+    expect(page.get_by_text("Not taken by the server")).to_be_visible(timeout=20_000)
+    assert LoggedVisit.objects.count() == 0
+    page.clock.set_system_time(timezone.now())
+    page.get_by_role("button", name="Date it today and send again").click()
+    expect(page.get_by_text("Not taken by the server")).to_have_count(0, timeout=20_000)
+    assert LoggedVisit.objects.get(client=client).on == timezone.localdate()

@@ -72,7 +72,7 @@ def test_a_touch_places_a_landmark_at_the_height_of_its_surface() -> None:
 
 
 def whole(**changes: object) -> dict:
-    fault = Fault("name", "seen", "means", "cue")
+    fault = Fault("name", "name", "seen", "means", "cue")
     base = dict(
         id="a",
         title="A",

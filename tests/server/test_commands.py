@@ -107,6 +107,8 @@ def test_the_next_action_follows_the_path() -> None:
             "movements",
             "room",
             "programme",
+            "visit",
+            "course",
             "papers",
         }
     assert found["Saskia Moreau"] == ("story", "Ask the stop signs", "due")

@@ -7,12 +7,13 @@ from datetime import date
 from enum import StrEnum
 
 from amvel.engine import Engine
-from amvel.movements import find
+from amvel.movements import Family, Step, library
 from amvel.planning.next_test import Due, due_tests
 from amvel.practice.invented import invented
 from amvel.safety import AS_IS, EXCLUDED, MODIFIED, Verdict, rulebook
 
 STEPS, OPTIONS = 6, 4
+_AT_ONCE = 14  # families judged at a time
 
 
 class Judgement(StrEnum):
@@ -79,7 +80,7 @@ _ABOUT = 0.9  # a test that decides nine tenths of the best is as good an answer
 
 def _steps(rng: random.Random, engine: Engine) -> Iterator[Asked]:
     """Some of each kind, as far as there are: those that are out for a limit of a finding first."""
-    found = {v.ref: v for v in engine.judge(contexts=("home",)) if v.verdict in _OF and not find(v.ref)[0].daily_task}
+    found = _judged(rng, engine)
     by: dict[Judgement, list[Verdict]] = {j: [] for j in Judgement}
     for v in found.values():
         by[_OF[v.verdict]].append(v)
@@ -90,6 +91,24 @@ def _steps(rng: random.Random, engine: Engine) -> Iterator[Asked]:
     chosen += _different(rng, rest, STEPS - len(chosen), chosen)
     rng.shuffle(chosen)
     yield from (Asked(v, _OF[v.verdict]) for v in chosen)
+
+
+def _judged(rng: random.Random, engine: Engine) -> dict[str, Verdict]:
+    """Some families after the other, until there are enough of each kind."""
+    order = [f for f in library() if not library()[f].daily_task]
+    rng.shuffle(order)
+    found: dict[str, Verdict] = {}
+    for i in range(0, len(order), _AT_ONCE):
+        families = frozenset(order[i : i + _AT_ONCE])
+
+        def only(family: Family, step: Step, among: frozenset[str] = families) -> bool:
+            return family.id in among
+
+        found |= {v.ref: v for v in engine.judge_only(only, ("home",), engine.values) if v.verdict in _OF}
+        kinds = [_OF[v.verdict] for v in found.values()]
+        if all(kinds.count(j) >= 2 for j in Judgement):
+            break
+    return found
 
 
 def _different(rng: random.Random, among: Sequence[Verdict], count: int, beside: Sequence[Verdict]) -> list[Verdict]:

@@ -2,6 +2,7 @@ import type en from '../en/papers'
 
 /** Papers. */
 export default {
+  'papers.course': 'Verlauf, für Klient und Zuweisende',
   'papers.handOut': 'Übungsblatt',
   'papers.fridge': 'Blatt für den Kühlschrank',
   'papers.letter': 'Brief an die überweisende Stelle',

@@ -1,5 +1,6 @@
 /** Papers. */
 export default {
+  'papers.course': 'Course, for client and referrer',
   'papers.handOut': 'Hand-out',
   'papers.fridge': 'Fridge sheet',
   'papers.letter': 'Letter to the referrer',

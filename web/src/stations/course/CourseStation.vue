@@ -8,7 +8,7 @@ import { useAnswer } from '../../stores/answers'
 import { useClient } from '../../stores/client'
 import { useSession } from '../../stores/session'
 import ProposalCard from './ProposalCard.vue'
-import { seriesOf } from './series'
+import { beside, seriesOf } from './series'
 
 /** What changed since the beginning, and what the engine proposes next. */
 const RepetitionChart = defineAsyncComponent(() => import('./RepetitionChart.vue'))
@@ -39,6 +39,14 @@ const proposals = computed(() => next.data.value?.proposals ?? [])
 const changing = computed(() => proposals.value.filter((p) => p.kind !== 'stay' || p.more_sets_on))
 const staying = computed(() => proposals.value.filter((p) => p.kind === 'stay' && !p.more_sets_on))
 const asTable = ref(false)
+const first = ref('')
+const second = ref('')
+const sessions = computed(() => course.value?.visits ?? [])
+const pair = computed(() => ({
+  first: first.value || sessions.value[0]?.id || '',
+  second: second.value || sessions.value.at(-1)?.id || '',
+}))
+const rows = computed(() => (course.value ? beside(course.value, pair.value.first, pair.value.second) : []))
 const { busy, failed, attempt } = useAttempt()
 const may = computed(() => session.may('decide'))
 
@@ -182,11 +190,65 @@ async function decide(p: Proposal, answer: 'accepted' | 'declined', reason = '')
           </ul>
         </section>
       </div>
+      <section class="sheet stack">
+        <div class="row spread">
+          <h2>{{ say('course.dates') }}</h2>
+          <a
+            class="quiet-action"
+            :href="`/api/v1/clients/${client.view!.id}/programmes/latest/course.pdf`"
+            target="_blank"
+            rel="noopener"
+            >{{ say('course.print') }}</a
+          >
+        </div>
+        <table>
+          <thead>
+            <tr>
+              <th></th>
+              <th v-for="which in ['first', 'second'] as const" :key="which">
+                <select
+                  :value="pair[which]"
+                  :aria-label="say('course.dates')"
+                  class="date"
+                  @change="
+                    (e) =>
+                      which === 'first' ? (first = (e.target as HTMLSelectElement).value) : (second = (e.target as HTMLSelectElement).value)
+                  "
+                >
+                  <option v-for="v in sessions" :key="v.id" :value="v.id">{{ v.on }}</option>
+                </select>
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="r in rows" :key="r.title">
+              <th>{{ r.title }}</th>
+              <td>
+                <template v-if="r.then !== null"
+                  ><b>{{ r.then }} %</b> {{ r.before }}</template
+                >
+              </td>
+              <td>
+                <template v-if="r.now !== null"
+                  ><b>{{ r.now }} %</b> {{ r.after }}</template
+                >
+              </td>
+            </tr>
+          </tbody>
+        </table>
+      </section>
     </template>
   </div>
 </template>
 
 <style scoped>
+.date {
+  min-height: 44px;
+  padding: 0 10px;
+  border-radius: var(--round-small);
+  border: 1.5px solid var(--el-border-color);
+  background: var(--paper);
+}
 .glance {
   list-style: none;
   margin: 0;

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { CourseData } from '../../api/schemas'
-import { seriesOf, steps } from './series'
+import { beside, seriesOf, steps } from './series'
 
 const done = (rung: number, left: number, right: number, faults: Record<string, number> = {}) => ({
   step: `fold/${rung}`,
@@ -59,4 +59,9 @@ describe('the series of a movement', () => {
   it('marks the session before a flare', () => {
     expect(seriesOf(course)[0]!.points.map((p) => p.flare)).toEqual([false, true])
   })
+})
+
+it('sets two sessions beside each other', () => {
+  expect(beside(course, '2026-11-02', '2026-11-04')).toEqual([{ title: 'Fold', before: 'step 1', after: 'step 2', then: 75, now: 63 }])
+  expect(beside(course, '2026-11-02', 'none')).toMatchObject([{ then: 75, now: null }])
 })

@@ -60,3 +60,32 @@ export const steps = (points: Point[]): { on: string; title: string; up: boolean
   points.flatMap((p, i) =>
     i > 0 && p.rung !== points[i - 1]!.rung ? [{ on: p.on, title: p.title, up: p.rung > points[i - 1]!.rung }] : [],
   )
+
+export interface Beside {
+  title: string
+  before: string
+  after: string
+  /** Clean repetitions of all sides as a share of their target, in percent; none where it was not done. */
+  then: number | null
+  now: number | null
+}
+
+/** Two sessions beside each other: every movement that was done in one of them. */
+export function beside(course: CourseData, first: string, second: string): Beside[] {
+  const of = (id: string) => new Map(course.visits.find((v) => v.id === id)?.movements.map((m) => [m.family, m]) ?? [])
+  const [a, b] = [of(first), of(second)]
+  const share = (m?: CourseData['visits'][number]['movements'][number]): number | null =>
+    m?.sides.length
+      ? percent(
+          m.sides.reduce((sum, s) => sum + s.clean, 0),
+          m.sides.reduce((sum, s) => sum + s.target, 0),
+        )
+      : null
+  return [...new Set([...a.keys(), ...b.keys()])].map((family) => ({
+    title: (b.get(family) ?? a.get(family))!.family_title,
+    before: a.get(family)?.title ?? '',
+    after: b.get(family)?.title ?? '',
+    then: share(a.get(family)),
+    now: share(b.get(family)),
+  }))
+}

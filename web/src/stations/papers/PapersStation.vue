@@ -13,6 +13,7 @@ const KINDS: [string, MessageKey][] = [
   ['hand-out', 'papers.handOut'],
   ['fridge', 'papers.fridge'],
   ['letter', 'papers.letter'],
+  ['course', 'papers.course'],
 ]
 const client = useClient()
 const programme = useProgramme()

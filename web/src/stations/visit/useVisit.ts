@@ -104,9 +104,20 @@ export function useVisit(clientId: string, by: () => Visit['by']) {
   async function handOver(): Promise<void> {
     if (!sheet.value || !run.value) return
     const visit = asVisit(sheet.value.sheet, run.value)
-    if (visit.movements?.length) await hand(clientId, visit)
+    if (visit.movements?.length) await handed(visit)
     await drop(`run:${clientId}`)
     if (reachable.value) await client.refresh().catch(() => undefined)
+  }
+  /** A device without room hands the visit over directly. */
+  async function handed(visit: Visit): Promise<void> {
+    try {
+      await hand(clientId, visit)
+    } catch {
+      full.value = true
+      await got(
+        http.POST('/api/v1/clients/{client_id}/visits', { params: { path: { client_id: clientId } }, body: { visit: visit as never } }),
+      )
+    }
   }
   async function end(): Promise<void> {
     tap((r) => finish(r, Date.now()))

@@ -7,14 +7,13 @@ from ninja import Router, Schema, Status  # this Router: said in the client's la
 
 from amvel.answers.run_sheet import RunSheetData
 from amvel.case import CaseError
-from amvel.case.visits import in_order
 from amvel.languages import in_language
 from amvel.planning import ProgrammeBlocked
+from amvel.progress.resting import resting
 from api.any_json import Json
 from api.problems import PROBLEMS, UNDER_WAY
 from api.visits import DayAfter, Kept, LastVisit
 from clients.engines import engine_of
-from clients.models import Client
 from jobs.asking import NotYet
 from programmes import building
 from programmes.building import NotAllowed
@@ -59,20 +58,10 @@ def today(request: HttpRequest, code: str):
         "expires_on": link.expires_on.isoformat(),
         "closed": closed,
         "last": last_of(engine),
-        "paused": paused_after_a_flare(client) if sheet else [],
+        "paused": resting(engine.case) if sheet else [],
         "sheet": sheet,
     }
     return in_language(answer, language)
-
-
-def paused_after_a_flare(client: Client) -> list[str]:
-    """Movements that rest until somebody has looked: those that hurt in the newest session, or all of it after a flare."""
-    visits = in_order(engine_of(client.latest()).case.visits)
-    if not visits:
-        return []
-    newest = visits[-1]
-    hurt = [m.step for m in newest.movements if m.stopped_by_symptom]
-    return [m.step for m in newest.movements if m.sets] if newest.flared and not hurt else hurt
 
 
 class HomeVisit(Schema):
@@ -83,19 +72,19 @@ class HomeVisit(Schema):
 
 @router.post("/home/{code}/visits", response={200: Kept, 201: Kept, **PROBLEMS}, auth=None)
 def log(request: HttpRequest, code: str, body: HomeVisit):
-    """Keep a session at home, or what is told later of one; sent twice it is kept once."""
+    """Keep a session at home; sent twice it is kept once."""
     link = by_code(code)
     if link is None:
         raise Http404
     if body.visit.get("context") != "home" or body.visit.get("by") not in ("client", "carer"):
         raise CaseError([("$.visit.by", "at home it is the client, or a carer")])
-    kept, new = log_visit(link.client, None, body.visit)
+    kept, new = log_visit(link.client, None, body.visit)  # refuses what somebody of the practice logged
     return Status(201 if new else 200, {"id": kept.key, "version": kept.version, "new": new})
 
 
 @router.post("/home/{code}/visits/{key}/next-day", response={200: Kept, 201: Kept, **PROBLEMS}, auth=None)
 def next_day(request: HttpRequest, code: str, key: str, body: DayAfter):
-    """How the day after was."""
+    """How the day after was, as long as nobody has said it."""
     link = by_code(code)
     if link is None:
         raise Http404

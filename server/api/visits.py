@@ -12,13 +12,14 @@ from accounts.roles import Action
 from amvel.answers.course import CourseData, course
 from amvel.answers.progress import ProposalData
 from amvel.answers.run_sheet import RunSheetData
+from amvel.case import read_case
 from api.access import Needs, client_of
 from api.any_json import Json
 from api.problems import PROBLEMS, UNDER_WAY
 from api.spoken import Router
 from api.subject import Subject, subject_of
-from clients.casework import change
-from clients.engines import engine_of
+from clients.casework import Stale, change
+from clients.engines import case_data, engine_of
 from clients.models import Client
 from jobs.models import Work
 from programmes import building
@@ -160,11 +161,22 @@ def decide(request: HttpRequest, client_id: str, body: Decide):
     p = next((x for x in found if x["id"] == body.proposal), None)
     if p is None:
         raise NotProposed(body.proposal)
+    newest = client.latest()
+    if newest.number != body.base_revision:
+        raise Stale(newest)
+    entry = {
+        "proposal": body.proposal,
+        "step": p["step"],
+        "on": timezone.localdate().isoformat(),
+        "answer": body.answer,
+        "reason": body.reason,
+        "by": request.user.called,
+    }
+    sections = {"decisions": [*(newest.data.get("decisions") or []), entry]}
+    read_case({**case_data(newest), **sections})  # a decision that is refused changes no programme
     if body.answer == "accepted":
         programme = decided(client, request.user, body.number, p)
-    entry = {"proposal": body.proposal, "on": timezone.localdate().isoformat(), "answer": body.answer, "reason": body.reason, "by": request.user.called}
-    before = client.latest().data.get("decisions") or []
-    change(request.user, client, body.base_revision, {"decisions": [*before, entry]}, f"{body.answer}: {p['says']}"[:300])
+    change(request.user, client, body.base_revision, sections, f"{body.answer}: {p['says']}"[:300])
     return {**subject_of(client, client.latest()), "number": programme.number}
 
 

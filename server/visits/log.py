@@ -11,7 +11,7 @@ from amvel.case import CaseError, read_case
 from amvel.case.visits import Visit, in_order
 from amvel.engine import Engine
 from clients.casework import audit
-from clients.engines import case_data, engine_of
+from clients.engines import engine_of, today
 from clients.models import Client
 from clients.summary import summary_of
 from visits.models import LoggedVisit
@@ -28,6 +28,8 @@ def log_visit(client: Client, user: User | None, data: dict[str, Any]) -> tuple[
         newest = client.visits.filter(key=visit.id).order_by("-version").first()
         if newest is not None and newest.data == plain:
             return newest, False
+        if newest is not None and user is None and _more(newest.data, plain) is None:
+            raise CaseError([("$.visit.id", "what was logged is not changed through the private link")])
         try:
             with transaction.atomic():
                 kept = LoggedVisit.objects.create(
@@ -43,6 +45,12 @@ def log_visit(client: Client, user: User | None, data: dict[str, Any]) -> tuple[
 
 
 _TRIES = 5
+
+
+def _more(before: dict[str, Any], after: dict[str, Any]) -> Any:
+    """How the day after was, where that alone is new; None for every other difference."""
+    same = {k: v for k, v in before.items() if k != "next_day"} == {k: v for k, v in after.items() if k != "next_day"}
+    return after["next_day"] if same and before["next_day"] is None else None
 
 
 def tell_next_day(client: Client, user: User | None, key: str, told: dict[str, Any]) -> tuple[LoggedVisit, bool]:
@@ -61,7 +69,7 @@ def last_of(engine: Engine) -> dict[str, Any] | None:
 
 def _read(client: Client, data: dict[str, Any]) -> Visit:
     """The visit as the case would read it, with every fault under its own path."""
-    before = {**case_data(client.latest()), "visits": []}
+    before = {**client.latest().data, "as_of": today().isoformat()}
     try:
         case = read_case({**before, "visits": [data]})
     except CaseError as error:

@@ -9,6 +9,7 @@ from amvel.case import CaseError, read_case
 from amvel.engine import Engine
 from amvel.progress import Proposal, ProposalKind, proposals
 from amvel.progress.proposals import of_step
+from amvel.progress.resting import resting
 from tests.generated import base
 from tests.visits import done, once, visit
 
@@ -180,3 +181,33 @@ def test_every_proposal_names_its_evidence_and_what_would_change_it() -> None:
     found = proposals(engine(visit(24, CLEAN, done("knee_fold/single_fold", left=2)), visit(20, CLEAN, done("knee_fold/single_fold", left=2), flare=True)))
     assert found
     assert all(p.evidence and p.would_change and p.source for p in found)
+
+
+class TestResting:
+    """What hurt at home rests until somebody has looked."""
+
+    HURT = {**CLEAN, "symptoms": [{"what": "pain", "where": "low_back", "rise_0_to_10": 2}]}
+    OTHER = once("deep_abdominal_set/fingertips")
+
+    def steps(self, *visits: dict[str, Any], **more: Any) -> list[str]:
+        return resting(engine(*visits, **more).case)
+
+    def test_what_hurt_rests_and_a_good_session_at_home_does_not_lift_it(self) -> None:
+        assert self.steps(visit(6, self.HURT)) == [FLOAT]
+        assert self.steps(visit(6, self.HURT), visit(4, self.OTHER), visit(2, CLEAN)) == [FLOAT]
+
+    def test_a_session_that_somebody_saw_lifts_it(self) -> None:
+        assert self.steps(visit(6, self.HURT), visit(4, CLEAN, by="specialist")) == []
+        assert self.steps(visit(6, self.HURT), visit(4, self.OTHER, by="specialist")) == [FLOAT]
+
+    def test_a_decision_on_it_lifts_it_and_one_on_another_movement_does_not(self) -> None:
+        def decided(step: str) -> list[str]:
+            decision = {"proposal": "pause:x", "step": step, "on": visit(5)["on"], "answer": "accepted"}
+            return self.steps(visit(6, self.HURT), decisions=[decision])
+
+        assert decided(FLOAT) == []
+        assert decided(NEXT) == [FLOAT]
+
+    def test_after_a_flare_what_was_new_rests_and_the_rest_goes_on(self) -> None:
+        fold = done("knee_fold/single_fold")
+        assert self.steps(visit(24, fold), visit(20, fold), visit(6, fold, CLEAN, flare=True)) == [FLOAT]

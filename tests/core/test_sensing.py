@@ -11,7 +11,7 @@ from amvel.movements.faults import faults_to_watch
 from amvel.sensing import Detectors, Failure, Reading, Sensor
 from amvel.sensing.quality import found_in, quality
 from amvel.sensing.readings import ReadingError, from_csv, read_line, to_csv
-from amvel.sensing.simulated import played
+from amvel.sensing.simulated import Script, played
 
 
 def detected(sensor: Sensor, *values: float, every_s: float = 0.05) -> list[tuple[Failure, float]]:
@@ -55,8 +55,8 @@ def test_a_clean_script_raises_nothing_in_five_minutes(seed: int) -> None:
 
 
 @pytest.mark.parametrize("script", ["tired", "faulty"])
-def test_what_goes_wrong_is_found_within_two_seconds(script: str) -> None:
-    q = quality(played(script, 300.0, seed) for seed in range(4))  # type: ignore[arg-type]
+def test_what_goes_wrong_is_found_within_two_seconds(script: Script) -> None:
+    q = quality(played(script, 300.0, seed) for seed in range(4))
     assert q.events > 10
     assert q.recall >= 0.95
     assert q.false_a_minute <= 0.2

@@ -130,7 +130,7 @@ def test_long_balanced_holds_without_a_condition_open_everything() -> None:
 
 def test_two_clean_sessions_in_a_row_count_like_the_test_one_does_not() -> None:
     def done(*clean: bool, ago: int = 0) -> list[dict]:
-        return [visit(ago + len(clean) - i, once("knee_fold/both_held", 8 if c else 5)) for i, c in enumerate(clean)]
+        return [visit(ago + len(clean) - i, once("knee_fold/both_held", 8 if c else 5), by="specialist") for i, c in enumerate(clean)]
 
     assert level(Way.ARCHING, conditions=NARROW, visits=done(True, True)) == 3
     assert level(Way.ARCHING, conditions=NARROW, visits=done(True)) == 2
@@ -138,6 +138,8 @@ def test_two_clean_sessions_in_a_row_count_like_the_test_one_does_not() -> None:
     assert level(Way.ARCHING, conditions=NARROW, visits=done(False, True, True)) == 3
     assert level(Way.BENDING, conditions=NARROW, visits=done(True, True)) == 2
     assert level(Way.ARCHING, conditions=NARROW, visits=done(True, True, ago=200)) == 2
+    told = [{**v, "by": "client"} for v in done(True, True)]
+    assert level(Way.ARCHING, conditions=NARROW, visits=told) == 2, "what nobody saw shows nothing"
 
 
 def test_what_only_waits_says_which_test_would_open_it() -> None:

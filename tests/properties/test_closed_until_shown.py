@@ -129,9 +129,9 @@ def test_every_exclusion_has_a_limit_and_what_only_waits_says_so(data: dict) -> 
 def test_a_clean_session_never_closes_and_a_bad_one_never_opens(data: dict, days: int) -> None:
     held = "knee_fold/both_held"
     for clean in (8, 2):
-        logged = {**data, "visits": [visit(days, once(held, clean))]}
+        logged = {**data, "visits": [visit(days, once(held, clean), by="specialist")]}
         assert home_levels(logged) == home_levels(data), "one session alone shows nothing"
-    two = [visit(d, once(held)) for d in (days, days + 1)]
+    two = [visit(d, once(held), by="specialist") for d in (days, days + 1)]
     before, after = home_levels(data), home_levels({**data, "visits": two})
     assert all(after[q] >= b for q, b in before.items())
 

@@ -273,6 +273,17 @@ class TestHomeLink:
         assert self.log(code, a_visit(by="carer")).status_code == 200
         assert LoggedVisit.objects.get(client=client).data["by"] == "carer"
 
+    def test_nobody_at_home_changes_what_the_practice_logged_or_takes_a_flare_back(self, api: Api, client: Client, code: str) -> None:
+        api.post(f"/clients/{client.pk}/visits", {"visit": a_visit()})
+        assert self.log(code, a_visit(by="client", effort_0_to_10=9)).status_code == 422
+        told = {"told_on": timezone.localdate().isoformat(), "soreness_0_to_10": 6, "flare": True}
+        api.post(f"/clients/{client.pk}/visits/device-1-0001/next-day", {"next_day": told})
+        away = {"next_day": {**told, "flare": False}}
+        answer = Browser().post(f"/api/v1/home/{code}/visits/device-1-0001/next-day", json.dumps(away), content_type="application/json")
+        assert answer.status_code == 422
+        [kept] = api.get(f"/clients/{client.pk}/course").json()["course"]["visits"]
+        assert (kept["flare"], kept["by"], kept["effort"]) == (True, "specialist", 2)
+
     def test_nobody_at_home_logs_as_a_specialist(self, code: str) -> None:
         assert self.log(code, a_visit(by="specialist")).status_code == 422
 

@@ -11,6 +11,8 @@ const session = useSession()
 const router = useRouter()
 const route = useRoute()
 const help = ref(false)
+/** Something waits to be sent, so that nobody is logged out. */
+const staying = ref(false)
 const KEYS = {
   d: 'day',
   r: 'rulebook',
@@ -46,8 +48,8 @@ onKeyStroke('/', (event) => {
   void router.push({ path: '/day', query: { find: '1' } })
 })
 async function leave(): Promise<void> {
-  await session.logout()
-  await router.push('/login')
+  staying.value = !(await session.logout())
+  if (!staying.value) await router.push('/login')
 }
 </script>
 
@@ -64,6 +66,9 @@ async function leave(): Promise<void> {
     <RouterLink to="/own" class="quiet-action">{{ session.user }}</RouterLink>
     <button class="quiet-action" type="button" @click="leave">{{ say('app.logout') }}</button>
   </header>
+  <p v-if="staying" class="staying" role="alert">
+    {{ say('visit.staying') }} <button type="button" class="quiet-action" @click="staying = false">{{ say('app.close') }}</button>
+  </p>
   <RouterView />
   <ComeBack />
   <footer v-if="route.name !== 'visit' && route.name !== 'home'" class="foot small soft">
@@ -102,6 +107,12 @@ async function leave(): Promise<void> {
   color: var(--ink);
   text-decoration: none;
   min-height: 44px;
+}
+.staying {
+  margin: 0 var(--space-5) var(--space-3);
+  padding: 8px 14px;
+  background: var(--straw-wash);
+  border-radius: var(--round-small);
 }
 .house {
   margin-left: auto;

@@ -1,5 +1,6 @@
 import createClient from 'openapi-fetch'
 import { language } from '../i18n'
+import { newId } from '../offline/here'
 import { untilThere } from './underWay'
 import type { components, paths } from './schema'
 
@@ -40,11 +41,7 @@ http.use({
     if (request.method !== 'GET' && !csrf) await freshCsrf().catch(() => undefined)
     if (request.method !== 'GET') request.headers.set('X-CSRFToken', csrf)
     // Sent again by a network that stumbles, it is done once.
-    if (request.method === 'POST')
-      request.headers.set(
-        'Idempotency-Key',
-        Array.from(crypto.getRandomValues(new Uint8Array(16)), (b) => b.toString(16).padStart(2, '0')).join(''),
-      )
+    if (request.method === 'POST') request.headers.set('Idempotency-Key', newId(16))
     return request
   },
 })

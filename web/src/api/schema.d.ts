@@ -1469,7 +1469,7 @@ export interface paths {
         put?: never;
         /**
          * Log
-         * @description Keep a session at home, or what is told later of one; sent twice it is kept once.
+         * @description Keep a session at home; sent twice it is kept once.
          */
         post: operations["api_home_log"];
         delete?: never;
@@ -1489,7 +1489,7 @@ export interface paths {
         put?: never;
         /**
          * Next Day
-         * @description How the day after was.
+         * @description How the day after was, as long as nobody has said it.
          */
         post: operations["api_home_next_day"];
         delete?: never;
@@ -2844,7 +2844,7 @@ export interface components {
         };
         /**
          * Decision
-         * @description What a person decided on a proposal: taken, taken otherwise, or not, with the reason.
+         * @description What a person decided on a proposal: taken, taken otherwise, or not, with the reason; `step` is the movement that it is about.
          */
         Decision: {
             /**
@@ -2852,6 +2852,12 @@ export interface components {
              * @description id of the proposal
              */
             proposal: string;
+            /**
+             * Step
+             * @description 'family/step'
+             * @default
+             */
+            step: string;
             /**
              * On
              * Format: date
@@ -7586,8 +7592,6 @@ export interface components {
              * @enum {string}
              */
             weaker: "left" | "right" | "";
-            /** Rest Every */
-            rest_every: number;
             /** Cues */
             cues: components["schemas"]["CueData"][];
             /** Faults */
@@ -7643,6 +7647,10 @@ export interface components {
             stop_signs: components["schemas"]["AskedData"][];
             /** Asks Pressure */
             asks_pressure: boolean;
+            /** Rest S */
+            rest_s: number;
+            /** Stops At Rise */
+            stops_at_rise: number;
         };
         /**
          * RunSideData

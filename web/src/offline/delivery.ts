@@ -16,6 +16,11 @@ export interface NextDay {
   soreness_0_to_10: number
   flare: boolean
 }
+/** How the day after one of the visits was. */
+interface DayAfter {
+  visit: string
+  told: NextDay
+}
 /** What waits, for whoever shows it. */
 export const undelivered = ref<Undelivered[]>([])
 export const reachable = ref(true)
@@ -62,17 +67,20 @@ async function send(row: WaitingRow): Promise<void> {
   const path = { client_id: row.client }
   const content = await contentOf<never>(row)
   if (content === undefined) return // locked with a key that has gone
+  const of = content as DayAfter
   if (row.kind === 'visit') await got(http.POST('/api/v1/clients/{client_id}/visits', { params: { path }, body: { visit: content } }))
   else if (row.kind === 'next_day') {
-    const key = row.id.replace(/^next-day:/, '')
     await got(
-      http.POST('/api/v1/clients/{client_id}/visits/{key}/next-day', { params: { path: { ...path, key } }, body: { next_day: content } }),
+      http.POST('/api/v1/clients/{client_id}/visits/{key}/next-day', {
+        params: { path: { ...path, key: of.visit } },
+        body: { next_day: of.told as never },
+      }),
     )
   } else if (row.kind === 'home_visit') {
     await got(http.POST('/api/v1/home/{code}/visits', { params: { path: { code: row.client } }, body: { visit: content } }))
   } else if (row.kind === 'home_next_day') {
-    const there = { code: row.client, key: row.id.replace(/^next-day:/, '') }
-    await got(http.POST('/api/v1/home/{code}/visits/{key}/next-day', { params: { path: there }, body: { next_day: content } }))
+    const there = { code: row.client, key: of.visit }
+    await got(http.POST('/api/v1/home/{code}/visits/{key}/next-day', { params: { path: there }, body: { next_day: of.told as never } }))
   } else await tellStopSign(row.client, content)
 }
 
@@ -95,9 +103,9 @@ async function put(kind: WaitingKind, id: string, client: string, what: unknown)
 export const hand = (client: string, visit: Visit): Promise<void> => put('visit', visit.id, client, visit)
 export const handFromHome = (code: string, visit: Visit): Promise<void> => put('home_visit', visit.id, code, visit)
 export const handNextDayFromHome = (code: string, visit: string, told: NextDay): Promise<void> =>
-  put('home_next_day', `next-day:${visit}`, code, told)
+  put('home_next_day', `next-day:${visit}`, code, { visit, told })
 export const handNextDay = (client: string, visit: string, told: NextDay): Promise<void> =>
-  put('next_day', `next-day:${visit}`, client, told)
+  put('next_day', `next-day:${visit}`, client, { visit, told })
 export const handStopSign = (client: string, sign: string): Promise<void> => put('stop_sign', `stop:${client}:${sign}`, client, sign)
 
 /** A device whose clock was wrong: the visit is dated by the server's day and sent again. */

@@ -3,7 +3,7 @@ import { defineStore } from 'pinia'
 import { ref } from 'vue'
 import { got, http, Refused, useCsrf, whenSessionEnds } from '../api/client'
 import type { Action, Reference, Role, Session } from '../api/schemas'
-import { deliver } from '../offline/delivery'
+import { deliver, undelivered } from '../offline/delivery'
 import { forgetEverything, keep, kept } from '../offline/vault'
 
 export const useSession = defineStore('session', () => {
@@ -64,12 +64,15 @@ export const useSession = defineStore('session', () => {
     await queries.invalidateQueries()
     return true
   }
-  async function logout(): Promise<void> {
+  /** Whether one is out; false where something still waits to be sent, which would go with the key. */
+  async function logout(): Promise<boolean> {
     await deliver().catch(() => undefined)
+    if (undelivered.value.length) return false
     take(await got(http.POST('/api/v1/logout')))
     await forgetEverything()
     reference.value = undefined
     queries.clear()
+    return true
   }
   /** Whether who is logged in may do it; the server asks again. */
   const may = (action: Action): boolean => allowed.value.includes(action)

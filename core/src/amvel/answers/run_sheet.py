@@ -6,11 +6,12 @@ from typing import Literal
 from typing_extensions import TypedDict
 
 from amvel.answers.programmes import WayData, way_data
-from amvel.case.visits import sessions_of_step
+from amvel.case.visits import RISE_THAT_STOPS, sessions_of_step
 from amvel.engine import Engine
 from amvel.movements import Position, Request, Step, find
 from amvel.movements.animation import animation
 from amvel.movements.breath import Air
+from amvel.movements.dosing import REST_S
 from amvel.movements.fault_figure import fault_figure
 from amvel.movements.faults import faults_to_watch
 from amvel.movements.figure import figure
@@ -104,7 +105,6 @@ class RunMovementData(TypedDict):
     not_felt: str
     sides: list[RunSideData]
     weaker: Literal["left", "right", ""]
-    rest_every: int
     cues: list[CueData]
     faults: list[RunFaultData]
     owed: bool
@@ -144,6 +144,8 @@ class RunSheetData(TypedDict):
     ways: list[WaySheetData]
     stop_signs: list[AskedData]
     asks_pressure: bool
+    rest_s: float
+    stops_at_rise: int  # pain that rises by so much ends a movement; what is no pain ends it always
 
 
 def run_sheet(engine: Engine, items: Sequence[Item], context: Literal["visit", "home"], session: str, owed: frozenset[str] = frozenset()) -> RunSheetData:
@@ -157,6 +159,8 @@ def run_sheet(engine: Engine, items: Sequence[Item], context: Literal["visit", "
         "movements": [_movement(engine, i, context, ladders, i.ref in owed) for i in own],
         "ways": [_way(engine, way_data(w)) for w in ways_of(engine, context, own)],
         "stop_signs": [{"id": name, "says": QUESTIONS[name].title} for name in asked_of(engine.case)],
+        "rest_s": REST_S,
+        "stops_at_rise": RISE_THAT_STOPS,
         "asks_pressure": any(a.id == "blood_pressure" for a in engine.findings.assumptions),
     }
 
@@ -179,7 +183,6 @@ def _movement(engine: Engine, item: Item, context: str, ladders: OpenLadders, ow
         "not_felt": step.not_felt,
         "sides": _sides(engine, item, weaker),
         "weaker": weaker,
-        "rest_every": step.rest_every,
         "cues": _cues(engine, item.ref, step),
         "faults": _faults(engine, Request(family, step, item.set_ups[0].side, item.set_ups[0].values)),
         "owed": owed,

@@ -150,14 +150,20 @@ class Visit(Part):
         return self
 
     @property
+    def seen(self) -> bool:
+        """Whether somebody of the trade was there: what is told from home has been seen by nobody."""
+        return self.by in ("specialist", "assistant")
+
+    @property
     def flared(self) -> bool:
         return self.next_day is not None and self.next_day.flare
 
 
 class Decision(Part):
-    """What a person decided on a proposal: taken, taken otherwise, or not, with the reason."""
+    """What a person decided on a proposal: taken, taken otherwise, or not, with the reason; `step` is the movement that it is about."""
 
     proposal: str = Field(min_length=3, max_length=200, description="id of the proposal")
+    step: str = Field(default="", max_length=120, description="'family/step'")
     on: date
     answer: Literal["accepted", "changed", "declined"]
     reason: str = Field(default="", max_length=300)

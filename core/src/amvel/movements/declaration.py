@@ -180,7 +180,6 @@ class Step:
     shown: tuple[int, ...] = (0, -1)
     signs: tuple[Sign, ...] = ()  # what the picture says where nothing is seen to move
     after: tuple[str, ...] = ()  # what goes before, 'family/step', beside the rung below
-    rest_every: int = 0  # after so many repetitions the limb rests and is set anew; 0 where it is not taught so
     breath_custom: bool = False  # its breath is a custom of its own: no school changes it
     feedback: tuple[Feedback, ...] = ()  # what tells whether it is right, and when it misleads
     do: tuple[str, ...] = ()  # what to do, in one to three sentences: start, action, return; {in} and {out} are the breath of the school

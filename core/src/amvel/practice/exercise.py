@@ -51,7 +51,7 @@ class Exercise:
 
     @property
     def conditions(self) -> tuple[str, ...]:
-        return tuple(c.kind for c in self.engine.case.conditions)  # type: ignore[attr-defined]
+        return tuple(c.kind for c in self.engine.case.conditions)
 
 
 def exercise(seed: int, level: int, on: date, about: str = "") -> Exercise:

@@ -7,7 +7,7 @@ from datetime import date, timedelta
 
 from amvel.case import Case
 from amvel.case.traits import Trait
-from amvel.case.visits import What, in_order, sessions_of_step
+from amvel.case.visits import Visit, What, in_order, sessions_of_step
 from amvel.engine import Engine
 from amvel.languages import Message, said
 from amvel.movements import UnknownMovement, find
@@ -62,15 +62,15 @@ def _known(step: str) -> bool:
 
 def _blamed(case: Case, n: Numbers) -> frozenset[str]:
     """What a flare most likely came from: what was new in the week before it, else the hardest of that visit."""
-    out: set[str] = set()
-    for visit in case.visits:
-        if not visit.flared:
-            continue
-        steps = [m.step for m in visit.movements if m.sets and _known(m.step)]
-        new = [s for s in steps if (visit.on - _first(case, s)).days < n["new_days"]]
-        hardest = max((find(s)[1].effort for s in steps), default=0.0)
-        out.update(new or [s for s in steps if find(s)[1].effort == hardest])
-    return frozenset(out)
+    return frozenset(s for visit in case.visits if visit.flared for s in blamed_for(case, visit, n))
+
+
+def blamed_for(case: Case, visit: Visit, n: Numbers) -> list[str]:
+    """The same of one visit."""
+    steps = [m.step for m in visit.movements if m.sets and _known(m.step)]
+    new = [s for s in steps if (visit.on - _first(case, s)).days < n["new_days"]]
+    hardest = max((find(s)[1].effort for s in steps), default=0.0)
+    return new or [s for s in steps if find(s)[1].effort == hardest]
 
 
 def _first(case: Case, step: str) -> date:
@@ -161,4 +161,4 @@ def of_step(found: Iterable[Proposal], step: str) -> list[Proposal]:
     return [p for p in found if p.step == step]
 
 
-__all__ = ["SYMPTOMS", "from_sessions", "in_use", "of_step", "proposals"]
+__all__ = ["SYMPTOMS", "blamed_for", "from_sessions", "in_use", "of_step", "proposals"]

@@ -146,9 +146,9 @@ def tests_beyond(way: Way, level: int) -> tuple[str, ...]:
 
 
 def _logged(case: Case, way: Way, n: Numbers) -> int:
-    """The highest level of which the last sessions in a row were clean."""
+    """The highest level of which the last sessions in a row were clean, of those that somebody saw (our reading: at home nobody looks)."""
     days: dict[int, dict[date, bool]] = {}
-    for visit, done in ((v, m) for v in case.visits for m in v.movements if m.sets):
+    for visit, done in ((v, m) for v in case.visits if v.seen for m in v.movements if m.sets):
         level = named_levels().get(done.step, {}).get(way, 0)
         if level and case.as_of - visit.on <= timedelta(days=n["log_days"]):
             on = days.setdefault(level, {})

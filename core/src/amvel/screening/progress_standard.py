@@ -26,7 +26,6 @@ PROGRESS = Standard(
         Number("early_in_a_row", 2, "sessions", "early failures in a row before a step down", DOWN, SINCE),
         Number("looks_back_days", 28, "days", "how far back sessions count", ours("a month without it is a new beginning"), SINCE),
         Number("new_days", 7, "days", "between two movements that are new", PACE, SINCE),
-        Number("rise_that_stops", 2, "of 10", "rise of pain that ends a movement", STOP, SINCE),
         Number("flares_that_refer", 2, "flares", "next-day flares within the days that refer", ours("a second flare is asked about"), SINCE),
         Number("refers_within_days", 14, "days", "within which flares and stops add up", ours("two weeks"), SINCE),
         Number("stops_that_refer", 2, "sessions", "in which the same symptom ended a movement", ours("a symptom that comes back is asked about"), SINCE),

@@ -11,6 +11,7 @@ export default {
   'visit.sensor.tilt': 'Becken',
   'visit.sensorWas': 'War so',
   'visit.sensorWasNot': 'War nicht so',
+  'visit.staying': 'Ein Termin auf diesem Gerät ist noch nicht gesendet: unter Termin öffnen oder verbinden, bevor Sie sich abmelden.',
   'visit.title': 'Einheit {id}',
   'visit.open': 'Einheit öffnen',
   'visit.opening': 'Alles wird auf dieses Gerät geholt …',

@@ -11,6 +11,7 @@ export default {
   'visit.sensor.tilt': 'Pelvis',
   'visit.sensorWas': 'It was',
   'visit.sensorWasNot': 'It was not',
+  'visit.staying': 'A visit on this device has not been sent yet: open it under Visit, or connect, before you log out.',
   'visit.title': 'Session {id}',
   'visit.open': 'Open the session',
   'visit.opening': 'Getting everything onto this device …',

@@ -5,6 +5,7 @@ import { got, http, Refused } from '../../api/client'
 import type { HomeToday, MovementDone, RunMovement, Symptom, Visit } from '../../api/schemas'
 import { LANGUAGES, say, speak } from '../../i18n'
 import { handFromHome, handNextDayFromHome, undelivered } from '../../offline/delivery'
+import { dayOf, newId } from '../../offline/here'
 import { keep, kept } from '../../offline/vault'
 import OneOf from '../visit/OneOf.vue'
 import Pacer from '../visit/Pacer.vue'
@@ -25,8 +26,7 @@ const soreness = ref<number>()
 const told = ref(false)
 const by = ref<'client' | 'carer'>('client')
 const began = new Date()
-const visitId = Array.from(crypto.getRandomValues(new Uint8Array(12)), (b) => b.toString(16).padStart(2, '0')).join('')
-const day = (d: Date): string => `${d.getFullYear()}-${String(d.getMonth() + 1).padStart(2, '0')}-${String(d.getDate()).padStart(2, '0')}`
+const visitId = newId()
 
 async function open(): Promise<void> {
   failed.value = ''
@@ -35,7 +35,7 @@ async function open(): Promise<void> {
     await keep(`home:${code}`, today.value).catch(() => undefined)
   } catch (error) {
     const copy = error instanceof Refused && error.status === 0 ? await kept<HomeToday>(`home:${code}`) : undefined
-    if (copy && day(new Date(copy.savedMs)) === day(new Date())) take(copy.value)
+    if (copy && dayOf(new Date(copy.savedMs)) === dayOf(new Date())) take(copy.value)
     else failed.value = error instanceof Refused && error.status === 404 ? 'gone' : 'network'
   }
 }
@@ -108,7 +108,7 @@ async function finish(): Promise<void> {
   phase.value = 'thanks'
   const visit: Visit = {
     id: visitId,
-    on: day(began),
+    on: dayOf(began),
     began: began.toTimeString().slice(0, 8),
     context: 'home',
     by: by.value,
@@ -122,7 +122,7 @@ async function finish(): Promise<void> {
 }
 async function dayAfter(flare: boolean): Promise<void> {
   told.value = true
-  await handNextDayFromHome(code, today.value!.last!.id, { told_on: day(new Date()), soreness_0_to_10: soreness.value ?? 0, flare })
+  await handNextDayFromHome(code, today.value!.last!.id, { told_on: dayOf(new Date()), soreness_0_to_10: soreness.value ?? 0, flare })
   if (flare) await open()
 }
 const handed = ref(false)

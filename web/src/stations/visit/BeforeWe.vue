@@ -3,6 +3,7 @@ import { computed, ref } from 'vue'
 import type { RunSheet } from '../../api/schemas'
 import { say } from '../../i18n'
 import { handNextDay } from '../../offline/delivery'
+import { dayOf } from '../../offline/here'
 import OneOf from './OneOf.vue'
 import { WHERE } from './where'
 import type { Before } from './run'
@@ -23,9 +24,7 @@ const SLEPT = [
 
 async function dayAfter(flare: boolean): Promise<void> {
   asked.value = true
-  const now = new Date()
-  const today = `${now.getFullYear()}-${String(now.getMonth() + 1).padStart(2, '0')}-${String(now.getDate()).padStart(2, '0')}`
-  await handNextDay(props.clientId, props.sheet.last!.id, { told_on: today, soreness_0_to_10: soreness.value ?? 0, flare })
+  await handNextDay(props.clientId, props.sheet.last!.id, { told_on: dayOf(new Date()), soreness_0_to_10: soreness.value ?? 0, flare })
 }
 </script>
 

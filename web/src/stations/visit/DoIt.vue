@@ -34,10 +34,8 @@ const cueAt = ref(0)
 const rounds = computed(() => own.value.plan.filter((p) => p.side === set.value?.side).length)
 const round = computed(() => own.value.done.filter((s) => s.side === set.value?.side).length + 1)
 const counted = computed(() => props.run.now.clean + props.run.now.withFaults)
-const rest = computed(() => props.movement.rest_every && counted.value > 0 && counted.value % props.movement.rest_every === 0)
-const key = computed(
-  () => `${props.run.at}.${own.value.done.length}${rest.value ? `.${counted.value}` : ''}:${counted.value + props.run.now.discarded}`,
-)
+const key = computed(() => `${props.run.at}.${own.value.done.length}:${counted.value + props.run.now.discarded}`)
+
 const held = ref(0)
 const { pause, resume } = useIntervalFn(() => (held.value = Math.round((held.value + 0.1) * 10) / 10), 100, { immediate: false })
 

@@ -1,19 +1,22 @@
 <script setup lang="ts">
 import { computed, reactive } from 'vue'
-import type { Symptom } from '../../api/schemas'
+import type { Sheet, Symptom } from '../../api/schemas'
 import { say } from '../../i18n'
 import OneOf from './OneOf.vue'
 import { stops } from './run'
 import { WHAT, WHERE } from './where'
 import ZeroToTen from './ZeroToTen.vue'
 
+const props = defineProps<{ sheet: Sheet }>()
 const open = defineModel<boolean>({ required: true })
 const emit = defineEmits<{ felt: [symptom: Symptom] }>()
 const said = reactive<Partial<Symptom>>({ spreading: false })
 const whats = computed(() => WHAT.map((value) => ({ value, says: say(`visit.what.${value}`) })))
 const wheres = computed(() => WHERE.map((value) => ({ value, says: say(`where.${value}`) })))
 const whole = computed(() => said.what && said.where && said.rise_0_to_10 !== undefined)
-const ends = computed(() => Boolean(said.what) && stops({ where: 'head', rise_0_to_10: 0, spreading: false, ...said } as Symptom))
+const ends = computed(
+  () => Boolean(said.what) && stops({ where: 'head', rise_0_to_10: 0, spreading: false, ...said } as Symptom, props.sheet),
+)
 
 function keep(): void {
   emit('felt', { what: said.what!, where: said.where!, rise_0_to_10: said.rise_0_to_10!, spreading: Boolean(said.spreading) })

@@ -36,7 +36,6 @@ import { useSensors } from './useSensors'
 import { useVisit } from './useVisit'
 
 /** Running a session, on a tablet beside the mat. */
-const REST_S = 30
 const route = useRoute()
 const session = useSession()
 const client = useClient()
@@ -95,7 +94,11 @@ function leaveOut(reason: Skipped): void {
   skipping.value = false
   visit.tap((r) => skip(r, reason))
 }
-const today = (): string => new Date().toISOString().slice(0, 10)
+/** The day of the server: the clock of this device is what was wrong. */
+async function dated(id: string): Promise<void> {
+  await client.refresh()
+  await redate(id, client.view!.case.as_of)
+}
 </script>
 
 <template>
@@ -122,7 +125,7 @@ const today = (): string => new Date().toISOString().slice(0, 10)
     <p v-if="full" class="note" role="alert">{{ say('visit.full') }}</p>
     <p v-for="u in mine.filter((x) => x.refused)" :key="u.id" class="note" role="alert">
       <strong>{{ say('visit.refusedTitle') }}.</strong> {{ u.refused }}
-      <button v-if="u.kind === 'visit'" type="button" class="quiet-action" @click="redate(u.id, today())">{{ say('visit.today') }}</button>
+      <button v-if="u.kind === 'visit'" type="button" class="quiet-action" @click="dated(u.id)">{{ say('visit.today') }}</button>
     </p>
     <p v-if="left.length" class="note" role="status">{{ say('visit.leavesOut', { what: left.join(', ') }) }}</p>
 
@@ -140,7 +143,7 @@ const today = (): string => new Date().toISOString().slice(0, 10)
     <template v-else-if="run && sheet">
       <BeforeWe
         v-if="run.phase === 'before'"
-        v-model="run.before"
+        :model-value="run.before"
         :sheet="sheet"
         :client-id="id"
         :offline="offline"
@@ -172,7 +175,7 @@ const today = (): string => new Date().toISOString().slice(0, 10)
       <RestClock
         v-else-if="run.phase === 'rest'"
         :key="`rest-${run.at}-${own?.done.length}`"
-        :seconds="REST_S"
+        :seconds="sheet.sheet.rest_s"
         :next="nextSet"
         @done="visit.tap(rested)"
       />
@@ -221,7 +224,7 @@ const today = (): string => new Date().toISOString().slice(0, 10)
       <button type="button" class="quiet-action stopsign" @click="stopping = true">{{ say('visit.stop') }}</button>
     </footer>
     <p v-if="state === 'ready' && run?.phase === 'before'" class="small soft">{{ say('visit.stored') }}</p>
-    <SymptomForm v-model="symptom" @felt="(s) => visit.tap((r) => felt(r, s))" />
+    <SymptomForm v-if="sheet" v-model="symptom" :sheet="sheet.sheet" @felt="(s) => visit.tap((r) => felt(sheet!.sheet, r, s))" />
     <el-dialog v-model="stopping" :title="say('visit.stop')" width="min(760px, 96vw)">
       <div class="signs">
         <button

@@ -53,7 +53,6 @@ function movement(ref: string, sides: RunMovement['sides'], more: Partial<RunMov
     not_felt: '',
     sides,
     weaker: '',
-    rest_every: 0,
     cues: [],
     faults: [],
     owed: false,
@@ -70,6 +69,8 @@ const sheet = (...movements: RunMovement[]): Sheet => ({
   ways: [],
   stop_signs: [],
   asks_pressure: false,
+  rest_s: 30,
+  stops_at_rise: 2,
 })
 const pair = sheet(movement('fold/one', [side('left'), side('right')]), movement('sit/tall', [side('both')]))
 const running = (s = pair) => ready(start(begin(s, 'device-0001', new Date(2026, 10, 27, 9, 30), 'specialist')))
@@ -115,7 +116,7 @@ describe('a session', () => {
     [{ what: 'pain', rise_0_to_10: 0, spreading: true }, 'setup'],
     [{ what: 'tingling', rise_0_to_10: 0, spreading: false }, 'setup'],
   ] as const)('ends the movement for %o: %s', (symptom, phase) => {
-    const run = felt(clean(running()), { where: 'low_back', ...symptom })
+    const run = felt(pair, clean(running()), { where: 'low_back', ...symptom })
     expect(run.phase).toBe(phase)
     expect(run.movements[0]!.symptoms).toHaveLength(1)
   })
@@ -134,6 +135,12 @@ describe('a session', () => {
   })
   it('names why a movement was skipped', () => {
     expect(asVisit(pair, skip(running(), 'not_wanted')).movements).toMatchObject([{ step: 'fold/one', skipped: 'not_wanted', sets: [] }])
+  })
+  it('logs the hold that was held, and none that was meant', () => {
+    const held = sheet(movement('plank/low', [{ ...side('both'), hold_s: 10 }]))
+    const run = clean(clean(clean(running(held), 4), 12), 6)
+    expect(run.movements[0]!.done[0]!.held_s).toBe(12)
+    expect(times(3, clean, running(held)).movements[0]!.done[0]!.held_s).toBe(0)
   })
   it('remembers which cue worked', () => {
     expect(cued(cued(running(), 0, false), 1, true).movements[0]!.cues).toEqual([

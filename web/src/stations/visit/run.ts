@@ -1,5 +1,6 @@
 /** Running a session: a state that every tap replaces, so that each is undone and each is kept. Nothing here knows a screen. */
 import type { MovementDone, RunMovement, Rung, SetDone, Sheet, Symptom, Visit } from '../../api/schemas'
+import { dayOf } from '../../offline/here'
 
 export type Side = SetDone['side']
 export type Ended = SetDone['ended_by']
@@ -75,10 +76,9 @@ function fresh(m: RunMovement, of: number): MovementRun {
 }
 
 export function begin(sheet: Sheet, id: string, now: Date, by: Visit['by']): Run {
-  const day = `${now.getFullYear()}-${String(now.getMonth() + 1).padStart(2, '0')}-${String(now.getDate()).padStart(2, '0')}`
   return {
     id,
-    on: day,
+    on: dayOf(now),
     began: now.toTimeString().slice(0, 8),
     session: sheet.session,
     context: sheet.context,
@@ -141,7 +141,7 @@ export function endSet(run: Run, by: Ended): Run {
     clean: run.now.clean,
     with_faults: run.now.withFaults,
     discarded: run.now.discarded,
-    held_s: set.hold_s && run.now.clean ? Math.max(run.now.held_s, set.hold_s) : null,
+    held_s: set.hold_s && run.now.clean ? run.now.held_s : null,
     ended_by: by,
     faults: run.now.faults,
   }
@@ -181,13 +181,14 @@ export function skip(run: Run, why: Skipped): Run {
   return onward(own.done.length ? run : withCurrent(run, { skipped: why }))
 }
 
-/** Pain that rises by two of ten, and everything that is no pain in its place, ends the movement by rule. */
-export const stops = (s: Symptom): boolean => s.what !== 'pain' || Boolean(s.spreading) || s.rise_0_to_10 >= 2
+/** Pain that rises as far as the sheet says, and everything that is no pain in its place, ends the movement by rule. */
+export const stops = (s: Symptom, sheet: Sheet): boolean =>
+  s.what !== 'pain' || Boolean(s.spreading) || s.rise_0_to_10 >= sheet.stops_at_rise
 
-export function felt(run: Run, symptom: Symptom): Run {
+export function felt(sheet: Sheet, run: Run, symptom: Symptom): Run {
   const own = current(run)
   const next = withCurrent(run, { symptoms: [...own.symptoms, symptom] })
-  if (!stops(symptom)) return next
+  if (!stops(symptom, sheet)) return next
   if (run.phase === 'set' && currentSet(next)) return endSet(next, 'symptom')
   return own.done.length
     ? onward(next)

@@ -4,6 +4,7 @@ import { got, http, Refused } from '../../api/client'
 import type { RunSheet, Visit } from '../../api/schemas'
 import { say } from '../../i18n'
 import { hand, handStopSign, reachable } from '../../offline/delivery'
+import { newId } from '../../offline/here'
 import { drop, keep, kept } from '../../offline/vault'
 import { useClient } from '../../stores/client'
 import { asVisit, begin, finish, stopAll, undoable } from './run'
@@ -16,8 +17,6 @@ const HOUR_MS = 3_600_000
 /** A copy may be run for so many hours; one from the future was made by a clock that cannot be believed. */
 export const isFresh = (savedMs: number, hours: number, nowMs: number): boolean =>
   nowMs - savedMs <= hours * HOUR_MS && savedMs - nowMs <= HOUR_MS
-
-const newId = (): string => Array.from(crypto.getRandomValues(new Uint8Array(12)), (b) => b.toString(16).padStart(2, '0')).join('')
 
 /** One session of one client on this device: fetched while there is a network, run without one, handed over when there is one again. */
 export function useVisit(clientId: string, by: () => Visit['by']) {

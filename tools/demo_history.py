@@ -47,13 +47,15 @@ def history(name: str, behind: float, overload: float, seed: int) -> list[Visit]
 
 
 def programme(name: str) -> dict[str, Any]:
-    """What is practised by now, as the planner builds it with all of that kept in."""
+    """What is practised by now, as the planner builds it with all of that kept in where it can."""
     data = json.loads((CASES / f"{name}.json").read_text(encoding="utf-8"))
     engine = Engine(read_case(data))
     verdicts = engine.judge(contexts=("home",))
     in_use = list(dict.fromkeys(m.step for v in engine.case.visits[-3:] for m in v.movements))
     newest = {step.partition("/")[0]: step for step in in_use}
     found = plan(engine, "home", locked=tuple(newest.values()), verdicts=verdicts)
+    if not found.movements:  # all of that does not fit into the time that was asked for
+        found = plan(engine, "home", verdicts=verdicts)
     return answers.programme_data(found, engine)
 
 

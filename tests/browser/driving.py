@@ -73,6 +73,11 @@ def log_in(page: Page, name: str = "ann") -> None:
     expect(page.get_by_role("heading", name="Today")).to_be_visible(timeout=30_000)
 
 
+def log_out(page: Page) -> None:
+    page.get_by_role("button", name="Log out").click()
+    expect(page.locator("input[name=username]")).to_be_visible()
+
+
 def no_serious_fault(page: Page, where: str) -> None:
     """axe-core: nothing of impact serious or critical."""
     # A colour is judged when it has arrived, not on its way.

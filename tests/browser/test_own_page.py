@@ -5,7 +5,7 @@ import re
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.browser.driving import chromium, log_in, no_serious_fault, page
+from tests.browser.driving import chromium, log_in, log_out, no_serious_fault, page
 from tests.server.conftest import PASSWORD, logged_in, user_of
 from tests.server.test_own_login import code_now
 
@@ -27,7 +27,7 @@ def test_a_second_factor_is_set_up_and_asked_for(page: Page) -> None:
     expect(page.locator(".codes li")).to_have_count(8)
     codes = page.locator(".codes li").all_inner_texts()
     page.get_by_role("button", name="They are written down").click()
-    page.get_by_role("button", name="Log out").click()
+    log_out(page)
     page.fill("input[name=username]", "ann")
     page.fill("input[name=password]", PASSWORD)
     page.get_by_role("button", name="Come in").click()

@@ -7,7 +7,7 @@ from django.core import mail
 from django.core.cache import cache
 from playwright.sync_api import Page, expect
 
-from tests.browser.driving import PASSWORD, all_answered, chromium, no_serious_fault, page
+from tests.browser.driving import PASSWORD, all_answered, chromium, log_out, no_serious_fault, page
 from tests.server.conftest import user_of
 
 __all__ = ["chromium", "page"]
@@ -38,7 +38,7 @@ def test_from_the_invitation_to_the_first_log_in(page: Page) -> None:
     page.get_by_role("button", name="Send the invitation").click()
     expect(page.get_by_text("on its way to nora@house.example")).to_be_visible()
     expect(page.get_by_text("nora · nora@house.example · invited")).to_be_visible()
-    page.get_by_role("button", name="Log out").click()
+    log_out(page)
     all_answered(page)
     link = re.search(r"https?://[^/\s]+(/welcome\S+)", mail.outbox[-1].body)
     assert link

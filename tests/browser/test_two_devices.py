@@ -5,7 +5,7 @@ from playwright.sync_api import Browser, Page, expect
 
 from clients.casework import create_client
 from programmes.building import build
-from tests.browser.driving import chromium, log_in, no_serious_fault, open_page, page
+from tests.browser.driving import chromium, log_in, log_out, no_serious_fault, open_page, page
 from tests.server.conftest import PASSWORD, today_case, user_of
 
 __all__ = ["chromium", "page"]
@@ -102,7 +102,7 @@ def test_a_clinicians_word_clears_what_waits_for_it(page: Page) -> None:
     expect(row).to_have_count(1)
     no_serious_fault(page, "limits with a reported word")
     user_of("wend", "clinician", user.organisation)
-    page.get_by_role("button", name="Log out").click()
+    log_out(page)
     log_in(page, "wend")
     page.goto(f"/client/{client.pk}/limits")
     page.locator(".said").get_by_role("button", name="I have seen the document").click()

@@ -85,7 +85,7 @@ async function send(row: WaitingRow): Promise<void> {
 }
 
 /** On top of whatever the client is by now: a stop sign is only ever added here. */
-async function tellStopSign(client: string, sign: string): Promise<void> {
+export async function tellStopSign(client: string, sign: string): Promise<void> {
   const path = { client_id: client }
   const view = await got(http.GET('/api/v1/clients/{client_id}', { params: { path } }))
   const signs = view.case.stop_signs
@@ -106,7 +106,11 @@ export const handNextDayFromHome = (code: string, visit: string, told: NextDay):
   put('home_next_day', `next-day:${visit}`, code, { visit, told })
 export const handNextDay = (client: string, visit: string, told: NextDay): Promise<void> =>
   put('next_day', `next-day:${visit}`, client, { visit, told })
-export const handStopSign = (client: string, sign: string): Promise<void> => put('stop_sign', `stop:${client}:${sign}`, client, sign)
+/** Kept on this device, not yet sent: what is shown as told must not be lost with the page. */
+export async function keepStopSign(client: string, sign: string): Promise<void> {
+  await putToWait('stop_sign', `stop:${client}:${sign}`, client, sign)
+  await count()
+}
 
 /** A device whose clock was wrong: the visit is dated by the server's day and sent again. */
 export async function redate(id: string, day: string): Promise<void> {

@@ -2,6 +2,7 @@
 export default {
   'station.visit': 'Termin',
   'station.course': 'Verlauf',
+  'visit.untold': 'Das Stoppzeichen konnte hier weder behalten noch gemeldet werden: bitte sagen Sie es der Praxis selbst, sofort.',
   'visit.full': 'Auf diesem Gerät ist kein Platz mehr: die Einheit geht weiter, bitte mit Verbindung beenden.',
   'visit.sensors': 'Sensoren',
   'visit.sensorsNone': 'Auf diesem Gerät läuft kein Sensordienst.',

@@ -2,6 +2,7 @@
 export default {
   'station.visit': 'Visit',
   'station.course': 'Course',
+  'visit.untold': 'The stop sign could neither be kept here nor told: tell the practice yourself, at once.',
   'visit.full': 'This device has no room left: the visit goes on, finish it with a connection.',
   'visit.sensors': 'Sensors',
   'visit.sensorsNone': 'No sensor process on this machine.',

@@ -19,6 +19,7 @@ import {
   current,
   currentSet,
   felt,
+  hasEnded,
   leftOut,
   notClean,
   onward,
@@ -42,7 +43,7 @@ const client = useClient()
 const id = String(route.params.id)
 const by = (): Visit['by'] => (session.role === 'assistant' ? 'assistant' : 'specialist')
 const visit = useVisit(id, by)
-const { state, why, offline, full, sheet, run, resumed, canUndo } = visit
+const { state, why, offline, full, untold, sheet, run, resumed, canUndo } = visit
 void visit.open()
 
 const sensors = useSensors()
@@ -123,6 +124,7 @@ async function dated(id: string): Promise<void> {
     </header>
     <p v-if="offline && state === 'ready'" class="note" role="status">{{ say('visit.offline') }}</p>
     <p v-if="full" class="note" role="alert">{{ say('visit.full') }}</p>
+    <p v-if="untold" class="note" role="alert">{{ say('visit.untold') }}</p>
     <p v-for="u in mine.filter((x) => x.refused)" :key="u.id" class="note" role="alert">
       <strong>{{ say('visit.refusedTitle') }}.</strong> {{ u.refused }}
       <button v-if="u.kind === 'visit'" type="button" class="quiet-action" @click="dated(u.id)">{{ say('visit.today') }}</button>
@@ -194,7 +196,7 @@ async function dated(id: string): Promise<void> {
         </div>
       </section>
     </template>
-    <p v-if="resumed && run?.phase !== 'finished' && run?.phase !== 'stopped'" class="note row spread">
+    <p v-if="resumed && run && !hasEnded(run)" class="note row spread">
       <span>{{ say('visit.resume') }}</span>
       <button type="button" class="quiet-action" @click="visit.anew()">{{ say('visit.anew') }}</button>
     </p>

@@ -219,6 +219,7 @@ function stopped(run: Run, by: Ended): Run {
   return { ...next, at: run.at, phase: run.phase }
 }
 
+export const hasEnded = (run: Run): boolean => run.phase === 'finished' || run.phase === 'stopped'
 /** A stop sign, or the end of the time: what was done stays done. */
 export function stopAll(run: Run, nowMs: number): Run {
   const begun = run.phase === 'set' && (run.now.clean || run.now.withFaults) ? stopped(run, 'person') : run

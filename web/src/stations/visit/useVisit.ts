@@ -3,11 +3,11 @@ import { computed, ref, shallowRef } from 'vue'
 import { got, http, Refused } from '../../api/client'
 import type { RunSheet, Visit } from '../../api/schemas'
 import { say } from '../../i18n'
-import { hand, handStopSign, reachable } from '../../offline/delivery'
+import { deliver, hand, keepStopSign, reachable, tellStopSign } from '../../offline/delivery'
 import { newId } from '../../offline/here'
 import { drop, keep, kept } from '../../offline/vault'
 import { useClient } from '../../stores/client'
-import { asVisit, begin, finish, stopAll, undoable } from './run'
+import { asVisit, begin, finish, hasEnded, stopAll, undoable } from './run'
 import type { Run } from './run'
 
 export type Opened = 'opening' | 'ask' | 'closed' | 'no_copy' | 'too_old' | 'ready'
@@ -25,6 +25,8 @@ export function useVisit(clientId: string, by: () => Visit['by']) {
   const why = ref('')
   const offline = ref(false)
   const full = ref(false)
+  /** A stop sign that could neither be kept here nor told: a person has to tell it. */
+  const untold = ref(false)
   const sheet = shallowRef<RunSheet>()
   const log = shallowRef<ReturnType<typeof undoable>>()
   const run = shallowRef<Run>()
@@ -33,6 +35,7 @@ export function useVisit(clientId: string, by: () => Visit['by']) {
   async function open(session = ''): Promise<void> {
     state.value = 'opening'
     why.value = ''
+    await handOverWhatEnded()
     try {
       await client.open(clientId)
       await client.refresh()
@@ -122,14 +125,34 @@ export function useVisit(clientId: string, by: () => Visit['by']) {
     tap((r) => finish(r, Date.now()))
     await handOver()
   }
-  /** A stop sign at any moment: it is told at once, or as soon as somebody hears it; what was done is kept. */
+  /**
+   * A stop sign at any moment: kept here before the session is shown as ended, told at once or as soon as somebody hears it;
+   * what was done is kept.  A device without room tells it directly.
+   */
   async function stop(sign: string): Promise<void> {
+    const isKept = await keepStopSign(clientId, sign).then(
+      () => true,
+      () => false,
+    )
     tap((r) => stopAll(r, Date.now()))
-    await handStopSign(clientId, sign)
+    if (isKept) await deliver()
+    else {
+      full.value = true
+      await tellStopSign(clientId, sign).catch(() => (untold.value = true))
+    }
     await handOver()
   }
+  /** A page that died between the end and the handing over left a visit that nobody would send. */
+  async function handOverWhatEnded(): Promise<void> {
+    const left = await kept<Run>(`run:${clientId}`)
+    const of = await kept<RunSheet>(`sheet:${clientId}`)
+    if (!left || !of || !hasEnded(left.value) || left.value.session !== of.value.sheet.session) return
+    const visit = asVisit(of.value.sheet, left.value)
+    if (visit.movements?.length) await hand(clientId, visit)
+    await drop(`run:${clientId}`)
+  }
   useIntervalFn(async () => {
-    if (state.value !== 'ready' || !run.value || ['finished', 'stopped'].includes(run.value.phase)) return
+    if (state.value !== 'ready' || !run.value || hasEnded(run.value)) return
     try {
       const pulse = await got(http.GET('/api/v1/clients/{client_id}/pulse', { params: { path: { client_id: clientId } } }))
       offline.value = false
@@ -148,6 +171,7 @@ export function useVisit(clientId: string, by: () => Visit['by']) {
     why,
     offline,
     full,
+    untold,
     sheet,
     run,
     resumed,

@@ -26,6 +26,7 @@ from api.any_json import Json
 from api.problems import PROBLEMS, UNDER_WAY
 from api.spoken import Router, language_of
 from api.subject import Subject, subject_of
+from clients.by_name import named
 from clients.casework import (
     SECTIONS,
     answer_on,
@@ -70,13 +71,12 @@ LINES = 50  # on a page
 
 @router.get("/day", response={200: Day, **PROBLEMS}, auth=Needs(Action.SEE_CLIENTS))
 def day(request: HttpRequest, find: str = "", page: int = 1):
-    """The clients of the organisation in the order of visits, `find` in their names, from what is kept beside them."""
+    """The clients of the organisation in the order of visits, every word of `find` begins one of their names, from what is kept beside them."""
     if not 1 <= page <= MOST_PAGES or len(find) > 100:
         return problem(422, "The request is refused", f"page: between 1 and {MOST_PAGES}; find: at most 100 letters")
     mine = Client.objects.filter(organisation_id=request.user.organisation_id)
-    named = mine.filter(name__icontains=find.strip()) if find.strip() else mine
     start = (page - 1) * LINES
-    found = list(named.order_by("visit_at", "created_at", "id")[start : start + LINES + 1])
+    found = list(named(mine, find).order_by("visit_at", "created_at", "id")[start : start + LINES + 1])
     now = timezone.localdate()
     freshen(found[:LINES], now, engine_of)
     return {"lines": [_line(c, now) for c in found[:LINES]], "more": len(found) > LINES}

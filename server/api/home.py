@@ -1,16 +1,17 @@
 """Home, by a private link and without a log-in: today's session, the day after, and what was done.  One client, nothing else."""
 
-from typing import Literal
+from typing import Annotated, Literal
 
 from django.http import Http404, HttpRequest
 from ninja import Router, Schema, Status  # this Router: said in the client's language, not in that of the page
 
 from amvel.answers.run_sheet import RunSheetData
 from amvel.case import CaseError
+from amvel.case.visits import Visit
 from amvel.languages import in_language
 from amvel.planning import ProgrammeBlocked
 from amvel.progress.resting import resting
-from api.any_json import Json
+from api.any_json import JsonObject, OfModel
 from api.problems import PROBLEMS, UNDER_WAY
 from api.visits import DayAfter, Kept, LastVisit
 from clients.engines import engine_of
@@ -67,7 +68,7 @@ def today(request: HttpRequest, code: str):
 class HomeVisit(Schema):
     """What was done at home, in the core's own format."""
 
-    visit: Json
+    visit: Annotated[JsonObject, OfModel(Visit)]
 
 
 @router.post("/home/{code}/visits", response={200: Kept, 201: Kept, **PROBLEMS}, auth=None)

@@ -1,14 +1,17 @@
 """Rooms: what is there, what fits this person and how, what is refused; quick trials that store nothing."""
 
+from typing import Annotated
+
 from django.http import HttpRequest
 from ninja import Schema
 
 from accounts.roles import Action
 from amvel.case import PROPS, read_case
+from amvel.case.room import Room
 from amvel.engine import Engine
 from amvel.fitting import fit_figure, fits, refused
 from api.access import Needs, client_of
-from api.any_json import Json
+from api.any_json import JsonObject, OfModel
 from api.problems import PROBLEMS
 from api.spoken import Router
 from clients.engines import case_data
@@ -47,7 +50,7 @@ class RoomFits(Schema):
 class Trial(Schema):
     """A room as it stands in the form, not yet kept."""
 
-    room: Json
+    room: Annotated[JsonObject, OfModel(Room)]
 
 
 @router.post("/clients/{client_id}/fits", response={200: RoomFits, **PROBLEMS}, auth=Needs(Action.SEE_CLIENTS))

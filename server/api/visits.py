@@ -1,7 +1,7 @@
 """Visits: the sheet that a session is run from, what was logged, how it goes on."""
 
 from datetime import date
-from typing import Literal
+from typing import Annotated, Literal
 
 from django.http import HttpRequest
 from django.utils import timezone
@@ -13,8 +13,9 @@ from amvel.answers.course import CourseData, course
 from amvel.answers.progress import ProposalData
 from amvel.answers.run_sheet import RunSheetData
 from amvel.case import read_case
+from amvel.case.visits import NextDay, Visit
 from api.access import Needs, client_of
-from api.any_json import Json
+from api.any_json import JsonObject, OfModel
 from api.problems import PROBLEMS, UNDER_WAY
 from api.spoken import Router
 from api.subject import Subject, subject_of
@@ -74,7 +75,7 @@ def sheet(request: HttpRequest, client_id: str, session: str = ""):
 class NewVisit(Schema):
     """A visit in the core's own format; its id, given by the device, makes it one visit however often it is sent."""
 
-    visit: Json
+    visit: Annotated[JsonObject, OfModel(Visit)]
 
 
 class Kept(Schema):
@@ -96,7 +97,7 @@ def log(request: HttpRequest, client_id: str, body: NewVisit):
 class DayAfter(Schema):
     """How the day after was, in the core's own format."""
 
-    next_day: Json
+    next_day: Annotated[JsonObject, OfModel(NextDay)]
 
 
 @router.post("/clients/{client_id}/visits/{key}/next-day", response={200: Kept, 201: Kept, **PROBLEMS}, auth=Needs(Action.LOG))

@@ -3,11 +3,11 @@
 import uuid
 
 from django.conf import settings
-from django.contrib.postgres.indexes import GinIndex, OpClass
+from django.contrib.postgres.indexes import GinIndex
 from django.db import models
-from django.db.models.functions import Upper
 
 from accounts.models import Organisation
+from clients.name_words import name_words
 from config.said_json import SaidJSONField
 
 
@@ -34,7 +34,7 @@ class Client(models.Model):
     class Meta:
         indexes = [
             models.Index(fields=["organisation", "visit_at", "created_at", "id"], name="client_day"),
-            GinIndex(OpClass(Upper("name"), "gin_trgm_ops"), name="client_name_parts"),
+            GinIndex(name_words(), name="client_name_words"),
         ]
 
     def latest(self) -> "CaseRevision":

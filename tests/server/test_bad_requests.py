@@ -1,6 +1,7 @@
 """Bad input names the field and the reason, is answered as problem details, and hurts nobody else."""
 
 import json
+from urllib.parse import urlencode
 
 import pytest
 from django.utils import timezone
@@ -140,6 +141,28 @@ def test_the_day_is_searched_and_paged_in_the_database(api: Api, user, django_as
     assert api.get("/day?find=nobody").json() == {"lines": [], "more": False}
     with django_assert_max_num_queries(6):
         api.get("/day")
+
+
+@pytest.mark.parametrize(
+    ("typed", "found"),
+    [
+        ("st", True),
+        ("anne o'brü", True),
+        ("BRÜ ann", True),
+        ("lisbeth", True),
+        ("beth", False),  # the beginnings of words, not any part of them
+        ("anne berg", False),  # every word, not one of them
+        ("o'br | berg", False),  # what means something to the database means nothing here
+        ("...", False),
+        ("  ", True),
+    ],
+)
+def test_a_name_is_found_by_the_beginnings_of_its_words(api: Api, user, typed: str, found: bool) -> None:
+    case = today_case("fit-seventy")
+    case["person"]["name"] = "Anna-Lisbeth St.Anne O'Brünn"
+    create_client(user, case)
+    lines = api.get("/day?" + urlencode({"find": typed})).json()["lines"]
+    assert [x["name"] for x in lines] == ([case["person"]["name"]] if found else [])
 
 
 def test_more_clients_than_a_page_come_page_by_page(api: Api, user) -> None:

@@ -95,7 +95,7 @@ export interface paths {
         };
         /**
          * Day
-         * @description The clients of the organisation in the order of visits, `find` in their names, from what is kept beside them.
+         * @description The clients of the organisation in the order of visits, every word of `find` begins one of their names, from what is kept beside them.
          */
         get: operations["api_clients_day"];
         put?: never;
@@ -2065,7 +2065,7 @@ export interface components {
         Sections: {
             /** Case */
             case: {
-                [key: string]: components["schemas"]["JsonValue"];
+                [key: string]: unknown;
             };
         };
         /** AbdominalSeparation */
@@ -6019,7 +6019,7 @@ export interface components {
             base_revision: number;
             /** Sections */
             sections: {
-                [key: string]: components["schemas"]["JsonValue"];
+                [key: string]: unknown;
             };
             /**
              * Reason
@@ -6033,7 +6033,7 @@ export interface components {
             base_revision: number;
             /** Result */
             result: {
-                [key: string]: components["schemas"]["JsonValue"];
+                [key: string]: unknown;
             };
         };
         /** OnRevision */
@@ -7189,9 +7189,92 @@ export interface components {
          * @description A room as it stands in the form, not yet kept.
          */
         Trial: {
-            /** Room */
+            /**
+             * Room
+             * @description What is there.
+             *
+             *     `props` may be given as bare ids.  What is not said is not there; of floor and soles, what is not said is taken as
+             *     slippery until somebody has looked.
+             */
             room: {
-                [key: string]: components["schemas"]["JsonValue"];
+                /**
+                 * Name
+                 * @default home
+                 */
+                name: string;
+                /**
+                 * Used For
+                 * @default both
+                 * @enum {string}
+                 */
+                used_for: "both" | "home" | "visit";
+                /**
+                 * Seats
+                 * @default []
+                 */
+                seats: components["schemas"]["Seat"][];
+                /**
+                 * Wall
+                 * @default true
+                 */
+                wall: boolean;
+                /**
+                 * Worktop
+                 * @default false
+                 */
+                worktop: boolean;
+                /** Worktop Height Cm */
+                worktop_height_cm?: number | null;
+                /** Table Height Cm */
+                table_height_cm?: number | null;
+                /** Low Table Height Cm */
+                low_table_height_cm?: number | null;
+                /**
+                 * Floor Mat
+                 * @default false
+                 */
+                floor_mat: boolean;
+                /** Free Floor Cm */
+                free_floor_cm?: number | null;
+                /**
+                 * Floor Grip
+                 * @default unknown
+                 * @enum {string}
+                 */
+                floor_grip: "grips" | "slips" | "unknown";
+                /**
+                 * Soles
+                 * @default unknown
+                 * @enum {string}
+                 */
+                soles: "good_soles" | "bare_feet" | "socks" | "unknown";
+                /** Bed Height Cm */
+                bed_height_cm?: number | null;
+                /**
+                 * Bed Firmness
+                 * @default unknown
+                 * @enum {string}
+                 */
+                bed_firmness: "firm" | "soft" | "unknown";
+                /**
+                 * Rail
+                 * @description a fixed rail or bar beside where one rises and stands
+                 * @default false
+                 */
+                rail: boolean;
+                /** Rail Height Cm */
+                rail_height_cm?: number | null;
+                /**
+                 * Anchor
+                 * @description a handle or closed door at chest height that holds a band
+                 * @default false
+                 */
+                anchor: boolean;
+                /**
+                 * Props
+                 * @default []
+                 */
+                props: components["schemas"]["Prop"][];
             };
         };
         /** PropData */
@@ -7740,9 +7823,57 @@ export interface components {
          * @description A visit in the core's own format; its id, given by the device, makes it one visit however often it is sent.
          */
         NewVisit: {
-            /** Visit */
+            /**
+             * Visit
+             * @description One session: with the specialist, or at home.  `id` is given by the device that logged it.
+             */
             visit: {
-                [key: string]: components["schemas"]["JsonValue"];
+                /** Id */
+                id: string;
+                /**
+                 * On
+                 * Format: date
+                 */
+                on: string;
+                /** Began */
+                began?: string | null;
+                /**
+                 * Context
+                 * @enum {string}
+                 */
+                context: "visit" | "home";
+                /**
+                 * By
+                 * @enum {string}
+                 */
+                by: "specialist" | "assistant" | "client" | "carer";
+                /**
+                 * Session
+                 * @default A
+                 * @enum {string}
+                 */
+                session: "A" | "B" | "C";
+                /** Minutes */
+                minutes?: number | null;
+                /** Pain Before 0 To 10 */
+                pain_before_0_to_10?: number | null;
+                /** Pain Where */
+                pain_where?: ("head" | "neck" | "shoulder" | "arm" | "wrist" | "upper_back" | "low_back" | "belly" | "pelvic_floor" | "groin" | "buttock" | "hip" | "thigh" | "knee" | "calf" | "foot" | "chest") | null;
+                /** Slept */
+                slept?: ("well" | "badly") | null;
+                /**
+                 * Strength Left 0 To 10
+                 * @description what is left for today, as the client says
+                 */
+                strength_left_0_to_10?: number | null;
+                /** Effort 0 To 10 */
+                effort_0_to_10?: number | null;
+                /**
+                 * Movements
+                 * @default []
+                 */
+                movements: components["schemas"]["MovementDone"][];
+                next_day?: components["schemas"]["NextDay"] | null;
             };
         };
         /**
@@ -7750,9 +7881,25 @@ export interface components {
          * @description How the day after was, in the core's own format.
          */
         DayAfter: {
-            /** Next Day */
+            /**
+             * NextDay
+             * @description How it was the day after: asked before the next session, or told from home.
+             */
             next_day: {
-                [key: string]: components["schemas"]["JsonValue"];
+                /**
+                 * Told On
+                 * Format: date
+                 */
+                told_on: string;
+                /** Soreness 0 To 10 */
+                soreness_0_to_10: number;
+                /**
+                 * Flare
+                 * @description the old complaint was worse than usual
+                 */
+                flare: boolean;
+                /** Where */
+                where?: ("head" | "neck" | "shoulder" | "arm" | "wrist" | "upper_back" | "low_back" | "belly" | "pelvic_floor" | "groin" | "buttock" | "hip" | "thigh" | "knee" | "calf" | "foot" | "chest") | null;
             };
         };
         /**
@@ -8043,9 +8190,57 @@ export interface components {
          * @description What was done at home, in the core's own format.
          */
         HomeVisit: {
-            /** Visit */
+            /**
+             * Visit
+             * @description One session: with the specialist, or at home.  `id` is given by the device that logged it.
+             */
             visit: {
-                [key: string]: components["schemas"]["JsonValue"];
+                /** Id */
+                id: string;
+                /**
+                 * On
+                 * Format: date
+                 */
+                on: string;
+                /** Began */
+                began?: string | null;
+                /**
+                 * Context
+                 * @enum {string}
+                 */
+                context: "visit" | "home";
+                /**
+                 * By
+                 * @enum {string}
+                 */
+                by: "specialist" | "assistant" | "client" | "carer";
+                /**
+                 * Session
+                 * @default A
+                 * @enum {string}
+                 */
+                session: "A" | "B" | "C";
+                /** Minutes */
+                minutes?: number | null;
+                /** Pain Before 0 To 10 */
+                pain_before_0_to_10?: number | null;
+                /** Pain Where */
+                pain_where?: ("head" | "neck" | "shoulder" | "arm" | "wrist" | "upper_back" | "low_back" | "belly" | "pelvic_floor" | "groin" | "buttock" | "hip" | "thigh" | "knee" | "calf" | "foot" | "chest") | null;
+                /** Slept */
+                slept?: ("well" | "badly") | null;
+                /**
+                 * Strength Left 0 To 10
+                 * @description what is left for today, as the client says
+                 */
+                strength_left_0_to_10?: number | null;
+                /** Effort 0 To 10 */
+                effort_0_to_10?: number | null;
+                /**
+                 * Movements
+                 * @default []
+                 */
+                movements: components["schemas"]["MovementDone"][];
+                next_day?: components["schemas"]["NextDay"] | null;
             };
         };
         /**

@@ -1,7 +1,7 @@
 /** Sending what waits: one after the other in its order, once the server can be reached; nothing is dropped before it is kept there. */
 import { ref } from 'vue'
 import { freshCsrf, got, http, Refused } from '../api/client'
-import type { Visit } from '../api/schemas'
+import type { NextDay, Visit } from '../api/schemas'
 import { contentOf, putToWait, refuse, sent, waiting } from './vault'
 import type { WaitingKind, WaitingRow } from './vault'
 
@@ -10,11 +10,6 @@ export interface Undelivered {
   kind: WaitingKind
   client: string
   refused: string
-}
-export interface NextDay {
-  told_on: string
-  soreness_0_to_10: number
-  flare: boolean
 }
 /** How the day after one of the visits was. */
 interface DayAfter {
@@ -73,14 +68,14 @@ async function send(row: WaitingRow): Promise<void> {
     await got(
       http.POST('/api/v1/clients/{client_id}/visits/{key}/next-day', {
         params: { path: { ...path, key: of.visit } },
-        body: { next_day: of.told as never },
+        body: { next_day: of.told },
       }),
     )
   } else if (row.kind === 'home_visit') {
     await got(http.POST('/api/v1/home/{code}/visits', { params: { path: { code: row.client } }, body: { visit: content } }))
   } else if (row.kind === 'home_next_day') {
     const there = { code: row.client, key: of.visit }
-    await got(http.POST('/api/v1/home/{code}/visits/{key}/next-day', { params: { path: there }, body: { next_day: of.told as never } }))
+    await got(http.POST('/api/v1/home/{code}/visits/{key}/next-day', { params: { path: there }, body: { next_day: of.told } }))
   } else await tellStopSign(row.client, content)
 }
 
@@ -91,7 +86,7 @@ export async function tellStopSign(client: string, sign: string): Promise<void> 
   const signs = view.case.stop_signs
   const present = [...new Set([...(signs?.asked_on === view.case.as_of ? (signs.present ?? []) : []), sign])]
   const stop_signs = { asked_on: view.case.as_of, asked: view.screen.stop_questions, present }
-  const body = { base_revision: view.revision, sections: { stop_signs } as never, reason: 'stop sign during a visit' }
+  const body = { base_revision: view.revision, sections: { stop_signs }, reason: 'stop sign during a visit' }
   await got(http.PATCH('/api/v1/clients/{client_id}', { params: { path }, body }))
 }
 

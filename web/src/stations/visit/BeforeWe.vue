@@ -58,7 +58,7 @@ async function dayAfter(flare: boolean): Promise<void> {
           v-if="modelValue.pain"
           :title="say('visit.where')"
           :options="places"
-          :model-value="modelValue.where as never"
+          :model-value="modelValue.where"
           @update:model-value="set({ where: $event })"
         />
         <ZeroToTen :title="say('visit.strength')" :model-value="modelValue.strength" @update:model-value="set({ strength: $event })" />

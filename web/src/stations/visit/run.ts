@@ -40,7 +40,7 @@ export interface Now {
 export type Phase = 'before' | 'setup' | 'set' | 'rest' | 'compare' | 'after' | 'stopped' | 'finished'
 export interface Before {
   pain?: number
-  where?: string
+  where?: Symptom['where']
   slept?: 'well' | 'badly'
   strength?: number
 }
@@ -269,7 +269,7 @@ export function asVisit(sheet: Sheet, run: Run): Visit {
     session: run.session as Visit['session'],
     minutes: minutes === null ? null : Math.min(240, minutes),
     pain_before_0_to_10: run.before.pain ?? null,
-    pain_where: (run.before.where as Visit['pain_where']) ?? null,
+    pain_where: run.before.where ?? null,
     slept: run.before.slept ?? null,
     strength_left_0_to_10: run.before.strength ?? null,
     effort_0_to_10: run.effort ?? null,

@@ -116,9 +116,7 @@ export function useVisit(clientId: string, by: () => Visit['by']) {
       await hand(clientId, visit)
     } catch {
       full.value = true
-      await got(
-        http.POST('/api/v1/clients/{client_id}/visits', { params: { path: { client_id: clientId } }, body: { visit: visit as never } }),
-      )
+      await got(http.POST('/api/v1/clients/{client_id}/visits', { params: { path: { client_id: clientId } }, body: { visit } }))
     }
   }
   async function end(): Promise<void> {

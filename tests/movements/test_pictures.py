@@ -22,6 +22,7 @@ from amvel.movements.declaration import POSITIONS
 from amvel.movements.fault_figure import fault_figure, wrong_pose
 from amvel.movements.figure import figure, panels_of, together
 from amvel.movements.panel import Panel
+from amvel.movements.picture import in_halves_cm
 from amvel.movements.scenery import scenery
 from amvel.movements.sign import Sign
 from amvel.movements.wrong import Wrong
@@ -215,3 +216,8 @@ def test_a_picture_is_the_same_in_every_process() -> None:
     }
     assert len(drawn) == 1
     assert "lens-" in drawn.pop()
+
+
+@pytest.mark.parametrize(("cm", "says"), [(0.0, "0 cm"), (0.5, "½ cm"), (1.74, "1½ cm"), (1.76, "2 cm"), (47.5, "47½ cm"), (80, "80 cm")])
+def test_a_measure_in_a_picture_needs_no_language(cm: float, says: str) -> None:
+    assert in_halves_cm(cm) == says

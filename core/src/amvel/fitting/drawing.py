@@ -7,6 +7,7 @@ from amvel.fitting.fit import Fit, Mark
 from amvel.movements import Profiler, Request, find
 from amvel.movements.cameras import square_view_of
 from amvel.movements.panel import Panel
+from amvel.movements.picture import in_halves_cm
 
 _PAD_CM, _ROOM_CM = 8.0, 40.0
 
@@ -46,7 +47,7 @@ def _mark(panel: Panel, mark: Mark) -> str:
 
 
 def _label(x: float, y: float, value: float, anchor: str) -> str:
-    return f'<text x="{x:.1f}" y="{y:.1f}" font-size="9" text-anchor="{anchor}" fill="{INK}" stroke="none" font-family="Atkinson Hyperlegible, DejaVu Sans, sans-serif" font-weight="700">{value:g} cm</text>'
+    return f'<text x="{x:.1f}" y="{y:.1f}" font-size="9" text-anchor="{anchor}" fill="{INK}" stroke="none" font-family="Atkinson Hyperlegible, DejaVu Sans, sans-serif" font-weight="700">{in_halves_cm(value)}</text>'
 
 
 def _upright(x: float, to_x: float, low: float, high: float, value: float) -> str:

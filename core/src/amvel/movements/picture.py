@@ -74,4 +74,10 @@ def label(x: float, y: float, text: str, anchor: str, size: float = 6.5, ink: st
     )
 
 
-__all__ = ["FONT", "Drawn", "Placed", "document", "label", "laid_out"]
+def in_halves_cm(cm: float) -> str:
+    """A measure to half a centimetre, as a hand can tell it; a half is a sign, since a picture has no language of its own."""
+    whole, half = divmod(round(2 * cm), 2)
+    return f"{whole or ''}{'½' if half else ''} cm" if whole or half else "0 cm"
+
+
+__all__ = ["FONT", "Drawn", "Placed", "document", "in_halves_cm", "label", "laid_out"]

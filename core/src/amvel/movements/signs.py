@@ -8,7 +8,7 @@ import numpy as np
 from amvel.body.figure import path, silhouette, svg_part
 from amvel.movements.held import round_both
 from amvel.movements.panel import Panel
-from amvel.movements.picture import label
+from amvel.movements.picture import in_halves_cm, label
 from amvel.movements.profile import Profile
 from amvel.movements.sign import Sign
 
@@ -25,7 +25,7 @@ def signs_of(profile: Profile, panels: Sequence[Panel], moving: str) -> Iterator
     last, step = panels[-1], profile.request.step
     mark, far_cm = _furthest(panels, moving)
     if len(panels) > 1 and STILL_CM < far_cm < SMALL_CM and mark:
-        yield lens(panels[0], last, mark, _says(far_cm))
+        yield lens(panels[0], last, mark, in_halves_cm(max(0.5, far_cm)))
     for sign in dict.fromkeys((*step.signs, *_of_themselves(profile, last, far_cm))):
         yield _DRAWN[sign](last)
 
@@ -72,11 +72,6 @@ def lens(start: Panel, end: Panel, mark: str, says: str) -> Drawing:
     )
     reach = [(cx - _LENS_CM - 1, cy + _LENS_CM + 11), (cx + _LENS_CM + 1, cy - _LENS_CM - 1)]
     return svg, reach
-
-
-def _says(cm: float) -> str:
-    """To half a centimetre, as a hand can tell it."""
-    return f"{max(0.5, round(2 * cm) / 2):g} cm"
 
 
 def _trunk(panel: Panel) -> tuple[np.ndarray, np.ndarray, np.ndarray]:

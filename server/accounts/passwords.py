@@ -6,10 +6,13 @@ from django.contrib.auth.password_validation import validate_password
 from django.contrib.auth.tokens import default_token_generator
 from django.core.exceptions import ValidationError
 from django.core.mail import EmailMessage
+from django.utils import translation
 from django.utils.encoding import force_bytes
 from django.utils.http import urlsafe_base64_decode, urlsafe_base64_encode
 
 from accounts.models import User
+from amvel.languages import said
+from config.speaking import speaking
 
 
 class PasswordRefused(ValueError):
@@ -36,14 +39,15 @@ def of_link(who: str, token: str) -> User:
     except (ValueError, ValidationError, UnicodeDecodeError):
         user = None
     if user is None or not default_token_generator.check_token(user, token):
-        raise PasswordRefused("this link is used up or too old: ask for a new one")
+        raise PasswordRefused(said("this link is used up or too old: ask for a new one"))
     return user
 
 
 def choose(user: User, password: str) -> None:
     """Set it, and end every session that is open; raises PasswordRefused for one that is easy to guess."""
     try:
-        validate_password(password, user)
+        with translation.override(speaking.get()):
+            validate_password(password, user)
     except ValidationError as error:
         raise PasswordRefused(" ".join(error.messages)) from error
     user.set_password(password)

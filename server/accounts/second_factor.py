@@ -9,6 +9,7 @@ from django_otp.plugins.otp_static.models import StaticDevice, StaticToken
 from django_otp.plugins.otp_totp.models import TOTPDevice
 
 from accounts.models import User
+from amvel.languages import said
 
 RECOVERY_CODES = 8
 
@@ -32,7 +33,7 @@ def has_second_factor(user: User) -> bool:
 def begin(user: User) -> Begun:
     """A new secret; it counts from its first right code on.  Raises CodeRefused where one counts already."""
     if has_second_factor(user):
-        raise CodeRefused("there is a second factor already: take it away first")
+        raise CodeRefused(said("there is a second factor already: take it away first"))
     with transaction.atomic():
         TOTPDevice.objects.filter(user=user).delete()
         device = TOTPDevice.objects.create(user=user, name="app", confirmed=False)
@@ -50,7 +51,7 @@ def confirm(user: User, code: str) -> list[str]:
     """From now on it counts; gives the codes to write down.  Raises CodeRefused."""
     device = TOTPDevice.objects.filter(user=user, confirmed=False).first()
     if device is None:
-        raise CodeRefused("begin anew: there is nothing to confirm")
+        raise CodeRefused(said("begin anew: there is nothing to confirm"))
     _check(device, code)
     with transaction.atomic():
         device.confirmed = True
@@ -73,15 +74,15 @@ def pass_with(user: User, code: str) -> None:
             refused = refused or error
             continue
         return
-    raise refused or CodeRefused("there is no second factor")
+    raise refused or CodeRefused(said("there is no second factor"))
 
 
 def _check(device: TOTPDevice | StaticDevice, code: str) -> None:
     """One device; after a wrong code it waits, each time longer."""
     if not device.verify_is_allowed()[0]:
-        raise CodeRefused("too many wrong codes: wait a little")
+        raise CodeRefused(said("too many wrong codes: wait a little"))
     if not device.verify_token(code.replace(" ", "").strip().lower()):
-        raise CodeRefused("the code is wrong, or was used already")
+        raise CodeRefused(said("the code is wrong, or was used already"))
 
 
 def codes_left(user: User) -> int:

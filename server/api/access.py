@@ -7,6 +7,7 @@ from django.http import Http404, HttpRequest
 from ninja.security import SessionAuth
 
 from accounts.roles import Action
+from amvel.languages import said
 from clients.casework import audit
 from clients.models import Client
 
@@ -15,7 +16,7 @@ class NotForThisRole(Exception):
     """Whoever asks has another role."""
 
     def __init__(self, action: Action) -> None:
-        super().__init__(f"your role may not: {action}")
+        super().__init__(said("your role may not: {action}", action=action))
         self.action = action
 
 

@@ -16,6 +16,7 @@ from accounts.roles import Action
 from amvel import answers
 from amvel.answers.screening import ScreenData
 from amvel.case import Case, age_years
+from amvel.languages import said
 from amvel.movements import find
 from amvel.movements.range_figure import ViewName, range_figure
 from amvel.planning.effects import EffectData, MovedLimit, compare_limits
@@ -73,7 +74,7 @@ LINES = 50  # on a page
 def day(request: HttpRequest, find: str = "", page: int = 1):
     """The clients of the organisation in the order of visits, every word of `find` begins one of their names, from what is kept beside them."""
     if not 1 <= page <= MOST_PAGES or len(find) > 100:
-        return problem(422, "The request is refused", f"page: between 1 and {MOST_PAGES}; find: at most 100 letters")
+        return problem(422, said("The request is refused"), said("page: between 1 and {most_pages}; find: at most 100 letters", most_pages=MOST_PAGES))
     mine = Client.objects.filter(organisation_id=request.user.organisation_id)
     start = (page - 1) * LINES
     found = list(named(mine, find).order_by("visit_at", "created_at", "id")[start : start + LINES + 1])
@@ -160,8 +161,7 @@ def edit(request: HttpRequest, client_id: str, body: Change):
     client = client_of(request, client_id)
     foreign = sorted(set(body.sections) - set(SECTIONS))
     if foreign:
-        faults = [{"path": f"$.sections.{k}", "reason": "is not replaced as a whole"} for k in foreign]
-        return problem(422, "The request is refused", f"sections: {', '.join(foreign)[:300]}", faults=faults)
+        return problem(422, said("The request is refused"), faults=[(f"$.sections.{k}", said("is not replaced as a whole")) for k in foreign])
     sections = as_said_by(request.user, client.latest().data, body.sections)
     change(request.user, client, body.base_revision, sections, body.reason)
     return view(client)
@@ -238,7 +238,7 @@ def add_override(request: HttpRequest, client_id: str, body: NewOverride):
         raise Http404
     clinician = request.user.may(Action.LIFT_FORBIDDEN)
     if limit.strength == "forbidden" and not clinician:
-        return problem(403, "Only a clinician opens this", f"{limit.says()} is forbidden: {limit.reason}")
+        return problem(403, said("Only a clinician opens this"), said("{what} is forbidden: {reason}", what=limit.says(), reason=limit.reason))
     entry = {
         "limit_id": body.limit_id,
         "step": body.step,

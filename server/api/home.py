@@ -8,7 +8,7 @@ from ninja import Router, Schema, Status  # this Router: said in the client's la
 from amvel.answers.run_sheet import RunSheetData
 from amvel.case import CaseError
 from amvel.case.visits import Visit
-from amvel.languages import in_language
+from amvel.languages import in_language, said
 from amvel.planning import ProgrammeBlocked
 from amvel.progress.resting import resting
 from api.any_json import JsonObject, OfModel
@@ -78,7 +78,7 @@ def log(request: HttpRequest, code: str, body: HomeVisit):
     if link is None:
         raise Http404
     if body.visit.get("context") != "home" or body.visit.get("by") not in ("client", "carer"):
-        raise CaseError([("$.visit.by", "at home it is the client, or a carer")])
+        raise CaseError([("$.visit.by", said("at home it is the client, or a carer"))])
     kept, new = log_visit(link.client, None, body.visit)  # refuses what somebody of the practice logged
     return Status(201 if new else 200, {"id": kept.key, "version": kept.version, "new": new})
 

@@ -14,6 +14,7 @@ from amvel.answers.verdicts import VerdictData
 from amvel.answers.why import WhyData
 from amvel.body import plain_fault
 from amvel.engine import Engine
+from amvel.languages import said
 from amvel.movements import find
 from amvel.movements.animation import animation
 from amvel.movements.fault_figure import fault_figure
@@ -124,7 +125,7 @@ def along(request: HttpRequest, client_id: str, family_id: str, step_id: str, bo
     stopped_by(engine.stop_signs)
     if body.parameter not in {p.id for p in find(f"{family_id}/{step_id}")[1].parameters if not p.choices}:
         return problem(
-            422, "No such measure", f"parameter: {step_id} has no measure '{body.parameter}' to slide"
+            422, said("No such measure"), said("parameter: {step_id} has no measure '{parameter}' to slide", step_id=step_id, parameter=body.parameter)
         )
     asked = (Chosen(family_id, step_id, body.side, body.values, body.context), body.parameter, body.at)
     if body.quick:  # at once, whatever else is being worked out
@@ -145,7 +146,7 @@ def movie(request: HttpRequest, client_id: str, family_id: str, step_id: str, bo
     engine = engine_of(client_of(request, client_id).latest())
     profile = engine.profiler.profile(request_of(engine, Chosen(family_id, step_id, body.side, body.values)))
     if profile.fault:
-        return problem(422, "No figure", plain_fault(profile.fault))
+        return problem(422, said("No figure"), plain_fault(profile.fault))
     frames = animation(engine.profiler, profile)
     paced = beats(profile.request.step, len(frames), engine.schools.of(family_id)["breath"])
     return {"frames": frames, "beats": [beat_data(b) for b in paced]}
@@ -163,7 +164,7 @@ def faults(request: HttpRequest, client_id: str, family_id: str, step_id: str, b
     engine = engine_of(client_of(request, client_id).latest())
     profile = engine.profiler.sketches([request_of(engine, Chosen(family_id, step_id, body.side, body.values))])[0]
     if profile.fault:
-        return problem(422, "No figure", plain_fault(profile.fault))
+        return problem(422, said("No figure"), plain_fault(profile.fault))
     return {"pictures": [fault_figure(engine.profiler, profile, f.looks) if f.looks else "" for f in profile.request.step.faults]}
 
 
@@ -199,7 +200,7 @@ def drawing(
     ]
     profile = engine.profiler.sketches([wanted, *ladder])[0]
     if profile.fault:
-        return problem(422, "No figure", plain_fault(profile.fault))
+        return problem(422, said("No figure"), plain_fault(profile.fault))
     return HttpResponse(figure(engine.profiler, profile), content_type="image/svg+xml")
 
 

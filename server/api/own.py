@@ -11,6 +11,7 @@ from pydantic import Field
 
 from accounts import models, open_sessions, second_factor
 from accounts.passwords import PasswordRefused, choose
+from amvel.languages import said
 from api.problems import PROBLEMS, Done
 from api.spoken import Router
 from clients.casework import audit
@@ -71,7 +72,7 @@ def own_password(request: HttpRequest, body: OwnPassword):
 
 def _known(request: HttpRequest, password: str, field: str) -> None:
     if not request.user.check_password(password):
-        raise PasswordRefused(f"{field}: this is not your password")
+        raise PasswordRefused(said("{field}: this is not your password", field=field))
 
 
 @router.post("/sessions/end-others", response={200: Done, **PROBLEMS})

@@ -14,6 +14,7 @@ from api.problems import PROBLEMS, UNDER_WAY
 from api.spoken import Router
 from clients.casework import audit
 from clients.models import Client
+from config.problem import what_it_says
 from papers.batch import MOST, asked_by, file_of, made
 from papers.hand_out import opened, pdf_of
 from papers.kinds import Kind, html_of
@@ -198,5 +199,5 @@ def keep_reminder(request: HttpRequest, client_id: str, body: Reminder):
     try:
         keep_wish(client, body.address, body.zone)
     except ValueError as error:
-        raise CalendarError(str(error)) from error
+        raise CalendarError(what_it_says(error)) from error
     return wish_of(client)

@@ -13,6 +13,7 @@ from accounts.models import User
 from accounts.passwords import choose, mail_link, of_link
 from accounts.roles import Action, Role
 from accounts.second_factor import has_second_factor, take_away
+from amvel.languages import said
 from api.access import Needs
 from api.problems import PROBLEMS, Done
 from api.spoken import Router
@@ -83,7 +84,7 @@ def invite(request: HttpRequest, body: Invitation):
             user.set_unusable_password()
             user.save()
     except IntegrityError:
-        return problem(409, "This log-in is taken", f"username: choose another than {body.username}")
+        return problem(409, said("This log-in is taken"), said("username: choose another than {username}", username=body.username))
     mail_link(user, _site(request), invited=True)
     audit(request.user, None, "person invited", f"{user.username}, {user.role}")
     return Status(201, _person(user))
@@ -102,7 +103,7 @@ def change_person(request: HttpRequest, person_id: str, body: PersonChange):
     """Another role, or the end of a log-in; nobody changes the own, so that somebody is always left."""
     user = _of_the_house(request, person_id)
     if user.pk == request.user.pk:
-        return problem(409, "Not your own", "somebody else changes your role or ends your log-in")
+        return problem(409, said("Not your own"), said("somebody else changes your role or ends your log-in"))
     if body.role is not None:
         user.role = body.role.value
     if body.active is not None:
@@ -135,7 +136,7 @@ class Forgotten(Schema):
 def forgotten(request: HttpRequest, body: Forgotten):
     """Mail a link, if there is such a log-in; the answer does not say whether."""
     if check_csrf(request) is not None:
-        return problem(403, "Reload the page", "the page is too old")
+        return problem(403, said("Reload the page"), said("the page is too old"))
     user = User.objects.filter(username=body.username, is_active=True).first()
     if user is not None and mail_link(user, _site(request), invited=False):
         audit(user, None, "password link mailed")
@@ -152,7 +153,7 @@ class Chosen(Schema):
 def new_password(request: HttpRequest, body: Chosen):
     """Choose a password by the link of a mail; the link is used up by it."""
     if check_csrf(request) is not None:
-        return problem(403, "Reload the page", "the page is too old")
+        return problem(403, said("Reload the page"), said("the page is too old"))
     user = of_link(body.who, body.token)
     choose(user, body.password)
     audit(user, None, "password chosen by link")

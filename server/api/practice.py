@@ -9,6 +9,7 @@ from pydantic import Field
 from accounts.roles import Action
 from amvel.answers.practice import ExerciseData, TruthData, titles
 from amvel.case import CONDITIONS
+from amvel.languages import said
 from amvel.practice import ErrorKind
 from amvel.practice.exercise import Judgement
 from amvel.practice.invented import LEVELS
@@ -83,7 +84,7 @@ def invented_case(request: HttpRequest, level: int, seed: int, about: str = ""):
 
 def _refused(level: int, seed: int, about: str):
     if level not in LEVELS or not 0 <= seed < MOST_SEEDS or (about and about not in CONDITIONS):
-        return problem(422, "The request is refused", f"level: one of {', '.join(map(str, LEVELS))}; seed: below {MOST_SEEDS}; about: a condition")
+        return problem(422, said("The request is refused"), said("level: one of {levels}; seed: below {most}; about: a condition", levels=", ".join(map(str, LEVELS)), most=MOST_SEEDS))
     return None
 
 

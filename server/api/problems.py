@@ -8,7 +8,9 @@ from accounts.passwords import PasswordRefused
 from accounts.second_factor import CodeRefused
 from amvel.body import BodyError
 from amvel.case import CaseError
+from amvel.case.reasons import reason
 from amvel.formats import CalendarError
+from amvel.languages import said
 from amvel.movements import UnknownMovement
 from amvel.planning import ProgrammeBlocked
 from amvel.planning.edit import EditRefused
@@ -16,7 +18,7 @@ from api.access import NotForThisRole
 from clients.casework import Stale, Stopped
 from clients.engines import case_data
 from clients.said import NotYours
-from config.problem import problem
+from config.problem import problem, what_it_says
 from jobs.asking import Busy, NotYet, WorkFailed
 from papers.batch import BatchGone
 from papers.texts import TextRefused
@@ -64,33 +66,24 @@ def install(api: NinjaAPI) -> None:
 
     @api.exception_handler(CaseError)
     def refused(request: HttpRequest, error: CaseError):
-        return problem(
-            422, "The case is refused", str(error), faults=[{"path": p, "reason": r} for p, r in error.faults]
-        )
+        return problem(422, said("The case is refused"), faults=error.faults)
 
     @api.exception_handler(ValidationError)
     def invalid(request: HttpRequest, error: ValidationError):
-        faults = [
-            {"path": "$." + ".".join(str(x) for x in e["loc"][1:]), "reason": e["msg"]} for e in error.errors
-        ]
-        return problem(
-            422,
-            "The request is refused",
-            "; ".join(f"{f['path']}: {f['reason']}" for f in faults),
-            faults=faults,
-        )
+        faults = [("$." + ".".join(str(x) for x in e["loc"][1:]), reason(e)) for e in error.errors]
+        return problem(422, said("The request is refused"), faults=faults)
 
     @api.exception_handler(NotForThisRole)
     def not_for_this_role(request: HttpRequest, error: NotForThisRole):
-        return problem(403, "Not for this role", str(error))
+        return problem(403, said("Not for this role"), what_it_says(error))
 
     @api.exception_handler(PasswordRefused)
     def password_refused(request: HttpRequest, error: PasswordRefused):
-        return problem(422, "The password is refused", str(error))
+        return problem(422, said("The password is refused"), what_it_says(error))
 
     @api.exception_handler(CodeRefused)
     def code_refused(request: HttpRequest, error: CodeRefused):
-        return problem(401 if request.user.is_anonymous else 422, "The code is refused", str(error))
+        return problem(401 if request.user.is_anonymous else 422, said("The code is refused"), what_it_says(error))
 
     @api.exception_handler(NotYet)
     def under_way(request: HttpRequest, error: NotYet):
@@ -98,57 +91,57 @@ def install(api: NinjaAPI) -> None:
 
     @api.exception_handler(WorkFailed)
     def failed(request: HttpRequest, error: WorkFailed):
-        return problem(503, "Could not be worked out", str(error))
+        return problem(503, said("Could not be worked out"), what_it_says(error))
 
     @api.exception_handler(Busy)
     def busy(request: HttpRequest, error: Busy):
-        answer = problem(503, "Too much at once", str(error))
+        answer = problem(503, said("Too much at once"), what_it_says(error))
         answer.headers["Retry-After"] = str(error.again_in_s)
         return answer
 
     @api.exception_handler(NotYours)
     def not_yours(request: HttpRequest, error: NotYours):
-        return problem(403, "Somebody else does this", str(error))
+        return problem(403, said("Somebody else does this"), what_it_says(error))
 
     @api.exception_handler(Stale)
     def stale(request: HttpRequest, error: Stale):
         return problem(
             409,
-            "Changed in between",
-            str(error),
+            said("Changed in between"),
+            what_it_says(error),
             current={"revision": error.current.number, "case": case_data(error.current)},
         )
 
     @api.exception_handler(ProgrammeBlocked)
     def blocked(request: HttpRequest, error: ProgrammeBlocked):
-        return problem(409, "A stop sign stands", str(error))
+        return problem(409, said("A stop sign stands"), what_it_says(error))
 
     @api.exception_handler(Stopped)
     def stopped(request: HttpRequest, error: Stopped):
-        return problem(409, "A stop sign stands: nothing is tested", str(error))
+        return problem(409, said("A stop sign stands: nothing is tested"), what_it_says(error))
 
     @api.exception_handler(BatchGone)
     def batch_gone(request: HttpRequest, error: BatchGone):
-        return problem(409, "Changed in between", str(error))
+        return problem(409, said("Changed in between"), what_it_says(error))
 
     @api.exception_handler(NotAllowed)
     def not_allowed(request: HttpRequest, error: NotAllowed):
-        return problem(409, "Not allowed for this client", str(error))
+        return problem(409, said("Not allowed for this client"), what_it_says(error))
 
     @api.exception_handler(EditRefused)
     def edit_refused(request: HttpRequest, error: EditRefused):
-        return problem(409, "Not possible for this client", str(error))
+        return problem(409, said("Not possible for this client"), what_it_says(error))
 
     @api.exception_handler(NotProposed)
     def not_proposed(request: HttpRequest, error: NotProposed):
-        return problem(409, "Changed in between", str(error))
+        return problem(409, said("Changed in between"), what_it_says(error))
 
     @api.exception_handler(StaleProgramme)
     def stale_programme(request: HttpRequest, error: StaleProgramme):
         return problem(
             409,
-            "Changed in between",
-            str(error),
+            said("Changed in between"),
+            what_it_says(error),
             current={"number": error.current.number, "answer": error.current.answer},
         )
 
@@ -156,39 +149,39 @@ def install(api: NinjaAPI) -> None:
     def moved_meanwhile(request: HttpRequest, error: MovedMeanwhile):
         return problem(
             409,
-            "Changed in between",
+            said("Changed in between"),
             error.says(),
             current={"revision": error.revision.number, "number": error.number},
         )
 
     @api.exception_handler(LineChanged)
     def line_changed(request: HttpRequest, error: LineChanged):
-        return problem(409, "Changed in between", str(error))
+        return problem(409, said("Changed in between"), what_it_says(error))
 
     @api.exception_handler(CalendarError)
     def no_calendar(request: HttpRequest, error: CalendarError):
-        return problem(422, "The request is refused", str(error))
+        return problem(422, said("The request is refused"), what_it_says(error))
 
     @api.exception_handler(TextRefused)
     def text_refused(request: HttpRequest, error: TextRefused):
-        return problem(422, "The text is refused", str(error))
+        return problem(422, said("The text is refused"), what_it_says(error))
 
     @api.exception_handler(UnknownMovement)
     def unknown(request: HttpRequest, error: UnknownMovement):
-        return problem(404, "No such movement", str(error))
+        return problem(404, said("No such movement"), what_it_says(error))
 
     @api.exception_handler(BodyError)
     def body(request: HttpRequest, error: BodyError):
-        return problem(422, "The body lies outside the tables", str(error))
+        return problem(422, said("The body lies outside the tables"), what_it_says(error))
 
     @api.exception_handler(Http404)
     def missing(request: HttpRequest, error: Http404):
-        return problem(404, "Not found", "there is no such thing in this organisation")
+        return problem(404, said("Not found"), said("there is no such thing in this organisation"))
 
     @api.exception_handler(AuthenticationError)
     def anonymous(request: HttpRequest, error: AuthenticationError):
-        return problem(401, "Not logged in", "log in first")
+        return problem(401, said("Not logged in"), said("log in first"))
 
     @api.exception_handler(HttpError)
     def other(request: HttpRequest, error: HttpError):
-        return problem(error.status_code, "Refused", str(error))
+        return problem(error.status_code, said("Refused"), what_it_says(error))

@@ -9,6 +9,7 @@ from pydantic import Field
 from accounts.roles import Action
 from amvel import answers
 from amvel.answers.programmes import ProgrammeData, WeekData
+from amvel.languages import said
 from amvel.planning import edit
 from amvel.planning.whatif import CHANGES
 from api.access import Needs, client_of
@@ -248,6 +249,6 @@ def week(request: HttpRequest, client_id: str, days: int | None = None):
     """The week of the newest programme; `days` tries another number of days."""
     client = client_of(request, client_id)
     if days is not None and not 1 <= days <= 7:
-        return problem(422, "The request is refused", "days: between 1 and 7")
+        return problem(422, said("The request is refused"), said("days: between 1 and 7"))
     read, programme = building.opened_programme(client)
     return answers.week_data(week_of(read.engine, programme, days))

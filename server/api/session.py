@@ -22,6 +22,7 @@ from amvel.answers.library import (
 )
 from amvel.answers.rules import RuleData
 from amvel.case import LONGEST_OVERRIDE
+from amvel.languages import said
 from amvel.safety import RULEBOOK_VERSION
 from amvel.screening.stop_signs import QUESTIONS
 from api.access import Needs
@@ -75,15 +76,15 @@ def log_in(request: HttpRequest, credentials: Credentials):
     Who has a second factor and gives no code is not logged in: `needs_code` says so.
     """
     if check_csrf(request) is not None:
-        return problem(403, "Reload the page", "the page is too old to log in from")
+        return problem(403, said("Reload the page"), said("the page is too old to log in from"))
     locked = too_many(request, credentials.username)
     user = None if locked else authenticate(request, username=credentials.username, password=credentials.password)
     if user is None:
         locked = locked or getattr(request, "axes_locked_out", False)
         return problem(
             429 if locked else 401,
-            "Locked for a while" if locked else "Not logged in",
-            "too many attempts; try again in a quarter of an hour" if locked else "name or password is wrong",
+            said("Locked for a while" if locked else "Not logged in"),
+            said("too many attempts; try again in a quarter of an hour" if locked else "name or password is wrong"),
         )
     if has_second_factor(user):
         if not credentials.code:

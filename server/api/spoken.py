@@ -5,19 +5,11 @@ from functools import wraps
 from typing import Any
 
 import ninja
-from babel.core import negotiate_locale
 from django.http import HttpRequest
-from django.utils.translation.trans_real import parse_accept_lang_header
 from pydantic import BaseModel
 
-from amvel.languages import LANGUAGES, in_language
-from amvel.languages.catalogue import SOURCE
-
-
-def language_of(request: HttpRequest) -> str:
-    """The first language of Accept-Language in which something is said here; English where none is."""
-    wanted = [name for name, _ in parse_accept_lang_header(request.headers.get("Accept-Language", ""))]
-    return negotiate_locale(wanted, LANGUAGES, sep="-") or SOURCE
+from amvel.languages import in_language
+from config.speaking import language_of
 
 
 def _spoken(view: Callable[..., Any]) -> Callable[..., Any]:

@@ -11,6 +11,7 @@ from amvel.admission import admitted
 from amvel.answers.verdicts import VerdictData
 from amvel.case import Case, read_case
 from amvel.engine import Engine
+from amvel.languages import said, said_together
 from clients.engines import case_data, engine_of, keep_engine, today
 from clients.models import AuditEntry, CaseRevision, Client
 from clients.summary import summary_of
@@ -45,14 +46,14 @@ class Stopped(Exception):
 def refuse_while_stopped(engine: Engine, test: str) -> None:
     """Raise Stopped for a test of the body while a stop sign, or a missing consent, stands."""
     if engine.stop_signs and test not in VITAL_TESTS:
-        raise Stopped("; ".join(f"{s.title}: {s.next_step}" for s in engine.stop_signs))
+        raise Stopped(said_together((said_together((s.title, s.next_step), ": ") for s in engine.stop_signs), "; "))
 
 
 class Stale(Exception):
     """Somebody else saved in between; nothing was lost, both versions are returned."""
 
     def __init__(self, current: CaseRevision) -> None:
-        super().__init__("somebody else has changed this client in between")
+        super().__init__(said("somebody else has changed this client in between"))
         self.current = current
 
 

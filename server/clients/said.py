@@ -10,6 +10,7 @@ from typing import Any
 from accounts.models import User
 from accounts.roles import Action
 from amvel.case import CaseError
+from amvel.languages import said
 
 Case = Mapping[str, Any]
 _STRICTER_ONLY = ("stop_signs", "own_limits")
@@ -36,12 +37,12 @@ def as_said_by(user: User, before: Case, sections: dict[str, Any]) -> dict[str, 
 def _only_stricter(before: Case, sections: dict[str, Any]) -> dict[str, Any]:
     foreign = sorted(set(sections) - set(_STRICTER_ONLY))
     if foreign:
-        raise NotYours(f"an assistant changes stop signs and stricter limits; a specialist changes: {', '.join(foreign)}")
+        raise NotYours(said("an assistant changes stop signs and stricter limits; a specialist changes: {sections}", sections=", ".join(foreign)))
     if "stop_signs" in sections:
         known = set((before.get("stop_signs") or {}).get("present") or [])
         told = set(_mapping(sections["stop_signs"]).get("present") or [])
         if not known <= told:
-            raise NotYours("a stop sign is lifted by a specialist")
+            raise NotYours(said("a stop sign is lifted by a specialist"))
     added = {"own_limits": _added("own_limits", before, sections)} if "own_limits" in sections else {}
     return {**sections, **added}
 
@@ -50,7 +51,7 @@ def _added(name: str, before: Case, sections: Mapping[str, Any]) -> list[Any]:
     """The entries as they were stored, and after them what is new."""
     old, new = before.get(name) or [], sections[name]
     if not isinstance(new, list) or _plain(new[: len(old)]) != _plain(old):
-        raise CaseError([(f"$.sections.{name}", "what was said stays as it is: withdraw it, or add another")])
+        raise CaseError([(f"$.sections.{name}", said("what was said stays as it is: withdraw it, or add another"))])
     return [*old, *new[len(old) :]]
 
 
@@ -79,9 +80,9 @@ def confirmed(user: User, words: list[dict[str, Any]], index: int, today: str) -
     """The words with one that was reported confirmed by a second person; raises NotYours, IndexError."""
     word = words[index]
     if not word.get("reported") or word.get("confirmed_by"):
-        raise NotYours("this word does not wait for anybody")
+        raise NotYours(said("this word does not wait for anybody"))
     if word.get("recorded_by") == user.username:
-        raise NotYours("whoever entered it cannot confirm it: a second person looks at the document")
+        raise NotYours(said("whoever entered it cannot confirm it: a second person looks at the document"))
     return _with(words, index, {"confirmed_by": user.username, "confirmed_on": today})
 
 
@@ -90,7 +91,7 @@ def withdrawn(user: User, words: list[dict[str, Any]], index: int, today: str) -
     word = words[index]
     own = word.get("recorded_by") == user.username
     if word.get("kind") != "clears" and not own and not user.may(Action.LIFT_FORBIDDEN):
-        raise NotYours("a limit is withdrawn by whoever entered it, or by a clinician")
+        raise NotYours(said("a limit is withdrawn by whoever entered it, or by a clinician"))
     return _with(words, index, {"withdrawn_on": today})
 
 

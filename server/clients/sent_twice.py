@@ -10,6 +10,7 @@ from django.db import IntegrityError, transaction
 from django.http import HttpRequest, HttpResponse
 from django.utils import timezone
 
+from amvel.languages import said
 from clients.models import Answered
 from config.problem import problem
 
@@ -30,7 +31,7 @@ class SentTwice:
         if request.method != "POST" or not key or not request.user.is_authenticated:
             return self.get_response(request)
         if len(key) > 80:
-            return problem(422, "The request is refused", f"{HEADER}: at most 80 characters")
+            return problem(422, said("The request is refused"), said("{header}: at most 80 characters", header=HEADER))
         asked = hashlib.sha256(f"{request.path}?{request.META['QUERY_STRING']}".encode() + b"\0" + request.body).hexdigest()
         mine, known = _claimed(request, key, asked)
         if known is not None:
@@ -56,10 +57,10 @@ def _claimed(request: HttpRequest, key: str, asked: str) -> tuple[Answered, Http
     except IntegrityError:
         found = Answered.objects.filter(user=request.user, key=key).first()
     if found is None:
-        return Answered(), problem(409, "Sent twice", "it was taken back meanwhile: send it again")
+        return Answered(), problem(409, said("Sent twice"), said("it was taken back meanwhile: send it again"))
     if found.asked != asked:
-        return found, problem(422, "The request is refused", f"{HEADER}: another request has used it")
+        return found, problem(422, said("The request is refused"), said("{header}: another request has used it", header=HEADER))
     if found.status is None:
-        return found, problem(409, "Sent twice", "the same request is under way; its answer comes there")
+        return found, problem(409, said("Sent twice"), said("the same request is under way; its answer comes there"))
     kind = "application/problem+json" if found.status >= 400 else _JSON
     return found, HttpResponse(found.body, status=found.status, content_type=kind)

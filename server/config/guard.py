@@ -8,7 +8,9 @@ from django.db import OperationalError
 from django.http import HttpRequest, JsonResponse
 
 from amvel.case.texts import TooDeep, is_text, texts
-from config.problem import problem
+from amvel.languages import said
+from config.problem import problem, what_it_says
+from config.speaking import language_of, speaking
 
 log = structlog.get_logger(__name__)
 DEEPEST = 40  # levels of nested JSON: a case has ten
@@ -24,12 +26,13 @@ class Guard:
     def __call__(self, request: HttpRequest):
         if not request.path.startswith("/api/"):
             return self.get_response(request)
+        speaking.set(language_of(request))
         refused = _refused(request)
         if refused is not None:
             return refused
         response = self.get_response(request)
         if response.status_code >= 400 and "json" not in response.headers.get("Content-Type", ""):
-            return problem(response.status_code, _TITLES.get(response.status_code, "Refused"), "")
+            return problem(response.status_code, _TITLES.get(response.status_code, said("Refused")))
         return response
 
     def process_exception(self, request: HttpRequest, error: Exception):
@@ -37,31 +40,37 @@ class Guard:
             return None
         if isinstance(error, OperationalError):
             log.error("the database does not answer", kind=type(error).__name__)
-            answer = problem(503, "The database does not answer", "try again in 5 s; nothing was lost")
+            answer = problem(503, said("The database does not answer"), said("try again in 5 s; nothing was lost"))
             answer.headers["Retry-After"] = "5"
             return answer
         return None
 
 
-_TITLES = {403: "Not allowed", 404: "Not found", 405: "No such method here", 429: "Too many attempts", 500: "Something went wrong here; nothing was stored"}
+_TITLES = {
+    403: said("Not allowed"),
+    404: said("Not found"),
+    405: said("No such method here"),
+    429: said("Too many attempts"),
+    500: said("Something went wrong here; nothing was stored"),
+}
 
 
 def _refused(request: HttpRequest) -> JsonResponse | None:
     if not all(is_text(x) for x in (request.path, *request.GET.keys(), *(v for vs in request.GET.lists() for v in vs[1]))):
-        return problem(422, "The request is refused", "the address holds a character that is no text")
+        return problem(422, said("The request is refused"), said("the address holds a character that is no text"))
     if request.method not in _BODIES:
         return None
     size = int(request.META.get("CONTENT_LENGTH") or 0)
     if size > settings.DATA_UPLOAD_MAX_MEMORY_SIZE:
-        return problem(413, "Too large", f"at most {settings.DATA_UPLOAD_MAX_MEMORY_SIZE} bytes at once")
+        return problem(413, said("Too large"), said("at most {bytes} bytes at once", bytes=settings.DATA_UPLOAD_MAX_MEMORY_SIZE))
     if not request.body:
         return None
     try:
         data = json.loads(request.body)
     except (ValueError, RecursionError):
-        return problem(400, "The request is refused", "the body is not JSON that can be read")
+        return problem(400, said("The request is refused"), said("the body is not JSON that can be read"))
     try:
         bad = next((path for path, text in texts(data, DEEPEST) if not is_text(text)), None)
     except TooDeep as error:
-        return problem(422, "The request is refused", f"{error.path}: {error}")
-    return problem(422, "The request is refused", f"{bad}: holds a character that is no text") if bad else None
+        return problem(422, said("The request is refused"), faults=[(error.path, what_it_says(error))])
+    return problem(422, said("The request is refused"), faults=[(bad, said("holds a character that is no text"))]) if bad else None

@@ -11,6 +11,7 @@ from django.db import transaction
 from django.utils import timezone
 
 from accounts.models import Organisation, User
+from amvel.languages import said
 from jobs.models import LongAnswer, Work
 from jobs.queue import put
 from jobs.working import answered, keep
@@ -69,7 +70,7 @@ class Busy(Exception):
     again_in_s = 5
 
     def __init__(self, whose: str) -> None:
-        super().__init__(f"{whose} waits for as many answers as fit at once: try again in {self.again_in_s} s")
+        super().__init__(said("{whose} waits for as many answers as fit at once: try again in {seconds} s", whose=whose, seconds=self.again_in_s))
 
 
 class WorkFailed(Exception):
@@ -95,9 +96,9 @@ def worked_out(question: Question, user: User | None = None, urgency: int | None
         _used(row)
         return row.answer
     if row is not None and row.failed:
-        said = row.failed
+        why = row.failed
         row.delete()
-        raise WorkFailed(said)
+        raise WorkFailed(why)
     if not settings.WORKERS:
         row = row or _row(question, user, urgent)
         answer = answered(row)
@@ -142,6 +143,6 @@ def _told(question: Question, row: LongAnswer | None, user: User | None, urgency
 def _refuse_when_full(organisation: Organisation, user: User | None) -> None:
     waiting = LongAnswer.objects.filter(organisation=organisation, done_at=None, failed="")
     if user is not None and waiting.filter(asked_by=user).count() >= AT_ONCE_FOR_ONE:
-        raise Busy("you")
+        raise Busy(said("whoever is logged in"))
     if user is not None and waiting.exclude(asked_by=None).count() >= AT_ONCE_FOR_A_HOUSE:
-        raise Busy("your organisation")
+        raise Busy(said("the organisation"))

@@ -12,6 +12,7 @@ from django.http import Http404
 from accounts.models import Organisation, User
 from amvel.body import BodyError
 from amvel.case import CaseError
+from amvel.languages import said
 from amvel.planning import ProgrammeBlocked
 from clients.casework import audit
 from clients.engines import today
@@ -100,7 +101,7 @@ def file_of(user: User, digest: str) -> bytes:
     for held in answer["holds"]:
         client = clients.get(held["client"])
         if client is None or standing(client) != held:
-            raise BatchGone(f"{client.name if client else 'somebody'} was changed since these papers were made: make them again")
+            raise BatchGone(said("{who} was changed since these papers were made: make them again", who=client.name if client else said("somebody")))
     for client in clients.values():
         audit(user, client, "papers printed", "in one file")
     return b64decode(answer["pdf"])

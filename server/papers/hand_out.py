@@ -24,7 +24,15 @@ from amvel.planning.to_take import to_take
 from clients.models import Client
 from papers.texts import filled, texts_of
 from papers.two_a_page import picture_mm
-from programmes.building import NotAllowed, items_of, opened_programme, profile_for, violations_of, ways_data
+from programmes.building import (
+    NotAllowed,
+    items_of,
+    listed,
+    opened_programme,
+    profile_for,
+    violations_of,
+    ways_data,
+)
 from programmes.models import Programme
 
 
@@ -122,8 +130,7 @@ def opened(client: Client) -> tuple[Engine, Programme]:
     broken = violations_of(client, programme, engine)
     if broken:
         raise NotAllowed(
-            "the programme no longer fits today's limits; build it again: "
-            + "; ".join(f"{b['ref']}: {b['why']}" for b in broken)
+            said("the programme no longer fits today's limits; build it again: {broken}", broken=listed(broken))
         )
     return engine, programme
 

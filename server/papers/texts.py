@@ -62,21 +62,21 @@ class TextRefused(ValueError):
 def check_text(key: str, text: str) -> None:
     """Raise TextRefused for an unknown slot, a block or comment, an unknown name, or anything but a bare name."""
     if key not in SLOTS:
-        raise TextRefused(f"key: there is no text '{key}'")
+        raise TextRefused(said("key: there is no text '{key}'", key=key))
     if len(text) > _LONGEST:
-        raise TextRefused(f"text: at most {_LONGEST} characters")
+        raise TextRefused(said("text: at most {longest} characters", longest=_LONGEST))
     if "{%" in text or "{#" in text:
-        raise TextRefused("text: only names in double braces are filled in, such as {{ name }}")
+        raise TextRefused(said("text: only names in double braces are filled in, such as {{ name }}"))
     try:
         tree = _engine.parse(text)
     except TemplateSyntaxError as error:
-        raise TextRefused(f"text: line {error.lineno}: {error.message}") from error
+        raise TextRefused(said("text: line {lineno}: {message}", lineno=error.lineno, message=error.message)) from error
     unknown = sorted(meta.find_undeclared_variables(tree) - set(NAMES))
     if unknown:
-        raise TextRefused(f"text: '{unknown[0]}' is not filled in here; known are {', '.join(NAMES)}")
+        raise TextRefused(said("text: '{name}' is not filled in here; known are {names}", name=unknown[0], names=", ".join(NAMES)))
     for part in text.split("{{")[1:]:
         if part.split("}}")[0].strip() not in NAMES:
-            raise TextRefused("text: a pair of braces holds one name and nothing else")
+            raise TextRefused(said("text: a pair of braces holds one name and nothing else"))
 
 
 def texts_of(organisation: Organisation, language: str = SOURCE) -> dict[str, str]:

@@ -13,6 +13,7 @@ from accounts.models import User
 from amvel import answers
 from amvel.answers.programmes import WayData, item_from
 from amvel.engine import Engine
+from amvel.languages import Message, said, said_together
 from amvel.movements import MODEL_VERSION, Request, find
 from amvel.planning import Item, SetUp, blocked_by, violations
 from amvel.planning.edit import EditRefused, judged
@@ -36,7 +37,7 @@ class StaleProgramme(Exception):
     """Somebody else has changed the programme in between; `current` is the newest version."""
 
     def __init__(self, current: Programme) -> None:
-        super().__init__("somebody else has changed this programme in between")
+        super().__init__(said("somebody else has changed this programme in between"))
         self.current = current
 
 
@@ -53,17 +54,22 @@ def previous_steps(client: Client, today: date) -> tuple[str, ...]:
     return tuple(m["ref"] for m in earlier.answer["movements"]) if earlier is not None else ()
 
 
+def listed(broken: list[dict[str, Any]]) -> Message:
+    """What no longer fits, each movement with its reason."""
+    return said_together((said_together((title_of(b["ref"]), b["why"]), ": ") for b in broken), "; ")
+
+
 class MovedMeanwhile(Exception):
     """The client was changed while a programme was worked out: what was made is not kept.  Carries both as they are now."""
 
     def __init__(self, revision: CaseRevision, number: int) -> None:
-        super().__init__("the client was changed while this was worked out, so that it is not kept")
+        super().__init__(said("the client was changed while this was worked out, so that it is not kept"))
         self.revision, self.number = revision, number
 
-    def says(self) -> str:
+    def says(self) -> Message:
         """Why nothing was kept, with the stop sign that came in between."""
-        signs = ", ".join(s.title for s in engine_of(self.revision).stop_signs)
-        return f"{self}; a stop sign stands: {signs}" if signs else str(self)
+        signs = said_together((s.title for s in engine_of(self.revision).stop_signs), ", ")
+        return said("{why}; a stop sign stands: {signs}", why=self.args[0], signs=signs) if signs else self.args[0]
 
 
 @dataclass(frozen=True)
@@ -187,7 +193,7 @@ def sheet_of(client: Client, user: User | None, session: str = "", context: str 
         raise Http404
     broken = violations_of(client, programme, read.engine)
     if broken:
-        raise NotAllowed("; ".join(f"{title_of(b['ref'])}: {b['why']}" for b in broken))
+        raise NotAllowed(listed(broken))
     owed = sorted({ref for o in programme.answer["obligations"] for ref in o["covered_by"]})
     args = {"context": context or programme.context, "session": letter, "movements": programme.answer["movements"], "owed": owed}
     return {"programme": programme.number, "sessions": letters, "sheet": asked(read, user, Work.RUN_SHEET, **args)}
@@ -228,7 +234,7 @@ def edit(
         find(ref)
         found = asked(read, user, Work.CHOSEN, context=programme.context, ref=ref)
         if "refused" in found:
-            raise EditRefused(f"{title_of(ref)}: {found['refused']}")
+            raise EditRefused(said_together((title_of(ref), found["refused"]), ": "))
         return item_from(found["item"])
 
     items = change(items_of(programme), chosen)
@@ -294,7 +300,7 @@ def _take_up(
         raise Http404
     broken = violations_of(client, found, read.engine)
     if broken:
-        raise NotAllowed("; ".join(f"{b['ref']}: {b['why']}" for b in broken))
+        raise NotAllowed(listed(broken))
     links: dict[str, Any] = {"shows": found.number, "before": found.before}
     links["undone"] = newest.content if made_by == "undo" else _undone_after(client, found)
     said = (f"programme: {made_by}", f"to number {found.number}")

@@ -5,6 +5,7 @@ from typing import Any
 from django.db import transaction
 
 from accounts.models import Organisation, User
+from amvel.languages import said
 from amvel.safety.lines import Line, lines
 from clients.casework import audit
 from rulebook_signing.models import LineSignature
@@ -26,15 +27,15 @@ def signed_lines(organisation: Organisation) -> list[tuple[Line, LineSignature |
 
 
 @transaction.atomic
-def sign(user: User, owner: str, number: str, digest: str, said: dict[str, Any]) -> tuple[Line, LineSignature]:
+def sign(user: User, owner: str, number: str, digest: str, word: dict[str, Any]) -> tuple[Line, LineSignature]:
     """Store one word on one line.  Raises NoSuchLine, and LineChanged when another version was looked at."""
     line = next((x for x in lines() if (x.owner, x.number) == (owner, number)), None)
     if line is None:
         raise NoSuchLine(f"{owner}.{number}")
     if line.digest != digest:
-        raise LineChanged(f"{line.title}: '{line.says}' has changed since it was opened; look at it again")
+        raise LineChanged(said("{title}: '{says}' has changed since it was opened; look at it again", title=line.title, says=line.says))
     stored = LineSignature.objects.create(
-        organisation=user.organisation, owner=owner, number=number, digest=digest, entered_by=user, **said
+        organisation=user.organisation, owner=owner, number=number, digest=digest, entered_by=user, **word
     )
     how = "agreed" if stored.agrees else "objected"
     audit(user, None, "rule-book line signed", f"{owner}.{number}: {how} by {stored.name}, {stored.profession}"[:300])

@@ -3,6 +3,7 @@
 from typing import Any
 
 from accounts.models import User
+from amvel.languages import said
 from amvel.planning import edit
 from amvel.progress import ProposalKind
 from clients.models import Client
@@ -14,7 +15,7 @@ class NotProposed(Exception):
     """This is not proposed, or not any more: something was logged or changed meanwhile."""
 
     def __init__(self, proposal: str) -> None:
-        super().__init__(f"proposal: '{proposal}' is not proposed any more; look at what is proposed now")
+        super().__init__(said("proposal: '{proposal}' is not proposed any more; look at what is proposed now", proposal=proposal))
 
 
 _CHANGES = (ProposalKind.STEP_UP, ProposalKind.STEP_DOWN, ProposalKind.PAUSE)

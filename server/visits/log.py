@@ -10,6 +10,7 @@ from amvel.admission import visit_faults
 from amvel.case import CaseError, read_case
 from amvel.case.visits import Visit, in_order
 from amvel.engine import Engine
+from amvel.languages import said
 from clients.casework import audit
 from clients.engines import engine_of, today
 from clients.models import Client
@@ -29,7 +30,7 @@ def log_visit(client: Client, user: User | None, data: dict[str, Any]) -> tuple[
         if newest is not None and newest.data == plain:
             return newest, False
         if newest is not None and user is None and _more(newest.data, plain) is None:
-            raise CaseError([("$.visit.id", "what was logged is not changed through the private link")])
+            raise CaseError([("$.visit.id", said("what was logged is not changed through the private link"))])
         try:
             with transaction.atomic():
                 kept = LoggedVisit.objects.create(
@@ -41,7 +42,7 @@ def log_visit(client: Client, user: User | None, data: dict[str, Any]) -> tuple[
         summed = summary_of(engine_of(client.latest()), client.programmes.exists())
         Client.objects.filter(pk=client.pk).update(**summed)
         return kept, True
-    raise CaseError([("$.id", "this visit is being sent from two places at once: send it again")])
+    raise CaseError([("$.id", said("this visit is being sent from two places at once: send it again"))])
 
 
 _TRIES = 5

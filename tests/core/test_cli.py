@@ -109,8 +109,8 @@ def test_every_fault_of_a_case_is_a_line(capsys: pytest.CaptureFixture[str], tmp
     status, _, err = run(capsys, "screen", str(path))
     assert status == 2
     assert err.splitlines() == [
-        "$.person.stature_cm: Input should be less than or equal to 220",
-        "$.extra: Extra inputs are not permitted",
+        "$.person.stature_cm: at most 220",
+        "$.extra: there is no such field",
     ]
 
 

@@ -1,12 +1,14 @@
 """Answers leave in the language that the page asks for, whatever they are put together from."""
 
+import json
+
 import pytest
 from ninja import Schema
 
 from amvel.languages import said
 from api.spoken import _said
 from clients.models import Client
-from tests.server.conftest import Api
+from tests.server.conftest import PASSWORD, Api
 
 
 class Line(Schema):
@@ -29,3 +31,34 @@ def test_the_day_is_said_in_the_language_of_the_page(api: Api, client_id: str) -
     english = api.get("/day").json()["lines"][0]["action"]
     german = api.browser.get("/api/v1/day", headers={"Accept-Language": "de-AT,de;q=0.9"}).json()["lines"][0]["action"]
     assert str(Client.objects.get(pk=client_id).action) == english != german
+
+
+GERMAN = {"Accept-Language": "de"}
+
+
+@pytest.mark.django_db
+def test_a_refusal_is_said_in_the_language_of_who_asked(api: Api, client_id: str) -> None:
+    body = {"base_revision": 1, "sections": {"person": {"name": "Ada", "birth_date": "1950-01-01", "sex": "female", "stature_cm": 400, "mass_kg": 60}}}
+    sent = {"content_type": "application/json", "headers": {"X-CSRFToken": api.token}}
+    english = api.browser.patch(f"/api/v1/clients/{client_id}", json.dumps(body), **sent).json()
+    sent["headers"] = {**sent["headers"], **GERMAN}
+    german = api.browser.patch(f"/api/v1/clients/{client_id}", json.dumps(body), **sent).json()
+    assert (english["title"], german["title"]) == ("The case is refused", "Die Angaben werden abgelehnt")
+    assert english["faults"] == [{"path": "$.person.stature_cm", "reason": "at most 220"}]
+    assert german["faults"] == [{"path": "$.person.stature_cm", "reason": "höchstens 220"}]
+    assert german["detail"] == "$.person.stature_cm: höchstens 220"
+
+
+@pytest.mark.django_db
+def test_the_next_request_is_not_answered_in_the_language_of_the_last(api: Api) -> None:
+    nowhere = "/api/v1/clients/00000000-0000-0000-0000-000000000000"
+    assert api.browser.get(nowhere, headers=GERMAN).json()["title"] == "Nicht gefunden"
+    assert api.browser.get(nowhere).json()["title"] == "Not found"
+
+
+@pytest.mark.django_db
+def test_a_refused_password_is_explained_in_the_language_of_who_asked(api: Api) -> None:
+    body = json.dumps({"old": PASSWORD, "new": "short"})
+    refused = api.browser.post("/api/v1/password", body, content_type="application/json", headers={"X-CSRFToken": api.token, **GERMAN}).json()
+    assert refused["title"] == "Das Passwort wird abgelehnt"
+    assert "zu kurz" in refused["detail"]

@@ -8,6 +8,7 @@ from collections.abc import Iterator
 from amvel.case import Case, CaseError
 from amvel.case.visits import MovementDone, Visit
 from amvel.engine import Engine
+from amvel.languages import said
 from amvel.movements import UnknownMovement, find, library
 from amvel.movements.faults import faults_to_watch
 from amvel.quantities import REGISTRY
@@ -25,11 +26,11 @@ def admitted(case: Case) -> Engine:
     try:
         limits = engine.envelope.limits
     except (ValueError, KeyError, ArithmeticError) as error:
-        raise CaseError([("$", f"limits cannot be worked out from this: {error}")]) from error
+        raise CaseError([("$", said("limits cannot be worked out from this: {error}", error=error))]) from error
     ids = {x.id for x in limits}
     known = {*rulebook(), *ids, *(x.partition(".")[0] for x in ids)}
     faults = [
-        (f"$.clinician_words[{i}].clears", f"there is no rule and no limit '{w.clears}' here")
+        (f"$.clinician_words[{i}].clears", said("there is no rule and no limit '{clears}' here", clears=w.clears))
         for i, w in enumerate(case.clinician_words)
         if w.kind == "clears" and w.clears.partition(".")[0] not in known
     ]
@@ -42,19 +43,19 @@ def _unknown(case: Case) -> Iterator[Fault]:
     for i, w in enumerate(case.clinician_words):
         yield from _quantity(f"$.clinician_words[{i}]", w.quantity, w.side)
         if w.step and not _is_step_or_family(w.step):
-            yield f"$.clinician_words[{i}].step", f"there is no movement '{w.step}'"
+            yield f"$.clinician_words[{i}].step", said("there is no movement '{step}'", step=w.step)
     for i, o in enumerate(case.own_limits):
         yield from _quantity(f"$.own_limits[{i}]", o.quantity, o.side)
     for i, r in enumerate(case.reviews):
         if r.rule.partition(".")[0] not in rulebook():
-            yield f"$.reviews[{i}].rule", f"there is no rule '{r.rule}'"
+            yield f"$.reviews[{i}].rule", said("there is no rule '{rule}'", rule=r.rule)
     for name, refs in (("likes", case.wishes.likes), ("dislikes", case.wishes.dislikes)):
         for i, ref in enumerate(refs):
             if not _is_step_or_family(ref):
-                yield f"$.wishes.{name}[{i}]", f"there is no movement '{ref}'"
+                yield f"$.wishes.{name}[{i}]", said("there is no movement '{ref}'", ref=ref)
     for i, override in enumerate(case.overrides):
         if not _is_step(override.step):
-            yield f"$.overrides[{i}].step", f"there is no movement '{override.step}'"
+            yield f"$.overrides[{i}].step", said("there is no movement '{step}'", step=override.step)
     for i, v in enumerate(case.visits):
         yield from visit_faults(f"$.visits[{i}]", v)
 
@@ -67,21 +68,21 @@ def visit_faults(path: str, visit: Visit) -> Iterator[Fault]:
 
 def _movement(path: str, done: MovementDone) -> Iterator[Fault]:
     if not _is_step(done.step):
-        yield f"{path}.step", f"there is no movement '{done.step}'"
+        yield f"{path}.step", said("there is no movement '{step}'", step=done.step)
         return
     step = find(done.step)[1]
     known = {f.id for f in faults_to_watch(step)}
     for i, one in enumerate(done.sets):
         if one.side != "both" and not step.sides:
-            yield f"{path}.sets[{i}].side", f"'{done.step}' has no sides"
+            yield f"{path}.sets[{i}].side", said("'{step}' has no sides", step=done.step)
         yield from (
-            (f"{path}.sets[{i}].faults[{j}].fault", f"'{done.step}' knows no fault '{f.fault}'")
+            (f"{path}.sets[{i}].faults[{j}].fault", said("'{step}' knows no fault '{fault}'", step=done.step, fault=f.fault))
             for j, f in enumerate(one.faults)
             if f.fault not in known
         )
     for i, c in enumerate(done.cues):
         if c.cue >= len(step.cues):
-            yield f"{path}.cues[{i}].cue", f"'{done.step}' has {len(step.cues)} cues"
+            yield f"{path}.cues[{i}].cue", said("'{step}' has {count} cues", step=done.step, count=len(step.cues))
 
 
 def _quantity(path: str, name: str, side: str | None) -> Iterator[Fault]:
@@ -89,9 +90,9 @@ def _quantity(path: str, name: str, side: str | None) -> Iterator[Fault]:
         return
     found = REGISTRY.get(name)
     if found is None:
-        yield f"{path}.quantity", f"there is no quantity '{name}'"
+        yield f"{path}.quantity", said("there is no quantity '{name}'", name=name)
     elif side is not None and not found.sided:
-        yield f"{path}.side", f"{found.title} has no sides"
+        yield f"{path}.side", said("{quantity} has no sides", quantity=found.title)
 
 
 def _is_step(ref: str) -> bool:

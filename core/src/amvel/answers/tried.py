@@ -17,6 +17,7 @@ from amvel.answers.verdicts import Values, VerdictData, verdict_data
 from amvel.answers.why import WhyData, why_of
 from amvel.body import plain_fault
 from amvel.engine import Engine
+from amvel.languages import said
 from amvel.movements import Profile, Request, UnknownMovement, find
 from amvel.movements.figure import figure
 from amvel.movements.schools import do_lines, school_lines
@@ -69,7 +70,7 @@ def request_of(engine: Engine, chosen: Chosen) -> Request:
     """
     family, step = find(f"{chosen.family_id}/{chosen.step_id}")
     if chosen.side not in sides_of(step):
-        raise UnknownMovement(f"{family.id}/{step.id} has no side '{chosen.side}'")
+        raise UnknownMovement(said("{family}/{step} has no side '{side}'", family=family.id, step=step.id, side=chosen.side))
     start = engine.values(family, step, chosen.context)
     for p in step.parameters:
         if p.id not in chosen.values:

@@ -7,6 +7,7 @@ each of its three parts as uniform along its length.  SI units throughout.
 
 from dataclasses import dataclass, field
 
+from amvel.languages import said
 from amvel.literature import DE_LEVA, DRILLIS_CONTINI, JENSEN
 from amvel.sources import ours
 
@@ -219,11 +220,11 @@ def measure(m: Measures) -> Anthropometry:
     Raises BodyError when sex, stature or mass lies outside what the tables describe.
     """
     if m.sex not in MASS_SHARE:
-        raise BodyError(f"sex: '{m.sex}' has no segment table; use 'female' or 'male' (choose by build)")
+        raise BodyError(said("sex: '{sex}' has no segment table; use 'female' or 'male' (choose by build)", sex=m.sex))
     if not 0.95 <= m.stature_m <= 2.20:
-        raise BodyError(f"stature: {m.stature_m:.2f} m is outside 0.95–2.20 m")
+        raise BodyError(said("stature: {stature_m} m is outside 0.95–2.20 m", stature_m=f"{m.stature_m:.2f}"))
     if not 14 <= m.mass_kg <= 220:
-        raise BodyError(f"mass: {m.mass_kg:.0f} kg is outside 14–220 kg")
+        raise BodyError(said("mass: {mass_kg} kg is outside 14–220 kg", mass_kg=f"{m.mass_kg:.0f}"))
     h, share, com = m.stature_m, mass_shares(m), COM_SHARE[m.sex]
     girth = (m.mass_kg / (BMI_OF_TABLE * h * h)) ** 0.5
     lengths = _limb_lengths(m)

@@ -14,6 +14,7 @@ from amvel.case.earlier_formats import forward
 from amvel.case.goals import Goal
 from amvel.case.imperial import to_metric
 from amvel.case.parts import Part, Sex, Side
+from amvel.case.reasons import reason
 from amvel.case.registry import models_in
 from amvel.case.result import Result as _AnyResult
 from amvel.case.room import Room
@@ -21,7 +22,7 @@ from amvel.case.schools import unknown_answers
 from amvel.case.stop_sign_names import StopSignName
 from amvel.case.texts import TooDeep, is_text, texts
 from amvel.case.visits import Decision, Visit
-from amvel.languages import Language
+from amvel.languages import Language, said
 
 CONDITIONS = models_in(conditions, _AnyCondition, "kind")
 RESULTS = models_in(results, _AnyResult, "test")
@@ -104,7 +105,7 @@ class Away(Part):
     @model_validator(mode="after")
     def _ends(self) -> "Away":
         if not self.first <= self.last <= self.first + LONGEST_AWAY:
-            raise ValueError("last: at or after the first day, and within a year of it")
+            raise ValueError(said("last: at or after the first day, and within a year of it"))
         return self
 
 
@@ -178,20 +179,20 @@ class ClinicianWord(Part):
     @model_validator(mode="after")
     def _says_something(self) -> "ClinicianWord":
         if not self.name.strip() or not self.role.strip():
-            raise ValueError("name, role: say who said it")
+            raise ValueError(said("name, role: say who said it"))
         if self.kind == "clears" and self.reported and len(self.document.strip()) < 3:
-            raise ValueError("document: what is only reported loosens nothing without the document that says so")
+            raise ValueError(said("document: what is only reported loosens nothing without the document that says so"))
         if self.kind == "clears" and not self.clears:
-            raise ValueError("clears: name the rule or the limit that is cleared")
+            raise ValueError(said("clears: name the rule or the limit that is cleared"))
         if self.kind == "forbids" and not (self.quantity or self.step):
-            raise ValueError("quantity: name what is forbidden, or a step")
+            raise ValueError(said("quantity: name what is forbidden, or a step"))
         if self.valid_until is not None and not self.on <= self.valid_until <= self.on + LONGEST_WORD:
-            raise ValueError("valid_until: lies after the day of the word, and at most five years later")
+            raise ValueError(said("valid_until: lies after the day of the word, and at most five years later"))
         if self.kind == "limits":
             if not (self.quantity or self.load_kg is not None or self.gentle_only):
-                raise ValueError("quantity: name what is limited, or a load, or gentle only")
+                raise ValueError(said("quantity: name what is limited, or a load, or gentle only"))
             if self.quantity and self.bound is None:
-                raise ValueError("bound: give the number that must not be passed")
+                raise ValueError(said("bound: give the number that must not be passed"))
         return self
 
 
@@ -247,9 +248,9 @@ class Override(Part):
     @model_validator(mode="after")
     def _says_why_and_ends(self) -> "Override":
         if len(self.reason.strip()) < 5 or len(self.by.strip()) < 2:
-            raise ValueError("reason, by: say why, and who")
+            raise ValueError(said("reason, by: say why, and who"))
         if self.expires_on > self.on + LONGEST_OVERRIDE:
-            raise ValueError(f"expires_on: an override lasts {LONGEST_OVERRIDE.days} days at most; then look at it again")
+            raise ValueError(said("expires_on: an override lasts {days} days at most; then look at it again", days=LONGEST_OVERRIDE.days))
         return self
 
 
@@ -287,10 +288,10 @@ class Case(Part):
     @model_validator(mode="after")
     def _dates(self) -> "Case":
         if self.person.birth_date > self.as_of:
-            raise ValueError("person.birth_date lies after as_of")
+            raise ValueError(said("person.birth_date lies after as_of"))
         age = age_years(self.person.birth_date, self.as_of)
         if not YOUNGEST <= age <= OLDEST:
-            raise ValueError(f"person.birth_date: {age} years is outside {YOUNGEST}–{OLDEST}")
+            raise ValueError(said("person.birth_date: {age} years is outside {youngest}–{oldest}", age=age, youngest=YOUNGEST, oldest=OLDEST))
         for name in ("tests", "conditions", "clinician_words", "own_limits", "reviews", "visits", "decisions"):
             for i, item in enumerate(getattr(self, name)):
                 for field in ("on", "since", "last_dose_on", "noted_on"):
@@ -298,33 +299,33 @@ class Case(Part):
                     if day is None:
                         continue
                     if day < self.person.birth_date:
-                        raise ValueError(f"{name}.{i}.{field}: {day} lies before the birth date")
+                        raise ValueError(said("{name}.{i}.{field}: {day} lies before the birth date", name=name, i=i, field=field, day=day))
                     if day > self.as_of:
-                        raise ValueError(f"{name}.{i}.{field}: {day} lies after as_of {self.as_of}")
+                        raise ValueError(said("{name}.{i}.{field}: {day} lies after as_of {as_of}", name=name, i=i, field=field, day=day, as_of=self.as_of))
         for name, day in (("consent", self.consent and self.consent.on), ("stop_signs", self.stop_signs and self.stop_signs.asked_on)):
             if day and not self.person.birth_date <= day <= self.as_of:
-                raise ValueError(f"{name}: {day} lies before the birth date or after as_of {self.as_of}")
+                raise ValueError(said("{name}: {day} lies before the birth date or after as_of {as_of}", name=name, day=day, as_of=self.as_of))
         ids = [v.id for v in self.visits]
         if len(set(ids)) < len(ids):
-            raise ValueError("visits: two share an id")
+            raise ValueError(said("visits: two share an id"))
         for i, visit in enumerate(self.visits):
             if visit.next_day is not None and visit.next_day.told_on > self.as_of:
-                raise ValueError(f"visits.{i}.next_day.told_on: lies after as_of {self.as_of}")
+                raise ValueError(said("visits.{i}.next_day.told_on: lies after as_of {as_of}", i=i, as_of=self.as_of))
         curves = [c.region for c in self.conditions if isinstance(c, Scoliosis)]
         if len(set(curves)) < len(curves):
-            raise ValueError("conditions: two curves with the same apex contradict each other")
+            raise ValueError(said("conditions: two curves with the same apex contradict each other"))
         for name, chosen in (
             ("schools", self.schools),
             *((f"family_schools.{k}", v) for k, v in self.family_schools.items()),
         ):
             for fault in unknown_answers(chosen):
-                raise ValueError(f"{name}: {fault}")
+                raise ValueError(said("{name}: {fault}", name=name, fault=fault))
         names = [r.name for r in (self.room, *self.other_rooms)]
         if len(set(names)) < len(names):
-            raise ValueError("other_rooms: two rooms share a name")
+            raise ValueError(said("other_rooms: two rooms share a name"))
         for i, override in enumerate(self.overrides):
             if override.expires_on <= override.on:
-                raise ValueError(f"overrides.{i}.expires_on: must lie after the day it was given")
+                raise ValueError(said("overrides.{i}.expires_on: must lie after the day it was given", i=i))
         return self
 
     def room_for(self, context: str) -> Room:
@@ -355,9 +356,9 @@ def read_case(data: Any) -> Case:
     from pydantic import ValidationError
 
     try:
-        faults = [(path, "holds a character that is no text") for path, text in texts(data, DEEPEST) if not is_text(text)]
+        faults: list[tuple[str, str]] = [(path, said("holds a character that is no text")) for path, text in texts(data, DEEPEST) if not is_text(text)]
     except TooDeep as error:
-        raise CaseError([(error.path, str(error))]) from error
+        raise CaseError([(error.path, error.args[0])]) from error
     if faults:
         raise CaseError(faults)
     try:
@@ -368,16 +369,8 @@ def read_case(data: Any) -> Case:
             path = "$" + "".join(
                 f"[{p}]" if isinstance(p, int) else f".{p}" for p in e["loc"] if not _is_tag(p)
             )
-            faults.append((path, _reason(e)))
+            faults.append((path, reason(e)))
         raise CaseError(faults) from error
-
-
-def _reason(error: Any) -> str:
-    """Pydantic's reason, short where it would list every kind there is."""
-    if error["type"] == "union_tag_invalid":
-        what = "test" if "test" in error["ctx"]["discriminator"] else "condition"
-        return f"there is no {what} '{error['ctx']['tag']}'"
-    return str(error["msg"]).removeprefix("Value error, ")
 
 
 # The words that pydantic puts into a path to say which kind of condition or test it tried.

@@ -10,6 +10,7 @@ from pydantic import Field, model_validator
 
 from amvel.case.parts import Part
 from amvel.case.purposes import Purpose
+from amvel.languages import said
 
 
 class Task(StrEnum):
@@ -58,11 +59,11 @@ class Goal(Part):
     @model_validator(mode="after")
     def _one_or_the_other(self) -> "Goal":
         if not self.words.strip():
-            raise ValueError("words: say the goal as the client said it")
+            raise ValueError(said("words: say the goal as the client said it"))
         if self.task is not None and self.asks:
-            raise ValueError("asks: a task of the list says itself what it asks; choose one of the two")
+            raise ValueError(said("asks: a task of the list says itself what it asks; choose one of the two"))
         if len(set(self.asks)) < len(self.asks):
-            raise ValueError("asks: each thing once")
+            raise ValueError(said("asks: each thing once"))
         return self
 
     @property

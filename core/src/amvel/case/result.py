@@ -7,6 +7,7 @@ from typing import Any, ClassVar, Literal
 from pydantic import model_validator
 
 from amvel.case.parts import Titled
+from amvel.languages import said
 
 OF_TRIALS: dict[str, Callable[[list[float]], float]] = {
     "largest": max,
@@ -38,5 +39,5 @@ class Result(Titled):
         taken = OF_TRIALS[cls.TAKES]([float(t) for t in trials])
         given = data.get(cls.MAIN)
         if given is not None and abs(float(given) - taken) > 0.01:
-            raise ValueError(f"{cls.MAIN}: {given} is not the {cls.TAKES} of the trials ({taken:g})")
+            raise ValueError(said("{main}: {given} is not the {takes} of the trials ({taken})", main=cls.MAIN, given=given, takes=cls.TAKES, taken=f"{taken:g}"))
         return {**data, cls.MAIN: taken}

@@ -6,6 +6,7 @@ from pydantic import Field, model_validator
 
 from amvel.case.parts import Part
 from amvel.case.props import PROPS
+from amvel.languages import said
 
 Firmness = Literal["firm", "soft", "unknown"]
 
@@ -67,7 +68,7 @@ class Room(Part):
     def _known_props(self) -> "Room":
         for prop in self.props:
             if prop.kind not in PROPS:
-                raise ValueError(f"props: there is no prop '{prop.kind}'; known are {', '.join(PROPS)}")
+                raise ValueError(said("props: there is no prop '{kind}'; known are {kinds}", kind=prop.kind, kinds=", ".join(PROPS)))
         return self
 
     def has(self, kind: str) -> bool:

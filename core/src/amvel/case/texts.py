@@ -3,12 +3,14 @@
 from collections.abc import Iterator
 from typing import Any
 
+from amvel.languages import said
+
 
 class TooDeep(ValueError):
     """Data nested deeper than anything that is asked for; `path` says where."""
 
     def __init__(self, path: str, levels: int) -> None:
-        super().__init__(f"is nested deeper than {levels} levels")
+        super().__init__(said("is nested deeper than {levels} levels", levels=levels))
         self.path = path
 
 

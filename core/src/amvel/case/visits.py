@@ -7,6 +7,7 @@ from typing import Literal
 from pydantic import Field, model_validator
 
 from amvel.case.parts import Part, Side
+from amvel.languages import said
 
 LoggedSide = Literal["left", "right", "both"]
 Ended = Literal["target", "form", "symptom", "time", "person"]
@@ -99,7 +100,7 @@ class MovementDone(Part):
     @model_validator(mode="after")
     def _done_or_skipped(self) -> "MovementDone":
         if bool(self.sets) == (self.skipped is not None):
-            raise ValueError("sets, skipped: a movement has sets, or the reason why it was skipped")
+            raise ValueError(said("sets, skipped: a movement has sets, or the reason why it was skipped"))
         return self
 
     @property
@@ -146,7 +147,7 @@ class Visit(Part):
     @model_validator(mode="after")
     def _told_later(self) -> "Visit":
         if self.next_day is not None and self.next_day.told_on < self.on:
-            raise ValueError("next_day.told_on: lies before the visit")
+            raise ValueError(said("next_day.told_on: lies before the visit"))
         return self
 
     @property
@@ -172,7 +173,7 @@ class Decision(Part):
     @model_validator(mode="after")
     def _says_why(self) -> "Decision":
         if self.answer != "accepted" and len(self.reason.strip()) < 5:
-            raise ValueError("reason: say why it was not taken as it was proposed")
+            raise ValueError(said("reason: say why it was not taken as it was proposed"))
         return self
 
 

@@ -45,7 +45,7 @@ def calendar(week: Week, items: Sequence[Item], ask: CalendarAsk) -> bytes:
     """The calendar file; raises CalendarError for an unknown time zone or a length outside 1–26 weeks."""
     zone = _zone(ask.zone)
     if not 1 <= ask.weeks <= MOST_WEEKS:
-        raise CalendarError(f"weeks: {ask.weeks} is outside 1–{MOST_WEEKS}")
+        raise CalendarError(said("weeks: {weeks} is outside 1–{most_weeks}", weeks=ask.weeks, most_weeks=MOST_WEEKS))
     book = Calendar()
     book.add("prodid", "-//Amvel//programme//EN")
     book.add("version", "2.0")
@@ -63,7 +63,7 @@ def _zone(name: str) -> ZoneInfo:
     try:
         return ZoneInfo(name)
     except (ZoneInfoNotFoundError, ValueError) as error:
-        raise CalendarError(f"zone: there is no time zone '{name}'") from error
+        raise CalendarError(said("zone: there is no time zone '{name}'", name=name)) from error
 
 
 def _alike(sessions: Sequence[Session]) -> list[list[Session]]:

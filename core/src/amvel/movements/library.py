@@ -4,6 +4,7 @@ import importlib
 import pkgutil
 from functools import lru_cache
 
+from amvel.languages import said
 from amvel.movements import families
 from amvel.movements.bed import on_a_bed_too
 from amvel.movements.declaration import POSITIONS, DeclarationError, Family, Step
@@ -54,9 +55,9 @@ def find(ref: str) -> tuple[Family, Step]:
     family_id, _, step_id = ref.partition("/")
     family = library().get(family_id)
     if family is None:
-        raise UnknownMovement(f"no family '{family_id}'")
+        raise UnknownMovement(said("no family '{family_id}'", family_id=family_id))
     if step_id not in family.index:
-        raise UnknownMovement(f"family '{family_id}' has no step '{step_id}'")
+        raise UnknownMovement(said("family '{family_id}' has no step '{step_id}'", family_id=family_id, step_id=step_id))
     return family, family.index[step_id]
 
 

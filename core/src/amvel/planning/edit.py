@@ -8,7 +8,7 @@ from collections.abc import Callable, Sequence
 from dataclasses import dataclass, replace
 
 from amvel.engine import Engine
-from amvel.languages import said, term
+from amvel.languages import said, said_together, term
 from amvel.movements import find
 from amvel.planning.choices import SETUP_MINUTES
 from amvel.planning.dose import Dosed, minutes_of
@@ -40,7 +40,7 @@ def reordered(items: Sequence[Item], refs: Sequence[str]) -> list[Item]:
     """The same movements in another order; raises EditRefused when they are not the same."""
     by_ref = {i.ref: i for i in items}
     if sorted(by_ref) != sorted(refs):
-        raise EditRefused("the order has to name every movement of the programme, each once")
+        raise EditRefused(said("the order has to name every movement of the programme, each once"))
     return [by_ref[r] for r in refs]
 
 
@@ -59,16 +59,16 @@ def dosed(items: Sequence[Item], ref: str, repetitions: int, sets: int, hold_s: 
     place = _place(items, ref)
     item, first = items[place], find(ref)[1].dose
     if not 1 <= repetitions <= 30 or not 1 <= sets <= 6:
-        raise EditRefused("repetitions lie between 1 and 30, rounds between 1 and 6")
+        raise EditRefused(said("repetitions lie between 1 and 30, rounds between 1 and 6"))
     share = STRENUOUS if find(ref)[1].effort >= STRENGTH_EFFORT else MOST_OF_FIRST
     most = share * first.repetitions * first.sets
     if repetitions * sets > most:
-        raise EditRefused(f"at most {most} repetitions in all of this one; what is too easy wants the next step up, not more of the same")
+        raise EditRefused(said("at most {most} repetitions in all of this one; what is too easy wants the next step up, not more of the same", most=most))
     if hold_s < 0 or hold_s > first.hold_s:
         raise EditRefused(
-            f"the hold lies between 0 and {first.hold_s:g} s here; a longer one is the next step up"
+            said("the hold lies between 0 and {most_s} s here; a longer one is the next step up", most_s=first.hold_s)
             if first.hold_s
-            else "this movement is not held"
+            else said("this movement is not held")
         )
     fewest = min(s.sets for s in item.set_ups)
     own = tuple(
@@ -107,7 +107,7 @@ def placed(items: Sequence[Item], ref: str, letters: Sequence[str]) -> list[Item
     """With one movement in these of the sessions that there are; raises EditRefused when it would be in none."""
     place, there = _place(items, ref), {s.id for s in sessions_of(items)}
     if not letters or not set(letters) <= there:
-        raise EditRefused(f"sessions: one or more of {', '.join(sorted(there))}")
+        raise EditRefused(said("sessions: one or more of {sessions}", sessions=", ".join(sorted(there))))
     return _with(items, place, replace(items[place], sessions=tuple(sorted(set(letters)))))
 
 
@@ -131,7 +131,7 @@ def added(items: Sequence[Item], ref: str, chosen: Chosen) -> list[Item]:
 
 def _new(items: Sequence[Item], ref: str, chosen: Chosen) -> Item:
     if ref in {i.ref for i in items}:
-        raise EditRefused("it is in the programme already")
+        raise EditRefused(said("it is in the programme already"))
     found = chosen(ref)
     return replace(found, why=said("chosen by hand, {why}", why=term(found.why)))
 
@@ -143,7 +143,7 @@ def chosen_for(engine: Engine, context: str) -> Chosen:
         found = chosen_by_hand(engine, context, ref)
         if isinstance(found, str):
             family, step = find(ref)
-            raise EditRefused(f"{family.title}: {step.title}: {found}")
+            raise EditRefused(said_together((family.title, step.title, found), ": "))
         return found
 
     return chosen
@@ -153,7 +153,7 @@ def _place(items: Sequence[Item], ref: str) -> int:
     for i, item in enumerate(items):
         if item.ref == ref:
             return i
-    raise EditRefused(f"{ref} is not in the programme")
+    raise EditRefused(said("{ref} is not in the programme", ref=ref))
 
 
 def _with(items: Sequence[Item], place: int, item: Item) -> list[Item]:
@@ -164,7 +164,7 @@ def judged(engine: Engine, context: str, items: Sequence[Item]) -> Summary:
     """The edited programme judged as a whole; raises EditRefused with the limits it would break."""
     broken = violations(engine.case, engine.envelope_in(context), engine.profiler, items, context)
     if broken:
-        raise EditRefused("; ".join(f"{v.ref}: {v.why()}" for v in broken))
+        raise EditRefused(said_together((said_together((find(v.ref)[1].title, v.why()), ": ") for v in broken), "; "))
     return summary(engine, items)
 
 

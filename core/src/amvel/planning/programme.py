@@ -102,7 +102,7 @@ class Programme:
 def blocked_by(signs: list[StopSign]) -> None:
     """Raise ProgrammeBlocked when anything stands in the way of a session."""
     if signs:
-        raise ProgrammeBlocked("; ".join(f"{s.title}: {s.next_step}" for s in signs))
+        raise ProgrammeBlocked(said_together((said_together((s.title, s.next_step), ": ") for s in signs), "; "))
 
 
 def stopped_by(signs: list[StopSign]) -> None:

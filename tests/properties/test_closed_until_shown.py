@@ -20,7 +20,7 @@ from tests.generated import TODAY, accepted, base, conditions, people, results
 from tests.visits import once, visit
 
 MANY = settings(
-    max_examples=2000,
+    max_examples=1500,
     deadline=None,
     derandomize=True,
     suppress_health_check=[HealthCheck.too_slow, HealthCheck.filter_too_much, HealthCheck.data_too_large],

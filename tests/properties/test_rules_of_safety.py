@@ -29,7 +29,7 @@ EXAMPLES = settings(
     derandomize=True,
     suppress_health_check=[HealthCheck.too_slow, HealthCheck.filter_too_much, HealthCheck.data_too_large],
 )
-MANY = settings(EXAMPLES, max_examples=1500)
+MANY = settings(EXAMPLES, max_examples=1000)
 
 
 def library_profiles():

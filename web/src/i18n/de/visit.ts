@@ -113,6 +113,8 @@ export default {
   'visit.after': 'Wie war es?',
   'visit.effort': 'Anstrengung insgesamt',
   'visit.confidence': 'Zutrauen',
+  'visit.felt': 'Wo es zu spüren war',
+  'visit.meantFelt': 'Soll zu spüren sein: {where}',
   'visit.effortOf': 'Anstrengung',
   'visit.finish': 'Beenden und senden',
   'visit.done': 'Fertig',

@@ -113,6 +113,8 @@ export default {
   'visit.after': 'How was it?',
   'visit.effort': 'Effort of the whole',
   'visit.confidence': 'Trusts it',
+  'visit.felt': 'Where it was felt',
+  'visit.meantFelt': 'Meant to be felt: {where}',
   'visit.effortOf': 'Effort',
   'visit.finish': 'Finish and send',
   'visit.done': 'Done',

@@ -1,24 +1,24 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import type { Sheet } from '../../api/schemas'
 import { say } from '../../i18n'
 import { refOf, tell } from './run'
-import type { Run } from './run'
+import type { Run, Told } from './run'
+import SomeOf from './SomeOf.vue'
+import { WHERE } from './where'
 import ZeroToTen from './ZeroToTen.vue'
 
-/** Effort of the whole, and how far each movement is trusted. */
+/** Effort of the whole, how far each movement is trusted, and where it was felt. */
 const props = defineProps<{ sheet: Sheet; run: Run }>()
 const emit = defineEmits<{ tap: [change: (run: Run) => Run]; finish: [] }>()
 const title = (of: number, rung: 'own' | 'easier' | 'harder'): string => {
   const m = props.sheet.movements[of]!
   return `${m.family_title}: ${rung === 'own' ? m.title : (m[rung]?.title ?? m.title)}`
 }
-function trust(i: number, confidence: number): void {
-  const m = props.run.movements[i]!
-  emit('tap', (r) => tell(r, i, { effort: m.effort, confidence, felt: m.felt }))
-}
-function hard(i: number, effort: number): void {
-  const m = props.run.movements[i]!
-  emit('tap', (r) => tell(r, i, { effort, confidence: m.confidence, felt: m.felt }))
+const places = computed(() => WHERE.map((value) => ({ value, says: say(`where.${value}`) })))
+function told(i: number, more: Partial<Told>): void {
+  const { effort, confidence, felt } = props.run.movements[i]!
+  emit('tap', (r) => tell(r, i, { effort, confidence, felt, ...more }))
 }
 </script>
 
@@ -42,8 +42,10 @@ function hard(i: number, effort: number): void {
           <span v-if="m.confidence !== undefined" class="tag">{{ say('visit.confidence') }} {{ m.confidence }}</span>
         </summary>
         <div class="stack inside">
-          <ZeroToTen :title="say('visit.confidence')" :model-value="m.confidence" @update:model-value="trust(i, $event)" />
-          <ZeroToTen :title="say('visit.effortOf')" :model-value="m.effort" @update:model-value="hard(i, $event)" />
+          <ZeroToTen :title="say('visit.confidence')" :model-value="m.confidence" @update:model-value="told(i, { confidence: $event })" />
+          <ZeroToTen :title="say('visit.effortOf')" :model-value="m.effort" @update:model-value="told(i, { effort: $event })" />
+          <p v-if="sheet.movements[m.of]!.felt" class="soft">{{ say('visit.meantFelt', { where: sheet.movements[m.of]!.felt }) }}</p>
+          <SomeOf :title="say('visit.felt')" :options="places" :model-value="m.felt" @update:model-value="told(i, { felt: $event })" />
         </div>
       </details>
     </template>

@@ -26,7 +26,7 @@ export interface MovementRun {
   symptoms: Symptom[]
   effort?: number
   confidence?: number
-  felt: string[]
+  felt: NonNullable<MovementDone['felt']>
   skipped?: Skipped
 }
 /** The set under way. */
@@ -165,7 +165,8 @@ export function onward(run: Run): Run {
 export function compare(run: Run, compared: Compared): Run {
   return onward(withCurrent(run, { compared }))
 }
-export const tell = (run: Run, of: number, told: Pick<MovementRun, 'effort' | 'confidence' | 'felt'>): Run => ({
+export type Told = Pick<MovementRun, 'effort' | 'confidence' | 'felt'>
+export const tell = (run: Run, of: number, told: Told): Run => ({
   ...run,
   movements: run.movements.map((m, i) => (i === of ? { ...m, ...told } : m)),
 })
@@ -286,7 +287,7 @@ function asDone(sheet: Sheet, m: MovementRun): MovementDone {
     symptoms: m.symptoms,
     effort_0_to_10: m.effort ?? null,
     confidence_0_to_10: m.confidence ?? null,
-    felt: m.felt as MovementDone['felt'],
+    felt: m.felt,
     skipped: m.done.length ? null : (m.skipped ?? null),
   }
 }

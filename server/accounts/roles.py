@@ -29,6 +29,7 @@ class Action(StrEnum):
     BUILD = "build", "build and edit programmes"
     LOG = "log", "run a visit and log it"
     DECIDE = "decide", "decide on what is proposed after visits"
+    EXCHANGE = "exchange", "take a client's records out, and bring records in from elsewhere"
     PRINT = "print", "print papers, send calendar and reminders"
     OVERRIDE = "override", "open one limit for one step, where that is allowed"
     LIFT_FORBIDDEN = "lift_forbidden", "open what is forbidden; clear; withdraw what somebody else said"
@@ -54,6 +55,7 @@ MAY: dict[Action, frozenset[Role]] = {
     Action.BUILD: _SKILLED,
     Action.LOG: _CARE,
     Action.DECIDE: _SKILLED,
+    Action.EXCHANGE: _SKILLED,
     Action.PRINT: _CARE,
     Action.OVERRIDE: _SKILLED,
     Action.LIFT_FORBIDDEN: frozenset((Role.CLINICIAN,)),

@@ -15,7 +15,7 @@ from pydantic import Field
 from accounts.roles import Action
 from amvel import answers
 from amvel.answers.screening import ScreenData
-from amvel.case import Case, age_years
+from amvel.case import Case, CaseError, age_years
 from amvel.languages import said
 from amvel.movements import find
 from amvel.movements.range_figure import ViewName, range_figure
@@ -38,7 +38,7 @@ from clients.casework import (
 )
 from clients.engines import engine_of
 from clients.models import AuditEntry, Client
-from clients.said import as_said_by, confirmed, withdrawn
+from clients.said import as_brought_in, as_said_by, confirmed, withdrawn
 from clients.stations import StationData, StationId, Tone, station_states
 from clients.summary import freshen
 from config.problem import problem
@@ -111,8 +111,11 @@ class Created(Schema):
 
 @router.post("/clients", response={201: Created, **PROBLEMS}, auth=Needs(Action.SCREEN))
 def create(request: HttpRequest, body: Sections):
-    """A new client."""
-    return Status(201, {"id": str(create_client(request.user, body.case).pk)})
+    """A new client; what loosens waits for its confirmation here, like everything that comes from outside."""
+    case, left = as_brought_in(request.user, body.case)
+    if left:
+        raise CaseError(left)
+    return Status(201, {"id": str(create_client(request.user, case).pk)})
 
 
 class ClientView(Schema):

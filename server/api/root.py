@@ -7,6 +7,7 @@ from ninja.security import django_auth
 
 from api import (
     clients,
+    exchange,
     home,
     movements,
     own,
@@ -49,3 +50,4 @@ api.add_router("", own.router)
 api.add_router("", visits.router)
 api.add_router("", home.router)
 api.add_router("", practice.router)
+api.add_router("", exchange.router)

@@ -5,6 +5,7 @@ import uuid
 from django.conf import settings
 from django.contrib.postgres.indexes import GinIndex
 from django.db import models
+from django.utils import timezone
 
 from accounts.models import Organisation
 from clients.name_words import name_words
@@ -65,7 +66,7 @@ class CaseRevision(AppendOnly):
     data = models.JSONField()
     reason = models.CharField(max_length=300)
     author = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.PROTECT, null=True)
-    created_at = models.DateTimeField(auto_now_add=True)
+    created_at = models.DateTimeField(default=timezone.now)  # of records that were brought in, when they came about elsewhere
 
     class Meta:
         constraints = [models.UniqueConstraint(fields=["client", "number"], name="one_revision_per_number")]

@@ -76,6 +76,34 @@ def _recorded(user: User, word: Any) -> Any:
     }
 
 
+Fault = tuple[str, str]
+
+
+def as_brought_in(user: User, case: Case) -> tuple[dict[str, Any], list[Fault]]:
+    """A case from outside as it may be kept here, and what of it is left out: nobody's clearing counts before somebody here saw it.
+
+    A clearing without a document, or of what was opened by hand elsewhere, is entered here again by whoever may.
+    """
+    told, opened = (case.get(name) or [] for name in ("clinician_words", "overrides"))
+    if not isinstance(told, list) or not isinstance(opened, list):
+        return dict(case), []  # the case refuses it with its field
+    left: list[Fault] = []
+    words = []
+    for i, word in enumerate(told):
+        own = _recorded(user, word)
+        if isinstance(own, dict) and own.get("kind") == "clears":
+            own["reported"] = True
+            if len(str(own.get("document") or "").strip()) < _A_DOCUMENT:
+                left.append((f"$.clinician_words[{i}]", said("a clearing counts only with the document that says so: enter it anew")))
+                continue
+        words.append(own)
+    left += [(f"$.overrides[{i}]", said("what was opened by hand is opened here again, by whoever may")) for i, _ in enumerate(opened)]
+    return {**case, "clinician_words": words, "overrides": []}, left
+
+
+_A_DOCUMENT = 3  # letters at least, as the case asks
+
+
 def confirmed(user: User, words: list[dict[str, Any]], index: int, today: str) -> list[dict[str, Any]]:
     """The words with one that was reported confirmed by a second person; raises NotYours, IndexError."""
     word = words[index]

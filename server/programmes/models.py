@@ -4,6 +4,7 @@ import uuid
 
 from django.conf import settings
 from django.db import models
+from django.utils import timezone
 
 from clients.models import AppendOnly, Client
 from config.said_json import SaidJSONField
@@ -26,7 +27,7 @@ class Programme(AppendOnly):
     rulebook_version = models.CharField(max_length=20)
     model_version = models.CharField(max_length=20)
     author = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.PROTECT, null=True)
-    created_at = models.DateTimeField(auto_now_add=True)
+    created_at = models.DateTimeField(default=timezone.now)
     shows = models.PositiveIntegerField(null=True)
     before = models.PositiveIntegerField(null=True)
     undone = models.PositiveIntegerField(null=True)

@@ -5,6 +5,7 @@ from datetime import date
 
 from django.conf import settings
 from django.db import models
+from django.utils import timezone
 
 from clients.models import AppendOnly, Client
 
@@ -20,7 +21,7 @@ class LoggedVisit(AppendOnly):
     on = models.DateField()
     data = models.JSONField()
     author = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.PROTECT, null=True)  # none: through the private link
-    created_at = models.DateTimeField(auto_now_add=True)
+    created_at = models.DateTimeField(default=timezone.now)
 
     class Meta:
         constraints = [models.UniqueConstraint(fields=["client", "key", "version"], name="one_visit_per_version")]

@@ -117,7 +117,7 @@ export interface paths {
         put?: never;
         /**
          * Create
-         * @description A new client.
+         * @description A new client; what loosens waits for its confirmation here, like everything that comes from outside.
          */
         post: operations["api_clients_create"];
         delete?: never;
@@ -1542,6 +1542,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/clients/{client_id}/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Take Out
+         * @description All that is kept of one client: every revision, visit and programme.
+         */
+        get: operations["api_exchange_take_out"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/client-files": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Bring In
+         * @description A client from such a file; it is read and judged anew, and no clearing counts before somebody here confirmed it.
+         */
+        post: operations["api_exchange_bring_in"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -1551,7 +1591,7 @@ export interface components {
          * @description What can be done: its name for pages and checks, and how it reads in a table.
          * @enum {string}
          */
-        Action: "see_clients" | "make_stricter" | "screen" | "test" | "build" | "log" | "decide" | "print" | "override" | "lift_forbidden" | "confirm" | "practise" | "read_rules" | "try_rules" | "sign_rules" | "write_texts" | "see_audit" | "manage_people";
+        Action: "see_clients" | "make_stricter" | "screen" | "test" | "build" | "log" | "decide" | "exchange" | "print" | "override" | "lift_forbidden" | "confirm" | "practise" | "read_rules" | "try_rules" | "sign_rules" | "write_texts" | "see_audit" | "manage_people";
         /**
          * Role
          * @description What somebody is in a practice.
@@ -7683,6 +7723,8 @@ export interface components {
             owed: boolean;
             easier: components["schemas"]["RungData"] | null;
             harder: components["schemas"]["RungData"] | null;
+            /** Instead */
+            instead: components["schemas"]["RungData"][];
         };
         /**
          * RunSheet
@@ -7757,11 +7799,13 @@ export interface components {
         };
         /**
          * RungData
-         * @description A neighbour on the ladder that is open today: enough to go on with it at once.
+         * @description Another step that is open today, a neighbour on the ladder or one that serves the same: enough to go on with it at once.
          */
         RungData: {
             /** Ref */
             ref: string;
+            /** Family Title */
+            family_title: string;
             /** Title */
             title: string;
             /** Do */
@@ -8420,6 +8464,152 @@ export interface components {
              * @default []
              */
             referrals: number[];
+        };
+        /**
+         * ClientFile
+         * @description Everything that was entered, logged and built for one client, in the order in which it came about.
+         */
+        ClientFile: {
+            /**
+             * Format
+             * @default amvel-client-1
+             * @constant
+             */
+            format: "amvel-client-1";
+            /**
+             * Exported At
+             * Format: date-time
+             */
+            exported_at: string;
+            /**
+             * Organisation
+             * @default
+             */
+            organisation: string;
+            /** Revisions */
+            revisions: components["schemas"]["RevisionRow"][];
+            /**
+             * Visits
+             * @default []
+             */
+            visits: components["schemas"]["VisitRow"][];
+            /**
+             * Programmes
+             * @default []
+             */
+            programmes: components["schemas"]["ProgrammeRow"][];
+        };
+        /**
+         * ProgrammeRow
+         * @description One version of the programme.
+         */
+        ProgrammeRow: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /**
+             * By
+             * @default
+             */
+            by: string;
+            /** Number */
+            number: number;
+            /**
+             * Context
+             * @enum {string}
+             */
+            context: "visit" | "home";
+            /** Answer */
+            answer: {
+                [key: string]: unknown;
+            };
+            /** Made By */
+            made_by: string;
+            /** Case Digest */
+            case_digest: string;
+            /** Rulebook Version */
+            rulebook_version: string;
+            /** Model Version */
+            model_version: string;
+            /** Shows */
+            shows?: number | null;
+            /** Before */
+            before?: number | null;
+            /** Undone */
+            undone?: number | null;
+        };
+        /**
+         * RevisionRow
+         * @description The case at one moment, without its day and its visits.
+         */
+        RevisionRow: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /**
+             * By
+             * @default
+             */
+            by: string;
+            /** Number */
+            number: number;
+            /**
+             * Reason
+             * @default
+             */
+            reason: string;
+            /** Case */
+            case: {
+                [key: string]: unknown;
+            };
+        };
+        /**
+         * VisitRow
+         * @description One version of one visit.
+         */
+        VisitRow: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /**
+             * By
+             * @default
+             */
+            by: string;
+            /** Key */
+            key: string;
+            /** Version */
+            version: number;
+            /** Visit */
+            visit: {
+                [key: string]: unknown;
+            };
+        };
+        /**
+         * BroughtIn
+         * @description The new client, and what of the file could not be taken, by its path.
+         */
+        BroughtIn: {
+            /** Id */
+            id: string;
+            /** Left Out */
+            left_out: components["schemas"]["Fault"][];
+        };
+        /**
+         * Brought
+         * @description A file as it was taken out, here or elsewhere.
+         */
+        Brought: {
+            /** File */
+            file: {
+                [key: string]: unknown;
+            };
         };
     };
     responses: never;
@@ -16134,6 +16324,196 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["UnderWay"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    api_exchange_take_out: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClientFile"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    api_exchange_bring_in: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Brought"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BroughtIn"];
                 };
             };
             /** @description Bad Request */

@@ -6,6 +6,7 @@ from typing import Literal
 from typing_extensions import TypedDict
 
 from amvel.answers.programmes import WayData, way_data
+from amvel.case.results.posture_and_curve import Posture
 from amvel.case.visits import RISE_THAT_STOPS, sessions_of_step
 from amvel.engine import Engine
 from amvel.movements import Position, Request, Step, find
@@ -18,12 +19,17 @@ from amvel.movements.figure import figure
 from amvel.movements.pacing import Beat, beats, for_the_weaker_side, settling
 from amvel.movements.schools import do_lines, feedback_of
 from amvel.planning import Item, SetUp
+from amvel.planning.choices import Choice, choices
 from amvel.planning.measures import measures_of
-from amvel.planning.programme import ways_of
+from amvel.planning.programme import setting_of, ways_of
+from amvel.planning.swaps import ranked
 from amvel.planning.to_take import to_take
 from amvel.progress.ladders import OpenLadders
 from amvel.safety import Verdict
 from amvel.screening.stop_signs import QUESTIONS, asked_of
+
+SERVES = 0.5  # share of the purposes that something else has to serve to stand in (our reading)
+MOST_INSTEAD = 2
 
 
 class BeatData(TypedDict):
@@ -73,9 +79,10 @@ class FeedbackData(TypedDict):
 
 
 class RungData(TypedDict):
-    """A neighbour on the ladder that is open today: enough to go on with it at once."""
+    """Another step that is open today, a neighbour on the ladder or one that serves the same: enough to go on with it at once."""
 
     ref: str
+    family_title: str
     title: str
     do: list[str]
     setup: list[str]
@@ -110,6 +117,7 @@ class RunMovementData(TypedDict):
     owed: bool
     easier: RungData | None
     harder: RungData | None
+    instead: list[RungData]  # of other ladders, for the same purpose, best first
 
 
 class AskedData(TypedDict):
@@ -152,11 +160,13 @@ def run_sheet(engine: Engine, items: Sequence[Item], context: Literal["visit", "
     """The movements of one session with all that is shown while they are done; `owed` are those that an obligation counts on."""
     own = [i for i in items if session in i.sessions]
     ladders = OpenLadders(engine, context, [i.ref for i in own])
+    pool, _ = choices(setting_of(engine, context), engine.verdicts)
+    in_use = {i.ref for i in own}
     return {
         "session": session,
         "context": context,
         "settling": [beat_data(b) for b in settling()],
-        "movements": [_movement(engine, i, context, ladders, i.ref in owed) for i in own],
+        "movements": [_movement(engine, i, context, ladders, pool, in_use, i.ref in owed) for i in own],
         "ways": [_way(engine, way_data(w)) for w in ways_of(engine, context, own)],
         "stop_signs": [{"id": name, "says": QUESTIONS[name].title} for name in asked_of(engine.case)],
         "rest_s": REST_S,
@@ -165,7 +175,9 @@ def run_sheet(engine: Engine, items: Sequence[Item], context: Literal["visit", "
     }
 
 
-def _movement(engine: Engine, item: Item, context: str, ladders: OpenLadders, owed: bool) -> RunMovementData:
+def _movement(
+    engine: Engine, item: Item, context: str, ladders: OpenLadders, pool: Sequence[Choice], in_use: set[str], owed: bool
+) -> RunMovementData:
     family, step = find(item.ref)
     schools, weaker = engine.schools.of(family.id), _weaker(engine, item.ref)
     around = ladders.around(item.ref)
@@ -186,15 +198,30 @@ def _movement(engine: Engine, item: Item, context: str, ladders: OpenLadders, ow
         "cues": _cues(engine, item.ref, step),
         "faults": _faults(engine, Request(family, step, item.set_ups[0].side, item.set_ups[0].values)),
         "owed": owed,
-        "easier": _rung(engine, around.down, ladders),
-        "harder": _rung(engine, around.up, ladders),
+        "easier": _neighbour(engine, around.down, ladders),
+        "harder": _neighbour(engine, around.up, ladders),
+        "instead": [_rung(engine, c.ref, c.verdicts, c.doses[0].repetitions, c.doses[0].hold_s) for c in _instead(pool, item.ref, in_use)],
     }
 
 
 def _sides(engine: Engine, item: Item, weaker: str) -> list[RunSideData]:
-    """The side that was worse last time goes first."""
-    ordered = sorted(item.set_ups, key=lambda s: s.side != weaker)
+    """The side that was worse last time goes first; before that is known, where the trade says so, the side that hitches lies down first."""
+    hitched = _hitched(engine) if find(item.ref)[0].hitched_side_first else ""
+    ordered = sorted(item.set_ups, key=lambda s: s.side != weaker if weaker else _side_down(engine, item, s) != hitched)
     return [_side(engine, item, s, s.side == weaker) for s in ordered]
+
+
+def _hitched(engine: Engine) -> str:
+    """The side whose hip is hitched up in relaxed standing, by the newest look at it; '' where none is."""
+    seen = [t for t in engine.case.tests if isinstance(t, Posture)]
+    newest = max(seen, key=lambda t: t.on, default=None)
+    return newest.hitch if newest is not None and newest.hitch in ("left", "right") else ""
+
+
+def _side_down(engine: Engine, item: Item, own: SetUp) -> str:
+    """The side that is lain on in this set-up; '' where none is."""
+    profile = engine.profiler.profile(Request(*find(item.ref), own.side, own.values))
+    return next((f.facts.side_down for f in profile.frames if f.facts.side_down), "")
 
 
 def _side(engine: Engine, item: Item, own: SetUp, weaker: bool) -> RunSideData:
@@ -255,23 +282,38 @@ def _faults(engine: Engine, request: Request) -> list[RunFaultData]:
     ]
 
 
-def _rung(engine: Engine, ref: str, ladders: OpenLadders) -> RungData | None:
-    """An open neighbour, set up as it was judged."""
+def _instead(pool: Sequence[Choice], ref: str, in_use: set[str]) -> list[Choice]:
+    """Steps of other ladders that serve at least half of what this one is there for, each ladder once."""
+    found: dict[str, Choice] = {}
+    for choice, score, _ in ranked(pool, ref, in_use):
+        if score >= SERVES and choice.family is not find(ref)[0]:
+            found.setdefault(choice.family.id, choice)
+    return list(found.values())[:MOST_INSTEAD]
+
+
+def _neighbour(engine: Engine, ref: str, ladders: OpenLadders) -> RungData | None:
+    """An open neighbour on the ladder; it is entered at its own first dose."""
     if not ref:
         return None
-    verdicts: list[Verdict] = ladders.by_step[ref]
+    dose = find(ref)[1].dose
+    return _rung(engine, ref, ladders.by_step[ref], dose.repetitions, dose.hold_s)
+
+
+def _rung(engine: Engine, ref: str, verdicts: Sequence[Verdict], repetitions: int, hold_s: float) -> RungData:
+    """Another step, set up as it was judged."""
     profile = verdicts[0].profile
     family, step = find(ref)
     return {
         "ref": ref,
+        "family_title": family.title,
         "title": step.title,
         "do": list(do_lines(step, engine.schools.of(family.id)["breath"])),
         "setup": list(step.setup),
         "measures": list(measures_of(ref, profile.request.values)),
         "picture": "" if profile.fault else figure(engine.profiler, profile),
         "sides": [v.profile.request.side for v in verdicts],
-        "repetitions": step.dose.repetitions,
-        "hold_s": step.dose.hold_s,
+        "repetitions": repetitions,
+        "hold_s": hold_s,
         "cues": list(step.cues),
         "faults": [{"id": f.id, "name": f.name, "seen": f.seen, "cue": f.cue, "breath": f.breath, "picture": ""} for f in faults_to_watch(step)],
         "beats": [beat_data(b) for b in beats(step, 1, engine.schools.of(family.id)["breath"])],

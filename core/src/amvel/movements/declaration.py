@@ -217,6 +217,7 @@ class Family:
     asked_for: bool = False
     daily_task: bool = False
     part: SessionPart = SessionPart.WORKS
+    hitched_side_first: bool = False  # lying on the side: the one that usually hitches goes down first
     index: dict[str, Step] = field(init=False, hash=False, compare=False, default_factory=dict)
 
     def __post_init__(self) -> None:

@@ -19,10 +19,11 @@ class Ladder:
         replaces: tuple[str, ...] = (),
         asked_for: bool = False,
         part: SessionPart = SessionPart.WORKS,
+        hitched_side_first: bool = False,
         **shared: Any,
     ) -> None:
         self.id, self.title, self.position, self.about, self.replaces = id, title, position, about, replaces
-        self.asked_for, self.part = asked_for, part
+        self.asked_for, self.part, self.hitched_side_first = asked_for, part, hitched_side_first
         self.shared = shared
         self.steps: list[Step] = []
 
@@ -48,9 +49,8 @@ class Ladder:
     def family(self, daily_task: bool = False) -> Family:
         """The finished family; a malformed one fails here, at import."""
         steps = tuple(self.steps)
-        return Family(
-            self.id, self.title, self.position, self.about, steps, self.replaces, self.asked_for, daily_task, self.part
-        )
+        first = self.hitched_side_first
+        return Family(self.id, self.title, self.position, self.about, steps, self.replaces, self.asked_for, daily_task, self.part, first)
 
 
 def held(dose: Dose, seconds: float) -> Dose:

@@ -1,5 +1,7 @@
 """What may stand in for one movement of a programme: only what is allowed, ready and possible in this room, ranked."""
 
+from collections.abc import Collection, Iterable
+
 from amvel.engine import Engine
 from amvel.languages import said, said_together
 from amvel.movements import find
@@ -16,8 +18,13 @@ def swaps(
     engine: Engine, context: str, ref: str, in_use: tuple[str, ...], verdicts: list[Verdict] | None = None
 ) -> list[tuple[str, float, str]]:
     """Admissible replacements of a step, best first: (ref, score 0–1, reason)."""
-    family, step = find(ref)
     pool, _ = choices(setting_of(engine, context), verdicts if verdicts is not None else engine.verdicts)
+    return [(c.ref, score, why) for c, score, why in ranked(pool, ref, in_use)]
+
+
+def ranked(pool: Iterable[Choice], ref: str, in_use: Collection[str]) -> list[tuple[Choice, float, str]]:
+    """What of a pool serves the purposes of a step, best first."""
+    family, step = find(ref)
     out = []
     for c in pool:
         if c.ref in in_use:
@@ -28,8 +35,8 @@ def swaps(
         score += _SAME_POSITION if c.family.position == family.position else 0.0
         serves = [words(p) for p in step.purposes if p in c.step.purposes]
         why = said("serves {what}", what=said_together(serves[:2], said(" and "))) if serves else said("serves another purpose")
-        out.append((c.ref, round(min(1.0, score), 2), why))
-    return sorted(out, key=lambda s: (-s[1], s[0]))
+        out.append((c, round(min(1.0, score), 2), why))
+    return sorted(out, key=lambda s: (-s[1], s[0].ref))
 
 
 def chosen_by_hand(engine: Engine, context: str, ref: str, verdicts: list[Verdict] | None = None) -> Item | str:
@@ -41,4 +48,4 @@ def chosen_by_hand(engine: Engine, context: str, ref: str, verdicts: list[Verdic
     return item_of(problem_for(engine, pool, engine.case.wishes.minutes), found)
 
 
-__all__ = ["chosen_by_hand", "swaps"]
+__all__ = ["chosen_by_hand", "ranked", "swaps"]

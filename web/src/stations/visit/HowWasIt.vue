@@ -2,8 +2,8 @@
 import { computed } from 'vue'
 import type { Sheet } from '../../api/schemas'
 import { say } from '../../i18n'
-import { refOf, tell } from './run'
-import type { Run, Told } from './run'
+import { refOf, rungOf, tell } from './run'
+import type { MovementRun, Run, Told } from './run'
 import SomeOf from './SomeOf.vue'
 import { WHERE } from './where'
 import ZeroToTen from './ZeroToTen.vue'
@@ -11,9 +11,10 @@ import ZeroToTen from './ZeroToTen.vue'
 /** Effort of the whole, how far each movement is trusted, and where it was felt. */
 const props = defineProps<{ sheet: Sheet; run: Run }>()
 const emit = defineEmits<{ tap: [change: (run: Run) => Run]; finish: [] }>()
-const title = (of: number, rung: 'own' | 'easier' | 'harder'): string => {
-  const m = props.sheet.movements[of]!
-  return `${m.family_title}: ${rung === 'own' ? m.title : (m[rung]?.title ?? m.title)}`
+const title = (run: MovementRun): string => {
+  const own = props.sheet.movements[run.of]!
+  const done = rungOf(own, run) ?? own
+  return `${done.family_title}: ${done.title}`
 }
 const places = computed(() => WHERE.map((value) => ({ value, says: say(`where.${value}`) })))
 function told(i: number, more: Partial<Told>): void {
@@ -35,7 +36,7 @@ function told(i: number, more: Partial<Told>): void {
     <template v-for="(m, i) in run.movements" :key="`${refOf(sheet, m)}-${i}`">
       <details v-if="m.done.length" class="sheet">
         <summary>
-          <b>{{ title(m.of, m.rung) }}</b>
+          <b>{{ title(m) }}</b>
           <span class="soft">
             {{ m.done.map((s) => `${s.side === 'both' ? '' : say(`visit.side.${s.side}`) + ' '}${s.clean}/${s.target}`).join(' · ') }}</span
           >

@@ -2,7 +2,7 @@
 import { useIntervalFn } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { useRoute } from 'vue-router'
-import type { Visit } from '../../api/schemas'
+import type { Rung, Visit } from '../../api/schemas'
 import { say } from '../../i18n'
 import { redate, undelivered } from '../../offline/delivery'
 import { useClient } from '../../stores/client'
@@ -26,6 +26,7 @@ import {
   ready,
   remainingMinutes,
   rested,
+  rungOf,
   skip,
   start,
 } from './run'
@@ -43,23 +44,21 @@ const client = useClient()
 const id = String(route.params.id)
 const by = (): Visit['by'] => (session.role === 'assistant' ? 'assistant' : 'specialist')
 const visit = useVisit(id, by)
-const { state, why, offline, full, untold, sheet, run, resumed, canUndo } = visit
+const { state, why, offline, full, untold, handing, sheet, run, resumed, canUndo } = visit
 void visit.open()
 
 const sensors = useSensors()
 const symptom = ref(false)
 const stopping = ref(false)
 const skipping = ref(false)
+const swapping = ref(false)
 const sound = ref(false)
 const vibration = ref(false)
 const nowMs = ref(Date.now())
 useIntervalFn(() => (nowMs.value = Date.now()), 5000)
 const own = computed(() => run.value && current(run.value))
 const movement = computed(() => sheet.value?.sheet.movements[own.value?.of ?? 0])
-const rung = computed(() => {
-  const which = own.value?.rung
-  return which === 'easier' || which === 'harder' ? (movement.value?.[which] ?? undefined) : undefined
-})
+const rung = computed(() => own.value && movement.value && rungOf(movement.value, own.value))
 const running = computed(() => ['setup', 'set', 'rest', 'compare'].includes(run.value?.phase ?? ''))
 const passedMin = computed(() => (run.value ? Math.max(0, Math.round((nowMs.value - run.value.startedMs) / 60_000)) : 0))
 const leftMin = computed(() => {
@@ -83,13 +82,17 @@ const mine = computed(() => undelivered.value.filter((u) => u.client === id))
 const cleanTotal = computed(() => run.value?.movements.flatMap((m) => m.done).reduce((sum, s) => sum + s.clean, 0) ?? 0)
 const nextSet = computed(() => {
   const set = run.value && currentSet(run.value)
-  const name = movement.value ? `${movement.value.family_title}` : ''
+  const name = (rung.value ?? movement.value)?.family_title ?? ''
   return set && set.side !== 'both' ? `${name}, ${say(`visit.side.${set.side}`)}` : name
 })
 /** What a sensor found and the specialist saw: under its name where this step knows it. */
 function failed(fault: string): void {
   const known = (rung.value?.faults ?? movement.value?.faults ?? []).some((f) => f.id === fault)
   visit.tap((r) => notClean(r, known ? fault : undefined, known ? 'unaware' : null))
+}
+function goOnWith(rung: Rung): void {
+  swapping.value = false
+  visit.tap((r) => changeRung(r, rung))
 }
 function leaveOut(reason: Skipped): void {
   skipping.value = false
@@ -108,7 +111,7 @@ async function dated(id: string): Promise<void> {
       <RouterLink :to="`/client/${id}/programme`" class="quiet-action">{{ say('visit.leave') }}</RouterLink>
       <div class="who">
         <strong>{{ sheet?.name ?? client.view?.case.person.name }}</strong>
-        <span v-if="movement && running" class="title">{{ movement.family_title }}: {{ rung?.title ?? movement.title }}</span>
+        <span v-if="movement && running" class="title">{{ (rung ?? movement).family_title }}: {{ (rung ?? movement).title }}</span>
       </div>
       <span v-if="running" class="soft time">{{ say('visit.time', { n: passedMin }) }} · {{ say('visit.left', { n: leftMin }) }}</span>
       <span v-if="mine.length" class="tag">{{ say('visit.waiting', { n: mine.length }) }}</span>
@@ -189,7 +192,9 @@ async function dated(id: string): Promise<void> {
         <p v-else class="large">
           {{ say('visit.doneLead', { n: run.movements.filter((m) => m.done.length).length, clean: cleanTotal }) }}
         </p>
-        <p class="soft">{{ mine.length ? say('visit.waiting', { n: mine.length }) : say('visit.sent') }}</p>
+        <p class="soft">
+          {{ handing ? say('visit.handing') : mine.length ? say('visit.waiting', { n: mine.length }) : say('visit.sent') }}
+        </p>
         <div class="row">
           <RouterLink class="main-action" :to="`/client/${id}/course`">{{ say('visit.doneNext') }}</RouterLink>
           <RouterLink class="quiet-action" to="/day">{{ say('visit.toDay') }}</RouterLink>
@@ -201,22 +206,22 @@ async function dated(id: string): Promise<void> {
       <button type="button" class="quiet-action" @click="visit.anew()">{{ say('visit.anew') }}</button>
     </p>
     <footer v-if="running" class="bar low">
-      <button
-        v-if="movement?.easier && own?.rung === 'own'"
-        type="button"
-        class="quiet-action"
-        @click="visit.tap((r) => changeRung(r, 'easier', movement!.easier!))"
-      >
-        {{ say('visit.easier') }}
-      </button>
-      <button
-        v-if="movement?.harder && own?.rung === 'own'"
-        type="button"
-        class="quiet-action"
-        @click="visit.tap((r) => changeRung(r, 'harder', movement!.harder!))"
-      >
-        {{ say('visit.harder') }}
-      </button>
+      <template v-if="movement && !own?.rung">
+        <button v-if="movement.easier" type="button" class="quiet-action" @click="goOnWith(movement.easier)">
+          {{ say('visit.easier') }}
+        </button>
+        <button v-if="movement.harder" type="button" class="quiet-action" @click="goOnWith(movement.harder)">
+          {{ say('visit.harder') }}
+        </button>
+        <button v-if="movement.instead.length" type="button" class="quiet-action" :aria-expanded="swapping" @click="swapping = !swapping">
+          {{ say('visit.instead') }}
+        </button>
+        <template v-if="swapping">
+          <button v-for="r in movement.instead" :key="r.ref" type="button" class="quiet-action" @click="goOnWith(r)">
+            {{ r.family_title }}: {{ r.title }}
+          </button>
+        </template>
+      </template>
       <button type="button" class="quiet-action" :aria-expanded="skipping" @click="skipping = !skipping">{{ say('visit.skip') }}</button>
       <template v-if="skipping">
         <button v-for="w in WHYS" :key="w" type="button" class="quiet-action" @click="leaveOut(w)">{{ say(`visit.why.${w}`) }}</button>

@@ -27,6 +27,7 @@ const side = (name: string, sets = 1) => ({ side: name, measures: [], repetition
 function movement(ref: string, sides: RunMovement['sides'], more: Partial<RunMovement> = {}): RunMovement {
   const rung = {
     ref: `${ref}-easier`,
+    family_title: '',
     title: 'easier',
     do: [],
     setup: [],
@@ -58,6 +59,7 @@ function movement(ref: string, sides: RunMovement['sides'], more: Partial<RunMov
     owed: false,
     easier: rung,
     harder: null,
+    instead: [],
     ...more,
   }
 }
@@ -121,7 +123,7 @@ describe('a session', () => {
     expect(run.movements[0]!.symptoms).toHaveLength(1)
   })
   it('keeps what was done of a rung that was left for an easier one', () => {
-    const run = changeRung(clean(running()), 'easier', pair.movements[0]!.easier!)
+    const run = changeRung(clean(running()), pair.movements[0]!.easier!)
     const done = times(2, clean, ready(run))
     const visit = asVisit(pair, finish(done, run.startedMs + 600_000))
     expect(visit.movements!.map((m) => [m.step, m.sets!.map((s) => [s.clean, s.ended_by])])).toEqual([

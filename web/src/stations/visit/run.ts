@@ -16,9 +16,9 @@ export interface Planned {
 }
 /** One movement as it is being done: its plan, what is done of it, and what was said about it. */
 export interface MovementRun {
-  /** Which movement of the sheet it is, and which rung of it: its own, the easier or the harder one. */
+  /** Which movement of the sheet it is, and the other step that is done in its place, where one is. */
   of: number
-  rung: 'own' | 'easier' | 'harder'
+  rung: string
   plan: Planned[]
   done: SetDone[]
   cues: { cue: number; worked: boolean }[]
@@ -72,7 +72,7 @@ export function planned(sides: { side: string; repetitions: number; sets: number
 }
 
 function fresh(m: RunMovement, of: number): MovementRun {
-  return { of, rung: 'own', plan: planned(m.sides), done: [], cues: [], symptoms: [], felt: [] }
+  return { of, rung: '', plan: planned(m.sides), done: [], cues: [], symptoms: [], felt: [] }
 }
 
 export function begin(sheet: Sheet, id: string, now: Date, by: Visit['by']): Run {
@@ -196,8 +196,8 @@ export function felt(sheet: Sheet, run: Run, symptom: Symptom): Run {
     : onward({ ...next, movements: next.movements.map((m, i) => (i === run.at ? { ...m, skipped: 'symptom' } : m)) })
 }
 
-/** Goes on with the easier or the harder rung; what was done of the one before stays logged under its own name. */
-export function changeRung(run: Run, to: 'easier' | 'harder', rung: Rung): Run {
+/** Goes on with another step; what was done of the one before stays logged under its own name. */
+export function changeRung(run: Run, rung: Rung): Run {
   const own = current(run)
   const kept = own.done.length || run.now.clean || run.now.withFaults
   const before = kept && currentSet(run) && (run.now.clean || run.now.withFaults) ? stopped(run, 'person') : run
@@ -208,7 +208,7 @@ export function changeRung(run: Run, to: 'easier' | 'harder', rung: Rung): Run {
     sets: Math.max(1, Math.ceil(sets / rung.sides.length)),
     hold_s: rung.hold_s,
   }))
-  const other: MovementRun = { of: own.of, rung: to, plan: planned(sides), done: [], cues: [], symptoms: [], felt: [] }
+  const other: MovementRun = { of: own.of, rung: rung.ref, plan: planned(sides), done: [], cues: [], symptoms: [], felt: [] }
   const done = kept ? [before.movements[run.at]!] : []
   const movements = [...run.movements.slice(0, run.at), ...done, other, ...run.movements.slice(run.at + 1)]
   return { ...before, movements, at: run.at + done.length, now: nothing(), phase: 'setup' }
@@ -253,10 +253,10 @@ export function remainingMinutes(sheet: Sheet, run: Run): number {
   return sheet.movements[own.of]!.minutes * share
 }
 
-export const refOf = (sheet: Sheet, m: MovementRun): string => {
-  const own = sheet.movements[m.of]!
-  return m.rung === 'own' ? own.ref : (own[m.rung]?.ref ?? own.ref)
-}
+export const refOf = (sheet: Sheet, m: MovementRun): string => m.rung || sheet.movements[m.of]!.ref
+/** The other step that is done in place of a movement; none while it is itself. */
+export const rungOf = (movement: RunMovement, m: MovementRun): Rung | undefined =>
+  [movement.easier, movement.harder, ...movement.instead].find((r) => r?.ref === m.rung) ?? undefined
 
 /** The visit as the core reads it. */
 export function asVisit(sheet: Sheet, run: Run): Visit {

@@ -27,6 +27,8 @@ export function useVisit(clientId: string, by: () => Visit['by']) {
   const full = ref(false)
   /** A stop sign that could neither be kept here nor told: a person has to tell it. */
   const untold = ref(false)
+  /** Between the end and the moment at which nothing can be lost any more: nobody is told yet that it is kept or sent. */
+  const handing = ref(false)
   const sheet = shallowRef<RunSheet>()
   const log = shallowRef<ReturnType<typeof undoable>>()
   const run = shallowRef<Run>()
@@ -105,7 +107,11 @@ export function useVisit(clientId: string, by: () => Visit['by']) {
   }
   async function handOver(): Promise<void> {
     if (!sheet.value || !run.value) return
-    const visit = asVisit(sheet.value.sheet, run.value)
+    handing.value = true
+    await handedOver(sheet.value, run.value).finally(() => (handing.value = false))
+  }
+  async function handedOver(of: RunSheet, run: Run): Promise<void> {
+    const visit = asVisit(of.sheet, run)
     if (visit.movements?.length) await handed(visit)
     await drop(`run:${clientId}`)
     if (reachable.value) await client.refresh().catch(() => undefined)
@@ -120,6 +126,7 @@ export function useVisit(clientId: string, by: () => Visit['by']) {
     }
   }
   async function end(): Promise<void> {
+    handing.value = true
     tap((r) => finish(r, Date.now()))
     await handOver()
   }
@@ -132,6 +139,7 @@ export function useVisit(clientId: string, by: () => Visit['by']) {
       () => true,
       () => false,
     )
+    handing.value = true
     tap((r) => stopAll(r, Date.now()))
     if (isKept) await deliver()
     else {
@@ -156,6 +164,7 @@ export function useVisit(clientId: string, by: () => Visit['by']) {
       offline.value = false
       // One that was told on another device closes this one as soon as it is heard of.
       if (pulse.stop_signs.some((s) => s !== 'not_asked')) {
+        handing.value = true
         tap((r) => stopAll(r, Date.now()))
         await handOver()
       }
@@ -170,6 +179,7 @@ export function useVisit(clientId: string, by: () => Visit['by']) {
     offline,
     full,
     untold,
+    handing,
     sheet,
     run,
     resumed,

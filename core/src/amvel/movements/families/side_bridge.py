@@ -145,6 +145,7 @@ FAMILY = (
         "Side bridge",
         "on the side",
         "Forearm and legs carry the trunk as one log; the side of the waist holds.",
+        hitched_side_first=True,
         setup=_SETUP,
         cues=("from shoulder to top hip one length", "top buttock set", "hand under the neck when it tires"),
         faults=(

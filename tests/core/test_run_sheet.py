@@ -1,0 +1,93 @@
+"""The sheet that a session is run from: what goes first, what is offered in its place, how the breath is paced."""
+
+import pytest
+
+from amvel.answers.run_sheet import SERVES, run_sheet
+from amvel.case import read_case
+from amvel.engine import Engine
+from amvel.movements import Request, find
+from amvel.planning import plan
+from amvel.planning.item import Item, SetUp
+from amvel.safety.judge import sides_of
+from tests.conftest import demo
+from tests.generated import TODAY
+from tests.planned import engine as planned_engine
+from tests.visits import done, visit
+
+CONTEXT = "visit"
+
+
+def engine_with(**more) -> Engine:
+    return Engine(read_case({**demo("fit-seventy"), "as_of": TODAY.isoformat(), **more}))
+
+
+def by_hand(engine: Engine, ref: str) -> Item:
+    """A step with every side at its defaults, whatever the verdict: what goes first does not depend on it."""
+    family, step = find(ref)
+    values = step.defaults(engine.profiler.body)
+    set_ups = tuple(SetUp(side, values, 8) for side in sides_of(step))
+    return Item(ref, family.position, set_ups, 3.0, "")
+
+
+def sheet_of(engine: Engine, *refs: str):
+    return run_sheet(engine, [by_hand(engine, r) for r in refs], CONTEXT, "A")
+
+
+SIDE_BRIDGE = "side_bridge/light_hip"
+
+
+@pytest.mark.parametrize("hitched", ["left", "right"])
+def test_the_hitching_side_lies_down_first(hitched: str) -> None:
+    """job.md, side bridge: the side that usually hitches goes down first."""
+    tests = [*demo("fit-seventy")["tests"], {"test": "posture", "on": TODAY.isoformat(), "hitch": hitched}]
+    engine = engine_with(tests=tests)
+    [movement] = sheet_of(engine, SIDE_BRIDGE)["movements"]
+    own = Request(*find(SIDE_BRIDGE), movement["sides"][0]["side"], find(SIDE_BRIDGE)[1].defaults(engine.profiler.body))
+    assert engine.profiler.profile(own).frames[0].facts.side_down == hitched
+
+
+def test_the_side_that_was_worse_goes_first_and_breathes_out_for_longer() -> None:
+    ref = "bent_knee_fall_out/small"
+    worse = [visit(3, done(ref, left=8, right=5))]
+    engine = engine_with(visits=worse)
+    [movement] = sheet_of(engine, ref)["movements"]
+    assert [s["side"] for s in movement["sides"]] == ["right", "left"]
+    out = [sum(b["seconds"] for b in s["beats"] if b["breath"] == "out") for s in movement["sides"]]
+    assert out[0] > out[1]
+
+
+def test_the_cue_that_worked_comes_first_the_next_time() -> None:
+    ref = "bent_knee_fall_out/small"
+    [plain] = sheet_of(engine_with(visits=[]), ref)["movements"]
+    last = len(plain["cues"]) - 1
+    engine = engine_with(visits=[visit(3, done(ref, cues=[{"cue": 0, "worked": False}, {"cue": last, "worked": True}]))])
+    [movement] = sheet_of(engine, ref)["movements"]
+    assert [c["index"] for c in movement["cues"]] == [last, *range(last)]
+    assert [c["worked_last"] for c in movement["cues"]] == [True, *[False] * last]
+
+
+def test_what_is_offered_in_place_of_a_movement_is_open_and_serves_the_same() -> None:
+    engine, refs = engine_with(), ("knee_fold/single_fold", "bridge/small_lift")
+    open_now = {v.ref for v in engine.verdicts if v.context == CONTEXT and v.allowed}
+    offered = 0
+    for movement in sheet_of(engine, *refs)["movements"]:
+        own = find(movement["ref"])[1].purposes
+        for other in movement["instead"]:
+            offered += 1
+            assert other["ref"] in open_now and other["ref"] not in refs
+            theirs = find(other["ref"])[1].purposes
+            shared = sum(min(w, theirs.get(p, 0.0)) for p, w in own.items()) / sum(own.values())
+            assert shared >= SERVES - 0.1  # the same position counts a little
+            assert other["beats"] and other["picture"] and other["sides"]
+        rungs = [r["ref"] for r in (movement["easier"], movement["harder"]) if r]
+        assert all(r in open_now for r in rungs)
+    assert offered
+
+
+def test_a_session_holds_its_own_movements_and_the_ways_between_them() -> None:
+    engine = planned_engine("fit-seventy")
+    programme = plan(engine, CONTEXT, 20)
+    for session in programme.sessions:
+        sheet = run_sheet(engine, programme.movements, CONTEXT, session.id)
+        assert [m["ref"] for m in sheet["movements"]] == [i.ref for i in programme.movements if session.id in i.sessions]
+        assert all(s["frames"] and s["beats"] for m in sheet["movements"] for s in m["sides"])

@@ -1,0 +1,152 @@
+"""A client taken out and brought in again: the same limits, verdicts, programme and course; nothing in a file is trusted."""
+
+import json
+from copy import deepcopy
+
+import pytest
+from django.db import connection
+from hypothesis import HealthCheck, given, settings
+from hypothesis import strategies as st
+
+from amvel.answers.course import course
+from clients.casework import create_client
+from clients.engines import engine_of
+from clients.models import Client
+from exchange.client_file import taken_out
+from programmes.building import build
+from tests.server.conftest import Api, logged_in, today_case, user_of
+
+pytestmark = pytest.mark.django_db
+WORD = {"kind": "clears", "name": "Dr. Wend", "role": "surgeon", "profession": "surgeon", "clears": "sternotomy"}
+
+
+@pytest.fixture
+def taken(user) -> dict:
+    """A client with visits, a changed story and a programme, as a file."""
+    client = create_client(user, today_case("stroke"))
+    build(client, user, "home", 15)
+    return json.loads(taken_out(client).model_dump_json())
+
+
+def elsewhere(role: str = "specialist") -> Api:
+    """Somebody of another organisation."""
+    user_of("bela", role)
+    return logged_in("bela")
+
+
+def test_what_is_brought_in_is_the_same_client(api: Api, user, client_id: str) -> None:
+    own = Client.objects.get(pk=client_id)
+    changed = api.patch(f"/clients/{client_id}", {"base_revision": 1, "sections": {"wishes": {"minutes": 22}}, "reason": "less time"})
+    assert changed.json()["revision"] == 2
+    build(own, user, "home", 15)
+    file = api.get(f"/clients/{client_id}/file").json()
+    answer = elsewhere().post("/client-files", {"file": file})
+    assert answer.status_code == 201, answer.json()
+    assert answer.json()["left_out"] == []
+    other = Client.objects.get(pk=answer.json()["id"])
+    assert other.organisation != own.organisation
+    mine, theirs = engine_of(own.latest()), engine_of(other.latest())
+    assert theirs.digest == mine.digest and theirs.verdicts_digest == mine.verdicts_digest
+    assert theirs.envelope.limits == mine.envelope.limits
+    assert course(theirs) == course(mine)
+    assert other.programmes.get().answer == own.programmes.get().answer
+    assert [(r.number, r.created_at) for r in other.revisions.order_by("number")] == [(r.number, r.created_at) for r in own.revisions.order_by("number")]
+
+
+def test_taken_out_again_it_is_the_same_file(taken: dict) -> None:
+    api = elsewhere()
+    client = Client.objects.get(pk=api.post("/client-files", {"file": taken}).json()["id"])
+    again = json.loads(taken_out(client).model_dump_json())
+    for part in ("visits", "programmes", "revisions"):
+        for before, after in zip(taken[part], again[part], strict=True):
+            unlike = {k for k in before if before[k] != after[k]}
+            assert unlike <= {"by", "reason"}, (part, unlike)  # who entered it elsewhere is nobody here, and is named in the reason
+
+
+def test_what_loosens_waits_for_somebody_here(taken: dict) -> None:
+    on = taken["revisions"][-1]["at"][:10]
+    case = taken["revisions"][-1]["case"]
+    confirmed = {"recorded_by": "x", "reported": True, "confirmed_by": "y", "confirmed_on": on}
+    case["clinician_words"] = [{**WORD, "on": on, "document": "letter of Monday", **confirmed}, {**WORD, "on": on}]
+    case["overrides"] = [{"step": "bridge/small_lift", "limit": "x", "reason": "so it was", "by": "somebody", "on": on, "expires_on": on}]
+    api = elsewhere()
+    answer = api.post("/client-files", {"file": taken}).json()
+    last = f"$.revisions[{len(taken['revisions']) - 1}].case"
+    assert [f["path"] for f in answer["left_out"]] == [f"{last}.clinician_words[1]", f"{last}.overrides[0]"]
+    kept = engine_of(Client.objects.get(pk=answer["id"]).latest()).case
+    assert not kept.overrides
+    assert [w.waits_for_confirmation for w in kept.clinician_words] == [True]
+
+
+def test_a_new_client_brings_no_clearing_and_nothing_opened(api: Api) -> None:
+    case = today_case("heart-operation")
+    on = case["consent"]["on"]
+    case["clinician_words"] = [{**WORD, "on": on, "document": "letter of Monday", "confirmed_by": "y", "confirmed_on": on}]
+    created = api.post("/clients", {"case": case})
+    assert created.status_code == 201, created.json()
+    kept = engine_of(Client.objects.get(pk=created.json()["id"]).latest()).case
+    assert [w.waits_for_confirmation for w in kept.clinician_words] == [True]
+    case["overrides"] = [{"step": "bridge/small_lift", "limit": "x", "reason": "so it was", "by": "somebody", "on": on, "expires_on": on}]
+    refused = api.post("/clients", {"case": case})
+    assert refused.status_code == 422
+    assert [f["path"] for f in refused.json()["faults"]] == ["$.overrides[0]"]
+
+
+def test_what_cannot_be_taken_is_listed_and_the_rest_is_kept(taken: dict) -> None:
+    taken["visits"][0]["visit"]["movements"][0]["step"] = "nothing/known"
+    taken["visits"][1]["key"] = "another-id"
+    taken["programmes"][0]["answer"]["movements"][0]["ref"] = "nothing/known"
+    answer = elsewhere().post("/client-files", {"file": taken})
+    assert answer.status_code == 201
+    paths = [f["path"] for f in answer.json()["left_out"]]
+    assert paths == ["$.visits[0].visit.movements[0].step", "$.visits[1].key", "$.programmes[0].answer"]
+    client = Client.objects.get(pk=answer.json()["id"])
+    assert client.visits.count() == len(taken["visits"]) - 2
+    assert not client.programmes.exists()
+
+
+def test_a_newest_case_that_is_refused_makes_no_client(taken: dict) -> None:
+    taken["revisions"][-1]["case"]["person"]["stature_cm"] = 400
+    before = Client.objects.count()
+    answer = elsewhere().post("/client-files", {"file": taken})
+    assert answer.status_code == 422
+    assert answer.json()["faults"][0]["path"] == f"$.revisions[{len(taken['revisions']) - 1}].case.person.stature_cm"
+    assert Client.objects.count() == before
+
+
+def test_nothing_comes_about_in_the_future(taken: dict) -> None:
+    taken["visits"][-1]["at"] = "2999-01-01T00:00:00Z"
+    client = Client.objects.get(pk=elsewhere().post("/client-files", {"file": taken}).json()["id"])
+    assert client.visits.order_by("-created_at")[0].created_at.year < 2999
+
+
+def test_it_is_written_down_that_a_client_was_taken_out(api: Api, client_id: str) -> None:
+    api.get(f"/clients/{client_id}/file")
+    with connection.cursor() as cursor:
+        cursor.execute("SELECT count(*) FROM clients_auditentry WHERE client_id = %s AND action = 'client taken out'", [client_id])
+        assert cursor.fetchone() == (1,)
+    user_of("aide", "assistant", Client.objects.get(pk=client_id).organisation)
+    assert logged_in("aide").get(f"/clients/{client_id}/file").status_code == 403
+    assert elsewhere().get(f"/clients/{client_id}/file").status_code == 404
+
+
+JUNK = st.recursive(st.none() | st.booleans() | st.integers(-3, 3) | st.text(max_size=5), lambda x: st.lists(x, max_size=3) | st.dictionaries(st.text(max_size=5), x, max_size=3), max_leaves=6)
+
+
+@settings(max_examples=60, deadline=None, suppress_health_check=list(HealthCheck))
+@given(data=st.data())
+def test_a_spoilt_file_is_refused_or_taken_in_part_and_never_breaks(taken: dict, data: st.DataObject) -> None:
+    """Any one place of the file replaced by anything: an answer with 201 or 422, and the client that came of it opens."""
+    spoilt = deepcopy(taken)
+    at, key = spoilt, data.draw(st.sampled_from(["revisions", "visits", "programmes"]))
+    for _ in range(data.draw(st.integers(1, 6))):
+        if isinstance(at[key], dict) and at[key]:
+            at, key = at[key], data.draw(st.sampled_from(sorted(at[key])))
+        elif isinstance(at[key], list) and at[key]:
+            at, key = at[key], data.draw(st.integers(0, len(at[key]) - 1))
+    at[key] = data.draw(JUNK)
+    api = logged_in("ann")
+    answer = api.post("/client-files", {"file": spoilt})
+    assert answer.status_code in (201, 422, 429), answer.content
+    if answer.status_code == 201:
+        assert api.get(f"/clients/{answer.json()['id']}").status_code == 200

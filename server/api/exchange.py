@@ -1,16 +1,31 @@
 """Records out and in: a whole client as one file, tables, a bundle for other programs."""
 
+from typing import Literal
+
 from django.http import HttpRequest, HttpResponse
 from ninja import Schema, Status
+from pydantic import Field
 
 from accounts.roles import Action
+from amvel.formats.fhir import bundle, read_bundle
+from amvel.formats.tables import dictionary, read_tests, table_of_tests, table_of_visits
 from api.access import Needs, client_of
 from api.any_json import Json
 from api.problems import PROBLEMS, Fault
 from api.spoken import Router
+from clients.casework import audit, change, create_client, refuse_while_stopped
+from clients.engines import engine_of
 from exchange.client_file import ClientFile, brought_in, taken_out
+from programmes.building import items_of
 
 router = Router(tags=["exchange"])
+
+
+class BroughtIn(Schema):
+    """The new client, and what of the file could not be taken, by its path."""
+
+    id: str
+    left_out: list[Fault]
 
 
 @router.get("/clients/{client_id}/file", response={200: ClientFile, **PROBLEMS}, auth=Needs(Action.EXCHANGE))
@@ -21,21 +36,91 @@ def take_out(request: HttpRequest, client_id: str):
     return HttpResponse(file.model_dump_json(), content_type="application/json")
 
 
+@router.get("/clients/{client_id}/fhir", response=PROBLEMS, auth=Needs(Action.EXCHANGE))
+def as_fhir(request: HttpRequest, client_id: str):
+    """What is known of a client as an HL7 FHIR R4 bundle."""
+    client = client_of(request, client_id, "client taken out as FHIR")
+    newest = client.programmes.order_by("-number").first()
+    engine = engine_of(client.latest())
+    text = bundle(engine, str(client.pk), items_of(newest) if newest and not engine.stop_signs else ())
+    return HttpResponse(text, content_type="application/fhir+json")
+
+
+class Bundle(Schema):
+    """An HL7 FHIR R4 bundle of one person."""
+
+    bundle: Json
+
+
+@router.post("/client-bundles", response={201: BroughtIn, **PROBLEMS}, auth=Needs(Action.EXCHANGE))
+def bring_in_fhir(request: HttpRequest, body: Bundle):
+    """A client from what another program says of somebody; what is missing for a client is named, what is not taken is listed."""
+    found = read_bundle(body.bundle)
+    client = create_client(request.user, found.sections())
+    audit(request.user, client, "client brought in from FHIR")
+    return Status(201, {"id": str(client.pk), "left_out": _listed(found.left)})
+
+
+TABLES = {"tests": lambda case: table_of_tests(case.tests), "visits": lambda case: table_of_visits(case.visits)}
+
+
+@router.get("/clients/{client_id}/tables/{name}.csv", response=PROBLEMS, auth=Needs(Action.EXCHANGE))
+def as_table(request: HttpRequest, client_id: str, name: Literal["tests", "visits"]):
+    """The tests or the visits of a client as a table."""
+    client = client_of(request, client_id, f"{name} taken out as a table")
+    return HttpResponse(TABLES[name](engine_of(client.latest()).case), content_type="text/csv; charset=utf-8")
+
+
+@router.get("/tables/dictionary.csv", response=PROBLEMS, auth=Needs(Action.READ_RULES))
+def of_tables(request: HttpRequest):
+    """What every column of the tables means."""
+    return HttpResponse(dictionary(), content_type="text/csv; charset=utf-8")
+
+
+class Table(Schema):
+    """Tests as a table, on top of the revision that was read."""
+
+    base_revision: int = Field(ge=1)
+    table: str = Field(max_length=2_000_000)
+
+
+class Taken(Schema):
+    """How many results were taken, and the lines that were not."""
+
+    taken: int
+    left_out: list[Fault]
+
+
+@router.post("/clients/{client_id}/tables/tests", response={200: Taken, **PROBLEMS}, auth=Needs(Action.EXCHANGE))
+def add_tests(request: HttpRequest, client_id: str, body: Table):
+    """Add the results of a table to those that are there; what is there already is not added twice."""
+    client = client_of(request, client_id)
+    found, left = read_tests(body.table)
+    newest = client.latest()
+    engine = engine_of(newest)
+    known = engine.case.tests
+    new = [r for r in found if r not in known]
+    for result in new:
+        if result.on >= engine.case.as_of:  # what was measured earlier stays a fact, whatever stands today
+            refuse_while_stopped(engine, result.test)
+    if new:
+        sections = {"tests": [r.model_dump(mode="json") for r in (*known, *new)]}
+        change(request.user, client, body.base_revision, sections, "tests from a table")
+    return {"taken": len(new), "left_out": _listed(left)}
+
+
 class Brought(Schema):
     """A file as it was taken out, here or elsewhere."""
 
     file: Json
 
 
-class BroughtIn(Schema):
-    """The new client, and what of the file could not be taken, by its path."""
-
-    id: str
-    left_out: list[Fault]
-
-
 @router.post("/client-files", response={201: BroughtIn, **PROBLEMS}, auth=Needs(Action.EXCHANGE))
 def bring_in(request: HttpRequest, body: Brought):
     """A client from such a file; it is read and judged anew, and no clearing counts before somebody here confirmed it."""
     client, left = brought_in(request.user, body.file)
-    return Status(201, {"id": str(client.pk), "left_out": [{"path": path, "reason": why} for path, why in left]})
+    return Status(201, {"id": str(client.pk), "left_out": _listed(left)})
+
+
+def _listed(left: list[tuple[str, str]]) -> list[dict[str, str]]:
+    return [{"path": path, "reason": why} for path, why in left]

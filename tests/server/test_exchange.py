@@ -150,3 +150,54 @@ def test_a_spoilt_file_is_refused_or_taken_in_part_and_never_breaks(taken: dict,
     assert answer.status_code in (201, 422, 429), answer.content
     if answer.status_code == 201:
         assert api.get(f"/clients/{answer.json()['id']}").status_code == 200
+
+
+def test_a_fhir_bundle_of_this_client_makes_a_client_with_the_same_limits(api: Api, client_id: str) -> None:
+    """Without consent, stop signs, room and visits, which FHIR has no places for, and without what loosens."""
+    sent = api.get(f"/clients/{client_id}/fhir")
+    assert sent["Content-Type"].startswith("application/fhir+json")
+    answer = elsewhere().post("/client-bundles", {"bundle": sent.json()})
+    assert answer.status_code == 201, answer.json()
+    mine, theirs = (engine_of(Client.objects.get(pk=k).latest()) for k in (client_id, answer.json()["id"]))
+    assert theirs.case.conditions == mine.case.conditions
+    assert {x.id for x in theirs.envelope.limits} >= {x.id for x in mine.envelope.limits if x.set_by == "rule"} - {x.id for x in mine.envelope.limits if x.valid_until}
+    assert {f["path"] for f in answer.json()["left_out"]}
+
+
+def test_a_bundle_that_lacks_what_a_client_needs_names_it(api: Api) -> None:
+    person = {"resourceType": "Patient", "birthDate": "1950-03-02", "gender": "female"}
+    answer = api.post("/client-bundles", {"bundle": {"resourceType": "Bundle", "type": "collection", "entry": [{"resource": person}]}})
+    assert answer.status_code == 422
+    assert {f["path"] for f in answer.json()["faults"]} == {"$.person.stature_cm", "$.person.mass_kg"}
+    assert not Client.objects.filter(name="").exists()
+
+
+def test_tests_go_out_as_a_table_and_come_in_once(api: Api, client_id: str) -> None:
+    table = api.get(f"/clients/{client_id}/tables/tests.csv").content.decode()
+    empty = api.post("/clients", {"case": {**today_case("low-bone-mass"), "tests": []}}).json()["id"]
+    before = len(engine_of(Client.objects.get(pk=client_id).latest()).case.tests)
+    taken = api.post(f"/clients/{empty}/tables/tests", {"base_revision": 1, "table": table + "x,,nonsense,,,\r\n"}).json()
+    assert taken["taken"] == before and taken["left_out"][0]["path"].startswith("line ")
+    again = api.post(f"/clients/{empty}/tables/tests", {"base_revision": 2, "table": table}).json()
+    assert again == {"taken": 0, "left_out": []}
+
+
+def test_no_table_adds_a_test_of_today_while_a_stop_sign_stands(api: Api, client_id: str) -> None:
+    case = today_case("low-bone-mass")
+    case["stop_signs"]["present"] = ["chest_pain"]
+    stopped = api.post("/clients", {"case": case}).json()["id"]
+    row = "1,{on},timed_up_and_go,seconds,11,s\r\n"
+    head = "result,on,test,field,value,unit\r\n"
+    today_s = engine_of(Client.objects.get(pk=stopped).latest()).case.as_of
+    refused = api.post(f"/clients/{stopped}/tables/tests", {"base_revision": 1, "table": head + row.format(on=today_s)})
+    assert refused.status_code == 409
+    earlier = api.post(f"/clients/{stopped}/tables/tests", {"base_revision": 1, "table": head + row.format(on="2026-01-15")})
+    assert earlier.json()["taken"] == 1
+
+
+def test_visits_go_out_as_a_table_with_a_dictionary(api: Api, user) -> None:
+    client = create_client(user, today_case("stroke"))
+    table = api.get(f"/clients/{client.pk}/tables/visits.csv").content.decode().splitlines()
+    assert len(table) > len(engine_of(client.latest()).case.visits)
+    columns = {line.split(",")[1] for line in api.get("/tables/dictionary.csv").content.decode().splitlines() if line.startswith("visits,")}
+    assert set(table[0].split(",")) == columns

@@ -1,6 +1,7 @@
 import course from './course'
 import day from './day'
 import door from './door'
+import exchange from './exchange'
 import home from './home'
 import house from './house'
 import limits from './limits'
@@ -22,6 +23,7 @@ export default {
   ...course,
   ...day,
   ...door,
+  ...exchange,
   ...home,
   ...house,
   ...limits,

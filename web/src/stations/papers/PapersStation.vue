@@ -5,8 +5,10 @@ import { say } from '../../i18n'
 import type { MessageKey } from '../../i18n'
 import { useClient } from '../../stores/client'
 import { useProgramme } from '../../stores/programme'
+import { useSession } from '../../stores/session'
 import HomeLink from './HomeLink.vue'
 import OwnTexts from './OwnTexts.vue'
+import RecordsOut from './RecordsOut.vue'
 import ReminderForm from './ReminderForm.vue'
 
 const KINDS: [string, MessageKey][] = [
@@ -17,6 +19,7 @@ const KINDS: [string, MessageKey][] = [
 ]
 const client = useClient()
 const programme = useProgramme()
+const session = useSession()
 const failed = ref('')
 const kind = ref('hand-out')
 const written = ref(0)
@@ -69,6 +72,7 @@ onMounted(async () => {
       <RouterLink v-else :to="`/client/${client.id}/${blocked ? 'story' : 'programme'}`" class="main-action">{{
         blocked ? say('station.story') : say('papers.needs')
       }}</RouterLink>
+      <RecordsOut v-if="session.may('exchange')" />
       <div>
         <button type="button" class="quiet-action" @click="texts = true">{{ say('papers.texts') }}</button>
       </div>

@@ -3,6 +3,7 @@ import { computed, reactive, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { got, http, Refused } from '../../api/client'
 import { say } from '../../i18n'
+import FromFile from './FromFile.vue'
 
 const router = useRouter()
 const person = reactive({
@@ -62,7 +63,7 @@ async function begin(): Promise<void> {
           >{{ say('new.stature') }} (cm)<el-input-number
             v-model="person.stature_cm"
             name="stature_cm"
-            :min="120"
+            :min="95"
             :max="220"
             :controls="false"
           /><span class="bad">{{ faultOf('stature_cm') }}</span></label
@@ -71,12 +72,12 @@ async function begin(): Promise<void> {
           >{{ say('new.tallest') }} (cm)<el-input-number
             v-model="person.tallest_stature_cm"
             name="tallest_stature_cm"
-            :min="120"
+            :min="95"
             :max="225"
             :controls="false"
         /></label>
         <label
-          >{{ say('new.mass') }} (kg)<el-input-number v-model="person.mass_kg" name="mass_kg" :min="28" :max="220" :controls="false"
+          >{{ say('new.mass') }} (kg)<el-input-number v-model="person.mass_kg" name="mass_kg" :min="14" :max="220" :controls="false"
         /></label>
       </div>
       <p v-if="failed" role="alert" class="bad">{{ failed }}</p>
@@ -84,6 +85,7 @@ async function begin(): Promise<void> {
         <button class="main-action" type="submit" :disabled="!ready">{{ say('new.go') }}</button>
       </div>
     </form>
+    <FromFile />
   </main>
 </template>
 

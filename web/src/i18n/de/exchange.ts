@@ -1,0 +1,22 @@
+/** Daten hinaus und herein. */
+export default {
+  'exchange.title': 'Daten hinaus, Tests herein',
+  'exchange.lead':
+    'Für eine andere Praxis, die Person selbst oder ein anderes Programm. Wer sie bekommt, ist dafür verantwortlich; örtliches Recht geht vor.',
+  'exchange.file': 'Alles, was aufbewahrt ist, als eine Datei',
+  'exchange.fhir': 'Für klinische Programme (FHIR)',
+  'exchange.tests': 'Tests als Tabelle',
+  'exchange.visits': 'Besuche als Tabelle',
+  'exchange.dictionary': 'Was die Spalten bedeuten',
+  'exchange.testsIn': 'Tests aus einer Tabelle',
+  'exchange.taken': '{n} Ergebnisse übernommen.',
+  'exchange.leftOut': 'Nicht übernommen',
+  'exchange.fromFile': 'Aus einer Datei',
+  'exchange.fromFileLead':
+    'Eine Person, die aus einer Praxis mitgenommen wurde, ein Fall oder ein Bündel eines klinischen Programms (FHIR). Alles wird neu beurteilt; was eine Grenze lockert, wartet, bis es hier jemand bestätigt hat.',
+  'exchange.choose': 'Die Datei wählen',
+  'exchange.noJson': 'Diese Datei ist nicht lesbar: es muss JSON sein.',
+  'exchange.refused': 'Die Datei wurde nicht übernommen:',
+  'exchange.broughtIn': 'Die Person ist da.',
+  'exchange.openClient': 'Die Geschichte öffnen',
+}

@@ -1,0 +1,67 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { got, http } from '../../api/client'
+import { say } from '../../i18n'
+import { useAttempt } from '../../parts/attempt'
+import LeftOut from '../../parts/LeftOut.vue'
+import { useClient } from '../../stores/client'
+
+/** What is kept of this client for other programs, and tests that come from elsewhere as a table. */
+const client = useClient()
+const at = computed(() => `/api/v1/clients/${client.id}`)
+const left = ref<{ path: string; reason: string }[]>([])
+const taken = ref<number>()
+const { busy, failed, attempt } = useAttempt()
+
+async function chosen(event: Event): Promise<void> {
+  const input = event.target as HTMLInputElement
+  const [file] = input.files ?? []
+  if (!file) return
+  taken.value = undefined
+  await attempt(async () => {
+    const body = { base_revision: client.view!.revision, table: await file.text() }
+    const found = await got(http.POST('/api/v1/clients/{client_id}/tables/tests', { params: { path: { client_id: client.id } }, body }))
+    left.value = found.left_out
+    taken.value = found.taken
+    await client.refresh()
+  })
+  input.value = ''
+}
+</script>
+
+<template>
+  <details class="records">
+    <summary>{{ say('exchange.title') }}</summary>
+    <div class="stack inside">
+      <p class="soft small">{{ say('exchange.lead') }}</p>
+      <a class="quiet-action" :href="`${at}/file`" download="client.json">{{ say('exchange.file') }}</a>
+      <a class="quiet-action" :href="`${at}/fhir`" download="client.fhir.json">{{ say('exchange.fhir') }}</a>
+      <a class="quiet-action" :href="`${at}/tables/tests.csv`" download="tests.csv">{{ say('exchange.tests') }}</a>
+      <a class="quiet-action" :href="`${at}/tables/visits.csv`" download="visits.csv">{{ say('exchange.visits') }}</a>
+      <a class="quiet-action" href="/api/v1/tables/dictionary.csv" download="dictionary.csv">{{ say('exchange.dictionary') }}</a>
+      <label class="small">
+        {{ say('exchange.testsIn') }}
+        <input type="file" accept=".csv,text/csv" :disabled="busy" @change="chosen" />
+      </label>
+      <p v-if="failed" role="alert">{{ failed }}</p>
+      <p v-if="taken !== undefined" role="status">{{ say('exchange.taken', { n: taken }) }}</p>
+      <LeftOut :faults="left" />
+    </div>
+  </details>
+</template>
+
+<style scoped>
+summary {
+  min-height: 44px;
+  cursor: pointer;
+  display: flex;
+  align-items: center;
+}
+.inside {
+  gap: 8px;
+}
+input {
+  min-height: 44px;
+  max-width: 100%;
+}
+</style>

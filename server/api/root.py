@@ -12,6 +12,7 @@ from api import (
     movements,
     own,
     papers,
+    past,
     people,
     practice,
     programmes,
@@ -51,3 +52,4 @@ api.add_router("", visits.router)
 api.add_router("", home.router)
 api.add_router("", practice.router)
 api.add_router("", exchange.router)
+api.add_router("", past.router)

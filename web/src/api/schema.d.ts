@@ -1682,6 +1682,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/clients/{client_id}/between/{first}/{second}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Between
+         * @description What stood on each of two days, and what opened, closed, came and went between them.
+         */
+        get: operations["api_past_between"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -8740,6 +8760,51 @@ export interface components {
             file: {
                 [key: string]: unknown;
             };
+        };
+        /**
+         * Between
+         * @description Two days of a client, and the difference in words.
+         */
+        Between: {
+            first: components["schemas"]["DayData"];
+            second: components["schemas"]["DayData"];
+            /** Limits */
+            limits: components["schemas"]["MovedLimit"][];
+            /** Opened */
+            opened: string[];
+            /** Closed */
+            closed: string[];
+            /** Came */
+            came: string[];
+            /** Went */
+            went: string[];
+        };
+        /**
+         * DayData
+         * @description A client as it stood at the end of a day, with who had entered the last change, when and why.
+         */
+        DayData: {
+            /**
+             * Day
+             * Format: date
+             */
+            day: string;
+            /** Revision */
+            revision: number;
+            /** Entered At */
+            entered_at: string;
+            /** By */
+            by: string;
+            /** Reason */
+            reason: string;
+            /** Stop Signs */
+            stop_signs: string[];
+            /** Limits */
+            limits: components["schemas"]["LimitData"][];
+            /** Programme */
+            programme: number | null;
+            /** Movements */
+            movements: string[];
         };
     };
     responses: never;
@@ -17092,6 +17157,111 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["BroughtIn"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    api_past_between: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+                first: string;
+                second: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Between"];
+                };
+            };
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UnderWay"];
                 };
             };
             /** @description Bad Request */

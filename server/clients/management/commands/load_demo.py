@@ -1,7 +1,7 @@
 """Load the invented demo practice once: organisation, log-in, clients with dates relative to today."""
 
 import json
-from datetime import date, time, timedelta
+from datetime import date, datetime, time, timedelta
 from typing import Any
 
 from django.conf import settings
@@ -11,12 +11,14 @@ from django.utils import timezone
 
 from accounts.models import Organisation, User
 from accounts.roles import Role
+from amvel.admission import admitted
+from amvel.case import read_case
 from amvel.languages import told
 from amvel.movements import MODEL_VERSION
 from amvel.safety import RULEBOOK_VERSION
 from clients.casework import create_client
-from clients.engines import engine_of
-from clients.models import Client
+from clients.engines import engine_of, today
+from clients.models import CaseRevision, Client
 from clients.summary import summary_of
 from programmes.models import Programme
 
@@ -41,6 +43,44 @@ def moved(value: Any, by: timedelta) -> Any:
     return value
 
 
+_OF_A_CONDITION = ("on", "since", "noted_on", "last_dose_on")
+_DATED = ("tests", "clinician_words", "own_limits", "reviews", "decisions")
+
+
+def with_a_past(user: User, data: dict[str, Any]) -> Client:
+    """A client who has come for some weeks: every test and decision entered on its day, every visit logged on its own."""
+    engine = admitted(read_case({**data, "as_of": today().isoformat()}))
+    plain = engine.case.model_dump(mode="json", exclude={"as_of", "visits"})
+    first = min(v.on for v in engine.case.visits) - timedelta(days=1)
+    entered = {date.fromisoformat(entry["on"]) for name in _DATED for entry in plain[name]}
+    entered |= {date.fromisoformat(c["noted_on"]) for c in plain["conditions"] if c.get("noted_on")}
+    days = sorted({first, *(d for d in entered if first < d < today())})
+    client = Client.objects.create(organisation=user.organisation, **summary_of(engine, has_programme=False))
+    rows = [(_evening(d), _until(plain, d)) for d in days] + [(timezone.now(), plain)]
+    CaseRevision.objects.bulk_create(
+        CaseRevision(client=client, number=n, data=case, reason="first entry" if n == 1 else "entered", author=user, created_at=at)
+        for n, (at, case) in enumerate(rows, 1)
+    )
+    client.visits.bulk_create(
+        client.visits.model(client=client, key=v.id, version=1, on=v.on, data=v.model_dump(mode="json"), author=user, created_at=_evening(v.on))
+        for v in engine.case.visits
+    )
+    return client
+
+
+def _evening(day: date) -> datetime:
+    return min(timezone.make_aware(datetime.combine(day, time(18))), timezone.now())
+
+
+def _until(case: dict[str, Any], day: date) -> dict[str, Any]:
+    """The case as it had been entered by the end of a day."""
+    known = {name: [e for e in case[name] if date.fromisoformat(e["on"]) <= day] for name in _DATED}
+    known["conditions"] = [c for c in case["conditions"] if all((c.get(name) or "") <= day.isoformat() for name in _OF_A_CONDITION)]
+    asked = {**case["stop_signs"], "asked_on": day.isoformat(), "present": []} if case["stop_signs"] else None
+    consent = {**case["consent"], "on": min(case["consent"]["on"], day.isoformat())} if case["consent"] else None
+    return {**case, **known, "stop_signs": asked, "consent": consent, "overrides": [o for o in case["overrides"] if date.fromisoformat(o["on"]) <= day]}
+
+
 class Command(BaseCommand):
     help = "Load the demo practice if the database is empty."
 
@@ -59,7 +99,7 @@ class Command(BaseCommand):
         for i, path in enumerate(sorted((settings.ROOT / "demo" / "cases").glob("*.json"))):
             data = moved(json.loads(path.read_text(encoding="utf-8")), by)
             data.pop("as_of", None)
-            client = create_client(user, data)
+            client = with_a_past(user, data) if data.get("visits") else create_client(user, data)
             self._programme(client, user, path.stem)
             Client.objects.filter(pk=client.pk).update(visit_at=time(9 + i * 3 // 4, (i * 45) % 60))
         self.stdout.write(f"demo data loaded: {house.name}")

@@ -2,6 +2,18 @@ import type en from '../en/limits'
 
 /** Limits. */
 export default {
+  'between.title': 'Zwischen zwei Tagen',
+  'between.first': 'Vom',
+  'between.second': 'bis',
+  'between.look': 'Vergleichen',
+  'between.stood': '{n} Grenzen, {movements} Bewegungen im Programm.',
+  'between.stoodBare': '{n} Grenzen, noch kein Programm.',
+  'between.entry': 'Letzter Eintrag: {reason}, {at}, {by}.',
+  'between.came': '{n} Bewegungen kamen ins Programm',
+  'between.went': '{n} Bewegungen verließen das Programm',
+  'between.opened': '{n} Stufen gingen auf',
+  'between.closed': '{n} Stufen gingen zu',
+  'between.same': 'Zwischen diesen Tagen hat sich nichts geändert.',
   'lapsed.title': 'Noch Sie?',
   'lapsed.lead': 'Eine Weile geschah nichts, deshalb wurden Sie abgemeldet. Was auf der Seite steht, bleibt.',
   'lapsed.go': 'Weiter',

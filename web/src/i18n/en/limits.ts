@@ -1,5 +1,17 @@
 /** Limits. */
 export default {
+  'between.title': 'Between two days',
+  'between.first': 'From',
+  'between.second': 'to',
+  'between.look': 'Compare',
+  'between.stood': '{n} limits, {movements} movements in the programme.',
+  'between.stoodBare': '{n} limits, no programme yet.',
+  'between.entry': 'Last entry: {reason}, {at}, {by}.',
+  'between.came': '{n} movements came into the programme',
+  'between.went': '{n} movements left the programme',
+  'between.opened': '{n} steps opened',
+  'between.closed': '{n} steps closed',
+  'between.same': 'Nothing has changed between these days.',
   'lapsed.title': 'Still you?',
   'lapsed.lead': 'Nothing was done for a while, so you were logged out. What is on the page stays.',
   'lapsed.go': 'Go on',

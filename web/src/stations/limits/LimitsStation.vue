@@ -4,6 +4,7 @@ import { say } from '../../i18n'
 import { useClient } from '../../stores/client'
 import { useSession } from '../../stores/session'
 import AuditTrail from './AuditTrail.vue'
+import BetweenDays from './BetweenDays.vue'
 import HistoryList from './HistoryList.vue'
 import LibraryMap from './LibraryMap.vue'
 import ClosedBy from './ClosedBy.vue'
@@ -161,7 +162,7 @@ client.askEffects()
             {{ say('limits.history') }}
           </button>
         </div>
-        <HistoryList v-if="past" /><AuditTrail v-if="past && session.may('see_audit')" />
+        <HistoryList v-if="past" /><BetweenDays v-if="past" /><AuditTrail v-if="past && session.may('see_audit')" />
       </div>
       <WaitsToBeShown data-part="waits" :limits="screen.limits" :effect="effect" @light="lit = $event" />
     </section>

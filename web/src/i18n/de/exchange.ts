@@ -10,6 +10,7 @@ export default {
   'exchange.dictionary': 'Was die Spalten bedeuten',
   'exchange.testsIn': 'Tests aus einer Tabelle',
   'exchange.taken': '{n} Ergebnisse übernommen.',
+  'exchange.places': '{n} Einträge',
   'exchange.leftOut': 'Nicht übernommen',
   'exchange.fromFile': 'Aus einer Datei',
   'exchange.fromFileLead':

@@ -9,6 +9,7 @@ export default {
   'exchange.dictionary': 'What the columns mean',
   'exchange.testsIn': 'Tests from a table',
   'exchange.taken': '{n} results taken.',
+  'exchange.places': '{n} entries',
   'exchange.leftOut': 'Not taken',
   'exchange.fromFile': 'From a file',
   'exchange.fromFileLead':

@@ -3,6 +3,7 @@ import { computed, ref } from 'vue'
 import { got, http } from '../../api/client'
 import { say } from '../../i18n'
 import { useAttempt } from '../../parts/attempt'
+import FilePick from '../../parts/FilePick.vue'
 import LeftOut from '../../parts/LeftOut.vue'
 import { useClient } from '../../stores/client'
 
@@ -13,10 +14,7 @@ const left = ref<{ path: string; reason: string }[]>([])
 const taken = ref<number>()
 const { busy, failed, attempt } = useAttempt()
 
-async function chosen(event: Event): Promise<void> {
-  const input = event.target as HTMLInputElement
-  const [file] = input.files ?? []
-  if (!file) return
+async function chosen(file: File): Promise<void> {
   taken.value = undefined
   await attempt(async () => {
     const body = { base_revision: client.view!.revision, table: await file.text() }
@@ -25,7 +23,6 @@ async function chosen(event: Event): Promise<void> {
     taken.value = found.taken
     await client.refresh()
   })
-  input.value = ''
 }
 </script>
 
@@ -39,10 +36,7 @@ async function chosen(event: Event): Promise<void> {
       <a class="quiet-action" :href="`${at}/tables/tests.csv`" download="tests.csv">{{ say('exchange.tests') }}</a>
       <a class="quiet-action" :href="`${at}/tables/visits.csv`" download="visits.csv">{{ say('exchange.visits') }}</a>
       <a class="quiet-action" href="/api/v1/tables/dictionary.csv" download="dictionary.csv">{{ say('exchange.dictionary') }}</a>
-      <label class="small">
-        {{ say('exchange.testsIn') }}
-        <input type="file" accept=".csv,text/csv" :disabled="busy" @change="chosen" />
-      </label>
+      <FilePick :title="say('exchange.testsIn')" accept=".csv,text/csv" :disabled="busy" @chosen="chosen" />
       <p v-if="failed" role="alert">{{ failed }}</p>
       <p v-if="taken !== undefined" role="status">{{ say('exchange.taken', { n: taken }) }}</p>
       <LeftOut :faults="left" />
@@ -59,9 +53,5 @@ summary {
 }
 .inside {
   gap: 8px;
-}
-input {
-  min-height: 44px;
-  max-width: 100%;
 }
 </style>

@@ -3,27 +3,26 @@ import { ref } from 'vue'
 import { got, http, Refused } from '../../api/client'
 import { say } from '../../i18n'
 import { useAttempt } from '../../parts/attempt'
+import FilePick from '../../parts/FilePick.vue'
 import LeftOut from '../../parts/LeftOut.vue'
 import { readJson } from '../../parts/readFile'
 
 /** A client from a file: one that was taken out of here or of another practice, a case, or a FHIR bundle. */
 type Made = { id: string; left_out: { path: string; reason: string }[] }
 const made = ref<Made>()
+const unreadable = ref(false)
 const refused = ref<{ path: string; reason: string }[]>([])
 const { busy, failed, attempt } = useAttempt()
 
-async function chosen(event: Event): Promise<void> {
-  const input = event.target as HTMLInputElement
-  const [file] = input.files ?? []
-  if (!file) return
+async function chosen(file: File): Promise<void> {
   made.value = undefined
   refused.value = []
   await attempt(() => bringIn(file))
-  input.value = '' // the same file can be chosen again
 }
 async function bringIn(file: File): Promise<void> {
   const data = await readJson(file)
-  if (!data) throw new Error(say('exchange.noJson'))
+  unreadable.value = !data
+  if (!data) return
   try {
     made.value = await kept(data)
   } catch (error) {
@@ -42,34 +41,22 @@ async function kept(data: Record<string, unknown>): Promise<Made> {
   <section class="sheet stack">
     <h2>{{ say('exchange.fromFile') }}</h2>
     <p class="soft">{{ say('exchange.fromFileLead') }}</p>
-    <label class="file">
-      {{ say('exchange.choose') }}
-      <input type="file" accept=".json,application/json,application/fhir+json" :disabled="busy" @change="chosen" />
-    </label>
+    <div>
+      <FilePick :title="say('exchange.choose')" accept=".json,application/json,application/fhir+json" :disabled="busy" @chosen="chosen" />
+    </div>
     <p v-if="busy" role="status" class="soft">{{ say('app.loading') }}</p>
+    <p v-if="unreadable" role="alert">{{ say('exchange.noJson') }}</p>
     <p v-if="failed && !refused.length" role="alert">{{ failed }}</p>
     <div v-if="refused.length" role="alert" class="stack">
       <p>{{ say('exchange.refused') }}</p>
-      <ul class="small">
-        <li v-for="(f, i) in refused" :key="i">
-          <code>{{ f.path }}</code> {{ f.reason }}
-        </li>
-      </ul>
+      <LeftOut :faults="refused" bare />
     </div>
     <template v-if="made">
       <p role="status">{{ say('exchange.broughtIn') }}</p>
       <LeftOut :faults="made.left_out" />
-      <RouterLink class="main-action" :to="`/client/${made.id}/story`">{{ say('exchange.openClient') }}</RouterLink>
+      <div>
+        <RouterLink class="main-action" :to="`/client/${made.id}/story`">{{ say('exchange.openClient') }}</RouterLink>
+      </div>
     </template>
   </section>
 </template>
-
-<style scoped>
-.file {
-  display: grid;
-  gap: 8px;
-}
-.file input {
-  min-height: 44px;
-}
-</style>

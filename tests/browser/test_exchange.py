@@ -1,0 +1,69 @@
+"""A client taken out on the page and brought in again from the file that came of it."""
+
+from pathlib import Path
+
+import pytest
+from playwright.sync_api import Page, expect
+
+from clients.casework import create_client
+from clients.models import Client
+from tests.browser.driving import chromium, log_in, no_serious_fault, page
+from tests.server.conftest import today_case, user_of
+
+__all__ = ["chromium", "page"]
+pytestmark = pytest.mark.django_db(transaction=True)
+
+
+def downloaded(page: Page, button: str, to: Path) -> Path:
+    with page.expect_download() as saved:
+        page.get_by_role("link", name=button).click()
+    saved.value.save_as(to)
+    return to
+
+
+def test_a_client_goes_out_as_files_and_comes_in_from_them(page: Page, tmp_path: Path) -> None:
+    client = create_client(user_of("ann"), today_case("stroke"))
+    client.refresh_from_db()
+    log_in(page)
+    page.goto(f"/client/{client.pk}/papers")
+    page.get_by_text("Records out, and tests in").click()
+    no_serious_fault(page, "records out")
+    whole = downloaded(page, "Everything that is kept", tmp_path / "client.json")
+    fhir = downloaded(page, "For clinical programs", tmp_path / "client.fhir.json")
+    tests = downloaded(page, "Tests as a table", tmp_path / "tests.csv")
+    page.locator("input[type=file]").set_input_files(tests)
+    expect(page.get_by_text("0 results taken.")).to_be_visible()  # they are all there
+    for file, gone in ((whole, False), (fhir, True)):
+        page.goto("/new")
+        page.locator("input[type=file]").set_input_files(file)
+        expect(page.get_by_text("The client is here.")).to_be_visible()
+        expect(page.get_by_role("heading", name="Not taken")).to_have_count(int(gone))
+        no_serious_fault(page, "from a file")
+    page.get_by_role("link", name="Open the story").click()
+    expect(page.get_by_role("heading", name=client.name)).to_be_visible()
+    assert Client.objects.filter(name=client.name).count() == 3
+
+
+def test_what_is_no_file_of_a_client_is_said(page: Page, tmp_path: Path) -> None:
+    user_of("ann")
+    log_in(page)
+    for content, says in (("no JSON", "it has to be JSON"), ('{"revisions": []}', "exported_at"), ("[1]", "it has to be JSON")):
+        file = tmp_path / "x.json"
+        file.write_text(content)
+        page.goto("/new")
+        page.locator("input[type=file]").set_input_files(file)
+        expect(page.get_by_role("alert").filter(has_text=says)).to_be_visible()
+
+
+def test_two_days_are_compared_in_words(page: Page) -> None:
+    client = create_client(user_of("ann"), today_case("low-bone-mass"))
+    log_in(page)
+    page.goto(f"/client/{client.pk}/limits")
+    page.get_by_role("button", name="History").click()
+    expect(page.get_by_role("heading", name="Between two days")).to_be_visible()
+    page.get_by_role("button", name="Compare").click()
+    expect(page.get_by_role("alert").filter(has_text="no such thing")).to_be_visible(timeout=60_000)  # eight weeks ago nobody knew this client
+    page.get_by_label("From").fill(page.get_by_label("to", exact=True).input_value())
+    page.get_by_role("button", name="Compare").click()
+    expect(page.get_by_text("Nothing has changed between these days.")).to_be_visible(timeout=60_000)
+    no_serious_fault(page, "two days")

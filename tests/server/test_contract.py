@@ -37,7 +37,8 @@ def test_whatever_is_asked_is_answered_as_it_is_declared(live_server, tmp_path: 
     command += ["--generation-deterministic", "--suppress-health-check", "all", "--continue-on-failure", "--no-color", *which]
     command += ["-H", f"Cookie: {cookie}", "-H", f"X-CSRFToken: {token}", "-H", f"Referer: {live_server.url}/"]
     done = subprocess.run(command, cwd=tmp_path, capture_output=True, text=True, timeout=600)
-    assert done.returncode == 0, done.stdout[-6000:]
+    failures = done.stdout.partition("FAILURES")[2] or done.stdout[-6000:]
+    assert done.returncode == 0, failures[:6000]
     assert "Test cases:" in done.stdout
     for phase in ("Coverage", "Fuzzing", "Stateful"):
         assert phase in done.stdout

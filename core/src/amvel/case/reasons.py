@@ -50,8 +50,9 @@ def reason(error: Mapping[str, Any]) -> Message | str:
     if kind == "union_tag_invalid":
         sentence = said("there is no test '{name}'", name=about["tag"])
         return sentence if "test" in about["discriminator"] else said("there is no condition '{name}'", name=about["tag"])
-    if kind == "value_error":  # raised by the case itself, whose sentence is a message
-        return str(about["error"]) if not about["error"].args else about["error"].args[0]
+    if kind == "value_error":  # raised by the case itself, whose sentence is a message; of others it may be plain text by now
+        raised = about.get("error")
+        return raised.args[0] if isinstance(raised, ValueError) and raised.args else str(raised)
     return str(error["msg"])
 
 

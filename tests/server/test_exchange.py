@@ -2,17 +2,23 @@
 
 import json
 from copy import deepcopy
+from io import StringIO
+from zipfile import ZipFile
 
 import pytest
-from django.db import connection
-from hypothesis import HealthCheck, given, settings
+from django.core.management import CommandError, call_command
+from django.db import DatabaseError, connection
+from django.utils import timezone
+from hypothesis import HealthCheck, given
+from hypothesis import settings as examples
 from hypothesis import strategies as st
 
 from amvel.answers.course import course
 from clients.casework import create_client
 from clients.engines import engine_of
-from clients.models import Client
+from clients.models import AuditEntry, Client
 from exchange.client_file import taken_out
+from exchange.erasing import kept_until
 from programmes.building import build
 from tests.server.conftest import Api, logged_in, today_case, user_of
 
@@ -133,7 +139,7 @@ def test_it_is_written_down_that_a_client_was_taken_out(api: Api, client_id: str
 JUNK = st.recursive(st.none() | st.booleans() | st.integers(-3, 3) | st.text(max_size=5), lambda x: st.lists(x, max_size=3) | st.dictionaries(st.text(max_size=5), x, max_size=3), max_leaves=6)
 
 
-@settings(max_examples=60, deadline=None, suppress_health_check=list(HealthCheck))
+@examples(max_examples=60, deadline=None, suppress_health_check=list(HealthCheck))
 @given(data=st.data())
 def test_a_spoilt_file_is_refused_or_taken_in_part_and_never_breaks(taken: dict, data: st.DataObject) -> None:
     """Any one place of the file replaced by anything: an answer with 201 or 422, and the client that came of it opens."""
@@ -201,3 +207,46 @@ def test_visits_go_out_as_a_table_with_a_dictionary(api: Api, user) -> None:
     assert len(table) > len(engine_of(client.latest()).case.visits)
     columns = {line.split(",")[1] for line in api.get("/tables/dictionary.csv").content.decode().splitlines() if line.startswith("visits,")}
     assert set(table[0].split(",")) == columns
+
+
+def test_a_whole_organisation_goes_into_one_archive(user, tmp_path) -> None:
+    clients = [create_client(user, today_case(name)) for name in ("stroke", "low-bone-mass")]
+    stranger = create_client(user_of("bela"), today_case("sciatica"))
+    call_command("export_organisation", user.organisation.name, tmp_path / "all.zip", stdout=StringIO())
+    assert (tmp_path / "all.zip").stat().st_mode & 0o077 == 0
+    with ZipFile(tmp_path / "all.zip") as archive:
+        names = archive.namelist()
+        assert {n.split("/")[1] for n in names if n.startswith("clients/")} == {str(c.pk) for c in clients}
+        assert not any(str(stranger.pk) in n for n in names)
+        assert "password" not in archive.read("people.json").decode()
+        whole = json.loads(archive.read(f"clients/{clients[0].pk}/client.json"))
+    answer = logged_in("bela").post("/client-files", {"file": whole})
+    assert answer.status_code == 201 and answer.json()["left_out"] == []
+    with pytest.raises(CommandError, match="file"):
+        call_command("export_organisation", user.organisation.name, tmp_path / "all.zip")
+    with pytest.raises(CommandError, match="name"):
+        call_command("export_organisation", "nobody's", tmp_path / "other.zip")
+
+
+@pytest.mark.django_db(transaction=True)
+def test_records_are_erased_only_when_they_are_old_enough_or_with_a_reason(user) -> None:
+    client, other = (create_client(user, today_case("stroke")) for _ in range(2))
+    build(client, user, "home", 15)
+    key = client.pk
+    with pytest.raises(CommandError, match="has to be kept until"):
+        call_command("erase_client", str(key))
+    assert Client.objects.filter(pk=key).exists()
+    call_command("erase_client", str(key), "--reason", "asked for by the client", stdout=StringIO())
+    assert not Client.objects.filter(pk=key).exists()
+    assert Client.objects.filter(pk=other.pk).exists() and other.revisions.exists()
+    [entry] = AuditEntry.objects.filter(action="client erased")
+    assert (entry.detail, entry.client, entry.organisation) == ("asked for by the client", None, user.organisation)
+    assert not AuditEntry.objects.filter(client=key).exists()
+    with connection.cursor() as cursor, pytest.raises(DatabaseError, match="append-only"):
+        cursor.execute("DELETE FROM clients_caserevision")  # the guard stands again
+
+
+def test_records_that_are_old_enough_are_erased_without_a_reason(taken: dict, settings) -> None:
+    settings.KEEP_YEARS = 0
+    client = Client.objects.get(pk=elsewhere().post("/client-files", {"file": taken}).json()["id"])
+    assert kept_until(client) <= timezone.now()

@@ -96,6 +96,7 @@ AXES_RESET_ON_SUCCESS = True
 FAILURES_A_NAME, FAILURES_AN_ADDRESS = 20, 60  # in that time, see accounts/guessing.py
 
 # Long answers are left to workers beside the processes that serve pages; tests and commands make them where they are.
+METRICS_TOKEN = os.environ.get("AMVEL_METRICS_TOKEN", "")  # whoever carries it reads /metrics; without one there is no such page
 KEEP_YEARS = int(os.environ.get("AMVEL_KEEP_YEARS", "10"))  # records are erased no earlier without a reason; local law prevails
 WORKERS = os.environ.get("AMVEL_WORKERS", "0") != "0"
 

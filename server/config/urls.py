@@ -6,6 +6,7 @@ from django.urls import path, re_path
 
 from api.root import api
 from config.health import healthz, readyz
+from operation.metrics import metrics
 
 
 def page(request, *args, **kwargs):
@@ -21,6 +22,7 @@ def page(request, *args, **kwargs):
 urlpatterns = [
     path("healthz", healthz),
     path("readyz", readyz),
+    path("metrics", metrics),
     path("api/v1/", api.urls),
     re_path(r"^(?!api/|static/|assets/).*$", page),
 ]

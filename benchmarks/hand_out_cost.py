@@ -24,18 +24,21 @@ def paper_line() -> str:
     from django.template.loader import render_to_string
 
     from amvel import answers
+    from amvel.answers.programmes import item_from
     from amvel.case import read_case
     from amvel.engine import Engine
     from amvel.planning import plan
     from papers.hand_out import _fonts, _movement, pdf_of
 
     engine = Engine(read_case(json.loads((ROOT / "demo" / "cases" / "low-bone-mass.json").read_text())))
-    answer = answers.programme_data(plan(engine, "home"))
-    movements = [_movement(engine, m, pictures=True) for m in answer["movements"]]
+    answer = answers.programme_data(plan(engine, "home"), engine)
+    room = engine.case.room_for("home")
+    movements = [_movement(engine, item_from(m), room, pictures=True, language="en") for m in answer["movements"]]
     html = render_to_string(
         "hand_out.html",
         {
             "name": "Bench",
+            "language": "en",
             "movements": movements,
             "minutes": answer["minutes"],
             "days": 4,

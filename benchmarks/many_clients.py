@@ -9,7 +9,8 @@ import subprocess
 import sys
 import tempfile
 import time
-from collections.abc import Callable
+from collections.abc import Callable, Iterator
+from contextlib import contextmanager
 from pathlib import Path
 from statistics import median
 from typing import Any
@@ -20,15 +21,21 @@ ROUNDS = 15
 
 
 def main() -> int:
-    with tempfile.TemporaryDirectory(prefix="amvel-bench-", dir=ROOT / "var") as folder:
-        Path(folder).chmod(0o755)
-        pg = [sys.executable, str(ROOT / "tools" / "postgres.py")]
-        port = subprocess.run([*pg, "start", f"{folder}/pg"], capture_output=True, text=True, check=True).stdout.strip()
-        try:
-            _set_up(port, Path(folder) / "pg" / "secrets" / "amvel_owner")
-            return _measured()
-        finally:
-            subprocess.run([*pg, "remove", f"{folder}/pg"], check=False)
+    with tempfile.TemporaryDirectory(prefix="amvel-bench-", dir=ROOT / "var") as folder, postgres(folder) as port:
+        _set_up(port, Path(folder) / "pg" / "secrets" / "amvel_owner")
+        return _measured()
+
+
+@contextmanager
+def postgres(folder: str) -> Iterator[str]:
+    """A database of its own in this folder, for as long as it is needed; gives its port."""
+    Path(folder).chmod(0o755)
+    pg = [sys.executable, str(ROOT / "tools" / "postgres.py")]
+    port = subprocess.run([*pg, "start", f"{folder}/pg"], capture_output=True, text=True, check=True).stdout.strip()
+    try:
+        yield port
+    finally:
+        subprocess.run([*pg, "remove", f"{folder}/pg"], check=False)
 
 
 def _set_up(port: str, password: Path) -> None:

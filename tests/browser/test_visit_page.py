@@ -91,6 +91,47 @@ def test_a_visit_is_finished_without_a_network_and_sent_when_there_is_one(page: 
     assert {m["skipped"] for m in kept.data["movements"] if not m["sets"]} == {"time"}
 
 
+NAME_OF_FOCUS = "document.activeElement.getAttribute('aria-label') || document.activeElement.textContent.trim()"
+
+
+def press(page: Page, name: str, most: int = 150) -> None:
+    """Reach a control with the tabulator alone and press it."""
+    for _ in range(most):
+        if page.evaluate(NAME_OF_FOCUS) == name:
+            page.keyboard.press("Enter")
+            return
+        page.keyboard.press("Tab")
+    raise AssertionError(f"'{name}' is not reached by keyboard")
+
+
+def test_a_whole_visit_needs_no_mouse(page: Page) -> None:
+    client = a_client()
+    opened(page, client)
+    press(page, "Pain now: 1")
+    press(page, "low back")
+    press(page, "Begin")
+    movements = 0
+    while not page.get_by_role("heading", name="How was it?").is_visible():
+        press(page, "Ready")
+        movements += 1
+        for _ in range(200):
+            if page.get_by_role("button", name="Clean", exact=True).is_visible():
+                page.keyboard.press("c")
+            elif page.get_by_role("heading", name="Rest").is_visible():
+                press(page, "Go on")
+            elif page.get_by_role("heading", name="Both sides").is_visible():
+                press(page, "Go on")
+            else:
+                break
+            page.wait_for_timeout(20)
+    press(page, "Effort of the whole: 3")
+    press(page, "Finish and send")
+    expect(page.get_by_text("Sent", exact=True)).to_be_visible(timeout=20_000)
+    [kept] = LoggedVisit.objects.filter(client=client)
+    assert len(kept.data["movements"]) == movements
+    assert all(s["clean"] >= s["target"] for m in kept.data["movements"] for s in m["sets"])
+
+
 def test_a_visit_goes_on_after_its_page_was_killed(page: Page) -> None:
     client = a_client()
     opened(page, client)

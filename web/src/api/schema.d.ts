@@ -4787,7 +4787,7 @@ export interface components {
             /** On */
             on: string;
             /** Side */
-            side: string | null;
+            side: ("left" | "right") | null;
             /** Text */
             text: string;
             /** Level */

@@ -1,5 +1,7 @@
 """What a case comes to before any movement is looked at, as plain data."""
 
+from typing import Literal
+
 from typing_extensions import TypedDict
 
 from amvel.answers.limits import LimitData, limit_data
@@ -35,7 +37,7 @@ class ReadingData(TypedDict):
     index: int
     test: str
     on: str
-    side: str | None
+    side: Literal["left", "right"] | None
     text: str
     level: str
     source: str

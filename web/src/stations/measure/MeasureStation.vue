@@ -102,10 +102,10 @@ client.askDue()
       <RouterLink :to="`/client/${client.id}/limits`" class="main-action">{{ say('measure.toLimits') }}</RouterLink>
       <h2>{{ say('measure.results') }}</h2>
       <p v-if="!readings.length" class="soft">{{ say('measure.none') }}</p>
-      <ul class="results">
+      <ul v-if="readings.length" class="results" tabindex="0" :aria-label="say('measure.results')">
         <li v-for="r in readings" :key="r.index" :class="r.level">
           <b
-            >{{ titleOf(r.test) }}<template v-if="r.side">, {{ r.side }}</template></b
+            >{{ titleOf(r.test) }}<template v-if="r.side">, {{ say(`side.${r.side}`).toLowerCase() }}</template></b
           ><span>{{ r.text }}</span
           ><span class="soft small">{{ r.on }} · {{ r.source }}</span>
         </li>

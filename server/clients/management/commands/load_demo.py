@@ -44,6 +44,7 @@ def moved(value: Any, by: timedelta) -> Any:
 
 
 _OF_A_CONDITION = ("on", "since", "noted_on", "last_dose_on")
+_REASONS = ("first entry", "entered")
 _DATED = ("tests", "clinician_words", "own_limits", "reviews", "decisions")
 
 
@@ -58,7 +59,7 @@ def with_a_past(user: User, data: dict[str, Any]) -> Client:
     client = Client.objects.create(organisation=user.organisation, **summary_of(engine, has_programme=False))
     rows = [(_evening(d), _until(plain, d)) for d in days] + [(timezone.now(), plain)]
     CaseRevision.objects.bulk_create(
-        CaseRevision(client=client, number=n, data=case, reason="first entry" if n == 1 else "entered", author=user, created_at=at)
+        CaseRevision(client=client, number=n, data=case, reason=_REASONS[n > 1], author=user, created_at=at)
         for n, (at, case) in enumerate(rows, 1)
     )
     client.visits.bulk_create(

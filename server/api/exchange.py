@@ -71,7 +71,7 @@ def as_table(request: HttpRequest, client_id: str, name: Literal["tests", "visit
     return HttpResponse(TABLES[name](engine_of(client.latest()).case), content_type="text/csv; charset=utf-8")
 
 
-@router.get("/tables/dictionary.csv", response=PROBLEMS, auth=Needs(Action.READ_RULES))
+@router.get("/tables/dictionary.csv", response=PROBLEMS, auth=Needs(Action.READ_RULES), include_in_schema=False)  # a table, no JSON
 def of_tables(request: HttpRequest):
     """What every column of the tables means."""
     return HttpResponse(dictionary(), content_type="text/csv; charset=utf-8")

@@ -117,9 +117,7 @@ def test_a_whole_visit_needs_no_mouse(page: Page) -> None:
         for _ in range(200):
             if page.get_by_role("button", name="Clean", exact=True).is_visible():
                 page.keyboard.press("c")
-            elif page.get_by_role("heading", name="Rest").is_visible():
-                press(page, "Go on")
-            elif page.get_by_role("heading", name="Both sides").is_visible():
+            elif page.get_by_role("heading", name="Rest").is_visible() or page.get_by_role("heading", name="Both sides").is_visible():
                 press(page, "Go on")
             else:
                 break

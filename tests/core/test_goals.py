@@ -82,7 +82,7 @@ def test_goals_of_before_are_words_without_a_task() -> None:
         ({"words": "x", "asks": ["wings"]}, "goals[0].asks[0]", "breath"),
         ({"words": "x", "asks": ["balance", "balance"]}, "goals[0]", "once"),
         ({"words": "x", "task": "bed", "asks": ["balance"]}, "goals[0]", "one of the two"),
-        ({"task": "bed"}, "goals[0].words", "required"),
+        ({"task": "bed"}, "goals[0].words", "is missing"),
     ],
 )
 def test_a_goal_that_cannot_be_is_refused_with_field_and_reason(goal: dict, where: str, why: str) -> None:

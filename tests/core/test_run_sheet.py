@@ -11,7 +11,6 @@ from amvel.planning.item import Item, SetUp
 from amvel.safety.judge import sides_of
 from tests.conftest import demo
 from tests.generated import TODAY
-from tests.planned import engine as planned_engine
 from tests.visits import done, visit
 
 CONTEXT = "visit"
@@ -85,7 +84,8 @@ def test_what_is_offered_in_place_of_a_movement_is_open_and_serves_the_same() ->
 
 
 def test_a_session_holds_its_own_movements_and_the_ways_between_them() -> None:
-    engine = planned_engine("fit-seventy")
+    data = demo("fit-seventy")
+    engine = Engine(read_case({**data, "stop_signs": {"asked_on": data["as_of"], "present": []}}))
     programme = plan(engine, CONTEXT, 20)
     for session in programme.sessions:
         sheet = run_sheet(engine, programme.movements, CONTEXT, session.id)

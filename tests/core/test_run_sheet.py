@@ -42,7 +42,12 @@ def test_the_hitching_side_lies_down_first(hitched: str) -> None:
     engine = engine_with(tests=tests)
     [movement] = sheet_of(engine, SIDE_BRIDGE)["movements"]
     own = Request(*find(SIDE_BRIDGE), movement["sides"][0]["side"], find(SIDE_BRIDGE)[1].defaults(engine.profiler.body))
-    assert engine.profiler.profile(own).frames[0].facts.side_down == hitched
+    assert engine.profiler.posed(engine.profiler.profile(own)).frames[0].facts.side_down == hitched
+    # The same where the body was solved by another process, which hands over figures and no frames.
+    again = engine_with(tests=tests)
+    again.profiler.take_over(engine.profiler.pack())
+    [taken_over] = sheet_of(again, SIDE_BRIDGE)["movements"]
+    assert [s["side"] for s in taken_over["sides"]] == [s["side"] for s in movement["sides"]]
 
 
 def test_the_side_that_was_worse_goes_first_and_breathes_out_for_longer() -> None:

@@ -220,7 +220,7 @@ def _hitched(engine: Engine) -> str:
 
 def _side_down(engine: Engine, item: Item, own: SetUp) -> str:
     """The side that is lain on in this set-up; '' where none is."""
-    profile = engine.profiler.profile(Request(*find(item.ref), own.side, own.values))
+    profile = engine.profiler.posed(engine.profiler.profile(Request(*find(item.ref), own.side, own.values)))
     return next((f.facts.side_down for f in profile.frames if f.facts.side_down), "")
 
 

@@ -88,7 +88,7 @@ def _costs() -> dict[str, tuple[int, float]]:
     from amvel.planning.next_test import next_tests
 
     case = read_case(json.loads((ROOT / "demo" / "cases" / "stroke.json").read_text()))
-    Engine(case).verdicts  # noqa: B018  the first of a process warms what is kept in memory
+    answers.verdicts(Engine(case))  # the first of a process warms what is kept in memory
     engine = Engine(case)
     judged = _seconds(lambda: answers.verdicts(engine))
     asked = _seconds(lambda: (next_tests(engine), effects(engine)))

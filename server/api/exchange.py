@@ -16,7 +16,7 @@ from api.spoken import Router
 from clients.casework import audit, change, create_client, refuse_while_stopped
 from clients.engines import engine_of
 from exchange.client_file import ClientFile, brought_in, taken_out
-from programmes.building import items_of
+from programmes.building import items_of, violations_of
 
 router = Router(tags=["exchange"])
 
@@ -38,11 +38,12 @@ def take_out(request: HttpRequest, client_id: str):
 
 @router.get("/clients/{client_id}/fhir", response=PROBLEMS, auth=Needs(Action.EXCHANGE))
 def as_fhir(request: HttpRequest, client_id: str):
-    """What is known of a client as an HL7 FHIR R4 bundle."""
+    """What is known of a client as an HL7 FHIR R4 bundle; the programme only while it may be done today."""
     client = client_of(request, client_id, "client taken out as FHIR")
     newest = client.programmes.order_by("-number").first()
     engine = engine_of(client.latest())
-    text = bundle(engine, str(client.pk), items_of(newest) if newest and not engine.stop_signs else ())
+    fits = newest is not None and not engine.stop_signs and not violations_of(client, newest, engine)
+    text = bundle(engine, str(client.pk), items_of(newest) if newest is not None and fits else ())
     return HttpResponse(text, content_type="application/fhir+json")
 
 

@@ -8,6 +8,8 @@ from zipfile import ZIP_DEFLATED, ZipFile
 from django.utils import timezone
 
 from accounts.models import Organisation, User
+from amvel.body import BodyError
+from amvel.case import CaseError
 from amvel.formats.tables import dictionary, table_of_tests, table_of_visits
 from clients.casework import audit
 from clients.engines import engine_of
@@ -37,8 +39,12 @@ def write(organisation: Organisation, to: Path) -> int:
 
 
 def _add(archive: ZipFile, client: Client) -> None:
-    case = engine_of(client.latest()).case
     archive.writestr(f"clients/{client.pk}/client.json", taken_out(client).model_dump_json())
+    try:
+        case = engine_of(client.latest()).case
+    except (CaseError, BodyError) as error:  # the file holds everything all the same; only the tables need a case that can be read
+        archive.writestr(f"clients/{client.pk}/no-tables.txt", str(error))
+        return
     archive.writestr(f"clients/{client.pk}/tests.csv", table_of_tests(case.tests))
     archive.writestr(f"clients/{client.pk}/visits.csv", table_of_visits(case.visits))
 

@@ -46,8 +46,6 @@ def test_no_room_of_the_core_decides_by_a_condition_s_name() -> None:
     lone = {"device", "fracture", "fall", *SCHOOLS}  # words that also name something else: a make, a question of the schools
     listed = {}
     for file in ROOMS.rglob("*.py"):
-        if file == ROOMS / "formats" / "fhir" / "codes.py":
-            continue  # codes of other programs by kind: a dictionary between two languages, which decides nothing
         names = _compared_names(ast.parse(file.read_text())) & (set(CONDITIONS) - lone - {file.stem})
         if names:
             listed[str(file.relative_to(ROOMS))] = names

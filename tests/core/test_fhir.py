@@ -9,7 +9,7 @@ import pytest
 from fhir.resources.R4B.bundle import Bundle
 from hypothesis import HealthCheck, given, settings
 
-from amvel.case import CaseError, read_case
+from amvel.case import CONDITIONS, CaseError, read_case
 from amvel.engine import Engine
 from amvel.formats.fhir import bundle, read_bundle
 from tests.conftest import DEMO, demo
@@ -41,6 +41,11 @@ def test_conditions_tests_and_goals_come_back_as_they_were(data: dict) -> None:
     assert sorted(map(repr, again.tests)) == sorted(map(repr, case.tests))
     assert [g.words for g in again.wishes.goals] == [g.words for g in case.wishes.goals]
     assert (again.person.stature_cm, again.person.mass_kg) == (pytest.approx(case.person.stature_cm, abs=0.01), pytest.approx(case.person.mass_kg, abs=0.01))
+
+
+def test_no_two_conditions_share_a_code_of_another_program() -> None:
+    coded = [m.SNOMED for m in CONDITIONS.values() if m.SNOMED]
+    assert len(coded) == len(set(coded)) and all(c.isdigit() for c in coded)
 
 
 def test_the_same_client_gives_the_same_bundle() -> None:

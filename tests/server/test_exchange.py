@@ -250,3 +250,20 @@ def test_records_that_are_old_enough_are_erased_without_a_reason(taken: dict, se
     settings.KEEP_YEARS = 0
     client = Client.objects.get(pk=elsewhere().post("/client-files", {"file": taken}).json()["id"])
     assert kept_until(client) <= timezone.now()
+
+
+def test_a_programme_that_no_longer_fits_is_not_sent_to_anybody(api: Api, user) -> None:
+    """Whatever is closed today leaves in no form: the care plan goes with the first limit that it breaks."""
+    client = create_client(user, today_case("stroke"))
+    build(client, user, "home", 15)
+
+    def plans() -> int:
+        return [e["resource"]["resourceType"] for e in api.get(f"/clients/{client.pk}/fhir").json()["entry"]].count("CarePlan")
+
+    assert plans() == 1
+    word = {"kind": "forbids", "name": "Dr. Wend", "role": "surgeon", "profession": "surgeon", "on": today_case("stroke")["consent"]["on"]}
+    movements = client.programmes.get().answer["movements"]
+    forbidden = {**word, "step": movements[0]["ref"].partition("/")[0]}
+    changed = api.patch(f"/clients/{client.pk}", {"base_revision": 1, "sections": {"clinician_words": [forbidden]}, "reason": "a letter"})
+    assert changed.status_code == 200, changed.json()
+    assert plans() == 0

@@ -22,7 +22,7 @@ from amvel.planning import Item, SetUp
 from amvel.planning.choices import Choice, choices
 from amvel.planning.measures import measures_of
 from amvel.planning.programme import setting_of, ways_of
-from amvel.planning.swaps import ranked
+from amvel.planning.swaps import ranked, share_served
 from amvel.planning.to_take import to_take
 from amvel.progress.ladders import OpenLadders
 from amvel.safety import Verdict
@@ -285,8 +285,9 @@ def _faults(engine: Engine, request: Request) -> list[RunFaultData]:
 def _instead(pool: Sequence[Choice], ref: str, in_use: set[str]) -> list[Choice]:
     """Steps of other ladders that serve at least half of what this one is there for, each ladder once."""
     found: dict[str, Choice] = {}
-    for choice, score, _ in ranked(pool, ref, in_use):
-        if score >= SERVES and choice.family is not find(ref)[0]:
+    family, step = find(ref)
+    for choice, _, _ in ranked(pool, ref, in_use):
+        if share_served(step, choice.step) >= SERVES and choice.family is not family:
             found.setdefault(choice.family.id, choice)
     return list(found.values())[:MOST_INSTEAD]
 

@@ -27,6 +27,7 @@ class Condition(Titled):
 
     `AFFECTS` is what it touches of that by which the trunk is held; every kind says it, if only that it is nothing.
     `STOP_SIGNS` are asked of this person beside those of everybody.
+    `SNOMED` is its code where SNOMED CT means the same, not more and not less (from memory, not looked up).
     `WATCH` is what this person stops at beside what everybody does: "Stop when …".
     """
 
@@ -34,6 +35,7 @@ class Condition(Titled):
     ASKS: ClassVar[Asks] = Asks()
     EXAMPLE_YEARS: ClassVar[int | None] = None  # how old the person of its examples is, where it matters
     WATCH: ClassVar[str] = ""
+    SNOMED: ClassVar[str] = ""
     STOP_SIGNS: ClassVar[tuple[StopSignName, ...]] = ()
     TRAITS: ClassVar[frozenset[Trait]] = frozenset()
     kind: str

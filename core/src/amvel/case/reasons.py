@@ -5,6 +5,7 @@ from typing import Any
 
 from amvel.languages import Message, said
 
+TEST = "test"  # the field that says which test a result is of
 _A_NUMBER = said("a number is wanted")
 _WHOLE = said("a whole number is wanted")
 _A_DAY = said("a day is wanted, as in 2026-11-27")
@@ -48,8 +49,8 @@ def reason(error: Mapping[str, Any]) -> Message | str:
     if bounded is not None:
         return bounded
     if kind == "union_tag_invalid":
-        sentence = said("there is no test '{name}'", name=about["tag"])
-        return sentence if "test" in about["discriminator"] else said("there is no condition '{name}'", name=about["tag"])
+        a_test = about["discriminator"] == repr(TEST)  # as pydantic writes the name of the field
+        return said("there is no test '{name}'", name=about["tag"]) if a_test else said("there is no condition '{name}'", name=about["tag"])
     if kind == "value_error":  # raised by the case itself, whose sentence is a message; of others it may be plain text by now
         raised = about.get("error")
         return raised.args[0] if isinstance(raised, ValueError) and raised.args else str(raised)

@@ -4,7 +4,7 @@ from collections.abc import Collection, Iterable
 
 from amvel.engine import Engine
 from amvel.languages import said, said_together
-from amvel.movements import find
+from amvel.movements import Step, find
 from amvel.planning.choices import Choice, choices
 from amvel.planning.item import Item
 from amvel.planning.programme import item_of, problem_for, setting_of
@@ -22,6 +22,11 @@ def swaps(
     return [(c.ref, score, why) for c, score, why in ranked(pool, ref, in_use)]
 
 
+def share_served(step: Step, by: Step) -> float:
+    """How much of what a step is there for another one serves, 0 to 1."""
+    return sum(min(w, by.purposes.get(p, 0.0)) for p, w in step.purposes.items()) / sum(step.purposes.values())
+
+
 def ranked(pool: Iterable[Choice], ref: str, in_use: Collection[str]) -> list[tuple[Choice, float, str]]:
     """What of a pool serves the purposes of a step, best first."""
     family, step = find(ref)
@@ -29,8 +34,7 @@ def ranked(pool: Iterable[Choice], ref: str, in_use: Collection[str]) -> list[tu
     for c in pool:
         if c.ref in in_use:
             continue
-        shared = sum(min(w, c.step.purposes.get(p, 0.0)) for p, w in step.purposes.items())
-        score = shared / sum(step.purposes.values())
+        score = share_served(step, c.step)
         score += _SAME_FAMILY if c.family.id == family.id else 0.0
         score += _SAME_POSITION if c.family.position == family.position else 0.0
         serves = [words(p) for p in step.purposes if p in c.step.purposes]
@@ -48,4 +52,4 @@ def chosen_by_hand(engine: Engine, context: str, ref: str, verdicts: list[Verdic
     return item_of(problem_for(engine, pool, engine.case.wishes.minutes), found)
 
 
-__all__ = ["chosen_by_hand", "ranked", "swaps"]
+__all__ = ["chosen_by_hand", "ranked", "share_served", "swaps"]

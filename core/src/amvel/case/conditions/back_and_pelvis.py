@@ -91,6 +91,7 @@ class Pregnancy(Condition):
         {"weeks": 24, "noted_on": "2026-11-24"},
         {"weeks": 28, "noted_on": "2026-11-24", "complications": ["placenta_praevia"]},
     )
+    SNOMED = "77386006"
     kind: Literal["pregnancy"]
     weeks: int = ask("Weeks", "weeks", ge=1, le=43, first=20)
     complications: tuple[

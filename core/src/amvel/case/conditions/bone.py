@@ -128,4 +128,5 @@ class OsteogenesisImperfecta(Condition):
     AFFECTS = of(Affected.BONE)
     TRAITS = having(Trait.BRITTLE_BONE)
     EXAMPLES = ({},)
+    SNOMED = "78314001"
     kind: Literal["osteogenesis_imperfecta"]

@@ -16,6 +16,7 @@ class CerebralPalsy(Condition):
     AFFECTS = of(Affected.NERVES)
     TRAITS = having(Trait.NEEDS_RESTS, Trait.PARESIS)
     EXAMPLES = ({"gross_motor_level": 2}, {"gross_motor_level": 4, "hip_migration_left_percent": 35})
+    SNOMED = "128188000"
     kind: Literal["cerebral_palsy"]
     gross_motor_level: int = ask("Gross motor level", "1–5", ge=1, le=5, first=2)
     hip_migration_left_percent: float | None = ask("Hip migration, left", "%", default=None, ge=0, le=100)
@@ -42,6 +43,7 @@ class DownSyndrome(Condition):
     STOP_SIGNS = ("upper_neck_signs",)
     TRAITS = having(Trait.NECK_KEPT_FROM_ITS_END)
     EXAMPLES = ({},)
+    SNOMED = "41040004"
     kind: Literal["down_syndrome"]
 
 
@@ -60,6 +62,7 @@ class Autism(Condition):
     TITLE, GROUP = "Autism", GROUP
     AFFECTS = NOTHING
     EXAMPLES = ({"dislikes": ["touch"]},)
+    SNOMED = "408856003"
     kind: Literal["autism"]
     dislikes: tuple[Literal["touch", "bands", "noise", "lying_flat", "closed_eyes"], ...] = ask(
         "Hard to bear", default=()

@@ -45,6 +45,7 @@ class Parkinson(Condition):
     AFFECTS = of(Affected.NERVES)
     TRAITS = having(Trait.NEEDS_RESTS)
     EXAMPLES = ({"freezing": True, "good_from_hour": 10, "good_to_hour": 12},)
+    SNOMED = "49049000"
     kind: Literal["parkinson"]
     freezing: bool = ask("Steps freeze", default=False)
     stage: int | None = ask("Stage (Hoehn and Yahr)", "1–5", default=None, ge=1, le=5)
@@ -59,6 +60,7 @@ class MultipleSclerosis(Condition):
     AFFECTS = of(Affected.NERVES)
     TRAITS = having(Trait.NEEDS_RESTS)
     EXAMPLES = ({},)
+    SNOMED = "24700007"
     kind: Literal["multiple_sclerosis"]
     heat_sensitive: bool = ask("Heat makes it worse", default=True)
     walks: Walks | None = ask("Walks", default=None, titles=WALKS_SAYS)
@@ -71,6 +73,7 @@ class Stroke(Condition):
     AFFECTS = of(Affected.NERVES)
     TRAITS = having(Trait.NEEDS_RESTS, Trait.PARESIS, Trait.NO_EXHAUSTION)
     EXAMPLES = ({"side": "left", "shoulder": "painful"},)
+    SNOMED = "230690007"
     kind: Literal["stroke"]
     side: Side = side("Weaker side")
     shoulder: Literal["free", "painful", "uncontrolled"] = ask("That shoulder", first="free")
@@ -83,6 +86,7 @@ class SpinalCordInjury(Condition):
     STOP_SIGNS = ("autonomic_dysreflexia",)
     TRAITS = having(Trait.LEGS_LOSE_BONE)
     EXAMPLES = ({"level": "T4", "own_systolic_mmhg": 100}, {"level": "L2"})
+    SNOMED = "90584004"
     kind: Literal["spinal_cord_injury"]
     level: CordLevel = ask("Level", first="T10")
     complete: bool = ask("Complete", default=True)
@@ -119,6 +123,7 @@ class Epilepsy(Condition):
     TITLE, GROUP = "Epilepsy", GROUP
     AFFECTS = NOTHING
     EXAMPLES = ({},)
+    SNOMED = "84757009"
     kind: Literal["epilepsy"]
 
 
@@ -150,6 +155,7 @@ class HearingLoss(Condition):
     TITLE, GROUP = "Hearing loss", GROUP
     AFFECTS = NOTHING
     EXAMPLES = ({},)
+    SNOMED = "15188001"
     kind: Literal["hearing_loss"]
     sudden: bool = ask("New, or suddenly worse", default=False)
 

@@ -39,4 +39,5 @@ class LatexAllergy(Condition):
     TITLE, GROUP = "Latex allergy", GROUP
     AFFECTS = NOTHING
     EXAMPLES = ({},)
+    SNOMED = "300916003"
     kind: Literal["latex_allergy"]

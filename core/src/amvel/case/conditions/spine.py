@@ -30,6 +30,7 @@ class Scoliosis(Condition):
             "menarche_or_voice_change": "not_yet",
         },
     )
+    SNOMED = "298382003"
     kind: Literal["scoliosis"]
     convexity: Literal["left", "right", "unknown"] = ask(
         "Bulges to", first="unknown", titles={"left": "Left", "right": "Right", "unknown": "Not known"}
@@ -115,6 +116,7 @@ class Stenosis(Condition):
     AFFECTS = of(Affected.TRUNK, Affected.NERVES)
     TRAITS = having(Trait.CAREFUL_BACK)
     EXAMPLES = ({"tolerated_extension_deg": 3},)
+    SNOMED = "76107001"
     kind: Literal["stenosis"]
     tolerated_extension_deg: float | None = ask("Arches without leg pain", "°", default=None, ge=0, le=30)
 
@@ -145,6 +147,7 @@ class Spondylolisthesis(Condition):
     AFFECTS = of(Affected.TRUNK)
     TRAITS = having(Trait.CAREFUL_BACK)
     EXAMPLES = ({"grade": 1},)
+    SNOMED = "274152003"
     kind: Literal["spondylolisthesis"]
     grade: int | None = ask("Grade", "1–4", default=None, ge=1, le=4)
     fresh: Literal["yes", "no", "unknown"] = ask(

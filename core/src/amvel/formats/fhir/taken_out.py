@@ -19,7 +19,6 @@ from amvel.formats.fhir.codes import (
     OWN_STEP,
     OWN_TEST,
     SNOMED,
-    SNOMED_OF,
     STATURE,
     UCUM,
 )
@@ -74,7 +73,7 @@ def _sizes(case: Case) -> Iterator[Resource]:
 def _conditions(case: Case) -> Iterator[Resource]:
     for condition in case.conditions:
         fields = condition.model_dump(mode="json", exclude={"kind"}, exclude_defaults=True)
-        known = [{"system": SNOMED, "code": SNOMED_OF[condition.kind]}] if condition.kind in SNOMED_OF else []
+        known = [{"system": SNOMED, "code": condition.SNOMED}] if condition.SNOMED else []
         yield {
             "resourceType": "Condition",
             "clinicalStatus": {"coding": [{"system": CLINICAL_STATUS, "code": "active"}]},

@@ -36,7 +36,7 @@ def test_whatever_is_asked_is_answered_as_it_is_declared(live_server, tmp_path: 
     command = [str(BIN / "schemathesis"), "run", f"{live_server.url}{DESCRIPTION}", "--checks", CHECKS, "--max-examples", "3"]
     command += ["--generation-deterministic", "--suppress-health-check", "all", "--continue-on-failure", "--no-color", *which]
     command += ["-H", f"Cookie: {cookie}", "-H", f"X-CSRFToken: {token}", "-H", f"Referer: {live_server.url}/"]
-    done = subprocess.run(command, cwd=tmp_path, capture_output=True, text=True, timeout=600)
+    done = subprocess.run(command, cwd=tmp_path, capture_output=True, text=True, timeout=1200)
     failures = done.stdout.partition("FAILURES")[2] or done.stdout[-6000:]
     assert done.returncode == 0, failures[:6000]
     assert "Test cases:" in done.stdout

@@ -32,8 +32,20 @@ let ended = (): void => undefined
 export function whenSessionEnds(then: () => void): void {
   ended = then
 }
+let logIns = 0
+/** From here on a session counts: what was asked before it and is refused late says nothing of it. */
+export function sessionBegins(): void {
+  logIns += 1
+}
 
-export const http = createClient<paths>({ baseUrl: location.origin, fetch: (request) => untilThere(request, (one) => fetch(one)) })
+async function answerTo(request: Request): Promise<Response> {
+  const asked = logIns
+  const answer = await untilThere(request, (one) => fetch(one))
+  if (answer.status === 401 && asked === logIns) ended()
+  return answer
+}
+
+export const http = createClient<paths>({ baseUrl: location.origin, fetch: answerTo })
 http.use({
   async onRequest({ request }) {
     request.headers.set('Accept-Language', language())
@@ -58,7 +70,6 @@ export async function got<D>(call: Promise<{ data?: D; error?: unknown; response
     throw new Refused(0, 'No connection', 'The server cannot be reached. Nothing was lost; try again.')
   }
   if (answer.response.ok) return answer.data as Answered<D>
-  if (answer.response.status === 401) ended()
   const problem = (answer.error ?? {}) as { title?: string; detail?: string; faults?: { path: string; reason: string }[] }
   throw new Refused(answer.response.status, problem.title ?? 'Refused', problem.detail ?? '', problem.faults)
 }

@@ -1,7 +1,7 @@
 import { useQueryClient } from '@tanstack/vue-query'
 import { defineStore } from 'pinia'
 import { ref } from 'vue'
-import { got, http, Refused, useCsrf, whenSessionEnds } from '../api/client'
+import { got, http, Refused, sessionBegins, useCsrf, whenSessionEnds } from '../api/client'
 import type { Action, Reference, Role, Session } from '../api/schemas'
 import { deliver, undelivered } from '../offline/delivery'
 import { forgetEverything, keep, kept } from '../offline/vault'
@@ -24,6 +24,7 @@ export const useSession = defineStore('session', () => {
     allowed.value = s.may
     known.value = true
     useCsrf(s.csrf_token)
+    sessionBegins()
     if (s.user) void keep('session', { ...s, csrf_token: '' }).catch(() => undefined)
   }
   /** Who is logged in; without a network, whoever was logged in on this device, for the visits that are kept here. */

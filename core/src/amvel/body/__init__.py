@@ -4,7 +4,7 @@ from amvel.body.anthropometry import Anthropometry, BodyError, Measures, measure
 from amvel.body.between import bands_started, filled
 from amvel.body.capacities import HEALTHY_DEG, Capacities, cautious, healthy
 from amvel.body.contorted import sunk, tipped
-from amvel.body.demand import DECLARED, FrameFacts, demand
+from amvel.body.demand import DECLARED, FrameFacts, computed, demand
 from amvel.body.flat import Flat, Stops, flatten
 from amvel.body.loads import joint_torques
 from amvel.body.pose import COM, BandPull, Contact, ExternalLoad, PoseError, PoseSpec, Row
@@ -55,6 +55,7 @@ __all__ = [
     "WeightNotOverFeet",
     "bands_started",
     "cautious",
+    "computed",
     "demand",
     "filled",
     "flatten",

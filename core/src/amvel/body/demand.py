@@ -4,7 +4,8 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from amvel.body.flat import PARTS, Flat
+from amvel.body.anthropometry import Measures, measure
+from amvel.body.flat import PARTS, Flat, flatten
 from amvel.body.loads import (
     COMPRESSION_MODEL,
     LEANING_REFERENCE_BW,
@@ -12,14 +13,16 @@ from amvel.body.loads import (
     LYING_REFERENCE_BW,
     InnerLoads,
     inner_loads,
+    loads_of_nothing,
 )
 from amvel.body.posing import Posed
 from amvel.body.pushes import GRAVITY_M_S2
 from amvel.body.skeleton import JOINT_INDEX, Skeleton
 from amvel.body.statics import Reactions
 from amvel.body.tree import Array
+from amvel.quantities import base_id
 
-__all__ = ["COMPRESSION_MODEL", "DECLARED", "FrameFacts", "demand"]
+__all__ = ["COMPRESSION_MODEL", "DECLARED", "FrameFacts", "computed", "demand"]
 
 # Quantities that the declaration of a step gives: the same for every body and whatever its ranges.
 DECLARED = frozenset(
@@ -99,7 +102,19 @@ def demand(
     skeleton: Skeleton, flat: Flat, posed: Posed, reactions: Reactions, facts: list[FrameFacts]
 ) -> dict[str, Array]:
     """Columns of length B, by quantity; sided ones are prefixed 'left.' or 'right.'."""
-    loads = inner_loads(skeleton, flat, posed, reactions)
+    return _columns(skeleton, flat, posed, reactions, inner_loads(skeleton, flat, posed, reactions), facts)
+
+
+def computed() -> frozenset[str]:
+    """The quantities that `demand` computes, each by its id alone: read from the profile of no frame at all."""
+    skeleton = Skeleton(measure(Measures(1.7, 70.0, "female")))
+    flat, posed, reactions = flatten(skeleton, [], []), Posed.of_nothing(skeleton), Reactions.of_nothing()
+    return frozenset(base_id(name) for name in _columns(skeleton, flat, posed, reactions, loads_of_nothing(), []))
+
+
+def _columns(
+    skeleton: Skeleton, flat: Flat, posed: Posed, reactions: Reactions, loads: InnerLoads, facts: list[FrameFacts]
+) -> dict[str, Array]:
     weight_n = float(skeleton.mass_kg.sum()) * GRAVITY_M_S2
     profile: dict[str, Array] = {}
     _trunk_angles(profile, flat, posed)

@@ -172,7 +172,16 @@ def inner_loads(skeleton: Skeleton, flat: Flat, posed: Posed, reactions: Reactio
         skeleton.body.stature_m / LEVER_STATURE_M,
         out,
     )
-    column = {name: out[:, k] for k, name in enumerate(_COLUMNS)}
+    return _by_name(out)
+
+
+def loads_of_nothing() -> InnerLoads:
+    """Of no pose at all: what there is, and nothing in it."""
+    return _by_name(np.zeros((0, len(_COLUMNS))))
+
+
+def _by_name(table: Array) -> InnerLoads:
+    column = {name: table[:, k] for k, name in enumerate(_COLUMNS)}
     return InnerLoads(
         {level: column[f"moment.{level}"] for level in LEVELS},
         {level: column[f"compression.{level}"] for level in LEVELS},

@@ -39,6 +39,14 @@ class Posed:
     give: Array
     faults: list[PoseFault | None]
 
+    @classmethod
+    def of_nothing(cls, skeleton: Skeleton) -> "Posed":
+        """No body at all, of this shape."""
+        segments, joints, marks = len(skeleton.names), len(JOINTS), len(skeleton.landmarks.index)
+        at = Placement(*(np.zeros((0, n, *m)) for n, m in ((segments, (3,)), (segments, (3, 3)), (joints, (3,)), (joints, (3,)))))
+        joint = np.zeros((0, joints))
+        return cls(joint, np.zeros((0, 3)), np.zeros((0, 3, 3)), at, np.zeros((0, marks, 3)), np.zeros(0), joint, [])
+
     def part(self, rows: slice | list[int]) -> "Posed":
         """Some of the placed bodies, in the order of `rows`."""
         at = self.placement

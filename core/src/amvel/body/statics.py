@@ -50,6 +50,12 @@ class Reactions:
     unbalanced: Array
     back_rests: Flags
 
+    @classmethod
+    def of_nothing(cls) -> "Reactions":
+        """Of no pose at all."""
+        none, three = np.zeros(0), np.zeros((0, 3))
+        return cls(np.zeros(1, dtype=np.int64), three, three, three, none.astype(np.int64), none > 0, none, none > 0)
+
     def stands(self) -> Flags:
         """Whether admissible reactions balance the pose."""
         return self.unbalanced < _STANDS

@@ -34,6 +34,9 @@ _HANGS_WITHIN_DEG = 30.0  # an upper arm nearer to the plumb line hangs by itsel
 _UP_CM = 3.0  # lying, an elbow this far above the shoulder is held there (our reading)
 _UPRIGHT = 0.5  # the trunk's share along the vertical from which somebody sits or stands
 
+# The quantities that `acts` gives.
+ACTING = frozenset((*(f"{limb}_acts" for limb in PARTS), "trunk_acts", "foot_rubs"))
+
 
 def acts(
     posed: Posed, skeleton: Skeleton, rows: Sequence[int], frames: Sequence[Frame], parts: Sequence[Part], measured: Columns

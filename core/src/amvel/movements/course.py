@@ -9,17 +9,18 @@ from amvel.body import (
     PoseFault,
     PoseSpec,
     Skeleton,
+    computed,
 )
 from amvel.body.tree import Array, Flags
-from amvel.movements.acting import acts
+from amvel.movements.acting import ACTING, acts
 from amvel.movements.columns import Columns
 from amvel.movements.coordination import moving_limbs, parts_of
 from amvel.movements.frames import Frame
-from amvel.movements.levels import HELD_WAYS, Ceilings, Way, as_named
+from amvel.movements.levels import LEVEL_COLUMNS, Ceilings, as_named
 from amvel.movements.profile import Declared, Profile, Request
 from amvel.movements.promise import broken
 from amvel.movements.stance import low_seat_cm, rise_level, stance_level
-from amvel.quantities import REGISTRY, base_id
+from amvel.quantities import REGISTRY
 
 
 def first_of(faults: list[PoseFault | None], more: list[PoseFault | None]) -> list[PoseFault | None]:
@@ -60,16 +61,19 @@ class Course:
         self.key, self.share = np.array(key, dtype=np.int64), np.array(share)
 
 
-# Of a movement and not of a frame, or counted from what was computed.
-_ADDED = {"coordination", "speed_deg_s", "exercise", "arm_acts", "leg_acts", "trunk_acts", "foot_rubs", "stance_level", "rise_level", "low_seat_cm", "press_against_standing", *(w.quantity for w in Way), *(w.hold_quantity for w in HELD_WAYS)}
+# What `measured_over` adds: of a movement and not of a frame.
+_OF_MOVEMENTS = frozenset(("coordination", "exercise", "speed_deg_s", "stance_level", "rise_level", "low_seat_cm")) | ACTING
 
 
-def complete(columns: Columns) -> None:
+def _complete() -> None:
     """Raise ValueError naming a quantity that is registered and not computed, or computed and not registered."""
-    computed = {base_id(name) for name in columns} | _ADDED
-    for name in sorted(computed ^ set(REGISTRY)):
+    found = computed() | _OF_MOVEMENTS | LEVEL_COLUMNS
+    for name in sorted(found ^ set(REGISTRY)):
         what = "no profile computes it" if name in REGISTRY else "it is computed and not registered"
         raise ValueError(f"quantities.{name}: {what}")
+
+
+_complete()
 
 
 def measured_over(

@@ -47,6 +47,8 @@ class Way(StrEnum):
 BELLY_WORK = (Way.ARCHING, Way.SIDE, Way.TURNING, Way.PRESS)
 EVERY_WAY = tuple(Way)
 HELD_WAYS = (Way.ARCHING, Way.BENDING, Way.SIDE)  # what a timed test shows how long it is held
+# The quantities that levels are told in.
+LEVEL_COLUMNS = frozenset(("press_against_standing", *(w.quantity for w in Way), *(w.hold_quantity for w in HELD_WAYS)))
 
 # What each way is measured by; the moments of lifted legs stand beside those of the trunk that holds against them.
 _OF_THE_LEGS = {

@@ -33,7 +33,7 @@ from amvel.body import (
 )
 from amvel.content import MODEL, version
 from amvel.movements.columns import Columns
-from amvel.movements.course import Course, complete, first_of, measured_over
+from amvel.movements.course import Course, first_of, measured_over
 from amvel.movements.declaration import Setting
 from amvel.movements.declared_facts import declared_facts
 from amvel.movements.frames import Frame, mirrored
@@ -258,7 +258,6 @@ def _solve_within(asked: "list[tuple[Profiler, Request]]", between: int) -> list
     posed.faults = first_of(posed.faults, sunk(skeleton, flat, course.names, posed, floors))
     reactions = react_flat(skeleton, flat, posed)
     columns = Columns.of(demand(skeleton, flat, posed, reactions, [f.facts for f in course.frames]))
-    complete(columns)
     ceilings = asked[0][0].ceilings
     if ceilings:
         columns = columns.with_(ceilings.columns(columns))

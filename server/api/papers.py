@@ -9,9 +9,10 @@ from pydantic import Field
 
 from accounts.roles import Action
 from amvel.formats import CalendarError
+from amvel.languages import Language
 from api.access import Needs, client_of
 from api.problems import PROBLEMS, UNDER_WAY
-from api.spoken import Router
+from api.spoken import Router, language_of
 from clients.casework import audit
 from clients.models import Client
 from config.problem import what_it_says
@@ -21,9 +22,9 @@ from papers.kinds import Kind, html_of
 from papers.reminders import keep_wish, wish_of
 from papers.schedule import WEEKS, calendar_file
 from papers.texts import NAMES, SLOTS, keep_text, texts_of
+from papers.writer import Writer
 
 router = Router(tags=["papers"])
-_BASE = "/clients/{client_id}/programmes/latest"
 
 
 def _page(html: str) -> HttpResponse:
@@ -36,63 +37,27 @@ def _pdf(data: bytes, name: str) -> HttpResponse:
     return response
 
 
-def _made(request: HttpRequest, client_id: str, kind: Kind, as_pdf: bool) -> HttpResponse:
+def _made(request: HttpRequest, client_id: str, kind: Kind, language: Language | None, as_pdf: bool) -> HttpResponse:
     client: Client = client_of(request, client_id)
-    html = html_of(kind, client, request.user.called)
+    html = html_of(kind, client, Writer(request.user.called, language or language_of(request)))
     paper = _pdf(pdf_of(html), kind) if as_pdf else _page(html)
     audit(request.user, client, f"{kind} {'printed' if as_pdf else 'shown'}")  # only what there was
     return paper
 
 
-@router.get(f"{_BASE}/hand-out.pdf", response=PROBLEMS, auth=Needs(Action.PRINT))
-def hand_out_pdf(request: HttpRequest, client_id: str):
-    """The hand-out as PDF."""
-    return _made(request, client_id, Kind.HAND_OUT, True)
+@router.get("/clients/{client_id}/papers/{kind}.pdf", response=PROBLEMS, auth=Needs(Action.PRINT))
+def paper_pdf(request: HttpRequest, client_id: str, kind: Kind, language: Language | None = None):
+    """A paper as PDF; a letter in this language, or in that of who asks, everything else in the client's."""
+    return _made(request, client_id, kind, language, True)
 
 
-@router.get(f"{_BASE}/hand-out", response=PROBLEMS, auth=Needs(Action.PRINT))
-def hand_out(request: HttpRequest, client_id: str):
-    """The same hand-out as a page."""
-    return _made(request, client_id, Kind.HAND_OUT, False)
+@router.get("/clients/{client_id}/papers/{kind}", response=PROBLEMS, auth=Needs(Action.PRINT))
+def paper(request: HttpRequest, client_id: str, kind: Kind, language: Language | None = None):
+    """The same paper as a page."""
+    return _made(request, client_id, kind, language, False)
 
 
-@router.get(f"{_BASE}/fridge.pdf", response=PROBLEMS, auth=Needs(Action.PRINT))
-def fridge_pdf(request: HttpRequest, client_id: str):
-    """The fridge sheet as PDF: one page."""
-    return _made(request, client_id, Kind.FRIDGE, True)
-
-
-@router.get(f"{_BASE}/fridge", response=PROBLEMS, auth=Needs(Action.PRINT))
-def fridge(request: HttpRequest, client_id: str):
-    """The fridge sheet as a page."""
-    return _made(request, client_id, Kind.FRIDGE, False)
-
-
-@router.get(f"{_BASE}/letter.pdf", response=PROBLEMS, auth=Needs(Action.PRINT))
-def letter_pdf(request: HttpRequest, client_id: str):
-    """The letter to the referrer as PDF."""
-    return _made(request, client_id, Kind.LETTER, True)
-
-
-@router.get(f"{_BASE}/letter", response=PROBLEMS, auth=Needs(Action.PRINT))
-def letter(request: HttpRequest, client_id: str):
-    """The letter as a page."""
-    return _made(request, client_id, Kind.LETTER, False)
-
-
-@router.get(f"{_BASE}/course.pdf", response=PROBLEMS, auth=Needs(Action.PRINT))
-def course_pdf(request: HttpRequest, client_id: str):
-    """The course as PDF, for client and referrer."""
-    return _made(request, client_id, Kind.COURSE, True)
-
-
-@router.get(f"{_BASE}/course", response=PROBLEMS, auth=Needs(Action.PRINT))
-def course_page(request: HttpRequest, client_id: str):
-    """The course as a page."""
-    return _made(request, client_id, Kind.COURSE, False)
-
-
-@router.get(f"{_BASE}/calendar.ics", response=PROBLEMS, auth=Needs(Action.PRINT))
+@router.get("/clients/{client_id}/programmes/latest/calendar.ics", response=PROBLEMS, auth=Needs(Action.PRINT))
 def calendar(
     request: HttpRequest, client_id: str, first: date | None = None, weeks: int = WEEKS, zone: str = ""
 ):
@@ -132,7 +97,7 @@ class Batch(Schema):
 @router.post("/papers/batches", response={200: Batch, **UNDER_WAY, **PROBLEMS}, auth=Needs(Action.PRINT))
 def make_batch(request: HttpRequest, body: BatchWish):
     """One file with the paper of every client; who has none is named."""
-    wished = asked_by(request.user, body.kind, list(dict.fromkeys(str(c) for c in body.clients)))
+    wished = asked_by(request.user, Writer(request.user.called, language_of(request)), body.kind, list(dict.fromkeys(str(c) for c in body.clients)))
     digest, account = made(wished, request.user)
     return {"id": digest, "pages": account["pages"], "left_out": account["left_out"]}
 

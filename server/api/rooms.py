@@ -73,7 +73,7 @@ def fits_in(request: HttpRequest, client_id: str, body: Trial):
                 "says": f.says,
                 "made_of": f.made_of,
                 "fits": f.fits,
-                "source": str(f.source),
+                "source": f.source.told,
                 "svg": fit_figure(engine.profiler, f),
             }
             for f in found

@@ -1,6 +1,6 @@
 """The rule-book: what it says, and what a changed number would do to the clients of this organisation."""
 
-from typing import Annotated
+from typing import Annotated, Any
 
 from django.db.models import Count, Max
 from django.http import Http404, HttpRequest
@@ -149,18 +149,19 @@ def _signed(line: Line, signature: LineSignature) -> Signature:
     )
 
 
-def _line_data(line: Line, signature: LineSignature | None) -> SignedLine:
-    return SignedLine(
-        rule=line.owner,
-        title=line.title,
-        number=line.number,
-        says=line.says,
-        value=line.value,
-        unit=line.unit,
-        source=str(line.source),
-        work=line.source.title,
-        doubt=line.doubt,
-        check_by=line.check_by,
-        digest=line.digest,
-        signature=_signed(line, signature) if signature is not None else None,
-    )
+def _line_data(line: Line, signature: LineSignature | None) -> dict[str, Any]:
+    """As a mapping: its messages are said in the language of who asks before they become plain text."""
+    return {
+        "rule": line.owner,
+        "title": line.title,
+        "number": line.number,
+        "says": line.says,
+        "value": line.value,
+        "unit": line.unit,
+        "source": line.source.told,
+        "work": line.source.title,
+        "doubt": line.doubt,
+        "check_by": line.check_by,
+        "digest": line.digest,
+        "signature": _signed(line, signature) if signature is not None else None,
+    }

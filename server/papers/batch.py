@@ -1,7 +1,7 @@
 """One paper of many clients in one file, for the printer; who has none is named with the reason."""
 
 from base64 import b64decode, b64encode
-from dataclasses import dataclass
+from dataclasses import asdict, dataclass
 from datetime import date
 from typing import Any
 
@@ -22,6 +22,7 @@ from jobs.models import Work
 from jobs.working import Args, Told
 from papers.kinds import Kind, html_of
 from papers.texts import texts_of
+from papers.writer import Writer
 from programmes.building import NotAllowed
 
 log = structlog.get_logger(__name__)
@@ -39,11 +40,11 @@ class Asked:
     organisation: Organisation
     kind: Kind
     clients: tuple[Client, ...]
-    specialist: str
+    writer: Writer
 
     @property
     def question(self) -> Question:
-        args = {"kind": self.kind, "clients": [str(c.pk) for c in self.clients], "specialist": self.specialist}
+        args = {"kind": self.kind, "clients": [str(c.pk) for c in self.clients], **asdict(self.writer)}
         stand = [standing(c) for c in self.clients]
         return Question(Work.PAPERS, self.organisation, digest_of(args, stand, texts_of(self.organisation), str(today())), today(), args=args)
 
@@ -54,12 +55,12 @@ def standing(client: Client) -> dict[str, Any]:
     return {"client": str(client.pk), "revision": client.latest().number, "programme": newest.number if newest else 0}
 
 
-def asked_by(user: User, kind: Kind, ids: list[str]) -> Asked:
+def asked_by(user: User, writer: Writer, kind: Kind, ids: list[str]) -> Asked:
     """The clients of the own organisation, in the order asked; raises Http404 when one is not among them."""
     found = {str(c.pk): c for c in Client.objects.filter(organisation=user.organisation, pk__in=ids)}
     if set(found) != set(ids):
         raise Http404
-    return Asked(user.organisation, kind, tuple(found[i] for i in ids), user.called)
+    return Asked(user.organisation, kind, tuple(found[i] for i in ids), writer)
 
 
 def made(asked: Asked, user: User) -> tuple[str, dict[str, Any]]:
@@ -76,7 +77,7 @@ def work_out(organisation_id: Any, day: date, args: Args, told: Told) -> dict[st
     for i, client in enumerate(clients):
         told(i / len(clients))
         try:
-            html = html_of(Kind(args["kind"]), client, args["specialist"])
+            html = html_of(Kind(args["kind"]), client, Writer(args["name"], args["language"]))
         except (ProgrammeBlocked, NotAllowed, CaseError, BodyError, Http404) as error:
             why = "There is no programme yet:" if isinstance(error, Http404) else str(error)
             left_out.append({"id": str(client.pk), "name": client.name, "why": why})

@@ -9,11 +9,12 @@ from amvel.engine import Engine
 from amvel.languages import in_language
 from clients.models import Client
 from papers.hand_out import page_context
+from papers.writer import Writer
 
 
-def course_html(client: Client, specialist: str = "") -> str:
+def course_html(client: Client, writer: Writer) -> str:
     """The page; raises ProgrammeBlocked, NotAllowed, or Http404 when there is no programme."""
-    context = page_context(client, specialist, pictures=False)
+    context = page_context(client, writer, pictures=False)
     engine: Engine = context["engine"]
     found = course(engine)
     own = {"rows": _rows(found), "summary": found["summary"], "tests": found["tests"], "sessions_done": len(found["visits"]), "decisions": _decisions(engine)}

@@ -9,13 +9,14 @@ from amvel.planning.week import DAYS
 from clients.models import Client
 from papers.hand_out import page_context
 from papers.schedule import week_of
+from papers.writer import Writer
 
 _SMALL = 6  # from so many movements on the pictures get smaller
 
 
-def fridge_html(client: Client, specialist: str = "") -> str:
+def fridge_html(client: Client, writer: Writer) -> str:
     """A page for each session; raises ProgrammeBlocked or NotAllowed."""
-    context = page_context(client, specialist)
+    context = page_context(client, writer)
     week = week_of(context["engine"], context["programme"])
     full = {s.day: s for s in week.sessions if not s.light}
     several = len(context["sessions"]) > 1

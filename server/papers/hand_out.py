@@ -24,6 +24,7 @@ from amvel.planning.to_take import to_take
 from clients.models import Client
 from papers.texts import filled, texts_of
 from papers.two_a_page import picture_mm
+from papers.writer import Writer
 from programmes.building import (
     NotAllowed,
     items_of,
@@ -146,7 +147,7 @@ def _fonts() -> dict[str, str]:
     }
 
 
-def page_context(client: Client, specialist: str = "", pictures: bool = True, language: str = "") -> dict[str, Any]:
+def page_context(client: Client, writer: Writer, pictures: bool = True, language: str = "") -> dict[str, Any]:
     """Everything that a paper may show, in this language; in the client's where none is said."""
     engine, programme = opened(client)
     case = engine.case
@@ -157,7 +158,7 @@ def page_context(client: Client, specialist: str = "", pictures: bool = True, la
         "name": case.person.name,
         "minutes": f"{programme.answer['minutes']:.0f}",
         "days": str(case.wishes.days_per_week),
-        "specialist": specialist,
+        "specialist": writer.name,
         "organisation": client.organisation.name,
         "date": format_date(case.as_of, "d MMMM y", locale=language),
     }
@@ -183,16 +184,16 @@ def page_context(client: Client, specialist: str = "", pictures: bool = True, la
         "sessions": _sessions(movements, programme.answer["sessions"]),
         "texts": {k: mark_safe(v) for k, v in filled(texts_of(client.organisation, language), names).items()},
         "organisation": client.organisation.name,
-        "specialist": specialist,
+        "specialist": writer.name,
         "fonts": _fonts(),
         "language": language,
     }
     return {**in_language(page, language), "engine": engine}
 
 
-def hand_out_html(client: Client, specialist: str = "", pictures: bool = True) -> str:
+def hand_out_html(client: Client, writer: Writer) -> str:
     """The page; raises ProgrammeBlocked or NotAllowed."""
-    return render_to_string("hand_out.html", page_context(client, specialist, pictures))
+    return render_to_string("hand_out.html", page_context(client, writer))
 
 
 def pdf_of(html: str) -> bytes:

@@ -8,6 +8,7 @@ from papers.course_report import course_html
 from papers.fridge import fridge_html
 from papers.hand_out import hand_out_html
 from papers.letter import letter_html
+from papers.writer import Writer
 
 
 class Kind(StrEnum):
@@ -19,9 +20,9 @@ class Kind(StrEnum):
     COURSE = "course"
 
 
-_MAKE: dict[Kind, Callable[[Client, str], str]] = {Kind.HAND_OUT: hand_out_html, Kind.FRIDGE: fridge_html, Kind.LETTER: letter_html, Kind.COURSE: course_html}
+_MAKE: dict[Kind, Callable[[Client, Writer], str]] = {Kind.HAND_OUT: hand_out_html, Kind.FRIDGE: fridge_html, Kind.LETTER: letter_html, Kind.COURSE: course_html}
 
 
-def html_of(kind: Kind, client: Client, specialist: str) -> str:
+def html_of(kind: Kind, client: Client, writer: Writer) -> str:
     """The page; raises ProgrammeBlocked, NotAllowed, or Http404 when there is no programme."""
-    return _MAKE[kind](client, specialist)
+    return _MAKE[kind](client, writer)

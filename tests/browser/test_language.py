@@ -45,7 +45,7 @@ def test_papers_are_in_the_language_that_the_story_says(page: Page) -> None:
     assert client.latest().data["understanding"]["language"] == "de"
     page.wait_for_load_state("networkidle")
     build(client, user, "home", 20)
-    page.goto(f"/api/v1/clients/{client.pk}/programmes/latest/hand-out")
+    page.goto(f"/api/v1/clients/{client.pk}/papers/hand-out")
     expect(page.get_by_role("heading", name="Ihre Übungen")).to_be_visible(timeout=SLOW_MS)
     assert page.locator("html").get_attribute("lang") == "de"
     expect(page.get_by_text("Sie sollen spüren:").first).to_be_visible()

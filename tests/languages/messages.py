@@ -22,12 +22,15 @@ from amvel.safety.limits import Place
 from amvel.safety.permitted import RANGE_TITLES
 from amvel.safety.ways import TECHNIQUES
 from amvel.screening import find_out, test_library
+from amvel.screening.standards import standards
 from amvel.screening.stop_signs import QUESTIONS
 from tests.core.test_rule_examples import case_of_at_age
 
 ROOT = Path(__file__).parents[2]
 # What a rule writes: where its sentences stand among the arguments.
 _OF_A_PAGE = {"limit": (3,), "forbid": (3,), "care": (3, 4), "cap": (3,), "both_sides": (4,), "for_weeks": (3,), "refer": (1,), "owe": (1, 4)}
+# What a source is quoted for, where sources are shown.
+_OF_A_SOURCE, _SHOWS_SOURCES = ("says", "ours", "practice"), ("fitting", "planning", "progress", "rules", "safety", "screening", "tests")
 _NAMED = ("measure", "reason")
 _SAID_IN_TEMPLATE = re.compile(r'{% say "([^"]+)"')
 
@@ -44,6 +47,8 @@ def in_sources() -> Iterator[str]:
                 yield from _sentences(node.args[at] if len(node.args) > at else None)
             yield from (x for k in node.keywords if k.arg in _NAMED for x in _sentences(k.value))
             yield from _sentences(node.args[2] if name == "Slot" else None)
+            if name in _OF_A_SOURCE and path.parent.name in _SHOWS_SOURCES:
+                yield from _sentences(node.args[0] if node.args else None)
     for path in sorted((ROOT / "server" / "templates").glob("*.html")):
         yield from _SAID_IN_TEMPLATE.findall(path.read_text())
 
@@ -83,7 +88,11 @@ def of_declarations() -> Iterator[str]:
     for condition in answers.conditions():
         yield from (condition["title"], condition["group"], condition["about"])
     for rule in rulebook().values():
-        yield from (rule.title, rule.about)
+        yield from (rule.title, rule.about, *(d.when for d in rule.duties), *(e.says for e in rule.examples), *(s.quoted_for for s in rule.sources))
+    for owner in (*rulebook().values(), *standards().values()):
+        yield from (owner.title, owner.about, *(x for n in owner.numbers for x in (n.says, n.unit, n.source.quoted_for)))
+    for test in test_library().values():
+        yield test.source.quoted_for
     for q in REGISTRY.values():
         yield from (q.title, q.unit, q.sentence)
     yield from (place.says for place in Place)
@@ -97,10 +106,10 @@ def of_rules() -> Iterator[str]:
             found = find_out(case_of_at_age(rule, example))
             bound = envelope(found)
             for limit in bound.limits:
-                yield from (x for text in (limit.reason, limit.measure, limit.next_grade) for x in _inside(text))
+                yield from (x for text in (limit.reason, limit.measure, limit.next_grade, limit.source.told) for x in _inside(text))
             for obligation in bound.obligations:
-                yield from (x for text in (obligation.title, obligation.reason) for x in _inside(text))
-            yield from (x for referral in bound.referrals for x in _inside(referral.text))
+                yield from (x for text in (obligation.title, obligation.reason, obligation.source.told) for x in _inside(text))
+            yield from (x for referral in bound.referrals for text in (referral.text, referral.source.told) for x in _inside(text))
             yield from (x for assumption in found.assumptions for x in _inside(assumption.text))
 
 

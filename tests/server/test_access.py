@@ -16,7 +16,7 @@ def test_nothing_is_shown_without_log_in(client_id: str) -> None:
         "/day",
         "/reference",
         f"/clients/{client_id}",
-        f"/clients/{client_id}/programmes/latest/hand-out.pdf",
+        f"/clients/{client_id}/papers/hand-out.pdf",
     ):
         answer = anyone.get(path)
         assert answer.status_code == 401
@@ -63,7 +63,7 @@ def test_a_change_without_the_token_is_refused(api: Api, client_id: str) -> None
         "/next-tests",
         "/programmes/latest",
         "/figure/clam/small_opening",
-        "/programmes/latest/hand-out.pdf",
+        "/papers/hand-out.pdf",
     ],
 )
 def test_another_organisation_sees_nothing(stranger: Api, client_id: str, path: str) -> None:

@@ -1,6 +1,7 @@
 """Papers: text, pictures, pages and fonts of the PDFs, the calendar, the organisation's own texts, reminders by mail."""
 
 import io
+import re
 from datetime import datetime, timedelta
 
 import pytest
@@ -12,6 +13,7 @@ from django.utils import timezone
 from pypdf import PdfReader
 
 from clients.casework import create_client
+from papers.kinds import Kind
 from tests.server.conftest import Api, today_case
 
 pytestmark = pytest.mark.django_db
@@ -25,7 +27,7 @@ def built(api: Api, client_id: str) -> dict:
 
 
 def pdf(api: Api, client_id: str, kind: str) -> PdfReader:
-    answer = api.get(f"/clients/{client_id}/programmes/latest/{kind}.pdf")
+    answer = api.get(f"/clients/{client_id}/papers/{kind}.pdf")
     assert answer.status_code == 200, answer.content
     return PdfReader(io.BytesIO(answer.content))
 
@@ -69,7 +71,7 @@ def test_the_hand_out_holds_name_doses_measures_and_pictures(api: Api, client_id
 
 
 def test_the_page_draws_every_movement(api: Api, client_id: str, built: dict) -> None:
-    page = api.get(f"/clients/{client_id}/programmes/latest/hand-out").content.decode()
+    page = api.get(f"/clients/{client_id}/papers/hand-out").content.decode()
     movements = page[page.index('class="movement"') :]
     ways = page[page.index('class="ways"') : page.index('class="movement"')]
     alike = [all(s["values"] == m["set_ups"][0]["values"] for s in m["set_ups"]) for m in built["answer"]["movements"]]
@@ -81,7 +83,7 @@ def test_the_page_draws_every_movement(api: Api, client_id: str, built: dict) ->
 
 def test_what_is_not_there_is_not_said(api: Api, client_id: str, built: dict) -> None:
     """A head end that is not raised and a wedge that is not used are no measures of a set-up."""
-    page = api.get(f"/clients/{client_id}/programmes/latest/hand-out").content.decode()
+    page = api.get(f"/clients/{client_id}/papers/hand-out").content.decode()
     assert any("head_end_deg" in m["set_ups"][0]["values"] for m in built["answer"]["movements"])
     assert "head end raised: 0" not in page and "under the heels: 0" not in page
 
@@ -115,12 +117,26 @@ def test_the_letter_holds_limits_tests_programme_and_questions(api: Api, client_
     assert fonts_embedded(reader)
 
 
+def test_the_letter_is_in_the_language_of_who_writes_it(api: Api, client_id: str, built: dict) -> None:
+    """To a colleague; what the client reads stays in the client's own language."""
+    english = api.get(f"/clients/{client_id}/papers/letter").content.decode()
+    german = api.get(f"/clients/{client_id}/papers/letter?language=de").content.decode()
+    assert 'lang="en"' in english and "Limits that we keep" in english
+    assert 'lang="de"' in german and "Grenzen, die wir einhalten" in german and "Limits that we keep" not in german
+    texts = re.findall(r"<(?:li|p|td|th|h2)[^>]*>([^<]{12,})", german)
+    same = [t for t in texts if t in english and "@" not in t and not re.search(r"Brandt|House of|\d{4}", t)]
+    assert not same, same
+    assert 'lang="en"' in api.get(f"/clients/{client_id}/papers/hand-out?language=de").content.decode()
+    assert api.get(f"/clients/{client_id}/papers/letter?language=xx").status_code == 422
+    assert api.get(f"/clients/{client_id}/papers/poem").status_code == 422
+
+
 def test_the_letter_says_what_changed_since_the_first_test(api: Api, client_id: str, built: dict) -> None:
     view = api.get(f"/clients/{client_id}").json()
     old = (timezone.localdate() - timedelta(days=60)).isoformat()
     result = {"test": "timed_up_and_go", "on": old, "seconds": 14.0}
     assert api.post(f"/clients/{client_id}/tests", {"base_revision": view["revision"], "result": result}).status_code == 200
-    page = api.get(f"/clients/{client_id}/programmes/latest/letter").content.decode()
+    page = api.get(f"/clients/{client_id}/papers/letter").content.decode()
     assert "14 → " in page
     assert "real change" in page
 
@@ -129,22 +145,13 @@ def test_a_stop_sign_closes_every_paper(api: Api, client_id: str, built: dict) -
     view = api.get(f"/clients/{client_id}").json()
     stop = {"asked_on": view["case"]["as_of"], "present": ["chest_pain"]}
     api.patch(f"/clients/{client_id}", {"base_revision": view["revision"], "sections": {"stop_signs": stop}})
-    for path in (
-        "hand-out",
-        "hand-out.pdf",
-        "fridge",
-        "fridge.pdf",
-        "letter",
-        "letter.pdf",
-        "calendar.ics",
-        "week",
-    ):
-        assert api.get(f"/clients/{client_id}/programmes/latest/{path}").status_code == 409, path
+    for path in (*(f"papers/{kind}{ending}" for kind in Kind for ending in ("", ".pdf")), "programmes/latest/calendar.ics", "programmes/latest/week"):
+        assert api.get(f"/clients/{client_id}/{path}").status_code == 409, path
 
 
 def test_another_house_gets_no_paper(stranger: Api, api: Api, client_id: str, built: dict) -> None:
-    for path in ("hand-out.pdf", "fridge.pdf", "letter.pdf", "calendar.ics", "week"):
-        assert stranger.get(f"/clients/{client_id}/programmes/latest/{path}").status_code == 404, path
+    for path in (*(f"papers/{kind}{ending}" for kind in Kind for ending in ("", ".pdf")), "programmes/latest/calendar.ics", "programmes/latest/week"):
+        assert stranger.get(f"/clients/{client_id}/{path}").status_code == 404, path
     assert stranger.get(f"/clients/{client_id}/reminder").status_code == 404
 
 
@@ -166,7 +173,7 @@ def test_an_organisation_writes_its_own_texts(api: Api, client_id: str, built: d
         "put", "/texts/greeting", {"text": "Hello {{ name }}, {{ minutes }} minutes <b>today</b>."}
     )
     assert answer.status_code == 200, answer.content
-    page = api.get(f"/clients/{client_id}/programmes/latest/hand-out").content.decode()
+    page = api.get(f"/clients/{client_id}/papers/hand-out").content.decode()
     assert "Hello Orla Brandt" in page
     assert "&lt;b&gt;today&lt;/b&gt;" in page
 

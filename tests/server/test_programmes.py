@@ -197,7 +197,7 @@ def test_an_old_programme_shows_what_new_findings_forbid_and_is_not_printed(
     latest = api.get(f"/clients/{client_id}/programmes/latest").json()
     assert latest["violations"]
     assert any("hand support" in v["why"] for v in latest["violations"])
-    assert api.get(f"/clients/{client_id}/programmes/latest/hand-out.pdf").status_code == 409
+    assert api.get(f"/clients/{client_id}/papers/hand-out.pdf").status_code == 409
 
 
 def test_a_stop_sign_closes_everything_downstream(api: Api, client_id: str, built: dict) -> None:
@@ -210,8 +210,8 @@ def test_a_stop_sign_closes_everything_downstream(api: Api, client_id: str, buil
         == 200
     )
     assert api.post(f"/clients/{client_id}/programmes", {}).status_code == 409
-    for path in ("latest", "latest/hand-out.pdf", "latest/hand-out", "latest/swaps/clam/small_opening"):
-        answer = api.get(f"/clients/{client_id}/programmes/{path}")
+    for path in ("programmes/latest", "papers/hand-out.pdf", "papers/hand-out", "programmes/latest/swaps/clam/small_opening"):
+        answer = api.get(f"/clients/{client_id}/{path}")
         assert answer.status_code == 409, path
         assert "emergency" in answer.json()["detail"]
 

@@ -221,12 +221,12 @@ def test_the_course_is_a_paper_in_the_client_s_language(api: Api, client: Client
     api.post(f"/clients/{client.pk}/visits", {"visit": a_visit("device-1-0001", 9)})
     sets = [{"side": s, "target": 8, "clean": c, "ended_by": "form"} for s, c in (("left", 8), ("right", 3))]
     api.post(f"/clients/{client.pk}/visits", {"visit": a_visit("device-1-0002", 2, movements=[{"step": STEP, "sets": sets}])})
-    page = api.get(f"/clients/{client.pk}/programmes/latest/course").content.decode()
+    page = api.get(f"/clients/{client.pk}/papers/course").content.decode()
     assert "8/8" in page and "right 3/8" in page
     base = api.get(f"/clients/{client.pk}").json()["revision"]
     api.patch(f"/clients/{client.pk}", {"base_revision": base, "sections": {"understanding": {"language": "de"}}})
-    assert "rechts 3/8" in api.get(f"/clients/{client.pk}/programmes/latest/course").content.decode()
-    assert api.get(f"/clients/{client.pk}/programmes/latest/course.pdf").content.startswith(b"%PDF")
+    assert "rechts 3/8" in api.get(f"/clients/{client.pk}/papers/course").content.decode()
+    assert api.get(f"/clients/{client.pk}/papers/course.pdf").content.startswith(b"%PDF")
 
 
 class TestHomeLink:

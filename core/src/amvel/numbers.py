@@ -4,6 +4,7 @@ from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
 from datetime import date
 
+from amvel.languages import said
 from amvel.sources import Source
 
 Numbers = Mapping[str, float]
@@ -20,6 +21,10 @@ class Number:
     says: str
     source: Source
     since: date
+
+    def __post_init__(self) -> None:
+        for name in ("unit", "says"):
+            object.__setattr__(self, name, said(getattr(self, name)))
 
 
 def in_force(owner: str, numbers: Iterable[Number], on: date, draft: Draft | None = None) -> dict[str, float]:

@@ -8,6 +8,8 @@ figures that are our own reading of a source's words.
 from dataclasses import dataclass, replace
 from enum import StrEnum
 
+from amvel.languages import Message, said, said_together
+
 
 class Kind(StrEnum):
     """What stands behind a number."""
@@ -47,6 +49,7 @@ class Source:
             raise ValueError(f"Source.kind: '{self.kind}' cites no work")
         if self.kind not in (*_WITH_AUTHORS, Kind.PRACTICE) and not self.quoted_for.strip():
             raise ValueError("Source.quoted_for: a number needs a citation")
+        object.__setattr__(self, "quoted_for", said(self.quoted_for))
 
     def says(self, quoted_for: str, reading: bool = False) -> "Source":
         """The same work, quoted for something; `reading` when the number is our reading of its words."""
@@ -58,26 +61,31 @@ class Source:
         return replace(self, reading=True)
 
     @property
-    def cite(self) -> str:
+    def cite(self) -> Message:
         """In one line, without the marks."""
         if self.kind is Kind.PRACTICE:
-            return ": ".join(x for x in ("common practice, no source", self.quoted_for) if x)
+            return said("common practice, no source: {fact}", fact=self.quoted_for) if self.quoted_for else said("common practice, no source")
         if self.kind not in _WITH_AUTHORS:
-            return self.quoted_for
+            return said(self.quoted_for)
         work = f"{self.authors} {self.year}" + (f", {self.where}" if self.where else "")
-        return f"{work}: {self.quoted_for}" if self.quoted_for else f"{work}: {self.title}"
+        return said_together((work, self.quoted_for or self.title), ": ")
 
-    def __str__(self) -> str:
+    @property
+    def told(self) -> Message:
+        """In one line, with how far the number can be trusted to be the source's own."""
         marks = [
             word
             for on, word in (
-                (self.kind is Kind.OURS, "our choice"),
-                (self.reading, "our reading"),
-                (self.from_memory, "from memory"),
+                (self.kind is Kind.OURS, said("our choice")),
+                (self.reading, said("our reading")),
+                (self.from_memory, said("from memory")),
             )
             if on
         ]
-        return f"{self.cite} ({', '.join(marks)})" if marks else self.cite
+        return said_together((self.cite, " (", said_together(marks, ", "), ")")) if marks else self.cite
+
+    def __str__(self) -> str:
+        return str(self.told)
 
 
 def practice(quoted_for: str = "", reading: bool = False) -> Source:

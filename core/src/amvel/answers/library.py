@@ -255,7 +255,7 @@ def tests() -> list[TestData]:
             "unlocks": t.unlocks,
             "ages": list(t.ages),
             "change_band": round(mdc95(t.change.sd, t.change.icc), 2) if t.change else None,
-            "source": str(t.source),
+            "source": t.source.told,
             "fields": [field_data(x) for x in t.fields],
         }
         for t in test_library().values()

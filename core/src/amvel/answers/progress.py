@@ -54,7 +54,7 @@ def proposal_data(p: Proposal) -> ProposalData:
         "says": p.says,
         "would_change": p.would_change,
         "evidence": [_evidence(e) for e in p.evidence],
-        "source": str(p.source),
+        "source": p.source.told,
     }
 
 

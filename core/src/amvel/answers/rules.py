@@ -95,7 +95,7 @@ def number_data(n: Number) -> NumberData:
         "value": n.value,
         "unit": n.unit,
         "says": n.says,
-        "source": str(n.source),
+        "source": n.source.told,
         "since": n.since.isoformat(),
     }
 
@@ -111,5 +111,5 @@ def source_data(s: Source) -> SourceData:
         "quoted_for": s.quoted_for,
         "reading": s.reading,
         "from_memory": s.from_memory,
-        "says": str(s),
+        "says": s.told,
     }

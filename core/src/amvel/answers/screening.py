@@ -123,7 +123,7 @@ def screen(engine: Engine) -> ScreenData:
                 "emergency": s.emergency,
                 "missing": s.missing,
                 "next_step": s.next_step,
-                "source": str(s.source),
+                "source": s.source.told,
             }
             for s in engine.stop_signs
         ],
@@ -144,11 +144,11 @@ def screen(engine: Engine) -> ScreenData:
                 "title": o.title,
                 "days_per_week": o.days_per_week,
                 "reason": o.reason,
-                "source": str(o.source),
+                "source": o.source.told,
             }
             for o in engine.envelope.obligations
         ],
-        "referrals": [{"id": r.id, "text": r.text, "source": str(r.source)} for r in engine.envelope.referrals],
+        "referrals": [{"id": r.id, "text": r.text, "source": r.source.told} for r in engine.envelope.referrals],
         "assumptions": [{"id": a.id, "text": a.text, "test": a.test} for a in f.assumptions],
         "aged": [*f.aged, *numbers_of_later(engine.case.as_of)],
         "contradictions": [{"path": c.path, "text": c.text} for c in contradictions(engine.case)],
@@ -181,7 +181,7 @@ def readings(engine: Engine) -> list[ReadingData]:
                 "side": getattr(t, "side", None),
                 "text": reading.text,
                 "level": reading.level,
-                "source": str(reading.source),
+                "source": reading.source.told,
             }
         )
     return out

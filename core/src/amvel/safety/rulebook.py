@@ -29,6 +29,9 @@ class Duty:
     id: str
     when: str
 
+    def __post_init__(self) -> None:
+        object.__setattr__(self, "when", said(self.when))
+
 
 @dataclass(frozen=True)
 class Example:
@@ -39,6 +42,9 @@ class Example:
     limits: dict[str, float | None] = field(hash=False, default_factory=dict)
     obliges: tuple[str, ...] = ()
     refers: tuple[str, ...] = ()
+
+    def __post_init__(self) -> None:
+        object.__setattr__(self, "says", said(self.says))
 
 
 @dataclass(frozen=True)

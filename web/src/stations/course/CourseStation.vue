@@ -193,13 +193,9 @@ async function decide(p: Proposal, answer: 'accepted' | 'declined', reason = '')
       <section class="sheet stack">
         <div class="row spread">
           <h2>{{ say('course.dates') }}</h2>
-          <a
-            class="quiet-action"
-            :href="`/api/v1/clients/${client.view!.id}/programmes/latest/course.pdf`"
-            target="_blank"
-            rel="noopener"
-            >{{ say('course.print') }}</a
-          >
+          <a class="quiet-action" :href="`/api/v1/clients/${client.view!.id}/papers/course.pdf`" target="_blank" rel="noopener">{{
+            say('course.print')
+          }}</a>
         </div>
         <table>
           <thead>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, onMounted, ref, watch } from 'vue'
 import { Refused } from '../../api/client'
-import { say } from '../../i18n'
+import { language, say } from '../../i18n'
 import type { MessageKey } from '../../i18n'
 import { useClient } from '../../stores/client'
 import { useProgramme } from '../../stores/programme'
@@ -29,7 +29,8 @@ watch([kind, written], () => {
   loading.value = true
 })
 const blocked = computed(() => client.view!.screen.stop_signs.length > 0)
-const latest = computed(() => `/api/v1/clients/${client.id}/programmes/latest`)
+const paper = (name: string): string => `/api/v1/clients/${client.id}/papers/${name}?language=${language()}`
+const calendar = computed(() => `/api/v1/clients/${client.id}/programmes/latest/calendar.ics`)
 const current = computed(() => programme.current)
 const ready = computed(
   () => !blocked.value && !!current.value && !current.value.violations.length && current.value.answer.movements.length > 0,
@@ -62,8 +63,8 @@ onMounted(async () => {
             {{ say(title) }}
           </button>
         </div>
-        <a class="main-action" :href="`${latest}/${kind}.pdf`" target="_blank" rel="noopener">{{ say('papers.open') }}</a>
-        <a class="quiet-action" :href="`${latest}/calendar.ics?zone=${encodeURIComponent(zone)}`" download="exercises.ics">{{
+        <a class="main-action" :href="paper(`${kind}.pdf`)" target="_blank" rel="noopener">{{ say('papers.open') }}</a>
+        <a class="quiet-action" :href="`${calendar}?zone=${encodeURIComponent(zone)}`" download="exercises.ics">{{
           say('papers.calendar')
         }}</a>
         <ReminderForm />
@@ -82,7 +83,7 @@ onMounted(async () => {
       v-if="ready"
       v-show="!loading"
       :key="kind + written"
-      :src="`${latest}/${kind}`"
+      :src="paper(kind)"
       :title="say(KINDS.find(([id]) => id === kind)![1])"
       class="page"
       @load="loading = false"

@@ -77,5 +77,7 @@ export const useSession = defineStore('session', () => {
   }
   /** Whether who is logged in may do it; the server asks again. */
   const may = (action: Action): boolean => allowed.value.includes(action)
-  return { user, login: login_, role, may, organisation, reference, look, enter: login, lapsed, comeBack, logout }
+  /** What a movement is called, of 'family/step'. */
+  const titleOf = (ref: string): string => reference.value?.movements.find((m) => `${m.family}/${m.step}` === ref)?.title ?? ref
+  return { user, titleOf, login: login_, role, may, organisation, reference, look, enter: login, lapsed, comeBack, logout }
 })

@@ -1,16 +1,33 @@
 """Making up a height from what is there: the fewest pieces that come near enough."""
 
+from collections.abc import Collection
 from dataclasses import dataclass
 from itertools import combinations_with_replacement
 
 from amvel.case import PROPS, Room
 from amvel.languages import Message, said, said_together
 
+
+@dataclass(frozen=True)
+class Piece:
+    """A prop that may be stacked: how one and how several of it read, and how many every household has."""
+
+    one: str
+    several: str
+    always: int = 0
+
+
 # What may be stacked under a seat, a calf, a hand or a head, firmest first; every household has books and towels.
-STACKABLE = ("block", "books", "thick_pad", "blanket", "towel", "cushion")
+STACKABLE = {
+    "block": Piece(said("1 firm block"), "{n} firm blocks"),
+    "books": Piece(said("1 book"), "{n} books", always=12),
+    "thick_pad": Piece(said("1 thick pad"), "{n} thick pads"),
+    "blanket": Piece(said("1 folded blanket"), "{n} folded blankets", always=1),
+    "towel": Piece(said("1 towel"), "{n} towels", always=6),
+    "cushion": Piece(said("1 firm cushion"), "{n} firm cushions"),
+}
 FIRM = ("block", "books")
 FOR_THE_HEAD = ("cushion", "blanket", "towel")
-_ALWAYS = {"books": 12, "towel": 6, "blanket": 1}
 _MOST_PIECES = 6
 
 
@@ -35,11 +52,11 @@ class Stack:
 
 def piece(kind: str, count: int) -> Message:
     """'1 firm block', '2 books'."""
-    one = PROPS[kind].title.removesuffix("s")
-    return said(f"1 {one}") if count == 1 else said("{n} " + f"{one}s", n=count)
+    own = STACKABLE[kind]
+    return said(own.one) if count == 1 else said(own.several, n=count)
 
 
-def stack(gap_cm: float, room: Room, tolerance_cm: float, kinds: tuple[str, ...] = FIRM) -> Stack | None:
+def stack(gap_cm: float, room: Room, tolerance_cm: float, kinds: Collection[str] = FIRM) -> Stack | None:
     """The stack nearest to a gap; of those within the tolerance the one with the fewest pieces.
 
     `kinds` says what may be used; only what is firm unless told otherwise.  None when nothing comes within twice the tolerance.
@@ -47,7 +64,7 @@ def stack(gap_cm: float, room: Room, tolerance_cm: float, kinds: tuple[str, ...]
     if gap_cm <= tolerance_cm / 2:
         return Stack((), 0.0)
     height = {k: _height(room, k) for k in kinds}
-    most = {k: max(_ALWAYS.get(k, 0), _count(room, k)) for k in kinds}
+    most = {k: max(STACKABLE[k].always, _count(room, k)) for k in kinds}
     there = [k for k in kinds if most[k]]
     best: Stack | None = None
     for size in range(1, _MOST_PIECES + 1):

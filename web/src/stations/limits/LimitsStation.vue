@@ -33,7 +33,7 @@ const past = ref(false)
 const tested = computed(() => screen.value.assumptions.filter((a) => !a.id.startsWith('range.')))
 const ranges = computed(() => screen.value.assumptions.filter((a) => a.id.startsWith('range.')))
 const effect = (id: string) => client.effects?.effects[id]
-const titleOf = (ref: string) => session.reference?.movements.find((m) => `${m.family}/${m.step}` === ref)?.title ?? ref
+const { titleOf } = session
 
 const told = computed(() => {
   const looked = lit.value || open.value

@@ -55,7 +55,7 @@ onMounted(async () => {
       <p v-if="blocked" role="alert">{{ say('programme.blocked') }}</p>
       <p v-else-if="failed" role="alert">{{ failed }}</p>
       <p v-for="v in current?.violations" :key="v.ref + v.side" role="alert" class="bad">
-        {{ say('programme.broken') }}: {{ v.ref }} – {{ v.why }}
+        {{ say('programme.broken') }}: {{ session.titleOf(v.ref) }} – {{ v.why }}
       </p>
       <template v-if="ready">
         <div class="stack kinds" role="group" :aria-label="say('papers.prepare')">

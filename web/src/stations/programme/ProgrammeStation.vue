@@ -38,7 +38,7 @@ const seen = computed(() => sessions.value.find((s) => s.id === letter.value))
 const shown = computed(() => (seen.value ? moves.value.filter((m) => m.sessions.includes(seen.value!.id)) : moves.value))
 const ways = computed(() => seen.value?.ways ?? answer.value?.ways ?? [])
 const locked = computed(() => answer.value?.locked ?? [])
-const titleOf = (ref: string): string => session.reference?.movements.find((m) => `${m.family}/${m.step}` === ref)?.title ?? ref
+const { titleOf } = session
 const absent = computed(() => Object.entries(answer.value?.why_not ?? {}).map(([ref, why]) => ({ ref, title: titleOf(ref), why })))
 const quality = computed(() =>
   !current.value

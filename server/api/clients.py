@@ -14,6 +14,7 @@ from pydantic import Field
 
 from accounts.roles import Action
 from amvel import answers
+from amvel.answers.postures import PostureData, postures_data
 from amvel.answers.screening import ScreenData
 from amvel.case import Case, CaseError, age_years
 from amvel.languages import said
@@ -406,6 +407,18 @@ def range_picture(request: HttpRequest, client_id: str, view: ViewName):
     engine = engine_of(client_of(request, client_id).latest())
     drawn = [f for f in fans(engine.findings.capacities, engine.envelope) if f.view == view]
     return HttpResponse(range_figure(engine.profiler.body, view, drawn, language_of(request)), content_type="image/svg+xml")
+
+
+class Postures(Subject):
+    postures: list[PostureData]
+
+
+@router.get("/clients/{client_id}/postures", response={200: Postures, **PROBLEMS}, auth=Needs(Action.SEE_CLIENTS))
+def postures_left(request: HttpRequest, client_id: str):
+    """Which postures the limits leave open, on what, drawn on this body."""
+    client = client_of(request, client_id)
+    newest = client.latest()
+    return {**subject_of(client, newest), "postures": postures_data(engine_of(newest))}
 
 
 class DueTests(Subject):

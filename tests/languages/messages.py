@@ -20,6 +20,7 @@ from amvel.quantities import REGISTRY
 from amvel.safety import envelope, rulebook
 from amvel.safety.limits import Place
 from amvel.safety.permitted import RANGE_TITLES
+from amvel.safety.postures import On, Posture
 from amvel.safety.ways import TECHNIQUES
 from amvel.screening import find_out, test_library
 from amvel.screening.standards import standards
@@ -95,7 +96,7 @@ def of_declarations() -> Iterator[str]:
         yield test.source.quoted_for
     for q in REGISTRY.values():
         yield from (q.title, q.unit, q.sentence)
-    yield from (place.says for place in Place)
+    yield from (x.says for x in (*Place, *Posture, *On))
     yield from RANGE_TITLES
 
 

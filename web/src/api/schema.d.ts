@@ -370,6 +370,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/clients/{client_id}/postures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Postures Left
+         * @description Which postures the limits leave open, on what, drawn on this body.
+         */
+        get: operations["api_clients_postures_left"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/clients/{client_id}/next-tests": {
         parameters: {
             query?: never;
@@ -6206,6 +6226,62 @@ export interface components {
             again_in_s: number;
         };
         /**
+         * OnData
+         * @description A posture on one thing: open, open with the specialist only, or closed, and what closes it.
+         */
+        OnData: {
+            /** On */
+            on: string;
+            /** Title */
+            title: string;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "open" | "visit" | "closed";
+            /** Closed By */
+            closed_by: components["schemas"]["WhyClosedData"][];
+        };
+        /**
+         * PostureData
+         * @description A posture with its picture ('' where this body cannot take it), where it is open, and what holds in it.
+         */
+        PostureData: {
+            /** Id */
+            id: string;
+            /** Title */
+            title: string;
+            /** Svg */
+            svg: string;
+            /** On */
+            on: components["schemas"]["OnData"][];
+            /** Holds */
+            holds: string[];
+        };
+        /** Postures */
+        Postures: {
+            /** Client */
+            client: string;
+            /** Revision */
+            revision: number;
+            /** Digest */
+            digest: string;
+            /** Postures */
+            postures: components["schemas"]["PostureData"][];
+        };
+        /**
+         * WhyClosedData
+         * @description A limit as it reads, and why it is there.
+         */
+        WhyClosedData: {
+            /** Limit */
+            limit: string;
+            /** Says */
+            says: string;
+            /** Reason */
+            reason: string;
+        };
+        /**
          * DueTestData
          * @description A test that is due, with what it decides.
          */
@@ -10193,6 +10269,100 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    api_clients_postures_left: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Postures"];
+                };
+            };
             /** @description Bad Request */
             400: {
                 headers: {

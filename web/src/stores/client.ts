@@ -110,6 +110,12 @@ export const useClient = defineStore('client', () => {
     (on, signal) => got(http.GET('/api/v1/clients/{client_id}/limits/effects', { ...at(on), signal })),
     refresh,
   )
+  const postured = useAnswer(
+    'postures',
+    subject,
+    (on, signal) => got(http.GET('/api/v1/clients/{client_id}/postures', { ...at(on), signal })),
+    refresh,
+  )
   const past = useAnswer(
     'history',
     subject,
@@ -204,6 +210,10 @@ export const useClient = defineStore('client', () => {
     askEffects: effected.want,
     effectsFailed: effected.failed,
     askEffectsAgain: effected.again,
+    postures: computed(() => postured.data.value?.postures),
+    askPostures: postured.want,
+    posturesFailed: postured.failed,
+    askPosturesAgain: postured.again,
     history: computed(() => past.data.value?.entries),
     askHistory: past.want,
     historyFailed: past.failed,

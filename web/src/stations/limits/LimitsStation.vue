@@ -10,6 +10,7 @@ import LibraryMap from './LibraryMap.vue'
 import ClosedBy from './ClosedBy.vue'
 import { groups, headline } from './limitRows'
 import WaitsToBeShown from './WaitsToBeShown.vue'
+import PosturesLeft from './PosturesLeft.vue'
 import RangeFigures from './RangeFigures.vue'
 import ReviewForm from './ReviewForm.vue'
 import SaidList from './SaidList.vue'
@@ -63,6 +64,7 @@ client.askEffects()
         </div>
         <RangeFigures />
       </div>
+      <PosturesLeft :lit="lit || open" />
       <div class="sheet stack" data-part="binds">
         <h2>
           {{ say('limits.title') }} <span class="soft">{{ count || '' }}</span>

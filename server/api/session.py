@@ -10,6 +10,7 @@ from pydantic import Field
 from accounts.guessing import too_many
 from accounts.roles import Action, Role
 from accounts.second_factor import has_second_factor, pass_with
+from accounts.session_cookie import take_away
 from amvel import answers
 from amvel.answers.library import (
     ConditionData,
@@ -100,6 +101,7 @@ def log_out(request: HttpRequest):
     """Log out."""
     audit(request.user, None, "logged out")
     logout(request)
+    take_away(request)
     return session(request)
 
 

@@ -4,6 +4,7 @@ import pytest
 from django.conf import settings
 
 from accounts import idle
+from accounts.models import User
 from tests.server.conftest import Api
 
 pytestmark = pytest.mark.django_db
@@ -52,3 +53,18 @@ def test_after_logging_in_again_the_same_change_goes_through(clock: Clock, api: 
     api.token = api.get("/session").json()["csrf_token"]
     assert api.login("ann").status_code == 200
     assert api.patch(f"/clients/{client_id}", body).status_code == 200
+
+
+def test_a_late_answer_to_the_old_session_does_not_take_the_cookie_of_the_new_one(api: Api, client_id: str) -> None:
+    """What was asked before a log-in may be answered after it."""
+    user = User.objects.get(username="ann")
+    user.session_round += 1
+    user.save()
+    late = api.get(f"/clients/{client_id}/pulse")
+    assert late.status_code == 401
+    assert settings.SESSION_COOKIE_NAME not in late.cookies
+    api.token = api.get("/session").json()["csrf_token"]
+    assert api.login("ann").cookies[settings.SESSION_COOKIE_NAME].value
+    gone = api.post("/logout", {})
+    assert gone.status_code == 200 and not gone.cookies[settings.SESSION_COOKIE_NAME].value
+    assert api.get(f"/clients/{client_id}/pulse").status_code == 401

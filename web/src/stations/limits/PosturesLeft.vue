@@ -14,7 +14,10 @@ const STATES = ['closed', 'visit', 'open'] as const
 /** The best that is left of it. */
 const stateOf = (p: PostureData) => [...STATES].reverse().find((s) => p.on.some((o) => o.state === s))!
 const struck = (p: PostureData): boolean => !!props.lit && p.on.some((o) => o.closed_by.some((c) => c.limit === props.lit))
-const nameOf = (p: PostureData): string => [p.title, ...p.on.map((o) => `${o.title} ${say(`postures.${o.state}`)}`.trim())].join(', ')
+const wordsOf = (o: PostureData['on'][number]): string => {
+  const state = say(`postures.${o.state}`)
+  return !o.title ? state : o.state === 'open' ? o.title : `${o.title}: ${state}`
+}
 </script>
 
 <template>
@@ -32,7 +35,6 @@ const nameOf = (p: PostureData): string => [p.title, ...p.on.map((o) => `${o.tit
           class="posture"
           :class="[stateOf(p), { struck: struck(p) }]"
           :aria-pressed="looked === p.id"
-          :aria-label="nameOf(p)"
           @click="looked = looked === p.id ? '' : p.id"
           @mouseenter="looked = p.id"
           @focus="looked = p.id"
@@ -40,10 +42,7 @@ const nameOf = (p: PostureData): string => [p.title, ...p.on.map((o) => `${o.tit
           <span v-if="p.svg" class="drawn" v-html="p.svg" />
           <span v-else class="drawn soft small">{{ say('postures.noPicture') }}</span>
           <b>{{ p.title }}</b>
-          <span v-for="o in p.on" :key="o.on" class="on small" :class="o.state"
-            ><i />{{ o.title || say(`postures.${o.state}`)
-            }}<span v-if="o.title && o.state === 'visit'">, {{ say('postures.visit') }}</span></span
-          >
+          <span v-for="o in p.on" :key="o.on" class="on small" :class="o.state"><i />{{ wordsOf(o) }}</span>
         </button>
       </li>
     </ul>

@@ -61,7 +61,7 @@ export default {
   'postures.open': 'offen',
   'postures.visit': 'nur mit Ihnen',
   'postures.closed': 'geschlossen',
-  'postures.noPicture': 'Kein Bild: dieser Körper kommt nicht dorthin.',
+  'postures.noPicture': 'Kein Bild: dieser Körper nimmt sie nicht so ein, wie sie gezeichnet ist.',
   'postures.nothing': 'Dazu ist nichts gesagt.',
   'postures.closedBy': 'Geschlossen: {what}',
   'postures.failed': 'Die Haltungen ließen sich nicht ermitteln.',

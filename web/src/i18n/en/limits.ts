@@ -59,7 +59,7 @@ export default {
   'postures.open': 'open',
   'postures.visit': 'with you only',
   'postures.closed': 'closed',
-  'postures.noPicture': 'No picture: this body does not get there.',
+  'postures.noPicture': 'No picture: this body does not take it as it is drawn.',
   'postures.nothing': 'Nothing is said about it.',
   'postures.closedBy': 'Closed: {what}',
   'postures.failed': 'The postures could not be worked out.',

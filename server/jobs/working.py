@@ -72,7 +72,7 @@ def _what_if(engine: Engine, args: Args) -> Any:
 
 def _run_sheet(engine: Engine, args: Args) -> Any:
     items = [item_from(m) for m in args["movements"]]
-    return run_sheet(engine, items, args["context"], args["session"], frozenset(args["owed"]))
+    return run_sheet(engine, items, args["context"], args["session"], args["covered_by"])
 
 
 _OF_A_CASE: dict[Work, Callable[[Engine, Args], Any]] = {

@@ -194,8 +194,8 @@ def sheet_of(client: Client, user: User | None, session: str = "", context: str 
     broken = violations_of(client, programme, read.engine)
     if broken:
         raise NotAllowed(listed(broken))
-    owed = sorted({ref for o in programme.answer["obligations"] for ref in o["covered_by"]})
-    args = {"context": context or programme.context, "session": letter, "movements": programme.answer["movements"], "owed": owed}
+    covered_by = [sorted(o["covered_by"]) for o in programme.answer["obligations"]]
+    args = {"context": context or programme.context, "session": letter, "movements": programme.answer["movements"], "covered_by": covered_by}
     return {"programme": programme.number, "sessions": letters, "sheet": asked(read, user, Work.RUN_SHEET, **args)}
 
 

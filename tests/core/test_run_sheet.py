@@ -1,8 +1,10 @@
 """The sheet that a session is run from: what goes first, what is offered in its place, how the breath is paced."""
 
 import pytest
+from hypothesis import given
+from hypothesis import strategies as st
 
-from amvel.answers.run_sheet import SERVES, run_sheet
+from amvel.answers.run_sheet import SERVES, leaving_order, run_sheet
 from amvel.case import read_case
 from amvel.engine import Engine
 from amvel.movements import Request, find
@@ -96,3 +98,29 @@ def test_a_session_holds_its_own_movements_and_the_ways_between_them() -> None:
         sheet = run_sheet(engine, programme.movements, CONTEXT, session.id)
         assert [m["ref"] for m in sheet["movements"]] == [i.ref for i in programme.movements if session.id in i.sessions]
         assert all(s["frames"] and s["beats"] for m in sheet["movements"] for s in m["sides"])
+
+
+def test_what_nothing_hangs_on_leaves_first_and_of_those_the_last() -> None:
+    assert leaving_order(["a", "b", "c", "d"], []) == ["d", "c", "b", "a"]
+    # b alone covers one obligation; a and c share another.
+    assert leaving_order(["a", "b", "c", "d"], [["b"], ["a", "c"]]) == ["d", "c", "a", "b"]
+
+
+MOVEMENTS = ["a", "b", "c", "d", "e", "f"]
+
+
+@given(st.lists(st.lists(st.sampled_from(MOVEMENTS), min_size=1, max_size=4, unique=True), max_size=5))
+def test_what_an_obligation_hangs_on_alone_never_leaves_before_what_nothing_hangs_on(covered_by: list[list[str]]) -> None:
+    order = leaving_order(MOVEMENTS, covered_by)
+    assert sorted(order) == MOVEMENTS
+    alone = {refs[0] for refs in covered_by if len(refs) == 1}
+    free = set(MOVEMENTS) - {r for refs in covered_by for r in refs}
+    assert all(order.index(f) < order.index(a) for f in free for a in alone)
+
+
+def test_the_sheet_says_the_order_by_what_the_programme_owes() -> None:
+    engine, refs = engine_with(), ("knee_fold/single_fold", "bridge/small_lift")
+    items = [by_hand(engine, r) for r in refs]
+    for owed, order in ((refs[0], [1, 0]), (refs[1], [0, 1])):
+        sheet = run_sheet(engine, items, CONTEXT, "A", [[owed]])
+        assert [m["leaves_as"] for m in sheet["movements"]] == order

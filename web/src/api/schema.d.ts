@@ -7775,8 +7775,8 @@ export interface components {
             cues: components["schemas"]["CueData"][];
             /** Faults */
             faults: components["schemas"]["RunFaultData"][];
-            /** Owed */
-            owed: boolean;
+            /** Leaves As */
+            leaves_as: number;
             easier: components["schemas"]["RungData"] | null;
             harder: components["schemas"]["RungData"] | null;
             /** Instead */

@@ -114,7 +114,7 @@ class RunMovementData(TypedDict):
     weaker: Literal["left", "right", ""]
     cues: list[CueData]
     faults: list[RunFaultData]
-    owed: bool
+    leaves_as: int  # when time runs short: 0 is left out first
     easier: RungData | None
     harder: RungData | None
     instead: list[RungData]  # of other ladders, for the same purpose, best first
@@ -156,17 +156,18 @@ class RunSheetData(TypedDict):
     stops_at_rise: int  # pain that rises by so much ends a movement; what is no pain ends it always
 
 
-def run_sheet(engine: Engine, items: Sequence[Item], context: Literal["visit", "home"], session: str, owed: frozenset[str] = frozenset()) -> RunSheetData:
-    """The movements of one session with all that is shown while they are done; `owed` are those that an obligation counts on."""
+def run_sheet(engine: Engine, items: Sequence[Item], context: Literal["visit", "home"], session: str, covered_by: Sequence[Sequence[str]] = ()) -> RunSheetData:
+    """The movements of one session with all that is shown while they are done; `covered_by` holds, for each obligation, what it counts on."""
     own = [i for i in items if session in i.sessions]
     ladders = OpenLadders(engine, context, [i.ref for i in own])
     pool, _ = choices(setting_of(engine, context), engine.verdicts)
     in_use = {i.ref for i in own}
+    leaving = leaving_order([i.ref for i in own], covered_by)
     return {
         "session": session,
         "context": context,
         "settling": [beat_data(b) for b in settling()],
-        "movements": [_movement(engine, i, context, ladders, pool, in_use, i.ref in owed) for i in own],
+        "movements": [_movement(engine, i, context, ladders, pool, in_use, leaving.index(i.ref)) for i in own],
         "ways": [_way(engine, way_data(w)) for w in ways_of(engine, context, own)],
         "stop_signs": [{"id": name, "says": QUESTIONS[name].title} for name in asked_of(engine.case)],
         "rest_s": REST_S,
@@ -175,8 +176,17 @@ def run_sheet(engine: Engine, items: Sequence[Item], context: Literal["visit", "
     }
 
 
+def leaving_order(movements: Sequence[str], covered_by: Sequence[Sequence[str]]) -> list[str]:
+    """What is left out when time runs short, first to last: what the least is owed by, and of those what comes last.
+
+    An obligation that one movement alone covers hangs on it wholly, one that three share a third on each (our reading).
+    """
+    hangs = {ref: sum(1 / len(refs) for refs in covered_by if ref in refs) for ref in movements}
+    return sorted(movements, key=lambda ref: (hangs[ref], -movements.index(ref)))
+
+
 def _movement(
-    engine: Engine, item: Item, context: str, ladders: OpenLadders, pool: Sequence[Choice], in_use: set[str], owed: bool
+    engine: Engine, item: Item, context: str, ladders: OpenLadders, pool: Sequence[Choice], in_use: set[str], leaves_as: int
 ) -> RunMovementData:
     family, step = find(item.ref)
     schools, weaker = engine.schools.of(family.id), _weaker(engine, item.ref)
@@ -197,7 +207,7 @@ def _movement(
         "weaker": weaker,
         "cues": _cues(engine, item.ref, step),
         "faults": _faults(engine, Request(family, step, item.set_ups[0].side, item.set_ups[0].values)),
-        "owed": owed,
+        "leaves_as": leaves_as,
         "easier": _neighbour(engine, around.down, ladders),
         "harder": _neighbour(engine, around.up, ladders),
         "instead": [_rung(engine, c.ref, c.verdicts, c.doses[0].repetitions, c.doses[0].hold_s) for c in _instead(pool, item.ref, in_use)],
@@ -332,4 +342,4 @@ def _stage(engine: Engine, ref: str, side: str, values: dict[str, float | str]) 
     return {"title": step.title, "do": list(do_lines(step, engine.schools.of(family.id)["breath"])), "picture": picture}
 
 
-__all__ = ["BeatData", "RunSheetData", "beat_data", "run_sheet"]
+__all__ = ["BeatData", "RunSheetData", "beat_data", "leaving_order", "run_sheet"]

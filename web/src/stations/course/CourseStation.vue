@@ -8,6 +8,7 @@ import { useAnswer } from '../../stores/answers'
 import { useClient } from '../../stores/client'
 import { useSession } from '../../stores/session'
 import ProposalCard from './ProposalCard.vue'
+import { limitsOverTime } from './limitsOverTime'
 import { beside, seriesOf } from './series'
 
 /** What changed since the beginning, and what the engine proposes next. */
@@ -29,6 +30,7 @@ const next = useAnswer(
   client.refresh,
 )
 past.want()
+client.askHistory()
 next.want()
 const course = computed(() => past.data.value?.course)
 const series = computed(() => (course.value ? seriesOf(course.value) : []))
@@ -38,6 +40,7 @@ const weakest = computed(() => series.value.find((s) => course.value?.weaker[s.f
 const proposals = computed(() => next.data.value?.proposals ?? [])
 const changing = computed(() => proposals.value.filter((p) => p.kind !== 'stay' || p.more_sets_on))
 const staying = computed(() => proposals.value.filter((p) => p.kind === 'stay' && !p.more_sets_on))
+const limits = computed(() => (client.history ? limitsOverTime(client.history) : []))
 const asTable = ref(false)
 const first = ref('')
 const second = ref('')
@@ -190,6 +193,19 @@ async function decide(p: Proposal, answer: 'accepted' | 'declined', reason = '')
           </ul>
         </section>
       </div>
+      <section v-if="limits.length || client.historyFailed" class="sheet stack" data-testid="limits-over-time">
+        <h2>{{ say('course.limits') }}</h2>
+        <p v-if="client.historyFailed" role="alert">{{ client.historyFailed }}</p>
+        <ul class="limits small">
+          <li v-for="l in limits" :key="l.id + l.came + l.went" :class="{ gone: l.went }">
+            <b>{{ l.says }}</b>
+            <span v-if="l.came">{{ say('course.came', { day: l.came }) }}</span>
+            <span v-for="m in l.moved" :key="m.on + m.says">{{ say('course.moved', { day: m.on, what: m.says }) }}</span>
+            <span v-if="l.went">{{ say('course.went', { day: l.went }) }}</span>
+            <span class="soft">{{ l.went ? l.why : (l.moved.at(-1)?.why ?? l.why) }}</span>
+          </li>
+        </ul>
+      </section>
       <section class="sheet stack">
         <div class="row spread">
           <h2>{{ say('course.dates') }}</h2>
@@ -238,6 +254,24 @@ async function decide(p: Proposal, answer: 'accepted' | 'declined', reason = '')
 </template>
 
 <style scoped>
+.limits {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  display: grid;
+  gap: 8px;
+}
+.limits li {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 14px;
+  border-left: 4px solid var(--accent);
+  padding-left: 12px;
+}
+.limits .gone {
+  border-left-style: dotted;
+  border-left-color: var(--ink-soft);
+}
 .date {
   min-height: 44px;
   padding: 0 10px;

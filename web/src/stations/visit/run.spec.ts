@@ -56,7 +56,7 @@ function movement(ref: string, sides: RunMovement['sides'], more: Partial<RunMov
     weaker: '',
     cues: [],
     faults: [],
-    owed: false,
+    leaves_as: 0,
     easier: rung,
     harder: null,
     instead: [],
@@ -154,17 +154,17 @@ describe('a session', () => {
 
 describe('when time runs short', () => {
   const four = sheet(
-    movement('a/a', [side('both')]),
-    movement('b/b', [side('both')], { owed: true }),
-    movement('c/c', [side('both')]),
-    movement('d/d', [side('both')]),
+    movement('a/a', [side('both')], { leaves_as: 2 }),
+    movement('b/b', [side('both')], { leaves_as: 3 }),
+    movement('c/c', [side('both')], { leaves_as: 1 }),
+    movement('d/d', [side('both')], { leaves_as: 0 }),
   )
   it.each([
     [16, []],
     [13, [3]],
     [9, [2, 3]],
     [5, [1, 2, 3]],
-  ])('%d minutes leave out %j: the least owed first', (minutes, out) => {
+  ])('%d minutes leave out %j: in the order of the sheet', (minutes, out) => {
     expect(leftOut(four, running(four), minutes)).toEqual(out)
   })
 })

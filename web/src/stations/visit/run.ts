@@ -228,20 +228,18 @@ export function stopAll(run: Run, nowMs: number): Run {
 }
 export const finish = (run: Run, nowMs: number): Run => ({ ...run, phase: 'finished', endedMs: nowMs })
 
-/** What is left out when so many minutes are left: the least owed first, the last of them first; what is begun stays. */
+/** What is left out when so many minutes are left: in the order that the sheet says; what is begun stays. */
 export function leftOut(sheet: Sheet, run: Run, minutesLeft: number): number[] {
   const ahead = run.movements
     .map((m, i) => ({ i, m: sheet.movements[m.of]!, done: m.done.length > 0 || m.skipped }))
     .filter((x) => x.i > run.at && !x.done)
   let needed = ahead.reduce((sum, x) => sum + x.m.minutes, 0) + remainingMinutes(sheet, run)
   const out: number[] = []
-  for (const owed of [false, true])
-    for (const x of [...ahead].reverse()) {
-      if (needed <= minutesLeft) return out.sort((a, b) => a - b)
-      if (x.m.owed !== owed) continue
-      out.push(x.i)
-      needed -= x.m.minutes
-    }
+  for (const x of [...ahead].sort((a, b) => a.m.leaves_as - b.m.leaves_as)) {
+    if (needed <= minutesLeft) break
+    out.push(x.i)
+    needed -= x.m.minutes
+  }
   return out.sort((a, b) => a - b)
 }
 

@@ -3,7 +3,7 @@
 from typing import Literal
 
 from django.http import HttpRequest, HttpResponse
-from ninja import Schema, Status
+from ninja import Query, Schema, Status
 from pydantic import Field
 
 from accounts.roles import Action
@@ -11,10 +11,12 @@ from amvel.formats.fhir import bundle, read_bundle
 from amvel.formats.tables import dictionary, read_tests, table_of_tests, table_of_visits
 from api.access import Needs, client_of
 from api.any_json import Json
-from api.problems import PROBLEMS, Fault
+from api.problems import PROBLEMS, Done, Fault
 from api.spoken import Router
 from clients.casework import audit, change, create_client, refuse_while_stopped
 from clients.engines import engine_of
+from clients.models import Client
+from exchange import referrer
 from exchange.client_file import ClientFile, brought_in, taken_out
 from programmes.building import items_of, violations_of
 
@@ -40,11 +42,14 @@ def take_out(request: HttpRequest, client_id: str):
 def as_fhir(request: HttpRequest, client_id: str):
     """What is known of a client as an HL7 FHIR R4 bundle; the programme only while it may be done today."""
     client = client_of(request, client_id, "client taken out as FHIR")
+    return HttpResponse(_bundle_of(client), content_type="application/fhir+json")
+
+
+def _bundle_of(client: Client) -> str:
     newest = client.programmes.order_by("-number").first()
     engine = engine_of(client.latest())
     fits = newest is not None and not engine.stop_signs and not violations_of(client, newest, engine)
-    text = bundle(engine, str(client.pk), items_of(newest) if newest is not None and fits else ())
-    return HttpResponse(text, content_type="application/fhir+json")
+    return bundle(engine, str(client.pk), items_of(newest) if newest is not None and fits else ())
 
 
 class Bundle(Schema):
@@ -60,6 +65,66 @@ def bring_in_fhir(request: HttpRequest, body: Bundle):
     client = create_client(request.user, found.sections())
     audit(request.user, client, "client brought in from FHIR")
     return Status(201, {"id": str(client.pk), "left_out": _listed(found.left)})
+
+
+class PersonThere(Schema):
+    """Somebody whom the referrer's server knows."""
+
+    id: str
+    name: str
+    birth_date: str
+
+
+class PeopleThere(Schema):
+    """Whom a search found there; `more` when there are others."""
+
+    people: list[PersonThere]
+    more: bool
+
+
+class SetUp(Schema):
+    """Whether a referrer's server is set up for this organisation."""
+
+    set_up: bool
+
+
+@router.get("/referrer", response={200: SetUp, **PROBLEMS}, auth=Needs(Action.EXCHANGE))
+def referrer_set_up(request: HttpRequest):
+    """Whether there is a referrer's server to fetch from and send to."""
+    return {"set_up": referrer.is_set_up(request.user.organisation)}
+
+
+@router.get("/referrer/people", response={200: PeopleThere, **PROBLEMS}, auth=Needs(Action.EXCHANGE))
+def people_there(request: HttpRequest, name: str = Query(min_length=2, max_length=60)):
+    """People of the referrer whose name begins so."""
+    found = referrer.people_named(request.user.organisation, name)
+    audit(request.user, None, "referrer's server searched")
+    return {"people": [{"id": p.id, "name": p.name, "birth_date": p.birth_date} for p in found.people], "more": found.more}
+
+
+class Wanted(Schema):
+    """Somebody of the referrer, by the id there."""
+
+    id: str = Field(pattern=r"^[A-Za-z0-9\-.]{1,64}$")
+
+
+@router.post("/referrer/people", response={201: BroughtIn, **PROBLEMS}, auth=Needs(Action.EXCHANGE))
+def fetch(request: HttpRequest, body: Wanted):
+    """A client from all that the referrer's server has of somebody; what is not taken is listed."""
+    found = read_bundle(referrer.all_of(request.user.organisation, body.id))
+    client = create_client(request.user, found.sections())
+    audit(request.user, client, "client fetched from the referrer's server")
+    return Status(201, {"id": str(client.pk), "left_out": _listed(found.left)})
+
+
+@router.post("/clients/{client_id}/referrer", response={200: Done, **PROBLEMS}, auth=Needs(Action.EXCHANGE))
+def send_to_referrer(request: HttpRequest, client_id: str):
+    """The bundle of a client to the referrer's server; the same state sent twice is there once."""
+    client = client_of(request, client_id)
+    newest = client.latest()
+    referrer.send(request.user.organisation, f"{client.pk}-{newest.number}", _bundle_of(client))
+    audit(request.user, client, "client sent to the referrer's server")
+    return {}
 
 
 TABLES = {"tests": lambda case: table_of_tests(case.tests), "visits": lambda case: table_of_visits(case.visits)}

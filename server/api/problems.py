@@ -19,6 +19,7 @@ from clients.casework import Stale, Stopped
 from clients.engines import case_data
 from clients.said import NotYours
 from config.problem import problem, what_it_says
+from exchange.referrer import NoReferrer, ReferrerFails
 from jobs.asking import Busy, NotYet, WorkFailed
 from papers.batch import BatchGone
 from papers.texts import TextRefused
@@ -98,6 +99,16 @@ def install(api: NinjaAPI) -> None:
         answer = problem(503, said("Too much at once"), what_it_says(error))
         answer.headers["Retry-After"] = str(error.again_in_s)
         return answer
+
+    @api.exception_handler(ReferrerFails)
+    def referrer_fails(request: HttpRequest, error: ReferrerFails):
+        answer = problem(503, said("The referrer's server"), what_it_says(error))
+        answer.headers["Retry-After"] = str(error.again_in_s)
+        return answer
+
+    @api.exception_handler(NoReferrer)
+    def no_referrer(request: HttpRequest, error: NoReferrer):
+        return problem(404, said("The referrer's server"), what_it_says(error))
 
     @api.exception_handler(NotYours)
     def not_yours(request: HttpRequest, error: NotYours):

@@ -96,6 +96,11 @@ AXES_RESET_ON_SUCCESS = True
 FAILURES_A_NAME, FAILURES_AN_ADDRESS = 20, 60  # in that time, see accounts/guessing.py
 
 # Long answers are left to workers beside the processes that serve pages; tests and commands make them where they are.
+# A referrer's FHIR server, for one organisation; without an address there is none (docs/formats.md).
+REFERRER_URL = os.environ.get("AMVEL_REFERRER_URL", "")
+REFERRER_ORGANISATION = os.environ.get("AMVEL_REFERRER_ORGANISATION", "")
+REFERRER_TOKEN = os.environ.get("AMVEL_REFERRER_TOKEN", "")
+REFERRER_WAIT_S = (3.0, 6.0)  # to reach it, and for each answer
 METRICS_TOKEN = os.environ.get("AMVEL_METRICS_TOKEN", "")  # whoever carries it reads /metrics; without one there is no such page
 KEEP_YEARS = int(os.environ.get("AMVEL_KEEP_YEARS", "10"))  # records are erased no earlier without a reason; local law prevails
 WORKERS = os.environ.get("AMVEL_WORKERS", "0") != "0"

@@ -1,5 +1,15 @@
 /** Daten hinaus und herein. */
 export default {
+  'referrer.title': 'Von der überweisenden Stelle',
+  'referrer.lead':
+    'Jemanden auf dem Server der überweisenden Stelle suchen und holen, was dort bekannt ist. Hier wird es beurteilt wie jeder Eintrag.',
+  'referrer.name': 'Name beginnt mit',
+  'referrer.look': 'Dort suchen',
+  'referrer.nobody': 'Niemand dort heißt so.',
+  'referrer.fetch': 'Holen',
+  'referrer.more': 'Es gibt mehr; mehr vom Namen schreiben.',
+  'referrer.send': 'An die überweisende Stelle senden',
+  'referrer.sent': 'Es liegt bei der überweisenden Stelle.',
   'exchange.title': 'Daten hinaus, Tests herein',
   'exchange.lead':
     'Für eine andere Praxis, die Person selbst oder ein anderes Programm. Wer sie bekommt, ist dafür verantwortlich; örtliches Recht geht vor.',

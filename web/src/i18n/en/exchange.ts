@@ -1,5 +1,14 @@
 /** Records out and in. */
 export default {
+  'referrer.title': 'From the referrer',
+  'referrer.lead': 'Look for somebody on the referrer’s server and fetch what is known there. It is judged here like any entry.',
+  'referrer.name': 'Name begins with',
+  'referrer.look': 'Look there',
+  'referrer.nobody': 'Nobody there has a name that begins so.',
+  'referrer.fetch': 'Fetch',
+  'referrer.more': 'There are more; write more of the name.',
+  'referrer.send': 'Send to the referrer',
+  'referrer.sent': 'It is with the referrer.',
   'exchange.title': 'Records out, and tests in',
   'exchange.lead': 'For another practice, the client or another program. Whoever gets them is responsible for them; local law prevails.',
   'exchange.file': 'Everything that is kept, as one file',

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { got, http } from '../../api/client'
 import { say } from '../../i18n'
@@ -13,6 +14,14 @@ const at = computed(() => `/api/v1/clients/${client.id}`)
 const left = ref<{ path: string; reason: string }[]>([])
 const taken = ref<number>()
 const { busy, failed, attempt } = useAttempt()
+const sent = ref(false)
+const there = useQuery({ queryKey: ['referrer'], queryFn: () => got(http.GET('/api/v1/referrer')) })
+const send = () =>
+  attempt(async () => {
+    sent.value = false
+    await got(http.POST('/api/v1/clients/{client_id}/referrer', { params: { path: { client_id: client.id } } }))
+    sent.value = true
+  })
 
 async function chosen(file: File): Promise<void> {
   taken.value = undefined
@@ -36,6 +45,10 @@ async function chosen(file: File): Promise<void> {
       <a class="quiet-action" :href="`${at}/tables/tests.csv`" download="tests.csv">{{ say('exchange.tests') }}</a>
       <a class="quiet-action" :href="`${at}/tables/visits.csv`" download="visits.csv">{{ say('exchange.visits') }}</a>
       <a class="quiet-action" href="/api/v1/tables/dictionary.csv" download="dictionary.csv">{{ say('exchange.dictionary') }}</a>
+      <button v-if="there.data.value?.set_up" type="button" class="quiet-action" :disabled="busy" @click="send">
+        {{ say('referrer.send') }}
+      </button>
+      <p v-if="sent" role="status">{{ say('referrer.sent') }}</p>
       <FilePick :title="say('exchange.testsIn')" accept=".csv,text/csv" :disabled="busy" @chosen="chosen" />
       <p v-if="failed" role="alert">{{ failed }}</p>
       <p v-if="taken !== undefined" role="status">{{ say('exchange.taken', { n: taken }) }}</p>

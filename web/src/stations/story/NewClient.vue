@@ -4,6 +4,7 @@ import { useRouter } from 'vue-router'
 import { got, http, Refused } from '../../api/client'
 import { say } from '../../i18n'
 import FromFile from './FromFile.vue'
+import FromReferrer from './FromReferrer.vue'
 
 const router = useRouter()
 const person = reactive({
@@ -85,6 +86,7 @@ async function begin(): Promise<void> {
         <button class="main-action" type="submit" :disabled="!ready">{{ say('new.go') }}</button>
       </div>
     </form>
+    <FromReferrer />
     <FromFile />
   </main>
 </template>

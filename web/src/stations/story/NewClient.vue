@@ -93,6 +93,8 @@ async function begin(): Promise<void> {
 
 <style scoped>
 .new {
+  display: grid;
+  gap: var(--space-4);
   max-width: 800px;
   margin: 0 auto;
   padding: 0 var(--space-5);

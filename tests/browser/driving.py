@@ -69,7 +69,7 @@ def page(chromium: Browser, live_server) -> Iterator[Page]:
     assert faults == []
 
 
-def every_request_ended(within_s: float = 20.0) -> None:
+def every_request_ended(within_s: float = 120.0) -> None:
     """The live server answers in threads of this process: a request that outlives its page would meet an emptied database."""
     until = monotonic() + within_s
     while monotonic() < until and any("process_request_thread" in t.name for t in threading.enumerate()):

@@ -29,7 +29,6 @@ def test_the_page_speaks_german_and_remembers_it(page: Page) -> None:
     expect(page.get_by_role("link", name="Regelwerk")).to_be_visible()
     page.get_by_role("button", name="English").click()
     expect(page.get_by_role("link", name="Rule-book")).to_be_visible()
-    page.wait_for_load_state("networkidle")
 
 
 def test_papers_are_in_the_language_that_the_story_says(page: Page) -> None:
@@ -43,7 +42,6 @@ def test_papers_are_in_the_language_that_the_story_says(page: Page) -> None:
         page.get_by_role("button", name="Keep and go on").last.click()
     assert kept.value.ok
     assert client.latest().data["understanding"]["language"] == "de"
-    page.wait_for_load_state("networkidle")
     build(client, user, "home", 20)
     page.goto(f"/api/v1/clients/{client.pk}/papers/hand-out")
     expect(page.get_by_role("heading", name="Ihre Übungen")).to_be_visible(timeout=SLOW_MS)

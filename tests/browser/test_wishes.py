@@ -51,7 +51,6 @@ def test_a_goal_is_a_task_likes_count_and_days_away_are_kept(page: Page) -> None
     assert found["goals"] == [{"words": "walk to the bakery and back", "task": "walking", "asks": []}]
     assert found["likes"] == ["walking_practice"]
     assert len(found["away"]) == 1
-    page.wait_for_load_state("networkidle")  # what the next page asks is answered before the tables are emptied
 
 
 def test_a_movement_is_put_into_another_session_by_hand(page: Page) -> None:
@@ -75,7 +74,6 @@ def test_a_movement_is_put_into_another_session_by_hand(page: Page) -> None:
     newest = client.programmes.order_by("-number").first()
     assert newest is not None
     assert newest.number == 2
-    page.wait_for_load_state("networkidle")
 
 
 def test_a_fault_is_shown_beside_the_right_version(page: Page) -> None:

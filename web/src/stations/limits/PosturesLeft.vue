@@ -95,7 +95,7 @@ const wordsOf = (o: PostureData['on'][number]): string => {
   width: 100%;
   height: 104px;
 }
-.closed.posture .drawn {
+.closed.posture .drawn :deep(svg) {
   opacity: 0.38;
 }
 .struck {

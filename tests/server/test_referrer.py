@@ -109,7 +109,7 @@ def test_a_next_page_elsewhere_is_never_asked_for(practice, api: Api, settings) 
     def sent_away(page):
         return real({**page, "link": [{"relation": "next", "url": f"{elsewhere.url}/Patient?begins=2"}]})
 
-    assert settings.REFERRER_URL == there_url
+    assert there_url == settings.REFERRER_URL
     with pytest.MonkeyPatch.context() as patch:
         patch.setattr(referrer, "_next", sent_away)
         assert "not its own" in api.get("/referrer/people?name=holl").json()["detail"]

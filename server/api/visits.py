@@ -3,6 +3,7 @@
 from datetime import date
 from typing import Annotated, Literal
 
+import segno
 from django.http import HttpRequest
 from django.utils import timezone
 from ninja import Schema, Status
@@ -188,10 +189,11 @@ class Link(Schema):
 
 
 class NewLink(Link):
-    """The link itself, shown once."""
+    """The link itself, shown once; `picture` is its address for a camera, as SVG."""
 
     path: str
     code: str
+    picture: str
 
 
 @router.get("/clients/{client_id}/home-link", response={200: Link, **PROBLEMS}, auth=Needs(Action.SEE_CLIENTS))
@@ -205,7 +207,9 @@ def new_home_link(request: HttpRequest, client_id: str):
     """A new private link; an earlier one is taken back."""
     client = client_of(request, client_id, "private link made")
     link, code = made_link(client, request.user)
-    return Status(201, {"expires_on": link.expires_on, "path": f"/home/{code}", "code": code})
+    path = f"/home/{code}"
+    picture = segno.make(request.build_absolute_uri(path), error="m").svg_inline(scale=4, border=2, dark="#1F2A30", light="#ffffff")
+    return Status(201, {"expires_on": link.expires_on, "path": path, "code": code, "picture": picture})
 
 
 @router.delete("/clients/{client_id}/home-link", response={200: Link, **PROBLEMS}, auth=Needs(Action.PRINT))

@@ -252,6 +252,33 @@ def test_home_by_a_private_link_on_a_phone(chromium: Browser, live_server) -> No
     context.close()
 
 
+def test_the_code_on_the_slip_opens_home_when_it_is_typed(chromium: Browser, page: Page, live_server) -> None:
+    client = a_client()
+    log_in(page)
+    page.goto(f"/client/{client.pk}/papers")
+    page.get_by_role("button", name="Make a new link").click()
+    slip = page.locator(".home-slip")
+    expect(slip.get_by_role("img", name="The address, for a camera")).to_be_visible()
+    expect(page.get_by_role("button", name="Print this slip")).to_be_visible()
+    no_serious_fault(page, "papers with a slip")
+    code = slip.locator(".code").inner_text()
+    # On paper there is the slip and nothing else.
+    page.emulate_media(media="print")
+    expect(slip).to_be_visible()
+    expect(page.get_by_role("button", name="Print this slip")).to_be_hidden()
+    phone = open_page(chromium, live_server.url)
+    phone.set_viewport_size({"width": 390, "height": 844})
+    phone.goto("/home")
+    go = phone.get_by_role("button", name="Open")
+    expect(go).to_be_disabled()
+    phone.get_by_label("Code").fill(f" {code.upper().replace('-', ' ')}")
+    no_serious_fault(phone, "door of home")
+    assert phone.evaluate("document.documentElement.scrollWidth <= innerWidth")
+    go.click()
+    expect(phone.get_by_role("button", name="Begin", exact=True)).to_be_visible(timeout=90_000)
+    phone.context.close()
+
+
 @pytest.fixture
 def stand_in() -> Iterator[Callable[[str], None]]:
     """Starts the sensors' stand-in with a script; it ends with the test."""

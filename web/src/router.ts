@@ -7,6 +7,7 @@ export const router = createRouter({
   history: createWebHistory(),
   routes: [
     { path: '/', redirect: '/day' },
+    { path: '/home', name: 'home-door', component: () => import('./stations/home/HomeDoor.vue'), meta: { open: true } },
     { path: '/home/:code', name: 'home', component: () => import('./stations/home/HomePage.vue'), meta: { open: true } },
     { path: '/login', name: 'login', component: () => import('./stations/day/LogIn.vue') },
     { path: '/welcome', name: 'welcome', component: () => import('./stations/people/NewPassword.vue') },

@@ -8318,7 +8318,7 @@ export interface components {
         };
         /**
          * NewLink
-         * @description The link itself, shown once.
+         * @description The link itself, shown once; `picture` is its address for a camera, as SVG.
          */
         NewLink: {
             /** Expires On */
@@ -8327,6 +8327,8 @@ export interface components {
             path: string;
             /** Code */
             code: string;
+            /** Picture */
+            picture: string;
         };
         /**
          * Today

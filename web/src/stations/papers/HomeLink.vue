@@ -9,7 +9,7 @@ import { useClient } from '../../stores/client'
 const client = useClient()
 const at = { params: { path: { client_id: client.view!.id } } }
 const until = ref<string | null>()
-const made = ref<{ address: string; code: string }>()
+const made = ref<{ address: string; door: string; code: string; picture: string }>()
 const { failed, attempt } = useAttempt()
 void attempt(async () => {
   until.value = (await got(http.GET('/api/v1/clients/{client_id}/home-link', at))).expires_on
@@ -18,8 +18,9 @@ const make = (): Promise<boolean> =>
   attempt(async () => {
     const link = await got(http.POST('/api/v1/clients/{client_id}/home-link', at))
     until.value = link.expires_on
-    made.value = { address: location.origin + link.path, code: link.code }
+    made.value = { address: location.origin + link.path, door: `${location.origin}/home`, code: link.code, picture: link.picture }
   })
+const print = (): void => window.print()
 const takeBack = (): Promise<boolean> =>
   attempt(async () => {
     until.value = (await got(http.DELETE('/api/v1/clients/{client_id}/home-link', at))).expires_on
@@ -38,9 +39,21 @@ const takeBack = (): Promise<boolean> =>
         <strong>{{ say('home.linkOnce') }}</strong>
       </p>
       <p class="address">{{ made.address }}</p>
-      <p>
-        {{ say('home.linkCode') }}: <b class="code">{{ made.code }}</b>
-      </p>
+      <div class="home-slip">
+        <div class="picture" role="img" :aria-label="say('home.slipPicture')" v-html="made.picture" />
+        <div>
+          <p>
+            <b>{{ say('home.slipTitle') }}</b>
+          </p>
+          <p>{{ say('home.slipCamera') }}</p>
+          <p>{{ say('home.slipType', { address: made.door }) }}</p>
+          <p class="code">{{ made.code }}</p>
+          <p v-if="until" class="small">{{ say('home.linkUntil', { day: until }) }}</p>
+        </div>
+      </div>
+      <div>
+        <button type="button" class="main-action" @click="print">{{ say('home.slipPrint') }}</button>
+      </div>
     </template>
     <div class="row">
       <button type="button" class="quiet-action" @click="make">{{ say('home.linkMake') }}</button>
@@ -55,6 +68,41 @@ const takeBack = (): Promise<boolean> =>
 }
 .code {
   font-size: 24px;
+  font-weight: 700;
   letter-spacing: 0.06em;
+}
+.home-slip {
+  display: flex;
+  gap: var(--space-4);
+  align-items: center;
+  border: 1.5px dashed var(--ink-soft);
+  border-radius: var(--round-small);
+  padding: 12px 16px;
+  background: #fff;
+  color: #1f2a30;
+}
+.home-slip p {
+  margin: 2px 0;
+}
+.picture {
+  flex: none;
+  line-height: 0;
+}
+</style>
+
+<style>
+/* On paper the slip stands alone. */
+@media print {
+  body:has(.home-slip) * {
+    visibility: hidden;
+  }
+  body .home-slip,
+  body .home-slip * {
+    visibility: visible;
+  }
+  body .home-slip {
+    position: fixed;
+    inset: 0 auto auto 0;
+  }
 }
 </style>

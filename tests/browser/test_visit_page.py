@@ -258,7 +258,8 @@ def test_the_code_on_the_slip_opens_home_when_it_is_typed(chromium: Browser, pag
     page.goto(f"/client/{client.pk}/papers")
     page.get_by_role("button", name="Make a new link").click()
     slip = page.locator(".home-slip")
-    expect(slip.get_by_role("img", name="The address, for a camera")).to_be_visible()
+    # The same process draws the hand-out meanwhile.
+    expect(slip.get_by_role("img", name="The address, for a camera")).to_be_visible(timeout=60_000)
     expect(page.get_by_role("button", name="Print this slip")).to_be_visible()
     no_serious_fault(page, "papers with a slip")
     code = slip.locator(".code").inner_text()

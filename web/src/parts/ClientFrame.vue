@@ -5,6 +5,7 @@ import { useRoute } from 'vue-router'
 import { Refused } from '../api/client'
 import { say } from '../i18n'
 import { useClient } from '../stores/client'
+import StationGuide from './StationGuide.vue'
 import StationPath from './StationPath.vue'
 
 const route = useRoute()
@@ -57,6 +58,7 @@ watch(
         </div>
         <StationPath :client-id="client.view.id" :stations="client.view.stations" />
       </div>
+      <StationGuide :client-id="client.view.id" />
       <div v-for="sign in stopped" :key="sign.id" class="stop" role="alert">
         <svg width="34" height="34" viewBox="0 0 34 34" aria-hidden="true">
           <path d="M11 3h12l8 8v12l-8 8H11l-8-8V11z" fill="none" stroke="currentColor" stroke-width="3" />

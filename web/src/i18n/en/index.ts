@@ -2,6 +2,7 @@ import course from './course'
 import day from './day'
 import door from './door'
 import exchange from './exchange'
+import guide from './guide'
 import home from './home'
 import house from './house'
 import limits from './limits'
@@ -24,6 +25,7 @@ export default {
   ...day,
   ...door,
   ...exchange,
+  ...guide,
   ...home,
   ...house,
   ...limits,

@@ -8,6 +8,7 @@ import { got, http } from '../../api/client'
 import { say } from '../../i18n'
 import { inWords } from '../../stores/answers'
 import { useSession } from '../../stores/session'
+import { guide } from '../../parts/guide'
 import DayPapers from './DayPapers.vue'
 
 const route = useRoute()
@@ -57,6 +58,13 @@ watch(
     <el-skeleton v-else-if="!lines" :rows="6" animated />
     <p v-else-if="!lines.length && !sought" class="sheet">{{ say('day.empty') }}</p>
     <p v-else-if="!lines.length" class="soft">{{ say('day.none') }}</p>
+    <p v-if="guide === 'new' && lines?.length && !sought" class="sheet row spread offer">
+      <span>{{ say('guide.offer') }}</span>
+      <span class="row"
+        ><RouterLink class="quiet-action" :to="`/client/${lines[0]!.id}/story`" @click="guide = 'open'">{{ say('guide.walk') }}</RouterLink
+        ><button type="button" class="quiet-action" @click="guide = 'closed'">{{ say('guide.no') }}</button></span
+      >
+    </p>
     <ol class="list">
       <li v-for="l in lines" :key="l.id">
         <RouterLink :to="`/client/${l.id}/${l.station}`" class="line" :class="l.tone">
@@ -94,6 +102,10 @@ watch(
   margin: 0 auto;
   display: grid;
   gap: var(--space-4);
+}
+.offer {
+  margin: 0;
+  padding: var(--space-3) var(--space-4);
 }
 .find {
   width: 240px;

@@ -31,6 +31,7 @@ import {
   start,
 } from './run'
 import type { Skipped } from './run'
+import StationGuide from '../../parts/StationGuide.vue'
 import SensorPanel from './SensorPanel.vue'
 import SetUp from './SetUp.vue'
 import SymptomForm from './SymptomForm.vue'
@@ -125,6 +126,7 @@ async function dated(id: string): Promise<void> {
         {{ say('visit.vibrate') }}
       </button>
     </header>
+    <StationGuide v-if="!running" :client-id="id" />
     <p v-if="offline && state === 'ready'" class="note" role="status">{{ say('visit.offline') }}</p>
     <p v-if="full" class="note" role="alert">{{ say('visit.full') }}</p>
     <p v-if="untold" class="note" role="alert">{{ say('visit.untold') }}</p>

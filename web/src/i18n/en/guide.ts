@@ -1,0 +1,31 @@
+/** What each station is for, and what to do there. */
+export default {
+  'guide.open': 'What is done here',
+  'guide.close': 'I know this',
+  'guide.next': 'On to {station}',
+  'guide.end': 'That was the whole way. Begin again with any client.',
+  'guide.of': '{n} of {of}',
+  'guide.offer': 'New here? Walk through a visit, station by station.',
+  'guide.walk': 'Begin the walk',
+  'guide.no': 'Not now',
+  'guide.story.for': 'What is known of this person: stop signs first, then conditions, medicines, wishes, what is tolerated.',
+  'guide.story.do':
+    'Ask for the stop signs of today. Then look for what is missing: a question stands only where its answer can change something.',
+  'guide.measure.for': 'Tests, the one that decides most first. What was not tested counts as not shown.',
+  'guide.measure.do': 'Do the first test as its lines say and enter what you saw. What it opens is said at once.',
+  'guide.limits.for': 'What may not be asked of this body today, why, who said so, and until when.',
+  'guide.limits.do':
+    'Point at a limit: what it closes lights up. Ask the clinician what stands under “Ask the clinician”, and record the answer.',
+  'guide.movements.for': 'The whole library, judged for this body pose by pose: as it is, changed, or out, with the reason.',
+  'guide.movements.do': 'Open a step that is out and look at “See why”. Move a slider: the body, the loads and the verdict follow.',
+  'guide.room.for': 'What is there: chair, bed, wall, worktop, and what can be put under what.',
+  'guide.room.do': 'Enter the heights that you measured. What fits this person is drawn with its measures.',
+  'guide.programme.for': 'Sessions for the week from what is open, with what has to be in them.',
+  'guide.programme.do': 'Build it. Lock what shall stay, swap what is not liked; every swap is allowed and ranked.',
+  'guide.visit.for': 'The hour at the mat: one tap a repetition, faults, symptoms, rests. It works without a network.',
+  'guide.visit.do': 'Answer the questions of today, tick the set-up, begin. A stop sign can be told at any moment.',
+  'guide.course.for': 'What changed over the weeks, and what comes next, each proposal with its evidence.',
+  'guide.course.do': 'Read the proposals. Accept one, or decline it with a reason; nothing changes without you.',
+  'guide.papers.for': 'Hand-out, fridge sheet, letter, calendar, the private link for home, and records out.',
+  'guide.papers.do': 'Print the hand-out and the slip for the phone. Send the letter with what only the clinician can answer.',
+} as const

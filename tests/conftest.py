@@ -7,8 +7,9 @@ import pytest
 from hypothesis import settings
 
 # The same examples on every machine and in every run: what fails here fails there.
+# No example is late: how long one takes says nothing of whether it is right.
 # Other seeds: pytest --hypothesis-profile=default --hypothesis-seed=N
-settings.register_profile("steady", derandomize=True)
+settings.register_profile("steady", derandomize=True, deadline=None)
 settings.load_profile("steady")
 
 ROOT = Path(__file__).resolve().parent.parent

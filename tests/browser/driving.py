@@ -21,6 +21,8 @@ FLAGS = [
     "--disable-component-update",
     "--disable-sync",
 ]
+# Patience, no measure: the same process answers, works out and is driven, on a machine that does other things too.
+expect.set_options(timeout=20_000)
 AXE = ROOT / "web" / "node_modules" / "axe-core" / "axe.min.js"
 
 

@@ -167,3 +167,29 @@ def test_a_number_is_tried_on_everybody_else_where_one_case_cannot_be_read(api: 
     found = api.post("/rulebook/dry-run", {"rule": "low_bone_mass", "number": "loaded_flexion_deg", "value": 5}).json()
     assert [u["id"] for u in found["unreadable"]] == [str(other.pk)]
     assert [c["id"] for c in found["clients"]] == [client_id]
+
+
+def test_postures_follow_the_case_and_are_said_in_the_language_of_who_asks(api: Api, stranger: Api, client_id: str) -> None:
+    first = api.get(f"/clients/{client_id}/postures").json()
+    assert (first["client"], first["revision"]) == (client_id, 1)
+    flat = next(p for p in first["postures"] if p["id"] == "flat_on_the_back")
+    assert {o["on"]: o["state"] for o in flat["on"]} == {"floor": "open", "bed": "open"}
+    view = api.get(f"/clients/{client_id}").json()
+    tolerates = {**view["case"]["tolerates"], "lying_flat": "no"}
+    assert api.patch(f"/clients/{client_id}", {"base_revision": 1, "sections": {"tolerates": tolerates}}).status_code == 200
+    second = api.get(f"/clients/{client_id}/postures").json()
+    assert second["revision"] == 2
+    flat = next(p for p in second["postures"] if p["id"] == "flat_on_the_back")
+    assert {o["state"] for o in flat["on"]} == {"closed"}
+    assert all("flat" in c["reason"] for o in flat["on"] for c in o["closed_by"])
+    german = api.browser.get(f"/api/v1/clients/{client_id}/postures", headers={"Accept-Language": "de"}).json()
+    assert [p["title"] for p in german["postures"]][:3] == ["stehend", "auf einem Bein", "sitzend"]
+    assert stranger.get(f"/clients/{client_id}/postures").status_code == 404
+
+
+def test_the_rule_book_is_in_the_language_of_who_asks(api: Api) -> None:
+    english, german = (api.browser.get("/api/v1/rulebook/lines", headers={"Accept-Language": x}).json()["lines"] for x in ("en", "de"))
+    assert [x["digest"] for x in english] == [x["digest"] for x in german]  # what is signed does not depend on who reads
+    same = [e["says"] for e, g in zip(english, german, strict=True) if e["says"] == g["says"]]
+    assert not same, same
+    assert any("übliche Praxis" in x["source"] for x in german)

@@ -163,3 +163,19 @@ def test_anybody_named_may_limit_or_forbid() -> None:
     for profession in (None, "nurse", "other"):
         word = {**WORD, "kind": "limits", "quantity": "effort_0_to_10", "bound": 3, "profession": profession}
         assert found(clinician_words=[word]).by_id["clinician.limits_0"].bound == 3
+
+
+def test_a_limit_on_one_movement_names_it_by_its_title() -> None:
+    from amvel.languages import said
+    from amvel.safety.limits import Limit, Place
+    from amvel.sources import COMMON_PRACTICE
+
+    def limit(step: str, quantity: str = "performed", **more) -> Limit:
+        return Limit("own", quantity, 0, said("rest"), COMMON_PRACTICE, only_step=step, **more)
+
+    assert limit("curl_family").says() == "not: Curls"
+    assert limit("curl_family").says().in_language("de") == "nicht: Einrollen"
+    assert limit("knee_fold/single_fold").says().startswith("not: ")
+    assert "_" not in limit("knee_fold/single_fold").says()
+    assert limit("curl_family", when=Place.STANDING).says() == "not: Curls (standing)"
+    assert limit("curl_family", "trunk_flexion_deg").says().endswith("(Curls)")

@@ -7,7 +7,8 @@ from enum import Enum
 from typing import Literal
 
 from amvel.content import RULES, version
-from amvel.languages import said, said_together, term
+from amvel.languages import Message, said, said_together, term
+from amvel.movements import find, library
 from amvel.movements.levels import SAYS
 from amvel.movements.stance import RISE_SAYS, STANCE_SAYS
 from amvel.quantities import LEVEL, quantity
@@ -16,6 +17,7 @@ from amvel.sources import Source
 Strength = Literal["forbidden", "limit", "caution"]
 STRENGTHS: tuple[Strength, ...] = ("forbidden", "limit", "caution")  # strongest first
 
+DONE_AT_ALL = "performed"  # the quantity that every step has by being done
 # Units whose numbers are ours: on screen and paper they are words.
 _IN_WORDS = {LEVEL: SAYS, "stance": STANCE_SAYS, "rise": RISE_SAYS}
 
@@ -145,6 +147,9 @@ class Limit:
         """One line: 'rounding under load at most 10°'."""
         title = quantity(self.quantity).title
         side = said(self.quantity.split(".")[0]) if "." in self.quantity else None
+        if self.only_step and self.quantity == DONE_AT_ALL and not self.at_least:
+            where = said_together((" (", self.condition, ")")) if self.condition != Place.ANYWHERE.says else said("")
+            return said("not: {what}", what=self._step_in_words()) + where
         places = ([self.condition] if self.condition != Place.ANYWHERE.says else []) + ([self._step_in_words()] if self.only_step else [])
         place = said_together(part for where in places for part in (" (", said(where), ")"))
         if self.unit == "0/1" and not self.at_least:
@@ -156,8 +161,12 @@ class Limit:
         sentence = (_AT_LEAST if self.at_least else _AT_MOST)[side is not None]
         return said(sentence, side=side, title=title, amount=amount) + place
 
-    def _step_in_words(self) -> str:
-        return self.only_step.replace("/", ": ").replace("_", " ")
+    def _step_in_words(self) -> Message:
+        """The title of the family, or of the family and the step, that it is about."""
+        if self.only_step in library():
+            return said(library()[self.only_step].title)
+        family, step = find(self.only_step)
+        return said_together((family.title, step.title), ": ")
 
 
 @dataclass(frozen=True)

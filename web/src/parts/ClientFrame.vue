@@ -5,6 +5,7 @@ import { useRoute } from 'vue-router'
 import { Refused } from '../api/client'
 import { say } from '../i18n'
 import { useClient } from '../stores/client'
+import { guide } from './guide'
 import StationGuide from './StationGuide.vue'
 import StationPath from './StationPath.vue'
 
@@ -57,6 +58,7 @@ watch(
           >
         </div>
         <StationPath :client-id="client.view.id" :stations="client.view.stations" />
+        <button v-if="guide !== 'open'" type="button" class="quiet-action" @click="guide = 'open'">{{ say('guide.open') }}</button>
       </div>
       <StationGuide :client-id="client.view.id" />
       <div v-for="sign in stopped" :key="sign.id" class="stop" role="alert">

@@ -28,7 +28,6 @@ const words = (part: 'for' | 'do'): string => say(`guide.${here.value!}.${part}`
       <button type="button" class="quiet-action" @click="guide = 'closed'">{{ say('guide.close') }}</button>
     </div>
   </aside>
-  <button v-else-if="here" type="button" class="quiet-action what" @click="guide = 'open'">{{ say('guide.open') }}</button>
 </template>
 
 <style scoped>
@@ -46,12 +45,8 @@ const words = (part: 'for' | 'do'): string => say(`guide.${here.value!}.${part}`
   margin: 0;
   max-width: 78ch;
 }
-.what {
-  margin-bottom: var(--space-3);
-}
 @media print {
-  .guide,
-  .what {
+  .guide {
     display: none;
   }
 }

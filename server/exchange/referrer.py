@@ -5,6 +5,7 @@ address ever comes from a request or from what that server says.  What is asked 
 whoever waits, waits for seconds.
 """
 
+import json
 from collections.abc import Iterator
 from dataclasses import dataclass
 from typing import Any
@@ -13,6 +14,7 @@ from urllib.parse import quote, urlsplit
 import requests
 from django.conf import settings
 from requests.adapters import HTTPAdapter
+from urllib3.exceptions import HTTPError
 from urllib3.util import Retry
 
 from accounts.models import Organisation
@@ -53,7 +55,7 @@ class Found:
 
 
 def is_set_up(organisation: Organisation) -> bool:
-    return bool(settings.REFERRER_URL) and organisation.name == settings.REFERRER_ORGANISATION
+    return bool(settings.REFERRER_URL) and str(organisation.pk) == settings.REFERRER_ORGANISATION
 
 
 def people_named(organisation: Organisation, name: str) -> Found:
@@ -109,26 +111,27 @@ def _next(page: Resource) -> str | None:
     return str(link)
 
 
-def _answered(method: str, address: str, **more: Any) -> requests.Response:
+def _answered(method: str, address: str, **more: Any) -> bytes:
     headers = {**_FHIR, **({"Authorization": f"Bearer {settings.REFERRER_TOKEN}"} if settings.REFERRER_TOKEN else {})}
     with requests.Session() as session:
         for scheme in ("http://", "https://"):
             session.mount(scheme, HTTPAdapter(max_retries=TRIES))
         session.trust_env = False
         try:
-            answer = session.request(method, address, headers=headers, timeout=settings.REFERRER_WAIT_S, allow_redirects=False, **more)
-        except requests.RequestException as error:
+            answer = session.request(method, address, headers=headers, timeout=settings.REFERRER_WAIT_S, allow_redirects=False, stream=True, **more)
+            said_there = answer.raw.read(MOST_BYTES + 1, decode_content=True)
+        except (requests.RequestException, HTTPError) as error:
             raise ReferrerFails(said("the referrer's server does not answer")) from error
     if not answer.ok or answer.is_redirect:
         raise ReferrerFails(said("the referrer's server refuses it ({status})", status=answer.status_code))
-    return answer
-
-
-def _read(answer: requests.Response) -> Resource:
-    if len(answer.content) > MOST_BYTES:
+    if len(said_there) > MOST_BYTES:
         raise ReferrerFails(said("the referrer's server says more than is read at once"))
+    return bytes(said_there)
+
+
+def _read(answer: bytes) -> Resource:
     try:
-        page = answer.json()
+        page = json.loads(answer)
     except ValueError as error:
         raise ReferrerFails(said("the referrer's server does not say it in FHIR")) from error
     if not isinstance(page, dict) or page.get("resourceType") != "Bundle":

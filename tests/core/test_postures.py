@@ -28,8 +28,8 @@ def closed(e: Engine, context: str = "visit") -> set[tuple[Posture, On]]:
 
 def in_it(left: Left, columns) -> np.ndarray:
     """The frames in which somebody is in this posture on this."""
-    names = ["exercise", *left.posture.columns, *([left.on.column] if left.on.column else [])]
-    return np.all([columns[n] > 0 for n in names], axis=0)
+    facts = {"exercise": 1.0, **left.posture.facts, **({left.on.column: 1.0} if left.on.column else {})}
+    return np.all([columns[n] >= value for n, value in facts.items()], axis=0)
 
 
 @pytest.mark.parametrize("name", ["low-bone-mass", "heart-operation", "stroke", "two-falls-high-pressure"])
@@ -51,7 +51,7 @@ def test_the_step_that_shows_a_posture_is_in_it_at_its_start(posture: Posture) -
     values = {**step.defaults(p.body), **({"head_end_deg": posture.head_end_deg} if posture.head_end_deg else {})}
     profile = p.profile(Request(family, step, posture.side, values))
     assert not profile.fault
-    assert all(profile.columns[name].any() for name in posture.columns)
+    assert all((profile.columns[name] >= value).any() for name, value in posture.facts.items())
     if posture is Posture.PROPPED:
         assert not profile.columns["lying_flat"].any()
 
@@ -87,3 +87,15 @@ def test_as_data_each_has_a_picture_a_state_and_what_closes_it() -> None:
     assert face["bed"]["state"] == "closed"
     assert all(o["closed_by"] for p in data.values() for o in p["on"] if o["state"] == "closed")
     assert any("stance" in h for h in data["standing"]["holds"])
+
+
+def test_who_may_stand_on_both_feet_only_is_not_shown_standing_on_one() -> None:
+    """Which stance is left decides too, and what holds in standing holds on one leg."""
+    e = Engine(read_case(demo("two-falls-high-pressure")))
+    found = {x.posture: x for x in postures(e.envelope_in("home"), "home") if x.on is On.ANYTHING}
+    stances = [x for x in e.envelope_in("home").limits if x.quantity == "stance_level" and x.bound < 1]
+    assert stances
+    assert set(stances) <= set(found[Posture.ON_ONE_LEG].closed_by)
+    assert found[Posture.STANDING].open
+    hands = [x for x in found[Posture.STANDING].holds if x.quantity == "hand_support_level"]
+    assert hands and set(hands) <= set(found[Posture.ON_ONE_LEG].holds)

@@ -4,7 +4,9 @@ from collections.abc import Callable, Iterator
 
 import pytest
 from django.conf import settings as configured
+from django.core.management import call_command
 
+from accounts.models import Organisation
 from clients.models import AuditEntry, Client
 from exchange import referrer
 from tests.server.conftest import Api, user_of
@@ -14,13 +16,13 @@ pytestmark = pytest.mark.django_db
 
 
 @pytest.fixture
-def practice(settings) -> Iterator[Callable[..., Practice]]:
+def practice(settings, user) -> Iterator[Callable[..., Practice]]:
     """Starts the stand-in with a script and sets it up for the organisation of ann; it ends with the test."""
     running: list[Practice] = []
 
-    def start(script: str = "fine", organisation: str = "House of ann", **more) -> Practice:
+    def start(script: str = "fine", **more) -> Practice:
         running.append(played(script, **more))
-        settings.REFERRER_URL, settings.REFERRER_ORGANISATION = running[-1].url, organisation
+        settings.REFERRER_URL, settings.REFERRER_ORGANISATION = running[-1].url, str(user.organisation.pk)
         settings.REFERRER_TOKEN = "only-for-tests"
         return running[-1]
 
@@ -137,3 +139,21 @@ def test_without_an_address_there_is_none(api: Api) -> None:
     assert configured.REFERRER_URL == ""
     assert api.get("/referrer").json() == {"set_up": False}
     assert not referrer.is_set_up(user_of("ann2").organisation)
+
+
+def test_an_organisation_of_the_same_name_is_another_one(practice, api: Api, stranger: Api, user) -> None:
+    practice()
+    Organisation.objects.update(name=user.organisation.name)
+    assert api.get("/referrer").json() == {"set_up": True}
+    assert stranger.get("/referrer/people?name=holl").status_code == 404
+
+
+def test_more_than_is_read_at_once_is_left_unread(practice, api: Api, monkeypatch) -> None:
+    practice()
+    monkeypatch.setattr(referrer, "MOST_BYTES", 100)
+    assert "more than is read" in api.get("/referrer/people?name=holl").json()["detail"]
+
+
+def test_the_id_that_settings_ask_for_is_printed(user, capsys) -> None:
+    call_command("organisations")
+    assert f"{user.organisation.pk}  {user.organisation.name}" in capsys.readouterr().out

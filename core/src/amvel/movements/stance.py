@@ -35,6 +35,7 @@ RISE_SAYS = {
 }
 CHAIR_CM = 43.0  # the chair of the chair-stand tests (Rikli & Jones; from memory)
 _HELP = np.array([0.0, 0.0, 1.0, 2.0])  # by hand support: none, hovering, fingertips, firm
+FIRM_HOLD_EASES = float(_HELP[-1])  # by so many levels
 _SIDES = ("left", "right")
 _STANDS_PERCENT_BW = 85.0  # on the feet: the seat is left behind
 _UNEVEN_PERCENT_BW = 40.0
@@ -87,4 +88,4 @@ def _feet_cm(skeleton: Skeleton, posed: Posed) -> tuple[Array, Array, float]:
     return 100 * across, 100 * along, 100 * foot
 
 
-__all__ = ["BOTH_FEET", "FOOT_AHEAD", "HALF_STEP", "ONE_LEG", "RISE_ON_ONE_LEG", "RISE_SAYS", "STANCE_SAYS", "TANDEM", "WITHOUT_HANDS", "WITH_BOTH_HANDS", "WITH_ONE_HAND", "rise_level", "stance_level"]
+__all__ = ["BOTH_FEET", "FIRM_HOLD_EASES", "FOOT_AHEAD", "HALF_STEP", "ONE_LEG", "RISE_ON_ONE_LEG", "RISE_SAYS", "STANCE_SAYS", "TANDEM", "WITHOUT_HANDS", "WITH_BOTH_HANDS", "WITH_ONE_HAND", "rise_level", "stance_level"]

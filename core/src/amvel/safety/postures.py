@@ -1,10 +1,11 @@
 """How somebody may be when exercising: which postures the limits of today leave open, on the floor, in bed and on what gives way, and what holds there."""
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from enum import Enum
 
 from amvel.languages import said
+from amvel.movements.stance import FIRM_HOLD_EASES, ONE_LEG
 from amvel.quantities import REGISTRY, base_id, quantity
 from amvel.safety.limits import Envelope, Limit, Place
 
@@ -25,26 +26,27 @@ _UPRIGHT, _LYING, _KNEELS = (On.ANYTHING, On.GIVES_WAY), (On.FLOOR, On.BED), (On
 
 
 class Posture(Enum):
-    """A posture: how it reads, the quantities that are 1 in it, the places of limits that it is, what it can be on, and the step
-    whose start shows it, with its side and measures."""
+    """A posture: how it reads, the quantities that are 1 in it, what it can be on, and the step whose start shows it, with its
+    side and measures; for one on one leg also the stance that it asks at the gentlest, with a firm hold."""
 
-    STANDING = ("standing", ("standing",), (Place.STANDING,), _UPRIGHT, "standing_breath/free_standing")
-    ON_ONE_LEG = ("on one leg", ("standing", "one_leg_stance"), (Place.ON_ONE_LEG,), _UPRIGHT, "standing_leg_to_the_side/firm_hand", "left")
-    SITTING = ("sitting", ("sitting",), (Place.SITTING,), _UPRIGHT, "tall_sitting/back_supported")
-    KNEELING = ("kneeling", ("kneeling",), (Place.KNEELING,), _KNEELS, "band_press_out_kneeling/knees_wide")
-    HANDS_AND_KNEES = ("hands and knees", ("kneeling", "on_hands_and_knees"), (Place.HANDS_AND_KNEES,), _KNEELS, "rock_back/a_little")
-    FLAT_ON_THE_BACK = ("flat on the back", ("lying", "on_the_back", "lying_flat"), (Place.ON_THE_BACK, Place.LYING_FLAT), _LYING, "breathing_rest/knees_bent")
-    PROPPED = ("on the back, propped up", ("lying", "on_the_back"), (Place.ON_THE_BACK,), (On.BED,), "breathing_rest/knees_bent", "both", 30.0)
-    ON_THE_LEFT_SIDE = ("on the left side", ("lying", "left.lying_on"), (), _LYING, "clam/small_opening", "right")
-    ON_THE_RIGHT_SIDE = ("on the right side", ("lying", "right.lying_on"), (), _LYING, "clam/small_opening", "left")
-    FACE_DOWN = ("face down", ("lying", "face_down"), (Place.FACE_DOWN,), _LYING, "prone_breathing/hands_beside")
+    STANDING = ("standing", ("standing",), _UPRIGHT, "standing_breath/free_standing")
+    ON_ONE_LEG = ("on one leg", ("standing", "one_leg_stance"), _UPRIGHT, "standing_leg_to_the_side/firm_hand", "left", 0.0, ONE_LEG - FIRM_HOLD_EASES)
+    SITTING = ("sitting", ("sitting",), _UPRIGHT, "tall_sitting/back_supported")
+    KNEELING = ("kneeling", ("kneeling",), _KNEELS, "band_press_out_kneeling/knees_wide")
+    HANDS_AND_KNEES = ("hands and knees", ("kneeling", "on_hands_and_knees"), _KNEELS, "rock_back/a_little")
+    FLAT_ON_THE_BACK = ("flat on the back", ("lying", "on_the_back", "lying_flat"), _LYING, "breathing_rest/knees_bent")
+    PROPPED = ("on the back, propped up", ("lying", "on_the_back"), (On.BED,), "breathing_rest/knees_bent", "both", 30.0)
+    ON_THE_LEFT_SIDE = ("on the left side", ("lying", "left.lying_on"), _LYING, "clam/small_opening", "right")
+    ON_THE_RIGHT_SIDE = ("on the right side", ("lying", "right.lying_on"), _LYING, "clam/small_opening", "left")
+    FACE_DOWN = ("face down", ("lying", "face_down"), _LYING, "prone_breathing/hands_beside")
 
-    def __init__(self, says: str, columns: tuple[str, ...], places: tuple[Place, ...], on: tuple[On, ...], ref: str, side: str = "both", head_end_deg: float = 0.0) -> None:
-        self.says, self.columns, self.places, self.on = said(says), columns, places, on
+    def __init__(self, says: str, columns: tuple[str, ...], on: tuple[On, ...], ref: str, side: str = "both", head_end_deg: float = 0.0, stance: float | None = None) -> None:
+        self.says, self.on = said(says), on
+        self.facts = {**dict.fromkeys(columns, 1.0), **({} if stance is None else {"stance_level": stance})}
         self.ref, self.side, self.head_end_deg = ref, side, head_end_deg
 
 
-_NAMED = {base_id(c) for p in Posture for c in p.columns} | {o.column for o in On if o.column}
+_NAMED = {base_id(c) for p in Posture for c in p.facts} | {o.column for o in On if o.column}
 if unknown := _NAMED - set(REGISTRY):
     raise ValueError(f"postures: nothing computes {sorted(unknown)}")
 
@@ -70,17 +72,18 @@ def postures(envelope: Envelope, context: str) -> tuple[Left, ...]:
 
 
 def _left(limits: Sequence[Limit], posture: Posture, on: On) -> Left:
-    facts = {*posture.columns, Place.EXERCISES.column, *([on.column] if on.column else [])}
+    facts = {**posture.facts, Place.EXERCISES.column: 1.0, **({on.column: 1.0} if on.column else {})}
     closed = tuple(x for x in limits if _closes(x, facts))
-    there = tuple(x for x in limits if x.when in posture.places and x not in closed)
+    there = tuple(x for x in limits if x.when.column in posture.facts and x not in closed)
     return Left(posture, on, closed, there)
 
 
-def _closes(limit: Limit, facts: set[str]) -> bool:
-    """A limit on one of the facts themselves, where it holds; a caution closes nothing."""
-    mine = limit.quantity in facts or any(base_id(f) == limit.quantity for f in facts)
+def _closes(limit: Limit, facts: Mapping[str, float]) -> bool:
+    """A limit that one of the facts themselves breaks, where it holds; a caution closes nothing."""
     there = not limit.when.column or limit.when.column in facts
-    return limit.strength != "caution" and mine and there and quantity(limit.quantity).breaks(1.0, limit.bound, limit.at_least)
+    return limit.strength != "caution" and there and any(
+        limit.quantity in (name, base_id(name)) and quantity(name).breaks(value, limit.bound, limit.at_least) for name, value in facts.items()
+    )
 
 
 __all__ = ["Left", "On", "Posture", "postures"]

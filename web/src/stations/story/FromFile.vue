@@ -6,6 +6,7 @@ import { useAttempt } from '../../parts/attempt'
 import FilePick from '../../parts/FilePick.vue'
 import LeftOut from '../../parts/LeftOut.vue'
 import { readJson } from '../../parts/readFile'
+import BroughtIn from './BroughtIn.vue'
 
 /** A client from a file: one that was taken out of here or of another practice, a case, or a FHIR bundle. */
 type Made = { id: string; left_out: { path: string; reason: string }[] }
@@ -51,12 +52,6 @@ async function kept(data: Record<string, unknown>): Promise<Made> {
       <p>{{ say('exchange.refused') }}</p>
       <LeftOut :faults="refused" bare />
     </div>
-    <template v-if="made">
-      <p role="status">{{ say('exchange.broughtIn') }}</p>
-      <LeftOut :faults="made.left_out" />
-      <div>
-        <RouterLink class="main-action" :to="`/client/${made.id}/story`">{{ say('exchange.openClient') }}</RouterLink>
-      </div>
-    </template>
+    <BroughtIn v-if="made" :client="made" />
   </section>
 </template>

@@ -4,7 +4,7 @@ import { ref } from 'vue'
 import { got, http } from '../../api/client'
 import { say } from '../../i18n'
 import { useAttempt } from '../../parts/attempt'
-import LeftOut from '../../parts/LeftOut.vue'
+import BroughtIn from './BroughtIn.vue'
 
 /** A client from the referrer's own server: looked for by name, then everything there is of that person. */
 type There = { id: string; name: string; birth_date: string }
@@ -46,13 +46,7 @@ const fetchOne = (person: There) =>
       </ul>
       <p v-if="found.more" class="soft small">{{ say('referrer.more') }}</p>
     </template>
-    <template v-if="made">
-      <p role="status">{{ say('exchange.broughtIn') }}</p>
-      <LeftOut :faults="made.left_out" />
-      <div>
-        <RouterLink class="main-action" :to="`/client/${made.id}/story`">{{ say('exchange.openClient') }}</RouterLink>
-      </div>
-    </template>
+    <BroughtIn v-if="made" :client="made" />
   </section>
 </template>
 

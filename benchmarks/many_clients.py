@@ -135,8 +135,8 @@ def _fill(house: Any, count: int) -> None:
     from clients.summary import summary_of
 
     source = json.loads((ROOT / "demo" / "cases" / "low-bone-mass.json").read_text())
-    engine = admitted(read_case({**source, "as_of": timezone.localdate().isoformat()}))
-    summary, data = summary_of(engine, False), engine.case.model_dump(mode="json", exclude={"as_of"})
+    engine = admitted(read_case({**source, "visits": [], "as_of": timezone.localdate().isoformat()}))
+    summary, data = summary_of(engine, False), engine.case.model_dump(mode="json", exclude={"as_of", "visits"})
     at = Client.objects.count()
     for start in range(0, count, 2_000):
         names = [_name(at + start + k) for k in range(min(2_000, count - start))]

@@ -76,6 +76,14 @@ web_build() {
 POSTGRES_PACKAGES=(postgresql-15)
 PAGE_PACKAGES=(libpango-1.0-0 libpangoft2-1.0-0 libharfbuzz-subset0 fonts-dejavu-core)
 
+
+# The body model compiles on one core while the web is fetched and built on the other.
+kernels_and_web() {
+  kernels & local compiling=$!
+  node_packages; web_build
+  wait "$compiling" || fail "the body model did not compile"
+}
+
 prepare_core() { lock; python_packages; kernels; unlock; }
-prepare_server() { lock; system_packages "${POSTGRES_PACKAGES[@]}" "${PAGE_PACKAGES[@]}"; python_packages; kernels; node_packages; web_build; unlock; }
-prepare_tests() { lock; system_packages "${POSTGRES_PACKAGES[@]}" "${PAGE_PACKAGES[@]}" chromium; python_packages; test_packages; kernels; node_packages; web_build; unlock; }
+prepare_server() { lock; system_packages "${POSTGRES_PACKAGES[@]}" "${PAGE_PACKAGES[@]}"; python_packages; kernels_and_web; unlock; }
+prepare_tests() { lock; system_packages "${POSTGRES_PACKAGES[@]}" "${PAGE_PACKAGES[@]}" chromium; python_packages; test_packages; kernels_and_web; unlock; }

@@ -10,7 +10,12 @@ from accounts.open_sessions import still_open
 
 _SEEN = "seen_at"
 _EVERY_S = 60  # how often the moment is written down
-_BY_ITSELF = ("/pulse", "/session")
+_BY_ITSELF = "amvel.asked_by_itself"
+
+
+def asked_by_itself(request: HttpRequest) -> None:
+    """This request is a page's own, not somebody's at work: it keeps no session open."""
+    request.META[_BY_ITSELF] = True
 
 
 class Idle:
@@ -20,13 +25,17 @@ class Idle:
         self.get_response = get_response
 
     def __call__(self, request: HttpRequest) -> HttpResponse:
-        if request.user.is_authenticated:
-            now = time.time()
-            seen = request.session.get(_SEEN, now)
-            if now - seen > settings.IDLE_MINUTES * 60:
-                logout(request)
-            elif not still_open(request):
-                pass  # somebody has ended it from elsewhere
-            elif not request.path.endswith(_BY_ITSELF) and (_SEEN not in request.session or now - seen > _EVERY_S):
-                request.session[_SEEN] = now
-        return self.get_response(request)
+        now = time.time()
+        if request.user.is_authenticated and now - request.session.get(_SEEN, now) > settings.IDLE_MINUTES * 60:
+            logout(request)
+        elif request.user.is_authenticated:
+            still_open(request)  # logs out where somebody has ended it from elsewhere
+        response = self.get_response(request)
+        if request.user.is_authenticated and _BY_ITSELF not in request.META:
+            _seen(request, now)
+        return response
+
+
+def _seen(request: HttpRequest, now: float) -> None:
+    if now - request.session.get(_SEEN, 0.0) > _EVERY_S:
+        request.session[_SEEN] = now

@@ -6,6 +6,7 @@ from typing import Any
 from django.http import Http404, HttpRequest
 from ninja.security import SessionAuth
 
+from accounts.idle import asked_by_itself
 from accounts.roles import Action
 from amvel.languages import said
 from clients.casework import audit
@@ -26,14 +27,16 @@ class Needs(SessionAuth):
     Every endpoint behind the log-in names one; a test sweeps them.
     """
 
-    def __init__(self, action: Action) -> None:
+    def __init__(self, action: Action, by_itself: bool = False) -> None:
         super().__init__()
-        self.action = action
+        self.action, self.by_itself = action, by_itself  # an open page asks by itself: nobody is at work for it
 
     def authenticate(self, request: HttpRequest, key: str | None) -> Any:
         user = super().authenticate(request, key)
         if user is not None and not user.may(self.action):
             raise NotForThisRole(self.action)
+        if self.by_itself:
+            asked_by_itself(request)
         return user
 
 

@@ -279,7 +279,7 @@ class Pulse(Schema):
     stop_signs: list[str]
 
 
-@router.get("/clients/{client_id}/pulse", response={200: Pulse, **PROBLEMS}, auth=Needs(Action.SEE_CLIENTS))
+@router.get("/clients/{client_id}/pulse", response={200: Pulse, **PROBLEMS}, auth=Needs(Action.SEE_CLIENTS, by_itself=True))
 def pulse(request: HttpRequest, client_id: str):
     """Asked every few seconds by an open screen: has somebody changed this client, does a stop sign stand?"""
     revision = client_of(request, client_id).latest()

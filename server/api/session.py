@@ -8,6 +8,7 @@ from ninja.utils import check_csrf
 from pydantic import Field
 
 from accounts.guessing import too_many
+from accounts.idle import asked_by_itself
 from accounts.roles import Action, Role
 from accounts.second_factor import has_second_factor, pass_with
 from accounts.session_cookie import take_away
@@ -58,6 +59,7 @@ class Credentials(Schema):
 @router.get("/session", auth=None, response=Session)
 def session(request: HttpRequest):
     """The current session; also hands out the CSRF token."""
+    asked_by_itself(request)
     user = request.user
     known = user.is_authenticated
     return Session(

@@ -7,7 +7,7 @@ import pytest
 from amvel.case import read_case
 from amvel.engine import Engine
 from amvel.movements import Family, Step, all_steps
-from amvel.movements.needs import Furniture
+from amvel.movements.room_measures import Measured
 from amvel.planning import Item, SetUp, plan, violations
 from amvel.planning.one_seat import on_one_seat, put_on_the_seat
 from tests.conftest import demo
@@ -63,7 +63,7 @@ def test_a_seat_that_has_to_be_higher_says_what_is_put_on_it() -> None:
     assert put_on_the_seat(replace(item, set_ups=(replace(item.set_ups[0], values={"seat_cm": 40.0}),)), e.profiler.body, room) == ""
 
 
-AT_A_WORKTOP = [pytest.param(f, s, id=f.ref(s)) for f, s in all_steps() if any(p.height_of is Furniture.WORKTOP for p in s.parameters)]
+AT_A_WORKTOP = [pytest.param(f, s, id=f.ref(s)) for f, s in all_steps() if any(p.measured is Measured.WORKTOP for p in s.parameters)]
 
 
 @pytest.mark.parametrize("cm", [84, 90, 96])
@@ -74,7 +74,7 @@ def test_a_worktop_is_planned_as_high_as_it_was_measured(cm: int) -> None:
     seen = 0
     for request in e.requests():
         for p in request.step.parameters:
-            if p.height_of is Furniture.WORKTOP:
+            if p.measured is Measured.WORKTOP:
                 assert request.values[p.id] == cm, request.label
                 seen += 1
     assert seen > 20
@@ -85,4 +85,4 @@ def test_a_worktop_is_planned_as_high_as_it_was_measured(cm: int) -> None:
 
 @pytest.mark.parametrize(("family", "step"), AT_A_WORKTOP)
 def test_nothing_is_solved_by_moving_what_cannot_be_moved(family: Family, step: Step) -> None:
-    assert all(p.easier == "" for p in step.parameters if p.height_of is not None)
+    assert all(p.easier == "" for p in step.parameters if p.measured in (Measured.WORKTOP, Measured.HAND_REST))

@@ -2300,6 +2300,8 @@ export interface components {
             text: string;
             /** Test */
             test: string;
+            /** Is Range */
+            is_range: boolean;
         };
         /** Autism */
         Autism: {
@@ -2571,6 +2573,7 @@ export interface components {
              *       "soles": "unknown",
              *       "bed_height_cm": null,
              *       "bed_firmness": "unknown",
+             *       "bed_head_end": false,
              *       "rail": false,
              *       "rail_height_cm": null,
              *       "anchor": false,
@@ -4862,6 +4865,12 @@ export interface components {
              * @enum {string}
              */
             bed_firmness: "firm" | "soft" | "unknown";
+            /**
+             * Bed Head End
+             * @description the head end of the bed can be raised and stays where it is put
+             * @default false
+             */
+            bed_head_end: boolean;
             /**
              * Rail
              * @description a fixed rail or bar beside where one rises and stands
@@ -7416,6 +7425,12 @@ export interface components {
                  * @enum {string}
                  */
                 bed_firmness: "firm" | "soft" | "unknown";
+                /**
+                 * Bed Head End
+                 * @description the head end of the bed can be raised and stays where it is put
+                 * @default false
+                 */
+                bed_head_end: boolean;
                 /**
                  * Rail
                  * @description a fixed rail or bar beside where one rises and stands

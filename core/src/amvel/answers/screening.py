@@ -80,6 +80,7 @@ class AssumptionData(TypedDict):
     id: str
     text: str
     test: str
+    is_range: bool
 
 
 class ContradictionData(TypedDict):
@@ -149,7 +150,7 @@ def screen(engine: Engine) -> ScreenData:
             for o in engine.envelope.obligations
         ],
         "referrals": [{"id": r.id, "text": r.text, "source": r.source.told} for r in engine.envelope.referrals],
-        "assumptions": [{"id": a.id, "text": a.text, "test": a.test} for a in f.assumptions],
+        "assumptions": [{"id": a.id, "text": a.text, "test": a.test, "is_range": a.is_range} for a in f.assumptions],
         "aged": [*f.aged, *numbers_of_later(engine.case.as_of)],
         "contradictions": [{"path": c.path, "text": c.text} for c in contradictions(engine.case)],
         "sign_offs": sign_offs(engine),

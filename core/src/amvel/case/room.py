@@ -51,6 +51,7 @@ class Room(Part):
     soles: Literal["good_soles", "bare_feet", "socks", "unknown"] = "unknown"
     bed_height_cm: float | None = Field(default=None, ge=20, le=90)
     bed_firmness: Firmness = "unknown"
+    bed_head_end: bool = Field(default=False, description="the head end of the bed can be raised and stays where it is put")
     rail: bool = Field(default=False, description="a fixed rail or bar beside where one rises and stands")
     rail_height_cm: float | None = Field(default=None, ge=50, le=120)
     anchor: bool = Field(default=False, description="a handle or closed door at chest height that holds a band")

@@ -7,6 +7,7 @@ import numpy as np
 from amvel.body import JOINTS
 from amvel.languages import said
 from amvel.movements import Profile, Profiler, Request, find
+from amvel.movements.room_measures import FitId
 from amvel.sources import Source
 
 
@@ -39,7 +40,7 @@ class Drawing:
 class Fit:
     """One thing to set up: `value` in `unit`, good between `low` and `high`, in words, and what it is made of."""
 
-    id: str
+    id: FitId
     title: str
     value: float
     low: float

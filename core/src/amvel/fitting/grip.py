@@ -6,6 +6,7 @@ from amvel.fitting.fit import Drawing, Fit, Mark, posed
 from amvel.languages import said
 from amvel.literature import WALKING_FRICTION
 from amvel.movements import Profile, Profiler
+from amvel.movements.room_measures import FitId
 from amvel.sources import ours
 
 WALKING = WALKING_FRICTION.says("walking friction commonly required; local codes prevail")
@@ -54,7 +55,7 @@ def wall_grip(profiler: Profiler, room: Room, wall_cm: float) -> list[Fit]:
     words = said(_HOLDS if fits else _SLIPS, asks=round(asks, 2), gives=round(gives, 2))
     return [
         Fit(
-            "grip",
+            FitId.GRIP,
             "grip at the wall",
             round(asks, 2),
             0.0,

@@ -12,6 +12,7 @@ from amvel.languages import said, said_together
 from amvel.movements import Profiler
 from amvel.movements.families.breathing_rest import calf_support_cm
 from amvel.movements.lying_positions import own_head_pad_cm
+from amvel.movements.room_measures import FitId
 from amvel.sources import COMMON_PRACTICE, ours
 
 OUTLINE = ours("from the outline of the body model; give way to what looks level")
@@ -36,7 +37,7 @@ def calf_support(profiler: Profiler, room: Room) -> list[Fit]:
         words = said("Calves at {cm} cm on a chair or box.", cm=round(height))
         return [
             Fit(
-                "calf_support",
+                FitId.CALF_SUPPORT,
                 "calf support",
                 round(height),
                 height - 2,
@@ -57,7 +58,7 @@ def calf_support(profiler: Profiler, room: Room) -> list[Fit]:
     words = said("Calves at {cm} cm: {how}. The tailbone stays down.", cm=round(height), how=how)
     return [
         Fit(
-            "calf_support",
+            FitId.CALF_SUPPORT,
             "calf support",
             round(height),
             height - 2,
@@ -81,7 +82,7 @@ def head_on_the_side(profiler: Profiler, room: Room) -> list[Fit]:
     words = said_together((said("On the side: {cm} cm under the head, the nose in line with the breastbone", cm=round(pad)), *_of(made), "."))
     return [
         Fit(
-            "head_side",
+            FitId.HEAD_SIDE,
             "head pad on the side",
             round(pad),
             pad - 1.5,
@@ -99,12 +100,12 @@ def head_on_the_back(profiler: Profiler, room: Room) -> list[Fit]:
     gap = own_head_pad_cm(profiler.body)
     if not gap:
         words = said("On the back: no pad, or a folded towel for comfort.")
-        return [Fit("head_back", "head pad on the back", 0.0, 0.0, 2.0, words, OUTLINE)]
+        return [Fit(FitId.HEAD_BACK, "head pad on the back", 0.0, 0.0, 2.0, words, OUTLINE)]
     made = stack(gap, room, 1.5, kinds=FOR_THE_HEAD)
     words = said_together((said("On the back: {cm} cm under the head, the face level", cm=round(gap)), *_of(made), "."))
     return [
         Fit(
-            "head_back",
+            FitId.HEAD_BACK,
             "head pad on the back",
             round(gap),
             gap - 1.5,
@@ -126,10 +127,10 @@ def waist_roll(profiler: Profiler) -> list[Fit]:
     gap = (hip + chest) / 2 - 0.072 * h * g
     if gap < 1.0:
         return [
-            Fit("waist_roll", "waist roll", 0.0, 0.0, 1.0, said("On the side: the waist needs no roll."), OUTLINE)
+            Fit(FitId.WAIST_ROLL, "waist roll", 0.0, 0.0, 1.0, said("On the side: the waist needs no roll."), OUTLINE)
         ]
     words = said("On the side: a loose towel roll of {cm} cm under the waist, neither crushed nor left.", cm=round(gap))
-    return [Fit("waist_roll", "waist roll", round(gap), gap - 1, gap + 1, words, OUTLINE)]
+    return [Fit(FitId.WAIST_ROLL, "waist roll", round(gap), gap - 1, gap + 1, words, OUTLINE)]
 
 
 def free_floor(profiler: Profiler, room: Room) -> list[Fit]:
@@ -153,7 +154,7 @@ def free_floor(profiler: Profiler, room: Room) -> list[Fit]:
     else:
         end = said("; only {cm} cm is there: shorter reaches, or the bed.", cm=there)
     words = said_together((asked, end))
-    return [Fit("free_floor", "free floor", long, long, 1000.0, words, OUTLINE, fits=fits)]
+    return [Fit(FitId.FREE_FLOOR, "free floor", long, long, 1000.0, words, OUTLINE, fits=fits)]
 
 
 def _of(made: Stack | None) -> tuple[str, ...]:

@@ -53,7 +53,8 @@ def check_room(
 def _served(step: Step, needs: list[Need], values: dict[str, float | str]) -> list[tuple[Thing, ...]]:
     on_bed = lies_on_bed(values)
     served = [need.on_bed if on_bed else need.serves for need in needs]
-    return served + [p.need.serves for p in step.parameters if p.need and values.get(p.id, p.nothing_at) != p.nothing_at]
+    there = (p.need for p in step.parameters if p.need and values.get(p.id, p.nothing_at) != p.nothing_at)
+    return served + [need.on_bed if on_bed else need.serves for need in there]
 
 
 def _first(body: Anthropometry, room: Room, serves: tuple[Thing, ...]) -> Use | str:
@@ -92,6 +93,7 @@ def _furniture(body: Anthropometry, room: Room, piece: Furniture) -> str:
         Furniture.TABLE: "table" if room.table_height_cm is not None else "",
         Furniture.LOW_TABLE: "low table" if room.low_table_height_cm is not None else "",
         Furniture.BED: "bed" if firm_bed(room) else "",
+        Furniture.HEAD_END: "head end of the bed" if firm_bed(room) and room.bed_head_end else "",
         Furniture.ANCHOR: "anchor for the band" if room.anchor else "",
     }
     return found[piece]

@@ -10,6 +10,7 @@ from amvel.fitting.furniture import seat_for
 from amvel.fitting.stacking import FIRM, STACKABLE, stack
 from amvel.languages import said, said_together
 from amvel.movements import Profiler, Request, library
+from amvel.movements.room_measures import FitId
 from amvel.sources import COMMON_PRACTICE, ours
 
 ARM_LOAD_PERCENT_BW = 20.0
@@ -31,7 +32,7 @@ def wall_distance(profiler: Profiler, room: Room) -> list[Fit]:
     near = wall_distance_cm(profiler, ARM_LOAD_PERCENT_BW)
     words = said("Toes {cm} cm from the wall: at most a fifth of the body weight on the forearms.", cm=round(near))
     drawing = Drawing("wall_plank/forearms", "both", {"wall_cm": near}, 0, (Mark("wall", "", value_cm=near),))
-    return [Fit("wall", "distance from the wall", near, near - 5, near, words, ARM_LOAD, drawing=drawing)]
+    return [Fit(FitId.WALL, "distance from the wall", near, near - 5, near, words, ARM_LOAD, drawing=drawing)]
 
 
 def wall_distance_cm(profiler: Profiler, arm_load_percent_bw: float) -> float:
@@ -74,7 +75,7 @@ def hands_level(profiler: Profiler, room: Room) -> list[Fit]:
     drawing = Drawing(_HANDS, "both", {}, 0, marks)
     if -_LEVEL_TOLERANCE_CM <= rise <= allowed + _LEVEL_TOLERANCE_CM:
         words = said("Hands and knees: the back is level with hands and knees on the floor.")
-        return [Fit("hands_level", "hands and knees level", 0.0, -2.0, 2.0, words, LEVEL, drawing=drawing)]
+        return [Fit(FitId.HANDS_LEVEL, "hands and knees level", 0.0, -2.0, 2.0, words, LEVEL, drawing=drawing)]
     gap, where = (-rise, "hands") if rise < 0 else (rise - allowed, "knees")
     made = stack(gap, room, 1.5, kinds=FIRM if where == "hands" else STACKABLE)
     sentence = _UNDER[where]
@@ -82,7 +83,7 @@ def hands_level(profiler: Profiler, room: Room) -> list[Fit]:
     words = said_together((said(sentence, cm=round(gap)), *made_up, "."))
     return [
         Fit(
-            "hands_level",
+            FitId.HANDS_LEVEL,
             said(f"under the {where}"),
             round(gap),
             gap - 1.5,
@@ -104,7 +105,7 @@ def spacer_and_belt(profiler: Profiler) -> list[Fit]:
     belt = 2 * (spacer + 0.052 * h) + 3.1416 * thick
     return [
         Fit(
-            "spacer",
+            FitId.SPACER,
             "roll between the knees",
             spacer,
             10.0,
@@ -113,7 +114,7 @@ def spacer_and_belt(profiler: Profiler) -> list[Fit]:
             COMMON_PRACTICE,
         ),
         Fit(
-            "belt",
+            FitId.BELT,
             "belt round the thighs",
             round(belt),
             belt,
@@ -147,7 +148,7 @@ def band_anchor(profiler: Profiler, room: Room) -> list[Fit]:
     )
     return [
         Fit(
-            "band_anchor",
+            FitId.BAND_ANCHOR,
             "anchor of the band",
             round(anchor[2]),
             anchor[2] - 5,
@@ -177,7 +178,7 @@ def over_the_chair(profiler: Profiler, room: Room) -> list[Fit]:
     )
     return [
         Fit(
-            "over_chair",
+            FitId.OVER_CHAIR,
             "over the chair",
             round(over),
             over - 3,

@@ -8,6 +8,7 @@ from amvel.fitting.furniture import seat_for, why_not_seat
 from amvel.fitting.stacking import stack
 from amvel.languages import said, said_together
 from amvel.movements import Profiler, find
+from amvel.movements.room_measures import FitId
 from amvel.movements.seats import SEAT, own_seat_cm
 from amvel.safety import Envelope, check
 from amvel.sources import COMMON_PRACTICE
@@ -26,7 +27,7 @@ def level_thighs(profiler: Profiler, room: Room) -> list[Fit]:
     best = seat_for(profiler.body, room)
     out = [
         Fit(
-            "seat",
+            FitId.SEAT,
             "seat",
             round(own),
             own - TOLERANCE_CM,
@@ -45,7 +46,7 @@ def _raised(profiler: Profiler, room: Room, seat: Seat, own: float, best: bool) 
     why = why_not_seat(seat, profiler.body)
     if why:
         return Fit(
-            "seat_raise", title, 0.0, 0.0, 0.0, said("{seat}: not used, {why}.", seat=seat.name, why=why), COMMON_PRACTICE, fits=False
+            FitId.SEAT_RAISE, title, 0.0, 0.0, 0.0, said("{seat}: not used, {why}.", seat=seat.name, why=why), COMMON_PRACTICE, fits=False
         )
     gap = own - seat.height_cm
     use = said("Use") if best else said("Or")
@@ -54,7 +55,7 @@ def _raised(profiler: Profiler, room: Room, seat: Seat, own: float, best: bool) 
         made = stack(gap, room, TOLERANCE_CM)
         says = said("{use} the {seat} ({seat_cm} cm), {cm} cm higher: {made}.", **which, cm=round(gap), made=made.says() if made else _NOTHING)
         return Fit(
-            "seat_raise",
+            FitId.SEAT_RAISE,
             title,
             round(gap),
             gap - TOLERANCE_CM,
@@ -70,7 +71,7 @@ def _raised(profiler: Profiler, room: Room, seat: Seat, own: float, best: bool) 
         made = stack(-gap, room, TOLERANCE_CM)
         says = said("{use} the {seat} ({seat_cm} cm) with the feet {cm} cm up: {made}.", **which, cm=round(-gap), made=made.says() if made else said("a firm box"))
         return Fit(
-            "foot_rest",
+            FitId.FOOT_REST,
             said("under the feet at the {seat}", seat=seat.name),
             round(-gap),
             -gap - TOLERANCE_CM,
@@ -81,7 +82,7 @@ def _raised(profiler: Profiler, room: Room, seat: Seat, own: float, best: bool) 
             best=best,
         )
     return Fit(
-        "seat_raise",
+        FitId.SEAT_RAISE,
         title,
         0.0,
         -TOLERANCE_CM,
@@ -105,7 +106,7 @@ def under_a_hip_limit(profiler: Profiler, room: Room, envelope: Envelope) -> lis
     lowest = seat_for_hip(profiler, limit.bound)
     if lowest is None:
         words = said("No seat up to {cm} cm keeps the hips at {deg}° in sitting: half sitting or standing instead.", cm=SEAT.high, deg=limit.bound)
-        return [Fit("hip_seat", "seat for the hip", 0.0, 0.0, 0.0, words, limit.source, fits=False)]
+        return [Fit(FitId.HIP_SEAT, "seat for the hip", 0.0, 0.0, 0.0, words, limit.source, fits=False)]
     seat = seat_for(profiler.body, room)
     gap = lowest - seat.height_cm if seat else 0.0
     made = stack(gap, room, TOLERANCE_CM) if seat and gap > 0 else None
@@ -115,7 +116,7 @@ def under_a_hip_limit(profiler: Profiler, room: Room, envelope: Envelope) -> lis
         words = said_together((words, " ", said("On the {seat}: {made}.", seat=seat.name, made=own)))
     return [
         Fit(
-            "hip_seat",
+            FitId.HIP_SEAT,
             "seat for the hip",
             lowest,
             lowest,
@@ -153,7 +154,7 @@ def lowest_to_rise_from(profiler: Profiler, room: Room, envelope: Envelope) -> l
     if lowest is None:
         return [
             Fit(
-                "rising_seat",
+                FitId.RISING_SEAT,
                 "lowest seat to rise from",
                 0.0,
                 0.0,
@@ -172,7 +173,7 @@ def lowest_to_rise_from(profiler: Profiler, room: Room, envelope: Envelope) -> l
         words = said_together((words, " ", said("On the {seat}: {made}.", seat=seat.name, made=own)))
     return [
         Fit(
-            "rising_seat",
+            FitId.RISING_SEAT,
             "lowest seat to rise from",
             lowest,
             lowest,

@@ -10,8 +10,9 @@ from amvel.languages import said
 from amvel.movements.breath import Breath
 from amvel.movements.feedback import Feedback
 from amvel.movements.frames import Frame
-from amvel.movements.needs import Furniture, Need
+from amvel.movements.needs import Need
 from amvel.movements.promise import Shown
+from amvel.movements.room_measures import FitId, Measured
 from amvel.movements.session_part import SessionPart
 from amvel.movements.sign import Sign
 from amvel.movements.wrong import Wrong
@@ -42,7 +43,7 @@ class Parameter:
     """A measure of the set-up or range that may be changed, and in which direction that is easier.
 
     Numbers have low, high and grid in `unit`; choices are listed from hardest to easiest.
-    `default` may depend on the body.  At `nothing_at` the thing is not there, and nobody has to be told.  `easier` is empty for what stands in the room as it is: nothing is solved with it, and `height_of` is the piece whose measured height it begins with.
+    `default` may depend on the body.  At `nothing_at` the thing is not there, and nobody has to be told.  `easier` is empty for what stands in the room as it is: nothing is solved with it, and it begins with what is `measured` of it.
     """
 
     id: str
@@ -58,7 +59,7 @@ class Parameter:
     nothing_at: float | str | None = None
     still_itself: float | None = None  # towards easier no further than this; a third of the usual range where nothing is said
     need: Need | None = None  # what has to be there for any other value
-    height_of: Furniture | None = None
+    measured: Measured | None = None  # of the room: it begins with what was measured there
     changed: str = ""  # how a change of it reads, with {before} and {after}; from and to where nothing is said
     bends_the_hips: bool = False  # of who sits: a change says what it does to the hips
     moves: frozenset[str] = frozenset()  # which declared quantities it decides, beside what geometry shows
@@ -218,6 +219,7 @@ class Family:
     daily_task: bool = False
     part: SessionPart = SessionPart.WORKS
     hitched_side_first: bool = False  # lying on the side: the one that usually hitches goes down first
+    fits: tuple[FitId, ...] = ()  # what is fitted for it, beside what its position and its measures ask for
     index: dict[str, Step] = field(init=False, hash=False, compare=False, default_factory=dict)
 
     def __post_init__(self) -> None:

@@ -13,16 +13,18 @@ from amvel.movements.panel import Panel
 from amvel.movements.picture import document, label, laid_out
 from amvel.movements.profile import Profile
 from amvel.movements.profiler import Profiler
+from amvel.movements.room_measures import Measured
 from amvel.movements.scenery import scenery
 from amvel.movements.signs import signs_of
 
 
-def _motion(profile: Profile, profiler: Profiler, view: View) -> str:
+def _motion(profile: Profile, profiler: Profiler, view: View, first: int, last: int) -> str:
+    """The way of what leads, from the first picture to the last."""
     landmark = _moving(profile)
     if not landmark or profile.posed is None or len(profile.rows) < 2:
         return ""
     row = profiler.skeleton.landmarks.index[landmark]
-    return arrow([view.flat(p[row]) for p in profile.posed.points[profile.rows[0] :]])
+    return arrow([view.flat(p[row]) for p in profile.posed.points[first : last + 1]])
 
 
 def _moving(profile: Profile) -> str:
@@ -56,7 +58,7 @@ def panels_of(profiler: Profiler, profile: Profile, view: View, frame: int | Non
     if frame is None:
         if len(panels) > 1:
             panels[-1].ghost = silhouette(panels[0].parts)
-            panels[-1].front.append(_motion(profile, profiler, view))
+            panels[-1].front.append(_motion(profile, profiler, view, rows[0], rows[-1]))
         for drawn, reach in signs_of(profile, panels, _moving(profile)):
             panels[-1].front.append(drawn)
             panels[-1].grow(*reach)
@@ -70,16 +72,19 @@ def together(panels: list[Panel]) -> None:
         p.grow(*corners)
 
 
-_MEASURED = {"seat_cm": "seat", "calf_support_cm": "calf support"}
+_SURFACES = {Measured.SEAT: "seat", Measured.SEAT_AS_SUPPORT: "seat", Measured.CALF_SUPPORT: "calf support"}
 
 
 def _mark_measures(panel: Panel) -> None:
-    values = panel.profile.request.values
-    for name, surface in _MEASURED.items():
-        if name in values and surface in panel.frame.surfaces:
-            _mark_height(panel, float(values[name]))
-    if "wall_cm" in values:
-        _mark_from_the_wall(panel, float(values["wall_cm"]))
+    request = panel.profile.request
+    for p in request.step.parameters:
+        value_cm = request.values.get(p.id)
+        if value_cm is None or p.measured is None:
+            continue
+        if _SURFACES.get(p.measured, "") in panel.frame.surfaces:
+            _mark_height(panel, float(value_cm))
+        elif p.measured is Measured.WALL:
+            _mark_from_the_wall(panel, float(value_cm))
 
 
 def _mark_height(panel: Panel, height_cm: float) -> None:

@@ -4,6 +4,7 @@ from dataclasses import replace
 from typing import Any
 
 from amvel.movements.declaration import Dose, Family, Frames, Position, Step
+from amvel.movements.room_measures import FitId
 from amvel.movements.session_part import SessionPart
 
 
@@ -20,11 +21,12 @@ class Ladder:
         asked_for: bool = False,
         part: SessionPart = SessionPart.WORKS,
         hitched_side_first: bool = False,
+        fits: tuple[FitId, ...] = (),
         **shared: Any,
     ) -> None:
         self.id, self.title, self.position, self.about, self.replaces = id, title, position, about, replaces
         self.asked_for, self.part, self.hitched_side_first = asked_for, part, hitched_side_first
-        self.shared = shared
+        self.fits, self.shared = fits, shared
         self.steps: list[Step] = []
 
     def rung(
@@ -49,8 +51,8 @@ class Ladder:
     def family(self, daily_task: bool = False) -> Family:
         """The finished family; a malformed one fails here, at import."""
         steps = tuple(self.steps)
-        first = self.hitched_side_first
-        return Family(self.id, self.title, self.position, self.about, steps, self.replaces, self.asked_for, daily_task, self.part, first)
+        more = (self.part, self.hitched_side_first, self.fits)
+        return Family(self.id, self.title, self.position, self.about, steps, self.replaces, self.asked_for, daily_task, *more)
 
 
 def held(dose: Dose, seconds: float) -> Dose:

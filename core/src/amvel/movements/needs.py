@@ -19,6 +19,7 @@ class Furniture(Enum):
     TABLE = "a sturdy table"
     LOW_TABLE = "a low table or firm box"
     BED = "a firm bed"
+    HEAD_END = "a bed whose head end rises"
     ANCHOR = "something at chest height that holds a band"
 
 
@@ -63,7 +64,7 @@ ARM_REST_OR_WORKTOP = _stands("arm rest or worktop", Furniture.ARMS, Furniture.R
 WORKTOP = _stands("worktop", Furniture.WORKTOP, Furniture.SEAT)
 WORKTOP_OR_CHAIR_BACK = _stands("worktop or sturdy chair back", Furniture.WORKTOP, Furniture.RAIL, Furniture.SEAT)
 WALL = _stands("wall", Furniture.WALL)
-FIRM_BED = _stands("firm bed", Furniture.BED)  # a step that needs one is on it already
+FIRM_BED = Need("firm bed", (Furniture.BED,), (Furniture.BED,))
 TABLE = _stands("table", Furniture.TABLE, Furniture.WORKTOP)
 _ON_A_BED = ("bolster", "box")  # what carries calves there: firm, as high as a seat, and it does not roll
 CHAIR_OR_BOX = _stands("chair or box", Furniture.SEAT, Furniture.LOW_TABLE, "box", on_bed=_ON_A_BED)
@@ -86,7 +87,7 @@ CLOTH = _soft("cloth", "cloth")
 BLOCK_OR_TOWEL = _soft("firm block or folded towel", "block", "towel", "books", hard=True)
 # On a mattress it would sink in on one side and roll off on the other.
 LONG_ROLLER = Need("long roller or rolled mat (unstable)", ("long_roller",), (), hard=True, unstable=True)
-BACK_WEDGE = _soft("wedge or stack of firm cushions behind the back", "back_wedge")
+BACK_WEDGE = Need("wedge or stack of firm cushions behind the back, or the head end of the bed", ("back_wedge",), (Furniture.HEAD_END, "back_wedge"))
 HEEL_WEDGE = _soft("wedge under the heels", "heel_wedge", "books")
 
 

@@ -39,6 +39,8 @@ def propped_too(family: Family) -> Family:
 
 
 def _with_head_end(step: Step) -> Step:
+    if any(p.id == HEAD_END_UP.id for p in step.parameters):
+        return step  # it is of that kind from the start
     if any(need.unstable for need in step.props) or not all(_lies(f) for f in step.frames(_somebody(step))):
         return step
     return replace(step, parameters=(*step.parameters, HEAD_END_UP))
@@ -82,7 +84,7 @@ def _raised(frame: Frame, raised_deg: float) -> Frame:
         root=turn @ frame.root,
         angles=angles,
         free=free,
-        touches=(*(_moved(t) for t in frame.touches if t.landmark not in _ON_THE_LEVEL), *_SEAT),
+        touches=_touches(frame),
         aims=(*frame.aims, Aim("left.buttock", "x", 0.0, must_hold=False)),
         surfaces=surfaces,
         facts=replace(frame.facts, lying_flat=frame.facts.lying_flat and raised_deg < NOT_FLAT_DEG, back_raised_deg=raised_deg),
@@ -91,7 +93,15 @@ def _raised(frame: Frame, raised_deg: float) -> Frame:
 
 _ON_THE_LEVEL = ("left.buttock", "right.buttock")
 # The steeper, the more the body sits: sit bones carry as soon as they come near the level part.
-_SEAT = (*(Touch(p, "floor") for p in _ON_THE_LEVEL), *(Touch(f"{s}.sit_bone", "floor", places=False) for s in _SIDES))
+_SIT_BONES = frozenset(f"{s}.sit_bone" for s in _SIDES)
+_SEAT = (*(Touch(p, "floor") for p in _ON_THE_LEVEL), *(Touch(p, "floor", places=False) for p in sorted(_SIT_BONES)))
+
+
+def _touches(frame: Frame) -> tuple[Touch, ...]:
+    """On the slope what lay on the floor; a frame that sits up on its sit bones says itself what carries on the level part."""
+    if any(t.landmark in _SIT_BONES and t.places for t in frame.touches):
+        return tuple(_moved(t) for t in frame.touches)
+    return (*(_moved(t) for t in frame.touches if t.landmark not in _ON_THE_LEVEL), *_SEAT)
 
 
 def _of_a_leg(touch: Touch) -> bool:
@@ -100,7 +110,8 @@ def _of_a_leg(touch: Touch) -> bool:
 
 
 def _moved(touch: Touch) -> Touch:
-    return touch if touch.surface != "floor" or _of_a_leg(touch) else replace(touch, surface=_SLOPE)
+    level = touch.surface != "floor" or _of_a_leg(touch) or touch.landmark in _SIT_BONES or touch.landmark in _ON_THE_LEVEL
+    return touch if level else replace(touch, surface=_SLOPE)
 
 
 __all__ = ["HEAD_END_UP", "NOT_FLAT_DEG", "propped_too", "with_head_end"]

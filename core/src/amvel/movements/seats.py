@@ -3,6 +3,7 @@
 from amvel.body import Anthropometry
 from amvel.body.anthropometry import popliteal_height_m
 from amvel.movements.declaration import Parameter
+from amvel.movements.room_measures import Measured
 
 
 def own_seat_cm(body: Anthropometry) -> float:
@@ -11,4 +12,4 @@ def own_seat_cm(body: Anthropometry) -> float:
     return 100 * (known if known is not None else popliteal_height_m(body.stature_m)) + 2
 
 
-SEAT = Parameter("seat_cm", "seat height", "cm", own_seat_cm, low=26, high=66, grid=1, easier="up", bends_the_hips=True)
+SEAT = Parameter("seat_cm", "seat height", "cm", own_seat_cm, low=26, high=66, grid=1, easier="up", bends_the_hips=True, measured=Measured.SEAT)

@@ -125,7 +125,7 @@ def _press(panel: Panel) -> Drawing:
                 foot, tail = end - sign * d * 5, end - sign * d * 14
                 pairs.append((tail, foot) if inward > 0 else (foot, tail))
     if not pairs:
-        for mark in ("palm", "elbow_tip"):
+        for mark in ("palm", "wrist", "elbow_tip"):
             for side in ("left", "right"):
                 if any(t.landmark == f"{side}.{mark}" and t.gap_cm < 1 for t in panel.frame.touches):
                     at = np.array(panel.point(f"{side}.{mark}"))

@@ -5,8 +5,8 @@ from dataclasses import replace
 from amvel.body import Anthropometry
 from amvel.movements.declaration import Parameter, Setting
 from amvel.movements.frames import Aim, Frame, Surface, Touch
-from amvel.movements.needs import Furniture
 from amvel.movements.positions import both, standing
+from amvel.movements.room_measures import Measured
 
 LEVELS = {"firm hand": 3, "fingertips": 2, "hands hover": 1}
 _FLAT, _ROUND_THE_EDGE = "flat", "round the edge"
@@ -22,7 +22,7 @@ def hip_height_cm(body: Anthropometry) -> float:
 
 # It stands in the room as it is: nothing is solved with it.
 WORKTOP_CM = Parameter(
-    "worktop_cm", "height of the worktop", "cm", hip_height_cm, low=65, high=115, grid=1, easier="", height_of=Furniture.WORKTOP
+    "worktop_cm", "height of the worktop", "cm", hip_height_cm, low=65, high=115, grid=1, easier="", measured=Measured.WORKTOP
 )
 HOLD = Parameter("hold", "how the hands hold on", "", _FLAT, choices=(_FLAT, _ROUND_THE_EDGE))
 _HOLDS_FAST = 0.05  # hands on a worktop press down; they do not hold it fast sideways (our estimate)

@@ -66,6 +66,7 @@ class Assumption:
     text: str
     test: str
     first: bool = False  # measured before anything else
+    is_range: bool = False  # how far a joint goes, one of many
 
 
 @dataclass(frozen=True)
@@ -154,6 +155,7 @@ def find_out(case: Case, draft: Draft | None = None) -> Findings:
                 f"range.{name}",
                 said("{what} is not measured: {what1}° assumed", what=_range_title(name), what1=float(capacities.of(name))),
                 test,
+                is_range=True,
             )
         )
     return Findings(

@@ -22,6 +22,7 @@ export default {
   'room.lowTable': 'Niedriger Tisch oder Kasten, cm',
   'room.bed': 'Bett, cm',
   'room.bedFirm': 'Bett',
+  'room.bedHeadEnd': 'Bett, dessen Kopfteil hochgeht',
   'room.freeFloor': 'Freier Boden, cm',
   'room.grip': 'Boden',
   'room.grips': 'griffig',

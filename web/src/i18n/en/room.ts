@@ -20,6 +20,7 @@ export default {
   'room.lowTable': 'Low table or box, cm',
   'room.bed': 'Bed, cm',
   'room.bedFirm': 'Bed',
+  'room.bedHeadEnd': 'bed whose head end rises',
   'room.freeFloor': 'Free floor, cm',
   'room.grip': 'Floor',
   'room.grips': 'grips',

@@ -31,8 +31,8 @@ const open = ref('')
 const lit = ref('')
 const word = ref<string>()
 const past = ref(false)
-const tested = computed(() => screen.value.assumptions.filter((a) => !a.id.startsWith('range.')))
-const ranges = computed(() => screen.value.assumptions.filter((a) => a.id.startsWith('range.')))
+const tested = computed(() => screen.value.assumptions.filter((a) => !a.is_range))
+const ranges = computed(() => screen.value.assumptions.filter((a) => a.is_range))
 const effect = (id: string) => client.effects?.effects[id]
 const { titleOf } = session
 

@@ -19,6 +19,7 @@ export function emptyRoom(name: string, usedFor: Room['used_for'] = 'both'): Roo
     soles: 'unknown',
     bed_height_cm: null,
     bed_firmness: 'unknown',
+    bed_head_end: false,
     rail: false,
     rail_height_cm: null,
     anchor: false,

@@ -9,6 +9,7 @@ from amvel.movements.ladder import Ladder
 from amvel.movements.needs import ANCHOR, BAND, THICK_PAD
 from amvel.movements.positions import half_kneeling, kneeling
 from amvel.movements.press_out import BAND_PULL, press_out
+from amvel.movements.room_measures import FitId
 
 
 def _wide(s: Setting, share: float) -> Frame:
@@ -39,6 +40,7 @@ FAMILY = (
         "Band press-out, kneeling",
         "kneeling",
         "On the knees the hips must do what feet did.",
+        fits=(FitId.BAND_ANCHOR,),
         replaces=("seated_twist", "curl_with_twist"),
         setup=(
             "Kneel on a thick pad, side on to the anchor, hips straight.",

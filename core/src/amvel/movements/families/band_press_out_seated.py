@@ -8,6 +8,7 @@ from amvel.movements.ladder import Ladder
 from amvel.movements.needs import ANCHOR, BAND, FIRM_CHAIR
 from amvel.movements.positions import sitting
 from amvel.movements.press_out import BAND_PULL, press_out
+from amvel.movements.room_measures import FitId
 from amvel.movements.seats import SEAT
 from amvel.movements.wrong import Wrong
 
@@ -30,6 +31,7 @@ FAMILY = (
         "Band press-out, sitting",
         "sitting",
         "The band wants to turn you, and you do not turn.",
+        fits=(FitId.BAND_ANCHOR,),
         replaces=("seated_twist",),
         setup=("Sit tall, side on to the anchor, feet flat.", "Both hands hold the band at the breastbone."),
         cues=("breastbone, navel and nose look ahead", "press slowly, come back slower"),

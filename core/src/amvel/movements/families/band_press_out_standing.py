@@ -9,6 +9,7 @@ from amvel.movements.ladder import Ladder
 from amvel.movements.needs import ANCHOR, BAND, WORKTOP
 from amvel.movements.positions import standing
 from amvel.movements.press_out import BAND_PULL, press_out
+from amvel.movements.room_measures import FitId
 
 
 def _stand(s: Setting) -> Frame:
@@ -32,6 +33,7 @@ FAMILY = (
         "Band press-out, standing",
         "standing",
         "Resisting the turn on both feet.",
+        fits=(FitId.BAND_ANCHOR,),
         replaces=("seated_twist",),
         setup=(
             "Stand side on to the anchor, feet wider than the hips, knees soft, a worktop within reach.",

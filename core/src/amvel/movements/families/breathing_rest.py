@@ -7,6 +7,7 @@ from amvel.movements.feedback import BELT_ROUND_THE_WAIST
 from amvel.movements.frames import Frame, Prop
 from amvel.movements.lying_positions import own_heel_distance_cm, supine_calves_up, supine_crook
 from amvel.movements.needs import BELT, CHAIR_OR_BOX
+from amvel.movements.room_measures import Measured
 from amvel.movements.session_part import SessionPart
 from amvel.movements.wrong import Wrong
 
@@ -51,7 +52,7 @@ _HEELS = Parameter(
     easier="up",
 )
 _SUPPORT = Parameter(
-    "calf_support_cm", "height under the calves", "cm", calf_support_cm, low=30, high=60, grid=1, easier="down"
+    "calf_support_cm", "height under the calves", "cm", calf_support_cm, low=30, high=60, grid=1, easier="down", measured=Measured.CALF_SUPPORT
 )
 _DOSE = Dose(10, 3, 6.0, note="twice a day")
 _BREATH = breath(inhale("through the nose to front, sides and back"), back=exhale("slowly through pursed lips"))

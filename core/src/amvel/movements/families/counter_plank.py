@@ -10,8 +10,9 @@ from amvel.movements.declaration import Dose, Fault, Parameter, Setting
 from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, SHOULDER_CLIMBS
 from amvel.movements.frames import Aim, Frame, Surface, Touch
 from amvel.movements.ladder import Ladder
-from amvel.movements.needs import FIRM_CHAIR, WORKTOP, Furniture
+from amvel.movements.needs import FIRM_CHAIR, WORKTOP
 from amvel.movements.positions import UPRIGHT, feet, legs_give
+from amvel.movements.room_measures import Measured
 from amvel.movements.standing_support import hip_height_cm
 from amvel.movements.wrong import Wrong
 
@@ -71,10 +72,10 @@ def _hold(s: Setting) -> list[Frame]:
 
 # Both stand in the room as they are: nothing is solved with them.
 _LOW = Parameter(
-    "counter_cm", "height of the seat", "cm", 45, low=36, high=60, grid=1, easier="", height_of=Furniture.SEAT
+    "counter_cm", "height of the seat", "cm", 45, low=36, high=60, grid=1, easier="", measured=Measured.SEAT_AS_SUPPORT
 )
 _COUNTER = Parameter(
-    "counter_cm", "height of the worktop", "cm", hip_height_cm, low=55, high=115, grid=1, easier="", height_of=Furniture.WORKTOP
+    "counter_cm", "height of the worktop", "cm", hip_height_cm, low=55, high=115, grid=1, easier="", measured=Measured.WORKTOP
 )
 FAMILY = (
     Ladder(

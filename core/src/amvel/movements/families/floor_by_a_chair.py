@@ -12,6 +12,7 @@ from amvel.movements.frames import Aim, Frame, Surface, Touch
 from amvel.movements.ladder import Ladder
 from amvel.movements.needs import FIRM_CHAIR, THICK_PAD
 from amvel.movements.positions import both, flat_sole, half_kneeling, kneeling, standing, trunk_lean
+from amvel.movements.room_measures import Measured
 from amvel.movements.session_part import SessionPart
 from amvel.movements.wrong import Wrong
 
@@ -140,7 +141,7 @@ def _bent_stand(s: Setting) -> Frame:
     return _hands_on_seat(frame, s, 6.0, 50.0).facts_(rises=1)
 
 
-_SEAT = Parameter("seat_cm", "height under the hands: seat, stool or table", "cm", 44, low=30, high=80, grid=1, easier="up")
+_SEAT = Parameter("seat_cm", "height under the hands: seat, stool or table", "cm", 44, low=30, high=80, grid=1, easier="up", measured=Measured.SEAT_AS_SUPPORT)
 _HAND = Parameter("hand", "how the hands rest on the seat", "", _FLAT, choices=(_FLAT, "fists"))
 FAMILY = (
     Ladder(

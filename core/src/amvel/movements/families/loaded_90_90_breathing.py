@@ -8,6 +8,7 @@ from amvel.movements.frames import Frame
 from amvel.movements.ladder import Ladder
 from amvel.movements.lying_positions import supine_calves_up
 from amvel.movements.needs import SEAT_OR_BOX
+from amvel.movements.room_measures import Measured
 
 
 def _rest(s: Setting) -> Frame:
@@ -38,6 +39,7 @@ _SUPPORT = Parameter(
     high=60,
     grid=1,
     easier="up",
+    measured=Measured.CALF_SUPPORT,
 )
 FAMILY = (
     Ladder(

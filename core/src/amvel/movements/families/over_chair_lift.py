@@ -11,6 +11,7 @@ from amvel.movements.ladder import Ladder
 from amvel.movements.needs import CUSHION, FIRM_CHAIR, THICK_PAD
 from amvel.movements.positions import FACE_DOWN
 from amvel.movements.promise import hip_bend, joint
+from amvel.movements.room_measures import FitId, Measured
 from amvel.movements.wrong import Wrong
 
 _SIDES = ("left", "right")
@@ -160,7 +161,7 @@ def _both_legs(s: Setting) -> list[Frame]:
     return [start, one, _leg_long(one, "right", "both legs long and low", s.number("leg_hip_deg"))]
 
 
-_SEAT = Parameter("seat_cm", "height of seat and cushion", "cm", 42, low=36, high=52, grid=1, easier="down")
+_SEAT = Parameter("seat_cm", "height of seat and cushion", "cm", 42, low=36, high=52, grid=1, easier="down", measured=Measured.SEAT_AS_SUPPORT)
 _ARM = Parameter("arm_deg", "how far the arm reaches", "deg", 130, low=10, high=160, grid=10, easier="down", shows=joint("left.shoulder.flexion"))
 _LEG = Parameter("leg_hip_deg", "hip bend of the long leg", "deg", 4, low=0, high=40, grid=4, easier="up", shows=hip_bend())
 FAMILY = (
@@ -169,6 +170,7 @@ FAMILY = (
         "Over-chair upper-back lift",
         "face down",
         "The seat carries pelvis and low back; its edge shows when the low back does the lifting.",
+        fits=(FitId.OVER_CHAIR,),
         setup=(
             "Kneel on a pad before a firm chair against the wall, a cushion on the seat.",
             "Front of the pelvis at the seat’s edge, belly on the cushion, hands on the rail.",

@@ -7,6 +7,7 @@ from amvel.movements.faults import BREATH_HELD, KNEE_FALLS_IN, TRUNK_ROUNDS
 from amvel.movements.frames import Frame, Prop
 from amvel.movements.ladder import Ladder
 from amvel.movements.needs import FIRM_CHAIR, WEIGHT, WORKTOP
+from amvel.movements.room_measures import FitId
 from amvel.movements.seats import SEAT
 from amvel.movements.session_part import SessionPart
 
@@ -35,6 +36,7 @@ FAMILY = (
         "Rise with a cup",
         "sitting",
         "Several steps, one breath at a time: rise, stand, put down, sit. Form is checked where life asks for it.",
+        fits=(FitId.RISING_SEAT,),
         part=SessionPart.CARRIES_OVER,
         setup=("Sit near the front edge of a firm chair, a half-full cup in one hand, a worktop ahead.",),
         cues=("the cup stays level", "one step after the other, a breath between them"),

@@ -20,6 +20,7 @@ from amvel.movements.positions import (
 )
 from amvel.movements.promise import LEAN, joint
 from amvel.movements.rising import Ready, ready_to_rise
+from amvel.movements.room_measures import FitId, Measured
 from amvel.movements.seats import SEAT, own_seat_cm
 
 _DROPS = Fault(
@@ -45,7 +46,7 @@ def _arm_rest_cm(body: Anthropometry) -> float:
 
 # The room's arm rest or worktop: it cannot be moved, so the solver leaves it where it is.
 _HAND = Parameter(
-    "hand_cm", "height of what the hand presses on", "cm", _arm_rest_cm, low=50, high=120, grid=1, easier=""
+    "hand_cm", "height of what the hand presses on", "cm", _arm_rest_cm, low=50, high=120, grid=1, easier="", measured=Measured.HAND_REST
 )
 ARMS_AHEAD = Parameter("arms_deg", "arms reach ahead", "deg", 95, low=35, high=95, grid=5, easier="down", shows=joint("right.shoulder.flexion"))
 
@@ -477,4 +478,5 @@ FAMILY = Family(
         ),
     ),
     daily_task=True,
+    fits=(FitId.RISING_SEAT,),
 )

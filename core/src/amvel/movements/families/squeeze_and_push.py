@@ -7,6 +7,7 @@ from amvel.movements.frames import Aim, Frame, Prop
 from amvel.movements.ladder import Ladder
 from amvel.movements.lying_positions import supine_crook
 from amvel.movements.needs import BELT, HOUSEHOLD_ROLL
+from amvel.movements.room_measures import FitId
 from amvel.movements.wrong import Wrong
 
 
@@ -33,6 +34,7 @@ FAMILY = (
         "Squeeze and push",
         "on the back",
         "Both sides of the pelvis work evenly, without any movement.",
+        fits=(FitId.SPACER, FitId.BELT),
         setup=("Lie on your back, knees bent, heels two hand lengths from the buttocks.",),
         cues=("half of your strength, both sides the same", "build up, keep for three seconds, let go"),
         faults=(

@@ -8,6 +8,7 @@ from amvel.movements.frames import Aim, Frame
 from amvel.movements.ladder import Ladder
 from amvel.movements.needs import WALL
 from amvel.movements.positions import forearms_on_wall
+from amvel.movements.room_measures import Measured
 
 _SIDES = ("left", "right")
 
@@ -37,7 +38,7 @@ def _slide(s: Setting) -> list[Frame]:
     return [_at(s, 0.0, "forearms at shoulder height"), _at(s, s.number("up_cm"), "forearms slid up")]
 
 
-_WALL = Parameter("wall_cm", "toes from the wall", "cm", _near_cm, low=20, high=60, grid=1, easier="down")
+_WALL = Parameter("wall_cm", "toes from the wall", "cm", _near_cm, low=20, high=60, grid=1, easier="down", measured=Measured.WALL)
 
 
 def _up(default: float) -> Parameter:

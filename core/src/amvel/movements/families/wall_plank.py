@@ -8,6 +8,7 @@ from amvel.movements.feedback import STRIPE_ON_THE_WAISTBAND
 from amvel.movements.frames import Aim, Frame, Touch
 from amvel.movements.needs import WALL
 from amvel.movements.positions import flat_sole, forearms_on_wall, hip_wide, level_pelvis, right_foot_stays
+from amvel.movements.room_measures import FitId, Measured
 from amvel.movements.wrong import Wrong
 
 _PIKE = Fault(
@@ -82,7 +83,7 @@ def _lift(s: Setting) -> list[Frame]:
     ]
 
 
-_WALL = Parameter("wall_cm", "toes from the wall", "cm", _distance, low=30, high=90, grid=1, easier="down", still_itself=40)
+_WALL = Parameter("wall_cm", "toes from the wall", "cm", _distance, low=30, high=90, grid=1, easier="down", still_itself=40, measured=Measured.WALL)
 _FAULTS = (BACK_ARCHES, _PIKE, PELVIS_DROPS, SHOULDER_CLIMBS, BREATH_HELD)
 _SETUP = (
     "Forearms on the wall at shoulder height, elbows under the hands.",
@@ -166,4 +167,5 @@ FAMILY = Family(
             ),
         ),
     ),
+    fits=(FitId.WALL, FitId.GRIP),
 )

@@ -6,11 +6,13 @@ from django.http import HttpRequest
 from ninja import Schema
 from pydantic import Field
 
+from accounts.models import User
 from accounts.roles import Action
+from amvel.answers.first_session import BuiltData, OfferData, SessionTruthData, built
 from amvel.answers.practice import ExerciseData, TruthData, titles
 from amvel.case import CONDITIONS
 from amvel.languages import said
-from amvel.practice import ErrorKind
+from amvel.practice import ErrorKind, Result
 from amvel.practice.exercise import Judgement
 from amvel.practice.invented import LEVELS
 from amvel.practice.scoring import Answers, Practised, due, scored_against
@@ -19,7 +21,7 @@ from api.problems import PROBLEMS, UNDER_WAY
 from api.spoken import Router
 from clients.engines import today
 from config.problem import problem
-from practice.asking import asked_of
+from practice.asking import asked_of, session_asked_of
 from practice.models import Attempt
 
 router = Router(tags=["practice"])
@@ -124,14 +126,60 @@ def judge(request: HttpRequest, level: int, seed: int, body: Judged):
     offered = list(map(str, shown["referrals"]))
     told = frozenset(offered[i] for i in body.referrals if 0 <= i < len(offered))
     result = scored_against(answers, body.steps, body.test, told)
-    Attempt.objects.create(
-        user=request.user,
-        on=today(),
-        seed=seed,
-        level=level,
-        conditions=truth["conditions"],
-        right=result.right,
-        asked=result.asked,
-        errors={str(k): n for k, n in result.errors.items()},
-    )
+    _keep(request.user, seed, level, truth["conditions"], result)
     return {"right": result.right, "asked": result.asked, "errors": result.errors, "truth": truth}
+
+
+def _keep(user: User, seed: int, level: int, conditions: list[str], result: Result) -> None:
+    errors = {str(k): n for k, n in result.errors.items()}
+    Attempt.objects.create(
+        user=user, on=today(), seed=seed, level=level, conditions=conditions, right=result.right, asked=result.asked, errors=errors
+    )
+
+
+class SessionOffer(Schema):
+    """What is on offer for the first session of an invented case."""
+
+    offer: OfferData
+
+
+@router.get("/practice/{level}/{seed}/session", response={200: SessionOffer, **UNDER_WAY, **PROBLEMS}, auth=Needs(Action.PRACTISE))
+def session_offer(request: HttpRequest, level: int, seed: int, about: str = ""):
+    """Steps to build a first session at home from; which of them are closed stays here."""
+    refused = _refused(level, seed, about)
+    return refused or {"offer": session_asked_of(request.user, seed, level, about)["shown"]}
+
+
+class BuiltSession(Schema):
+    """What a trainee has chosen, in order."""
+
+    about: str = ""
+    chosen: list[str] = Field(max_length=30)
+
+
+class SessionCompared(Schema):
+    """What became of it, and the rule-book's own session."""
+
+    right: int
+    asked: int
+    errors: dict[ErrorKind, int]
+    built: BuiltData
+    truth: SessionTruthData
+
+
+@router.post("/practice/{level}/{seed}/session", response={200: SessionCompared, **UNDER_WAY, **PROBLEMS}, auth=Needs(Action.PRACTISE))
+def compare_session(request: HttpRequest, level: int, seed: int, body: BuiltSession):
+    """A chosen session against the duties of the case; the attempt is kept for what comes next."""
+    refused = _refused(level, seed, body.about)
+    if refused:
+        return refused
+    whole = session_asked_of(request.user, seed, level, body.about)
+    found = built(whole, body.chosen)
+    _keep(request.user, seed, level, whole["truth"]["conditions"], found.result)
+    return {
+        "right": found.result.right,
+        "asked": found.result.asked,
+        "errors": found.result.errors,
+        "built": {"met": dict(found.met), "minutes": found.minutes, "in_order": found.in_order},
+        "truth": whole["truth"],
+    }

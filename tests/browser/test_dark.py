@@ -5,7 +5,7 @@ from playwright.sync_api import Page
 
 from clients.casework import create_client
 from programmes.building import build
-from tests.browser.driving import all_answered, chromium, log_in, no_serious_fault, page
+from tests.browser.driving import all_answered, chromium, log_in, no_fault, page
 from tests.server.conftest import today_case, user_of
 
 __all__ = ["chromium", "page"]
@@ -24,4 +24,4 @@ def test_every_page_can_be_read_in_the_dark(page: Page) -> None:
     for path in ("/day", "/rules", "/new", "/own", "/practice", *(f"/client/{client.pk}/{s}" for s in STATIONS)):
         page.goto(path)
         all_answered(page)
-        no_serious_fault(page, f"{path} in the dark")
+        no_fault(page, f"{path} in the dark")

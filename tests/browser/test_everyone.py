@@ -10,7 +10,7 @@ from amvel.engine import Engine
 from amvel.safety.limits import Origin
 from amvel.screening import test_library as library
 from clients.models import Client
-from tests.browser.driving import chromium, fill, log_in, no_serious_fault, page
+from tests.browser.driving import chromium, fill, log_in, no_fault, page
 from tests.server.conftest import today_case, user_of
 
 __all__ = ["chromium", "page"]
@@ -97,7 +97,7 @@ def test_from_the_first_question_to_limits(page: Page, name: str) -> None:
         elif limit.strength != "caution":
             expect(page.locator(".says").get_by_text(limit.says(), exact=True).first).to_be_attached()
     if name in ("scoliosis-growing", "stroke"):
-        no_serious_fault(page, f"limits of {name}")
+        no_fault(page, f"limits of {name}")
 
 
 def measure(page: Page, result: dict) -> None:

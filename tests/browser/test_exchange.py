@@ -7,7 +7,7 @@ from playwright.sync_api import Page, expect
 
 from clients.casework import create_client
 from clients.models import Client
-from tests.browser.driving import chromium, log_in, no_serious_fault, page
+from tests.browser.driving import chromium, log_in, no_fault, page
 from tests.server.conftest import today_case, user_of
 
 __all__ = ["chromium", "page"]
@@ -27,7 +27,7 @@ def test_a_client_goes_out_as_files_and_comes_in_from_them(page: Page, tmp_path:
     log_in(page)
     page.goto(f"/client/{client.pk}/papers")
     page.get_by_text("Records out, and tests in").click()
-    no_serious_fault(page, "records out")
+    no_fault(page, "records out")
     whole = downloaded(page, "Everything that is kept", tmp_path / "client.json")
     fhir = downloaded(page, "For clinical programs", tmp_path / "client.fhir.json")
     tests = downloaded(page, "Tests as a table", tmp_path / "tests.csv")
@@ -38,7 +38,7 @@ def test_a_client_goes_out_as_files_and_comes_in_from_them(page: Page, tmp_path:
         page.locator("input[type=file]").set_input_files(file)
         expect(page.get_by_text("The client is here.")).to_be_visible()
         expect(page.get_by_role("heading", name="Not taken")).to_have_count(int(gone))
-        no_serious_fault(page, "from a file")
+        no_fault(page, "from a file")
     page.get_by_role("link", name="Open the story").click()
     expect(page.get_by_role("heading", name=client.name)).to_be_visible()
     assert Client.objects.filter(name=client.name).count() == 3
@@ -67,4 +67,4 @@ def test_two_days_are_compared_in_words(page: Page) -> None:
     page.get_by_role("textbox", name="From", exact=True).fill(second)
     page.get_by_role("button", name="Compare").click()
     expect(page.get_by_text("Nothing has changed between these days.")).to_be_visible(timeout=60_000)
-    no_serious_fault(page, "two days")
+    no_fault(page, "two days")

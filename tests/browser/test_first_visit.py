@@ -8,7 +8,7 @@ from playwright.sync_api import Page, expect
 from pypdf import PdfReader
 
 from clients.casework import create_client
-from tests.browser.driving import chromium, log_in, no_serious_fault, page
+from tests.browser.driving import chromium, log_in, no_fault, page
 from tests.server.conftest import today_case, user_of
 
 __all__ = ["chromium", "page"]
@@ -32,7 +32,7 @@ def keep_test(page: Page, title: str) -> None:
 def test_from_log_in_to_the_printed_page(page: Page) -> None:
     user_of("ann")
     log_in(page)
-    no_serious_fault(page, "day")
+    no_fault(page, "day")
     page.get_by_role("link", name="New client").click()
     page.fill("input[name=name]", "Nell Arden")
     page.fill("input[name=birth_date]", f"{date.today().year - 72}-03-02")
@@ -45,7 +45,7 @@ def test_from_log_in_to_the_printed_page(page: Page) -> None:
     page.get_by_role("button", name="Understands and agrees").click()
     page.get_by_role("button", name="I asked all of them: none today").click()
     page.get_by_role("button", name="Broken bone").click()
-    no_serious_fault(page, "story")
+    no_fault(page, "story")
     page.get_by_role("button", name="Keep and go on").click()
     expect(page.get_by_role("heading", name="Positions")).to_be_visible()
     for answer in page.get_by_role("radiogroup").all()[:3]:
@@ -56,7 +56,7 @@ def test_from_log_in_to_the_printed_page(page: Page) -> None:
 
     page.wait_for_url("**/measure")
     expect(page.locator(".choice .tag").first).to_be_visible(timeout=300_000)
-    no_serious_fault(page, "measure")
+    no_fault(page, "measure")
     page.locator(".choice", has_text="Timed up and go").first.click()
     number(page, "Time", "11")
     keep_test(page, "Timed up and go")
@@ -70,11 +70,11 @@ def test_from_log_in_to_the_printed_page(page: Page) -> None:
     expect(page.get_by_text("rounding under load at most 10°")).to_be_visible()
     page.get_by_text("rounding under load at most 10°").click()
     expect(page.get_by_text("Strong, Steady and Straight").first).to_be_visible()
-    no_serious_fault(page, "limits")
+    no_fault(page, "limits")
     page.get_by_role("link", name="See the movements").click()
 
     expect(page.locator(".step.excluded").first).to_be_visible(timeout=180_000)
-    no_serious_fault(page, "movements")
+    no_fault(page, "movements")
     page.locator(".step", has_text="Curl, legs straight").click()
     expect(page.locator(".reasons").get_by_text("rounding under load")).to_be_visible()
     page.keyboard.press("Escape")
@@ -82,7 +82,7 @@ def test_from_log_in_to_the_printed_page(page: Page) -> None:
 
     page.get_by_role("button", name="Build the programme").click()
     expect(page.locator(".move").first).to_be_visible(timeout=180_000)
-    no_serious_fault(page, "programme")
+    no_fault(page, "programme")
     before = page.locator(".move h3").all_inner_texts()
     page.get_by_role("button", name="Swap").first.click()
     page.get_by_role("button", name="Take this", exact=True).first.click(timeout=60_000)
@@ -93,7 +93,7 @@ def test_from_log_in_to_the_printed_page(page: Page) -> None:
 
     link = page.get_by_role("link", name="Open the PDF")
     expect(link).to_be_visible()
-    no_serious_fault(page, "papers")
+    no_fault(page, "papers")
     answer = page.request.get(link.get_attribute("href"))
     text = " ".join(" ".join(p.extract_text() for p in PdfReader(io.BytesIO(answer.body())).pages).split())
     assert "Nell Arden" in text
@@ -124,7 +124,7 @@ def test_a_wrong_password_says_so(page: Page) -> None:
     page.fill("input[name=password]", "not-the-password")
     page.get_by_role("button", name="Come in").click()
     expect(page.get_by_role("alert")).to_contain_text("name or password is wrong")
-    no_serious_fault(page, "log-in")
+    no_fault(page, "log-in")
 
 
 def test_keys_lead_through_the_stations(page: Page) -> None:

@@ -4,7 +4,7 @@ import pytest
 from playwright.sync_api import Page, expect
 
 from clients.casework import create_client
-from tests.browser.driving import chromium, log_in, no_serious_fault, page
+from tests.browser.driving import chromium, log_in, no_fault, page
 from tests.server.conftest import today_case, user_of
 
 __all__ = ["chromium", "page"]
@@ -15,7 +15,7 @@ STATIONS = ["story", "measure", "limits", "movements", "room", "programme", "vis
 def test_a_walk_leads_through_every_station_and_stays_away_when_it_is_known(page: Page) -> None:
     client = create_client(user_of("ann"), today_case("low-bone-mass"))
     log_in(page)
-    no_serious_fault(page, "day with the offer")
+    no_fault(page, "day with the offer")
     page.get_by_role("link", name="Begin the walk").click()
     words = page.get_by_role("complementary", name="What is done here")
     said = set()
@@ -24,7 +24,7 @@ def test_a_walk_leads_through_every_station_and_stays_away_when_it_is_known(page
         expect(words).to_contain_text(f"{n} of {len(STATIONS)}", timeout=60_000)
         said.add(words.inner_text())
         if n == 1:
-            no_serious_fault(page, "story with the guide")
+            no_fault(page, "story with the guide")
         if n < len(STATIONS):
             words.get_by_role("link", name="On to").click()
     assert len(said) == len(STATIONS)

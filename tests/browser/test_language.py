@@ -7,7 +7,7 @@ from playwright.sync_api import Page, expect
 
 from clients.casework import create_client
 from programmes.building import build
-from tests.browser.driving import chromium, log_in, no_serious_fault, page
+from tests.browser.driving import chromium, log_in, no_fault, page
 from tests.server.conftest import today_case, user_of
 
 __all__ = ["chromium", "page"]
@@ -21,7 +21,7 @@ def test_the_page_speaks_german_and_remembers_it(page: Page) -> None:
     page.get_by_role("button", name="Deutsch").click()
     expect(page.get_by_role("heading", name="Heute")).to_be_visible()
     assert page.locator("html").get_attribute("lang") == "de"
-    no_serious_fault(page, "day in German")
+    no_fault(page, "day in German")
     page.goto(f"/client/{client.pk}/movements/knee_fold/single_fold")
     expect(page.get_by_role("heading", name=re.compile("Knie falten"))).to_be_visible(timeout=SLOW_MS)
     expect(page.get_by_text("Zwei Atemzüge zum Ankommen", exact=False).first).to_be_visible(timeout=SLOW_MS)

@@ -7,7 +7,7 @@ from playwright.sync_api import Page, expect
 
 from clients.casework import create_client
 from clients.models import Client
-from tests.browser.driving import all_answered, chromium, log_in, no_serious_fault, page
+from tests.browser.driving import all_answered, chromium, log_in, no_fault, page
 from tests.server.conftest import today_case, user_of
 from tests.server.workers import Worker, worker
 
@@ -35,7 +35,7 @@ def test_a_step_plays_follows_its_slider_and_is_taught_as_chosen(page: Page) -> 
     page.get_by_role("button", name="One frame on").click()
     page.get_by_role("button", name="One frame on").click()
     assert stage.inner_html() != first
-    no_serious_fault(page, "player")
+    no_fault(page, "player")
     page.get_by_role("button", name="Start and end").click()
     demand = page.locator("table.demand")
     expect(demand).to_be_visible()
@@ -53,7 +53,7 @@ def test_a_step_plays_follows_its_slider_and_is_taught_as_chosen(page: Page) -> 
     # The choice has the library judged anew: the page stays open under it all the while.
     all_answered(page)
     expect(page.get_by_role("radio", name="in on the lift")).to_be_checked(timeout=60_000)
-    no_serious_fault(page, "schools")
+    no_fault(page, "schools")
     client.refresh_from_db()
     assert client.latest().data["family_schools"] == {"knee_fold": {"breath": "in_on_the_lift"}}
 
@@ -111,7 +111,7 @@ def test_a_step_has_an_address_says_what_to_do_and_leads_back_to_all(page: Page)
     expect(article.get_by_role("heading", name="What to do")).to_be_visible(timeout=90_000)
     expect(article.locator("ol.do li")).to_have_count(3)
     expect(article.get_by_text("open the upper knee a hand’s breadth")).to_be_visible()
-    no_serious_fault(page, "step page")
+    no_fault(page, "step page")
     article.get_by_role("button", name="Larger opening").click()
     expect(page).to_have_url(re.compile("/movements/clam/larger_opening$"))
     page.go_back()

@@ -5,7 +5,7 @@ import re
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.browser.driving import chromium, log_in, log_out, no_serious_fault, page
+from tests.browser.driving import chromium, log_in, log_out, no_fault, page
 from tests.server.conftest import PASSWORD, logged_in, user_of
 from tests.server.test_own_login import code_now
 
@@ -21,7 +21,7 @@ def test_a_second_factor_is_set_up_and_asked_for(page: Page) -> None:
     page.get_by_role("button", name="Set it up").click()
     expect(page.get_by_role("img", name="Picture with the secret")).to_be_visible()
     secret = page.locator(".secret").inner_text()
-    no_serious_fault(page, "second factor")
+    no_fault(page, "second factor")
     page.fill("input[name=first-code]", code_now(secret))
     page.get_by_role("button", name="That is the code").click()
     expect(page.locator(".codes li")).to_have_count(8)
@@ -32,7 +32,7 @@ def test_a_second_factor_is_set_up_and_asked_for(page: Page) -> None:
     page.fill("input[name=password]", PASSWORD)
     page.get_by_role("button", name="Come in").click()
     expect(page.get_by_text("Your log-in asks for a second thing")).to_be_visible()
-    no_serious_fault(page, "log-in with a code")
+    no_fault(page, "log-in with a code")
     page.fill("input[name=code]", codes[0])
     page.get_by_role("button", name="Come in").click()
     expect(page).to_have_url(re.compile(r"/day$"))

@@ -7,7 +7,7 @@ from django.core import mail
 from django.core.cache import cache
 from playwright.sync_api import Page, expect
 
-from tests.browser.driving import PASSWORD, all_answered, chromium, log_out, no_serious_fault, page
+from tests.browser.driving import PASSWORD, all_answered, chromium, log_out, no_fault, page
 from tests.server.conftest import user_of
 
 __all__ = ["chromium", "page"]
@@ -34,7 +34,7 @@ def test_from_the_invitation_to_the_first_log_in(page: Page) -> None:
     page.fill("input[name=invite-username]", "nora")
     page.fill("input[name=invite-email]", "nora@house.example")
     page.get_by_text("Assistant", exact=True).first.click()
-    no_serious_fault(page, "people")
+    no_fault(page, "people")
     page.get_by_role("button", name="Send the invitation").click()
     expect(page.get_by_text("on its way to nora@house.example")).to_be_visible()
     expect(page.get_by_text("nora · nora@house.example · invited")).to_be_visible()
@@ -44,7 +44,7 @@ def test_from_the_invitation_to_the_first_log_in(page: Page) -> None:
     assert link
     page.goto(link[1])
     page.fill("input[name=new-password]", "seven-larks-over-the-mill")
-    no_serious_fault(page, "welcome")
+    no_fault(page, "welcome")
     page.get_by_role("button", name="Keep this password").click()
     page.get_by_role("link", name="Come in").click()
     come_in(page, "nora", "seven-larks-over-the-mill")

@@ -8,7 +8,7 @@ from playwright.sync_api import Page, expect
 from clients.casework import create_client
 from clients.models import Client
 from programmes.building import build
-from tests.browser.driving import chromium, log_in, no_serious_fault, page
+from tests.browser.driving import chromium, log_in, no_fault, page
 from tests.server.conftest import today_case, user_of
 
 __all__ = ["chromium", "page"]
@@ -77,7 +77,7 @@ def test_a_programme_is_edited_undone_compared_and_printed(page: Page, client_id
     expect(page.get_by_text("Number 1", exact=True)).to_be_visible(timeout=SLOW_MS)
     expect(page.get_by_text(first[1]).last).to_be_visible()
     page.keyboard.press("Escape")
-    no_serious_fault(page, "programme")
+    no_fault(page, "programme")
     assert Client.objects.get(pk=client_id).programmes.count() >= 7
 
 
@@ -100,7 +100,7 @@ def test_papers_are_shown_and_an_own_text_stands_in_them(page: Page, client_id: 
     expect(frame.get_by_role("heading", name="Orla Brandt: session A")).to_be_visible(timeout=SLOW_MS)
     page.get_by_role("button", name="Letter to the referrer").click()
     expect(frame.get_by_role("heading", name="Limits that we keep")).to_be_visible(timeout=SLOW_MS)
-    no_serious_fault(page, "papers")
+    no_fault(page, "papers")
 
     page.get_by_role("button", name="Our own texts").click()
     text = page.get_by_label(re.compile("Opening of the letter"))
@@ -133,6 +133,6 @@ def test_a_room_is_entered_and_what_does_not_fit_is_said(page: Page, client_id: 
     expect(page.get_by_role("button", name="centre", exact=True)).to_be_visible()
     page.get_by_role("button", name="Keep the rooms").click()
     expect(page.get_by_role("button", name="Keep the rooms")).to_be_disabled(timeout=SLOW_MS)
-    no_serious_fault(page, "room")
+    no_fault(page, "room")
     page.reload()
     expect(page.get_by_role("button", name="centre", exact=True)).to_be_visible(timeout=SLOW_MS)

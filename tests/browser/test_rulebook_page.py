@@ -4,7 +4,7 @@ import pytest
 from playwright.sync_api import Page, expect
 
 from rulebook_signing.models import LineSignature
-from tests.browser.driving import chromium, log_in, no_serious_fault, page
+from tests.browser.driving import chromium, log_in, no_fault, page
 from tests.server.conftest import user_of
 
 __all__ = ["chromium", "page"]
@@ -21,7 +21,7 @@ def test_lines_are_signed_and_objected_to(page: Page) -> None:
     expect(line.get_by_role("button", name="Agree")).to_be_disabled()
     page.get_by_label("Your name").fill("Mira Holt")
     page.get_by_label("Your profession").fill("surgeon")
-    no_serious_fault(page, "lines of the rule-book")
+    no_fault(page, "lines of the rule-book")
     line.get_by_role("button", name="Agree").click()
     expect(line).to_be_hidden()  # only what is open is listed
     expect(page.get_by_test_id("signed")).to_contain_text("1 of")

@@ -5,7 +5,7 @@ from playwright.sync_api import Browser, Page, expect
 
 from clients.casework import create_client
 from programmes.building import build
-from tests.browser.driving import chromium, log_in, log_out, no_serious_fault, open_page, page
+from tests.browser.driving import chromium, log_in, log_out, no_fault, open_page, page
 from tests.server.conftest import PASSWORD, today_case, user_of
 
 __all__ = ["chromium", "page"]
@@ -71,7 +71,7 @@ def test_a_review_opens_the_next_grade_and_the_history_shows_it(page: Page) -> N
     entry = page.locator(".history li").first
     expect(entry).to_contain_text("review: flexion sciatica")
     expect(entry).to_contain_text("rounding without load at most 10° → rounding without load at most 20°")
-    no_serious_fault(page, "limits with history")
+    no_fault(page, "limits with history")
 
 
 def test_a_clinicians_word_clears_what_waits_for_it(page: Page) -> None:
@@ -100,7 +100,7 @@ def test_a_clinicians_word_clears_what_waits_for_it(page: Page) -> None:
     expect(said).to_contain_text("A second person looks at the document")
     expect(said.get_by_role("button", name="I have seen the document")).to_have_count(0)
     expect(row).to_have_count(1)
-    no_serious_fault(page, "limits with a reported word")
+    no_fault(page, "limits with a reported word")
     user_of("wend", "clinician", user.organisation)
     log_out(page)
     log_in(page, "wend")
@@ -117,7 +117,7 @@ def test_the_rule_book_tries_a_number_on_every_client(page: Page) -> None:
     page.get_by_role("link", name="Rule-book").click()
     page.get_by_placeholder("Find a rule").fill("fragility")
     page.get_by_role("button", name="Low bone mass and fragility fracture").click()
-    no_serious_fault(page, "rule-book")
+    no_fault(page, "rule-book")
     page.get_by_role("button", name="Try another").first.click()
     page.locator(".trial input").fill("35")
     page.locator(".trial input").press("Tab")
@@ -137,7 +137,7 @@ def test_a_session_that_ended_asks_for_the_password_and_the_work_stays(page: Pag
     user.save()
     asks = page.get_by_role("dialog", name="Still you?")
     expect(asks).to_be_visible(timeout=15_000)
-    no_serious_fault(page, "come back")
+    no_fault(page, "come back")
     page.fill("input[name=lapsed-password]", "wrong password")
     asks.get_by_role("button", name="Go on").click()
     expect(asks.get_by_role("alert")).to_be_visible()

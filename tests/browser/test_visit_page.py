@@ -14,7 +14,7 @@ from accounts.models import User
 from clients.casework import create_client
 from clients.models import Client
 from programmes.building import build
-from tests.browser.driving import chromium, log_in, no_serious_fault, open_page, page
+from tests.browser.driving import chromium, log_in, no_fault, open_page, page
 from tests.conftest import ROOT
 from tests.server.conftest import today_case, user_of
 from visits.links import made_link
@@ -67,10 +67,10 @@ def one_movement(page: Page) -> int:
 def test_a_visit_is_finished_without_a_network_and_sent_when_there_is_one(page: Page) -> None:
     client = a_client()
     opened(page, client)
-    no_serious_fault(page, "before the visit")
+    no_fault(page, "before the visit")
     begun(page)
     expect(page.get_by_test_id("count")).to_have_text("0")
-    no_serious_fault(page, "a set")
+    no_fault(page, "a set")
     page.keyboard.press("c")
     expect(page.get_by_test_id("count")).to_have_text("1")
     page.context.set_offline(True)
@@ -166,7 +166,7 @@ def test_a_fault_is_named_in_the_second_tap_and_can_be_taken_back(page: Page) ->
     begun(page)
     page.get_by_role("button", name="Not clean").click()
     expect(page.get_by_role("heading", name="What was it?")).to_be_visible()
-    no_serious_fault(page, "naming a fault")
+    no_fault(page, "naming a fault")
     page.locator(".fault").first.click()
     page.get_by_role("button", name="Unaware").click()
     expect(page.get_by_test_id("count")).to_have_text("0")
@@ -219,7 +219,7 @@ def test_the_course_shows_the_weaker_side_and_what_comes_next(page: Page) -> Non
     expect(page.locator(".chart svg")).to_be_visible(timeout=30_000)
     expect(page.get_by_text("stay as they are")).to_be_visible(timeout=90_000)
     page.wait_for_timeout(500)
-    no_serious_fault(page, "course")
+    no_fault(page, "course")
     page.get_by_role("button", name="As a table").click()
     expect(page.locator("table tbody tr").first).to_be_visible()
 
@@ -232,7 +232,7 @@ def test_home_by_a_private_link_on_a_phone(chromium: Browser, live_server) -> No
     phone.goto(f"/home/{code}")
     expect(phone.get_by_role("button", name="Begin", exact=True)).to_be_visible(timeout=90_000)
     assert phone.evaluate("document.documentElement.scrollWidth <= innerWidth")
-    no_serious_fault(phone, "home")
+    no_fault(phone, "home")
     phone.get_by_role("button", name="Begin", exact=True).click()
     movements = 0
     while phone.get_by_role("button", name="All of them done").is_visible():
@@ -261,7 +261,7 @@ def test_the_code_on_the_slip_opens_home_when_it_is_typed(chromium: Browser, pag
     # The same process draws the hand-out meanwhile.
     expect(slip.get_by_role("img", name="The address, for a camera")).to_be_visible(timeout=60_000)
     expect(page.get_by_role("button", name="Print this slip")).to_be_visible()
-    no_serious_fault(page, "papers with a slip")
+    no_fault(page, "papers with a slip")
     code = slip.locator(".code").inner_text()
     # On paper there is the slip and nothing else.
     page.emulate_media(media="print")
@@ -273,7 +273,7 @@ def test_the_code_on_the_slip_opens_home_when_it_is_typed(chromium: Browser, pag
     go = phone.get_by_role("button", name="Open")
     expect(go).to_be_disabled()
     phone.get_by_label("Code").fill(f" {code.upper().replace('-', ' ')}")
-    no_serious_fault(phone, "door of home")
+    no_fault(phone, "door of home")
     assert phone.evaluate("document.documentElement.scrollWidth <= innerWidth")
     go.click()
     expect(phone.get_by_role("button", name="Begin", exact=True)).to_be_visible(timeout=90_000)
@@ -306,7 +306,7 @@ def test_what_the_sensors_find_is_proposed_and_the_specialist_decides(page: Page
     page.get_by_role("button", name="Sensors").click()
     expect(page.get_by_role("img", name="Cushion")).to_be_visible(timeout=20_000)
     expect(page.get_by_role("button", name="It was", exact=True)).to_be_visible(timeout=60_000)
-    no_serious_fault(page, "sensors")
+    no_fault(page, "sensors")
     expect(page.get_by_test_id("count")).to_have_text("0")
     page.get_by_role("button", name="It was not").click()
     page.keyboard.press("c")

@@ -8,7 +8,7 @@ from playwright.sync_api import Page, expect
 from clients.casework import create_client
 from clients.models import Client
 from programmes.building import build
-from tests.browser.driving import chromium, log_in, no_serious_fault, page
+from tests.browser.driving import chromium, log_in, no_fault, page
 from tests.server.conftest import today_case, user_of
 
 __all__ = ["chromium", "page"]
@@ -42,7 +42,7 @@ def test_a_goal_is_a_task_likes_count_and_days_away_are_kept(page: Page) -> None
     expect(page.get_by_text(re.compile("asks for balance"))).to_be_visible()
     choose(page, "Likes to do", "Walking practice")
     page.get_by_role("button", name="Days away").click()
-    no_serious_fault(page, "wishes")
+    no_fault(page, "wishes")
     with page.expect_response(lambda r: r.request.method == "PATCH") as kept:
         page.get_by_role("button", name="Keep and go on").last.click()
     assert kept.value.ok
@@ -87,6 +87,6 @@ def test_a_fault_is_shown_beside_the_right_version(page: Page) -> None:
     picture = article.get_by_test_id("fault")
     expect(picture.locator("svg")).to_be_visible(timeout=30_000)
     expect(article.get_by_role("button", name="Put it away")).to_have_attribute("aria-expanded", "true")
-    no_serious_fault(page, "fault")
+    no_fault(page, "fault")
     article.get_by_role("button", name="Put it away").click()
     expect(picture).to_have_count(0)

@@ -39,6 +39,19 @@ def test_judging_it_shows_the_answers_and_keeps_the_attempt(api: Api, user: User
     assert (again["right"], again["errors"]) == (again["asked"], {})
 
 
+def test_a_first_session_is_offered_without_its_answers_and_compared(api: Api, user: User) -> None:
+    path = "/practice/1/5/session"
+    offer = api.get(path).json()["offer"]
+    assert offer["minutes"] > 0 and offer["owed"]
+    assert "standing" not in json.dumps([{k: v for k, v in o.items() if k != "picture"} for o in offer["offers"]])
+    everything = api.post(path, {"chosen": [o["ref"] for o in offer["offers"]]}).json()
+    assert everything["errors"]["too_lax"] == 3
+    own = api.post(path, {"chosen": everything["truth"]["planned"]}).json()
+    assert (own["right"], own["errors"]) == (own["asked"], {})
+    assert all(own["built"]["met"].values()) and own["built"]["in_order"]
+    assert Attempt.objects.filter(user=user).count() == 2
+
+
 def test_what_was_missed_is_due_first_and_nobody_sees_another_s(api: Api, user: User) -> None:
     truth = api.post("/practice/1/5", {"steps": {}}).json()["truth"]
     standing = api.get("/practice").json()

@@ -1442,6 +1442,30 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/practice/{level}/{seed}/session": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Session Offer
+         * @description Steps to build a first session at home from; which of them are closed stays here.
+         */
+        get: operations["api_practice_session_offer"];
+        put?: never;
+        /**
+         * Compare Session
+         * @description A chosen session against the duties of the case; the attempt is kept for what comes next.
+         */
+        post: operations["api_practice_compare_session"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/clients/{client_id}/file": {
         parameters: {
             query?: never;
@@ -6574,8 +6598,10 @@ export interface components {
             low_s: number;
             /** High S */
             high_s: number;
-            /** From Test */
-            from_test: string;
+            /** Shown By */
+            shown_by: string;
+            /** On */
+            on: string;
             /** Measured S */
             measured_s: number;
             /** Source */
@@ -8105,6 +8131,8 @@ export interface components {
             weeks: components["schemas"]["PractisedWeekData"][];
             /** Tests */
             tests: components["schemas"]["CourseTestData"][];
+            /** Endurance */
+            endurance: components["schemas"]["EnduranceData"][];
             /** Weaker */
             weaker: {
                 [key: string]: string;
@@ -8167,6 +8195,30 @@ export interface components {
             symptoms: string[];
             /** Skipped */
             skipped: string;
+        };
+        /**
+         * EnduranceData
+         * @description How long one wall of the trunk is estimated to hold the pose of its timed test, in seconds, and what showed it.
+         */
+        EnduranceData: {
+            /** Title */
+            title: string;
+            /** Side */
+            side: string;
+            /** Seconds */
+            seconds: number;
+            /** Low S */
+            low_s: number;
+            /** High S */
+            high_s: number;
+            /** Shown By */
+            shown_by: string;
+            /** Shown S */
+            shown_s: number;
+            /** On */
+            on: string;
+            /** Logged */
+            logged: number;
         };
         /**
          * PractisedWeekData
@@ -8443,7 +8495,7 @@ export interface components {
          * @description The kinds of errors, the gravest first.
          * @enum {string}
          */
-        ErrorKind: "too_lax" | "missed_referral" | "too_strict" | "needless_referral" | "other_test";
+        ErrorKind: "too_lax" | "missed_referral" | "too_strict" | "needless_referral" | "other_test" | "need_missed" | "too_long" | "out_of_order";
         /**
          * Standing
          * @description Where a trainee stands: what is due, and errors by kind.
@@ -8601,6 +8653,140 @@ export interface components {
              * @default []
              */
             referrals: number[];
+        };
+        /**
+         * DutyData
+         * @description What the session owes this person.
+         */
+        DutyData: {
+            /** Id */
+            id: string;
+            /** Title */
+            title: string;
+            /** Minutes */
+            minutes: number;
+        };
+        /**
+         * OfferData
+         * @description What a trainee sees.
+         */
+        OfferData: {
+            /** Minutes */
+            minutes: number;
+            /** Offers */
+            offers: components["schemas"]["OfferedData"][];
+            /** Owed */
+            owed: components["schemas"]["DutyData"][];
+        };
+        /**
+         * OfferedData
+         * @description A step on offer, with what it takes.
+         */
+        OfferedData: {
+            /** Ref */
+            ref: string;
+            /** Family Title */
+            family_title: string;
+            /** Title */
+            title: string;
+            /**
+             * Position
+             * @enum {string}
+             */
+            position: "on the back" | "on the side" | "hands and knees" | "face down" | "kneeling" | "sitting" | "at the wall" | "standing";
+            /** Do */
+            do: string[];
+            /** Picture */
+            picture: string;
+            /** Minutes */
+            minutes: number;
+        };
+        /**
+         * SessionOffer
+         * @description What is on offer for the first session of an invented case.
+         */
+        SessionOffer: {
+            offer: components["schemas"]["OfferData"];
+        };
+        /**
+         * BuiltData
+         * @description What became of a trainee's session: which duties it meets, how long it takes, whether it is in order.
+         */
+        BuiltData: {
+            /** Met */
+            met: {
+                [key: string]: boolean;
+            };
+            /** Minutes */
+            minutes: number;
+            /** In Order */
+            in_order: boolean;
+        };
+        /**
+         * OfferStanding
+         * @description How a step on offer stands in the rule-book's own session.
+         * @enum {string}
+         */
+        OfferStanding: "planned" | "open" | "closed";
+        /**
+         * OfferTruthData
+         * @description How a step on offer stands in the rule-book's own session, and why.
+         */
+        OfferTruthData: {
+            /** Ref */
+            ref: string;
+            standing: components["schemas"]["OfferStanding"];
+            /** Why */
+            why: string;
+            /** Minutes */
+            minutes: number;
+            /** Place */
+            place: number[];
+            /** Serves */
+            serves: {
+                [key: string]: number;
+            };
+        };
+        /**
+         * SessionCompared
+         * @description What became of it, and the rule-book's own session.
+         */
+        SessionCompared: {
+            /** Right */
+            right: number;
+            /** Asked */
+            asked: number;
+            /** Errors */
+            errors: {
+                [key: string]: number;
+            };
+            built: components["schemas"]["BuiltData"];
+            truth: components["schemas"]["SessionTruthData"];
+        };
+        /**
+         * SessionTruthData
+         * @description The rule-book's own session, in order.
+         */
+        SessionTruthData: {
+            /** Conditions */
+            conditions: string[];
+            /** Offers */
+            offers: components["schemas"]["OfferTruthData"][];
+            /** Planned */
+            planned: string[];
+        };
+        /**
+         * BuiltSession
+         * @description What a trainee has chosen, in order.
+         */
+        BuiltSession: {
+            /**
+             * About
+             * @default
+             */
+            about: string;
+            /** Chosen */
+            chosen: string[];
         };
         /**
          * ClientFile
@@ -16157,6 +16343,220 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Compared"];
+                };
+            };
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UnderWay"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    api_practice_session_offer: {
+        parameters: {
+            query?: {
+                about?: string;
+            };
+            header?: never;
+            path: {
+                level: number;
+                seed: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SessionOffer"];
+                };
+            };
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UnderWay"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    api_practice_compare_session: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                level: number;
+                seed: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BuiltSession"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SessionCompared"];
                 };
             };
             /** @description Accepted */

@@ -5,11 +5,15 @@ from datetime import timedelta
 
 from typing_extensions import TypedDict
 
+from amvel.answers.profiles import shown_by_title
+from amvel.body.endurance import Estimate
 from amvel.case.visits import MovementDone, Visit, in_order
 from amvel.engine import Engine
 from amvel.languages import said
 from amvel.movements import UnknownMovement, find
 from amvel.movements.faults import faults_to_watch
+from amvel.movements.levels import Way
+from amvel.planning.holds import Capacity, endurance
 from amvel.progress.proposals import SYMPTOMS
 from amvel.screening.changes import changes
 
@@ -77,12 +81,27 @@ class PractisedWeekData(TypedDict):
     asked: int
 
 
+class EnduranceData(TypedDict):
+    """How long one wall of the trunk is estimated to hold the pose of its timed test, in seconds, and what showed it."""
+
+    title: str
+    side: str
+    seconds: float
+    low_s: float
+    high_s: float
+    shown_by: str
+    shown_s: float
+    on: str
+    logged: int
+
+
 class CourseData(TypedDict):
     """Everything that the course shows."""
 
     visits: list[VisitData]
     weeks: list[PractisedWeekData]
     tests: list[CourseTestData]
+    endurance: list[EnduranceData]
     weaker: dict[str, str]
     summary: list[str]
 
@@ -94,8 +113,26 @@ def course(engine: Engine) -> CourseData:
         "visits": [_visit(v) for v in visits],
         "weeks": _weeks(engine, visits),
         "tests": _tests(engine),
+        "endurance": [_endurance(c, c.whole) for c in endurance(engine) if c.whole is not None],
         "weaker": _weaker(visits),
         "summary": _summary(visits),
+    }
+
+
+_WALLS = {Way.ARCHING: said("the front of the trunk"), Way.BENDING: said("the back"), Way.SIDE: said("the side of the trunk")}
+
+
+def _endurance(c: Capacity, whole: Estimate) -> EnduranceData:
+    return {
+        "title": _WALLS[c.shown_by.way],
+        "side": c.shown_by.side,
+        "seconds": round(whole.seconds, 1),
+        "low_s": round(whole.low_s, 1),
+        "high_s": round(whole.high_s, 1),
+        "shown_by": shown_by_title(c.shown_by),
+        "shown_s": c.shown_by.seconds,
+        "on": c.shown_by.on.isoformat(),
+        "logged": c.logged,
     }
 
 

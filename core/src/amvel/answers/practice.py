@@ -10,8 +10,9 @@ from typing_extensions import TypedDict
 from amvel.answers.limits import BreachData, breach_data
 from amvel.answers.screening import readings
 from amvel.case import CONDITIONS, form_of
+from amvel.engine import Engine
 from amvel.languages import Message, said, said_together
-from amvel.movements import Position, find
+from amvel.movements import Position, Profile, find
 from amvel.movements.figure import figure
 from amvel.movements.schools import do_lines
 from amvel.practice.exercise import Asked, Exercise, Judgement
@@ -90,7 +91,7 @@ def practice(e: Exercise) -> WholeData:
             "sex": e.engine.case.person.sex,
             "facts": list(_facts(e)),
             "results": _results(e),
-            "steps": [_step(e, a) for a in e.steps],
+            "steps": [asked_step(e.engine, a.verdict.ref, a.verdict.original) for a in e.steps],
             "tests": [{"id": d.test.id, "title": d.test.title, "measures": d.test.measures} for d in e.tests],
             "referrals": shuffled,
         },
@@ -133,16 +134,16 @@ def _results(e: Exercise) -> list[str]:
     return [r["text"] for r in found] or [said("All that was tested is normal.")]
 
 
-def _step(e: Exercise, asked: Asked) -> AskedStepData:
-    v = asked.verdict
-    family, step = find(v.ref)
+def asked_step(engine: Engine, ref: str, profile: Profile) -> AskedStepData:
+    """A step in words and as it is drawn on the body of the invented person."""
+    family, step = find(ref)
     return {
-        "ref": v.ref,
+        "ref": ref,
         "family_title": family.title,
         "title": step.title,
         "position": family.position,
-        "do": list(do_lines(step, e.engine.schools.of(family.id)["breath"])),
-        "picture": "" if v.original.fault else figure(e.engine.profiler, v.original),
+        "do": list(do_lines(step, engine.schools.of(family.id)["breath"])),
+        "picture": "" if profile.fault else figure(engine.profiler, profile),
     }
 
 
@@ -161,4 +162,4 @@ def titles() -> dict[str, str]:
     return {kind: model.TITLE for kind, model in CONDITIONS.items()}
 
 
-__all__ = ["ExerciseData", "TruthData", "WholeData", "practice", "titles"]
+__all__ = ["AskedStepData", "ExerciseData", "TruthData", "WholeData", "asked_step", "practice", "titles"]

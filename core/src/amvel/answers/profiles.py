@@ -6,8 +6,10 @@ from amvel.body import plain_fault
 from amvel.body.endurance import FREY_LAW_AVIN
 from amvel.body.steadiness import steadiness
 from amvel.engine import Engine
-from amvel.movements import Profile, Profiler
-from amvel.planning.holds import Capacity, estimated_holds
+from amvel.movements import Profile, Profiler, find
+from amvel.movements.levels import Way
+from amvel.planning.holds import Capacity, Held, estimated_holds
+from amvel.screening import test_library
 
 
 class ProfileData(TypedDict):
@@ -45,11 +47,15 @@ class HoldData(TypedDict):
 
 
 class CapacityData(TypedDict):
-    """A measured hold and what follows from it."""
+    """What showed how long a wall of the trunk holds, and what follows from it."""
 
-    test: str
+    way: Way
     side: str
+    test: str
+    step: str
+    on: str
     measured_s: float
+    logged: int
     demand_nm: float
     capacity_nm: float
     source: str
@@ -62,7 +68,8 @@ class SuggestedHoldData(TypedDict):
     suggested_s: float
     low_s: float
     high_s: float
-    from_test: str
+    shown_by: str
+    on: str
     measured_s: float
     source: str
 
@@ -107,12 +114,17 @@ def steady_data(profiler: Profiler, profile: Profile) -> list[SteadyData]:
 
 
 def capacity_data(c: Capacity) -> CapacityData:
-    """A measured hold and what follows from it."""
+    """A wall of the trunk and what follows for the steps that it holds."""
+    by = c.shown_by
     return {
-        "test": c.test,
-        "side": c.side,
-        "measured_s": c.measured_s,
-        "demand_nm": round(c.demand_nm, 1),
+        "way": by.way,
+        "side": by.side,
+        "test": by.test,
+        "step": by.step,
+        "on": by.on.isoformat(),
+        "measured_s": by.seconds,
+        "logged": c.logged,
+        "demand_nm": round(by.demand_nm, 1),
         "capacity_nm": round(c.capacity_nm, 1),
         "source": str(FREY_LAW_AVIN),
         "holds": [
@@ -130,6 +142,11 @@ def capacity_data(c: Capacity) -> CapacityData:
     }
 
 
+def shown_by_title(held: Held) -> str:
+    """The test or the step in which it was seen."""
+    return test_library()[held.test].title if held.test else find(held.step)[1].title
+
+
 def hold_data(engine: Engine, ref: str, side: str) -> SuggestedHoldData | None:
     """The suggested hold of one step from a measured one, the weakest where several speak; None when none does."""
     found = [(h, c) for c in estimated_holds(engine, ref) for h in c.holds if h.side in (side, "both")]
@@ -140,7 +157,8 @@ def hold_data(engine: Engine, ref: str, side: str) -> SuggestedHoldData | None:
         "suggested_s": h.suggested_s,
         "low_s": round(h.estimate.low_s, 1),
         "high_s": round(h.estimate.high_s, 1),
-        "from_test": c.test,
-        "measured_s": c.measured_s,
+        "shown_by": shown_by_title(c.shown_by),
+        "on": c.shown_by.on.isoformat(),
+        "measured_s": c.shown_by.seconds,
         "source": str(FREY_LAW_AVIN),
     }

@@ -15,6 +15,7 @@ FREY_LAW_AVIN = FREY_LAW.says("endurance time of the trunk against share of maxi
 GENERAL_CURVE = ROHMERT.says("general endurance curve")
 _A_S, _B = 22.69, -2.27
 SPREAD = 1.6  # between people, up and down: our estimate
+LEAST_THAT_TIRES = 0.15  # of the maximum: below it a hold has no end of its own (Rohmert 1960, from memory)
 LONGEST_S = 120.0  # nothing longer is suggested, whatever the curve says
 
 
@@ -32,15 +33,19 @@ def as_long_at_full(seconds: float, ratio: Array) -> Array:
 
 
 def share_of(seconds: float) -> float:
-    """The share of the maximum that is held for so long; never above 1."""
+    """The share of the maximum that is held for so long.
+
+    Above 1 for less than the curve gives at the maximum: who holds so short is weaker than the curve knows, and a pose
+    that was held gets its own time back.
+    """
     if not seconds > 0.0:
         raise ValueError(f"seconds: must be above 0, is {seconds}")
-    return float(min(1.0, (seconds / _A_S) ** (1.0 / _B)))
+    return float((seconds / _A_S) ** (1.0 / _B))
 
 
 def rohmert_s(share: float) -> float:
     """Rohmert's curve in seconds; it holds above 15 % of the maximum only, below it raises ValueError."""
-    if share <= 0.15:
+    if share <= LEAST_THAT_TIRES:
         raise ValueError("share: Rohmert's curve begins above 0.15")
     return 60.0 * (-1.5 + 2.1 / share - 0.6 / share**2 + 0.1 / share**3)
 
@@ -60,11 +65,8 @@ def estimated_capacity(demand_nm: float, seconds: float) -> float:
 
 
 def estimated_hold(capacity_nm: float, demand_nm: float) -> Estimate:
-    """How long another demand is held, with the spread between people; beyond the capacity it is zero."""
+    """How long another demand is held, with the spread between people; shorter and shorter beyond the capacity."""
     if demand_nm <= 0.0:
         return Estimate(LONGEST_S, LONGEST_S, LONGEST_S)
-    share = demand_nm / capacity_nm
-    if share >= 1.0:
-        return Estimate(0.0, 0.0, 0.0)
-    mean = hold_s(share)
+    mean = hold_s(demand_nm / capacity_nm)
     return Estimate(min(LONGEST_S, mean), min(LONGEST_S, mean / SPREAD), min(LONGEST_S, mean * SPREAD))

@@ -1,40 +1,65 @@
-"""From a measured hold to suggested holds of other steps: the posed demand, the estimated capacity, and its spread.
+"""From positions that were held to suggested holds of other steps: the posed demand, the estimated capacity, and its spread.
 
 A hold at a known moment gives the largest moment by the curve of Frey Law & Avin 2010; another step's moment, on the
-same body and from the same muscles, gives its time.  The spread between people is wide and shown.
+same body and of the same wall of the trunk, gives its time.  The spread between people is wide and shown.  What is held
+in the sessions that somebody has seen moves the estimate: a clean hold that is longer proves more, one failure proves
+nothing less, three in a row do.
 """
 
-from collections.abc import Callable
+from collections.abc import Iterator
 from dataclasses import dataclass
+from datetime import date
+from typing import Literal
 
 import numpy as np
 
 from amvel.body import JOINTS
-from amvel.body.endurance import Estimate, estimated_capacity, estimated_hold
+from amvel.body.endurance import LEAST_THAT_TIRES, Estimate, estimated_capacity, estimated_hold
 from amvel.body.pushes import GRAVITY_M_S2
 from amvel.case.results.endurance import BackExtensorHold, PlankHold, SideBridgeHold
+from amvel.case.visits import in_order
 from amvel.engine import Engine
-from amvel.movements import Request, find
+from amvel.movements import Family, Profile, Request, Step, all_steps, find
+from amvel.movements.levels import HELD_WAYS, Way
 from amvel.safety import sides_of
 
-Measured = SideBridgeHold | PlankHold | BackExtensorHold
+Timed = SideBridgeHold | PlankHold | BackExtensorHold
+TestedSide = Literal["left", "right", "both"]
 CLEAN_SHARE = 0.5  # of the estimated time: a clean repetition ends well before failure (our choice)
 SHORTEST_S = 3.0
+OWN_SHARE = 0.8  # of the whole moment at L4/5: below it something else than this wall of the trunk holds as much (our reading)
+IN_A_ROW = 3  # failures below the estimate that lower it (common practice, no source)
 _BELOW = ("pelvis", "thigh", "shank", "foot", "toes")
-_MOMENT = "moment_l4_l5_nm"
-# Steps that the same muscles hold, by the wall of the trunk that a test asks.
-_HELD_BY = {
-    "side": ("side_bridge/knees_bent", "side_bridge/full_length", "one_side_carry/stand_tall"),
-    "front": (
-        "wall_plank/forearms",
-        "counter_plank/short",
-        "counter_plank/lower",
-        "floor_plank/on_knees",
-        "floor_plank/full_length",
-        "hover/for_time",
-    ),
-    "back": ("tall_hinge/hands_on_thighs", "tall_hinge/arms_raised", "one_leg_hinge/both_legs"),
+_WHOLE = "moment_l4_l5_nm"
+_MOMENTS = {
+    Way.ARCHING: ("arching_moment_l4_l5_nm",),
+    Way.BENDING: ("bending_moment_l4_l5_nm",),
+    Way.SIDE: ("left.side_moment_l4_l5_nm", "right.side_moment_l4_l5_nm"),
 }
+# The pose of each timed test on the feet and on the knees; the level trunk over an edge is no step of ours.
+_POSES: dict[type[Timed], dict[str, str]] = {
+    SideBridgeHold: {"feet": "side_bridge/full_length", "knees": "side_bridge/knees_bent"},
+    PlankHold: {"feet": "floor_plank/full_length", "knees": "floor_plank/on_knees"},
+}
+_WAYS: dict[type[Timed], Way] = {SideBridgeHold: Way.SIDE, PlankHold: Way.ARCHING, BackExtensorHold: Way.BENDING}
+
+
+@dataclass(frozen=True)
+class Held:
+    """One hold that somebody saw: in a timed test, or as the longest clean one of a set; `failed` where it went no longer."""
+
+    way: Way
+    side: TestedSide
+    on: date
+    seconds: float
+    demand_nm: float
+    test: str = ""
+    step: str = ""
+    failed: bool = True
+
+    @property
+    def capacity_nm(self) -> float:
+        return estimated_capacity(self.demand_nm, self.seconds)
 
 
 @dataclass(frozen=True)
@@ -50,56 +75,137 @@ class Hold:
 
 @dataclass(frozen=True)
 class Capacity:
-    """What one measured hold says: the largest moment of that wall of the trunk, and holds of other steps."""
+    """What the holds of one wall of the trunk say: its largest moment, what showed it, and holds of other steps.
 
-    test: str
-    side: str
-    measured_s: float
-    demand_nm: float
+    `whole` is how long the pose of the timed test on the feet would be held, so that one number can be followed; None where
+    this body cannot take it.
+    """
+
+    shown_by: Held
+    logged: int
     capacity_nm: float
+    whole: Estimate | None
     holds: tuple[Hold, ...]
 
 
 def estimated_holds(engine: Engine, ref: str = "") -> list[Capacity]:
-    """Every measured hold of the case, the newest of each kind and side, with the holds that follow from it.
+    """Every wall and side of the trunk of which a hold is known, with the holds that follow from it.
 
     `ref` asks about one step alone: then nothing is solved for the others.
     """
-    found = []
-    for kind, wall, demand_of in _TESTED:
-        refs = [r for r in _HELD_BY[wall] if ref in ("", r)]
-        measured = {side: r for side, r in _newest(engine, kind).items() if r.seconds > 0}
-        demand = demand_of(engine) if refs and measured else 0.0
-        if demand > 0:
-            found += [_capacity(engine, r.test, side, r.seconds, demand, refs) for side, r in measured.items()]
-    return found
+    return _known(engine, [find(ref)] if ref else [(f, s) for f, s in all_steps() if s.dose.hold_s > 0])
 
 
-def _newest(engine: Engine, kind: type[Measured]) -> dict[str, Measured]:
-    mine = sorted((r for r in engine.case.tests if isinstance(r, kind)), key=lambda r: r.on)
-    return {str(getattr(r, "side", "both")): r for r in mine}
+def endurance(engine: Engine) -> list[Capacity]:
+    """The same without the holds of any step."""
+    return _known(engine, [])
 
 
-def _capacity(engine: Engine, test: str, side: str, seconds: float, demand: float, refs: list[str]) -> Capacity:
-    capacity = estimated_capacity(demand, seconds)
+def _known(engine: Engine, steps: list[tuple[Family, Step]]) -> list[Capacity]:
+    by_wall: dict[tuple[Way, TestedSide], list[Held]] = {}
+    for held in sorted((*_timed(engine), *_logged(engine)), key=lambda h: (h.on, h.test == "")):
+        by_wall.setdefault((held.way, held.side), []).append(held)
+    return [c for known in by_wall.values() if (c := _capacity(engine, known, steps)) is not None]
+
+
+def shown_by(known: list[Held]) -> Held | None:
+    """The hold that the estimate rests on, of one wall and side from the oldest to the newest; None while nothing failed.
+
+    A set that ends at its target says only that so much can be held.
+    """
+    best: Held | None = None
+    failures: list[Held] = []
+    for held in known:
+        failures = [*failures, held][-IN_A_ROW:] if held.failed and not held.test else []
+        if held.test or (best is None and held.failed) or (best is not None and held.capacity_nm > best.capacity_nm):
+            best = held
+        elif len(failures) == IN_A_ROW:
+            best = max(failures, key=lambda h: h.capacity_nm)
+    return best
+
+
+def _capacity(engine: Engine, known: list[Held], steps: list[tuple[Family, Step]]) -> Capacity | None:
+    best = shown_by(known)
+    if best is None:
+        return None
+    capacity = best.capacity_nm
     holds = []
-    for ref in refs:
-        nm = _of_step(engine, ref)
-        estimate = estimated_hold(capacity, nm)
+    for family, step in steps:
+        demand = _of_the_wall(_usual(engine, family, step), best.way)
+        if demand < LEAST_THAT_TIRES * capacity:
+            continue
+        estimate = estimated_hold(capacity, demand)
         clean = 0.0 if estimate.seconds < SHORTEST_S else max(SHORTEST_S, round(CLEAN_SHARE * estimate.low_s))
-        holds.append(Hold(ref, _working_side(ref, side), nm, estimate, clean))
-    return Capacity(test, side, seconds, demand, capacity, tuple(holds))
+        holds.append(Hold(family.ref(step), best.side if step.sides else "both", demand, estimate, clean))
+    tested_nm = _test_nm(engine, best.way)
+    whole = estimated_hold(capacity, tested_nm) if tested_nm > 0 else None
+    return Capacity(best, sum(not h.test for h in known), capacity, whole, tuple(holds))
 
 
-def _working_side(ref: str, tested: str) -> str:
-    return tested if find(ref)[1].sides else "both"
+def _timed(engine: Engine) -> Iterator[Held]:
+    """The newest result of each test and side."""
+    newest: dict[tuple[type[Timed], str], Timed] = {}
+    for r in sorted(engine.case.tests, key=lambda r: r.on):
+        if isinstance(r, Timed) and r.seconds > 0:
+            newest[type(r), r.side if isinstance(r, SideBridgeHold) else "both"] = r
+    for (kind, _), r in newest.items():
+        demand = _test_nm(engine, _WAYS[kind], "knees" if isinstance(r, SideBridgeHold | PlankHold) and r.down != "feet" else "feet")
+        if demand > 0:
+            yield Held(_WAYS[kind], r.side if isinstance(r, SideBridgeHold) else "both", r.on, r.seconds, demand, test=r.test)
 
 
-def _of_step(engine: Engine, ref: str) -> float:
-    """The moment at L4/5 of the pose that is held, the last one declared; 0 when this body cannot take it."""
+def _logged(engine: Engine) -> Iterator[Held]:
+    """The longest clean hold of every set that somebody of the trade has seen and no symptom ended."""
+    known: dict[str, dict[Way, float]] = {}
+    for visit in in_order(tuple(v for v in engine.case.visits if v.seen)):
+        for done in visit.movements:
+            if done.stopped_by_symptom:
+                continue
+            for s in done.sets:
+                if s.held_s is None or s.held_s < SHORTEST_S:
+                    continue
+                if done.step not in known:
+                    known[done.step] = _least_asked(engine, done.step)
+                for way, demand in known[done.step].items():
+                    for side in _sides(way, s.side):
+                        yield Held(way, side, visit.on, s.held_s, demand, step=done.step, failed=s.ended_by == "form")
+
+
+def _sides(way: Way, done: TestedSide) -> tuple[TestedSide, ...]:
+    if way is not Way.SIDE:
+        return ("both",)
+    return ("left", "right") if done == "both" else (done,)
+
+
+def _least_asked(engine: Engine, ref: str) -> dict[Way, float]:
+    """What a logged step asks of each wall at least: the log does not say in which version it was done."""
     family, step = find(ref)
-    profile = engine.profiler.profile(Request(family, step, sides_of(step)[0], engine.values(family, step)))
-    return 0.0 if profile.fault else float(profile.columns[_MOMENT][profile.rows[-1]])
+    verdicts = engine.verdicts if engine.is_judged else engine.judge(family.id, step.id)
+    own = [v.profile for v in verdicts if v.ref == ref and v.allowed]
+    profiles = [_usual(engine, family, step), *own]
+    asked = {way: min(_of_the_wall(p, way) for p in profiles) for way in HELD_WAYS}
+    return {way: nm for way, nm in asked.items() if nm > 0}
+
+
+def _usual(engine: Engine, family: Family, step: Step) -> Profile:
+    return engine.profiler.profile(Request(family, step, sides_of(step)[0], engine.values(family, step)))
+
+
+def _of_the_wall(profile: Profile, way: Way) -> float:
+    """The moment at L4/5 of the pose that is held, the last one declared; 0 where this wall is not what holds it."""
+    if profile.fault:
+        return 0.0
+    held = profile.rows[-1]
+    own = max(float(profile.columns[name][held]) for name in _MOMENTS[way])
+    return own if own >= OWN_SHARE * float(profile.columns[_WHOLE][held]) else 0.0
+
+
+def _test_nm(engine: Engine, way: Way, down: str = "feet") -> float:
+    """What the timed test of this way asks of its wall; 0 when this body cannot take the pose."""
+    kind = next(k for k, w in _WAYS.items() if w is way)
+    if kind not in _POSES:
+        return _trunk_level_nm(engine)
+    return _of_the_wall(_usual(engine, *find(_POSES[kind][down])), way)
 
 
 def _trunk_level_nm(engine: Engine) -> float:
@@ -126,10 +232,3 @@ def _heights(engine: Engine) -> dict[str, float]:
     arms = {n for n in heights if any(p in n for p in ("upper_arm", "forearm", "hand"))}
     chest = heights["upper_thorax"]
     return {n: chest if n in arms else h for n, h in heights.items()}  # arms crossed on the chest
-
-
-_TESTED: tuple[tuple[type[Measured], str, Callable[[Engine], float]], ...] = (
-    (SideBridgeHold, "side", lambda engine: _of_step(engine, "side_bridge/full_length")),
-    (PlankHold, "front", lambda engine: _of_step(engine, "floor_plank/full_length")),
-    (BackExtensorHold, "back", _trunk_level_nm),
-)

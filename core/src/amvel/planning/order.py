@@ -7,6 +7,7 @@ lighter before heavier, then a rest, last the task of daily life (common practic
 
 from collections.abc import Sequence
 
+from amvel.movements import Family, Position
 from amvel.movements.session_part import SessionPart
 from amvel.planning.choices import Choice
 from amvel.planning.item import way_through
@@ -20,8 +21,17 @@ def ordered(chosen: Sequence[Choice], pressure_drops: bool, schools: dict[str, s
     way = way_through(pressure_drops)
     return sorted(
         chosen,
-        key=lambda c: (way.index(c.family.position), _PARTS[c.family.part], _lies_late(c), _school(c, schools), c.ref),
+        key=lambda c: (*_place(c.family, way), _lies_late(c), _school(c, schools), c.ref),
     )
+
+
+def place_in_session(family: Family, pressure_drops: bool) -> tuple[int, int]:
+    """Where in a session a family stands: its position on the way through, and its part inside that position."""
+    return _place(family, way_through(pressure_drops))
+
+
+def _place(family: Family, way: Sequence[Position]) -> tuple[int, int]:
+    return way.index(family.position), _PARTS[family.part]
 
 
 def _lies_late(c: Choice) -> float:
@@ -35,4 +45,4 @@ def _school(c: Choice, schools: dict[str, str]) -> int:
     return 0 if c.step.id in first else 1
 
 
-__all__ = ["ordered"]
+__all__ = ["ordered", "place_in_session"]

@@ -17,6 +17,9 @@ class ErrorKind(StrEnum):
     TOO_STRICT = "too_strict"
     NEEDLESS_REFERRAL = "needless_referral"
     OTHER_TEST = "other_test"
+    NEED_MISSED = "need_missed"
+    TOO_LONG = "too_long"
+    OUT_OF_ORDER = "out_of_order"
 
 
 @dataclass(frozen=True)

@@ -7,6 +7,7 @@ import { useAttempt } from '../../parts/attempt'
 import { useAnswer } from '../../stores/answers'
 import { useClient } from '../../stores/client'
 import { useSession } from '../../stores/session'
+import EnduranceBars from './EnduranceBars.vue'
 import ProposalCard from './ProposalCard.vue'
 import { limitsOverTime } from './limitsOverTime'
 import { beside, seriesOf } from './series'
@@ -192,6 +193,7 @@ async function decide(p: Proposal, answer: 'accepted' | 'declined', reason = '')
             </li>
           </ul>
         </section>
+        <EnduranceBars v-if="course.endurance.length" :walls="course.endurance" />
       </div>
       <section v-if="limits.length || client.historyFailed" class="sheet stack" data-testid="limits-over-time">
         <h2>{{ say('course.limits') }}</h2>

@@ -36,6 +36,7 @@ const course = {
   visits: [visit('2026-11-02', false, done(1, 8, 4, { ribs: 2 })), visit('2026-11-04', true, done(2, 6, 4, { ribs: 1, shakes: 4 }))],
   weeks: [],
   tests: [],
+  endurance: [],
   weaker: {},
   summary: [],
 } as CourseData

@@ -292,7 +292,7 @@ function taughtAgain(): void {
               n: tried.hold.suggested_s,
               low: Math.round(tried.hold.low_s),
               high: Math.round(tried.hold.high_s),
-              test: tried.hold.from_test.replaceAll('_', ' '),
+              test: tried.hold.shown_by,
               s: tried.hold.measured_s,
             })
           }}. <span class="soft">{{ tried.hold.source }}</span>

@@ -4,14 +4,25 @@ import { got, http } from '../../api/client'
 import type { Compared, ErrorKind, Exercise, Judgement, PracticeStanding } from '../../api/schemas'
 import { say } from '../../i18n'
 import { useAttempt } from '../../parts/attempt'
+import BuildSession from './BuildSession.vue'
 
 /** Invented cases: judge first, then compare with the rule-book. */
 const JUDGEMENTS: Judgement[] = ['as_it_is', 'changed', 'out']
-const KINDS: ErrorKind[] = ['too_lax', 'missed_referral', 'too_strict', 'needless_referral', 'other_test']
+const KINDS: ErrorKind[] = [
+  'too_lax',
+  'missed_referral',
+  'too_strict',
+  'needless_referral',
+  'other_test',
+  'need_missed',
+  'too_long',
+  'out_of_order',
+]
 const standing = ref<PracticeStanding>()
 const level = ref(1)
 const shown = ref<Exercise>()
 const compared = ref<Compared>()
+const building = ref(false)
 const said = reactive<{ steps: Record<string, Judgement>; test: string; referrals: number[] }>({ steps: {}, test: '', referrals: [] })
 const { busy, failed, attempt } = useAttempt()
 const look = (): Promise<boolean> => attempt(async () => void (standing.value = await got(http.GET('/api/v1/practice'))))
@@ -37,6 +48,11 @@ async function compare(): Promise<void> {
   })
   await look()
   window.scrollTo({ top: 0 })
+}
+function another(): void {
+  shown.value = undefined
+  building.value = false
+  void look()
 }
 const truthOf = (ref: string) => compared.value?.truth.steps.find((s) => s.ref === ref)
 const refer = (i: number): void =>
@@ -82,13 +98,21 @@ const refer = (i: number): void =>
         </template>
       </div>
     </section>
+    <template v-else-if="building">
+      <section class="sheet stack">
+        <h2>{{ say('practice.person', { age: shown.age, sex: say(shown.sex === 'male' ? 'practice.man' : 'practice.woman') }) }}</h2>
+        <p class="small">{{ shown.facts.join('; ') }}</p>
+      </section>
+      <BuildSession :level="shown.level" :seed="shown.seed" :about="shown.about" @another="another" />
+    </template>
     <template v-else>
       <section v-if="compared" class="sheet result" role="status">
         <b class="score">{{ compared.right }}/{{ compared.asked }}</b>
         <ul>
           <li v-for="k in KINDS.filter((x) => compared!.errors[x])" :key="k">{{ say(`practice.error.${k}`) }}: {{ compared.errors[k] }}</li>
         </ul>
-        <button type="button" class="main-action" @click="shown = undefined">{{ say('practice.another') }}</button>
+        <button type="button" class="main-action" @click="building = true">{{ say('practice.build') }}</button>
+        <button type="button" class="quiet-action" @click="another">{{ say('practice.another') }}</button>
       </section>
       <section class="sheet stack">
         <h2>{{ say('practice.person', { age: shown.age, sex: say(shown.sex === 'male' ? 'practice.man' : 'practice.woman') }) }}</h2>

@@ -66,10 +66,9 @@ const heights = computed(() => HEIGHTS.filter(([key]) => key !== 'rail_height_cm
       <el-checkbox v-model="room.wall" :label="say('story.wall')" /><el-checkbox
         v-model="room.worktop"
         :label="say('room.worktop')"
-      /><el-checkbox v-model="room.rail" :label="say('room.rail')" /><el-checkbox v-model="room.anchor" :label="say('room.anchor')" /><el-checkbox
-        v-model="room.bed_head_end"
-        :label="say('room.bedHeadEnd')"
-      />
+      /><el-checkbox v-model="room.rail" :label="say('room.rail')" />
+      <el-checkbox v-model="room.anchor" :label="say('room.anchor')" />
+      <el-checkbox v-model="room.bed_head_end" :label="say('room.bedHeadEnd')" />
     </div>
     <div class="pair five">
       <label v-for="[key, title, low, high] in heights" :key="key"

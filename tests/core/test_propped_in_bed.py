@@ -33,7 +33,7 @@ def test_nobody_lies_flat_in_any_pose(profiler: Profiler, ref: str) -> None:
         assert not np.any(profile.columns["lying_flat"])
 
 
-@pytest.mark.parametrize("lean_deg", [15.0, 20.0, 25.0, 30.0])
+@pytest.mark.parametrize("lean_deg", [10.0, 15.0, 20.0])
 def test_the_further_the_trunk_leans_back_the_more_the_belly_holds(profiler: Profiler, lean_deg: float) -> None:
     """Hand statics: a stiff trunk hinged at its lower end asks for its weight times the sine of its lean."""
     less = _profile(profiler, "propped_in_bed/comes_away", back_deg=lean_deg).columns["arching_moment_l4_l5_nm"][-1]
@@ -73,4 +73,4 @@ def test_a_stiff_hip_is_a_stop_here_as_well() -> None:
     """Hips that bend to 70° do not bring a trunk upright over bent legs: it says so instead of rounding the back."""
     ranges = healthy()
     stiff = Capacities({**ranges.range_deg, "left.hip_flexion": 60.0, "right.hip_flexion": 60.0}, ranges.assumed)
-    assert _profile(Profiler(measure(MEASURES), stiff), "propped_in_bed/comes_away", back_deg=15.0).fault
+    assert _profile(Profiler(measure(MEASURES), stiff), "propped_in_bed/comes_away", back_deg=10.0).fault

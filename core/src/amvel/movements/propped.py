@@ -84,7 +84,7 @@ def _raised(frame: Frame, raised_deg: float) -> Frame:
         root=turn @ frame.root,
         angles=angles,
         free=free,
-        touches=_touches(frame),
+        touches=_touches(frame, raised_deg),
         aims=(*frame.aims, Aim("left.buttock", "x", 0.0, must_hold=False)),
         surfaces=surfaces,
         facts=replace(frame.facts, lying_flat=frame.facts.lying_flat and raised_deg < NOT_FLAT_DEG, back_raised_deg=raised_deg),
@@ -95,13 +95,15 @@ _ON_THE_LEVEL = ("left.buttock", "right.buttock")
 # The steeper, the more the body sits: sit bones carry as soon as they come near the level part.
 _SIT_BONES = frozenset(f"{s}.sit_bone" for s in _SIDES)
 _SEAT = (*(Touch(p, "floor") for p in _ON_THE_LEVEL), *(Touch(p, "floor", places=False) for p in sorted(_SIT_BONES)))
+_UPRIGHT_SEAT = (*(Touch(p, "floor", places=False) for p in _ON_THE_LEVEL), *(Touch(p, "floor") for p in sorted(_SIT_BONES)))
+_SITS_FROM_DEG = 50.0  # steeper than this the sit bones are the lowest part of the pelvis (of our own body model)
 
 
-def _touches(frame: Frame) -> tuple[Touch, ...]:
+def _touches(frame: Frame, raised_deg: float) -> tuple[Touch, ...]:
     """On the slope what lay on the floor; a frame that sits up on its sit bones says itself what carries on the level part."""
     if any(t.landmark in _SIT_BONES and t.places for t in frame.touches):
         return tuple(_moved(t) for t in frame.touches)
-    return (*(_moved(t) for t in frame.touches if t.landmark not in _ON_THE_LEVEL), *_SEAT)
+    return (*(_moved(t) for t in frame.touches if t.landmark not in _ON_THE_LEVEL), *(_UPRIGHT_SEAT if raised_deg > _SITS_FROM_DEG else _SEAT))
 
 
 def _of_a_leg(touch: Touch) -> bool:

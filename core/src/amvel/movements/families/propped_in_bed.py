@@ -70,7 +70,9 @@ def _own_slope_deg(body: Anthropometry) -> float:
 
 
 _SLOPE = replace(HEAD_END_UP, default=_own_slope_deg, low=30, nothing_at=None)
-_BACK = Parameter("back_deg", "how far the trunk still leans back", "deg", 25, low=15, high=35, grid=5, easier="up", shows=LEAN_BACK)
+# From less than half upright the weight would lie behind the seat, and the feet would leave the bed.
+_STEEP = replace(_SLOPE, low=45, high=60)
+_BACK = Parameter("back_deg", "how far the trunk still leans back", "deg", 20, low=10, high=25, grid=5, easier="up", shows=LEAN_BACK)
 
 
 def _up_to(default: float, high: float) -> Parameter:
@@ -120,7 +122,7 @@ FAMILY = (
     )
     .rung(
         "comes_away", "Away from the slope", _comes_away, Dose(5, 2, 6.0), {"resist_extension": 0.5, "hip_bend": 0.4, "position_change": 0.3}, 4,
-        arrow="forehead", parameters=(_SLOPE, _BACK),
+        arrow="forehead", parameters=(_STEEP, _BACK),
         do=(
             "Both arms reach ahead at the height of the breastbone.",
             "Breathe {out} and bring the whole trunk away from the slope in one piece, bending only in the hips.",
@@ -129,7 +131,7 @@ FAMILY = (
     )
     .rung(
         "arm_higher_while_away", "Away from the slope, one arm higher", _arm_while_away, Dose(5, 2, 8.0),
-        {"resist_extension": 0.6, "upper_back": 0.4, "turning": 0.3}, 5, sides=True, arrow="left.fingertips", shown=(1, -1), parameters=(_SLOPE, _BACK, _up_to(120, 140)),
+        {"resist_extension": 0.6, "upper_back": 0.4, "turning": 0.3}, 5, sides=True, arrow="left.fingertips", shown=(1, -1), parameters=(_STEEP, _BACK, _up_to(120, 140)),
         do=(
             "Come away from the slope in one piece, both arms ahead.",
             "Breathe {out} and lift one arm higher; the other stays, and the trunk does not lean back.",

@@ -109,7 +109,7 @@ class _Painter:
 
     def lump(self, *balls: "_Ball") -> BaseGeometry:
         """What is spanned by all of them."""
-        return unary_union(self.discs(*balls)).convex_hull
+        return _hull(self.discs(*balls))
 
     def ring(self, segment: str, x: float, z: float, deep: float, wide: float) -> BaseGeometry:
         grow = self.g if segment in _SOFT else 0.5 + 0.5 * self.g
@@ -121,7 +121,7 @@ class _Painter:
     def trunk(self) -> BaseGeometry:
         barrel = _chain([self.ring(*r) for r in _TRUNK])
         shoulders = [
-            unary_union([self.ring(*_TRUNK[k]), *self.discs((f"{s}.shoulder", r))]).convex_hull for s in _SIDES for k, r in ((-3, 0.027), (-1, 0.022))
+            _hull([self.ring(*_TRUNK[k]), *self.discs((f"{s}.shoulder", r))]) for s in _SIDES for k, r in ((-3, 0.027), (-1, 0.022))
         ]
         return _smoothed(_rounded(unary_union([barrel, *shoulders]), 0.02 * self.h), -0.012 * self.h, 0.012 * self.h)
 
@@ -234,6 +234,12 @@ _Ball = tuple["str | Array", float]
 _FINE = np.linspace(0.0, 2 * np.pi, 48, endpoint=False)
 
 
+def _hull(shapes: list[BaseGeometry]) -> BaseGeometry:
+    """What is spanned by all of them: of a collection, which needs no union first."""
+    found: BaseGeometry = shapely.convex_hull(shapely.geometrycollections(shapes))
+    return found
+
+
 def _chain(shapes: list[BaseGeometry]) -> BaseGeometry:
     """Hulls of each with the next one, joined."""
     if len(shapes) == 1:
@@ -298,7 +304,7 @@ def _arm(p: _Painter, side: str, trunk: BaseGeometry, grips: bool) -> list[Part]
 
 def path(shape: BaseGeometry) -> str:
     """SVG path data of polygons or lines (y turned down)."""
-    shape = shape.simplify(0.08)
+    shape = shape.simplify(0.08, preserve_topology=False)  # far below a line's width: nothing can cross
     out = []
     for one in shape.geoms if hasattr(shape, "geoms") else [shape]:
         if isinstance(one, Polygon):

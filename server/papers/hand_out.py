@@ -1,6 +1,7 @@
 """What every paper of a client holds, and the hand-out: large print, this client's pictures and furniture."""
 
 import base64
+from collections.abc import Sequence
 from functools import lru_cache
 from typing import Any
 
@@ -20,7 +21,10 @@ from amvel.movements.schools import do_lines, school_lines
 from amvel.planning import Item
 from amvel.planning.dose_words import dose_words
 from amvel.planning.measures import measures_of
-from amvel.planning.to_take import to_take
+from amvel.planning.one_seat import seats_to_prepare
+from amvel.planning.to_take import taken_instead
+from amvel.safety import Limit
+from amvel.safety.limits import Reader
 from clients.models import Client
 from papers.texts import filled, texts_of
 from papers.two_a_page import picture_mm
@@ -64,7 +68,7 @@ def _words(engine: Engine, item: Item, room: Room) -> dict[str, Any]:
         "lines": list(lines.values()),
         "dose": dose_words(item),
         "note": step.dose.note,
-        "stand_ins": to_take(item, engine.profiler.body, room, schools),
+        "stand_ins": taken_instead(item, engine.profiler.body, room, schools),
         "feel": [
             said("You should feel: {felt}.", felt=step.felt),
             said("Not: {not_felt}.", not_felt=step.not_felt),
@@ -113,6 +117,11 @@ def _every_time(movements: list[dict[str, Any]]) -> list[str]:
     for m in movements:
         m["lines"] = [x for x in m["lines"] if x not in common]
     return common
+
+
+def _measures(cautions: Sequence[Limit], read_by: Reader) -> list[str]:
+    """What goes with the cautions, each once; what is for the specialist stands at the mat and on no paper of the client."""
+    return list(dict.fromkeys(c.measure for c in cautions if c.read_by is read_by))
 
 
 def _sessions(movements: list[dict[str, Any]], sessions: list[dict[str, Any]]) -> list[dict[str, Any]]:
@@ -175,9 +184,10 @@ def page_context(client: Client, writer: Writer, pictures: bool = True, language
         "rest_every": programme.answer.get("rests", {}).get("every", 0),
         "fits": [
             {"says": f.says, "svg": mark_safe(fit_figure(engine.profiler, f)) if pictures else ""}
-            for f in to_prepare(fits(engine.profiler, room, engine.envelope, used))
+            for f in seats_to_prepare(items_of(programme), engine.profiler, room, to_prepare(fits(engine.profiler, room, engine.envelope, used)))
         ],
-        "cautions": list(dict.fromkeys(c.measure for c in cautions)),
+        "cautions": _measures(cautions, Reader.PERSON),
+        "for_helpers": _measures(cautions, Reader.HELPER),
         "watch": list(dict.fromkeys(said(c.WATCH) for c in case.conditions if c.WATCH)),
         "days": case.wishes.days_per_week,
         "goals": [g.words for g in case.wishes.goals],

@@ -26,7 +26,7 @@ expect.set_options(timeout=20_000)
 AXE = ROOT / "web" / "node_modules" / "axe-core" / "axe.min.js"
 
 
-@pytest.fixture(scope="module")
+@pytest.fixture(scope="session")
 def chromium() -> Iterator[Browser]:
     with sync_playwright() as p:
         browser = p.chromium.launch(executable_path="/usr/bin/chromium", args=FLAGS)

@@ -5,10 +5,9 @@ from playwright.sync_api import Page
 
 from clients.casework import create_client
 from programmes.building import build
-from tests.browser.driving import all_answered, chromium, log_in, no_fault, page
+from tests.browser.driving import all_answered, log_in, no_fault
 from tests.server.conftest import today_case, user_of
 
-__all__ = ["chromium", "page"]
 pytestmark = pytest.mark.django_db(transaction=True)
 STATIONS = ("story", "measure", "limits", "movements", "room", "programme", "visit", "course", "papers")
 

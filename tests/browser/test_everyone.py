@@ -10,10 +10,9 @@ from amvel.engine import Engine
 from amvel.safety.limits import Origin
 from amvel.screening import test_library as library
 from clients.models import Client
-from tests.browser.driving import chromium, fill, log_in, no_fault, page
+from tests.browser.driving import fill, log_in, no_fault
 from tests.server.conftest import today_case, user_of
 
-__all__ = ["chromium", "page"]
 pytestmark = pytest.mark.django_db(transaction=True)
 TWELVE = (
     "low-bone-mass",

@@ -8,10 +8,8 @@ from playwright.sync_api import Page, expect
 from pypdf import PdfReader
 
 from clients.casework import create_client
-from tests.browser.driving import chromium, log_in, no_fault, page
+from tests.browser.driving import log_in, no_fault
 from tests.server.conftest import today_case, user_of
-
-__all__ = ["chromium", "page"]
 
 pytestmark = pytest.mark.django_db(transaction=True)
 

@@ -4,10 +4,9 @@ import pytest
 from playwright.sync_api import Page, expect
 
 from clients.casework import create_client
-from tests.browser.driving import chromium, log_in, no_fault, page
+from tests.browser.driving import log_in, no_fault
 from tests.server.conftest import today_case, user_of
 
-__all__ = ["chromium", "page"]
 pytestmark = pytest.mark.django_db(transaction=True)
 STATIONS = ["story", "measure", "limits", "movements", "room", "programme", "visit", "course", "papers"]
 

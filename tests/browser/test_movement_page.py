@@ -7,11 +7,11 @@ from playwright.sync_api import Page, expect
 
 from clients.casework import create_client
 from clients.models import Client
-from tests.browser.driving import all_answered, chromium, log_in, no_fault, page
+from tests.browser.driving import all_answered, log_in, no_fault
 from tests.server.conftest import today_case, user_of
 from tests.server.workers import Worker, worker
 
-__all__ = ["chromium", "page", "worker"]
+__all__ = ["worker"]
 pytestmark = pytest.mark.django_db(transaction=True)
 
 

@@ -4,10 +4,9 @@ import pytest
 from playwright.sync_api import Page
 
 from clients.casework import create_client
-from tests.browser.driving import all_answered, chromium, log_in, page
+from tests.browser.driving import all_answered, log_in
 from tests.server.conftest import today_case, user_of
 
-__all__ = ["chromium", "page"]
 pytestmark = pytest.mark.django_db(transaction=True)
 STATIONS = ("story", "measure", "limits", "movements", "room", "programme", "visit", "course", "papers")
 # A phone, a tablet, and the screen at the mat (1280×800) at 200 %: half as many CSS pixels each way (WCAG 2.2, 1.4.10 Reflow asks for 320).

@@ -5,11 +5,10 @@ import re
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.browser.driving import chromium, log_in, log_out, no_fault, page
+from tests.browser.driving import log_in, log_out, no_fault
 from tests.server.conftest import PASSWORD, logged_in, user_of
 from tests.server.test_own_login import code_now
 
-__all__ = ["chromium", "page"]
 pytestmark = pytest.mark.django_db(transaction=True)
 
 

@@ -7,10 +7,9 @@ from django.core import mail
 from django.core.cache import cache
 from playwright.sync_api import Page, expect
 
-from tests.browser.driving import PASSWORD, all_answered, chromium, log_out, no_fault, page
+from tests.browser.driving import PASSWORD, all_answered, log_out, no_fault
 from tests.server.conftest import user_of
 
-__all__ = ["chromium", "page"]
 pytestmark = pytest.mark.django_db(transaction=True)
 
 

@@ -6,10 +6,9 @@ import pytest
 from playwright.sync_api import Page, expect
 
 from practice.models import Attempt
-from tests.browser.driving import chromium, log_in, no_fault, page
+from tests.browser.driving import log_in, no_fault
 from tests.server.conftest import user_of
 
-__all__ = ["chromium", "page"]
 pytestmark = pytest.mark.django_db(transaction=True)
 SLOW_MS = 240_000
 
@@ -35,7 +34,7 @@ def test_a_trainee_judges_a_case_and_builds_its_first_session(page: Page) -> Non
         cards.nth(n).get_by_role("button", name="Put in").click()
     listed = page.get_by_role("list", name="Your session, in order").get_by_role("listitem")
     expect(listed).to_have_count(cards.count())
-    second = (listed.nth(1).inner_text()).removesuffix("↑").strip()
+    second = listed.nth(1).locator("span").inner_text()
     page.get_by_role("button", name=f"Earlier: {second}").click()
     expect(listed.nth(0)).to_contain_text(second)
     no_fault(page, "practice session")

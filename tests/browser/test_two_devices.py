@@ -5,10 +5,9 @@ from playwright.sync_api import Browser, Page, expect
 
 from clients.casework import create_client
 from programmes.building import build
-from tests.browser.driving import chromium, log_in, log_out, no_fault, open_page, page
+from tests.browser.driving import log_in, log_out, no_fault, open_page
 from tests.server.conftest import PASSWORD, today_case, user_of
 
-__all__ = ["chromium", "page"]
 pytestmark = pytest.mark.django_db(transaction=True)
 
 

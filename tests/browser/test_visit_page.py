@@ -14,13 +14,12 @@ from accounts.models import User
 from clients.casework import create_client
 from clients.models import Client
 from programmes.building import build
-from tests.browser.driving import chromium, log_in, no_fault, open_page, page
+from tests.browser.driving import log_in, no_fault, open_page
 from tests.conftest import ROOT
 from tests.server.conftest import today_case, user_of
 from visits.links import made_link
 from visits.models import LoggedVisit
 
-__all__ = ["chromium", "page"]
 pytestmark = pytest.mark.django_db(transaction=True)
 
 

@@ -8,10 +8,9 @@ from playwright.sync_api import Page, expect
 from clients.casework import create_client
 from clients.models import Client
 from programmes.building import build
-from tests.browser.driving import chromium, log_in, no_fault, page
+from tests.browser.driving import log_in, no_fault
 from tests.server.conftest import today_case, user_of
 
-__all__ = ["chromium", "page"]
 pytestmark = pytest.mark.django_db(transaction=True)
 SLOW_MS = 240_000
 

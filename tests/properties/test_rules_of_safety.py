@@ -24,12 +24,12 @@ from tests.conftest import demo
 from tests.generated import TODAY, accepted, base, cases, conditions, outcomes
 
 EXAMPLES = settings(
-    max_examples=500,
+    max_examples=300,
     deadline=None,
     derandomize=True,
     suppress_health_check=[HealthCheck.too_slow, HealthCheck.filter_too_much, HealthCheck.data_too_large],
 )
-MANY = settings(EXAMPLES, max_examples=1000)
+MANY = settings(EXAMPLES, max_examples=600)
 
 
 def library_profiles():

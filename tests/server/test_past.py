@@ -90,10 +90,10 @@ def test_a_visit_logged_later_was_not_known_before(user) -> None:
     assert all(v["on"] <= str(middle) for v in known)
 
 
-def test_the_demo_has_a_past_that_opens_on_every_day_of_it(api: Api, user) -> None:
+def test_the_demo_has_a_past_that_opens_on_its_days(api: Api, user) -> None:
     for case in ("stroke", "low-bone-mass"):
         client = with_a_past(user, today_case(case))
         first = client.revisions.order_by("number")[0].created_at.date()
-        for days in range(0, (today() - first).days, 7):
+        for days in range(0, (today() - first).days, 19):
             answer = between(api, client, first, first + timedelta(days=days))
             assert answer.status_code in (200, 202), answer.json()["detail"]

@@ -70,24 +70,26 @@ async function leave(): Promise<void> {
     {{ say('visit.staying') }} <button type="button" class="quiet-action" @click="staying = false">{{ say('app.close') }}</button>
   </p>
   <RouterView />
-  <ComeBack />
+  <section>
+    <ComeBack />
+    <el-dialog v-model="help" :title="say('keys.title')" width="420">
+      <dl class="keys">
+        <template v-for="(name, key) in KEYS" :key="key"
+          ><dt>
+            <kbd>{{ key }}</kbd>
+          </dt>
+          <dd>{{ say('keys.station', { name: say(`station.${name}`) }) }}</dd></template
+        >
+        <dt><kbd>/</kbd></dt>
+        <dd>{{ say('keys.find') }}</dd>
+        <dt><kbd>?</kbd></dt>
+        <dd>{{ say('keys.help') }}</dd>
+      </dl>
+    </el-dialog>
+  </section>
   <footer v-if="route.name !== 'visit' && route.name !== 'home'" class="foot small soft">
     <span v-if="session.user">{{ say('app.support') }} · </span><LanguageChoice />
   </footer>
-  <el-dialog v-model="help" :title="say('keys.title')" width="420">
-    <dl class="keys">
-      <template v-for="(name, key) in KEYS" :key="key"
-        ><dt>
-          <kbd>{{ key }}</kbd>
-        </dt>
-        <dd>{{ say('keys.station', { name: say(`station.${name}`) }) }}</dd></template
-      >
-      <dt><kbd>/</kbd></dt>
-      <dd>{{ say('keys.find') }}</dd>
-      <dt><kbd>?</kbd></dt>
-      <dd>{{ say('keys.help') }}</dd>
-    </dl>
-  </el-dialog>
 </template>
 
 <style scoped>

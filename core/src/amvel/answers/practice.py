@@ -112,7 +112,7 @@ def _facts(e: Exercise) -> Iterator[Message]:
         for field in form_of(type(c), frozenset(("noted_on",))):
             value = getattr(c, field.name)
             if value not in (None, "", (), False):
-                parts.append(said_together((field.title, _value(value, dict(field.choices)), field.unit), " "))
+                parts.append(said_together((x for x in (field.title, _value(value, dict(field.choices)), field.unit) if x), " "))
         yield said_together(parts, "; ")
     if e.engine.case.tolerates.floor == "no":
         yield said("does not get down to the floor and up again")

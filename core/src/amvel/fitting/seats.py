@@ -22,7 +22,7 @@ _SITS, _RISES = "tall_sitting/unsupported", "sit_to_stand/with_hands"
 def level_thighs(profiler: Profiler, room: Room) -> list[Fit]:
     """The seat at which the thighs lie level, and what makes it up on each seat of the room."""
     own = own_seat_cm(profiler.body)
-    drawing = _drawn(profiler, round(own))
+    drawing = seat_drawing(round(own))
     words = said("Seat of {cm} cm: thighs level, feet flat.", cm=round(own))
     best = seat_for(profiler.body, room)
     out = [
@@ -64,7 +64,7 @@ def _raised(profiler: Profiler, room: Room, seat: Seat, own: float, best: bool) 
             COMMON_PRACTICE,
             made_of=made.says() if made else "",
             fits=made is not None,
-            drawing=_drawn(profiler, round(own)),
+            drawing=seat_drawing(round(own)),
             best=best,
         )
     if gap < -TOLERANCE_CM:
@@ -125,7 +125,7 @@ def under_a_hip_limit(profiler: Profiler, room: Room, envelope: Envelope) -> lis
             limit.source,
             made_of=made.says() if made else "",
             fits=gap <= 0 or made is not None,
-            drawing=_drawn(profiler, lowest),
+            drawing=seat_drawing(lowest),
         )
     ]
 
@@ -200,10 +200,11 @@ def _lowest(holds: Callable[[float], bool]) -> float | None:
     return float(high)
 
 
-def _drawn(profiler: Profiler, seat_cm: float) -> Drawing | None:
+def seat_drawing(seat_cm: float) -> Drawing:
+    """Somebody sitting tall on a seat so high, with its height beside it."""
     low, high = find(_SITS)[1].parameters[0].low, find(_SITS)[1].parameters[0].high
     shown = float(min(high, max(low, seat_cm)))
     return Drawing(_SITS, "both", {"seat_cm": shown}, 0, (Mark("up", "right.sit_bone", value_cm=shown),))
 
 
-__all__ = ["TOLERANCE_CM", "level_thighs", "lowest_to_rise_from", "seat_for_hip", "under_a_hip_limit"]
+__all__ = ["TOLERANCE_CM", "level_thighs", "lowest_to_rise_from", "seat_drawing", "seat_for_hip", "under_a_hip_limit"]

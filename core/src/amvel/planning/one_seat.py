@@ -5,15 +5,19 @@ from dataclasses import replace
 
 from amvel.body import Anthropometry
 from amvel.case import Case, Room
+from amvel.fitting.fit import Fit
 from amvel.fitting.furniture import seat_for
+from amvel.fitting.seats import seat_drawing
 from amvel.fitting.stacking import stack
 from amvel.languages import said
 from amvel.movements import Profiler, Request, find
-from amvel.movements.seats import SEAT
+from amvel.movements.room_measures import FitId
+from amvel.movements.seats import seat_of
 from amvel.planning.dose import at_dose
 from amvel.planning.item import Item, SetUp
 from amvel.safety import Envelope, check
 from amvel.safety.verdict import valid_overrides
+from amvel.sources import COMMON_PRACTICE
 
 _CLOSE_CM = 1.0  # a seat that much lower than asked is left as it is (our choice)
 
@@ -25,29 +29,36 @@ def on_one_seat(
 
     Of several such heights the one that most of them have already, then the lower one.
     """
-    heights = [h for i in items for s in i.set_ups if (h := s.values.get(SEAT.id)) is not None]
-    for height in sorted(set(heights), key=lambda h: (-heights.count(h), float(h))):
+    heights = [h for i in items for h in sat_on_cm(i)]
+    for height in sorted(set(heights), key=lambda h: (-heights.count(h), h)):
         moved = [_at(item, height) for item in items]
         if all(_open(new, case, envelope, profiler, context) for new, old in zip(moved, items, strict=True) if new != old):
             return tuple(moved)
     return tuple(items)
 
 
-def _at(item: Item, height: float | str) -> Item:
-    return replace(item, set_ups=tuple(_seat(s, height) for s in item.set_ups))
+def sat_on_cm(item: Item) -> list[float]:
+    """How high the seat of each set-up of a movement is; empty where nobody sits."""
+    seat = seat_of(find(item.ref)[1])
+    return [] if seat is None else [float(own.values[seat.id]) for own in item.set_ups if seat.id in own.values]
 
 
-def _seat(own: SetUp, height: float | str) -> SetUp:
-    if own.values.get(SEAT.id, height) == height:
+def _at(item: Item, height: float) -> Item:
+    seat = seat_of(find(item.ref)[1])
+    return item if seat is None else replace(item, set_ups=tuple(_seat(s, seat.id, height) for s in item.set_ups))
+
+
+def _seat(own: SetUp, seat: str, height: float) -> SetUp:
+    if own.values.get(seat, height) == height:
         return own
-    return replace(own, values={**own.values, SEAT.id: height}, verdict="modified" if own.verdict == "as_is" else own.verdict)
+    return replace(own, values={**own.values, seat: height}, verdict="modified" if own.verdict == "as_is" else own.verdict)
 
 
 def _open(item: Item, case: Case, envelope: Envelope, profiler: Profiler, context: str) -> bool:
     family, step = find(item.ref)
-    seat = next((p for p in step.parameters if p.id == SEAT.id), None)
+    seat = seat_of(step)
     for own in item.set_ups:
-        if seat is not None and not seat.low <= float(own.values[SEAT.id]) <= seat.high:
+        if seat is not None and not seat.low <= float(own.values[seat.id]) <= seat.high:
             return False
         profile = at_dose(profiler.profile(Request(family, step, own.side, own.values)), own.repetitions, own.sets, own.hold_s)
         if not check(profile, envelope, context, valid_overrides(case.overrides, envelope, case.as_of, item.ref, own.side)).allowed:
@@ -57,7 +68,7 @@ def _open(item: Item, case: Case, envelope: Envelope, profiler: Profiler, contex
 
 def put_on_the_seat(item: Item, body: Anthropometry, room: Room) -> str:
     """What raises the seat of this room to the height that a movement asks; '' when it is high enough."""
-    asked = max((float(h) for s in item.set_ups if (h := s.values.get(SEAT.id)) is not None), default=0.0)
+    asked = max(sat_on_cm(item), default=0.0)
     seat = seat_for(body, room, arms=any(need.with_arms for need in find(item.ref)[1].props))
     if not asked or seat is None or asked - seat.height_cm < _CLOSE_CM:
         return ""
@@ -66,4 +77,22 @@ def put_on_the_seat(item: Item, body: Anthropometry, room: Room) -> str:
     return said("{what} on the {seat}: {cm} cm", what=what, seat=seat.name, cm=asked)
 
 
-__all__ = ["on_one_seat", "put_on_the_seat"]
+def seats_to_prepare(items: Sequence[Item], profiler: Profiler, room: Room, fitted: Sequence[Fit]) -> list[Fit]:
+    """What is fitted, with the seats that these movements are done on instead of one that nobody sits on.
+
+    A seat for level thighs is no use where a limit asks for a higher one: then that one is got ready, once.
+    """
+    asked = {h for i in items for h in sat_on_cm(i)}
+    level = [f for f in fitted if f.id is FitId.SEAT and any(abs(h - f.value) <= _CLOSE_CM for h in asked)]
+    rest = [f for f in fitted if f.id not in _OF_THE_SEAT or level]
+    raised = {put_on_the_seat(i, profiler.body, room): max(sat_on_cm(i)) for i in items if put_on_the_seat(i, profiler.body, room)}
+    made = [
+        Fit(FitId.SEAT_RAISE, said("seat"), cm, cm - _CLOSE_CM, cm + _CLOSE_CM, says, COMMON_PRACTICE, drawing=seat_drawing(cm))
+        for says, cm in raised.items()
+    ]
+    return [*made, *rest]
+
+
+_OF_THE_SEAT = frozenset((FitId.SEAT, FitId.SEAT_RAISE, FitId.FOOT_REST))
+
+__all__ = ["on_one_seat", "put_on_the_seat", "sat_on_cm", "seats_to_prepare"]

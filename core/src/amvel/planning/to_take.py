@@ -11,12 +11,17 @@ from amvel.planning.one_seat import put_on_the_seat
 
 def to_take(item: Item, body: Anthropometry, room: Room, schools: dict[str, str]) -> tuple[str, ...]:
     """Each in words; empty where everything is there as it is.  `schools` are the choices that hold for its family."""
-    family, step = find(item.ref)
-    tell = stand_ins_for(room, tuple(f.thing for f in feedback_of(family, step, schools) if f.thing))
-    stand_ins = check_room(body, room, family, step, [dict(s.values) for s in item.set_ups]).stand_ins
     raised = put_on_the_seat(item, body, room)
-    taken = tuple(dict.fromkeys((*stand_ins, *tell)))
+    taken = taken_instead(item, body, room, schools)
     return (*taken, raised) if raised else taken
 
 
-__all__ = ["to_take"]
+def taken_instead(item: Item, body: Anthropometry, room: Room, schools: dict[str, str]) -> tuple[str, ...]:
+    """The same without the seat, which is got ready once for all."""
+    family, step = find(item.ref)
+    tell = stand_ins_for(room, tuple(f.thing for f in feedback_of(family, step, schools) if f.thing))
+    stand_ins = check_room(body, room, family, step, [dict(s.values) for s in item.set_ups]).stand_ins
+    return tuple(dict.fromkeys((*stand_ins, *tell)))
+
+
+__all__ = ["taken_instead", "to_take"]

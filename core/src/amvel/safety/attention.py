@@ -1,7 +1,7 @@
 """How much can be followed at once: shared by conditions of memory, thinking and learning."""
 
 from amvel.languages import said, term
-from amvel.safety.limits import Place
+from amvel.safety.limits import Place, Reader
 from amvel.safety.page import Page
 
 ALONE_LIMBS = 1  # from moderate on, with nobody near (common practice, no source)
@@ -22,7 +22,7 @@ def one_thing_at_a_time(page: Page, i: int, severity: str, limbs: float, alone: 
     if severity != "mild" and alone:
         few_limbs(page, f"coordination_alone_{i}", min(limbs, ALONE_LIMBS), said("{severity}: alone one limb at a time", severity=term(severity)), at_home=True)
     measure = said("one short instruction, shown; the picture plan in sight")
-    page.care(f"words_{i}", "performed", 0, "instructions are kept one at a time", measure)
+    page.care(f"words_{i}", "performed", 0, "instructions are kept one at a time", measure, read_by=Reader.HELPER)
     if severity != "mild" and alone:
         page.limit(f"alone_{i}", "standing", 0, "standing work only with someone near", when=Place.STANDING,
             at_home=True)

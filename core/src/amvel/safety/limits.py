@@ -71,6 +71,14 @@ class Origin(Enum):
     SPECIALIST = "specialist"
 
 
+class Reader(Enum):
+    """Whom the measure of a caution is told."""
+
+    PERSON = "person"
+    HELPER = "helper"  # whoever is beside the person, at home as well
+    SPECIALIST = "specialist"
+
+
 RULEBOOK_VERSION = version("2026.11", RULES)
 
 
@@ -94,6 +102,7 @@ class Limit:
     when: Place = Place.ANYWHERE
     at_home: bool = False
     measure: str = ""
+    read_by: Reader = Reader.PERSON
     set_by: str = "rule-book"
     review_on: date | None = None
     valid_until: date | None = None

@@ -91,30 +91,32 @@ async function decide(p: Proposal, answer: 'accepted' | 'declined', reason = '')
           <template v-if="shown">
             <p class="small soft">{{ say('course.repetitions') }}</p>
             <RepetitionChart v-if="!asTable" :series="shown" />
-            <table v-else class="small">
-              <thead>
-                <tr>
-                  <th></th>
-                  <th>{{ say('course.rung') }}</th>
-                  <th>{{ say('course.left') }}</th>
-                  <th>{{ say('course.right') }}</th>
-                  <th>{{ say('course.both') }}</th>
-                  <th>{{ say('course.effort') }}</th>
-                  <th>{{ say('course.confidence') }}</th>
-                </tr>
-              </thead>
-              <tbody>
-                <tr v-for="p in [...shown.points].reverse()" :key="p.on">
-                  <th>{{ p.on }}<template v-if="p.flare"> ✱</template></th>
-                  <td>{{ p.title }}</td>
-                  <td>{{ p.left === null ? '' : `${p.left} %` }}</td>
-                  <td>{{ p.right === null ? '' : `${p.right} %` }}</td>
-                  <td>{{ p.both === null ? '' : `${p.both} %` }}</td>
-                  <td>{{ p.effort }}</td>
-                  <td>{{ p.confidence }}</td>
-                </tr>
-              </tbody>
-            </table>
+            <div v-else class="wide" role="group" tabindex="0" :aria-label="say('course.repetitions')">
+              <table class="small">
+                <thead>
+                  <tr>
+                    <th scope="col">{{ say('course.day') }}</th>
+                    <th>{{ say('course.rung') }}</th>
+                    <th>{{ say('course.left') }}</th>
+                    <th>{{ say('course.right') }}</th>
+                    <th>{{ say('course.both') }}</th>
+                    <th>{{ say('course.effort') }}</th>
+                    <th>{{ say('course.confidence') }}</th>
+                  </tr>
+                </thead>
+                <tbody>
+                  <tr v-for="p in [...shown.points].reverse()" :key="p.on">
+                    <th>{{ p.on }}<template v-if="p.flare"> ✱</template></th>
+                    <td>{{ p.title }}</td>
+                    <td>{{ p.left === null ? '' : `${p.left} %` }}</td>
+                    <td>{{ p.right === null ? '' : `${p.right} %` }}</td>
+                    <td>{{ p.both === null ? '' : `${p.both} %` }}</td>
+                    <td>{{ p.effort }}</td>
+                    <td>{{ p.confidence }}</td>
+                  </tr>
+                </tbody>
+              </table>
+            </div>
             <p class="row">
               <span class="tag">{{ shown.points.at(-1)!.title }}</span>
               <span class="tag">{{ say('course.of', { n: shown.points.at(-1)!.rung, of: shown.rungs }) }}</span>
@@ -215,47 +217,54 @@ async function decide(p: Proposal, answer: 'accepted' | 'declined', reason = '')
             say('course.print')
           }}</a>
         </div>
-        <table>
-          <thead>
-            <tr>
-              <th></th>
-              <th v-for="which in ['first', 'second'] as const" :key="which">
-                <select
-                  :value="pair[which]"
-                  :aria-label="say('course.dates')"
-                  class="date"
-                  @change="
-                    (e) =>
-                      which === 'first' ? (first = (e.target as HTMLSelectElement).value) : (second = (e.target as HTMLSelectElement).value)
-                  "
-                >
-                  <option v-for="v in sessions" :key="v.id" :value="v.id">{{ v.on }}</option>
-                </select>
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="r in rows" :key="r.title">
-              <th>{{ r.title }}</th>
-              <td>
-                <template v-if="r.then !== null"
-                  ><b>{{ r.then }} %</b> {{ r.before }}</template
-                >
-              </td>
-              <td>
-                <template v-if="r.now !== null"
-                  ><b>{{ r.now }} %</b> {{ r.after }}</template
-                >
-              </td>
-            </tr>
-          </tbody>
-        </table>
+        <div class="wide" role="group" tabindex="0" :aria-label="say('course.dates')">
+          <table>
+            <thead>
+              <tr>
+                <td></td>
+                <th v-for="which in ['first', 'second'] as const" :key="which">
+                  <select
+                    :value="pair[which]"
+                    :aria-label="say('course.dates')"
+                    class="date"
+                    @change="
+                      (e) =>
+                        which === 'first'
+                          ? (first = (e.target as HTMLSelectElement).value)
+                          : (second = (e.target as HTMLSelectElement).value)
+                    "
+                  >
+                    <option v-for="v in sessions" :key="v.id" :value="v.id">{{ v.on }}</option>
+                  </select>
+                </th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-for="r in rows" :key="r.title">
+                <th>{{ r.title }}</th>
+                <td>
+                  <template v-if="r.then !== null"
+                    ><b>{{ r.then }} %</b> {{ r.before }}</template
+                  >
+                </td>
+                <td>
+                  <template v-if="r.now !== null"
+                    ><b>{{ r.now }} %</b> {{ r.after }}</template
+                  >
+                </td>
+              </tr>
+            </tbody>
+          </table>
+        </div>
       </section>
     </template>
   </div>
 </template>
 
 <style scoped>
+.wide {
+  overflow-x: auto;
+}
 .limits {
   list-style: none;
   margin: 0;
@@ -346,7 +355,7 @@ td {
 }
 @media (max-width: 900px) {
   .two {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
   }
 }
 </style>

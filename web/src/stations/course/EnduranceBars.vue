@@ -25,7 +25,10 @@ const sideOf = (side: string): string => (side === 'both' ? '' : ` (${say(side =
             class="mean"
             :style="{ left: share(w.seconds) }"
         /></span>
-        <span class="soft">{{ say('course.holdShownBy', { what: w.shown_by, s: Math.round(w.shown_s), day: w.on, n: w.logged }) }}</span>
+        <span class="soft"
+          >{{ say('course.holdShownBy', { what: w.shown_by, s: Math.round(w.shown_s), day: w.on })
+          }}<template v-if="w.logged">{{ say('course.holdsSeen', { n: w.logged }) }}</template></span
+        >
       </li>
     </ul>
   </section>

@@ -30,7 +30,7 @@ client.askDue()
 
 <template>
   <div class="measure">
-    <aside class="stack">
+    <aside class="stack" :aria-label="say('measure.next')">
       <h2>{{ say('measure.next') }}</h2>
       <p v-if="!client.due && !failed" class="soft small" role="status">{{ say('measure.thinking') }}</p>
       <button
@@ -98,7 +98,7 @@ client.askDue()
       </template>
       <p v-else-if="client.due">{{ say('measure.enough') }}</p>
     </section>
-    <aside class="stack">
+    <aside class="stack" :aria-label="say('measure.results')">
       <RouterLink :to="`/client/${client.id}/limits`" class="main-action">{{ say('measure.toLimits') }}</RouterLink>
       <h2>{{ say('measure.results') }}</h2>
       <p v-if="!readings.length" class="soft">{{ say('measure.none') }}</p>

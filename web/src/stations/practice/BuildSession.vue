@@ -41,7 +41,7 @@ const truthOf = (step: string) => compared.value?.truth.offers.find((o) => o.ref
     <p v-if="failed" role="alert">{{ failed }}</p>
     <p v-if="!offer && busy" class="sheet">{{ say('practice.inventing') }}</p>
     <template v-if="offer">
-      <div v-if="compared" class="sheet row spread" role="status">
+      <div v-if="compared" class="sheet result" role="status">
         <b class="score">{{ compared.right }}/{{ compared.asked }}</b>
         <ul class="small">
           <li v-for="d in offer.owed" :key="d.id">
@@ -76,11 +76,11 @@ const truthOf = (step: string) => compared.value?.truth.offers.find((o) => o.ref
           </ul>
           <ol class="list" :aria-label="say('practice.yours')">
             <li v-for="(step, i) in chosen" :key="step">
-              <span>{{ titleOf(step) }}</span>
+              <b>{{ i + 1 }}</b><span>{{ titleOf(step) }}</span>
               <button
                 v-if="i && !compared"
                 type="button"
-                class="quiet-action up"
+                class="quiet-action"
                 :aria-label="say('practice.earlier', { what: titleOf(step) })"
                 @click="earlier(i)"
               >
@@ -109,7 +109,7 @@ const truthOf = (step: string) => compared.value?.truth.offers.find((o) => o.ref
 <style scoped>
 .two {
   display: grid;
-  grid-template-columns: minmax(0, 1fr) 320px;
+  grid-template-columns: minmax(0, 1fr) 350px;
   gap: var(--space-4);
   align-items: start;
 }
@@ -135,18 +135,27 @@ const truthOf = (step: string) => compared.value?.truth.offers.find((o) => o.ref
   top: var(--space-3);
 }
 .list {
-  padding-left: 22px;
+  list-style: none;
+  padding: 0;
+  margin: 0;
   display: grid;
-  gap: 6px;
+  gap: 4px;
 }
 .list li {
-  display: list-item;
+  display: grid;
+  grid-template-columns: 22px 1fr 52px;
+  align-items: center;
+  gap: 6px;
+  min-height: 46px;
 }
-.list span {
-  margin-right: 8px;
+.result {
+  display: flex;
+  gap: var(--space-5);
+  align-items: center;
+  flex-wrap: wrap;
 }
-.up {
-  min-width: 44px;
+.result ul {
+  flex: 1;
 }
 .answer {
   border-radius: var(--round-small);

@@ -87,9 +87,9 @@ function take(): void {
         <figcaption v-if="shown.length > 1" class="small">{{ sideName(s) }}</figcaption>
       </figure>
     </div>
-    <h3>
+    <h2 class="title">
       <span class="n">{{ number }}</span> {{ move.title }}
-    </h3>
+    </h2>
     <p class="dose">{{ times }}</p>
     <p class="row spread">
       <VerdictMark :verdict="verdict" /><span class="soft">{{ say('programme.minutes', { n: move.minutes }) }}</span>
@@ -149,6 +149,9 @@ function take(): void {
 </template>
 
 <style scoped>
+.title {
+  font-size: 18px;
+}
 .card {
   background: var(--paper);
   border: 1px solid var(--line);

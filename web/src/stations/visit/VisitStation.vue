@@ -111,7 +111,7 @@ async function dated(id: string): Promise<void> {
     <header class="bar">
       <RouterLink :to="`/client/${id}/programme`" class="quiet-action">{{ say('visit.leave') }}</RouterLink>
       <div class="who">
-        <strong>{{ sheet?.name ?? client.view?.case.person.name }}</strong>
+        <h1 class="name">{{ sheet?.name ?? client.view?.case.person.name }}</h1>
         <span v-if="movement && running" class="title">{{ (rung ?? movement).family_title }}: {{ (rung ?? movement).title }}</span>
       </div>
       <span v-if="running" class="soft time">{{ say('visit.time', { n: passedMin }) }} · {{ say('visit.left', { n: leftMin }) }}</span>
@@ -189,7 +189,7 @@ async function dated(id: string): Promise<void> {
       <CompareSides v-else-if="run.phase === 'compare'" @told="(told) => visit.tap((r) => compare(r, told))" @skip="visit.tap(onward)" />
       <HowWasIt v-else-if="run.phase === 'after'" :sheet="sheet.sheet" :run="run" @tap="visit.tap" @finish="visit.end()" />
       <section v-else class="middle">
-        <h1>{{ run.phase === 'stopped' ? say('visit.stoppedTitle') : say('visit.done') }}</h1>
+        <h2 class="end">{{ run.phase === 'stopped' ? say('visit.stoppedTitle') : say('visit.done') }}</h2>
         <p v-if="run.phase === 'stopped'" class="large" role="alert">{{ say('visit.stopped') }}</p>
         <p v-else class="large">
           {{ say('visit.doneLead', { n: run.movements.filter((m) => m.done.length).length, clean: cleanTotal }) }}
@@ -251,6 +251,14 @@ async function dated(id: string): Promise<void> {
 </template>
 
 <style scoped>
+.name {
+  font-size: 18px;
+  font-family: var(--sans);
+  font-weight: 700;
+}
+.end {
+  font-size: var(--text-title);
+}
 .visit {
   display: grid;
   grid-template-rows: auto;

@@ -7,7 +7,7 @@ from amvel.checked import Profession
 from amvel.languages import said, term
 from amvel.numbers import Number, Numbers
 from amvel.safety.attention import few_limbs
-from amvel.safety.limits import Answer
+from amvel.safety.limits import Answer, Reader
 from amvel.safety.page import Page
 from amvel.safety.rulebook import Example, Rule
 from amvel.screening import Findings
@@ -29,7 +29,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
             "performed",
             0,
             "surprises cost more than the exercise",
-            "same order, same place, say what comes; no touch without asking",
+            "same order, same place, say what comes; no touch without asking", read_by=Reader.HELPER,
         )
         few_limbs(page, f"coordination_{i}", n["coordination"], "one new thing at a time")
     return page.done()

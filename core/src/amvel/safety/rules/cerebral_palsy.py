@@ -8,7 +8,7 @@ from amvel.languages import said, term
 from amvel.literature import PALISANO
 from amvel.movements.levels import EVERY_WAY
 from amvel.numbers import Number, Numbers
-from amvel.safety.limits import Answer, Place
+from amvel.safety.limits import Answer, Place, Reader
 from amvel.safety.page import Page
 from amvel.safety.rulebook import Duty, Example, Rule
 from amvel.screening import Findings
@@ -41,7 +41,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
                 "sitting",
                 0,
                 "gross motor level 5: fully supported only",
-                "high back, head support, strap; hands on",
+                "high back, head support, strap; hands on", read_by=Reader.HELPER,
             )
         for side in ("left", "right"):
             migration = getattr(c, f"hip_migration_{side}_percent")
@@ -59,7 +59,7 @@ def _hip_at_risk(page: Page, n: Numbers, i: int, side: str, migration: float | N
     most = n["opening_painful_deg"] if hurts else n["opening_deg"]
     page.limit(f"hip_open_{side}_{i}", f"{side}.hip_abduction_deg", most, said("{why}: opened a little, never to its end", why=term(why)))
     page.limit(f"hip_turned_{side}_{i}", f"{side}.loaded_leg_rotation_deg", n["turned_deg"], said("{why}: no turned leg under load", why=term(why)))
-    page.care(f"hip_care_{side}_{i}", "performed", 0, why, "move the thigh slowly, held along its length; never by the foot, never against a stop")
+    page.care(f"hip_care_{side}_{i}", "performed", 0, why, "move the thigh slowly, held along its length; never by the foot, never against a stop", read_by=Reader.HELPER)
     page.refer("hip", said("{why}: the hip surgeon should know of the programme; refer when it hurts more or opens less", why=term(why)), which=f"{side}_{i}")
 
 

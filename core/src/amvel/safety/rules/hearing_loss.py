@@ -5,7 +5,7 @@ from datetime import date
 from amvel.case.conditions.nervous_system import HearingLoss
 from amvel.checked import Profession
 from amvel.numbers import Numbers
-from amvel.safety.limits import Answer
+from amvel.safety.limits import Answer, Reader
 from amvel.safety.page import Page
 from amvel.safety.rulebook import Duty, Example, Rule
 from amvel.screening import Findings
@@ -23,7 +23,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
             "performed",
             0,
             "spoken cues do not arrive, least of all face down",
-            "show it, agree on a touch signal, face to face; pictures",
+            "show it, agree on a touch signal, face to face; pictures", read_by=Reader.HELPER,
         )
     if any(c.sudden for c in f.all(HearingLoss)):
         page.refer("sudden", "a sudden change of hearing or balance: to the physician within days")

@@ -6,7 +6,7 @@ from amvel.case.conditions.development import LearningDisability
 from amvel.checked import Profession
 from amvel.numbers import Number, Numbers
 from amvel.safety.attention import one_thing_at_a_time
-from amvel.safety.limits import Answer
+from amvel.safety.limits import Answer, Reader
 from amvel.safety.page import Page
 from amvel.safety.rulebook import Example, Rule
 from amvel.screening import Findings
@@ -25,7 +25,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
             "performed",
             0,
             "agreement is asked for each time",
-            "show first, ask, wait for the yes",
+            "show first, ask, wait for the yes", read_by=Reader.HELPER,
         )
     return page.done()
 

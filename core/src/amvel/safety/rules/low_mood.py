@@ -5,7 +5,7 @@ from datetime import date
 from amvel.case.conditions.general import LowMood
 from amvel.checked import Profession
 from amvel.numbers import Numbers
-from amvel.safety.limits import Answer
+from amvel.safety.limits import Answer, Reader
 from amvel.safety.page import Page
 from amvel.safety.rulebook import Duty, Example, Rule
 from amvel.screening import Findings
@@ -18,7 +18,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
     """Small sure steps; referred where it blocks."""
     page = Page("low_mood", COMMON_PRACTICE)
     for i, c in enumerate(f.all(LowMood)):
-        page.care(f"small_{i}", "performed", 0, "mood or fear holds back", "small steps that succeed; ask for confidence before and after")
+        page.care(f"small_{i}", "performed", 0, "mood or fear holds back", "small steps that succeed; ask for confidence before and after", read_by=Reader.SPECIALIST)
         if c.blocks:
             page.refer(
             "blocks", "low mood or fear that blocks movement: ask whether it is looked after", which=i)

@@ -5,7 +5,7 @@ from datetime import date
 from amvel.case.conditions.nervous_system import LowVision
 from amvel.checked import Profession
 from amvel.numbers import Number, Numbers
-from amvel.safety.limits import Answer, Place
+from amvel.safety.limits import Answer, Place, Reader
 from amvel.safety.page import Page
 from amvel.safety.rulebook import Example, Rule
 from amvel.screening import Findings
@@ -32,7 +32,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
             "performed",
             0,
             "pictures and showing do not arrive",
-            "say it, guide the hand after asking; large print, bright edge tape",
+            "say it, guide the hand after asking; large print, bright edge tape", read_by=Reader.HELPER,
         )
     return page.done()
 

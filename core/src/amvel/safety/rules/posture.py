@@ -5,7 +5,7 @@ from datetime import date
 from amvel.checked import Profession
 from amvel.languages import said, term
 from amvel.numbers import Numbers
-from amvel.safety.limits import Answer
+from amvel.safety.limits import Answer, Reader
 from amvel.safety.page import Page
 from amvel.safety.rulebook import Example, Rule
 from amvel.screening import Findings
@@ -24,7 +24,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
                 "performed",
                 0,
                 said("{words} {side} in standing", words=term(words), side=term(side)),
-                said("watch for: {words} {side}; begin with the other side, compare both", words=said(words), side=said(side)),
+                said("watch for: {words} {side}; begin with the other side, compare both", words=said(words), side=said(side)), read_by=Reader.SPECIALIST,
             )
     for r in f.results("pelvic_level"):
         if r.lower_side != "none" and r.difference_cm > 0:

@@ -7,7 +7,7 @@ from amvel.checked import Profession
 from amvel.languages import said, term
 from amvel.literature import BILLINGER
 from amvel.numbers import Number, Numbers
-from amvel.safety.limits import Answer, Place
+from amvel.safety.limits import Answer, Place, Reader
 from amvel.safety.page import Page
 from amvel.safety.rulebook import Example, Rule
 from amvel.screening import Findings
@@ -58,14 +58,14 @@ def answer(f: Findings, n: Numbers) -> Answer:
             "standing",
             0,
             said("the {side} side may give way", side=term(c.side)),
-            said("stand at the person’s {side} side; support within reach of the {other} hand", side=said(c.side), other=said("right" if c.side == "left" else "left")),
+            said("stand at the person’s {side} side; support within reach of the {other} hand", side=said(c.side), other=said("right" if c.side == "left" else "left")), read_by=Reader.HELPER,
         )
         page.care(
             f"own_{i}",
             "performed",
             0,
             "each side has its own quality",
-            said("dose the {side} side by its own clean repetitions; the other side goes on", side=said(c.side)),
+            said("dose the {side} side by its own clean repetitions; the other side goes on", side=said(c.side)), read_by=Reader.SPECIALIST,
         )
         page.limit(f"breath_{i}", "breath_held", 0, "pressure rises with a held breath")
     return page.done()

@@ -1,0 +1,6 @@
+"""Every browser test: one Chromium for a test process, a context of its own for each test."""
+
+from tests.answers_once import answers_once
+from tests.browser.driving import chromium, page
+
+__all__ = ["answers_once", "chromium", "page"]

@@ -5,7 +5,6 @@ from collections.abc import Sequence
 from functools import lru_cache
 from typing import Any
 
-from babel.dates import format_date
 from django.conf import settings
 from django.template.loader import render_to_string
 from django.utils.safestring import mark_safe
@@ -26,8 +25,9 @@ from amvel.planning.to_take import taken_instead
 from amvel.safety import Limit
 from amvel.safety.limits import Reader
 from clients.models import Client
+from papers.days import day_in
 from papers.texts import filled, texts_of
-from papers.two_a_page import picture_mm
+from papers.two_a_page import placed, title_mm, words_mm
 from papers.writer import Writer
 from programmes.building import (
     NotAllowed,
@@ -42,16 +42,19 @@ from programmes.models import Programme
 
 
 def _movement(engine: Engine, item: Item, room: Room, pictures: bool, language: str) -> dict[str, Any]:
-    """One movement as it is printed, in this language; its picture is as high as its words leave room for."""
+    """One movement as it is printed, in this language."""
     words = in_language(_words(engine, item, room), language)
     set_ups = in_language(_set_ups(engine, item, pictures), language)
-    measures = "; ".join(m for u in set_ups for m in u["measures"])
-    small = (
-        f"{' '.join(words['setup'])} {'; '.join(words['stand_ins'])} {measures}",
-        " ".join(words["lines"]),
-        f"{' '.join(words['feel'])} {words['note']}",
-    )
-    return {**words, "set_ups": set_ups, "picture_mm": round(picture_mm(small, words["do"]))}
+    return {**words, "set_ups": set_ups}
+
+
+def _height_mm(m: dict[str, Any], rests: str) -> float:
+    """How high the words of a printed movement are; `rests` is the line below it, if there is one."""
+    taken = f"{said('Take:')} {'; '.join(m['stand_ins'])}." if m["stand_ins"] else ""
+    measures = " ".join(f"{u['side']} {'; '.join(u['measures'])}." for u in m["set_ups"] if u["measures"])
+    captions = [u["side"] for u in m["set_ups"] if u["side"]][:1]
+    small = (f"{' '.join(m['setup'])} {taken} {measures}", " ".join(m["lines"]), f"{' '.join(m['feel'])} {m['note']}", rests, *captions)
+    return words_mm(title_mm(f"{m['number']}. {m['title']}", m["step"], m["dose"]), small, m["do"])
 
 
 def _words(engine: Engine, item: Item, room: Room) -> dict[str, Any]:
@@ -116,7 +119,18 @@ def _every_time(movements: list[dict[str, Any]]) -> list[str]:
     common = [x for x in movements[0]["lines"] if all(x in m["lines"] for m in movements)] if movements else []
     for m in movements:
         m["lines"] = [x for x in m["lines"] if x not in common]
+    _as_before(movements)
     return common
+
+
+def _as_before(movements: list[dict[str, Any]]) -> None:
+    """What a school says once more word for word is said once: later movements name the number that said it."""
+    first: dict[str, int] = {}
+    for number, m in enumerate(movements, 1):
+        before = [first[x] for x in m["lines"] if x in first]
+        new = [x for x in m["lines"] if x not in first]
+        first |= dict.fromkeys(new, number)
+        m["lines"] = [said("Belly and breath as in number {n}.", n=max(before)), *new] if before else new
 
 
 def _measures(cautions: Sequence[Limit], read_by: Reader) -> list[str]:
@@ -169,7 +183,7 @@ def page_context(client: Client, writer: Writer, pictures: bool = True, language
         "days": str(case.wishes.days_per_week),
         "specialist": writer.name,
         "organisation": client.organisation.name,
-        "date": format_date(case.as_of, "d MMMM y", locale=language),
+        "date": day_in(language, case.as_of),
     }
     shown = [_movement(engine, item, room, pictures, language) for item in items_of(programme)]
     cautions = [x for x in engine.envelope.limits if x.strength == "caution"]
@@ -198,7 +212,20 @@ def page_context(client: Client, writer: Writer, pictures: bool = True, language
         "fonts": _fonts(),
         "language": language,
     }
-    return {**in_language(page, language), "engine": engine}
+    page = in_language(page, language)
+    _place(page["movements"], page["rest_every"])
+    return {**page, "engine": engine}
+
+
+def _place(movements: list[dict[str, Any]], rest_every: int) -> None:
+    """Two movements to a page: adds to each how high its picture is, and whether it begins a page."""
+    heights = []
+    for number, m in enumerate(movements, 1):
+        m["number"] = number
+        rests = bool(rest_every) and number % rest_every == 0 and number < len(movements)
+        heights.append(_height_mm(m, "a line" if rests else ""))
+    for m, at in zip(movements, placed(heights), strict=True):
+        m |= {"picture_mm": int(at.picture_mm), "begins_page": at.begins_page}
 
 
 def hand_out_html(client: Client, writer: Writer) -> str:

@@ -1,24 +1,66 @@
-"""How high a picture may be so that two movements stand on one page of the hand-out."""
+"""How high pictures may be so that two movements stand on one page of the hand-out, and which movement begins a page.
 
-import math
-from collections.abc import Iterable
+The sizes are those of `hand_out.html`.
+"""
 
-HALF_PAGE_MM = 129.0  # of A4 between the margins of the hand-out, less what separates two movements
-_HEAD_MM, _ROOM_MM = 13.0, 8.0
-_SMALL = (98, 5.6)  # letters in a line and its height (mm), at 12 points over 178 mm
-_LARGE = (76, 6.6)  # the same at 14.5 points beside the numbers of a list
-LOWEST_MM, HIGHEST_MM = 38.0, 84.0
+from collections.abc import Iterable, Sequence
+from dataclasses import dataclass
 
+from papers.set_type import MM_PER_PT, lines, width_mm
 
-def _mm(text: str, letters_and_height: tuple[int, float]) -> float:
-    letters, height = letters_and_height
-    return math.ceil(len(text) / letters) * height if text else 0.0
-
-
-def picture_mm(small: Iterable[str], do: Iterable[str]) -> float:
-    """What the words leave of half a page, within what can still be copied and what a page takes."""
-    words = sum(_mm(t, _SMALL) + 1.0 for t in small if t) + sum(_mm(t, _LARGE) for t in do)
-    return min(HIGHEST_MM, max(LOWEST_MM, HALF_PAGE_MM - _HEAD_MM - _ROOM_MM - words))
+PAGE_MM, WIDE_MM = 266.0, 178.0  # of A4 between the margins, less two millimetres for what is rounded
+_ROUND_MM = 8.0  # line above, padding, and what stands round the picture
+_SMALL_PT, _SMALL_LINE, _SMALL_GAP_MM = 12.0, 1.3, 1.0
+_LIST_PT, _LIST_LINE, _LIST_GAP_MM, _NUMBERS_MM = 14.5, 1.25, 0.4, 7.0
+_TITLE_PT, _STEP_PT, _DOSE_PT, _TITLE_LINE, _BESIDE_MM = 19.0, 15.0, 15.0, 1.3, 6.0
+LOWEST_MM, HIGHEST_MM = 36.0, 84.0
 
 
-__all__ = ["HIGHEST_MM", "LOWEST_MM", "picture_mm"]
+@dataclass(frozen=True)
+class Placed:
+    """How high the picture of a movement is, and whether a page begins with it."""
+
+    picture_mm: float
+    begins_page: bool
+
+
+def title_mm(title: str, step: str, dose: str) -> float:
+    """Title and rung beside the dose, which stays on one line."""
+    room = WIDE_MM - width_mm(dose, _DOSE_PT, 700) - _BESIDE_MM
+    as_bold = room * _STEP_PT / _TITLE_PT  # the rung is set smaller: as if all were of its size
+    bold = lines(title, _TITLE_PT, room, 700)
+    whole = lines(f"{title} {step}", _STEP_PT, as_bold if bold > 1 else room - 0.25 * width_mm(title, _STEP_PT, 700), 700)
+    return max(bold, whole, 1) * _TITLE_PT * _TITLE_LINE * MM_PER_PT
+
+
+def small_mm(text: str) -> float:
+    """A paragraph of small print."""
+    count = lines(text, _SMALL_PT, WIDE_MM)
+    return count * _SMALL_PT * _SMALL_LINE * MM_PER_PT + _SMALL_GAP_MM if count else 0.0
+
+
+def list_mm(sentences: Iterable[str]) -> float:
+    """A numbered list of what to do."""
+    each = (lines(s, _LIST_PT, WIDE_MM - _NUMBERS_MM) * _LIST_PT * _LIST_LINE * MM_PER_PT + _LIST_GAP_MM for s in sentences)
+    return sum(each)
+
+
+def words_mm(title: float, small: Iterable[str], do: Iterable[str]) -> float:
+    """How high everything of a movement is but its picture; `title` is the height of its title."""
+    return _ROUND_MM + title + sum(small_mm(t) for t in small) + list_mm(do)
+
+
+def placed(words: Sequence[float]) -> list[Placed]:
+    """Two to a page wherever their pictures can still be copied then; one whose words leave no room stands alone."""
+    out: list[Placed] = []
+    while len(out) < len(words):
+        pair = words[len(out) : len(out) + 2]
+        each = (PAGE_MM - sum(pair)) / 2
+        if len(pair) == 2 and each >= LOWEST_MM:
+            out += [Placed(min(HIGHEST_MM, each), True), Placed(min(HIGHEST_MM, each), False)]
+        else:
+            out.append(Placed(min(HIGHEST_MM, max(LOWEST_MM, PAGE_MM - pair[0])), True))
+    return out
+
+
+__all__ = ["HIGHEST_MM", "LOWEST_MM", "PAGE_MM", "Placed", "list_mm", "placed", "small_mm", "title_mm", "words_mm"]

@@ -72,8 +72,8 @@ def test_the_hand_out_holds_name_doses_measures_and_pictures(api: Api, client_id
 
 def test_the_page_draws_every_movement(api: Api, client_id: str, built: dict) -> None:
     page = api.get(f"/clients/{client_id}/papers/hand-out").content.decode()
-    movements = page[page.index('class="movement"') :]
-    ways = page[page.index('class="ways"') : page.index('class="movement"')]
+    movements = page[page.index('<section class="movement') :]
+    ways = page[page.index('class="ways"') : page.index('<section class="movement')]
     alike = [all(s["values"] == m["set_ups"][0]["values"] for s in m["set_ups"]) for m in built["answer"]["movements"]]
     assert movements.count("<svg") == sum(1 if same else 2 for same in alike)
     assert ways.count("<svg") == sum(len(w["stages"]) for w in built["answer"]["ways"]) > 0
@@ -310,3 +310,16 @@ def test_mail_lands_in_the_shipped_mailbox(api: Api, client_id: str, built: dict
     letters = [p.read_text() for p in tmp_path.iterdir()]
     assert len(letters) == 1
     assert "To: orla@example.org" in letters[0]
+
+
+def test_what_a_school_says_again_is_said_once_and_named() -> None:
+    from papers.hand_out import _every_time
+
+    movements = [{"lines": ["all", "lift", "soft"]}, {"lines": ["all", "lift", "finger"]}, {"lines": ["all", "firm"]}, {"lines": ["all", "firm", "finger"]}]
+    assert _every_time(movements) == ["all"]
+    assert [[str(x) for x in m["lines"]] for m in movements] == [
+        ["lift", "soft"],
+        ["Belly and breath as in number 1.", "finger"],
+        ["firm"],
+        ["Belly and breath as in number 3."],
+    ]

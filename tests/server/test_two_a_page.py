@@ -1,24 +1,68 @@
-"""The hand-out: what the words leave of half a page goes to the picture."""
+"""The hand-out: two movements to a page, and what their words leave of it goes to the pictures."""
 
 from hypothesis import given
 from hypothesis import strategies as st
 
-from papers.two_a_page import HALF_PAGE_MM, HIGHEST_MM, LOWEST_MM, picture_mm
+from papers.set_type import lines, width_mm
+from papers.two_a_page import HIGHEST_MM, LOWEST_MM, PAGE_MM, placed, small_mm, title_mm, words_mm
 
 LINES = st.lists(st.text(alphabet="abcdefg hij", min_size=0, max_size=300), max_size=5)
+WORDS = st.lists(st.floats(30, 300), max_size=12)
 
 
-def test_few_words_leave_a_large_picture_and_many_a_small_one() -> None:
-    assert picture_mm(["Sit tall."], ["Breathe out and lean."]) == HIGHEST_MM
-    assert picture_mm(["word " * 200], ["Breathe out and lean back a little further than before. " * 6]) == LOWEST_MM
+def test_few_words_leave_large_pictures_and_many_small_ones() -> None:
+    title = title_mm("1. Tall hinge", "Arms raised", "6 times")
+    few = words_mm(title, ["Sit tall."], ["Breathe out and lean."])
+    many = words_mm(title, ["word " * 90], ["Breathe out and lean back a little further than before. " * 2])
+    assert [p.picture_mm for p in placed([few, few])] == [HIGHEST_MM] * 2
+    assert LOWEST_MM <= placed([many, many])[0].picture_mm < placed([few, many])[0].picture_mm <= HIGHEST_MM
 
 
-@given(small=LINES, do=LINES, more=st.text(alphabet="abc ", min_size=1, max_size=200))
-def test_more_words_never_make_a_larger_picture(small: list[str], do: list[str], more: str) -> None:
-    assert picture_mm([*small, more], do) <= picture_mm(small, do)
-    assert picture_mm(small, [*do, more]) <= picture_mm(small, do)
+def test_lines_are_those_that_were_counted_on_paper() -> None:
+    """Counted on a printed page at 12 points over 178 mm: 92 letters stand on its first line, the next word does not."""
+    whole = "Fester Sitz, mit einem Block oder gefalteten Handtuch erhöht, wenn die Hüften eng sind; nie"
+    assert width_mm(whole, 12.0) <= 178.0 < width_mm(whole + " ein weiches", 12.0)
+    assert (lines("", 12.0, 178.0), lines(whole, 12.0, 178.0), lines(whole + " ein weiches Kissen.", 12.0, 178.0)) == (0, 1, 2)
 
 
-@given(small=LINES, do=LINES)
-def test_a_picture_can_always_be_copied_and_fits_half_a_page(small: list[str], do: list[str]) -> None:
-    assert LOWEST_MM <= picture_mm(small, do) <= min(HIGHEST_MM, HALF_PAGE_MM)
+@given(st.text(alphabet="abc defghij", max_size=300), st.floats(20, 200), st.floats(1, 60))
+def test_more_room_never_takes_more_lines(text: str, room: float, more: float) -> None:
+    assert lines(text, 12.0, room + more) <= lines(text, 12.0, room) <= len(text.split())
+
+
+def test_a_long_title_beside_a_long_dose_takes_a_line_more() -> None:
+    short = title_mm("5. Tall hinge", "Arms raised", "6 times")
+    long = title_mm("2. Tiefe Bauchspannung im Sitzen", "Weg von der Lehne, drei Atemzüge lang", "6-mal, 2 Runden")
+    assert long == 2 * short
+
+
+def test_a_long_one_beside_a_short_one_still_shares_its_page() -> None:
+    assert [p.begins_page for p in placed([120, 70, 60, 60])] == [True, False, True, False]
+    assert [p.begins_page for p in placed([150, 70, 60, 60])] == [True, True, False, True]
+
+
+@given(small=LINES, do=LINES, more=st.text(alphabet="abc", min_size=1, max_size=200))
+def test_more_words_take_more_room(small: list[str], do: list[str], more: str) -> None:
+    assert words_mm(9.0, [*small, more], do) > words_mm(9.0, small, do)
+    assert words_mm(9.0, small, [*do, more]) > words_mm(9.0, small, do)
+    assert small_mm(more + " " + more) >= small_mm(more) > 0
+
+
+@given(WORDS)
+def test_every_page_holds_what_begins_on_it_and_every_picture_can_be_copied(words: list[float]) -> None:
+    found = placed(words)
+    assert len(found) == len(words)
+    assert not found or found[0].begins_page
+    assert all(LOWEST_MM <= p.picture_mm <= HIGHEST_MM for p in found)
+    for i, p in enumerate(found):
+        if not p.begins_page:
+            both = words[i - 1] + words[i] + found[i - 1].picture_mm + p.picture_mm
+            assert found[i - 1].begins_page and both <= PAGE_MM + 1e-6
+
+
+@given(WORDS)
+def test_nobody_stands_alone_who_could_share(words: list[float]) -> None:
+    found = placed(words)
+    for i in range(len(found) - 1):
+        if found[i].begins_page and found[i + 1].begins_page:
+            assert words[i] + words[i + 1] + 2 * LOWEST_MM > PAGE_MM

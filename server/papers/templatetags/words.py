@@ -3,12 +3,12 @@
 from datetime import date
 from typing import Any
 
-from babel.dates import format_date
 from django import template
 from django.utils.html import conditional_escape
 from django.utils.safestring import SafeString, mark_safe
 
 from amvel.languages import said
+from papers.days import day_in
 
 register = template.Library()
 
@@ -22,4 +22,4 @@ def say(context: template.Context, sentence: str, **values: Any) -> SafeString:
 @register.simple_tag(takes_context=True)
 def day(context: template.Context, on: date) -> str:
     """A day as it is written in the language of the page."""
-    return format_date(on, "d MMMM y", locale=context["language"])
+    return day_in(context["language"], on)

@@ -9,6 +9,7 @@ from amvel.case import read_case
 from amvel.content import LENGTH, fingerprint, version
 from amvel.engine import Engine
 from amvel.movements import MODEL_VERSION
+from amvel.planning.next_test import due_tests
 from amvel.safety import RULEBOOK_VERSION
 from tests.conftest import demo
 
@@ -90,3 +91,18 @@ def test_another_measure_or_name_of_the_person() -> None:
     own = later("sciatica", 0).verdicts_digest
     assert later("sciatica", 0, person={**person, "mass_kg": person["mass_kg"] + 1}).verdicts_digest != own
     assert later("sciatica", 0, person={**person, "name": "Somebody Else"}).verdicts_digest == own
+
+
+OTHER_WISHES = {"minutes": 35, "days_per_week": 2, "effort_0_to_10": 2, "goals": [{"words": "walk", "task": "walking"}], "likes": ["clam"], "dislikes": ["bridge"]}
+
+
+@pytest.mark.parametrize("name", ["sciatica", "low-bone-mass", "stroke"])
+def test_what_somebody_wishes_for_is_no_reason_to_judge_again(name: str) -> None:
+    """The digest says so, and so do the verdicts, the limits, and the tests that are due."""
+    own, other = later(name, 0), later(name, 0, wishes=OTHER_WISHES)
+    assert own.verdicts_digest == other.verdicts_digest and own.due_tests_digest == other.due_tests_digest
+    assert own.digest != other.digest  # a programme is built of wishes
+    told = [[(v.ref, v.side, v.context, v.verdict, [c.after for c in v.changes], v.reasons, v.cautions) for v in e.judge(f)] for e in (own, other) for f in ("clam", "sit_to_stand")]
+    assert told[:2] == told[2:]
+    assert own.envelope == other.envelope
+    assert [(d.test.id, d.expected) for d in due_tests(own)] == [(d.test.id, d.expected) for d in due_tests(other)]

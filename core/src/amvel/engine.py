@@ -179,7 +179,8 @@ class Engine:
     @cached_property
     def verdicts_digest(self) -> str:
         """Fingerprint of all that verdicts depend on; the day is in it only through what it has aged."""
-        data = self.case.model_dump(mode="json", exclude={"as_of", "visits", "decisions"})  # visits count by the limits that they move
+        # Visits count by the limits that they move; what somebody wishes for decides what is planned, never what is allowed.
+        data = self.case.model_dump(mode="json", exclude={"as_of", "visits", "decisions", "wishes"})
         data["person"].pop("name")
         aged = {
             "age": self.findings.age,

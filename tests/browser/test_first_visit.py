@@ -81,11 +81,11 @@ def test_from_log_in_to_the_printed_page(page: Page) -> None:
     page.get_by_role("button", name="Build the programme").click()
     expect(page.locator(".move").first).to_be_visible(timeout=180_000)
     no_fault(page, "programme")
-    before = page.locator(".move h3").all_inner_texts()
+    before = page.locator(".move h2").all_inner_texts()
     page.get_by_role("button", name="Swap").first.click()
     page.get_by_role("button", name="Take this", exact=True).first.click(timeout=60_000)
     expect(page.get_by_text("edited by hand")).to_be_visible(timeout=60_000)
-    after = page.locator(".move h3").all_inner_texts()
+    after = page.locator(".move h2").all_inner_texts()
     assert before != after
     page.get_by_role("link", name="Print").click()
 

@@ -25,7 +25,7 @@ def client_id(page: Page) -> str:
 
 
 def titles(page: Page) -> list[str]:
-    return [t.split(" ", 1)[1] for t in page.locator(".strip h3").all_inner_texts()]
+    return [t.split(" ", 1)[1] for t in page.locator(".strip h2").all_inner_texts()]
 
 
 def test_a_programme_is_edited_undone_compared_and_printed(page: Page, client_id: str) -> None:
@@ -36,12 +36,12 @@ def test_a_programme_is_edited_undone_compared_and_printed(page: Page, client_id
     # by keys
     page.locator(".strip .card").first.focus()
     page.keyboard.press("Alt+ArrowRight")
-    expect(page.locator(".strip h3").nth(1)).to_contain_text(first[0], timeout=SLOW_MS)
+    expect(page.locator(".strip h2").nth(1)).to_contain_text(first[0], timeout=SLOW_MS)
     expect(page.get_by_role("status").filter(has_text=f"{first[0]} is now number 2")).to_be_attached()
 
     # by dragging
     page.locator(".strip .move").nth(1).drag_to(page.locator(".strip .move").nth(0))
-    expect(page.locator(".strip h3").first).to_contain_text(first[0], timeout=SLOW_MS)
+    expect(page.locator(".strip h2").first).to_contain_text(first[0], timeout=SLOW_MS)
 
     # another dose, judged and reckoned anew
     card = page.locator(".strip .card").first
@@ -69,7 +69,7 @@ def test_a_programme_is_edited_undone_compared_and_printed(page: Page, client_id
     drawer.get_by_role("button", name="Take this one").or_(drawer.locator("li button")).first.click(
         timeout=SLOW_MS
     )
-    expect(page.locator(".strip h3").nth(1)).not_to_contain_text(first[1], timeout=SLOW_MS)
+    expect(page.locator(".strip h2").nth(1)).not_to_contain_text(first[1], timeout=SLOW_MS)
 
     # versions
     page.get_by_role("button", name="Versions").click()

@@ -140,4 +140,14 @@ legend {
 .el-input-number {
   width: 100%;
 }
+@media (max-width: 420px) {
+  .new,
+  .sheet {
+    padding: 0 var(--space-3);
+  }
+  .pair,
+  .three {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
 </style>

@@ -131,7 +131,7 @@ onKeyStroke('t', () => naming.value && named.value && mean('tired'))
         </button>
       </div>
       <div v-else class="naming stack">
-        <h3>{{ say('visit.faultAsk') }}</h3>
+        <h2 class="ask">{{ say('visit.faultAsk') }}</h2>
         <div class="faults">
           <button
             v-for="(f, i) in faults"
@@ -183,6 +183,9 @@ onKeyStroke('t', () => naming.value && named.value && mean('tired'))
 </template>
 
 <style scoped>
+.ask {
+  font-size: 18px;
+}
 .do {
   display: grid;
   grid-template-columns: 1.15fr 1fr;

@@ -14,8 +14,6 @@ import time
 from collections import Counter, defaultdict
 from pathlib import Path
 
-sys.path.insert(0, str(Path(__file__).resolve().parent))
-
 from under_load import Visitor, change, children, p
 
 AIM = 4.0  # p95 against p50

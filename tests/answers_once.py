@@ -1,10 +1,10 @@
 """The same question is worked out once in a test process: an answer's digest names everything that could change it.
 
-A test about the working out itself says `@pytest.mark.works_out_anew`.
+What is handed to a worker is worked out there, as in life.
 """
 
 import copy
-from collections.abc import Callable, Iterator
+from collections.abc import Callable
 from typing import Any
 
 import pytest
@@ -13,21 +13,19 @@ _KNOWN: dict[tuple[str, str], Any] = {}
 
 
 @pytest.fixture(autouse=True)
-def answers_once(request: pytest.FixtureRequest, monkeypatch: pytest.MonkeyPatch) -> Iterator[None]:
-    if request.node.get_closest_marker("works_out_anew") is None:
-        from jobs import asking
-        from jobs.models import LongAnswer, Work
+def answers_once(monkeypatch: pytest.MonkeyPatch) -> None:
+    from jobs import asking
+    from jobs.models import LongAnswer, Work
 
-        about_a_case = {w.value for w in Work} - {Work.DRY_RUN.value, Work.PAPERS.value}
-        work_out: Callable[[LongAnswer], Any] = asking.answered
+    about_a_case = {w.value for w in Work} - {Work.DRY_RUN.value, Work.PAPERS.value}
+    work_out: Callable[[LongAnswer], Any] = asking.answered
 
-        def answered(row: LongAnswer) -> Any:
-            if row.work not in about_a_case:
-                return work_out(row)
-            key = (row.work, row.digest)
-            if key not in _KNOWN:
-                _KNOWN[key] = work_out(row)
-            return copy.deepcopy(_KNOWN[key])
+    def answered(row: LongAnswer) -> Any:
+        if row.work not in about_a_case:
+            return work_out(row)
+        key = (row.work, row.digest)
+        if key not in _KNOWN:
+            _KNOWN[key] = work_out(row)
+        return copy.deepcopy(_KNOWN[key])
 
-        monkeypatch.setattr(asking, "answered", answered)
-    yield
+    monkeypatch.setattr(asking, "answered", answered)

@@ -99,12 +99,17 @@ class Judged(Schema):
     referrals: list[int] = Field(default=[], max_length=20, description="by their place among those offered")
 
 
-class Compared(Schema):
-    """What the rule-book says, and how it was wrong where it was."""
+class Scored(Schema):
+    """How much of an attempt was right, and how it was wrong where it was."""
 
     right: int
     asked: int
     errors: dict[ErrorKind, int]
+
+
+class Compared(Scored):
+    """The same beside what the rule-book says."""
+
     truth: TruthData
 
 
@@ -157,12 +162,9 @@ class BuiltSession(Schema):
     chosen: list[str] = Field(max_length=30)
 
 
-class SessionCompared(Schema):
+class SessionCompared(Scored):
     """What became of it, and the rule-book's own session."""
 
-    right: int
-    asked: int
-    errors: dict[ErrorKind, int]
     built: BuiltData
     truth: SessionTruthData
 

@@ -48,12 +48,12 @@ def _movement(engine: Engine, item: Item, room: Room, pictures: bool, language: 
     return {**words, "set_ups": set_ups}
 
 
-def _height_mm(m: dict[str, Any], rests: str) -> float:
-    """How high the words of a printed movement are; `rests` is the line below it, if there is one."""
+def _height_mm(m: dict[str, Any], rests: bool) -> float:
+    """How high the words of a printed movement are, with the line below it that says to rest."""
     taken = f"{said('Take:')} {'; '.join(m['stand_ins'])}." if m["stand_ins"] else ""
     measures = " ".join(f"{u['side']} {'; '.join(u['measures'])}." for u in m["set_ups"] if u["measures"])
     captions = [u["side"] for u in m["set_ups"] if u["side"]][:1]
-    small = (f"{' '.join(m['setup'])} {taken} {measures}", " ".join(m["lines"]), f"{' '.join(m['feel'])} {m['note']}", rests, *captions)
+    small = (f"{' '.join(m['setup'])} {taken} {measures}", " ".join(m["lines"]), f"{' '.join(m['feel'])} {m['note']}", said("Then rest a minute.") if rests else "", *captions)
     return words_mm(title_mm(f"{m['number']}. {m['title']}", m["step"], m["dose"]), small, m["do"])
 
 
@@ -223,7 +223,7 @@ def _place(movements: list[dict[str, Any]], rest_every: int) -> None:
     for number, m in enumerate(movements, 1):
         m["number"] = number
         rests = bool(rest_every) and number % rest_every == 0 and number < len(movements)
-        heights.append(_height_mm(m, "a line" if rests else ""))
+        heights.append(_height_mm(m, rests))
     for m, at in zip(movements, placed(heights), strict=True):
         m |= {"picture_mm": int(at.picture_mm), "begins_page": at.begins_page}
 

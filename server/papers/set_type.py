@@ -1,5 +1,6 @@
 """How many lines a text takes in the print font: the widths of its own letters, words broken where a browser breaks them."""
 
+from collections.abc import Sequence
 from functools import lru_cache
 
 from django.conf import settings
@@ -24,17 +25,21 @@ def width_mm(text: str, size_pt: float, weight: int = 400) -> float:
     return sum(em.get(ord(c), _UNKNOWN_EM) for c in text) * size_pt * MM_PER_PT
 
 
-def lines(text: str, size_pt: float, room_mm: float, weight: int = 400) -> int:
+Run = tuple[str, float, int]  # a text, its size (pt) and its weight
+
+
+def lines(runs: Sequence[Run], room_mm: float) -> int:
     """Lines of a paragraph that is so wide; 0 for an empty one."""
     count, used = 0, 0.0
-    space = width_mm(" ", size_pt, weight)
-    for word in text.split():
-        wide = width_mm(word, size_pt, weight)
-        if count and used + space + wide <= room_mm:
-            used += space + wide
-        else:
-            count, used = count + 1, wide
+    for text, size_pt, weight in runs:
+        space = width_mm(" ", size_pt, weight)
+        for word in text.split():
+            wide = width_mm(word, size_pt, weight)
+            if count and used + space + wide <= room_mm:
+                used += space + wide
+            else:
+                count, used = count + 1, wide
     return count
 
 
-__all__ = ["MM_PER_PT", "lines", "width_mm"]
+__all__ = ["MM_PER_PT", "Run", "lines", "width_mm"]

@@ -27,21 +27,19 @@ class Placed:
 def title_mm(title: str, step: str, dose: str) -> float:
     """Title and rung beside the dose, which stays on one line."""
     room = WIDE_MM - width_mm(dose, _DOSE_PT, 700) - _BESIDE_MM
-    as_bold = room * _STEP_PT / _TITLE_PT  # the rung is set smaller: as if all were of its size
-    bold = lines(title, _TITLE_PT, room, 700)
-    whole = lines(f"{title} {step}", _STEP_PT, as_bold if bold > 1 else room - 0.25 * width_mm(title, _STEP_PT, 700), 700)
-    return max(bold, whole, 1) * _TITLE_PT * _TITLE_LINE * MM_PER_PT
+    count = lines([(title, _TITLE_PT, 700), (step, _STEP_PT, 400)], room)
+    return count * _TITLE_PT * _TITLE_LINE * MM_PER_PT
 
 
 def small_mm(text: str) -> float:
     """A paragraph of small print."""
-    count = lines(text, _SMALL_PT, WIDE_MM)
+    count = lines([(text, _SMALL_PT, 400)], WIDE_MM)
     return count * _SMALL_PT * _SMALL_LINE * MM_PER_PT + _SMALL_GAP_MM if count else 0.0
 
 
 def list_mm(sentences: Iterable[str]) -> float:
     """A numbered list of what to do."""
-    each = (lines(s, _LIST_PT, WIDE_MM - _NUMBERS_MM) * _LIST_PT * _LIST_LINE * MM_PER_PT + _LIST_GAP_MM for s in sentences)
+    each = (lines([(s, _LIST_PT, 400)], WIDE_MM - _NUMBERS_MM) * _LIST_PT * _LIST_LINE * MM_PER_PT + _LIST_GAP_MM for s in sentences)
     return sum(each)
 
 

@@ -109,7 +109,8 @@ def test_the_pose_that_was_timed_is_held_as_long_as_it_was() -> None:
 
 
 def test_what_is_seen_in_sessions_moves_it() -> None:
-    assert front(engine([PLANK], [visit(20, 110, "target", step="floor_plank/full_length")])).whole.seconds == pytest.approx(110, rel=0.01)  # type: ignore[union-attr]
+    longer = front(engine([PLANK], [visit(20, 110, "target", step="floor_plank/full_length")]))
+    assert longer.whole and longer.whole.seconds == pytest.approx(110, rel=0.01)
     tired = [visit(d, 12, "form", step="floor_plank/full_length") for d in (20, 15, 10)]
     lowered = front(engine([PLANK], tired))
     assert lowered.whole and lowered.whole.seconds == pytest.approx(12, rel=0.01)

@@ -18,16 +18,20 @@ def test_few_words_leave_large_pictures_and_many_small_ones() -> None:
     assert LOWEST_MM <= placed([many, many])[0].picture_mm < placed([few, many])[0].picture_mm <= HIGHEST_MM
 
 
+def _lines(text: str, room_mm: float = 178.0) -> int:
+    return lines([(text, 12.0, 400)], room_mm)
+
+
 def test_lines_are_those_that_were_counted_on_paper() -> None:
     """Counted on a printed page at 12 points over 178 mm: 92 letters stand on its first line, the next word does not."""
     whole = "Fester Sitz, mit einem Block oder gefalteten Handtuch erhöht, wenn die Hüften eng sind; nie"
     assert width_mm(whole, 12.0) <= 178.0 < width_mm(whole + " ein weiches", 12.0)
-    assert (lines("", 12.0, 178.0), lines(whole, 12.0, 178.0), lines(whole + " ein weiches Kissen.", 12.0, 178.0)) == (0, 1, 2)
+    assert (_lines(""), _lines(whole), _lines(whole + " ein weiches Kissen.")) == (0, 1, 2)
 
 
 @given(st.text(alphabet="abc defghij", max_size=300), st.floats(20, 200), st.floats(1, 60))
 def test_more_room_never_takes_more_lines(text: str, room: float, more: float) -> None:
-    assert lines(text, 12.0, room + more) <= lines(text, 12.0, room) <= len(text.split())
+    assert _lines(text, room + more) <= _lines(text, room) <= len(text.split())
 
 
 def test_a_long_title_beside_a_long_dose_takes_a_line_more() -> None:

@@ -8591,7 +8591,7 @@ export interface components {
         };
         /**
          * Compared
-         * @description What the rule-book says, and how it was wrong where it was.
+         * @description The same beside what the rule-book says.
          */
         Compared: {
             /** Right */

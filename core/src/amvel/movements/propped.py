@@ -10,6 +10,7 @@ from dataclasses import replace
 import numpy as np
 
 from amvel.body import Measures, healthy, measure
+from amvel.body.tree import Array
 from amvel.languages import said
 from amvel.movements.declaration import Family, Parameter, Setting, Step
 from amvel.movements.frames import Aim, Frame, Surface, Touch
@@ -65,9 +66,14 @@ def with_head_end(frames: list[Frame], values: dict[str, float | str]) -> list[F
     return [_raised(f, raised) for f in frames] if raised else frames
 
 
+def risen(root: Array, by_deg: float) -> Array:
+    """The way a body lies, with its head end so much higher."""
+    a = math.radians(by_deg)
+    turned: Array = np.array([[math.cos(a), 0.0, math.sin(a)], [0.0, 1.0, 0.0], [-math.sin(a), 0.0, math.cos(a)]]) @ root
+    return turned
+
+
 def _raised(frame: Frame, raised_deg: float) -> Frame:
-    a = math.radians(raised_deg)
-    turn = np.array([[math.cos(a), 0.0, math.sin(a)], [0.0, 1.0, 0.0], [-math.sin(a), 0.0, math.cos(a)]])
     slope = Surface(_SLOPE, "slope", 0.0, frame.surfaces["floor"].friction, title="wedge", tilt_deg=raised_deg)
     surfaces = {**frame.surfaces, _SLOPE: slope}
     if "head pad" in surfaces:
@@ -81,7 +87,7 @@ def _raised(frame: Frame, raised_deg: float) -> Frame:
             free.setdefault(f"{side}.hip.flexion", _HIP_GIVES)
     return replace(
         frame,
-        root=turn @ frame.root,
+        root=risen(frame.root, raised_deg),
         angles=angles,
         free=free,
         touches=_touches(frame, raised_deg),
@@ -116,4 +122,4 @@ def _moved(touch: Touch) -> Touch:
     return touch if level else replace(touch, surface=_SLOPE)
 
 
-__all__ = ["HEAD_END_UP", "NOT_FLAT_DEG", "propped_too", "with_head_end"]
+__all__ = ["HEAD_END_UP", "NOT_FLAT_DEG", "propped_too", "risen", "with_head_end"]

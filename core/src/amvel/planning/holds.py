@@ -10,6 +10,7 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 from datetime import date
 from typing import Literal
+from weakref import WeakKeyDictionary
 
 import numpy as np
 
@@ -103,7 +104,7 @@ def endurance(engine: Engine) -> list[Capacity]:
 
 def _known(engine: Engine, steps: list[tuple[Family, Step]]) -> list[Capacity]:
     by_wall: dict[tuple[Way, TestedSide], list[Held]] = {}
-    for held in sorted((*_timed(engine), *_logged(engine)), key=lambda h: (h.on, h.test == "")):
+    for held in _evidence(engine):
         by_wall.setdefault((held.way, held.side), []).append(held)
     return [c for known in by_wall.values() if (c := _capacity(engine, known, steps)) is not None]
 
@@ -140,6 +141,16 @@ def _capacity(engine: Engine, known: list[Held], steps: list[tuple[Family, Step]
     tested_nm = _test_nm(engine, best.way)
     whole = estimated_hold(capacity, tested_nm) if tested_nm > 0 else None
     return Capacity(best, sum(not h.test for h in known), capacity, whole, tuple(holds))
+
+
+_READ: WeakKeyDictionary[Engine, tuple[Held, ...]] = WeakKeyDictionary()  # a slider asks at every stop
+
+
+def _evidence(engine: Engine) -> tuple[Held, ...]:
+    """Every hold that is known, the oldest first; a test before what was logged on its day."""
+    if engine not in _READ:
+        _READ[engine] = tuple(sorted((*_timed(engine), *_logged(engine)), key=lambda h: (h.on, h.test == "")))
+    return _READ[engine]
 
 
 def _timed(engine: Engine) -> Iterator[Held]:

@@ -85,7 +85,7 @@ def seats_to_prepare(items: Sequence[Item], profiler: Profiler, room: Room, fitt
     asked = {h for i in items for h in sat_on_cm(i)}
     level = [f for f in fitted if f.id is FitId.SEAT and any(abs(h - f.value) <= _CLOSE_CM for h in asked)]
     rest = [f for f in fitted if f.id not in _OF_THE_SEAT or level]
-    raised = {put_on_the_seat(i, profiler.body, room): max(sat_on_cm(i)) for i in items if put_on_the_seat(i, profiler.body, room)}
+    raised = {says: max(sat_on_cm(i)) for i in items if (says := put_on_the_seat(i, profiler.body, room))}
     made = [
         Fit(FitId.SEAT_RAISE, said("seat"), cm, cm - _CLOSE_CM, cm + _CLOSE_CM, says, COMMON_PRACTICE, drawing=seat_drawing(cm))
         for says, cm in raised.items()

@@ -28,6 +28,7 @@ export default {
   'practice.takeOut': 'Herausnehmen',
   'practice.earlier': 'Früher: {what}',
   'practice.minutes': '{n} Min.',
+  'practice.soFar': '{n} von {most} Minuten, ohne die Wechsel der Haltung',
   'practice.took': '{n} von {most} Minuten',
   'practice.met': '{what}: erfüllt',
   'practice.notMet': '{what}: fehlt',

@@ -27,6 +27,7 @@ export default {
   'practice.takeOut': 'Take out',
   'practice.earlier': 'Earlier: {what}',
   'practice.minutes': '{n} min',
+  'practice.soFar': '{n} of {most} minutes, without the changes of position',
   'practice.took': '{n} of {most} minutes',
   'practice.met': '{what}: met',
   'practice.notMet': '{what}: missing',

@@ -89,7 +89,7 @@ const truthOf = (step: string) => compared.value?.truth.offers.find((o) => o.ref
             </li>
           </ol>
           <p>
-            <b>{{ say('practice.took', { n: Math.round(minutes), most: offer.minutes }) }}</b>
+            <b>{{ say('practice.soFar', { n: Math.round(minutes), most: offer.minutes }) }}</b>
           </p>
           <button v-if="!compared" type="button" class="main-action" :disabled="busy || !chosen.length" @click="compare">
             {{ say('practice.compare') }}
@@ -106,6 +106,7 @@ const truthOf = (step: string) => compared.value?.truth.offers.find((o) => o.ref
   </section>
 </template>
 
+<style scoped src="./result.css"></style>
 <style scoped>
 .two {
   display: grid;
@@ -148,12 +149,6 @@ const truthOf = (step: string) => compared.value?.truth.offers.find((o) => o.ref
   gap: 6px;
   min-height: 46px;
 }
-.result {
-  display: flex;
-  gap: var(--space-5);
-  align-items: center;
-  flex-wrap: wrap;
-}
 .result ul {
   flex: 1;
 }
@@ -167,10 +162,6 @@ const truthOf = (step: string) => compared.value?.truth.offers.find((o) => o.ref
 }
 .answer.planned {
   background: var(--accent-wash);
-}
-.score {
-  font-size: 54px;
-  line-height: 1;
 }
 @media (max-width: 800px) {
   .two {

@@ -198,6 +198,7 @@ const refer = (i: number): void =>
   </main>
 </template>
 
+<style scoped src="./result.css"></style>
 <style scoped>
 .practice {
   max-width: 1280px;
@@ -269,16 +270,6 @@ legend {
 }
 .truth {
   margin-left: 10px;
-}
-.result {
-  display: flex;
-  gap: var(--space-5);
-  align-items: center;
-  flex-wrap: wrap;
-}
-.score {
-  font-size: 54px;
-  line-height: 1;
 }
 .foot {
   position: sticky;

@@ -1,11 +1,7 @@
 """Propped in bed: the head end is up, and the trunk works from the slope, for who may not lie flat and does not sit up yet."""
 
-import math
 from dataclasses import replace
 
-import numpy as np
-
-from amvel.body import Anthropometry
 from amvel.movements.breath import breath, exhale, inhale, steady
 from amvel.movements.declaration import Dose, Fault, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, SHOULDER_CLIMBS, TRUNK_ROUNDS
@@ -14,7 +10,7 @@ from amvel.movements.ladder import Ladder, held
 from amvel.movements.lying_positions import supine_crook
 from amvel.movements.positions import both, trunk_lean
 from amvel.movements.promise import LEAN_BACK, joint
-from amvel.movements.propped import HEAD_END_UP
+from amvel.movements.propped import HEAD_END_UP, risen
 from amvel.movements.sign import Sign
 from amvel.movements.wrong import Wrong
 
@@ -47,11 +43,9 @@ def _away(s: Setting, arms_deg: float) -> list[Frame]:
     """The whole trunk comes off the slope as one piece, turning over the hips."""
     start = _rest(s)
     further_deg = _FLAT_DEG - s.number(HEAD_END_UP.id) - s.number("back_deg")
-    a = math.radians(further_deg)
-    turn = np.array([[math.cos(a), 0.0, math.sin(a)], [0.0, 1.0, 0.0], [-math.sin(a), 0.0, math.cos(a)]])
     off = start.lift("occiput", "upper_back", "sacrum", "left.wrist", "right.wrist")
     hips = {f"{side}.hip.flexion": off.angles[f"{side}.hip.flexion"] + further_deg for side in ("left", "right")}
-    off = replace(off, root=turn @ off.root, angles={**off.angles, **hips})
+    off = replace(off, root=risen(off.root, further_deg), angles={**off.angles, **hips})
     off = off.touch(*_ON_THE_SEAT).aim(*trunk_lean(s.body, -s.number("back_deg")))
     return [start, off.with_("away from the slope", **both(shoulder_flexion=arms_deg, shoulder_abduction=0.0, elbow_flexion=8.0, forearm_pronation=0.0))]
 
@@ -65,11 +59,7 @@ def _arm_while_away(s: Setting) -> list[Frame]:
     return [start, away, away.with_("one arm higher", left_shoulder_flexion=s.number("arm_deg"))]
 
 
-def _own_slope_deg(body: Anthropometry) -> float:
-    return 45.0
-
-
-_SLOPE = replace(HEAD_END_UP, default=_own_slope_deg, low=30, nothing_at=None)
+_SLOPE = replace(HEAD_END_UP, default=45.0, low=30, nothing_at=None)
 # From less than half upright the weight would lie behind the seat, and the feet would leave the bed.
 _STEEP = replace(_SLOPE, low=45, high=60)
 _BACK = Parameter("back_deg", "how far the trunk still leans back", "deg", 20, low=10, high=25, grid=5, easier="up", shows=LEAN_BACK)

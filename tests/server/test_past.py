@@ -97,3 +97,14 @@ def test_the_demo_has_a_past_that_opens_on_its_days(api: Api, user) -> None:
         for days in range(0, (today() - first).days, 19):
             answer = between(api, client, first, first + timedelta(days=days))
             assert answer.status_code in (200, 202), answer.json()["detail"]
+
+
+def test_what_the_day_after_brought_is_not_known_before_it(user) -> None:
+    client = with_a_past(user, today_case("low-bone-mass"))
+    newest = client.latest()
+    told = next(v for v in read_case(case_data(newest)).visits if v.next_day is not None and v.next_day.told_on > v.on)
+    assert told.next_day is not None
+    for day, known in ((told.on, False), (told.next_day.told_on, True)):
+        revision = client.revisions.filter(created_at__date__lte=day).order_by("-number")[0]
+        [then] = [v for v in read_case(case_data(revision, day)).visits if v.id == told.id]
+        assert (then.next_day is not None) == known

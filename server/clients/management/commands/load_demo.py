@@ -13,6 +13,7 @@ from accounts.models import Organisation, User
 from accounts.roles import Role
 from amvel.admission import admitted
 from amvel.case import read_case
+from amvel.case.visits import Visit
 from amvel.languages import told
 from amvel.movements import MODEL_VERSION
 from amvel.safety import RULEBOOK_VERSION
@@ -63,10 +64,18 @@ def with_a_past(user: User, data: dict[str, Any]) -> Client:
         for n, (at, case) in enumerate(rows, 1)
     )
     client.visits.bulk_create(
-        client.visits.model(client=client, key=v.id, version=1, on=v.on, data=v.model_dump(mode="json"), author=user, created_at=_evening(v.on))
-        for v in engine.case.visits
+        client.visits.model(client=client, key=v.id, version=n, on=v.on, data=v.model_dump(mode="json"), author=user, created_at=_evening(on))
+        for visit in engine.case.visits
+        for n, (on, v) in enumerate(_as_told(visit), 1)
     )
     return client
+
+
+def _as_told(visit: Visit) -> list[tuple[date, Visit]]:
+    """A visit as it was logged on its day, and as it stood when the day after had been told."""
+    logged = visit.model_copy(update={"next_day": None})
+    told = [(visit.next_day.told_on, visit)] if visit.next_day is not None else []
+    return [(visit.on, logged), *told]
 
 
 def _evening(day: date) -> datetime:

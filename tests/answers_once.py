@@ -1,6 +1,7 @@
 """The same question is worked out once in a test process: an answer's digest names everything that could change it.
 
-What is handed to a worker is worked out there, as in life.
+What is handed to a worker is worked out there, as in life; where the working out itself is looked at, the marker
+`worked_out_anew` puts nothing by.
 """
 
 import copy
@@ -13,7 +14,9 @@ _KNOWN: dict[tuple[str, str], Any] = {}
 
 
 @pytest.fixture(autouse=True)
-def answers_once(monkeypatch: pytest.MonkeyPatch) -> None:
+def answers_once(request: pytest.FixtureRequest, monkeypatch: pytest.MonkeyPatch) -> None:
+    if request.node.get_closest_marker("worked_out_anew"):
+        return
     from jobs import asking
     from jobs.models import LongAnswer, Work
 

@@ -7,17 +7,17 @@ from itertools import product
 
 from hypothesis import strategies as st
 
-from amvel.case import read_case
 from amvel.engine import Engine
 from amvel.planning.choices import Choice, choices
 from amvel.planning.problem import Problem, broken, meets, worth
 from amvel.planning.programme import problem_for, setting_of
 from tests.conftest import demo
+from tests.engines import engine_of
 
 
 @lru_cache(maxsize=4)
 def engine(name: str) -> Engine:
-    return Engine(read_case(demo(name)))
+    return engine_of(demo(name))
 
 
 @lru_cache(maxsize=4)

@@ -8,6 +8,7 @@ from ninja import Schema
 from pydantic import Field, StringConstraints, model_validator
 
 from accounts.roles import Action
+from amvel.languages import said
 from amvel.movements import MODEL_VERSION
 from amvel.planning.effects import MovedLimit
 from amvel.safety import RULEBOOK_VERSION, rulebook
@@ -88,7 +89,7 @@ class Signing(Schema):
     @model_validator(mode="after")
     def _objection_says_why(self) -> "Signing":
         if not self.agrees and len(self.remark) < 5:
-            raise ValueError("remark: an objection says why")
+            raise ValueError(said("remark: an objection says why"))
         return self
 
 
@@ -131,9 +132,9 @@ def rulebook_lines(request: HttpRequest):
 @router.post("/rulebook/lines", response={200: SignedLine, **PROBLEMS}, auth=Needs(Action.SIGN_RULES))
 def sign_line(request: HttpRequest, body: Signing):
     """Agree with a line, or object to it; stored for this organisation, never changed."""
-    said = {"agrees": body.agrees, "remark": body.remark, "name": body.name, "profession": body.profession}
+    word = {"agrees": body.agrees, "remark": body.remark, "name": body.name, "profession": body.profession}
     try:
-        return _line_data(*sign(request.user, body.rule, body.number, body.digest, said))
+        return _line_data(*sign(request.user, body.rule, body.number, body.digest, word))
     except NoSuchLine as error:
         raise Http404 from error
 

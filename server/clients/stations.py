@@ -55,7 +55,7 @@ def next_action(engine: Engine, has_programme: bool) -> tuple[StationId, str, To
         return "limits", said("Review due: {limit}", limit=reviews[0].says()), "due"
     ending = ends_soon(engine)
     if ending is not None:
-        return "limits", said("An override ends on {day}: look at it again", day=ending.isoformat()), "due"
+        return "limits", said("An override ends on {day}: look at it again", day=ending), "due"
     if engine.envelope.referrals or any(x.waits_for for x in engine.envelope.limits):
         return "limits", said("Ask the clinician"), "due"
     if not has_programme:

@@ -13,7 +13,7 @@ from amvel.answers.programmes import StageData
 from amvel.case import Room
 from amvel.engine import Engine
 from amvel.fitting import fit_figure, fits, fits_used, to_prepare
-from amvel.languages import in_language, said
+from amvel.languages import day_in, in_language, said
 from amvel.movements import Request, find
 from amvel.movements.figure import figure
 from amvel.movements.schools import do_lines, school_lines
@@ -25,7 +25,6 @@ from amvel.planning.to_take import taken_instead
 from amvel.safety import Limit
 from amvel.safety.limits import Reader
 from clients.models import Client
-from papers.days import day_in
 from papers.texts import filled, texts_of
 from papers.two_a_page import placed, title_mm, words_mm
 from papers.writer import Writer

@@ -4,9 +4,9 @@ from xml.etree import ElementTree
 
 from amvel.answers.verdicts import verdict_data
 from amvel.answers.why import MOST_ASKED, asked_about
-from amvel.case import read_case
 from amvel.engine import Engine
 from tests.conftest import demo
+from tests.engines import engine_of
 from tests.planned import engine
 
 
@@ -29,7 +29,7 @@ def test_a_limit_that_waits_for_a_clinician_is_asked_about_with_its_picture() ->
 
 def test_a_surgeon_s_word_is_shown_as_kept_and_not_asked_about() -> None:
     word = {"kind": "limits", "name": "N. Hollins", "role": "surgeon", "profession": "surgeon", "on": "2026-11-01", "quantity": "hip_bend_deg", "side": "left", "bound": 80}
-    e = Engine(read_case({**demo("fit-seventy"), "clinician_words": [word]}))
+    e = engine_of({**demo("fit-seventy"), "clinician_words": [word]})
     found = asked_about(e, [verdict_data(v) for v in e.verdicts])
     assert [a["eased"] for a in found] == [False]
     assert "80" in found[0]["says"]

@@ -2,19 +2,20 @@
 
 import pytest
 
-from amvel.case import Room, Seat, read_case
+from amvel.case import Room, Seat
 from amvel.engine import Engine
 from amvel.fitting.needs import check_room
 from amvel.movements import Request, all_steps, find, library
 from amvel.movements.bed import BED, LYING_ON
 from amvel.movements.needs import Furniture
 from amvel.safety import EXCLUDED, MODIFIED
+from tests.engines import engine_of
 from tests.generated import base
 
 
 def engine(floor: str) -> Engine:
     tolerates = {"floor": floor, "kneeling": floor, "lying_flat": "yes", "face_down": "yes"}
-    return Engine(read_case(base("1975-05-01", "female", [], [], tolerates=tolerates)))
+    return engine_of(base("1975-05-01", "female", [], [], tolerates=tolerates))
 
 
 def verdict(floor: str, ref: str):

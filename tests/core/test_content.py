@@ -5,13 +5,13 @@ from pathlib import Path
 
 import pytest
 
-from amvel.case import read_case
 from amvel.content import LENGTH, fingerprint, version
 from amvel.engine import Engine
 from amvel.movements import MODEL_VERSION
 from amvel.planning.next_test import due_tests
 from amvel.safety import RULEBOOK_VERSION
 from tests.conftest import demo
+from tests.engines import engine_of
 
 
 @pytest.fixture
@@ -68,7 +68,7 @@ def test_the_products_own_versions_carry_their_fingerprints() -> None:
 def later(name: str, days: int, **changes: object) -> Engine:
     data = {**demo(name), **changes}
     data["as_of"] = (date.fromisoformat(data["as_of"]) + timedelta(days=days)).isoformat()
-    return Engine(read_case(data))
+    return engine_of(data)
 
 
 def test_a_new_morning_keeps_verdicts_where_nothing_has_aged() -> None:

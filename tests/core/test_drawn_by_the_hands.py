@@ -3,15 +3,15 @@ flexion limits; common practice, no source)."""
 
 import pytest
 
-from amvel.case import read_case
 from amvel.engine import Engine
+from tests.engines import engine_of
 from tests.generated import TODAY, base
 
 T_MINUS_2_8 = {"test": "bone_density", "site": "lumbar_spine", "t_score": -2.8, "on": TODAY.isoformat()}
 
 
 def engine(birth: str, *tests: dict) -> Engine:
-    return Engine(read_case(base(birth, "female", [], list(tests))))
+    return engine_of(base(birth, "female", [], list(tests)))
 
 
 @pytest.fixture(scope="module")

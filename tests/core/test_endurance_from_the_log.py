@@ -7,10 +7,10 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from amvel.body.endurance import LEAST_THAT_TIRES, estimated_capacity, hold_s
-from amvel.case import read_case
 from amvel.engine import Engine
 from amvel.movements.levels import Way
 from amvel.planning.holds import IN_A_ROW, Capacity, Held, endurance, estimated_holds, shown_by
+from tests.engines import engine_of
 from tests.generated import TODAY, base
 
 FIRST = date(2026, 3, 2)
@@ -76,7 +76,7 @@ def test_who_held_longer_every_time_is_never_estimated_lower(found: list[tuple[f
 
 def engine(tests: list[dict], visits: list[dict] | None = None) -> Engine:
     data = base("1990-05-01", "female", [], [{"on": (TODAY - timedelta(days=60)).isoformat(), **t} for t in tests])
-    return Engine(read_case({**data, "visits": visits or []}))
+    return engine_of({**data, "visits": visits or []})
 
 
 def visit(day: int, seconds: float, ended_by: str, by: str = "specialist", step: str = "floor_plank/on_knees") -> dict:

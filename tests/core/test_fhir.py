@@ -13,13 +13,14 @@ from amvel.case import CONDITIONS, CaseError, read_case
 from amvel.engine import Engine
 from amvel.formats.fhir import bundle, read_bundle
 from tests.conftest import DEMO, demo
+from tests.engines import engine_of
 from tests.generated import people
 
 NAMES = [p.stem for p in DEMO]
 
 
 def taken_out(data: dict) -> dict:
-    return json.loads(bundle(Engine(read_case(data)), "client-1"))
+    return json.loads(bundle(engine_of(data), "client-1"))
 
 
 @pytest.mark.parametrize("name", NAMES)

@@ -5,12 +5,12 @@ import math
 import pytest
 
 from amvel.body import cautious, healthy
-from amvel.case import Room, read_case
-from amvel.engine import Engine
+from amvel.case import Room
 from amvel.fitting.needs import check_room
 from amvel.movements import Profile, Profiler, Request, find
 from amvel.movements.heel_wedge import HEEL_WEDGE, wedge_deg
 from tests.bodies import body, profiler
+from tests.engines import engine_of
 from tests.generated import base
 
 RISES = ("sit_to_stand/with_hands", "sit_to_stand/one_hand", "sit_to_stand/two_legs", "sit_to_stand/staggered")
@@ -96,7 +96,7 @@ def test_each_side_finds_a_seat_of_its_own() -> None:
         {"test": "four_stage_balance", "side_by_side_s": 10, "semi_tandem_s": 10, "tandem_s": 10, "one_leg_s": 10, **on},
     ]
     tolerates = {"floor": "yes", "kneeling": "yes", "lying_flat": "yes"}
-    engine = Engine(read_case(base("1955-05-01", "female", [painful], tests, tolerates=tolerates)))
+    engine = engine_of(base("1955-05-01", "female", [painful], tests, tolerates=tolerates))
     seats = {
         step: {v.side: float(v.profile.request.values["seat_cm"]) for v in engine.judge("sit_to_stand", step, contexts=("visit",))}
         for step in ("staggered", "heel_ahead")

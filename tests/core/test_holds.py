@@ -6,12 +6,12 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from amvel.body.endurance import as_long_at_full, hold_s
-from amvel.case import read_case
 from amvel.engine import Engine
 from amvel.movements import Request, all_steps, find
 from amvel.movements.dosing import dose_parameters
 from amvel.planning.dose import at_dose, doses_of
 from amvel.safety import check
+from tests.engines import engine_of
 from tests.generated import TODAY, base
 
 
@@ -24,7 +24,7 @@ def test_a_hold_reckoned_to_the_full_load_tires_as_much(share: float, ratio: flo
 
 
 def engine(*tests: dict) -> Engine:
-    return Engine(read_case(base("1990-05-01", "female", [], [{"on": TODAY.isoformat(), **t} for t in tests])))
+    return engine_of(base("1990-05-01", "female", [], [{"on": TODAY.isoformat(), **t} for t in tests]))
 
 
 def breaks(e: Engine, ref: str, hold: float) -> set[str]:
@@ -66,7 +66,7 @@ def test_a_hold_that_is_too_long_is_shortened_instead_of_closing_the_step() -> N
 
 def test_more_minutes_than_are_tolerated_become_fewer_repetitions() -> None:
     data = base("1966-05-01", "female", [], [], tolerates={"standing_minutes": 1})
-    e = Engine(read_case(data))
+    e = engine_of(data)
     found = e.judge("one_leg_hinge", "hand_down", contexts=("visit",))
     assert {v.verdict for v in found} == {"modified"}
     for v in found:

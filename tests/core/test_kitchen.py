@@ -1,12 +1,12 @@
 """A kitchen with one 44-cm chair, one wall and one towel, for somebody who cannot kneel or lie on the floor."""
 
-from amvel.case import read_case
 from amvel.engine import Engine
 from amvel.fitting import check_room
 from amvel.movements import find
-from amvel.planning import plan, violations
+from amvel.planning import violations
 from amvel.planning.reach import FUNCTIONS, SERVES
 from tests.conftest import demo
+from tests.engines import engine_of, planned
 
 KITCHEN = {
     "name": "kitchen",
@@ -20,12 +20,12 @@ def engine(**more) -> Engine:
     data = demo("low-bone-mass")
     data["room"] = KITCHEN
     data["tolerates"] = {**data["tolerates"], "floor": "no", "kneeling": "no", "face_down": "no"}
-    return Engine(read_case({**data, **more}))
+    return engine_of({**data, **more})
 
 
 def test_one_chair_one_wall_and_one_towel_make_a_full_programme() -> None:
     e = engine()
-    found = plan(e, "home")
+    found = planned(e, "home")
     assert len(found.movements) >= 6
     assert found.minutes >= 0.7 * e.case.wishes.minutes
     assert violations(e.case, e.envelope_in("home"), e.profiler, found.movements, "home") == []
@@ -55,5 +55,5 @@ def test_every_function_still_has_a_step_or_the_reason() -> None:
 
 def test_the_floor_is_named_where_it_is_in_the_way() -> None:
     e = engine()
-    found = plan(e, "home")
+    found = planned(e, "home")
     assert any("floor" in why for ref, why in found.why_not.items() if find(ref)[0].on_floor)

@@ -5,9 +5,9 @@ import math
 import pytest
 
 from amvel.body.anthropometry import HIP_HALF_WIDTH
-from amvel.case import read_case
 from amvel.engine import Engine
 from tests.bodies import body, library_profiles
+from tests.engines import engine_of
 from tests.generated import TODAY, base
 
 
@@ -40,7 +40,7 @@ def test_the_knee_crosses_by_what_the_thigh_reaches_beyond_half_the_distance_of_
 
 def _new_hip(*tests: dict) -> Engine:
     hip = {"kind": "hip_replacement", "side": "left", "on": "2026-11-01", "noted_on": "2026-11-20", "approach": "posterior"}
-    return Engine(read_case(base("1955-05-01", "female", [hip], list(tests))))
+    return engine_of(base("1955-05-01", "female", [hip], list(tests)))
 
 
 def test_a_new_hip_walks_along_a_worktop_and_crosses_nothing() -> None:

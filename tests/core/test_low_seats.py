@@ -2,17 +2,16 @@
 
 import pytest
 
-from amvel.case import read_case
-from amvel.engine import Engine
 from amvel.movements import Request, find
 from amvel.safety import check
+from tests.engines import engine_of
 from tests.generated import TODAY, base
 
 SEEN = {"test": "observed_function", "rises": "no_hands"}
 
 
 def breaks(birth: str, seat_cm: float, *tests: dict) -> set[str]:
-    e = Engine(read_case(base(birth, "female", [], [{"on": TODAY.isoformat(), **t} for t in tests])))
+    e = engine_of(base(birth, "female", [], [{"on": TODAY.isoformat(), **t} for t in tests]))
     family, step = find("sit_to_stand/two_legs")
     profile = e.profiler.profile(Request(family, step, "both", {**e.values(family, step), "seat_cm": seat_cm}))
     return {b.limit.id for b in check(profile, e.envelope_in("home"), "home").breaches}
@@ -33,7 +32,7 @@ def test_a_sturdy_person_sits_as_low_as_there_is() -> None:
 
 
 def test_what_is_not_risen_from_is_no_low_seat() -> None:
-    e = Engine(read_case(base("1955-05-01", "female", [], [])))
+    e = engine_of(base("1955-05-01", "female", [], []))
     for ref in ("tall_sitting/unsupported", "breathing_rest/knees_bent", "heel_raise/firm_hand"):
         family, step = find(ref)
         assert e.profiler.profile(Request(family, step, "both", e.values(family, step))).peak("low_seat_cm") == 0, ref
@@ -41,6 +40,6 @@ def test_what_is_not_risen_from_is_no_low_seat() -> None:
 
 def test_a_low_chair_is_raised_and_the_rise_stays() -> None:
     data = base("1955-05-01", "female", [], [{"on": TODAY.isoformat(), **SEEN}], room={"seats": [{"name": "low", "height_cm": 41, "arms": True}], "floor_mat": True})
-    [v] = Engine(read_case(data)).judge("sit_to_stand", "with_hands", contexts=("home",))
+    [v] = engine_of(data).judge("sit_to_stand", "with_hands", contexts=("home",))
     assert v.allowed
     assert v.profile.request.values["seat_cm"] >= 43

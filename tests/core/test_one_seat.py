@@ -4,13 +4,13 @@ from dataclasses import replace
 
 import pytest
 
-from amvel.case import read_case
 from amvel.engine import Engine
 from amvel.movements import Family, Step, all_steps
 from amvel.movements.room_measures import Measured
-from amvel.planning import Item, SetUp, plan, violations
+from amvel.planning import Item, SetUp, violations
 from amvel.planning.one_seat import on_one_seat, put_on_the_seat
 from tests.conftest import demo
+from tests.engines import engine_of, planned
 from tests.planned import engine
 
 
@@ -38,7 +38,7 @@ def test_movements_that_bear_it_share_one_seat_and_say_that_they_were_changed() 
 def test_a_seat_that_one_of_them_needs_higher_is_not_taken_from_it() -> None:
     """A new posterior hip bends less on a higher seat: the others come up to it, it never goes down to them."""
     e = engine("new-hip")
-    programme = plan(e, "home")
+    programme = planned(e, "home")
     assert violations(e.case, e.envelope_in("home"), e.profiler, programme.movements, "home") == []
     bent = [s.values["seat_cm"] for i in programme.movements for s in i.set_ups if "seat_cm" in s.values]
     assert bent and min(bent) >= 44
@@ -48,7 +48,7 @@ def test_a_seat_that_one_of_them_needs_higher_is_not_taken_from_it() -> None:
 def test_what_is_shared_stays_allowed(name: str) -> None:
     e = engine(name)
     for context in ("home", "visit"):
-        items = plan(e, context).movements
+        items = planned(e, context).movements
         assert violations(e.case, e.envelope_in(context), e.profiler, items, context) == []
         again = on_one_seat(items, e.case, e.envelope_in(context), e.profiler, context)
         assert heights(again) == heights(items)
@@ -70,7 +70,7 @@ AT_A_WORKTOP = [pytest.param(f, s, id=f.ref(s)) for f, s in all_steps() if any(p
 def test_a_worktop_is_planned_as_high_as_it_was_measured(cm: int) -> None:
     data = demo("painful-wrist")
     data["room"] = {**data["room"], "worktop": True, "worktop_height_cm": cm}
-    e = Engine(read_case(data))
+    e = engine_of(data)
     seen = 0
     for request in e.requests():
         for p in request.step.parameters:
@@ -78,7 +78,7 @@ def test_a_worktop_is_planned_as_high_as_it_was_measured(cm: int) -> None:
                 assert request.values[p.id] == cm, request.label
                 seen += 1
     assert seen > 20
-    for item in plan(e, "home").movements:
+    for item in planned(e, "home").movements:
         for s in item.set_ups:
             assert s.values.get("worktop_cm", cm) == cm and (item.ref != "counter_plank/short" or s.values["counter_cm"] == cm)
 

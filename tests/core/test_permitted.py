@@ -4,10 +4,10 @@ import re
 
 import pytest
 
-from amvel.case import read_case
 from amvel.engine import Engine
 from amvel.movements.range_figure import range_figure
 from amvel.safety.permitted import all_ranges, fans
+from tests.engines import engine_of
 from tests.generated import TODAY, base
 
 HIP = {"kind": "hip_replacement", "side": "right", "approach": "posterior", "on": TODAY.isoformat(), "noted_on": TODAY.isoformat()}
@@ -16,7 +16,7 @@ BONE = {"test": "bone_density", "on": TODAY.isoformat(), "site": "total_hip", "t
 
 @pytest.fixture
 def hip() -> Engine:
-    return Engine(read_case(base("1955-05-01", "female", [HIP], [])))
+    return engine_of(base("1955-05-01", "female", [HIP], []))
 
 
 def drawn(engine: Engine, view: str) -> list[str]:
@@ -39,7 +39,7 @@ def test_the_side_with_the_limit_is_the_one_that_is_drawn_from_the_side(hip: Eng
 
 
 def test_numbers_are_named() -> None:
-    words = drawn(Engine(read_case(base("1955-05-01", "female", [], [BONE]))), "side")
+    words = drawn(engine_of(base("1955-05-01", "female", [], [BONE])), "side")
     place = words.index("rounding 40°")
     assert words[place + 1 : place + 3] == ["unloaded 20°", "loaded 10°"]
 

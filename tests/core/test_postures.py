@@ -6,12 +6,12 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from amvel.answers.postures import postures_data
-from amvel.case import read_case
 from amvel.engine import Engine
 from amvel.movements import Request, find
 from amvel.safety.postures import Left, On, Posture, postures
 from tests.bodies import profiler
 from tests.conftest import demo
+from tests.engines import engine_of
 from tests.generated import TODAY, base
 
 CONTEXTS = ("visit", "home")
@@ -19,7 +19,7 @@ CONTEXTS = ("visit", "home")
 
 def engine(*conditions: dict, birth: str = "1975-05-01", **more) -> Engine:
     noted = [{"noted_on": TODAY.isoformat(), **c} for c in conditions]
-    return Engine(read_case(base(birth, "female", noted, [], **more)))
+    return engine_of(base(birth, "female", noted, [], **more))
 
 
 def closed(e: Engine, context: str = "visit") -> set[tuple[Posture, On]]:
@@ -35,7 +35,7 @@ def in_it(left: Left, columns) -> np.ndarray:
 @pytest.mark.parametrize("name", ["low-bone-mass", "heart-operation", "stroke", "two-falls-high-pressure"])
 @pytest.mark.parametrize("context", CONTEXTS)
 def test_no_movement_that_is_allowed_passes_through_a_closed_posture(name: str, context: str) -> None:
-    e = Engine(read_case(demo(name)))
+    e = engine_of(demo(name))
     shut = [x for x in postures(e.envelope_in(context), context) if not x.open]
     assert shut
     for v in e.judge(contexts=(context,)):
@@ -81,7 +81,7 @@ def test_home_is_never_wider_than_the_visit(birth: str, flat: str, floor: str) -
 
 
 def test_as_data_each_has_a_picture_a_state_and_what_closes_it() -> None:
-    data = {p["id"]: p for p in postures_data(Engine(read_case(demo("heart-operation"))))}
+    data = {p["id"]: p for p in postures_data(engine_of(demo("heart-operation")))}
     assert data["standing"]["svg"].startswith("<svg")
     face = {o["on"]: o for o in data["face_down"]["on"]}
     assert face["bed"]["state"] == "closed"
@@ -91,7 +91,7 @@ def test_as_data_each_has_a_picture_a_state_and_what_closes_it() -> None:
 
 def test_who_may_stand_on_both_feet_only_is_not_shown_standing_on_one() -> None:
     """Which stance is left decides too, and what holds in standing holds on one leg."""
-    e = Engine(read_case(demo("two-falls-high-pressure")))
+    e = engine_of(demo("two-falls-high-pressure"))
     found = {x.posture: x for x in postures(e.envelope_in("home"), "home") if x.on is On.ANYTHING}
     stances = [x for x in e.envelope_in("home").limits if x.quantity == "stance_level" and x.bound < 1]
     assert stances

@@ -36,6 +36,7 @@ from amvel.planning.whatif import what_if
 from amvel.safety.rungs import readiness
 from tests.bodies import library_profiles
 from tests.conftest import demo
+from tests.engines import engine_of, planned
 from tests.planned import engine, pool, problem
 
 NAME = "low-bone-mass"
@@ -47,7 +48,7 @@ def with_tests(*results: dict, **more) -> Engine:
     data["tests"] = [t for t in data["tests"] if t["test"] not in kinds] + [
         {"on": data["as_of"], **r} for r in results
     ]
-    return Engine(read_case({**data, **more}))
+    return engine_of({**data, **more})
 
 
 # what may be chosen
@@ -89,7 +90,7 @@ def test_a_step_that_trains_a_side_is_left_out_when_one_side_is_closed() -> None
 def test_who_may_lie_on_one_side_only_rolls_to_that_side() -> None:
     data = demo("stroke")
     data["room"] |= {"bed_height_cm": 50, "bed_firmness": "firm"}
-    e = Engine(read_case(data))
+    e = engine_of(data)
     group = e.judge("roll_to_the_side", "half_and_back", ("home",))
     (choice,) = choices(setting_of(e, "home"), group)[0]
     (only,) = choice.verdicts
@@ -110,7 +111,7 @@ def test_arms_reach_only_as_far_as_the_shoulder_lets_them() -> None:
 def test_an_own_goal_weighs_and_says_so() -> None:
     data = demo(NAME)
     data["wishes"]["goals"] = [{"words": "lift my granddaughter", "task": "lifting"}]
-    e = Engine(read_case(data))
+    e = engine_of(data)
     found = needs(e.case, e.findings, e.envelope)
     assert found["hip_bend"].weight > GENERAL["hip_bend"]
     assert "own goal: lift my granddaughter" in found["hip_bend"].because
@@ -260,7 +261,7 @@ def test_a_larger_dose_counts_for_time_on_the_skin_and_flat() -> None:
 
 def test_the_answer_holds_against_the_plain_arithmetic() -> None:
     p = problem(NAME)
-    found = plan(engine(NAME), "home")
+    found = planned(engine(NAME), "home")
     sessions = [[c for c in p.pool if c.ref in s.refs] for s in found.sessions]
     assert len(sessions) == p.sessions == 2
     assert broken(p, sessions) == []
@@ -281,20 +282,20 @@ def test_what_settles_comes_first_and_pressure_that_drops_turns_the_session_roun
 
 
 def test_after_a_programme_at_most_one_movement_is_new() -> None:
-    found = plan(engine(NAME), "home")
+    found = planned(engine(NAME), "home")
     refs = tuple(m.ref for m in found.movements)
     e = Engine(engine(NAME).case.model_copy(update={"previous_steps": refs[:-2]}))
-    later = plan(e, "home")
+    later = planned(e, "home")
     assert sum(m.ref not in refs[:-2] for m in later.movements) <= 1
     assert any("One new movement a week" in why for why in later.why_not.values())
 
 
 def test_what_is_disliked_stays_out_while_something_else_serves() -> None:
-    found = plan(engine(NAME), "home")
+    found = planned(engine(NAME), "home")
     family = found.movements[0].ref.split("/")[0]
     case = engine(NAME).case
     e = Engine(case.model_copy(update={"wishes": case.wishes.model_copy(update={"dislikes": (family,)})}))
-    again = plan(e, "home")
+    again = planned(e, "home")
     assert all(m.ref.split("/")[0] != family for m in again.movements)
 
 
@@ -309,7 +310,7 @@ def test_locked_steps_stay_in_and_impossible_wishes_are_named() -> None:
 
 
 def test_every_step_is_in_or_says_why_not() -> None:
-    found = plan(engine(NAME), "home")
+    found = planned(engine(NAME), "home")
     judged_refs = {v.ref for v in engine(NAME).verdicts if v.context == "home"}
     assert {m.ref for m in found.movements} | set(found.why_not) >= judged_refs
     assert all(found.why_not.values())
@@ -317,7 +318,7 @@ def test_every_step_is_in_or_says_why_not() -> None:
 
 
 def test_five_minutes_less_keep_most_of_the_session() -> None:
-    now = plan(engine(NAME), "home")
+    now = planned(engine(NAME), "home")
     less = what_if(engine(NAME), now, "less_time")[0]
     assert less.minutes <= engine(NAME).case.wishes.minutes - 5
     assert len(less.goes) <= len(now.movements) / 2
@@ -326,7 +327,7 @@ def test_five_minutes_less_keep_most_of_the_session() -> None:
 
 
 def test_kneeling_again_is_only_asked_of_who_cannot() -> None:
-    now = plan(engine(NAME), "home")
+    now = planned(engine(NAME), "home")
     assert what_if(engine(NAME), now, "kneeling") == []
 
 
@@ -335,7 +336,7 @@ def test_kneeling_again_is_only_asked_of_who_cannot() -> None:
 
 @pytest.fixture
 def items() -> list[Item]:
-    return list(plan(engine(NAME), "home").movements)
+    return list(planned(engine(NAME), "home").movements)
 
 
 def test_edits_give_a_new_list_and_leave_the_old_one(items: list[Item]) -> None:
@@ -399,12 +400,12 @@ def test_older_people_and_tired_nerves_get_planned_rests() -> None:
     """Planned rests: Kalb et al. 2020 for multiple sclerosis (from memory); for the old, common practice, no source."""
     e = engine(NAME)
     assert rests_for(e.case, e.findings).says() == ""
-    old = Engine(read_case({**demo(NAME), "person": {**demo(NAME)["person"], "birth_date": "1948-03-14"}}))
+    old = engine_of({**demo(NAME), "person": {**demo(NAME)["person"], "birth_date": "1948-03-14"}})
     found = rests_for(old.case, old.findings)
     assert found.every == 3
     assert "78 years" in found.says()
     tired = demo("parkinson")
-    e = Engine(read_case(tired))
+    e = engine_of(tired)
     assert "Parkinson" in rests_for(e.case, e.findings).says()
 
 
@@ -472,14 +473,14 @@ def test_words_of_a_side_name_the_side_that_is_lain_on() -> None:
 
 def test_what_is_liked_comes_in_where_it_may_and_says_so() -> None:
     """A family that is open and was left out; liked, it is in, and nothing that is owed goes."""
-    before = plan(engine(NAME), "home")
+    before = planned(engine(NAME), "home")
     chosen = {m.ref.split("/")[0] for m in before.movements}
     open_families = sorted({c.family.id for c in pool(NAME)} - chosen)
     came_in = 0
     for family in open_families[:6]:
         case = engine(NAME).case
         e = Engine(case.model_copy(update={"wishes": case.wishes.model_copy(update={"likes": (family,)})}))
-        again = plan(e, "home")
+        again = planned(e, "home")
         assert {o.id for o in again.obligations if o.by} >= {o.id for o in before.obligations if o.by}
         mine = [m for m in again.movements if m.ref.split("/")[0] == family]
         came_in += bool(mine)

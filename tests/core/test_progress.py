@@ -5,11 +5,12 @@ from typing import Any
 
 import pytest
 
-from amvel.case import CaseError, read_case
+from amvel.case import CaseError
 from amvel.engine import Engine
 from amvel.progress import Proposal, ProposalKind, proposals
 from amvel.progress.proposals import of_step
 from amvel.progress.resting import resting
+from tests.engines import engine_of
 from tests.generated import base
 from tests.visits import done, once, visit
 
@@ -19,7 +20,7 @@ STROKE = {"kind": "stroke", "side": "left", "shoulder": "free", "noted_on": "202
 
 def engine(*visits: dict[str, Any], conditions: tuple[dict[str, Any], ...] = (), **more: Any) -> Engine:
     tolerates = {"floor": "yes", "lying_flat": "yes", "kneeling": "yes", "hands_and_knees": "yes", "standing": "yes"}
-    return Engine(read_case(base("1986-05-01", "female", list(conditions), [], visits=list(visits), tolerates=tolerates, **more)))
+    return engine_of(base("1986-05-01", "female", list(conditions), [], visits=list(visits), tolerates=tolerates, **more))
 
 
 def about(step: str, *visits: dict[str, Any], **more: Any) -> list[Proposal]:

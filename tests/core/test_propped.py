@@ -4,13 +4,13 @@ import math
 
 import pytest
 
-from amvel.case import Room, read_case
-from amvel.engine import Engine
+from amvel.case import Room
 from amvel.fitting.needs import check_room
 from amvel.movements import Profile, Request, all_steps, find
 from amvel.movements.propped import HEAD_END_UP, NOT_FLAT_DEG
 from amvel.safety import EXCLUDED, MODIFIED
 from tests.bodies import profiler
+from tests.engines import engine_of
 from tests.generated import base
 
 RAISED = (15.0, 30.0, 45.0)
@@ -100,7 +100,7 @@ def test_only_who_lies_on_the_back_needs_a_head_end() -> None:
 
 
 def case(**more):
-    return Engine(read_case(base("1975-05-01", "female", more.pop("conditions", []), [], **more)))
+    return engine_of(base("1975-05-01", "female", more.pop("conditions", []), [], **more))
 
 
 def test_who_does_not_bear_lying_flat_keeps_the_lying_work() -> None:

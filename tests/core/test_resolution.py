@@ -4,14 +4,13 @@ from datetime import date
 
 import pytest
 
-from amvel.case import read_case
-from amvel.engine import Engine
 from amvel.quantities import REGISTRY, quantity
 from amvel.safety.limits import Envelope, Limit
 from amvel.safety.table import Table
 from amvel.safety.verdict import check
 from amvel.sources import COMMON_PRACTICE
 from tests.bodies import library_profiles
+from tests.engines import engine_of
 from tests.generated import base
 
 
@@ -60,7 +59,7 @@ def test_one_and_many_compare_alike(over: float) -> None:
 def test_a_new_hip_may_stand_with_its_feet_under_it() -> None:
     """Standing hip-wide reads a tenth of a degree past the midline; a surgeon's 'not past the midline' does not mean that."""
     hip = {"kind": "hip_replacement", "side": "left", "on": date(2026, 11, 4).isoformat(), "approach": "posterior"}
-    engine = Engine(read_case(base("1955-05-01", "female", [hip], [])))
+    engine = engine_of(base("1955-05-01", "female", [hip], []))
     for verdict in engine.judge("standing_breath", contexts=("visit",)):
         assert not [b for b in verdict.reasons if b.quantity.endswith(("leg_past_middle_cm", "hip_adduction_in_flexion_deg"))], verdict.ref
 

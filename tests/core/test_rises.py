@@ -3,13 +3,13 @@
 import pytest
 
 from amvel.body import Measures, healthy, measure
-from amvel.case import read_case
 from amvel.engine import Engine
 from amvel.movements import Request, find
 from amvel.movements.profile import Profile
 from amvel.movements.profiler import Profiler
 from amvel.movements.stance import FOOT_AHEAD, WITH_BOTH_HANDS
 from amvel.safety import MODIFIED
+from tests.engines import engine_of
 from tests.generated import TODAY, base
 
 NEW_HIP = {"kind": "hip_replacement", "side": "right", "approach": "posterior", "on": "2026-10-20"}
@@ -18,7 +18,7 @@ CHAIR = {"room": {"seats": [{"name": "chair", "height_cm": 45, "arms": True}]}}
 
 def engine(*conditions: dict, birth: str = "1968-05-01", tests: tuple[dict, ...] = ()) -> Engine:
     noted = [{"noted_on": TODAY.isoformat(), **c} for c in conditions]
-    return Engine(read_case(base(birth, "female", noted, [{"on": TODAY.isoformat(), **t} for t in tests], **CHAIR)))
+    return engine_of(base(birth, "female", noted, [{"on": TODAY.isoformat(), **t} for t in tests], **CHAIR))
 
 
 def profile(e: Engine, ref: str, side: str, **values: float):

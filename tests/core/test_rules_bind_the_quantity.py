@@ -2,8 +2,8 @@
 
 import pytest
 
-from amvel.case import read_case
 from amvel.engine import Engine
+from tests.engines import engine_of
 from tests.generated import TODAY, base
 
 _ENGINES: dict[str, Engine] = {}
@@ -14,7 +14,7 @@ def engine(*conditions: dict, birth: str = "1980-05-01", tests: tuple[dict, ...]
     data = base(birth, "female", noted, [{"on": TODAY.isoformat(), **t} for t in tests], **more)
     key = repr(data)
     if key not in _ENGINES:
-        _ENGINES[key] = Engine(read_case(data))
+        _ENGINES[key] = engine_of(data)
     return _ENGINES[key]
 
 

@@ -5,13 +5,13 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from amvel.answers.run_sheet import SERVES, leaving_order, run_sheet
-from amvel.case import read_case
 from amvel.engine import Engine
 from amvel.movements import Request, find
 from amvel.planning import plan
 from amvel.planning.item import Item, SetUp
 from amvel.safety.judge import sides_of
 from tests.conftest import demo
+from tests.engines import engine_of
 from tests.generated import TODAY
 from tests.visits import done, visit
 
@@ -19,7 +19,7 @@ CONTEXT = "visit"
 
 
 def engine_with(**more) -> Engine:
-    return Engine(read_case({**demo("fit-seventy"), "as_of": TODAY.isoformat(), **more}))
+    return engine_of({**demo("fit-seventy"), "as_of": TODAY.isoformat(), **more})
 
 
 def by_hand(engine: Engine, ref: str) -> Item:
@@ -92,7 +92,7 @@ def test_what_is_offered_in_place_of_a_movement_is_open_and_serves_the_same() ->
 
 def test_a_session_holds_its_own_movements_and_the_ways_between_them() -> None:
     data = demo("fit-seventy")
-    engine = Engine(read_case({**data, "stop_signs": {"asked_on": data["as_of"], "present": []}}))
+    engine = engine_of({**data, "stop_signs": {"asked_on": data["as_of"], "present": []}})
     programme = plan(engine, CONTEXT, 20)
     for session in programme.sessions:
         sheet = run_sheet(engine, programme.movements, CONTEXT, session.id)

@@ -10,6 +10,7 @@ from amvel.movements.schools import breath_words, concerns, do_lines, school_lin
 from amvel.planning.curve_side import curve_side
 from amvel.planning.dose import doses_of, minutes_of
 from amvel.safety.schools import SIGN_OFF, schools_for
+from tests.engines import engine_of
 from tests.generated import TODAY, base
 
 ON = TODAY.isoformat()
@@ -21,7 +22,7 @@ def adult(**case) -> dict:
 
 
 def engine(schools: dict | None = None, **case) -> Engine:
-    return Engine(read_case(adult(**{"schools": schools or {}, **case})))
+    return engine_of(adult(**{"schools": schools or {}, **case}))
 
 
 def test_every_question_has_at_least_two_answers_each_with_a_reason() -> None:
@@ -93,7 +94,7 @@ def curved(signed: bool, *bulges: str) -> Engine:
         for b, r in zip(bulges, ("lumbar", "thoracic"), strict=False)
     ]
     more = {"clinician_words": [word]} if signed else {}
-    return Engine(read_case(adult(conditions=conditions, schools={"scoliosis": "curve_specific"}, **more)))
+    return engine_of(adult(conditions=conditions, schools={"scoliosis": "curve_specific"}, **more))
 
 
 @pytest.mark.parametrize("bulge", ["left", "right"])

@@ -7,7 +7,6 @@ from functools import cache
 import pytest
 
 from amvel.case import read_case
-from amvel.engine import Engine
 from amvel.movements import find
 from amvel.movements.session_part import SessionPart
 from amvel.planning import Item, Programme, SetUp, plan
@@ -19,6 +18,8 @@ from amvel.planning.variation import MOST_POINTS, variation
 from amvel.safety import Obligation
 from amvel.sources import COMMON_PRACTICE
 from tests.conftest import demo
+from tests.engines import engine_of
+from tests.engines import planned as plan_of
 from tests.planned import engine, pool
 
 NAMES = ("low-bone-mass", "fused-spine", "parkinson", "after-birth", "painful-wrist", "scoliosis-growing")
@@ -27,7 +28,7 @@ CASES = [(n, c) for n in NAMES for c in ("home", "visit")]
 
 @cache
 def planned(name: str, context: str) -> Programme:
-    return plan(engine(name), context)
+    return plan_of(engine(name), context)
 
 
 @pytest.mark.parametrize(("name", "context"), CASES)
@@ -169,5 +170,5 @@ def test_people_alike_begin_elsewhere_and_one_person_always_in_the_same_place() 
     points = [variation(keys[0], c.family.id) for c in pool("low-bone-mass")]
     assert len(set(points)) > 10 and min(points) >= 0 and max(points) <= MOST_POINTS
     assert variation("", "clam") == 0
-    again = plan(Engine(read_case(data)), "home")
+    again = plan(engine_of(data), "home")
     assert [m.ref for m in again.movements] == [m.ref for m in planned("painful-wrist", "home").movements]

@@ -6,11 +6,11 @@ import pytest
 
 from amvel import screening
 from amvel.case import read_case
-from amvel.engine import Engine
 from amvel.movements.levels import Way
 from amvel.safety import envelope, shown_levels
 from amvel.safety.limits import Origin
 from amvel.screening import find_out
+from tests.engines import engine_of
 from tests.generated import TODAY, base
 from tests.visits import once, visit
 
@@ -162,7 +162,7 @@ def test_the_tests_that_are_named_open_the_next_level() -> None:
 
 def test_a_test_that_is_named_can_be_done_where_it_is_needed() -> None:
     """In the visit one level more is open, so that the pose of the test that shows it is open too: healthy, step by step."""
-    e = Engine(read_case(base("1986-05-01", "female", [], [])))
+    e = engine_of(base("1986-05-01", "female", [], []))
     for ref in screening.test_library()["wall_plank_drop"].poses:
         assert any(v.allowed for v in e.judge(*ref.split("/"), contexts=("visit",))), ref
 
@@ -213,7 +213,7 @@ def test_with_two_fall_signs_one_leg_is_open_at_home_with_a_firm_hand() -> None:
         {"test": "four_stage_balance", "side_by_side_s": 10, "semi_tandem_s": 10, "tandem_s": 5, "on": TODAY.isoformat()},
         {"test": "chair_stand_30s", "count": 15, "on": TODAY.isoformat()},
     ]
-    e = Engine(read_case(base("1952-01-01", "female", [], tests)))
+    e = engine_of(base("1952-01-01", "female", [], tests))
     assert len(e.findings.fall_signs) == 2
     home = {v.step: v for v in e.judge("standing_leg_to_the_side", contexts=("home",)) if v.side == "left"}
     assert home["firm_hand"].allowed

@@ -4,14 +4,13 @@ import numpy as np
 import pytest
 
 from amvel.body import Capacities, cautious, healthy
-from amvel.case import read_case
-from amvel.engine import Engine
 from amvel.fitting import within_reach
 from amvel.movements import Profile, Profiler, Request, all_steps, find
 from amvel.safety import sides_of
 from amvel.screening.fused_levels import mobile_shares
 from tests.bodies import body
 from tests.conftest import demo
+from tests.engines import engine_of
 
 
 def measured(**deg: float) -> Capacities:
@@ -73,7 +72,7 @@ def _shoulders() -> list[int]:
 def test_fused_levels_do_not_move_and_break_no_limit_of_their_own() -> None:
     data = demo("fused-spine")
     data["conditions"] = [{"kind": "spinal_fusion", "from_level": "L1", "to_level": "S1", "on": "2020-01-01", "noted_on": "2026-11-24"}]
-    engine = Engine(read_case(data))
+    engine = engine_of(data)
     assert mobile_shares(engine.case) == {"lumbar": 0.0}
     own = [x for x in engine.envelope.limits if x.id.startswith("spinal_fusion.lumbar_")]
     assert own and all(x.bound == 0 for x in own)

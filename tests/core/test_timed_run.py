@@ -11,7 +11,8 @@ import pytest
 from amvel.movements import find
 from amvel.movements.pacing import beats
 from amvel.movements.schools import do_lines
-from amvel.planning import Item, Programme, plan
+from amvel.planning import Item, Programme
+from tests.engines import planned
 from tests.planned import engine
 
 WORDS_A_SECOND = 2.5
@@ -43,6 +44,6 @@ def run_minutes(programme: Programme, letter: str, breath: str) -> float:
 @pytest.mark.parametrize("name", NAMES)
 def test_a_session_takes_as_long_as_it_says(name: str) -> None:
     e = engine(name)
-    programme = plan(e, "home")
+    programme = planned(e, "home")
     for s in programme.sessions:
         assert run_minutes(programme, s.id, "out_on_effort") == pytest.approx(s.minutes, rel=0.1), s.id

@@ -7,11 +7,11 @@ import pytest
 from amvel import answers
 from amvel.answers.tried import Chosen, drawn, judged_stops, posed_stops, request_of, tried
 from amvel.body import Falls
-from amvel.case import read_case
 from amvel.engine import Engine
 from amvel.movements import UnknownMovement, find
 from tests.alike import alike, same_picture
 from tests.conftest import demo
+from tests.engines import engine_of
 
 STAND = Chosen("sit_to_stand", "two_legs", "both")
 VISIT = replace(STAND, context="visit")
@@ -20,7 +20,7 @@ SEATS = [40.0, 44.0, 52.0]
 
 @pytest.fixture(scope="module")
 def engine() -> Engine:
-    return Engine(read_case(demo("low-bone-mass")))
+    return engine_of(demo("low-bone-mass"))
 
 
 def test_a_measure_is_held_inside_its_range(engine: Engine) -> None:

@@ -12,12 +12,13 @@ from amvel.safety.verdict import check, known_of_any_body
 from amvel.screening import find_out
 from amvel.sources import COMMON_PRACTICE
 from tests.conftest import demo
+from tests.engines import engine_of
 from tests.generated import TODAY, base
 
 
 def engine(*conditions: dict, birth: str = "1975-05-01", tests: tuple[dict, ...] = (), **more) -> Engine:
     noted = [{"noted_on": TODAY.isoformat(), **c} for c in conditions]
-    return Engine(read_case(base(birth, "female", noted, [{"on": TODAY.isoformat(), **t} for t in tests], **more)))
+    return engine_of(base(birth, "female", noted, [{"on": TODAY.isoformat(), **t} for t in tests], **more))
 
 
 WEAK = {"test": "bone_density", "site": "total_hip", "t_score": -2.8}
@@ -83,7 +84,7 @@ def test_no_sliver_of_what_is_often_asked_for_is_offered_to_weak_bone(step: str)
 
 def test_a_changed_movement_keeps_a_third_of_its_range_at_least() -> None:
     for name in ("low-bone-mass", "sciatica", "knee-and-shoulder"):
-        e = Engine(read_case(demo(name)))
+        e = engine_of(demo(name))
         for v in e.judge(contexts=("visit",)):
             if v.verdict != MODIFIED:
                 continue
@@ -95,7 +96,7 @@ def test_a_changed_movement_keeps_a_third_of_its_range_at_least() -> None:
 
 def test_nothing_harder_stands_in_for_what_is_closed() -> None:
     for name in ("low-bone-mass", "two-falls-high-pressure", "after-birth"):
-        e = Engine(read_case(demo(name)))
+        e = engine_of(demo(name))
         level = {}
         for v in e.verdicts:
             if not v.profile.fault:

@@ -5,18 +5,18 @@ import math
 
 import pytest
 
-from amvel.case import read_case
 from amvel.engine import Engine
 from amvel.planning import Item, ProgrammeBlocked, SetUp, plan, swaps, violations
 from amvel.safety import describe
 from tests.conftest import demo
+from tests.engines import engine_of, planned
 
 _engines: dict[str, Engine] = {}
 
 
 def engine(name: str) -> Engine:
     if name not in _engines:
-        _engines[name] = Engine(read_case(demo(name)))
+        _engines[name] = engine_of(demo(name))
     return _engines[name]
 
 
@@ -89,7 +89,7 @@ def test_a_low_chair_asks_for_a_raise_in_centimetres_and_degrees() -> None:
     """With a new hip: the surgeon's bend is kept by a higher seat."""
     data = demo("tall-man-low-chair")
     data["conditions"].append({"kind": "hip_replacement", "side": "right", "approach": "posterior", "on": "2026-11-04"})
-    v = next(v for v in Engine(read_case(data)).judge("tall_sitting", "unsupported", ("home",)))
+    v = next(v for v in engine_of(data).judge("tall_sitting", "unsupported", ("home",)))
     assert v.verdict == "modified"
     change = next(c for c in v.changes if c.parameter.id == "seat_cm")
     assert change.before == 38
@@ -156,9 +156,9 @@ def test_a_plan_breaks_nothing_and_owes_nothing_unexplained(name: str) -> None:
     for context in ("home", "visit"):
         if e.stop_signs:
             with pytest.raises(ProgrammeBlocked):
-                plan(e, context)
+                planned(e, context)
             continue
-        programme = plan(e, context)
+        programme = planned(e, context)
         assert programme.movements
         assert independent_violations(e, programme) == []
         assert violations(e.case, e.envelope_in(context), e.profiler, programme.movements, context) == []
@@ -178,14 +178,14 @@ def test_a_stored_programme_is_checked_against_new_findings() -> None:
     assert stored
     data = copy.deepcopy(demo("low-bone-mass"))
     data["tests"] = [t if t["test"] != "timed_up_and_go" else {**t, "seconds": 16.0} for t in data["tests"]]
-    later = Engine(read_case(data))
+    later = engine_of(data)
     broken = violations(later.case, later.envelope_in("home"), later.profiler, stored, "home")
     assert {b.ref for b in broken} == {m.ref for m in stored}
 
 
 def test_swaps_are_admissible_and_ranked() -> None:
     e = engine("low-bone-mass")
-    programme = plan(e, "home")
+    programme = planned(e, "home")
     out = programme.movements[0].ref
     found = swaps(e, "home", out, tuple(m.ref for m in programme.movements))
     assert found
@@ -238,7 +238,7 @@ def test_next_test_says_why_and_keeps_its_promise() -> None:
                 data["tests"].append(
                     {"test": due.test.id, "on": data["as_of"], **({"side": s} if s else {}), **outcome.result}
                 )
-            after = Engine(read_case(data))
+            after = engine_of(data)
             changed = set()
             for c in CONTEXTS:
                 pairs = zip(
@@ -269,7 +269,7 @@ def test_a_healthy_person_with_a_full_normal_screen_keeps_the_library(birth: str
 
     from amvel.planning.reach import healthy_case
 
-    e = Engine(read_case(healthy_case(date(2026, 11, 24), date.fromisoformat(birth), [])))
+    e = engine_of(healthy_case(date(2026, 11, 24), date.fromisoformat(birth), []))
     for context in ("visit", "home"):
         allowed = {v.ref for v in e.verdicts if v.context == context and v.allowed}
         everything = {v.ref for v in e.verdicts}
@@ -284,7 +284,7 @@ def test_what_is_only_asked_for_is_judged_but_never_planned() -> None:
     assert {"sit_up", "rolling_back", "seated_twist"} <= asked
     assert asked <= {v.family for v in e.verdicts}
     for context in ("home", "visit"):
-        programme = plan(e, context)
+        programme = planned(e, context)
         assert not {m.ref.split("/")[0] for m in programme.movements} & asked
         assert all(
             "often asked for" in programme.why_not[r]

@@ -3,18 +3,18 @@
 import pytest
 
 from amvel.answers import programme_data
-from amvel.case import read_case
 from amvel.engine import Engine
-from amvel.planning import Item, SetUp, plan
+from amvel.planning import Item, SetUp
 from amvel.planning.programme import ways_of
 from amvel.safety.ways import TECHNIQUES, Destination
 from tests.conftest import demo
+from tests.engines import engine_of, planned
 from tests.generated import TODAY, base
 
 
 def engine(*conditions: dict, birth: str = "1975-05-01", **more) -> Engine:
     noted = [{"noted_on": TODAY.isoformat(), **c} for c in conditions]
-    return Engine(read_case(base(birth, "female", noted, [], **more)))
+    return engine_of(base(birth, "female", noted, [], **more))
 
 
 def ways(e: Engine, context: str = "visit"):
@@ -82,7 +82,7 @@ def test_separation_pressure_drop_fusion_and_hip_precautions_have_a_way_or_no_fl
         engine({"kind": "abdominal_separation", "gap_finger_breadths": 3, "doming": True}),
         engine({"kind": "spinal_fusion", "from_level": "L3", "to_level": "S1", "on": "2020-01-01"}, tolerates={"floor": "yes"}),
         engine({"kind": "hip_replacement", "side": "left", "approach": "posterior", "on": "2026-10-20"}),
-        Engine(read_case(base("1975-05-01", "female", [], [drop]))),
+        engine_of(base("1975-05-01", "female", [], [drop])),
     ]
     for e in cases:
         for context in ("visit", "home"):
@@ -96,8 +96,8 @@ def test_separation_pressure_drop_fusion_and_hip_precautions_have_a_way_or_no_fl
 
 @pytest.mark.parametrize("name", ["low-bone-mass", "fused-spine", "parkinson"])
 def test_a_plan_names_the_way_to_every_position_and_each_of_its_stages_is_open(name: str) -> None:
-    e = Engine(read_case(demo(name)))
-    programme = plan(e, "home")
+    e = engine_of(demo(name))
+    programme = planned(e, "home")
     floor = any(s.values.get("lying_on") == "floor" for m in programme.movements for s in m.set_ups)
     named = {w["to"] for w in programme_data(programme, e)["ways"]}
     assert ("lying_down" in named) == floor
@@ -126,11 +126,11 @@ def test_who_cannot_rise_by_any_pose_stands_for_nothing_until_the_rise_of_every_
         standing = [v for v in old.judge(contexts=(context,)) if v.profile.peak("standing") > 0]
         assert standing and not any(v.allowed for v in standing)
     seen = {"test": "observed_function", "rises": "both_hands", "on": TODAY.isoformat()}
-    told = Engine(read_case(base("1950-05-01", "female", [{"noted_on": TODAY.isoformat(), **TOUCH}], [seen])))
+    told = engine_of(base("1950-05-01", "female", [{"noted_on": TODAY.isoformat(), **TOUCH}], [seen]))
     assert ways(told)[Destination.STANDING].open
     assert any(v.allowed for v in told.judge("one_leg_hinge", "one_leg", ("visit",)))
     before = {**seen, "on": "2026-10-20"}  # before the foot might only touch: it says nothing of today
-    late = Engine(read_case(base("1950-05-01", "female", [{"noted_on": TODAY.isoformat(), **TOUCH}], [before])))
+    late = engine_of(base("1950-05-01", "female", [{"noted_on": TODAY.isoformat(), **TOUCH}], [before]))
     assert not ways(late)[Destination.STANDING].open
 
 

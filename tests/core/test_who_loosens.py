@@ -4,8 +4,8 @@ from datetime import date, timedelta
 
 import pytest
 
-from amvel.case import CaseError, read_case
-from amvel.engine import Engine
+from amvel.case import CaseError
+from tests.engines import engine_of
 from tests.generated import TODAY, base
 
 ON = TODAY.isoformat()
@@ -24,7 +24,7 @@ WORD = {
 
 def waiting(*words: dict, as_of: date = TODAY) -> set[str]:
     data = base("1992-05-01", "female", [BIRTH], [], clinician_words=list(words))
-    e = Engine(read_case({**data, "as_of": as_of.isoformat()}))
+    e = engine_of({**data, "as_of": as_of.isoformat()})
     return {x.id for x in e.envelope.limits if x.waits_for}
 
 
@@ -58,7 +58,7 @@ def test_a_reported_clearing_needs_its_document() -> None:
 
 def test_the_wait_for_a_second_person_is_said() -> None:
     data = base("1992-05-01", "female", [BIRTH], [], clinician_words=[{**WORD, "reported": True}])
-    said = {r.id: r.text for r in Engine(read_case(data)).envelope.referrals}
+    said = {r.id: r.text for r in engine_of(data).envelope.referrals}
     assert "second person" in said["clinician.confirm_0"]
 
 
@@ -86,7 +86,7 @@ def override(**more) -> dict:
 
 def lifted(*overrides: dict) -> set[str]:
     data = base("1990-05-01", "female", [], [], overrides=list(overrides))
-    [v] = Engine(read_case(data)).judge("floor_plank", "full_length", contexts=("visit",))
+    [v] = engine_of(data).judge("floor_plank", "full_length", contexts=("visit",))
     return {b.limit.id for b in v.reasons}
 
 

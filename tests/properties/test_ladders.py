@@ -108,7 +108,7 @@ def harder_on_the_same_side() -> list[tuple[Profile, Profile]]:
     ]
 
 
-@settings(max_examples=300, deadline=None, derandomize=True, suppress_health_check=list(HealthCheck))
+@settings(max_examples=120, deadline=None, derandomize=True, suppress_health_check=list(HealthCheck))
 @given(people)
 def test_a_harder_rung_is_not_open_while_an_easier_one_is_closed(data: dict) -> None:
     """Unless the easier one leans on a limb, or moves one, that may not do so: then the limit names a side or a limb.

@@ -4,10 +4,11 @@ from datetime import date
 
 import pytest
 
-from amvel.case import CONDITIONS, read_case
+from amvel.case import CONDITIONS
 from amvel.engine import Engine
 from amvel.movements import PURPOSES, find
 from amvel.planning.reach import ENOUGH, FUNCTIONS, SERVES, healthy_case
+from tests.engines import engine_of
 from tests.generated import TODAY
 
 ON = TODAY.isoformat()
@@ -56,7 +57,7 @@ NOT_MILD = {
 def engine(kind: str, given: dict) -> Engine:
     years = 32 if kind in ("pregnancy", "after_birth") else 12 if kind == "no_periods" else 60
     birth = date(TODAY.year - years, 3, 1)
-    return Engine(read_case(healthy_case(TODAY, birth, [{"kind": kind, "noted_on": ON, **given}])))
+    return engine_of(healthy_case(TODAY, birth, [{"kind": kind, "noted_on": ON, **given}]))
 
 
 def served(e: Engine, function: str) -> list[str]:

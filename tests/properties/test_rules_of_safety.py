@@ -12,7 +12,7 @@ from hypothesis import HealthCheck, assume, given, settings
 from hypothesis import strategies as st
 
 from amvel.case import CaseError, read_case
-from amvel.engine import Engine, case_digest
+from amvel.engine import case_digest
 from amvel.planning import Item, SetUp, violations
 from amvel.quantities import quantity
 from amvel.safety import CONTEXTS, Table, check, envelope
@@ -21,6 +21,7 @@ from amvel.safety.verdict import valid_overrides
 from amvel.screening import find_out
 from tests import bodies
 from tests.conftest import demo
+from tests.engines import engine_of
 from tests.generated import TODAY, accepted, base, cases, conditions, outcomes
 
 EXAMPLES = settings(
@@ -152,7 +153,7 @@ def test_4_every_frame_of_an_allowed_pose_is_inside_every_limit(data: dict) -> N
 @EXAMPLES
 @given(cases, st.lists(st.integers(0, 200), min_size=1, max_size=6))
 def test_5_a_programme_made_anyhow_is_found_out(data: dict, picks: list[int]) -> None:
-    engine = Engine(read_case(data))
+    engine = engine_of(data)
     profiles = library_profiles()
     chosen = [profiles[i % len(profiles)] for i in picks]
     items = [

@@ -10,7 +10,6 @@ from dataclasses import replace
 
 import pytest
 
-from amvel.case import read_case
 from amvel.engine import Engine
 from amvel.movements import Request
 from amvel.safety import Verdict
@@ -20,6 +19,7 @@ from amvel.safety.modification import candidates, distance
 from amvel.safety.verdict import check
 from amvel.sources import COMMON_PRACTICE
 from tests.conftest import demo
+from tests.engines import engine_of
 
 SAMPLE = 20
 
@@ -41,7 +41,7 @@ def nearest_of_the_grid(engine: Engine, verdict: Verdict) -> float | None:
 
 @pytest.mark.parametrize("name", ["knee-and-shoulder", "low-bone-mass", "heart-operation"])
 def test_the_nearest_change_is_found(name: str) -> None:
-    engine = Engine(read_case(demo(name)))
+    engine = engine_of(demo(name))
     closed = [v for v in engine.judge(contexts=("home",)) if v.verdict in ("modified", "excluded") and v.original.request.step.parameters]
     for verdict in random.Random(7).sample(closed, min(SAMPLE, len(closed))):
         best = nearest_of_the_grid(engine, verdict)
@@ -58,7 +58,7 @@ EXTRA = (("lying_flat", 0.0), ("floor_transfer", 0.0), ("left.hip_bend_deg", 60.
 @pytest.mark.parametrize(("quantity", "bound"), EXTRA)
 def test_one_limit_more_never_opens_what_no_change_could_open(quantity: str, bound: float) -> None:
     """Which versions are tried must not widen with what is broken: an added finding never makes a pose more allowed."""
-    engine = Engine(read_case(demo("knee-and-shoulder")))
+    engine = engine_of(demo("knee-and-shoulder"))
     more = Limit("try.more", quantity, bound, "one finding more", COMMON_PRACTICE)
     stricter = replace(engine.envelope, limits=(*engine.envelope.limits, more), by_id={})
     closed = [v for v in engine.judge(contexts=("visit",)) if v.verdict == "excluded" and v.original.request.step.parameters]

@@ -6,12 +6,11 @@ A hole is where a pose was not found, or was found toppling, although it can be 
 import pytest
 
 from amvel.answers.tried import Chosen, request_of
-from amvel.case import read_case
-from amvel.engine import Engine
 from amvel.movements import Parameter
 from amvel.safety import sides_of
 from tests.bodies import steps_under_test
 from tests.conftest import demo
+from tests.engines import engine_of
 
 STOPS = 6
 
@@ -35,7 +34,7 @@ def test_a_hole_is_seen_and_a_closed_end_is_none() -> None:
 
 @pytest.mark.parametrize("name", ["low-bone-mass", "fit-seventy"])
 def test_no_slider_of_the_library_has_a_hole(name: str) -> None:
-    engine = Engine(read_case(demo(name)))
+    engine = engine_of(demo(name))
     sliders = [
         (
             f"{f.id}/{s.id} {p.id}",

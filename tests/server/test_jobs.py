@@ -23,6 +23,8 @@ from tests.server.workers import Worker, worker
 
 __all__ = ["worker"]
 
+pytestmark = pytest.mark.worked_out_anew
+
 WAIT_S = 120.0
 
 

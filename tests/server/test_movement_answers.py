@@ -74,7 +74,7 @@ def test_a_measured_hold_gives_a_suggested_one(api, client_id: str) -> None:
         api.post(f"/clients/{client_id}/tests", {"base_revision": revision, "result": result}).status_code
         == 200
     )
-    hold = tried(api, client_id, "counter_plank/short", "both")["hold"]
+    hold = tried(api, client_id, "counter_plank/lower", "both")["hold"]
     assert hold["low_s"] <= hold["high_s"]
     assert 0 < hold["suggested_s"] <= hold["low_s"]
     assert hold["from_test"] == "plank_hold"

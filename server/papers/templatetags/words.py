@@ -7,8 +7,7 @@ from django import template
 from django.utils.html import conditional_escape
 from django.utils.safestring import SafeString, mark_safe
 
-from amvel.languages import said
-from papers.days import day_in
+from amvel.languages import day_in, said
 
 register = template.Library()
 

@@ -7,6 +7,7 @@ from typing import Any, Self
 from babel.numbers import format_decimal
 
 from amvel.languages.catalogue import SOURCE, catalogue
+from amvel.languages.days import day_in
 
 _OPENS = "{rest}"  # what opens a sentence is this, and never said otherwise
 
@@ -53,10 +54,9 @@ class Message(str):
 
 
 def said(sentence: str, /, **values: Any) -> Message:
-    """A message; numbers are written as short as they are, days as in 2026-11-27.  Raises KeyError when a named place has no value."""
+    """A message; numbers are written as short as they are, days as in 27 Nov 2026.  Raises KeyError when a named place has no value."""
     if isinstance(sentence, Message) and not values:
         return sentence
-    values = {k: v.isoformat() if isinstance(v, date) else v for k, v in values.items()}
     return Message(sentence.format_map({k: _value(v, SOURCE) for k, v in values.items()}) if values else sentence, str(sentence), values)
 
 
@@ -89,6 +89,7 @@ def in_language(answer: Any, language: str) -> Any:
 
 
 _KEPT = "said"  # the one key of a mapping that stands for a message
+_KEPT_DAY = "said_day"  # the same for a day in a message
 
 
 def kept(answer: Any) -> Any:
@@ -100,6 +101,8 @@ def kept(answer: Any) -> Any:
         return {k: kept(v) for k, v in answer.items()}
     if isinstance(answer, list | tuple):
         return [kept(v) for v in answer]
+    if isinstance(answer, date):
+        return {_KEPT_DAY: answer.isoformat()}
     return answer
 
 
@@ -111,6 +114,8 @@ def told(data: Any) -> Any:
                 return said_together(told(own[2]))
             values = told(own[1])
             return values["rest"].opening() if own[0] == _OPENS else said(own[0], **values)
+        if len(data) == 1 and _KEPT_DAY in data:
+            return date.fromisoformat(data[_KEPT_DAY])
         return {k: told(v) for k, v in data.items()}
     if isinstance(data, list):
         return [told(v) for v in data]
@@ -122,6 +127,8 @@ def _value(value: Any, language: str) -> str:
         return value.in_language(language)
     if isinstance(value, float):
         return f"{value:g}" if language == SOURCE else format_decimal(value, locale=language, group_separator=False)
+    if isinstance(value, date):
+        return day_in(language, value, "medium")
     return str(value)
 
 

@@ -59,44 +59,55 @@ def acts(
             out[f"{side}.{limb}_acts"] = float((limb, side) in acting or carries)
     whole = [np.ptp(posed.angles[:, joints].sum(axis=1)) for joints in _TRUNK_BY_AXIS]
     out["trunk_acts"] = float(max(whole) > _TRUNK_LEAST_RAD)
-    out |= {f"{side}.foot_rubs": float(_rubs(posed, skeleton, parts, [p[side] for p in planted], side)) for side in _SIDES}
+    rolled = _rolled_rad(posed, skeleton, parts)
+    out |= {
+        f"{side}.foot_rubs": float(_rubs(posed, skeleton, parts, [p[side] for p in planted], side, rolled[:, k]))
+        for k, side in enumerate(_SIDES)
+    }
     return out
 
 
-def _rubs(posed: Posed, skeleton: Skeleton, parts: Sequence[Part], planted: Sequence[set[str]], side: str) -> bool:
+def _rubs(posed: Posed, skeleton: Skeleton, parts: Sequence[Part], planted: Sequence[set[str]], side: str, rolled_rad: Array) -> bool:
     """Whether the foot rolls, curls or slides on a surface at some time."""
-    for part, there in zip(parts, planted, strict=True):
+    for k, (part, there) in enumerate(zip(parts, planted, strict=True)):
         if not there:
             continue
-        if part.travelled_rad[_TOES[side]].max() > _ROLLS_RAD or _rolled_rad(posed, skeleton, part, side) > _ROLLS_RAD:
-            return True
-        way = _slid(posed, skeleton, part, there)
-        if (way * way).sum(axis=-1).max() > _SLIDES_M**2:
+        if rolled_rad[k] > _ROLLS_RAD or part.travelled_rad[_TOES[side]].max() > _ROLLS_RAD or _slides(posed, skeleton, part, there):
             return True
     return False
 
 
-def _rolled_rad(posed: Posed, skeleton: Skeleton, part: Part, side: str) -> float:
-    """How far the sole turned or tipped on the ground; a shank that leans over a foot that lies flat rolls nothing."""
-    at = [[skeleton.landmarks.index[f"{side}.{mark}"] for mark in line] for line in _FOOT_LINES]
-    turned = []
-    for a, b in at:
-        before, after = (posed.points[row, b] - posed.points[row, a] for row in (part.start, part.end))
-        turned.append(float(before @ after) / float(np.linalg.norm(before) * np.linalg.norm(after)))
-    return float(np.arccos(np.clip(min(turned), -1.0, 1.0)))
+def _rolled_rad(posed: Posed, skeleton: Skeleton, parts: Sequence[Part]) -> Array:
+    """How far each sole turned or tipped on the ground in each part (P×2); a shank that leans over a foot that lies flat rolls nothing."""
+    a, b = (
+        np.array([[skeleton.landmarks.index[f"{side}.{line[end]}"] for line in _FOOT_LINES] for side in _SIDES]) for end in (0, 1)
+    )
+    rows = np.array([[p.start, p.end] for p in parts], dtype=int).reshape(-1, 2)
+    lines = posed.points[rows][:, :, b] - posed.points[rows][:, :, a]  # P×before and after×side×line×3
+    lines = lines / np.linalg.norm(lines, axis=-1, keepdims=True)
+    turned: Array = np.arccos(np.clip((lines[:, 0] * lines[:, 1]).sum(axis=-1).min(axis=-1), -1.0, 1.0))
+    return turned
 
 
-def _slid(posed: Posed, skeleton: Skeleton, part: Part, there: set[str]) -> Array:
-    """How far these marks of a foot went along what they stand on, in m.
+def _slides(posed: Posed, skeleton: Skeleton, part: Part, there: set[str]) -> bool:
+    """Whether one of these marks of a foot goes along what it stands on.
 
     A level surface has no place of its own, so that a body is put on it anywhere: what most of its planted marks went
     together is no sliding.  Hands are left out of them, since they may go along a worktop.
     """
+    index = skeleton.landmarks.index
+    own = _ways(posed, part, [index[mark] for mark in there])
+    if (own * own).sum(axis=-1).max() <= _SLIDES_M**2:
+        return False
     down = _planted(part.before) & _planted(part.after) | there
-    at = {mark: skeleton.landmarks.index[mark] for mark in sorted(down)}
-    way = {mark: posed.points[part.end, i] - posed.points[part.start, i] for mark, i in at.items()}
-    own, together = np.array([way[mark] for mark in sorted(there)]), np.median(np.array(list(way.values())), axis=0)
-    return min(own, own - together, key=lambda w: float((w * w).sum(axis=-1).max()))
+    left = own - np.median(_ways(posed, part, [index[mark] for mark in down]), axis=0)
+    return bool((left * left).sum(axis=-1).max() > _SLIDES_M**2)
+
+
+def _ways(posed: Posed, part: Part, marks: list[int]) -> Array:
+    """How far these landmarks are from where they were, in m."""
+    way: Array = posed.points[part.end, marks] - posed.points[part.start, marks]
+    return way
 
 
 def _planted(frame: Frame) -> set[str]:

@@ -1,6 +1,6 @@
 """The columns of a demand profile: one value per frame for every quantity, kept as one table."""
 
-from collections.abc import Iterator, Mapping
+from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass
 
 import numpy as np
@@ -39,6 +39,13 @@ class Columns(Mapping[str, Array]):
         for name, values in columns.items():
             table[index[name]] = values
         return Columns(index, table)
+
+    def larger_of(self, other: "Columns", names: Sequence[str]) -> "Columns":
+        """A copy with the larger of both in these columns."""
+        table = self.table.copy()
+        own, others = [self.index[n] for n in names], [other.index[n] for n in names]
+        table[own] = np.maximum(table[own], other.table[others])
+        return Columns(self.index, table)
 
 
 @dataclass(frozen=True)

@@ -199,6 +199,10 @@ class Step:
     def defaults(self, body: Anthropometry) -> dict[str, float | str]:
         return {p.id: p.default_for(body) for p in self.parameters}
 
+    def watching(self, *faults: Fault) -> "Step":
+        """The same step with faults of its own beside those of its family."""
+        return replace(self, faults=(*self.faults, *faults))
+
 
 @dataclass(frozen=True)
 class Family:

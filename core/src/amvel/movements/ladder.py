@@ -42,10 +42,9 @@ class Ladder:
         """One more step. `also` is added to the shared set-up, `more_faults` to the shared faults."""
         said = {**self.shared, **own}
         said["setup"] = (*said["setup"], *said.pop("also", ()))
-        said["faults"] = (*said["faults"], *said.pop("more_faults", ()))
-        self.steps.append(
-            Step(id=id, title=title, frames=frames, dose=dose, purposes=purposes, effort=effort, **said)
-        )
+        own_faults = said.pop("more_faults", ())
+        step = Step(id=id, title=title, frames=frames, dose=dose, purposes=purposes, effort=effort, **said)
+        self.steps.append(step.watching(*own_faults))
         return self
 
     def family(self, daily_task: bool = False) -> Family:

@@ -223,12 +223,14 @@ def _limbs_as_far_as(profile: Profile, other: Profile) -> Profile:
     """
     if other.fault:
         return replace(profile, fault=other.fault)
-    larger = {
-        name: np.maximum(values, other.columns[name])
-        for name, values in profile.columns.items()
-        if quantity(name).limb_angle
-    }
-    return replace(profile, columns=profile.columns.with_(larger))
+    angles = _limb_angles(tuple(profile.columns))
+    return replace(profile, columns=profile.columns.larger_of(other.columns, angles))
+
+
+@lru_cache(maxsize=8)
+def _limb_angles(names: tuple[str, ...]) -> tuple[str, ...]:
+    """Those of these columns that are the angle of a limb."""
+    return tuple(name for name in names if quantity(name).limb_angle)
 
 
 def _solve_within(asked: "list[tuple[Profiler, Request]]", between: int) -> list[Profile]:

@@ -5,7 +5,7 @@ from datetime import date
 from typing import Any
 
 from amvel.case import Case, ClinicianWord
-from amvel.languages import said, term
+from amvel.languages import said, said_together, term
 from amvel.quantities import REGISTRY, quantity
 from amvel.safety.limits import Limit, Origin, Referral
 from amvel.sources import Kind, Source
@@ -57,7 +57,7 @@ def apply_words(case: Case, limits: list[Limit]) -> tuple[list[Limit], list[Refe
             o.bound,
             o.reason,
             OWN,
-            set_by=f"{o.by}, {o.on}",
+            set_by=said("{who}, {on}", who=o.by, on=o.on),
             review_on=o.review_on,
             origin=Origin.SPECIALIST,
         )
@@ -76,7 +76,7 @@ def _cleared(limit: Limit, clearing: list[ClinicianWord]) -> Limit | None:
         return None
     number = max(numbers) if limit.at_least else min(numbers)
     stricter = number >= limit.bound if limit.at_least else number <= limit.bound
-    return limit if stricter else replace(limit, bound=number, waits_for="", set_by=f"{given[0].role} {given[0].name}")
+    return limit if stricter else replace(limit, bound=number, waits_for="", set_by=said("{role} {who}", role=term(given[0].role), who=given[0].name))
 
 
 def _after_event(word: ClinicianWord, limit: Limit) -> bool:
@@ -98,11 +98,14 @@ _MEANT = {"hip_flexion_deg": "hip_bend_deg"}
 
 def _said(i: int, w: ClinicianWord) -> list[Limit]:
     forbids = w.kind == "forbids"
+    given = said("{role} {who}, {on}", role=term(w.role), who=w.name, on=w.on)
+    whose: dict[str, Any] = {"role": term(w.role), "who": w.name}
+    unexplained = said("{role} {who} forbids this", **whose) if forbids else said("{role} {who} limits this", **whose)
     common: dict[str, Any] = {
-        "reason": w.reason or f"{w.role} {w.name} {'forbids' if forbids else 'limits'} this",
-        "source": Source(Kind.WORD, quoted_for=f'{w.role} {w.name}, {w.on}' + (f', {w.document}' if w.document else '')),
+        "reason": w.reason or unexplained,
+        "source": Source(Kind.WORD, quoted_for=given if not w.document else said_together((given, w.document), ", ")),
         "strength": "forbidden" if forbids else "limit",
-        "set_by": f"{w.role} {w.name}, {w.on}",
+        "set_by": given,
         "valid_until": w.valid_until,
         "origin": Origin.CLINICIAN,
         "only_step": w.step,

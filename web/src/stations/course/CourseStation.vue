@@ -3,6 +3,7 @@ import { computed, defineAsyncComponent, ref } from 'vue'
 import { got, http } from '../../api/client'
 import type { Proposal } from '../../api/schemas'
 import { say } from '../../i18n'
+import { dayShown, shortDayShown } from '../../i18n/days'
 import { useAttempt } from '../../parts/attempt'
 import { useAnswer } from '../../stores/answers'
 import { useClient } from '../../stores/client'
@@ -106,7 +107,7 @@ async function decide(p: Proposal, answer: 'accepted' | 'declined', reason = '')
                 </thead>
                 <tbody>
                   <tr v-for="p in [...shown.points].reverse()" :key="p.on">
-                    <th>{{ p.on }}<template v-if="p.flare"> ✱</template></th>
+                    <th>{{ dayShown(p.on) }}<template v-if="p.flare"> ✱</template></th>
                     <td>{{ p.title }}</td>
                     <td>{{ p.left === null ? '' : `${p.left} %` }}</td>
                     <td>{{ p.right === null ? '' : `${p.right} %` }}</td>
@@ -176,7 +177,7 @@ async function decide(p: Proposal, answer: 'accepted' | 'declined', reason = '')
           <h2>{{ say('course.adherence') }}</h2>
           <ul class="weeks">
             <li v-for="w in course.weeks" :key="w.begins">
-              <span class="small">{{ w.begins.slice(5) }}</span>
+              <span class="small">{{ shortDayShown(w.begins) }}</span>
               <span class="beads" role="img" :aria-label="`${w.done} / ${w.asked}`">
                 <i v-for="n in Math.max(w.done, w.asked)" :key="n" :class="{ done: n <= w.done }" />
               </span>
@@ -203,9 +204,9 @@ async function decide(p: Proposal, answer: 'accepted' | 'declined', reason = '')
         <ul class="limits small">
           <li v-for="l in limits" :key="l.id + l.came + l.went" :class="{ gone: l.went }">
             <b>{{ l.says }}</b>
-            <span v-if="l.came">{{ say('course.came', { day: l.came }) }}</span>
-            <span v-for="m in l.moved" :key="m.on + m.says">{{ say('course.moved', { day: m.on, what: m.says }) }}</span>
-            <span v-if="l.went">{{ say('course.went', { day: l.went }) }}</span>
+            <span v-if="l.came">{{ say('course.came', { day: dayShown(l.came) }) }}</span>
+            <span v-for="m in l.moved" :key="m.on + m.says">{{ say('course.moved', { day: dayShown(m.on), what: m.says }) }}</span>
+            <span v-if="l.went">{{ say('course.went', { day: dayShown(l.went) }) }}</span>
             <span class="soft">{{ l.went ? l.why : (l.moved.at(-1)?.why ?? l.why) }}</span>
           </li>
         </ul>
@@ -234,7 +235,7 @@ async function decide(p: Proposal, answer: 'accepted' | 'declined', reason = '')
                           : (second = (e.target as HTMLSelectElement).value)
                     "
                   >
-                    <option v-for="v in sessions" :key="v.id" :value="v.id">{{ v.on }}</option>
+                    <option v-for="v in sessions" :key="v.id" :value="v.id">{{ dayShown(v.on) }}</option>
                   </select>
                 </th>
               </tr>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { Course } from '../../api/schemas'
 import { say } from '../../i18n'
+import { dayShown } from '../../i18n/days'
 
 /** How long each wall of the trunk would hold: the estimate as a line, what it may as well be as a band. */
 const { walls } = defineProps<{ walls: Course['course']['endurance'] }>()
@@ -26,7 +27,7 @@ const sideOf = (side: string): string => (side === 'both' ? '' : ` (${say(side =
             :style="{ left: share(w.seconds) }"
         /></span>
         <span class="soft"
-          >{{ say('course.holdShownBy', { what: w.shown_by, s: Math.round(w.shown_s), day: w.on })
+          >{{ say('course.holdShownBy', { what: w.shown_by, s: Math.round(w.shown_s), day: dayShown(w.on) })
           }}<template v-if="w.logged">{{ say('course.holdsSeen', { n: w.logged }) }}</template></span
         >
       </li>

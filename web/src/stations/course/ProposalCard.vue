@@ -2,6 +2,7 @@
 import { ref } from 'vue'
 import type { Proposal } from '../../api/schemas'
 import { say } from '../../i18n'
+import { dayShown } from '../../i18n/days'
 
 /** One proposal with what it rests on; accepted in one tap, declined with a reason. */
 defineProps<{ proposal: Proposal; may: boolean; busy: boolean }>()
@@ -38,7 +39,7 @@ const reason = ref('')
       </div>
     </div>
     <ul class="small seen">
-      <li v-for="e in proposal.evidence" :key="e.on + e.visit">{{ e.on }}: {{ e.says }}</li>
+      <li v-for="e in proposal.evidence" :key="e.on + e.visit">{{ dayShown(e.on) }}: {{ e.says }}</li>
     </ul>
     <p class="small soft">
       {{ say('course.would') }}: {{ proposal.would_change }}. <span class="source">{{ proposal.source }}</span>

@@ -7,6 +7,7 @@ import { SVGRenderer } from 'echarts/renderers'
 import { computed } from 'vue'
 import VChart from 'vue-echarts'
 import { say } from '../../i18n'
+import { shortDayShown } from '../../i18n/days'
 import type { FamilySeries } from './series'
 import { steps } from './series'
 
@@ -16,9 +17,10 @@ const props = defineProps<{ series: FamilySeries }>()
 const dark = usePreferredDark()
 const colour = (name: string): string => getComputedStyle(document.documentElement).getPropertyValue(name).trim()
 const option = computed(() => {
-  const ink = dark.value ? colour('--ink') : colour('--ink')
+  void dark.value // read, so that the chart is drawn again in the other ink
+  const ink = colour('--ink')
   const points = props.series.points
-  const days = points.map((p) => p.on.slice(5).split('-').reverse().join('.'))
+  const days = points.map((p) => shortDayShown(p.on))
   const line = (name: string, values: (number | null)[], symbol: string, tone: string, dash: 'solid' | 'dashed') => ({
     name,
     type: 'line',

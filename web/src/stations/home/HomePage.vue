@@ -4,6 +4,7 @@ import { useRoute } from 'vue-router'
 import { got, http, Refused } from '../../api/client'
 import type { HomeToday, MovementDone, RunMovement, Symptom, Visit } from '../../api/schemas'
 import { LANGUAGES, say, speak } from '../../i18n'
+import { dayShown } from '../../i18n/days'
 import { handFromHome, handNextDayFromHome, undelivered } from '../../offline/delivery'
 import { dayOf, newId } from '../../offline/here'
 import { keep, kept } from '../../offline/vault'
@@ -149,7 +150,7 @@ const WHO = computed(() => [
     <section v-else-if="phase === 'hello'" class="stack">
       <h1>{{ say('home.hello', { name: today.first_name }) }}</h1>
       <div v-if="!told" class="sheet stack">
-        <h2>{{ say('home.dayAfter', { day: today.last!.on }) }}</h2>
+        <h2>{{ say('home.dayAfter', { day: dayShown(today.last!.on) }) }}</h2>
         <ZeroToTen v-model="soreness" :title="say('home.sore')" />
         <button type="button" class="quiet-action tall" @click="dayAfter(false)">{{ say('home.usual') }}</button>
         <button type="button" class="quiet-action tall" @click="dayAfter(true)">{{ say('home.worse') }}</button>

@@ -3,6 +3,7 @@ import { useInfiniteQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { got, http } from '../../api/client'
 import { say } from '../../i18n'
+import { momentShown } from '../../i18n/days'
 import { inWords } from '../../stores/answers'
 import { useClient } from '../../stores/client'
 
@@ -32,7 +33,7 @@ const entries = computed(() => asked.data.value?.pages.flatMap((p) => p.entries)
     <p v-if="asked.error.value" role="alert">{{ inWords(asked.error.value) }}</p>
     <ol class="trail">
       <li v-for="(e, i) in entries" :key="i">
-        <span class="soft small">{{ e.at.slice(0, 16).replace('T', ' ') }}</span> <b>{{ e.by }}</b> {{ e.action
+        <span class="soft small">{{ momentShown(e.at) }}</span> <b>{{ e.by }}</b> {{ e.action
         }}<span v-if="e.detail" class="soft small"> · {{ e.detail }}</span>
       </li>
     </ol>

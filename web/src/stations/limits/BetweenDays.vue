@@ -3,6 +3,7 @@ import { ref } from 'vue'
 import { got, http } from '../../api/client'
 import type { Between } from '../../api/schemas'
 import { say } from '../../i18n'
+import { dayShown } from '../../i18n/days'
 import type { MessageKey } from '../../i18n'
 import { dayOf } from '../../offline/here'
 import { useAttempt } from '../../parts/attempt'
@@ -42,13 +43,13 @@ const look = (): Promise<boolean> =>
     <p v-if="failed" role="alert">{{ failed }}</p>
     <template v-if="found">
       <p v-for="d in [found.first, found.second]" :key="d.day" class="small">
-        <b>{{ d.day }}</b>
+        <b>{{ dayShown(d.day) }}</b>
         {{
           d.programme
             ? say('between.stood', { n: d.limits.length, movements: d.movements.length })
             : say('between.stoodBare', { n: d.limits.length })
         }}
-        <span class="soft">{{ say('between.entry', { reason: d.reason, at: d.entered_at.slice(0, 10), by: d.by || '–' }) }}</span>
+        <span class="soft">{{ say('between.entry', { reason: d.reason, at: dayShown(d.entered_at), by: d.by || '–' }) }}</span>
         <span v-if="d.stop_signs.length" class="tag">{{ d.stop_signs.join(', ') }}</span>
       </p>
       <p v-for="m in found.limits" :key="m.id" class="small">

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { say } from '../../i18n'
+import { momentShown } from '../../i18n/days'
 import { useClient } from '../../stores/client'
 
 const client = useClient()
@@ -16,7 +17,7 @@ client.askHistory()
   <p v-else-if="!entries" class="soft">{{ say('app.loading') }}</p>
   <ol v-else class="history">
     <li v-for="e in entries" :key="e.revision">
-      <b>{{ e.reason }}</b> <span class="soft small">{{ e.on.slice(0, 16).replace('T', ' ') }} · {{ e.by }}</span>
+      <b>{{ e.reason }}</b> <span class="soft small">{{ momentShown(e.on) }} · {{ e.by }}</span>
       <p v-for="m in e.limits" :key="m.id" class="small">
         <span class="tag">{{ say(`moved.${m.change}`) }}</span> {{ m.was }}<template v-if="m.change === 'moved'"> → </template>{{ m.says }}
       </p>

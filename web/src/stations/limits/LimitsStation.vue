@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { say } from '../../i18n'
+import { dayShown } from '../../i18n/days'
 import { useClient } from '../../stores/client'
 import { useSession } from '../../stores/session'
 import AuditTrail from './AuditTrail.vue'
@@ -119,11 +120,11 @@ client.askEffects()
                       <dd>{{ x.set_by }}</dd>
                       <template v-if="x.review_on"
                         ><dt>{{ say('limits.reviewOn') }}</dt>
-                        <dd>{{ x.review_on }}</dd></template
+                        <dd>{{ dayShown(x.review_on) }}</dd></template
                       >
                       <template v-if="x.valid_until"
                         ><dt>{{ say('limits.until') }}</dt>
-                        <dd>{{ x.valid_until }}; {{ x.next_grade }}</dd></template
+                        <dd>{{ dayShown(x.valid_until) }}; {{ x.next_grade }}</dd></template
                       >
                       <template v-if="x.waits_for"
                         ><dt>{{ say('limits.waits') }}</dt>
@@ -184,7 +185,7 @@ client.askEffects()
         </p>
       </div>
       <div v-if="client.effects?.moved.length" class="sheet stack">
-        <h2>{{ say('limits.since', { day: client.effects.since }) }}</h2>
+        <h2>{{ say('limits.since', { day: dayShown(client.effects.since) }) }}</h2>
         <p v-for="m in client.effects.moved" :key="m.id">
           <span class="tag">{{ say(`moved.${m.change}`) }}</span> {{ m.says || m.was }}
         </p>

@@ -3,6 +3,7 @@ import { computed, ref } from 'vue'
 import { got, http } from '../../api/client'
 import type { ClientView } from '../../api/schemas'
 import { say } from '../../i18n'
+import { dayShown } from '../../i18n/days'
 import { inWords } from '../../stores/answers'
 import { useClient } from '../../stores/client'
 import { useSession } from '../../stores/session'
@@ -54,7 +55,7 @@ const close = (index: number) => attempt((of) => got(http.POST('/api/v1/clients/
     <div v-for="{ w, index } in words" :key="`w${index}`" class="entry-said" :class="{ waits: waits(w) }">
       <p>
         <b>{{ what(w) }}</b><br /><span class="soft small"
-          >{{ w.name }}, {{ w.role }} · {{ w.on }}<template v-if="w.document"> · {{ w.document }}</template></span
+          >{{ w.name }}, {{ w.role }} · {{ dayShown(w.on) }}<template v-if="w.document"> · {{ w.document }}</template></span
         >
       </p>
       <p v-if="waits(w)" class="small">{{ own(w) ? say('said.waitsForOther') : say('said.waits') }}</p>
@@ -76,7 +77,7 @@ const close = (index: number) => attempt((of) => got(http.POST('/api/v1/clients/
     <div v-for="{ o, index } in overrides" :key="`o${index}`" class="entry-said">
       <p>
         <b>{{ say('said.opened', { what: stepTitle(o.step) }) }}</b><br /><span class="soft small"
-          >{{ o.by }} · {{ o.reason }} · {{ say('said.until', { day: o.expires_on }) }}</span
+          >{{ o.by }} · {{ o.reason }} · {{ say('said.until', { day: dayShown(o.expires_on) }) }}</span
         >
       </p>
       <div v-if="session.may('make_stricter')" class="row">

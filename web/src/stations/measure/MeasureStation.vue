@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue'
 import type { DueTest } from '../../api/schemas'
 import { say } from '../../i18n'
+import { dayShown } from '../../i18n/days'
 import { useClient } from '../../stores/client'
 import { useSession } from '../../stores/session'
 import TestForm from './TestForm.vue'
@@ -107,7 +108,7 @@ client.askDue()
           <b
             >{{ titleOf(r.test) }}<template v-if="r.side">, {{ say(`side.${r.side}`).toLowerCase() }}</template></b
           ><span>{{ r.text }}</span
-          ><span class="soft small">{{ r.on }} · {{ r.source }}</span>
+          ><span class="soft small">{{ dayShown(r.on) }} · {{ r.source }}</span>
         </li>
       </ul>
       <details v-if="unsafe.length">

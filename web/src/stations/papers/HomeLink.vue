@@ -2,6 +2,7 @@
 import { ref } from 'vue'
 import { got, http } from '../../api/client'
 import { say } from '../../i18n'
+import { dayShown } from '../../i18n/days'
 import { useAttempt } from '../../parts/attempt'
 import { useClient } from '../../stores/client'
 
@@ -10,9 +11,11 @@ const client = useClient()
 const at = { params: { path: { client_id: client.view!.id } } }
 const until = ref<string | null>()
 const made = ref<{ address: string; door: string; code: string; picture: string }>()
-const { failed, attempt } = useAttempt()
-void attempt(async () => {
-  until.value = (await got(http.GET('/api/v1/clients/{client_id}/home-link', at))).expires_on
+const asked = useAttempt() // of its own: who presses the button before the answer is there is not overheard
+const { busy, failed, attempt } = useAttempt()
+void asked.attempt(async () => {
+  const known = (await got(http.GET('/api/v1/clients/{client_id}/home-link', at))).expires_on
+  if (!made.value) until.value = known
 })
 const make = (): Promise<boolean> =>
   attempt(async () => {
@@ -32,8 +35,8 @@ const takeBack = (): Promise<boolean> =>
   <section class="sheet stack">
     <h2>{{ say('home.linkTitle') }}</h2>
     <p class="soft">{{ say('home.linkLead') }}</p>
-    <p v-if="failed" role="alert">{{ failed }}</p>
-    <p v-if="until" class="tag">{{ say('home.linkUntil', { day: until }) }}</p>
+    <p v-if="failed || asked.failed.value" role="alert">{{ failed || asked.failed.value }}</p>
+    <p v-if="until" class="tag">{{ say('home.linkUntil', { day: dayShown(until) }) }}</p>
     <template v-if="made">
       <p>
         <strong>{{ say('home.linkOnce') }}</strong>
@@ -48,7 +51,7 @@ const takeBack = (): Promise<boolean> =>
           <p>{{ say('home.slipCamera') }}</p>
           <p>{{ say('home.slipType', { address: made.door }) }}</p>
           <p class="code">{{ made.code }}</p>
-          <p v-if="until" class="small">{{ say('home.linkUntil', { day: until }) }}</p>
+          <p v-if="until" class="small">{{ say('home.linkUntil', { day: dayShown(until) }) }}</p>
         </div>
       </div>
       <div>
@@ -56,8 +59,8 @@ const takeBack = (): Promise<boolean> =>
       </div>
     </template>
     <div class="row">
-      <button type="button" class="quiet-action" @click="make">{{ say('home.linkMake') }}</button>
-      <button v-if="until" type="button" class="quiet-action" @click="takeBack">{{ say('home.linkBack') }}</button>
+      <button type="button" class="quiet-action" :disabled="busy" @click="make">{{ say('home.linkMake') }}</button>
+      <button v-if="until" type="button" class="quiet-action" :disabled="busy" @click="takeBack">{{ say('home.linkBack') }}</button>
     </div>
   </section>
 </template>

@@ -4,6 +4,7 @@ import { computed, reactive, ref } from 'vue'
 import { got, http } from '../../api/client'
 import type { Colleague, Role } from '../../api/schemas'
 import { say } from '../../i18n'
+import { dayShown } from '../../i18n/days'
 import { useAttempt } from '../../parts/attempt'
 import { useSession } from '../../stores/session'
 
@@ -46,7 +47,7 @@ const change = (p: Colleague, body: { role?: Role; active?: boolean; forget_devi
         ><b>{{ p.name || p.username }}</b
         ><br /><span class="soft small"
           >{{ p.username }}<template v-if="p.email"> · {{ p.email }}</template> ·
-          {{ p.invited ? say('people.invited') : p.last_seen ? say('people.seen', { day: p.last_seen }) : say('people.never') }}</span
+          {{ p.invited ? say('people.invited') : p.last_seen ? say('people.seen', { day: dayShown(p.last_seen) }) : say('people.never') }}</span
         ></span
       >
       <span class="row"

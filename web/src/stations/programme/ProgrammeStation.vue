@@ -5,6 +5,7 @@ import { useAttempt } from '../../parts/attempt'
 import { shareOf } from '../../api/underWay'
 import type { ProgrammeMove, Version, WhatIf } from '../../api/schemas'
 import { say } from '../../i18n'
+import { momentShown } from '../../i18n/days'
 import { useClient } from '../../stores/client'
 import { useProgramme } from '../../stores/programme'
 import type { Edit, SwapChoice } from '../../stores/programme'
@@ -294,7 +295,7 @@ onMounted(() => {
           <div>
             <b>{{ say('programme.number', { n: v.number }) }}</b>
             <span class="soft"
-              >{{ v.made_by }} · {{ new Date(v.created_at).toLocaleString() }} · {{ say('programme.minutes', { n: v.minutes }) }}</span
+              >{{ v.made_by }} · {{ momentShown(v.created_at) }} · {{ say('programme.minutes', { n: v.minutes }) }}</span
             >
             <p v-if="v.only_here.length" class="small">{{ say('programme.onlyThen') }}: {{ v.only_here.join('; ') }}</p>
             <p v-if="v.only_now.length" class="small">{{ say('programme.onlyNow') }}: {{ v.only_now.join('; ') }}</p>

@@ -3,6 +3,7 @@ import { computed, onMounted, ref } from 'vue'
 import { got, http, Refused } from '../../api/client'
 import type { Doubt, SignedLine } from '../../api/schemas'
 import { say } from '../../i18n'
+import { dayShown } from '../../i18n/days'
 import { useSession } from '../../stores/session'
 import { shown } from './shown'
 
@@ -110,7 +111,7 @@ onMounted(load)
               say(l.signature.agrees ? 'lines.agreed' : 'lines.objected', {
                 name: l.signature.name,
                 profession: l.signature.profession,
-                day: l.signature.on,
+                day: dayShown(l.signature.on),
               })
             }}<template v-if="l.signature.remark">: {{ l.signature.remark }}</template
             ><template v-if="!l.signature.still_the_same"> · {{ say('lines.changed') }}</template>

@@ -3,6 +3,7 @@ import { computed, ref } from 'vue'
 import { got, http, Refused } from '../../api/client'
 import type { DryRun, Rule, RuleNumber } from '../../api/schemas'
 import { say } from '../../i18n'
+import { dayShown } from '../../i18n/days'
 import { useSession } from '../../stores/session'
 import LinesToCheck from './LinesToCheck.vue'
 import { shown } from './shown'
@@ -90,7 +91,7 @@ function choose(rule: string): void {
           <tr v-for="n in rule.numbers" :key="n.id + n.since">
             <td class="value">{{ shown(n) }}</td>
             <td>
-              {{ n.says }}<br /><span class="soft small">{{ n.source }} · {{ say('rulebook.since', { day: n.since }) }}</span>
+              {{ n.says }}<br /><span class="soft small">{{ n.source }} · {{ say('rulebook.since', { day: dayShown(n.since) }) }}</span>
             </td>
             <td>
               <button type="button" class="quiet-action" @click="begin(n)">{{ say('rulebook.try') }}</button>
@@ -149,9 +150,9 @@ function choose(rule: string): void {
         </ul></template
       >
       <p class="soft small">
-        {{ say('rulebook.since', { day: rule.since }) }} · {{ say('rulebook.checked', { day: rule.read_on }) }} ·
+        {{ say('rulebook.since', { day: dayShown(rule.since) }) }} · {{ say('rulebook.checked', { day: dayShown(rule.read_on) }) }} ·
         <span :class="{ bad: rule.check_again_on <= today }">{{
-          say('rulebook.again', { day: rule.check_again_on, who: rule.check_by })
+          say('rulebook.again', { day: dayShown(rule.check_again_on), who: rule.check_by })
         }}</span>
       </p>
     </article>

@@ -3,6 +3,7 @@ import { useQuery } from '@tanstack/vue-query'
 import { ref } from 'vue'
 import { got, http } from '../../api/client'
 import { say } from '../../i18n'
+import { dayShown } from '../../i18n/days'
 import { useAttempt } from '../../parts/attempt'
 import BroughtIn from './BroughtIn.vue'
 
@@ -39,7 +40,7 @@ const fetchOne = (person: There) =>
       <ul class="people">
         <li v-for="p in found.people" :key="p.id" class="row spread">
           <span
-            ><b>{{ p.name }}</b> <span class="soft">{{ p.birth_date }}</span></span
+            ><b>{{ p.name }}</b> <span class="soft">{{ dayShown(p.birth_date) }}</span></span
           >
           <button type="button" class="quiet-action" :disabled="busy" @click="fetchOne(p)">{{ say('referrer.fetch') }}</button>
         </li>

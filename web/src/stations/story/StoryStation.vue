@@ -5,6 +5,7 @@ import { computed, ref } from 'vue'
 import { Refused } from '../../api/client'
 import type { ConditionForm } from '../../api/schemas'
 import { say } from '../../i18n'
+import { dayShown } from '../../i18n/days'
 import { useClient } from '../../stores/client'
 import { useSession } from '../../stores/session'
 import ConditionCard from './ConditionCard.vue'
@@ -83,7 +84,7 @@ const title = (p: (typeof PARTS)[number]) => say(`story.${p}`)
       <section v-if="part === 'consent'" class="sheet stack">
         <h2>{{ say('story.consent') }}</h2>
         <p class="soft">{{ say('story.consentLead') }}</p>
-        <p v-if="consent">{{ say('story.consentDone', { day: consent.on }) }}</p>
+        <p v-if="consent">{{ say('story.consentDone', { day: dayShown(consent.on) }) }}</p>
         <div class="row">
           <button type="button" class="main-action" @click="giveConsent('client')">{{ say('story.byClient') }}</button><button
             type="button"

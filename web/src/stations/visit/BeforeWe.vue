@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue'
 import type { RunSheet } from '../../api/schemas'
 import { say } from '../../i18n'
+import { dayShown } from '../../i18n/days'
 import { handNextDay } from '../../offline/delivery'
 import { dayOf } from '../../offline/here'
 import OneOf from './OneOf.vue'
@@ -45,7 +46,7 @@ async function dayAfter(flare: boolean): Promise<void> {
     <template v-else>
       <p v-if="sheet.sheet.asks_pressure" class="note" role="status">{{ say('visit.pressure') }}</p>
       <div v-if="!asked" class="sheet stack">
-        <h3>{{ say('visit.lastTime', { day: sheet.last!.on }) }}</h3>
+        <h3>{{ say('visit.lastTime', { day: dayShown(sheet.last!.on) }) }}</h3>
         <ZeroToTen v-model="soreness" :title="say('visit.soreness')" />
         <div class="row">
           <button type="button" class="quiet-action" @click="dayAfter(false)">{{ say('visit.flareNo') }}</button>

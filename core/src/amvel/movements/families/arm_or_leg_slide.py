@@ -254,7 +254,7 @@ FAMILY = Family(
                 "Breathe {out} and lift the long leg as low as it may be and still be off the floor.",
                 "Put the toes down, breathe {in} and draw the knee home.",
             ),
-        ),
+        ).watching(Fault("leg_kicks_high", "leg kicks high", "the foot rises above the hip", "the low back lifts the leg", "as low as it may be and still be off the floor", Wrong({"left.hip.flexion": -22, "lumbar.flexion": -14}))),
         Step(
             "opposite_slide",
             "Opposite arm and leg slide",
@@ -324,7 +324,7 @@ FAMILY = Family(
                 "Stay for ten seconds, grow longer with every breath {out}, hips square.",
                 "Put both down, rest for a breath, and change.",
             ),
-        ),
+        ).watching(Fault("line_gets_shorter", "line gets shorter", "arm and leg sink or draw in before the time is over", "the middle of the back tires first", "end it where the line was still long; fewer seconds")),
         Step(
             "draw_in_and_out",
             "Draw elbow and knee in and out",

@@ -10,6 +10,7 @@ from amvel.movements.needs import BAG
 from amvel.movements.positions import both, hip_wide, standing, trunk_lean
 from amvel.movements.promise import LEAN
 from amvel.movements.session_part import SessionPart
+from amvel.movements.wrong import Wrong
 
 _OVER_CM = 5.0
 
@@ -128,6 +129,7 @@ FAMILY = (
         5,
         sides=True,
         parameters=(_lean(30, 45), _LOAD),
+        more_faults=(Fault("leans_to_the_bag", "leans to the bag", "the trunk bends to the side of the bag", "the other side of the waist is late", "nearer to the bag; a lighter one", Wrong({"lumbar.side_bend": 12, "lower_thoracic.side_bend": 8})),),
         do=(
             "Stand beside the stool with the bag.",
             "Breathe {in} and fold; take the bag in one hand; breathe {out} and stand up without leaning to it.",

@@ -2,7 +2,7 @@
 
 from amvel.movements.breath import breath, breathe, exhale, inhale
 from amvel.movements.declaration import Dose, Fault, Parameter, Setting
-from amvel.movements.faults import BREATH_HELD, TRUNK_ROUNDS
+from amvel.movements.faults import BREATH_HELD, SHOULDER_CLIMBS, TRUNK_ROUNDS
 from amvel.movements.frames import Frame
 from amvel.movements.ladder import Ladder
 from amvel.movements.needs import FIRM_CHAIR
@@ -117,6 +117,7 @@ FAMILY = (
         {"resist_extension": 0.7, "deep_control": 0.4, "flexion_strength": 0.3},
         3,
         parameters=(_lean(8), SEAT),
+        more_faults=(SHOULDER_CLIMBS,),
         do=(
             "Sit tall, arms long ahead.",
             "Breathe {out} and lean back as before; the arms stay level while you breathe.",
@@ -149,6 +150,7 @@ FAMILY = (
         sides=True,
         parameters=(_lean(6), SEAT),
         arrow="left.heel",
+        more_faults=(Fault("shifts_to_one_sit_bone", "shifts to one sit bone", "the weight goes to the side that stays", "the trunk leans to make the leg lighter", "both sit bones heavy; the knee half as straight", Wrong({"lumbar.side_bend": -10})),),
         do=(
             "Lean back a little and stay.",
             "Breathe {out} and straighten one knee until the leg is long.",

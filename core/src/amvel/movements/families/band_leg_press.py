@@ -103,6 +103,7 @@ FAMILY = (
         {"resist_extension": 0.9, "turning": 0.7, "leg_loading": 0.5},
         6,
         parameters=(_to(45), _BAND),
+        more_faults=(Fault("free_leg_sinks", "free leg sinks", "the leg without the band comes down as the other goes long", "one leg borrows from the other", "the free leg stays to the ceiling; press less far", Wrong({"right.hip.flexion": -24})),),
         do=(
             "Band round one heel, the other leg up as well.",
             "Breathe {in} and press the banded leg long while the other leg straightens upwards: two long legs, like open scissors.",

@@ -1,7 +1,7 @@
 """Band press-out, kneeling: the feet cannot help."""
 
 from amvel.movements.breath import breath, exhale, inhale
-from amvel.movements.declaration import Dose, Setting
+from amvel.movements.declaration import Dose, Fault, Setting
 from amvel.movements.families.band_press_out_seated import TURNS
 from amvel.movements.faults import BACK_ARCHES, BREATH_HELD
 from amvel.movements.frames import Aim, Frame
@@ -93,6 +93,7 @@ FAMILY = (
             "One knee on a thick pad, the other foot flat ahead, side on to the anchor, hips square.",
             "Both hands hold the band at the breastbone.",
         ),
+        more_faults=(Fault("front_foot_rolls", "front foot rolls", "the front foot tips to its edge as the hands go out", "the base carries what the trunk should", "foot a little wider; press half-way"),),
         do=(
             "One knee on the pad, the other foot ahead; hips square.",
             "Breathe {out} and press straight ahead; the front foot stays quiet.",

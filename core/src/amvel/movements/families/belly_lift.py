@@ -60,6 +60,7 @@ FAMILY = (
         {"deep_control": 0.8, "breath": 0.3},
         3,
         cues=("lift the belly and breathe on above it",),
+        more_faults=(Fault("belly_breathes_with", "belly breathes with it", "the belly hangs down again with each breath in", "ribs and belly cannot yet part", "shorter; one breath above it, then let go"),),
         do=(
             "Breathe {out} and lift the belly as before.",
             "Keep it lifted and breathe on above it, ribs moving.",

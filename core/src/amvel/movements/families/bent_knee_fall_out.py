@@ -129,7 +129,7 @@ FAMILY = Family(
                 "Breathe {out} and let one knee open wide, towards the floor, only as far as both hip bones keep the same weight.",
                 "Pause, then come all the way back slowly; the way home is where the pelvis gives.",
             ),
-        ),
+        ).watching(Fault("knee_drops", "knee drops", "the knee falls the last part of the way", "the inner thigh lets go", "let it down as slowly as the breath; stop earlier")),
         Step(
             "on_a_long_roller",
             "Lengthwise on a rolled mat",

@@ -2,12 +2,13 @@
 
 from amvel.body.capacities import TRUNK_SHARE
 from amvel.movements.breath import breath, exhale, inhale
-from amvel.movements.declaration import Dose, Parameter, Setting
+from amvel.movements.declaration import Dose, Fault, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, ROLLS_BACK, SHOULDER_CLIMBS
 from amvel.movements.frames import Frame, Touch
 from amvel.movements.ladder import Ladder
 from amvel.movements.lying_positions import side_lying
 from amvel.movements.promise import TRUNK_TURN
+from amvel.movements.wrong import Wrong
 
 
 def _open(s: Setting, elbow: float) -> list[Frame]:
@@ -79,6 +80,7 @@ FAMILY = (
         {"turning": 0.5, "upper_back": 0.5},
         2,
         parameters=(_turn(15),),
+        more_faults=(Fault("arm_falls_behind", "arm falls behind", "the arm sinks behind the chest while the ribs stay", "the shoulder is opening and the chest is not", "eyes and breastbone with the hand; stop when they stop", Wrong({"left.shoulder.abduction": 20})),),
         do=(
             "Lie on your side, knees stacked, both arms long ahead, palm on palm.",
             "Breathe {in} and let the upper arm open in a wide arc, eyes with the hand; the knees stay stacked.",

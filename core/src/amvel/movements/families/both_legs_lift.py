@@ -115,6 +115,7 @@ FAMILY = (
         Dose(10, 2, 5.0),
         {"side_bend": 0.9, "hip_out": 0.4, "turning": 0.3},
         6,
+        more_faults=(Fault("hand_pushes_again", "hand pushes again", "the fingertips turn white", "the waist has had enough", "lift less high, or take the hand back"),),
         do=(
             "The same, with only the fingertips in front.",
             "Breathe {out} and lift both legs a little; the fingers do not push.",

@@ -140,7 +140,7 @@ FAMILY = Family(
                 "Breathe {in} until the belt fills in front, at both sides and behind; breathe {out} through pursed lips until it hangs loose again.",
                 "Before the next breath find the side that filled less, and send the breath there.",
             ),
-        ),
+        ).watching(Fault("one_side_stays_loose", "one side stays loose", "the belt fills on one side only", "the breath goes where it always goes", "lay a hand on the quiet side and wait for it")),
     ),
     part=SessionPart.SETTLES,
 )

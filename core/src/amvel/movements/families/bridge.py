@@ -111,6 +111,7 @@ FAMILY = (
         3,
         parameters=(_hip(15),),
         props=(CUSHION,),
+        more_faults=(Fault("cushion_slips", "cushion slips", "the cushion drops, or is crushed", "the inner thighs let go, or do everything", "hold it just so that it stays"),),
         do=(
             "A cushion between the knees: hold it just so that it does not fall.",
             "Breathe {out}, drive through the heels and lift as one piece, the knees keeping their width.",
@@ -127,6 +128,7 @@ FAMILY = (
         sides=True,
         parameters=(_hip(15),),
         arrow="left.knee",
+        more_faults=(Fault("other_hip_sinks_at_the_change", "other hip sinks at the change", "the pelvis drops as the weight goes from foot to foot", "the change is faster than the buttock", "both feet down for a breath between the two", Wrong({"lumbar.side_bend": -9, "lumbar.rotation": 8})),),
         do=(
             "Lift as before and stay up with the pelvis level.",
             "Breathe {out} and take one foot off by a hand’s breadth; the other hip does not drop. Put it down, breathe {in}, and lift the other.",
@@ -143,6 +145,7 @@ FAMILY = (
         sides=True,
         parameters=(_hip(15),),
         arrow="left.heel",
+        more_faults=(Fault("thighs_part", "thighs part", "the long leg sinks below the other thigh or kicks above it", "the hip that stands has no more to give", "bend the knee, find level again; then straighten", Wrong({"left.hip.flexion": -16})),),
         do=(
             "Lift with both feet first.",
             "Breathe {out} and straighten one knee until that thigh lies level with the other one; drive through the standing heel.",

@@ -147,7 +147,7 @@ FAMILY = Family(
                 "Ten small pulses of a finger’s breadth, no bounce, the waist long.",
                 "Close slowly and rest the leg before the next round.",
             ),
-        ),
+        ).watching(Fault("bounces", "bounces", "the knee drops and springs back between the pulses", "swing does what the hip should do", "half the height, and a count for each")),
         Step(
             "band_above_knees",
             "Band above the knees",
@@ -176,6 +176,6 @@ FAMILY = Family(
                 "Breathe {out} and open against the band to where the pelvis stays.",
                 "Breathe {in} and close slower than the band would like.",
             ),
-        ),
+        ).watching(Fault("feet_part", "feet part", "the upper foot leaves the lower one", "the leg lifts instead of turning", "press the heels lightly together; a lighter band")),
     ),
 )

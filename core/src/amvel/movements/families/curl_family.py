@@ -142,6 +142,6 @@ FAMILY = Family(
                 "Breathe {out}: nine parts of tucking the pelvis, one part of lifting the ribs.",
                 "Breathe {in} and lower, the tuck lets go last.",
             ),
-        ),
+        ).watching(Fault("legs_float_up", "legs float up", "the heels leave the floor as the ribs come", "the front of the hips does the work", "nine parts tuck, one part ribs; heels heavy")),
     ),
 )

@@ -135,7 +135,7 @@ FAMILY = Family(
                 "Let go wholly for one breath before the next.",
             ),
             Sign.BREATH,
-        ),
+        ).watching(Fault("lets_go_with_the_breath_in", "lets go with the breath in", "the wall softens under the fingers as air comes in", "the belly works only with the breath out", "smaller breaths above it, or back to one breath")),
         _step(
             "hold_while_talking",
             "Hold while talking",
@@ -150,7 +150,7 @@ FAMILY = Family(
                 "Let go, breathe, and begin anew.",
             ),
             Sign.TALK,
-        ),
+        ).watching(Fault("voice_is_pinched", "voice is pinched", "the voice gets thin or the words stop", "the throat holds instead of the belly", "use less; count more quietly and breathe between the words")),
     ),
     part=SessionPart.SETTLES,
 )

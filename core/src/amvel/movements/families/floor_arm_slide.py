@@ -1,7 +1,7 @@
 """Upper back lying: elbows press the floor, then the arms slide along it overhead."""
 
 from amvel.movements.breath import breath, exhale, inhale
-from amvel.movements.declaration import Dose, Parameter, Setting
+from amvel.movements.declaration import Dose, Fault, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, RIBS_FLARE, SHOULDER_CLIMBS
 from amvel.movements.frames import Frame, Touch
 from amvel.movements.ladder import Ladder
@@ -63,6 +63,7 @@ FAMILY = (
         parameters=(_ARM,),
         view="top",
         arrow="left.fingertips",
+        more_faults=(Fault("elbow_leaves_the_floor", "elbow leaves the floor", "an elbow comes off the floor on the way up", "chest or shoulder has reached its end", "slide only as far as both elbows stay down"),),
         do=(
             "Arms beside you, elbows bent, backs of the arms on the floor.",
             "Breathe {out} and slide both arms up along the floor, only as far as ribs and elbows stay down.",

@@ -207,6 +207,7 @@ FAMILY = (
         6,
         after=("sit_to_stand/two_legs",),
         arrow="right.knee",
+        more_faults=(Fault("lands_hard", "lands hard", "the knee drops onto the pad", "the front leg lets go at the end", "half as high; let it land without a sound"),),
         do=(
             "One foot ahead, hands on the seat.",
             "Breathe {out}, push with hands and front foot until the knee behind leaves the pad by a hand’s breadth.",
@@ -222,6 +223,7 @@ FAMILY = (
         6,
         shown=(0, 3, -1),
         arrow="vertex",
+        more_faults=(Fault("lets_go_too_early", "lets go too early", "the hands leave the seat before the feet are side by side", "hurry", "hands stay until both feet stand; then grow"),),
         do=(
             "One foot ahead, hands on the seat, the other toes tucked.",
             "Breathe {out}, push with hands and both feet until you stand, hands still on the seat.",

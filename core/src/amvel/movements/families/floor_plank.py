@@ -140,6 +140,7 @@ FAMILY = (
         8,
         sides=True,
         arrow="left.heel",
+        more_faults=(Fault("hips_swing", "hips swing", "the pelvis moves over the foot that stays", "the trunk gives the weight away", "feet wider; less off the floor"),),
         do=(
             "Up in the full plank, pelvis level.",
             "Breathe {out} and take one foot off by a finger’s breadth; nothing else answers.",

@@ -104,6 +104,7 @@ FAMILY = (
         {"foot": 0.8, "balance": 0.2},
         1,
         arrow="left.heel",
+        more_faults=(Fault("heel_swings_in", "heel swings in", "the heel rises inwards and not straight up", "the outer foot takes the weight", "big toe and little toe equally heavy; lift less"),),
         do=(
             "Foot flat, toes long.",
             "Lift the heel straight up over the ball and spread the toes there.",

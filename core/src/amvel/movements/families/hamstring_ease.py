@@ -91,6 +91,7 @@ FAMILY = (
         parameters=(_KNEE,),
         props=(STRAP,),
         arrow="left.toe_tip",
+        more_faults=(Fault("knee_gives", "knee gives", "the knee bends as the foot draws up", "the calf takes its slack from the back of the thigh", "a little less straight with the knee, and keep that"),),
         do=(
             "The thigh in the strap, the knee as straight as it went without a pull.",
             "Draw the foot up towards you, then point it; the knee keeps its angle.",
@@ -107,6 +108,7 @@ FAMILY = (
         parameters=(_HIP,),
         arrow="left.knee",
         view="side",
+        more_faults=(Fault("sacrum_rolls", "sacrum rolls", "one side of the sacrum leaves the floor", "the leg pulls the pelvis after it", "let the knee hang less far; a cushion under it", Wrong({"lumbar.rotation": 12})),),
         do=(
             "One foot flat; lay the other ankle across that knee and let its own knee lean out.",
             "Breathe {out} long and let the weight of the leg open the hip; the sacrum stays down, no hand pushes.",

@@ -90,6 +90,6 @@ FAMILY = Family(
                 "Breathe {out} and rise onto the balls of both feet; touch only if you sway.",
                 "Breathe {in} and lower slowly.",
             ),
-        ),
+        ).watching(Fault("sways_forward", "sways forward", "the hips go ahead of the feet at the top", "the ankles lean instead of lifting", "straight up, crown first; touch the worktop")),
     ),
 )

@@ -154,6 +154,7 @@ FAMILY = (
         sides=True,
         parameters=(_KNEES, RAISED_LITTLE),
         arrow="left.fingertips",
+        more_faults=(Fault("shoulder_drops", "shoulder drops", "the trunk leans onto the arm that stays", "the chest turns towards the light hand", "lighter, not higher; push the floor away with the other", Wrong({"lower_thoracic.rotation": 12, "upper_thoracic.rotation": 8})),),
         do=(
             "Both knees float.",
             "Breathe {out} and make one hand so light that it could be lifted; the shoulder of the other stays away from the ear.",
@@ -171,6 +172,7 @@ FAMILY = (
         arrow="left.heel",
         shown=(1, 2),
         also=("Left foot, right foot, then both knees down and breathe.",),
+        more_faults=(Fault("hips_swing", "hips swing", "the pelvis goes from side to side with the feet", "the kicks are faster than the trunk", "slower; one foot, stop, the other"),),
         do=(
             "Both knees float.",
             "Left foot off and down, right foot off and down: one pair.",

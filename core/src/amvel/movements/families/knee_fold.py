@@ -5,7 +5,7 @@ from dataclasses import replace
 
 from amvel.body import Anthropometry
 from amvel.movements.breath import breath, exhale, inhale, steady
-from amvel.movements.declaration import Dose, Family, Parameter, Setting, Step
+from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting, Step
 from amvel.movements.faults import (
     BACK_ARCHES,
     BELLY_DOMES,
@@ -17,6 +17,7 @@ from amvel.movements.faults import (
 from amvel.movements.frames import Frame
 from amvel.movements.lying_positions import own_heel_distance_cm, supine_crook
 from amvel.movements.promise import hip_bend
+from amvel.movements.wrong import Wrong
 
 
 def leg_folded(
@@ -222,7 +223,7 @@ FAMILY = Family(
                 "Stay with both knees over the hips, tailbone down, and breathe on, longer out than in.",
                 "Put one foot down after the other, toes first.",
             ),
-        ),
+        ).watching(Fault("knees_drift_in", "knees drift in", "the knees come closer to the chest", "the hips look for rest", "thighs upright; put one foot down earlier", Wrong({"left.hip.flexion": 22, "right.hip.flexion": 22}))),
         Step(
             "alternate_toe_tap",
             "Alternate toe tap",
@@ -245,7 +246,7 @@ FAMILY = Family(
                 "Breathe {in} and let one foot go down to touch the floor with the toes; the other knee stays where it is.",
                 "Breathe {out} and bring it back up, then the other.",
             ),
-        ),
+        ).watching(Fault("other_knee_comes_along", "other knee comes along", "the knee that stays moves towards you or away", "the legs work against each other and not against the belly", "tap nearer; a hand on the knee that stays", Wrong({"right.hip.flexion": -20}))),
         Step(
             "both_lowered",
             "Both legs a little lower",
@@ -266,6 +267,6 @@ FAMILY = Family(
                 "Breathe {out} and let both feet sink two to five centimetres, no more.",
                 "Breathe {in} and bring them back before the back moves.",
             ),
-        ),
+        ).watching(Fault("sinks_past_the_mark", "sinks past the mark", "the feet go lower than was agreed", "the legs are heavier than the belly", "two centimetres and back")),
     ),
 )

@@ -1,7 +1,7 @@
 """Knee tip: one knee leans a little out and back while the pelvis stays."""
 
 from amvel.movements.breath import breath, exhale, inhale
-from amvel.movements.declaration import Dose, Parameter, Setting
+from amvel.movements.declaration import Dose, Fault, Parameter, Setting
 from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, PELVIS_ROCKS
 from amvel.movements.frames import Frame
 from amvel.movements.ladder import Ladder
@@ -68,6 +68,7 @@ FAMILY = (
         {"turning": 0.5, "deep_control": 0.5},
         2,
         arrow="right.knee",
+        more_faults=(Fault("runs_through_the_middle", "runs through the middle", "one knee starts before the other is home", "swing does the work", "stop in the middle for a breath"),),
         do=(
             "Both feet flat, fingers on the hip bones.",
             "Let one knee lean out on the breath {out}, bring it home on the breath {in}, and then let the other one go.",

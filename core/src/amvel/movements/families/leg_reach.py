@@ -1,7 +1,7 @@
 """Leg reach: from the fold, one leg reaches long and back; the belly says how far."""
 
 from amvel.movements.breath import breath, exhale, inhale
-from amvel.movements.declaration import Dose, Parameter, Setting
+from amvel.movements.declaration import Dose, Fault, Parameter, Setting
 from amvel.movements.families.knee_fold import leg_brought_up, leg_folded, legs_brought_up
 from amvel.movements.faults import BACK_ARCHES, BELLY_DOMES, BREATH_HELD, PELVIS_ROCKS, THIGH_TAKES_OVER
 from amvel.movements.feedback import FINGERTIPS
@@ -95,6 +95,7 @@ FAMILY = (
         parameters=(_to(65), _WEIGHT),
         props=(HOUSEHOLD_WEIGHT,),
         setup=("Lie on your back, both legs up, knees a little bent.", "Hold the weight over the breastbone."),
+        more_faults=(Fault("lowers_too_far", "lowers too far", "the belly wall lifts under the fingers before the legs turn round", "the way down has no end mark", "turn round a hand higher than it lifted"),),
         do=(
             "Both legs up, the weight over the breastbone, belly and buttocks set.",
             "Breathe {out} and lower both legs slowly from above, only as far as the belly stays flat.",

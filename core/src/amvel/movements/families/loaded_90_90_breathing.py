@@ -3,7 +3,7 @@
 from amvel.movements.breath import steady
 from amvel.movements.declaration import Dose, Fault, Parameter, Setting
 from amvel.movements.families.breathing_rest import calf_support_cm
-from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, RIBS_FLARE, THIGH_TAKES_OVER
+from amvel.movements.faults import BACK_ARCHES, BELLY_DOMES, BREATH_HELD, RIBS_FLARE, THIGH_TAKES_OVER
 from amvel.movements.frames import Frame
 from amvel.movements.ladder import Ladder
 from amvel.movements.lying_positions import supine_calves_up
@@ -103,6 +103,7 @@ FAMILY = (
         Dose(5, 2, 12.0),
         {"breath": 0.7, "deep_control": 0.8, "resist_extension": 0.6},
         4,
+        more_faults=(BELLY_DOMES,),
         do=(
             "Full breaths with the calves on the seat, then lift one leg and the other.",
             "Keep both a finger’s breadth up, knees over the navel, and breathe full breaths; only those count.",

@@ -3,7 +3,7 @@
 from amvel.body.capacities import TRUNK_SHARE
 from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Fault, Parameter, Setting
-from amvel.movements.faults import BREATH_HELD, PELVIS_ROCKS
+from amvel.movements.faults import BREATH_HELD, PELVIS_ROCKS, RIBS_FLARE
 from amvel.movements.frames import Frame
 from amvel.movements.ladder import Ladder
 from amvel.movements.lying_positions import supine_crook
@@ -65,6 +65,7 @@ FAMILY = (
         {"side_bend": 0.7, "breath": 0.2},
         2,
         parameters=(Parameter("bend_deg", "side bend", "deg", 10, low=2, high=16, grid=1, easier="down", shows=TRUNK_SIDE),),
+        more_faults=(RIBS_FLARE,),
         do=(
             "One arm lies on the floor beside the ear, as high as the ribs let it.",
             "Breathe {out} and slide the other hand towards its heel, so that the long side gets longer.",

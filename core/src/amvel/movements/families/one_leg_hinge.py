@@ -3,7 +3,7 @@
 from dataclasses import replace
 
 from amvel.movements.breath import breath, exhale, inhale
-from amvel.movements.declaration import Dose, Frames, Parameter, Setting
+from amvel.movements.declaration import Dose, Fault, Frames, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, PELVIS_DROPS, TRUNK_ROUNDS
 from amvel.movements.frames import Frame
 from amvel.movements.ladder import Ladder
@@ -131,6 +131,7 @@ FAMILY = (
         sides=True,
         arrow="left.fingertips",
         parameters=(replace(_LEAN, default=40, low=25, high=55), WORKTOP_CM, HOLD),
+        more_faults=(Fault("reaches_from_the_back", "reaches from the back", "the shoulder comes down and the hip does not", "the trunk bends where the hip should", "stop at the knee; sit bones further back"),),
         do=(
             "One hand on the chair back, weight on one foot.",
             "Breathe {in} and fold until the free hand comes down towards the foot, spine level.",

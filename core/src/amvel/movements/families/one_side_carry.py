@@ -94,6 +94,7 @@ FAMILY = (
         5,
         parameters=(_load(3),),
         arrow="left.knee",
+        more_faults=(Fault("bag_swings", "bag swings", "the bag swings against the leg", "the steps are faster than the trunk", "slower; stand over each foot"),),
         do=(
             "A bag in one hand, the worktop beside you.",
             "Take slow steps along the worktop, tall on each foot.",

@@ -1,13 +1,14 @@
 """Opposite arm and leg, on the back."""
 
 from amvel.movements.breath import breath, exhale, inhale
-from amvel.movements.declaration import Dose, Family, Parameter, Setting, Step
+from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting, Step
 from amvel.movements.families.knee_fold import leg_folded
 from amvel.movements.faults import BACK_ARCHES, BELLY_DOMES, BREATH_HELD, RIBS_FLARE, THIGH_TAKES_OVER
 from amvel.movements.frames import Frame
 from amvel.movements.lying_positions import supine_crook
 from amvel.movements.positions import both
 from amvel.movements.promise import hip_bend, joint
+from amvel.movements.wrong import Wrong
 
 
 def _square(s: Setting) -> list[Frame]:
@@ -115,7 +116,7 @@ FAMILY = Family(
                 "Breathe {out} and reach one leg away, low only as far as the back stays; both arms stay.",
                 "Breathe {in} and bring the knee back over the hip.",
             ),
-        ),
+        ).watching(Fault("arms_help", "arms help", "the arms leave the ceiling as the leg goes", "the shoulders pull against the leg", "arms upright; the leg half as far", Wrong({"left.shoulder.flexion": -22, "right.shoulder.flexion": -22}))),
         Step(
             "short_reach",
             "Opposite arm and leg, short reach",
@@ -159,6 +160,6 @@ FAMILY = Family(
                 "Breathe {out} and reach arm and opposite leg apart until both are long; ribs and pelvis stay together.",
                 "Breathe {in} and come back to the middle before the next pair leaves.",
             ),
-        ),
+        ).watching(Fault("arrives_one_by_one", "arrives one by one", "arm and leg do not arrive together", "the trunk turns to catch one of them", "shorter, and count both in")),
     ),
 )

@@ -3,18 +3,19 @@
 from dataclasses import replace
 
 from amvel.body import Anthropometry
-from amvel.movements.breath import breath, breathe, exhale
+from amvel.movements.breath import breath, breathe, exhale, inhale
 from amvel.movements.declaration import Dose, Fault, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, SHOULDER_CLIMBS
 from amvel.movements.frames import Aim, Frame, Surface, Touch
 from amvel.movements.ladder import Ladder
 from amvel.movements.needs import CUSHION, FIRM_CHAIR, THICK_PAD
 from amvel.movements.positions import FACE_DOWN
-from amvel.movements.promise import hip_bend, joint
+from amvel.movements.promise import Shown, hip_bend, joint
 from amvel.movements.room_measures import FitId, Measured
 from amvel.movements.wrong import Wrong
 
 _SIDES = ("left", "right")
+_UPPER_SHARE = 0.62  # of the rounding of the back that hangs, above the middle of the chest (our estimate)
 _FRAME_SHARE = 0.20  # the rail of the chair that the hands press, as a share of the seat height (our estimate)
 
 
@@ -64,7 +65,10 @@ def _over(s: Setting) -> Frame:
     frame = Frame(
         "over the seat, upper back hanging", FACE_DOWN, (0, 0, seat + 9), angles, give, surfaces=surfaces
     )
-    frame = frame.with_(upper_thoracic_flexion=10.0, lower_thoracic_flexion=6.0, neck_flexion=14.0)
+    hang = s.number("hang_deg")
+    frame = frame.with_(
+        upper_thoracic_flexion=_UPPER_SHARE * hang, lower_thoracic_flexion=(1 - _UPPER_SHARE) * hang, neck_flexion=14.0
+    )
     frame = frame.touch(
         *(Touch(f"{x}.hip_bone", "seat under the trunk") for x in _SIDES),
         Touch("belly", "seat under the trunk", gap_cm=-_pressed_in_cm(s.body)),
@@ -121,7 +125,7 @@ _DOWN_DEG = (35.0, 118.0)
 
 
 def _reach(s: Setting) -> list[Frame]:
-    """One arm leaves the rail, low beside the body, then reached."""
+    """To level first; then one arm leaves the rail, low beside the body, and reaches."""
     start = _level(_over(s), "upper back level")
     off = (
         start.lift("left.knuckles")
@@ -133,7 +137,7 @@ def _reach(s: Setting) -> list[Frame]:
             left_wrist_extension=0.0,
         )
     )
-    return [start, off]
+    return [_over(s), start, off]
 
 
 def _leg_long(frame: Frame, side: str, name: str, hip_deg: float) -> Frame:
@@ -151,17 +155,19 @@ def _leg_long(frame: Frame, side: str, name: str, hip_deg: float) -> Frame:
 
 def _one_leg(s: Setting) -> list[Frame]:
     start = _level(_over(s), "upper back level")
-    return [start, _leg_long(start, "left", "one leg long and low", s.number("leg_hip_deg"))]
+    return [_over(s), start, _leg_long(start, "left", "one leg long and low", s.number("leg_hip_deg"))]
 
 
 def _both_legs(s: Setting) -> list[Frame]:
     """A little further onto the seat, so that it carries under the pubic bone as well."""
-    start = _level(_over(s), "upper back level").touch(Touch("pubis", "seat under the trunk", places=False))
+    further = _over(s).touch(Touch("pubis", "seat under the trunk", places=False))
+    start = _level(further, "upper back level")
     one = _leg_long(start, "left", "one leg long and low", s.number("leg_hip_deg"))
-    return [start, one, _leg_long(one, "right", "both legs long and low", s.number("leg_hip_deg"))]
+    return [further, start, one, _leg_long(one, "right", "both legs long and low", s.number("leg_hip_deg"))]
 
 
 _SEAT = Parameter("seat_cm", "height of seat and cushion", "cm", 42, low=36, high=52, grid=1, easier="down", measured=Measured.SEAT_AS_SUPPORT)
+_HANG = Parameter("hang_deg", "how far the back hangs before it lengthens", "deg", 16, low=0, high=20, grid=2, easier="down", shows=Shown((("upper_thoracic.flexion", "lower_thoracic.flexion"),)))
 _ARM = Parameter("arm_deg", "how far the arm reaches", "deg", 130, low=10, high=160, grid=10, easier="down", shows=joint("left.shoulder.flexion"))
 _LEG = Parameter("leg_hip_deg", "hip bend of the long leg", "deg", 4, low=0, high=40, grid=4, easier="up", shows=hip_bend())
 FAMILY = (
@@ -193,7 +199,7 @@ FAMILY = (
         breath=breath(exhale("to lengthen"), end=breathe("breathe on in the last hold")),
         props=(FIRM_CHAIR, CUSHION, THICK_PAD),
         arrow="breastbone",
-        parameters=(_SEAT,),
+        parameters=(_SEAT, _HANG),
     )
     .rung("hands_press", "Hands press", _lift, Dose(5, 2, 8.0), {"upper_back": 0.7}, 3,
         do=(
@@ -217,8 +223,10 @@ FAMILY = (
         {"upper_back": 1.0, "turning": 0.4},
         5,
         sides=True,
-        parameters=(_ARM, _SEAT),
+        parameters=(_ARM, _SEAT, _HANG),
+        breath=breath((inhale("to lengthen"), exhale("to reach")), back=inhale("to come back")),
         arrow="left.fingertips",
+        more_faults=(Fault("turns_to_the_arm", "turns to the arm", "the chest opens towards the arm that reaches", "the other side of the back is late", "hand low beside you; both shoulders look at the floor", Wrong({"lower_thoracic.rotation": 12, "upper_thoracic.rotation": 8})),),
         do=(
             "Lengthen to level, both hands light.",
             "Breathe {out} and reach one arm low and ahead; with a sore shoulder keep it low by the side.",
@@ -233,7 +241,8 @@ FAMILY = (
         {"upper_back": 0.7, "hip_back": 0.9, "turning": 0.4},
         5,
         sides=True,
-        parameters=(_LEG, _SEAT),
+        parameters=(_LEG, _SEAT, _HANG),
+        breath=breath((inhale("to lengthen"), exhale("to lift")), back=inhale("to come back")),
         arrow="left.heel",
         do=(
             "Lengthen to level, hands on the frame.",
@@ -248,10 +257,12 @@ FAMILY = (
         Dose(4, 2, 9.0),
         {"upper_back": 0.7, "hip_back": 1.0},
         7,
-        parameters=(_LEG, _SEAT),
+        parameters=(_LEG, _SEAT, _HANG),
+        breath=breath((inhale("to lengthen"), exhale("to lift")), back=inhale("to come back")),
         arrow="left.heel",
+        more_faults=(Fault("legs_pass_level", "legs pass level", "the heels rise above the seat", "the low back lifts the legs", "level and no higher; buttocks first", Wrong({"left.hip.flexion": -16, "right.hip.flexion": -16, "lumbar.flexion": -12})),),
         do=(
-            "Hands firm on the frame, legs a little apart, buttocks set.",
+            "Hands firm on the frame, legs a little apart, buttocks set; lengthen to level.",
             "Breathe {out} and lift both legs long until they are level, no higher.",
             "Lower both toes slowly.",
         ),

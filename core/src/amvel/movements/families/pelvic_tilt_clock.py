@@ -82,6 +82,7 @@ FAMILY = (
         {"deep_control": 0.6, "resist_extension": 0.3},
         2,
         cues=("hold the tuck, let buttocks and shoulders go",),
+        more_faults=(Fault("tuck_fades", "tuck fades", "the pubic bone sinks back before the breaths are over", "the belly tires or waits for the next breath out", "a smaller tuck, one breath less"),),
         do=(
             "From the middle breathe {out} and tip the pelvis a little towards you.",
             "Keep the small tuck for two or three breaths; buttocks and shoulders let go while the belly keeps it.",

@@ -61,6 +61,7 @@ FAMILY = (
         1,
         parameters=(_KG, _FOREHEAD, _PELVIS),
         props=(LIGHT_WEIGHT,),
+        more_faults=(Fault("buttocks_help", "buttocks help", "the buttocks tighten as the bag rises", "the bag is lifted by muscle and not by air", "a lighter bag; let the breath do it"),),
         do=(
             "Face down on the cushion, a light bag on the low back.",
             "Breathe {in} and lift the bag a little with the breath; breathe {out} long and let it sink.",

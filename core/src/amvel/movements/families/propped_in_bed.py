@@ -4,7 +4,7 @@ from dataclasses import replace
 
 from amvel.movements.breath import breath, exhale, inhale, steady
 from amvel.movements.declaration import Dose, Fault, Parameter, Setting
-from amvel.movements.faults import BREATH_HELD, SHOULDER_CLIMBS, TRUNK_ROUNDS
+from amvel.movements.faults import BREATH_HELD, RIBS_FLARE, SHOULDER_CLIMBS, TRUNK_ROUNDS
 from amvel.movements.frames import Frame, Touch
 from amvel.movements.ladder import Ladder, held
 from amvel.movements.lying_positions import supine_crook
@@ -104,6 +104,7 @@ FAMILY = (
     .rung(
         "one_arm_long", "One arm long", _arm, Dose(6, 1, 6.0), {"upper_back": 0.5, "turning": 0.2, "deep_control": 0.3}, 2,
         sides=True, arrow="left.fingertips", parameters=(_SLOPE, _up_to(110, 150)),
+        more_faults=(RIBS_FLARE,),
         do=(
             "Lean on the slope, arms beside you.",
             "Breathe {out} and lift one long arm ahead and up, as high as the ribs stay.",
@@ -113,6 +114,7 @@ FAMILY = (
     .rung(
         "comes_away", "Away from the slope", _comes_away, Dose(5, 2, 6.0), {"resist_extension": 0.5, "hip_bend": 0.4, "position_change": 0.3}, 4,
         arrow="forehead", parameters=(_STEEP, _BACK),
+        more_faults=(Fault("chin_leads", "chin leads", "the chin pokes ahead as the trunk comes away", "the neck pulls the trunk", "chin back; begin from the breastbone", Wrong({"neck.flexion": 18, "head.nod": -14})),),
         do=(
             "Both arms reach ahead at the height of the breastbone.",
             "Breathe {out} and bring the whole trunk away from the slope in one piece, bending only in the hips.",

@@ -2,7 +2,7 @@
 
 from amvel.body.capacities import TRUNK_SHARE
 from amvel.movements.breath import breath, exhale, inhale
-from amvel.movements.declaration import Dose, Parameter, Setting
+from amvel.movements.declaration import Dose, Fault, Parameter, Setting
 from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, RIBS_FLARE, SHOULDER_CLIMBS
 from amvel.movements.frames import Aim, Frame, Prop
 from amvel.movements.ladder import Ladder
@@ -86,6 +86,7 @@ FAMILY = (
         4,
         parameters=(_ARM, _TURN, _LOAD, WORKTOP_CM, HOLD),
         props=(WORKTOP, WEIGHT),
+        more_faults=(Fault("jar_far_from_the_body", "jar far from the body", "the jar goes up in a wide arc", "the back leans against the load", "past the breastbone, close, then up"),),
         do=(
             "One hand firm on the worktop, a jar in the other, close to you.",
             "Breathe {out} and put the jar on the shelf, ribs on the pelvis.",

@@ -1,7 +1,7 @@
 """Rock back: the sit bones go back with the trunk as one straight unit."""
 
 from amvel.movements.breath import breath, exhale, inhale
-from amvel.movements.declaration import Dose, Parameter, Setting
+from amvel.movements.declaration import Dose, Fault, Parameter, Setting
 from amvel.movements.families.arm_or_leg_slide import _HAND, RAISED, _base
 from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, TRUNK_ROUNDS
 from amvel.movements.frames import Frame
@@ -61,6 +61,7 @@ FAMILY = (
         {"hip_bend": 0.8, "deep_control": 0.3},
         2,
         parameters=(_to(112), _HAND, RAISED),
+        more_faults=(Fault("goes_past_the_measure", "goes past the measure", "the tailbone tucks under at the end", "the hips are at their end and the back goes on", "stop a hand’s breadth earlier; that place is the measure"),),
         do=(
             "Hands under the shoulders, knees under the hips, belly lifted.",
             "Breathe {out} and go back until the low back is about to round: that place is your measure.",

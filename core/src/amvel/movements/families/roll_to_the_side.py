@@ -132,6 +132,7 @@ FAMILY = (
         Dose(4, 1, 8.0),
         {"position_change": 1.0, "turning": 0.4},
         2,
+        more_faults=(Fault("lies_on_the_arm", "lies on the arm", "the lower arm is caught under the ribs", "it was not laid ahead before the roll", "lay the lower arm ahead first, then roll"),),
         do=(
             "Knees bent and together, the lower arm ahead, the upper arm reaching across.",
             "Breathe {out} and roll all the way onto the side as one unit; nothing lifts from the floor to sit up.",

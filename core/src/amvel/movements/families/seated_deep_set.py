@@ -93,6 +93,7 @@ FAMILY = (
         {"deep_control": 0.7, "breath": 0.4},
         2,
         signs=(Sign.NARROW, Sign.BREATH),
+        more_faults=(Fault("sinks_while_breathing", "sinks while breathing", "the crown comes lower with each breath", "sitting tall and breathing are too much at once", "one breath only, or back to the rest"),),
         do=(
             "Sit tall away from the rest, fingertips on the belly wall.",
             "Breathe {out} and draw, then keep it for three easy breaths; you do not sink while you breathe.",
@@ -107,6 +108,7 @@ FAMILY = (
         {"deep_control": 0.8, "breath": 0.3, "upper_back": 0.2},
         2,
         sides=True,
+        more_faults=(Fault("arm_goes_first", "arm goes first", "the arm leaves before the wall is firm", "the belly answers the arm and does not wait for it", "draw, count one, then reach"),),
         do=(
             "Sit tall, one hand on the belly wall; draw on the breath {out} and wait a second.",
             "Let the other arm reach ahead to shoulder height; the fingers keep feeling the same firmness.",

@@ -134,6 +134,6 @@ FAMILY = Family(
                 "Breathe {out} and bring one knee up as far as the trunk stays tall.",
                 "Breathe {in} and lower it slowly.",
             ),
-        ),
+        ).watching(Fault("pelvis_tucks", "pelvis tucks", "the pelvis rolls behind the sit bones as the knee comes up", "the hip is at its end", "lower; up to where you stay tall", Wrong({"lumbar.flexion": 16, "lower_thoracic.flexion": 6}))),
     ),
 )

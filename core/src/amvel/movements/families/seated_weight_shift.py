@@ -83,6 +83,7 @@ FAMILY = (
         {"balance": 0.45, "side_bend": 0.6},
         2,
         arrow="left.fingertips",
+        more_faults=(Fault("falls_into_the_reach", "falls into the reach", "the waist on the reaching side gets short", "the trunk hangs from the arm", "grow on that side first; reach less far", Wrong({"lumbar.side_bend": 14, "lower_thoracic.side_bend": 8})),),
         do=(
             "Move your weight onto one sit bone.",
             "Breathe {out} and reach out to that side with a long arm; the other sit bone gets light.",

@@ -99,6 +99,6 @@ FAMILY = Family(
                 "Breathe {out} and let the forehead leave the towel by two or three centimetres, eyes down, crown long.",
                 "Lower the forehead first, then the arms, and let go.",
             ),
-        ),
+        ).watching(Fault("looks_ahead", "looks ahead", "the eyes leave the floor", "the neck lifts what the upper back should", "eyes down, two centimetres, no more", Wrong({"neck.flexion": -24, "head.nod": -10}))),
     ),
 )

@@ -222,6 +222,7 @@ FAMILY = (
         6,
         arrow="left.hip",
         parameters=(_ROLL,),
+        more_faults=(Fault("shoulder_and_hip_part", "shoulder and hip part", "the hip turns later than the shoulder", "the waist twists instead of carrying", "half the way; a stick along the side tells", Wrong({"lumbar.rotation": 14, "lower_thoracic.rotation": 10})),),
         do=(
             "Up on forearm and knees as one log.",
             "Roll shoulder and hip together a finger’s breadth forward, then back, like a roll of dough.",
@@ -237,6 +238,7 @@ FAMILY = (
         8,
         arrow="right.hip_side",
         parameters=(_FEET,),
+        more_faults=(Fault("sinks_into_the_shoulder", "sinks into the shoulder", "the ear comes down to the shoulder that carries", "the shoulder blade lets go", "push the floor away; end the set"),),
         do=(
             "Elbow under the shoulder, both legs long, the upper foot ahead.",
             "Breathe {out} and lift the hips until crown, hips and heels are one line.",

@@ -113,6 +113,7 @@ FAMILY = (
         {"hip_out": 0.9, "turning": 0.4, "side_bend": 0.2},
         4,
         parameters=(_out(20),),
+        more_faults=(Fault("toes_turn_up", "toes turn up", "the foot looks to the ceiling at the top", "the front of the hip lifts the leg", "heel first and a little behind; lower", Wrong({"left.hip.rotation": -26})),),
         do=(
             "On your side with both legs long, the wall behind you.",
             "Breathe {in} and lift the upper leg a little behind the body, toes slightly in.",
@@ -130,6 +131,7 @@ FAMILY = (
         cues=("press first, then both legs leave the floor together", "as slow down as up", "the waist stays long"),
         parameters=(_out(8, high=26),),  # the lower hip has to bring its leg across as far
         props=(CUSHION,),
+        more_faults=(Fault("pressing_stops", "pressing stops", "the cushion gets loose as the legs come up", "the lower leg is left behind", "press first, lift a finger’s breadth only"),),
         do=(
             "A firm cushion between the feet, pressed lightly by both legs.",
             "Press first, then lift both legs together a finger’s breadth, the waist long.",

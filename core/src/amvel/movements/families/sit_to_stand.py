@@ -5,7 +5,7 @@ from dataclasses import replace
 from amvel.body import Anthropometry
 from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting, Step
-from amvel.movements.faults import BREATH_HELD, KNEE_FALLS_IN, TRUNK_ROUNDS
+from amvel.movements.faults import BREATH_HELD, KNEE_FALLS_IN, PELVIS_DROPS, TRUNK_ROUNDS
 from amvel.movements.frames import Aim, Frame, Surface, Touch
 from amvel.movements.heel_wedge import HEEL_WEDGE, on_heel_wedge, wedge_cm, wedge_deg
 from amvel.movements.needs import ARM_REST_OR_WORKTOP, CHAIR_WITH_ARMS, FIRM_CHAIR, WORKTOP
@@ -405,7 +405,7 @@ FAMILY = Family(
                 "Breathe {in} and lean until the feet feel the weight; breathe {out} and rise without the hands.",
                 "Touch the seat like an egg on the way down.",
             ),
-        ),
+        ).watching(Fault("swings_the_arms", "swings the arms", "the arms are thrown to get off the seat", "the legs lack the last part", "a higher seat, or one hand")),
         Step(
             "staggered",
             "One foot ahead",
@@ -428,7 +428,7 @@ FAMILY = Family(
                 "Breathe {in} and lean; breathe {out} and rise, the foot behind doing most.",
                 "Sit down slowly; later change the feet.",
             ),
-        ),
+        ).watching(Fault("weight_goes_to_the_front_foot", "weight goes to the front foot", "the knee ahead works as hard as the other", "the foot behind is not under you", "the foot behind further back; the one ahead lighter")),
         Step(
             "heel_ahead",
             "One heel ahead, the other leg works",
@@ -475,7 +475,7 @@ FAMILY = Family(
                 "Breathe {in} and lean; breathe {out} and rise on one leg, hips and shoulders square.",
                 "Lower as if onto an egg, the other foot still off.",
             ),
-        ),
+        ).watching(PELVIS_DROPS),
     ),
     daily_task=True,
     fits=(FitId.RISING_SEAT,),

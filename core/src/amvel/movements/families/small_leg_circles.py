@@ -1,7 +1,7 @@
 """Small leg circles: both legs circle round a quiet pelvis."""
 
 from amvel.movements.breath import breath, exhale, inhale
-from amvel.movements.declaration import Dose, Parameter, Setting
+from amvel.movements.declaration import Dose, Fault, Parameter, Setting
 from amvel.movements.families.knee_fold import leg_folded, legs_brought_up
 from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, PELVIS_ROCKS
 from amvel.movements.frames import Frame
@@ -77,6 +77,7 @@ FAMILY = (
         {"turning": 0.8, "resist_extension": 0.8},
         6,
         parameters=(_size(5),),
+        more_faults=(Fault("knees_bend_on_the_far_side", "knees bend on the far side", "the knees give where the circle goes away from you", "the back of the thigh or the belly is at its end", "circle nearer; knees a little soft throughout"),),
         do=(
             "Both legs to the ceiling, arms wide, belly and buttocks set.",
             "Draw the same small circle with long legs; both hip bones stay heavy.",

@@ -71,6 +71,7 @@ FAMILY = (
         2,
         props=(BELT,),
         also=("A belt round the thighs, just above the knees.",),
+        more_faults=(Fault("feet_move_out", "feet move out", "the feet slide apart with the knees", "the legs push and the hips do not", "feet heavy and hip-wide; press only at the belt"),),
         do=(
             "A belt round the thighs above the knees, two quiet breaths.",
             "Breathe {out} and press both knees out against the belt with half of your strength; build it up, keep it for three seconds.",

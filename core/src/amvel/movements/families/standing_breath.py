@@ -114,6 +114,7 @@ FAMILY = (
         1,
         setup=("Stand tall, a worktop within reach.", "Hands on the lowest ribs."),
         props=(WORKTOP,),
+        more_faults=(Fault("leans_back", "leans back", "the weight goes to the heels with the breath out", "the back narrows the waist and the belly does not", "weight over the middle of the feet; one hand on the worktop", Wrong({"lumbar.flexion": -14})),),
         do=(
             "Away from the wall, a worktop within reach, weight on both feet.",
             "Breathe in all round; breathe {out} and narrow the waist without leaning.",

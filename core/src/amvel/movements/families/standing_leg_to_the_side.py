@@ -96,6 +96,6 @@ FAMILY = Family(
                 "Breathe {out} and let the other leg go out; touch only if you sway.",
                 "Breathe {in} and bring it back.",
             ),
-        ),
+        ).watching(Fault("grabs", "grabs", "a hand holds on before the leg is back", "balance is at its end", "fingertips again; the leg half as far")),
     ),
 )

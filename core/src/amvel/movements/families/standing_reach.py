@@ -1,7 +1,7 @@
 """Standing reach: leg back at a worktop, then the opposite arm, then less hand."""
 
 from amvel.movements.breath import breath, exhale, inhale
-from amvel.movements.declaration import Dose, Frames, Parameter, Setting
+from amvel.movements.declaration import Dose, Fault, Frames, Parameter, Setting
 from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, PELVIS_DROPS
 from amvel.movements.frames import Aim, Frame
 from amvel.movements.ladder import Ladder
@@ -111,6 +111,7 @@ FAMILY = (
         {"hip_back": 1.0, "hip_bend": 0.5, "upper_back": 0.4, "balance": 0.7, "turning": 0.4},
         5,
         parameters=(_BACK, _LEAN, WORKTOP_CM, HOLD),
+        more_faults=(Fault("opens_to_the_side", "opens to the side", "hip and chest turn towards the leg that is up", "the standing hip gives way", "both hip bones look at the floor; lower"),),
         do=(
             "One hand on the worktop, leg back, opposite arm ahead.",
             "Breathe {out} and tip forward a little from the standing hip: arm, trunk and leg are one piece.",

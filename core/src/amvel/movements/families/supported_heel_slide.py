@@ -3,7 +3,7 @@
 from dataclasses import replace
 
 from amvel.movements.breath import breath, exhale, in_and_out
-from amvel.movements.declaration import Dose, Parameter, Setting
+from amvel.movements.declaration import Dose, Fault, Parameter, Setting
 from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, RIBS_FLARE
 from amvel.movements.frames import Aim, Frame, Prop, Surface, Touch
 from amvel.movements.ladder import Ladder
@@ -92,6 +92,7 @@ FAMILY = (
         parameters=(_reach(44),),
         props=(CLOTH,),
         also=("Heel on a sliding cloth, knees bent.",),
+        more_faults=(Fault("heel_lifts", "heel lifts", "the heel leaves the cloth on the way home", "the front of the hip pulls the leg up", "keep the heel heavy; take a smoother cloth"),),
         do=(
             "Knees bent, one heel on a cloth that slides.",
             "Breathe {out} and push the heel away along the floor as far as the low back stays as it is.",

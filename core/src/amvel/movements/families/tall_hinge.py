@@ -91,7 +91,7 @@ FAMILY = Family(
                 "Breathe {in} and lean from the hips, arms and trunk one line.",
                 "Breathe {out} and come up as one piece.",
             ),
-        ),
+        ).watching(Fault("arms_drop", "arms drop", "the arms leave the line of the trunk", "the upper back tires before the hips", "arms lower from the start, or hands on the thighs", Wrong({"left.shoulder.flexion": -28, "right.shoulder.flexion": -28}))),
     ),
     replaces=("curl_family",),
 )

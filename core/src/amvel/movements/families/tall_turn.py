@@ -108,7 +108,7 @@ FAMILY = Family(
                 "Breathe {in} and fold from the hips, the turn unchanged, the low back long.",
                 "Breathe {out}, come up first, then turn back.",
             ),
-        ),
+        ).watching(Fault("turn_unwinds", "turn unwinds", "the chest turns back as you fold", "two things are too much at once", "turn less, fold less; one after the other")),
         Step(
             "arms_forward",
             "Arms forward",
@@ -132,6 +132,6 @@ FAMILY = Family(
                 "Breathe {out} and turn, the hands going only as far as the breastbone goes.",
                 "Breathe {in} and come back slowly.",
             ),
-        ),
+        ).watching(Fault("arms_overtake", "arms overtake", "the hands go further than the breastbone", "the shoulders turn and the ribs do not", "hands stay before the breastbone")),
     ),
 )

@@ -101,6 +101,6 @@ FAMILY = Family(
                 "Stand for the count without touching, knees soft.",
                 "Touch before you step apart; change the feet.",
             ),
-        ),
+        ).watching(Fault("grabs", "grabs", "a hand holds on before the count is over", "balance is at its end", "fingertips again; the count that was free is the measure")),
     ),
 )

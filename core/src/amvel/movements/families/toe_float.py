@@ -1,7 +1,7 @@
 """Toe float: the smallest lift; smaller and slower is harder, for the leg's lever is longest near the floor."""
 
 from amvel.movements.breath import breath, exhale, inhale
-from amvel.movements.declaration import Dose, Parameter, Setting
+from amvel.movements.declaration import Dose, Fault, Parameter, Setting
 from amvel.movements.faults import BACK_ARCHES, BELLY_DOMES, BREATH_HELD, PELVIS_ROCKS
 from amvel.movements.frames import Frame, Touch
 from amvel.movements.ladder import Ladder
@@ -83,6 +83,7 @@ FAMILY = (
         3,
         parameters=(_lift(0.5),),
         cues=("a sheet of paper would just pass", "slower than you think"),
+        more_faults=(Fault("hops", "hops", "the foot jumps off and drops back", "too much weight leaves at once", "take the weight off over a whole breath"),),
         do=(
             "Set, wait a second, feel both hip bones level.",
             "Breathe {out} and take so much weight off one foot that a sheet of paper would pass; keep it there for a slow breath.",
@@ -98,6 +99,7 @@ FAMILY = (
         3,
         parameters=(_lift(0.5),),
         setup=("Lie on your back, knees bent, feet flat.", "Hands behind the head, elbows resting wide."),
+        more_faults=(Fault("elbows_close_in", "elbows close in", "elbows or ribs rise as the foot floats", "chest and arms help the belly", "elbows heavy; float half as high"),),
         do=(
             "Hands behind the head, elbows wide and heavy; now only the belly tells you.",
             "Breathe {out} and float one foot a paper’s height while ribs and elbows stay down.",

@@ -140,6 +140,7 @@ FAMILY = (
         Dose(4, 2, 8.0),
         {"turning": 0.8, "side_bend": 0.4, "deep_control": 0.5},
         3,
+        more_faults=(Fault("knees_come_home_first", "knees come home first", "the knees are back before the ribs have moved", "the thighs do the work of the trunk", "begin with the lowest ribs; roll less far"),),
         do=(
             "Arms crossed on the chest, so that nothing but the trunk holds you.",
             "Breathe {in} and roll both knees to one side, smaller than with the arms wide.",

@@ -135,6 +135,7 @@ FAMILY = (
         parameters=(_STEP, _TURN),
         setup=("Stand in the corner of worktop and wall, or beside a heavy chair, the way round it free.",),
         cues=("the eyes turn first, then the foot", "one foot, then the other, never twisting over a standing foot", "small steps, no hurry"),
+        more_faults=(Fault("turns_on_the_spot", "turns on the spot", "one foot twists on the floor", "the head goes before the feet", "lift, turn out, put down; count the steps"),),
         do=(
             "Look where you want to go; the worktop is in reach.",
             "Lift the foot of that side, turn it out, and put it down; then bring the other beside it.",
@@ -151,6 +152,7 @@ FAMILY = (
         props=(WORKTOP_OR_CHAIR_BACK, WEIGHT),
         parameters=(_STEP, _LOAD),
         also=("A cup, two thirds full, in one hand.",),
+        more_faults=(Fault("stops_talking", "stops talking", "the words stop while a foot is in the air", "two tasks are too much at once", "stand, say the word, then step"),),
         do=(
             "Carry the cup level in front of you, the worktop in reach of the other hand.",
             "Take slow steps and name something for each: flowers, towns, what is for supper. Stop walking if you stop talking.",

@@ -139,6 +139,7 @@ FAMILY = (
         sides=True,
         arrow="left.knee",
         parameters=(replace(_KNEE, default=30),),
+        more_faults=(Fault("shifts_along_the_wall", "shifts along the wall", "the pelvis slides towards the foot that stays", "the weight was not shared before", "both feet light in turn first; then off"),),
         do=(
             "Slide down to the mark as before.",
             "Breathe {out} and take one foot off the floor by a finger’s breadth.",

@@ -1,0 +1,25 @@
+import type { Language } from '.'
+import { language } from '.'
+
+/** Days as people write them, in the language of the page; `iso` is a day or a moment of ISO 8601, of which the day or the minute is shown. */
+const WRITTEN: Record<Language, string> = { en: 'en-GB', de: 'de' } // the day before the month, as on paper
+type Parts = Intl.DateTimeFormatOptions
+const DAY: Parts = { day: 'numeric', month: 'short', year: 'numeric' }
+
+// A day has no hour: read and written in the same zone, it stays the day that it is.
+const written = (at: Date, parts: Parts, timeZone?: string): string =>
+  new Intl.DateTimeFormat(WRITTEN[language()], { ...parts, timeZone }).format(at)
+const asDay = (iso: string): Date => new Date(`${iso.slice(0, 10)}T00:00:00Z`)
+
+/** '28 Nov 2026'; nothing where there is no day. */
+export function dayShown(iso: string | null | undefined): string {
+  return iso ? written(asDay(iso), DAY, 'UTC') : ''
+}
+/** '28 Nov', where the year is plain. */
+export function shortDayShown(iso: string): string {
+  return written(asDay(iso), { day: 'numeric', month: 'short' }, 'UTC')
+}
+/** '28 Nov 2026, 09:19', in the zone of the device. */
+export function momentShown(iso: string): string {
+  return written(new Date(iso), { ...DAY, hour: '2-digit', minute: '2-digit' })
+}

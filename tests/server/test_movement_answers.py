@@ -3,6 +3,7 @@
 import pytest
 
 from amvel.movements import find
+from amvel.screening import test_library as library_of_tests
 
 pytestmark = pytest.mark.django_db
 
@@ -77,7 +78,7 @@ def test_a_measured_hold_gives_a_suggested_one(api, client_id: str) -> None:
     hold = tried(api, client_id, "counter_plank/lower", "both")["hold"]
     assert hold["low_s"] <= hold["high_s"]
     assert 0 < hold["suggested_s"] <= hold["low_s"]
-    assert hold["from_test"] == "plank_hold"
+    assert hold["shown_by"] == library_of_tests()["plank_hold"].title
 
 
 def test_schools_are_kept_through_the_case_and_a_wrong_answer_is_refused_by_name(api, client_id: str) -> None:

@@ -35,6 +35,8 @@ const change = (p: Colleague, body: { role?: Role; active?: boolean; forget_devi
   attempt(() =>
     got(http.PATCH('/api/v1/people/{person_id}', { params: { path: { person_id: p.id } }, body: { forget_device: false, ...body } })),
   )
+const seen = (p: Colleague): string =>
+  p.invited ? say('people.invited') : p.last_seen ? say('people.seen', { day: dayShown(p.last_seen) }) : say('people.never')
 </script>
 
 <template>
@@ -47,7 +49,7 @@ const change = (p: Colleague, body: { role?: Role; active?: boolean; forget_devi
         ><b>{{ p.name || p.username }}</b
         ><br /><span class="soft small"
           >{{ p.username }}<template v-if="p.email"> · {{ p.email }}</template> ·
-          {{ p.invited ? say('people.invited') : p.last_seen ? say('people.seen', { day: dayShown(p.last_seen) }) : say('people.never') }}</span
+          {{ seen(p) }}</span
         ></span
       >
       <span class="row"

@@ -54,6 +54,7 @@ class DayLine(Schema):
     id: str
     name: str
     age_years: int
+    visit_on: date | None
     visit_at: str | None
     station: StationId
     action: str
@@ -62,8 +63,9 @@ class DayLine(Schema):
 
 
 class Day(Schema):
-    """One page of clients; `more` says whether another page follows."""
+    """One page of clients, the planned visits first; `today` is the house's day, `more` says whether another page follows."""
 
+    today: date
     lines: list[DayLine]
     more: bool
 
@@ -78,10 +80,10 @@ def day(request: HttpRequest, find: str = "", page: int = 1):
         return problem(422, said("The request is refused"), said("page: between 1 and {most_pages}; find: at most 100 letters", most_pages=MOST_PAGES))
     mine = Client.objects.filter(organisation_id=request.user.organisation_id)
     start = (page - 1) * LINES
-    found = list(named(mine, find).order_by("visit_at", "created_at", "id")[start : start + LINES + 1])
+    found = list(named(mine, find).order_by("visit_on", "visit_at", "created_at", "id")[start : start + LINES + 1])
     now = timezone.localdate()
     freshen(found[:LINES], now, engine_of)
-    return {"lines": [_line(c, now) for c in found[:LINES]], "more": len(found) > LINES}
+    return {"today": now, "lines": [_line(c, now) for c in found[:LINES]], "more": len(found) > LINES}
 
 
 MOST_PAGES = 10_000
@@ -95,6 +97,7 @@ def _line(client: Client, now: date) -> DayLine:
         station=client.station or "story",
         action=client.action,
         tone=client.tone or "due",
+        visit_on=client.visit_on,
         visit_at=client.visit_at.strftime("%H:%M") if client.visit_at else None,
         conditions=client.conditions,
     )

@@ -1,7 +1,7 @@
 """Visits: the sheet that a session is run from, what was logged, how it goes on."""
 
-from datetime import date
-from typing import Annotated, Literal
+from datetime import date, time
+from typing import Annotated, Any, Literal
 
 import segno
 from django.http import HttpRequest
@@ -15,6 +15,7 @@ from amvel.answers.progress import ProposalData
 from amvel.answers.run_sheet import RunSheetData
 from amvel.case import read_case
 from amvel.case.visits import NextDay, Visit
+from amvel.progress.next_visit import suggested_visits
 from api.access import Needs, client_of
 from api.any_json import JsonObject, OfModel
 from api.problems import PROBLEMS, UNDER_WAY
@@ -28,6 +29,7 @@ from programmes import building
 from visits.deciding import NotProposed, decided
 from visits.links import made_link, open_link_of, revoked
 from visits.log import last_of, log_visit, tell_next_day
+from visits.next_visit import expected_then, plan_next
 
 router = Router(tags=["visits"])
 COPY_HOURS = 72  # a copy on a device that is older has to be renewed before it is run
@@ -180,6 +182,59 @@ def decide(request: HttpRequest, client_id: str, body: Decide):
         programme = decided(client, request.user, body.number, p)
     change(request.user, client, body.base_revision, sections, f"{body.answer}: {p['says']}"[:300])
     return {**subject_of(client, client.latest()), "number": programme.number}
+
+
+class SuggestedVisit(Schema):
+    """A day and an hour that would suit, why, and who else is expected then."""
+
+    on: date
+    at: str
+    why: str
+    expected: list[str]
+
+
+class NextVisit(Schema):
+    """The visit that is planned, if one is; `expected` are others of the house at that hour."""
+
+    on: date | None
+    at: str | None
+    expected: list[str]
+    suggested: list[SuggestedVisit]
+
+
+class PlanVisit(Schema):
+    """Day and hour of the next visit; neither where none is planned."""
+
+    on: date | None = None
+    at: time | None = None
+
+
+@router.get("/clients/{client_id}/next-visit", response={200: NextVisit, **PROBLEMS}, auth=Needs(Action.SEE_CLIENTS))
+def next_visit(request: HttpRequest, client_id: str):
+    """What is planned, and what would suit."""
+    return _planned(client_of(request, client_id))
+
+
+@router.put("/clients/{client_id}/next-visit", response={200: NextVisit, **PROBLEMS}, auth=Needs(Action.LOG))
+def plan_visit(request: HttpRequest, client_id: str, body: PlanVisit):
+    """Plan the next visit; whoever else is expected then is named, and hinders nothing."""
+    client = client_of(request, client_id)
+    plan_next(client, request.user, body.on, body.at)
+    return _planned(client)
+
+
+def _planned(client: Client) -> dict[str, Any]:
+    suggested = [
+        {"on": s.on, "at": _hour(s.at), "why": s.why, "expected": expected_then(client, s.on, s.at)}
+        for s in suggested_visits(engine_of(client.latest()).case)
+    ]
+    on, at = client.visit_on, client.visit_at
+    expected = expected_then(client, on, at) if on and at else []
+    return {"on": on, "at": _hour(at) if at else None, "expected": expected, "suggested": suggested}
+
+
+def _hour(at: time) -> str:
+    return f"{at:%H:%M}"
 
 
 class Link(Schema):

@@ -22,6 +22,7 @@ class Client(models.Model):
     id = models.UUIDField(primary_key=True, default=uuid.uuid4, editable=False)
     organisation = models.ForeignKey(Organisation, on_delete=models.PROTECT, related_name="clients")
     created_at = models.DateTimeField(auto_now_add=True)
+    visit_on = models.DateField(null=True)  # the visit that is planned; none once it has been logged
     visit_at = models.TimeField(null=True)
     name = models.CharField(max_length=200, blank=True)
     birth_date = models.DateField(null=True)
@@ -34,7 +35,7 @@ class Client(models.Model):
 
     class Meta:
         indexes = [
-            models.Index(fields=["organisation", "visit_at", "created_at", "id"], name="client_day"),
+            models.Index(fields=["organisation", "visit_on", "visit_at", "created_at", "id"], name="client_day"),
             GinIndex(name_words(), name="client_name_words"),
         ]
 

@@ -16,6 +16,7 @@ from clients.engines import engine_of, today
 from clients.models import Client
 from clients.summary import summary_of
 from visits.models import LoggedVisit
+from visits.next_visit import came
 
 
 def log_visit(client: Client, user: User | None, data: dict[str, Any]) -> tuple[LoggedVisit, bool]:
@@ -40,7 +41,7 @@ def log_visit(client: Client, user: User | None, data: dict[str, Any]) -> tuple[
         except IntegrityError:  # the same one has come by another way at this very moment
             continue
         summed = summary_of(engine_of(client.latest()), client.programmes.exists())
-        Client.objects.filter(pk=client.pk).update(**summed)
+        Client.objects.filter(pk=client.pk).update(**summed, **came(client, visit))
         return kept, True
     raise CaseError([("$.id", said("this visit is being sent from two places at once: send it again"))])
 

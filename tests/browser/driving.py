@@ -34,8 +34,8 @@ def chromium() -> Iterator[Browser]:
         browser.close()
 
 
-def open_page(chromium: Browser, url: str) -> Page:
-    context = chromium.new_context(viewport={"width": 1280, "height": 800}, base_url=url)
+def open_page(chromium: Browser, url: str, touch: bool = False) -> Page:
+    context = chromium.new_context(viewport={"width": 1280, "height": 800}, base_url=url, has_touch=touch)
     page = context.new_page()
     page.set_default_timeout(30_000)
     page.faults = []

@@ -63,6 +63,13 @@ def one_movement(page: Page) -> int:
     raise AssertionError("this movement does not end")
 
 
+def leave_the_rest_out(page: Page) -> None:
+    while page.get_by_role("button", name="Ready").is_visible():
+        page.get_by_role("button", name="Leave it out").click()
+        page.get_by_role("button", name="no time").click()
+        page.wait_for_timeout(50)
+
+
 def test_a_visit_is_finished_without_a_network_and_sent_when_there_is_one(page: Page) -> None:
     client = a_client()
     opened(page, client)
@@ -74,10 +81,7 @@ def test_a_visit_is_finished_without_a_network_and_sent_when_there_is_one(page: 
     expect(page.get_by_test_id("count")).to_have_text("1")
     page.context.set_offline(True)
     tapped = 1 + one_movement(page)
-    while page.get_by_role("button", name="Ready").is_visible():
-        page.get_by_role("button", name="Leave it out").click()
-        page.get_by_role("button", name="no time").click()
-        page.wait_for_timeout(50)
+    leave_the_rest_out(page)
     page.get_by_role("button", name="Effort of the whole: 3", exact=True).click()
     page.get_by_role("button", name="Finish and send").click()
     expect(page.get_by_text("1 waiting to be sent").first).to_be_visible()

@@ -1310,6 +1310,30 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/clients/{client_id}/next-visit": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Next Visit
+         * @description What is planned, and what would suit.
+         */
+        get: operations["api_visits_next_visit"];
+        /**
+         * Plan Visit
+         * @description Plan the next visit; whoever else is expected then is named, and hinders nothing.
+         */
+        put: operations["api_visits_plan_visit"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/clients/{client_id}/home-link": {
         parameters: {
             query?: never;
@@ -2145,9 +2169,14 @@ export interface components {
         };
         /**
          * Day
-         * @description One page of clients; `more` says whether another page follows.
+         * @description One page of clients, the planned visits first; `today` is the house's day, `more` says whether another page follows.
          */
         Day: {
+            /**
+             * Today
+             * Format: date
+             */
+            today: string;
             /** Lines */
             lines: components["schemas"]["DayLine"][];
             /** More */
@@ -2164,6 +2193,8 @@ export interface components {
             name: string;
             /** Age Years */
             age_years: number;
+            /** Visit On */
+            visit_on: string | null;
             /** Visit At */
             visit_at: string | null;
             /**
@@ -8374,6 +8405,47 @@ export interface components {
              * @default
              */
             reason: string;
+        };
+        /**
+         * NextVisit
+         * @description The visit that is planned, if one is; `expected` are others of the house at that hour.
+         */
+        NextVisit: {
+            /** On */
+            on: string | null;
+            /** At */
+            at: string | null;
+            /** Expected */
+            expected: string[];
+            /** Suggested */
+            suggested: components["schemas"]["SuggestedVisit"][];
+        };
+        /**
+         * SuggestedVisit
+         * @description A day and an hour that would suit, why, and who else is expected then.
+         */
+        SuggestedVisit: {
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** At */
+            at: string;
+            /** Why */
+            why: string;
+            /** Expected */
+            expected: string[];
+        };
+        /**
+         * PlanVisit
+         * @description Day and hour of the next visit; neither where none is planned.
+         */
+        PlanVisit: {
+            /** On */
+            on?: string | null;
+            /** At */
+            at?: string | null;
         };
         /**
          * Link
@@ -15446,6 +15518,198 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["UnderWay"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    api_visits_next_visit: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NextVisit"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    api_visits_plan_visit: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlanVisit"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NextVisit"];
                 };
             };
             /** @description Bad Request */

@@ -1,6 +1,6 @@
 import { afterEach, describe, expect, it } from 'vitest'
 import { speak } from '.'
-import { dayShown, momentShown, shortDayShown } from './days'
+import { dayShown, momentShown, shortDayShown, weekdayShown } from './days'
 
 afterEach(() => speak('en'))
 
@@ -8,6 +8,7 @@ describe('days as people write them', () => {
   it('stand in the language of the page, the day first', () => {
     expect(dayShown('2026-03-05')).toBe('5 Mar 2026')
     expect(shortDayShown('2026-03-05')).toBe('5 Mar')
+    expect(weekdayShown('2026-03-05')).toBe('Thursday 5 March')
     speak('de')
     expect(dayShown('2026-10-05')).toBe('5. Okt. 2026')
     expect(shortDayShown('2026-10-05')).toBe('5. Okt.')

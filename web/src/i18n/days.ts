@@ -19,6 +19,10 @@ export function dayShown(iso: string | null | undefined): string {
 export function shortDayShown(iso: string): string {
   return written(asDay(iso), { day: 'numeric', month: 'short' }, 'UTC')
 }
+/** 'Saturday 28 November', for a day that is near. */
+export function weekdayShown(iso: string): string {
+  return written(asDay(iso), { weekday: 'long', day: 'numeric', month: 'long' }, 'UTC')
+}
 /** '28 Nov 2026, 09:19', in the zone of the device. */
 export function momentShown(iso: string): string {
   return written(new Date(iso), { ...DAY, hour: '2-digit', minute: '2-digit' })

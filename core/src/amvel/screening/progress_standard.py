@@ -12,6 +12,7 @@ UP = practice("step up: target met clean, easy breath, low effort, no next-day f
 DOWN = practice("step down: two sessions of early form failure, or any next-day flare")
 STOP = practice("stop the movement: pain that rises by 2 of 10, or anything that spreads")
 PACE = practice("one new movement a week is a comfortable rate")
+VISITS = practice("a visit a week to begin with, sooner after a flare, fewer once sessions at home go well")
 LOW_EFFORT = ours("what 'low effort' means on the 0–10 scale: talks in whole sentences")
 
 PROGRESS = Standard(
@@ -29,6 +30,10 @@ PROGRESS = Standard(
         Number("flares_that_refer", 2, "flares", "next-day flares within the days that refer", ours("a second flare is asked about"), SINCE),
         Number("refers_within_days", 14, "days", "within which flares and stops add up", ours("two weeks"), SINCE),
         Number("stops_that_refer", 2, "sessions", "in which the same symptom ended a movement", ours("a symptom that comes back is asked about"), SINCE),
+        Number("visit_every_days", 7, "days", "from one visit to the next", VISITS, SINCE),
+        Number("visit_after_flare_days", 3, "days", "to the next visit after a flare or a symptom", VISITS, SINCE),
+        Number("visit_when_steady_days", 14, "days", "to the next visit while sessions are clean and at ease", VISITS, SINCE),
+        Number("steady_sessions", 4, "sessions", "clean in a row, so that visits may be fewer", VISITS, SINCE),
     ),
     read_on=date(2026, 11, 27),
     check_by=Profession.PHYSIOTHERAPY,

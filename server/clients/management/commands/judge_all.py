@@ -10,5 +10,5 @@ class Command(BaseCommand):
     help = __doc__
 
     def handle(self, *args, **options):
-        for client in Client.objects.select_related("organisation").order_by("visit_at", "created_at").iterator():
+        for client in Client.objects.select_related("organisation").order_by("visit_on", "visit_at", "created_at").iterator():
             make_ready(client)

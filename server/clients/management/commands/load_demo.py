@@ -31,6 +31,7 @@ OTHERS = {
     "demo-office": ("Ruta", "Sand", Role.ADMINISTRATOR),
 }
 WRITTEN_AS_OF = date(2026, 11, 24)  # the day the demo cases were written for
+VISITS_A_DAY = 8
 
 
 def moved(value: Any, by: timedelta) -> Any:
@@ -111,7 +112,9 @@ class Command(BaseCommand):
             data.pop("as_of", None)
             client = with_a_past(user, data) if data.get("visits") else create_client(user, data)
             self._programme(client, user, path.stem)
-            Client.objects.filter(pk=client.pk).update(visit_at=time(9 + i * 3 // 4, (i * 45) % 60))
+            day, hour = divmod(i, VISITS_A_DAY)
+            planned = {"visit_on": timezone.localdate() + timedelta(days=day), "visit_at": time(9 + hour)}
+            Client.objects.filter(pk=client.pk).update(**planned)
         self.stdout.write(f"demo data loaded: {house.name}")
 
     def _programme(self, client: Client, user: User, name: str) -> None:

@@ -4,6 +4,7 @@ import { got, http } from '../../api/client'
 import type { Proposal } from '../../api/schemas'
 import { say } from '../../i18n'
 import { dayShown, shortDayShown } from '../../i18n/days'
+import NextVisit from '../../parts/NextVisit.vue'
 import { useAttempt } from '../../parts/attempt'
 import { useAnswer } from '../../stores/answers'
 import { useClient } from '../../stores/client'
@@ -158,6 +159,7 @@ async function decide(p: Proposal, answer: 'accepted' | 'declined', reason = '')
               @accept="decide(p, 'accepted')"
               @decline="(reason) => decide(p, 'declined', reason)"
             />
+            <NextVisit class="sheet" :client-id="client.view!.id" />
             <details v-if="staying.length" class="sheet">
               <summary>{{ say('course.stays', { n: staying.length }) }}</summary>
               <ul class="small">

@@ -6,6 +6,7 @@ import { useRoute } from 'vue-router'
 import { got, http } from '../../api/client'
 
 import { say } from '../../i18n'
+import { shortDayShown } from '../../i18n/days'
 import { inWords } from '../../stores/answers'
 import { useSession } from '../../stores/session'
 import { guide } from '../../parts/guide'
@@ -28,6 +29,7 @@ const asked = useQuery({
   placeholderData: keepPreviousData,
 })
 const lines = computed(() => asked.data.value?.lines)
+const today = computed(() => asked.data.value?.today ?? '')
 const failed = computed(() => (asked.isFetching.value ? '' : inWords(asked.error.value)))
 watch(
   () => route.query.find,
@@ -68,7 +70,14 @@ watch(
     <ol class="list">
       <li v-for="l in lines" :key="l.id">
         <RouterLink :to="`/client/${l.id}/${l.station}`" class="line" :class="l.tone">
-          <time>{{ l.visit_at ?? '—' }}</time>
+          <span class="when" :class="{ bad: l.visit_on && l.visit_on < today }">
+            <time v-if="l.visit_at && l.visit_on === today">{{ l.visit_at }}</time>
+            <template v-else-if="l.visit_on"
+              ><time>{{ shortDayShown(l.visit_on) }}</time
+              ><span class="small">{{ l.visit_on < today ? say('day.missed') : l.visit_at }}</span></template
+            >
+            <time v-else>—</time>
+          </span>
           <span class="name"
             ><strong>{{ l.name }}</strong
             ><span class="soft small"
@@ -149,8 +158,17 @@ watch(
 .line.stop b {
   color: var(--brick);
 }
-time {
+.when {
+  display: grid;
+}
+.when time {
   font-size: 23px;
+}
+.when time:not(:last-child) {
+  font-size: 18px;
+}
+.bad {
+  color: var(--brick);
 }
 .name,
 .next {

@@ -48,8 +48,7 @@ const seen = (p: Colleague): string =>
       <span
         ><b>{{ p.name || p.username }}</b
         ><br /><span class="soft small"
-          >{{ p.username }}<template v-if="p.email"> · {{ p.email }}</template> ·
-          {{ seen(p) }}</span
+          >{{ p.username }}<template v-if="p.email"> · {{ p.email }}</template> · {{ seen(p) }}</span
         ></span
       >
       <span class="row"

@@ -294,9 +294,7 @@ onMounted(() => {
         <li v-for="v in versions" :key="v.number">
           <div>
             <b>{{ say('programme.number', { n: v.number }) }}</b>
-            <span class="soft"
-              >{{ v.made_by }} · {{ momentShown(v.created_at) }} · {{ say('programme.minutes', { n: v.minutes }) }}</span
-            >
+            <span class="soft">{{ v.made_by }} · {{ momentShown(v.created_at) }} · {{ say('programme.minutes', { n: v.minutes }) }}</span>
             <p v-if="v.only_here.length" class="small">{{ say('programme.onlyThen') }}: {{ v.only_here.join('; ') }}</p>
             <p v-if="v.only_now.length" class="small">{{ say('programme.onlyNow') }}: {{ v.only_now.join('; ') }}</p>
             <p v-if="!v.only_here.length && !v.only_now.length" class="small soft">{{ say('programme.same') }}</p>

@@ -31,6 +31,7 @@ import {
   start,
 } from './run'
 import type { Skipped } from './run'
+import NextVisit from '../../parts/NextVisit.vue'
 import StationGuide from '../../parts/StationGuide.vue'
 import SensorPanel from './SensorPanel.vue'
 import SetUp from './SetUp.vue'
@@ -197,6 +198,7 @@ async function dated(id: string): Promise<void> {
         <p class="soft">
           {{ handing ? say('visit.handing') : mine.length ? say('visit.waiting', { n: mine.length }) : say('visit.sent') }}
         </p>
+        <NextVisit v-if="!mine.length && !handing" :client-id="id" />
         <div class="row">
           <RouterLink class="main-action" :to="`/client/${id}/course`">{{ say('visit.doneNext') }}</RouterLink>
           <RouterLink class="quiet-action" to="/day">{{ say('visit.toDay') }}</RouterLink>

@@ -5,7 +5,7 @@ from amvel.movements.declaration import Dose, Family, Fault, Frames, Parameter, 
 from amvel.movements.faults import BACK_ARCHES, BREATH_HELD
 from amvel.movements.frames import Aim, Frame, Touch
 from amvel.movements.needs import WORKTOP_OR_CHAIR_BACK
-from amvel.movements.standing_support import at_the_counter, ways_to_hold
+from amvel.movements.standing_support import HANDS, at_the_counter, ways_to_hold
 from amvel.movements.wrong import Wrong
 
 _ROLLS = Fault(
@@ -54,7 +54,7 @@ def _step(id: str, title: str, support: str, extra: str, balance: float, effort:
         Dose(8, 2, 5.0),
         {"balance": balance, "leg_loading": 0.8, "foot": 0.5},
         effort=effort,
-        parameters=(_RISE, *ways_to_hold(support)),
+        parameters=(_RISE, *ways_to_hold(support, HANDS)),
         props=(WORKTOP_OR_CHAIR_BACK,),
         arrow="left.heel",
         do=do,

@@ -6,7 +6,7 @@ from amvel.movements.faults import BREATH_HELD, KNEE_FALLS_IN
 from amvel.movements.frames import Aim, Frame
 from amvel.movements.ladder import Ladder
 from amvel.movements.needs import WORKTOP
-from amvel.movements.standing_support import HOLD, WORKTOP_CM, at_the_counter
+from amvel.movements.standing_support import HANDS, at_the_counter, ways_to_hold
 from amvel.movements.wrong import Wrong
 
 
@@ -50,7 +50,7 @@ FAMILY = (
         felt="the whole sole, the calf",
         not_felt="cramp that does not ease",
         breath=breath(inhale("to the heels"), back=exhale("to the balls")),
-        parameters=(WORKTOP_CM, HOLD,),
+        parameters=ways_to_hold("firm hand", HANDS),
         props=(WORKTOP,),
     )
     .rung(

@@ -7,7 +7,7 @@ from amvel.movements.frames import Aim, Frame
 from amvel.movements.needs import WORKTOP_OR_CHAIR_BACK
 from amvel.movements.positions import left_foot_up, weight_on_one_foot
 from amvel.movements.promise import joint
-from amvel.movements.standing_support import at_the_counter, ways_to_hold
+from amvel.movements.standing_support import HANDS_OF_A_SIDE, at_the_counter, ways_to_hold
 from amvel.movements.wrong import Wrong
 
 _LEANS = Fault(
@@ -59,7 +59,7 @@ def _step(id: str, title: str, support: str, extra: str, balance: float, effort:
         {"balance": balance, "hip_out": 0.8, "leg_loading": 0.5},
         sides=True,
         effort=effort,
-        parameters=(_OUT, *ways_to_hold(support)),
+        parameters=(_OUT, *ways_to_hold(support, HANDS_OF_A_SIDE)),
         props=(WORKTOP_OR_CHAIR_BACK,),
         view="front",
         arrow="left.heel",

@@ -8,7 +8,7 @@ from amvel.movements.ladder import Ladder
 from amvel.movements.needs import WORKTOP
 from amvel.movements.positions import left_foot_up, trunk_lean, weight_on_one_foot
 from amvel.movements.promise import LEAN, joint
-from amvel.movements.standing_support import HOLD, WORKTOP_CM, at_the_counter
+from amvel.movements.standing_support import HANDS_OF_A_SIDE, HOLD, WORKTOP_CM, at_the_counter, ways_to_hold
 
 
 def _frames(support: str, arm: bool = False) -> Frames:
@@ -82,7 +82,7 @@ FAMILY = (
         Dose(6, 2, 6.0),
         {"hip_back": 0.9, "balance": 0.5, "hip_out": 0.3},
         3,
-        parameters=(_BACK, WORKTOP_CM, HOLD),
+        parameters=(_BACK, *ways_to_hold("firm hand", HANDS_OF_A_SIDE)),
         do=(
             "Both hands firm on the worktop, tall on one leg.",
             "Breathe {out} and reach the other leg low and long behind you, from the buttock.",

@@ -6,7 +6,7 @@ from amvel.movements.declaration import Dose, Family, Fault, Frames, Parameter, 
 from amvel.movements.faults import BREATH_HELD, PELVIS_DROPS
 from amvel.movements.frames import Aim, Frame
 from amvel.movements.needs import WORKTOP_OR_CHAIR_BACK
-from amvel.movements.standing_support import at_the_counter, ways_to_hold
+from amvel.movements.standing_support import HANDS_OF_A_SIDE, at_the_counter, ways_to_hold
 from amvel.movements.wrong import Wrong
 
 _GRIPS = Fault(
@@ -65,7 +65,7 @@ def _step(id: str, title: str, support: str, extra: str, balance: float, effort:
         {"balance": balance},
         sides=True,
         effort=effort,
-        parameters=(_BASE, *ways_to_hold(support)),
+        parameters=(_BASE, *ways_to_hold(support, HANDS_OF_A_SIDE)),
         props=(WORKTOP_OR_CHAIR_BACK,),
         view="side",
         do=do,

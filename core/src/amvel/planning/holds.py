@@ -17,14 +17,15 @@ import numpy as np
 from amvel.body import JOINTS
 from amvel.body.endurance import LEAST_THAT_TIRES, Estimate, estimated_capacity, estimated_hold
 from amvel.body.pushes import GRAVITY_M_S2
-from amvel.case.results.endurance import BackExtensorHold, PlankHold, SideBridgeHold
+from amvel.case.results.endurance import TimedResult
 from amvel.case.visits import in_order
 from amvel.engine import Engine
 from amvel.movements import Family, Profile, Request, Step, all_steps, find
 from amvel.movements.levels import HELD_WAYS, Way
 from amvel.safety import sides_of
+from amvel.screening import test_library
+from amvel.screening.declaration import TimedHold
 
-Timed = SideBridgeHold | PlankHold | BackExtensorHold
 TestedSide = Literal["left", "right", "both"]
 CLEAN_SHARE = 0.5  # of the estimated time: a clean repetition ends well before failure (our choice)
 SHORTEST_S = 3.0
@@ -37,14 +38,6 @@ _MOMENTS = {
     Way.BENDING: ("bending_moment_l4_l5_nm",),
     Way.SIDE: ("left.side_moment_l4_l5_nm", "right.side_moment_l4_l5_nm"),
 }
-# The pose of each timed test on the feet and on the knees; the level trunk over an edge is no step of ours.
-_POSES: dict[type[Timed], dict[str, str]] = {
-    SideBridgeHold: {"feet": "side_bridge/full_length", "knees": "side_bridge/knees_bent"},
-    PlankHold: {"feet": "floor_plank/full_length", "knees": "floor_plank/on_knees"},
-}
-_WAYS: dict[type[Timed], Way] = {SideBridgeHold: Way.SIDE, PlankHold: Way.ARCHING, BackExtensorHold: Way.BENDING}
-
-
 @dataclass(frozen=True)
 class Held:
     """One hold that somebody saw: in a timed test, or as the longest clean one of a set; `failed` where it went no longer."""
@@ -138,7 +131,7 @@ def _capacity(engine: Engine, known: list[Held], steps: list[tuple[Family, Step]
         estimate = estimated_hold(capacity, demand)
         clean = 0.0 if estimate.seconds < SHORTEST_S else max(SHORTEST_S, round(CLEAN_SHARE * estimate.low_s))
         holds.append(Hold(family.ref(step), best.side if step.sides else "both", demand, estimate, clean))
-    tested_nm = _test_nm(engine, best.way)
+    tested_nm = _whole_nm(engine, best.way)
     whole = estimated_hold(capacity, tested_nm) if tested_nm > 0 else None
     return Capacity(best, sum(not h.test for h in known), capacity, whole, tuple(holds))
 
@@ -155,14 +148,21 @@ def _evidence(engine: Engine) -> tuple[Held, ...]:
 
 def _timed(engine: Engine) -> Iterator[Held]:
     """The newest result of each test and side."""
-    newest: dict[tuple[type[Timed], str], Timed] = {}
+    newest: dict[tuple[str, TestedSide], TimedResult] = {}
     for r in sorted(engine.case.tests, key=lambda r: r.on):
-        if isinstance(r, Timed) and r.seconds > 0:
-            newest[type(r), r.side if isinstance(r, SideBridgeHold) else "both"] = r
-    for (kind, _), r in newest.items():
-        demand = _test_nm(engine, _WAYS[kind], "knees" if isinstance(r, SideBridgeHold | PlankHold) and r.down != "feet" else "feet")
+        if isinstance(r, TimedResult) and r.seconds > 0 and _pose_of(r.test) is not None:
+            newest[r.test, getattr(r, "side", "both")] = r
+    for (test, side), r in newest.items():
+        pose = _pose_of(test)
+        assert pose is not None
+        # Who does not say what was down may have been on the knees, which asks less.
+        demand = _timed_nm(engine, pose, on_the_feet=getattr(r, "down", "feet") == "feet")
         if demand > 0:
-            yield Held(_WAYS[kind], r.side if isinstance(r, SideBridgeHold) else "both", r.on, r.seconds, demand, test=r.test)
+            yield Held(pose.way, side, r.on, r.seconds, demand, test=test)
+
+
+def _pose_of(test: str) -> TimedHold | None:
+    return test_library()[test].timed
 
 
 def _logged(engine: Engine) -> Iterator[Held]:
@@ -211,12 +211,14 @@ def _of_the_wall(profile: Profile, way: Way) -> float:
     return own if own >= OWN_SHARE * float(profile.columns[_WHOLE][held]) else 0.0
 
 
-def _test_nm(engine: Engine, way: Way, down: str = "feet") -> float:
-    """What the timed test of this way asks of its wall; 0 when this body cannot take the pose."""
-    kind = next(k for k, w in _WAYS.items() if w is way)
-    if kind not in _POSES:
-        return _trunk_level_nm(engine)
-    return _of_the_wall(_usual(engine, *find(_POSES[kind][down])), way)
+def _whole_nm(engine: Engine, way: Way) -> float:
+    """What the timed test of this wall asks of it on the feet; 0 when this body cannot take the pose."""
+    return _timed_nm(engine, next(t.timed for t in test_library().values() if t.timed is not None and t.timed.way is way))
+
+
+def _timed_nm(engine: Engine, pose: TimedHold, on_the_feet: bool = True) -> float:
+    ref = pose.feet if on_the_feet else pose.knees or pose.feet
+    return _of_the_wall(_usual(engine, *find(ref)), pose.way) if ref else _trunk_level_nm(engine)
 
 
 def _trunk_level_nm(engine: Engine) -> float:

@@ -9,6 +9,7 @@ from amvel.case import RESULTS, Case, Field, Result, form_of
 from amvel.case.result import Takes
 from amvel.checked import Profession
 from amvel.languages import said
+from amvel.movements.levels import Way
 from amvel.numbers import Draft, Number, Numbers, in_force
 from amvel.screening.standard import Standard
 from amvel.sources import Source
@@ -48,6 +49,18 @@ class RealChange:
 
 
 @dataclass(frozen=True)
+class TimedHold:
+    """Of which wall of the trunk a timed hold tells, and the steps of the library that are its pose on the feet and on the knees.
+
+    Without them the trunk is held level over an edge, which is no step of the library.
+    """
+
+    way: Way
+    feet: str = ""
+    knees: str = ""
+
+
+@dataclass(frozen=True)
 class ScreenTest:
     """One test: how it is done, entered, read, and for how long it holds.
 
@@ -72,6 +85,7 @@ class ScreenTest:
     unlocks: str = ""
     ages: tuple[int, int] = (0, 130)
     change: RealChange | None = None
+    timed: TimedHold | None = None
     on_own_feet: bool = False  # nobody can have done it who does not walk
     numbers: tuple[Number, ...] = ()
     check_by: Profession = Profession.PHYSIOTHERAPY

@@ -8,7 +8,9 @@ from amvel.case.result import Result
 GROUP = "Endurance"
 
 
-class _Hold(Result):
+class TimedResult(Result):
+    """How long a position was held."""
+
     TITLE, GROUP = "Hold", GROUP
     MAIN, TAKES = "seconds", "largest"
     test: str
@@ -20,24 +22,24 @@ def _down() -> Any:
     return ask("What was down", default="unknown", titles={"feet": "Feet", "knees": "Knees", "unknown": "Not noted"})
 
 
-class SideBridgeHold(_Hold):
+class SideBridgeHold(TimedResult):
     TITLE = "Side bridge"
     test: Literal["side_bridge_hold"]
     side: Side = side()
     down: Literal["feet", "knees", "unknown"] = _down()
 
 
-class BackExtensorHold(_Hold):
+class BackExtensorHold(TimedResult):
     TITLE = "Back extensors"
     test: Literal["back_extensor_hold"]
 
 
-class FlexorHold(_Hold):
+class FlexorHold(TimedResult):
     TITLE = "Trunk flexors"
     test: Literal["flexor_hold"]
 
 
-class PlankHold(_Hold):
+class PlankHold(TimedResult):
     TITLE = "Plank"
     test: Literal["plank_hold"]
     down: Literal["feet", "knees", "unknown"] = _down()

@@ -4,9 +4,10 @@ from amvel.case import Case
 from amvel.case.results.endurance import BackExtensorHold
 from amvel.languages import said, term
 from amvel.literature import MCGILL
+from amvel.movements.levels import Way
 from amvel.numbers import Numbers
 from amvel.screening.cautions import no_strain
-from amvel.screening.declaration import Outcome, Reading, ScreenTest
+from amvel.screening.declaration import Outcome, Reading, ScreenTest, TimedHold
 from amvel.screening.endurance import ENOUGH_S, compared
 
 SOURCE = MCGILL.says("mean seconds of young men and women")
@@ -41,6 +42,7 @@ TEST = ScreenTest(
         Outcome("less", 0.4, {"seconds": 8}),
     ),
     unlocks="upper-back work",
+    timed=TimedHold(Way.BENDING),
     timer="stopwatch",
     avoid=no_strain,
     instead="The longest clean hold of an easier step.",

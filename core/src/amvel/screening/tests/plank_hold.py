@@ -3,9 +3,10 @@
 from amvel.case import Case
 from amvel.case.results.endurance import PlankHold
 from amvel.languages import said, term
+from amvel.movements.levels import Way
 from amvel.numbers import Numbers
 from amvel.screening.cautions import no_strain
-from amvel.screening.declaration import Outcome, Reading, ScreenTest
+from amvel.screening.declaration import Outcome, Reading, ScreenTest, TimedHold
 from amvel.screening.endurance import ENOUGH_S, compared
 from amvel.sources import practice
 
@@ -41,6 +42,7 @@ TEST = ScreenTest(
         Outcome("less", 0.4, {"seconds": 8}),
     ),
     unlocks="planks",
+    timed=TimedHold(Way.ARCHING, "floor_plank/full_length", "floor_plank/on_knees"),
     timer="stopwatch",
     avoid=no_strain,
     poses=("floor_plank/on_knees",),

@@ -2,6 +2,7 @@
 
 import base64
 from collections.abc import Sequence
+from datetime import date
 from functools import lru_cache
 from typing import Any
 
@@ -206,6 +207,7 @@ def page_context(client: Client, writer: Writer, pictures: bool = True, language
         "goals": [g.words for g in case.wishes.goals],
         "sessions": _sessions(movements, programme.answer["sessions"]),
         "texts": {k: mark_safe(v) for k, v in filled(texts_of(client.organisation, language), names).items()},
+        "next_visit": _next_visit(client, case.as_of),
         "organisation": client.organisation.name,
         "specialist": writer.name,
         "fonts": _fonts(),
@@ -214,6 +216,13 @@ def page_context(client: Client, writer: Writer, pictures: bool = True, language
     page = in_language(page, language)
     _place(page["movements"], page["rest_every"])
     return {**page, "engine": engine}
+
+
+def _next_visit(client: Client, today: date) -> dict[str, Any] | None:
+    """When the client is expected; none where nothing is planned or the day is over."""
+    if client.visit_on is None or client.visit_at is None or client.visit_on < today:
+        return None
+    return {"on": client.visit_on, "at": f"{client.visit_at:%H:%M}"}
 
 
 def _place(movements: list[dict[str, Any]], rest_every: int) -> None:

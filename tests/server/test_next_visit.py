@@ -79,3 +79,13 @@ def test_a_visit_that_was_logged_is_no_longer_planned_and_a_later_one_is(api: Ap
     planned(api, client_id, 0, "10:00")
     assert api.post(log, {"visit": logged("c", "home")}).status_code == 201
     assert api.get(f"/clients/{client_id}/next-visit").json()["on"] == in_days(0)
+
+
+def test_the_hand_out_says_when_the_next_visit_is(api: Api, client_id: str) -> None:
+    assert api.post(f"/clients/{client_id}/programmes", {"context": "home", "minutes": 15}).status_code == 201
+    page = f"/clients/{client_id}/papers/hand-out"
+    assert "Next visit" not in api.get(page).content.decode()
+    planned(api, client_id, 5, "10:00")
+    on = timezone.localdate() + timedelta(days=5)
+    assert f"{on:%A}, {on.day} {on:%B} {on.year}, 10:00" in api.get(page).content.decode().replace(f"{on:%A} ", f"{on:%A}, ")
+    assert f"{on.day}. " in api.get(f"{page}?language=de").content.decode().partition("Nächster Besuch:")[2][:60]

@@ -8,6 +8,7 @@ from django.utils.html import conditional_escape
 from django.utils.safestring import SafeString, mark_safe
 
 from amvel.languages import day_in, said
+from amvel.languages.days import Length
 
 register = template.Library()
 
@@ -19,6 +20,6 @@ def say(context: template.Context, sentence: str, **values: Any) -> SafeString:
 
 
 @register.simple_tag(takes_context=True)
-def day(context: template.Context, on: date) -> str:
+def day(context: template.Context, on: date, length: Length = "long") -> str:
     """A day as it is written in the language of the page."""
-    return day_in(context["language"], on)
+    return day_in(context["language"], on, length)

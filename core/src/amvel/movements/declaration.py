@@ -200,8 +200,8 @@ class Step:
         return {p.id: p.default_for(body) for p in self.parameters}
 
     def watching(self, *faults: Fault) -> "Step":
-        """The same step with faults of its own beside those of its family."""
-        return replace(self, faults=(*self.faults, *faults))
+        """The same step with faults of its own before those of its family: they are what this rung goes wrong in."""
+        return replace(self, faults=(*faults, *self.faults))
 
 
 @dataclass(frozen=True)

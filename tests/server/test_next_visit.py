@@ -87,5 +87,4 @@ def test_the_hand_out_says_when_the_next_visit_is(api: Api, client_id: str) -> N
     assert "Next visit" not in api.get(page).content.decode()
     planned(api, client_id, 5, "10:00")
     on = timezone.localdate() + timedelta(days=5)
-    assert f"{on:%A}, {on.day} {on:%B} {on.year}, 10:00" in api.get(page).content.decode().replace(f"{on:%A} ", f"{on:%A}, ")
-    assert f"{on.day}. " in api.get(f"{page}?language=de").content.decode().partition("Nächster Besuch:")[2][:60]
+    assert f"{on:%A}, {on.day} {on:%B} {on.year}, 10:00" in api.get(page).content.decode()

@@ -62,7 +62,7 @@ def test_a_clinicians_limit_names_who_and_when_and_ends_on_its_day() -> None:
     }
     limit = found(clinician_words=[word]).by_id["clinician.limits_0"]
     assert (limit.quantity, limit.bound, limit.strength) == ("right.hip_bend_deg", 85, "limit")  # thigh against trunk
-    assert "Dr. Wend" in limit.set_by and "2026-11-20" in limit.set_by
+    assert "Dr. Wend" in limit.set_by and "20 Nov 2026" in limit.set_by
     assert limit.origin is Origin.CLINICIAN
     assert "clinician.limits_0" not in found(clinician_words=[{**word, "valid_until": "2026-11-23"}]).by_id
 

@@ -34,6 +34,9 @@ def expected_then(client: Client, on: date, at: time) -> list[str]:
 
 
 def came(client: Client, visit: Visit) -> dict[str, Any]:
-    """What a logged visit changes of the plan: the planned one has been, and nothing is planned any more."""
-    been = visit.context == "visit" and client.visit_on is not None and client.visit_on <= visit.on
+    """What a logged visit changes of the plan: the planned one has been, and nothing is planned any more.
+
+    What counts is that somebody of the trade was there: a programme for home is run at the mat as well.
+    """
+    been = visit.seen and client.visit_on is not None and client.visit_on <= visit.on
     return {"visit_on": None, "visit_at": None} if been else {}

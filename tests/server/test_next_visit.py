@@ -17,10 +17,10 @@ def in_days(days: int) -> str:
     return (timezone.localdate() + timedelta(days=days)).isoformat()
 
 
-def logged(key: str, context: str = "visit") -> dict:
+def logged(key: str, by: str = "specialist", context: str = "visit") -> dict:
     """A session of today."""
     sure = {"began": None, "effort_0_to_10": 3}
-    return {"id": f"next-visit-{key}", "on": in_days(0), "context": context, "by": "specialist", **sure, "movements": [once("tall_sitting/unsupported")]}
+    return {"id": f"next-visit-{key}", "on": in_days(0), "context": context, "by": by, **sure, "movements": [once("tall_sitting/unsupported")]}
 
 
 def planned(api: Api, client_id: str, days: int, at: str):
@@ -77,7 +77,10 @@ def test_a_visit_that_was_logged_is_no_longer_planned_and_a_later_one_is(api: Ap
     assert api.post(log, {"visit": logged("b")}).status_code == 201
     assert api.get(f"/clients/{client_id}/next-visit").json()["on"] == in_days(7)
     planned(api, client_id, 0, "10:00")
-    assert api.post(log, {"visit": logged("c", "home")}).status_code == 201
+    assert api.post(log, {"visit": logged("d", context="home")}).status_code == 201  # a home programme, run at the mat
+    assert api.get(f"/clients/{client_id}/next-visit").json()["on"] is None
+    planned(api, client_id, 0, "10:00")
+    assert api.post(log, {"visit": logged("c", "client", "home")}).status_code == 201
     assert api.get(f"/clients/{client_id}/next-visit").json()["on"] == in_days(0)
 
 

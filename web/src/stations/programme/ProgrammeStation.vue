@@ -380,7 +380,7 @@ onMounted(() => {
 }
 .need {
   display: grid;
-  grid-template-columns: 1fr 150px 60px;
+  grid-template-columns: minmax(0, 1fr) minmax(40px, 150px) 60px;
   gap: 2px 10px;
   align-items: center;
 }

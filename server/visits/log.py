@@ -64,8 +64,8 @@ def tell_next_day(client: Client, user: User | None, key: str, told: dict[str, A
 
 
 def last_of(engine: Engine) -> dict[str, Any] | None:
-    """The newest visit, so that the day after can be asked for."""
-    visits = in_order(engine.case.visits)
+    """The newest visit of an earlier day, so that the day after can be asked for."""
+    visits = [v for v in in_order(engine.case.visits) if v.on < engine.case.as_of]
     return {"id": visits[-1].id, "on": visits[-1].on.isoformat(), "told": visits[-1].next_day is not None} if visits else None
 
 

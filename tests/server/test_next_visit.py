@@ -91,3 +91,13 @@ def test_the_hand_out_says_when_the_next_visit_is(api: Api, client_id: str) -> N
     planned(api, client_id, 5, "10:00")
     on = timezone.localdate() + timedelta(days=5)
     assert f"{on:%A}, {on.day} {on:%B} {on.year}, 10:00" in api.get(page).content.decode()
+
+
+def test_how_the_day_after_was_is_asked_on_no_earlier_day(api: Api, client_id: str) -> None:
+    assert api.post(f"/clients/{client_id}/programmes", {"context": "home", "minutes": 15}).status_code == 201
+    log, sheet = f"/clients/{client_id}/visits", f"/clients/{client_id}/run-sheet"
+    before = api.get(sheet).json()["last"]
+    assert api.post(log, {"visit": logged("today")}).status_code == 201
+    assert api.get(sheet).json()["last"] == before
+    assert api.post(log, {"visit": {**logged("yesterday"), "on": in_days(-1)}}).status_code == 201
+    assert api.get(sheet).json()["last"] == {"id": "next-visit-yesterday", "on": in_days(-1), "told": False}

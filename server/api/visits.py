@@ -194,10 +194,12 @@ class SuggestedVisit(Schema):
 
 
 class NextVisit(Schema):
-    """The visit that is planned, if one is; `expected` are others of the house at that hour."""
+    """The visit that is planned, if one is; `missed` is the day of one that has not been, `expected` are others of the house
+    at that hour."""
 
     on: date | None
     at: str | None
+    missed: date | None
     expected: list[str]
     suggested: list[SuggestedVisit]
 
@@ -228,9 +230,10 @@ def _planned(client: Client) -> dict[str, Any]:
         {"on": s.on, "at": _hour(s.at), "why": s.why, "expected": expected_then(client, s.on, s.at)}
         for s in suggested_visits(engine_of(client.latest()).case)
     ]
-    on, at = client.visit_on, client.visit_at
+    missed = client.visit_on if client.visit_on is not None and client.visit_on < timezone.localdate() else None
+    on, at = (None, None) if missed else (client.visit_on, client.visit_at)
     expected = expected_then(client, on, at) if on and at else []
-    return {"on": on, "at": _hour(at) if at else None, "expected": expected, "suggested": suggested}
+    return {"on": on, "at": _hour(at) if at else None, "missed": missed, "expected": expected, "suggested": suggested}
 
 
 def _hour(at: time) -> str:

@@ -84,6 +84,13 @@ def test_a_visit_that_was_logged_is_no_longer_planned_and_a_later_one_is(api: Ap
     assert api.get(f"/clients/{client_id}/next-visit").json()["on"] == in_days(0)
 
 
+def test_a_visit_that_has_not_been_is_missed_and_another_is_suggested(api: Api, client_id: str) -> None:
+    Client.objects.filter(pk=client_id).update(visit_on=in_days(-2), visit_at="10:00")
+    found = api.get(f"/clients/{client_id}/next-visit").json()
+    assert (found["on"], found["at"], found["missed"]) == (None, None, in_days(-2))
+    assert planned(api, client_id, 3, "09:00").json()["missed"] is None
+
+
 def test_the_hand_out_says_when_the_next_visit_is(api: Api, client_id: str) -> None:
     assert api.post(f"/clients/{client_id}/programmes", {"context": "home", "minutes": 15}).status_code == 201
     page = f"/clients/{client_id}/papers/hand-out"

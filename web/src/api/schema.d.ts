@@ -8408,13 +8408,16 @@ export interface components {
         };
         /**
          * NextVisit
-         * @description The visit that is planned, if one is; `expected` are others of the house at that hour.
+         * @description The visit that is planned, if one is; `missed` is the day of one that has not been, `expected` are others of the house
+         *     at that hour.
          */
         NextVisit: {
             /** On */
             on: string | null;
             /** At */
             at: string | null;
+            /** Missed */
+            missed: string | null;
             /** Expected */
             expected: string[];
             /** Suggested */

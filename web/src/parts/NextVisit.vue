@@ -50,6 +50,7 @@ async function plan(day: string | null, hour: string | null): Promise<void> {
       </div>
     </template>
     <template v-else-if="may">
+      <p v-if="found.missed" class="small bad">{{ say('next.missed', { day: weekdayShown(found.missed) }) }}</p>
       <h2 class="ask">{{ say('next.ask') }}</h2>
       <div class="row days">
         <button v-for="s in found.suggested" :key="s.on" type="button" class="quiet-action day" :disabled="busy" @click="plan(s.on, s.at)">

@@ -33,7 +33,7 @@ def test_whatever_is_asked_is_answered_as_it_is_declared(live_server, tmp_path: 
     user_of("ann", role)
     create_client(User.objects.get(username="ann"), today_case("fit-seventy"))  # judged fastest: whatever is written is judged again
     cookie, token = cookies("ann")
-    command = [str(BIN / "schemathesis"), "run", f"{live_server.url}{DESCRIPTION}", "--checks", CHECKS, "--max-examples", "2"]
+    command = [str(BIN / "schemathesis"), "run", f"{live_server.url}{DESCRIPTION}", "--checks", CHECKS, "--max-examples", "2", "--wait-for-schema", "120"]
     command += ["--generation-deterministic", "--suppress-health-check", "all", "--continue-on-failure", "--no-color", *which]
     command += ["-H", f"Cookie: {cookie}", "-H", f"X-CSRFToken: {token}", "-H", f"Referer: {live_server.url}/"]
     done = subprocess.run(command, cwd=tmp_path, capture_output=True, text=True, timeout=1200)

@@ -1,6 +1,6 @@
 """Visits: the sheet that a session is run from, what was logged, how it goes on."""
 
-from datetime import date, time
+from datetime import date, datetime, time
 from typing import Annotated, Any, Literal
 
 import segno
@@ -226,14 +226,21 @@ def plan_visit(request: HttpRequest, client_id: str, body: PlanVisit):
 
 
 def _planned(client: Client) -> dict[str, Any]:
-    suggested = [
-        {"on": s.on, "at": _hour(s.at), "why": s.why, "expected": expected_then(client, s.on, s.at)}
-        for s in suggested_visits(engine_of(client.latest()).case)
-    ]
     missed = client.visit_on if client.visit_on is not None and client.visit_on < timezone.localdate() else None
     on, at = (None, None) if missed else (client.visit_on, client.visit_at)
-    expected = expected_then(client, on, at) if on and at else []
-    return {"on": on, "at": _hour(at) if at else None, "missed": missed, "expected": expected, "suggested": suggested}
+    suggested = suggested_visits(engine_of(client.latest()).case)
+    own = [datetime.combine(on, at)] if on and at else []
+    others = expected_then(client, [*own, *(datetime.combine(s.on, s.at) for s in suggested)])
+    return {
+        "on": on,
+        "at": _hour(at) if at else None,
+        "missed": missed,
+        "expected": others[0] if own else [],
+        "suggested": [
+            {"on": s.on, "at": _hour(s.at), "why": s.why, "expected": names}
+            for s, names in zip(suggested, others[len(own) :], strict=True)
+        ],
+    }
 
 
 def _hour(at: time) -> str:

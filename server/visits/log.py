@@ -41,7 +41,9 @@ def log_visit(client: Client, user: User | None, data: dict[str, Any]) -> tuple[
         except IntegrityError:  # the same one has come by another way at this very moment
             continue
         summed = summary_of(engine_of(client.latest()), client.programmes.exists())
-        Client.objects.filter(pk=client.pk).update(**summed, **came(client, visit))
+        Client.objects.filter(pk=client.pk).update(**summed)
+        if newest is None:  # another version of an old visit says nothing of what was planned since
+            came(client, visit)
         return kept, True
     raise CaseError([("$.id", said("this visit is being sent from two places at once: send it again"))])
 

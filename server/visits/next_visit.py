@@ -1,7 +1,7 @@
 """The visit that is planned: a day and an hour of one client, and who else is expected then."""
 
+from collections.abc import Sequence
 from datetime import date, datetime, time, timedelta
-from typing import Any
 
 from accounts.models import User
 from amvel.case import CaseError
@@ -26,17 +26,19 @@ def plan_next(client: Client, user: User, on: date | None, at: time | None) -> N
     audit(user, client, "next visit planned", f"{on} {at:%H:%M}" if on and at else "none")
 
 
-def expected_then(client: Client, on: date, at: time) -> list[str]:
-    """Others of the house whose visit overlaps with one of an hour at this time."""
-    begins = datetime.combine(on, at)
-    near = Client.objects.filter(organisation_id=client.organisation_id, visit_on=on, visit_at__isnull=False).exclude(pk=client.pk)
-    return [c.name for c in near.order_by("visit_at") if abs(datetime.combine(on, c.visit_at) - begins) < ONE_VISIT]
+def expected_then(client: Client, moments: Sequence[datetime]) -> list[list[str]]:
+    """For each of these moments the others of the house whose visit overlaps with one of an hour that begins then."""
+    days = {m.date() for m in moments}
+    mine = Client.objects.filter(organisation_id=client.organisation_id, visit_on__in=days, visit_at__isnull=False)
+    others = [(datetime.combine(c.visit_on, c.visit_at), c.name) for c in mine.exclude(pk=client.pk).order_by("visit_on", "visit_at")]
+    return [[name for begins, name in others if abs(begins - m) < ONE_VISIT] for m in moments]
 
 
-def came(client: Client, visit: Visit) -> dict[str, Any]:
-    """What a logged visit changes of the plan: the planned one has been, and nothing is planned any more.
+def came(client: Client, visit: Visit) -> None:
+    """After a visit was logged: the one that was planned for that day or before has been.
 
-    What counts is that somebody of the trade was there: a programme for home is run at the mat as well.
+    What counts is that somebody of the trade was there: a programme for home is run at the mat as well.  What is planned is
+    read where it is written, since somebody may have planned meanwhile.
     """
-    been = visit.seen and client.visit_on is not None and client.visit_on <= visit.on
-    return {"visit_on": None, "visit_at": None} if been else {}
+    if visit.seen:
+        Client.objects.filter(pk=client.pk, visit_on__lte=visit.on).update(visit_on=None, visit_at=None)

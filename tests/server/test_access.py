@@ -68,7 +68,8 @@ def test_a_change_without_the_token_is_refused(api: Api, client_id: str) -> None
 )
 def test_another_organisation_sees_nothing(stranger: Api, client_id: str, path: str) -> None:
     assert stranger.get(f"/clients/{client_id}{path}").status_code == 404
-    assert stranger.get("/day").json()["lines"] == []
+    day = stranger.get("/day").json()
+    assert (day["lines"], day["more"]) == ([], False)
 
 
 def test_another_organisation_changes_nothing(stranger: Api, client_id: str) -> None:

@@ -108,3 +108,11 @@ def test_how_the_day_after_was_is_asked_on_no_earlier_day(api: Api, client_id: s
     assert api.get(sheet).json()["last"] == before
     assert api.post(log, {"visit": {**logged("yesterday"), "on": in_days(-1)}}).status_code == 201
     assert api.get(sheet).json()["last"] == {"id": "next-visit-yesterday", "on": in_days(-1), "told": False}
+
+
+def test_what_is_told_later_of_an_old_visit_leaves_what_is_planned(api: Api, client_id: str) -> None:
+    log = f"/clients/{client_id}/visits"
+    assert api.post(log, {"visit": logged("early")}).status_code == 201
+    planned(api, client_id, 0, "17:00")
+    assert api.post(log, {"visit": {**logged("early"), "effort_0_to_10": 4}}).json()["version"] == 2
+    assert api.get(f"/clients/{client_id}/next-visit").json()["on"] == in_days(0)

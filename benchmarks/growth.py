@@ -22,6 +22,11 @@ TABLES = {
     "programmes": "programmes_programme",
     "lines of the audit": "clients_auditentry",
 }
+# Of a table with its indexes, or of the parts that it consists of.
+_BYTES = """
+    SELECT pg_total_relation_size(%s::regclass) + coalesce(sum(pg_total_relation_size(inhrelid)), 0)
+    FROM pg_inherits WHERE inhparent = %s::regclass
+"""
 
 
 def main() -> int:
@@ -65,8 +70,10 @@ def _sizes() -> dict[str, float]:
         cursor.execute("VACUUM FULL")
         found = {}
         for name, table in TABLES.items():
-            cursor.execute(f"SELECT pg_total_relation_size('{table}')::float / count(*) FROM {table}")
-            found[name] = float(cursor.fetchone()[0])
+            cursor.execute(_BYTES, [table, table])
+            (size,) = cursor.fetchone()
+            cursor.execute(f"SELECT count(*) FROM {table}")
+            found[name] = float(size) / float(cursor.fetchone()[0])
     return found
 
 

@@ -7,11 +7,11 @@ from datetime import date
 from typing import Any
 
 from django.conf import settings
-from django.db import transaction
+from django.db import connection, transaction
 from django.utils import timezone
 
 from accounts.models import Organisation, User
-from amvel.languages import said
+from amvel.languages import said, told
 from jobs.models import LongAnswer, Work
 from jobs.queue import put
 from jobs.working import answered, keep
@@ -31,6 +31,7 @@ _URGENT = {
     Work.PAPERS: 9,
     Work.PRACTICE: 9,
     Work.DRY_RUN: 8,
+    Work.DRY_RUN_PART: 8,
 }
 
 
@@ -84,39 +85,60 @@ def digest_of(*parts: Any) -> str:
 
 def known(question: Question) -> Any | None:
     """The answer if it is there already; nothing is asked."""
-    row = _find(question)
+    row = find(question)
     return row.answer if row is not None and row.done else None
+
+
+def known_entry(question: Question, like: dict[str, Any]) -> Any | None:
+    """The first entry of an answer that is a list, with these fields, if it is there; the rest of the list is not read."""
+    with connection.cursor() as cursor:
+        cursor.execute(_ENTRY, [question.organisation.pk, question.work, question.digest, json.dumps(like)])
+        found = cursor.fetchone()
+    return None if found is None else told(json.loads(found[0]))
+
+
+_ENTRY = """
+    SELECT entry::text FROM jobs_longanswer, jsonb_array_elements(answer) WITH ORDINALITY AS each (entry, place)
+    WHERE organisation_id = %s AND work = %s AND digest = %s AND done_at IS NOT NULL AND entry @> %s::jsonb ORDER BY place LIMIT 1
+"""
 
 
 def worked_out(question: Question, user: User | None = None, urgency: int | None = None) -> Any:
     """The answer as plain data; raises NotYet while a worker is at it, Busy when too much is waited for, WorkFailed."""
-    row = _find(question)
+    row = find(question)
     urgent = _URGENT[question.work] if urgency is None else urgency
-    if row is not None and row.done:
-        _used(row)
+    if row is not None and there(row):
         return row.answer
-    if row is not None and row.failed:
-        why = row.failed
-        row.delete()
-        raise WorkFailed(why)
     if not settings.WORKERS:
-        row = row or _row(question, user, urgent)
+        row = row or asked_for(question, user, urgent)
         answer = answered(row)
         keep(row, answer)
         return answer
     raise NotYet(_told(question, row, user, urgent).share)
 
 
-def _find(question: Question) -> LongAnswer | None:
+def there(row: LongAnswer) -> bool:
+    """Whether the answer is there, noted as used; raises WorkFailed, once, when it could not be worked out."""
+    if row.failed:
+        row.delete()
+        raise WorkFailed(row.failed)
+    if row.done:
+        _used(row)
+    return row.done
+
+
+def find(question: Question) -> LongAnswer | None:
+    """The row of a question, if somebody has asked it."""
     return LongAnswer.objects.filter(organisation=question.organisation, work=question.work, digest=question.digest).first()
 
 
-def _row(question: Question, user: User | None, urgency: int) -> LongAnswer:
+def asked_for(question: Question, user: User | None, urgency: int, more: dict[str, Any] | None = None) -> LongAnswer:
+    """The row of a question, made where there is none; `more` is kept with what was asked."""
     return LongAnswer.objects.get_or_create(
         organisation=question.organisation,
         work=question.work,
         digest=question.digest,
-        defaults={"asked": question.asked, "asked_by": user, "urgency": urgency},
+        defaults={"asked": {**question.asked, **(more or {})}, "asked_by": user, "urgency": urgency},
     )[0]
 
 
@@ -129,9 +151,9 @@ def _used(row: LongAnswer) -> None:
 def _told(question: Question, row: LongAnswer | None, user: User | None, urgency: int) -> LongAnswer:
     """The question as it waits, with a job for it; one that has become urgent, or whose worker has died, gets another."""
     if row is None:
-        _refuse_when_full(question.organisation, user)
+        refuse_when_full(question.organisation, user)
         with transaction.atomic():
-            row = _row(question, user, urgency)
+            row = asked_for(question, user, urgency)
             put(row)
     elif row.lost or urgency > row.urgency:
         row.urgency = max(urgency, row.urgency)
@@ -140,7 +162,8 @@ def _told(question: Question, row: LongAnswer | None, user: User | None, urgency
     return row
 
 
-def _refuse_when_full(organisation: Organisation, user: User | None) -> None:
+def refuse_when_full(organisation: Organisation, user: User | None) -> None:
+    """Raise Busy when this person, or the house, waits for as many answers as fit at once."""
     waiting = LongAnswer.objects.filter(organisation=organisation, done_at=None, failed="")
     if user is not None and waiting.filter(asked_by=user).count() >= AT_ONCE_FOR_ONE:
         raise Busy(said("whoever is logged in"))

@@ -25,6 +25,7 @@ class Work(StrEnum):
     CHOSEN = "chosen"
     WHAT_IF = "what_if"
     DRY_RUN = "dry_run"
+    DRY_RUN_PART = "dry_run_part"
     PAPERS = "papers"
     RUN_SHEET = "run_sheet"
     PROGRESS = "progress"

@@ -3,11 +3,19 @@
 from django.db import IntegrityError, transaction
 from procrastinate.contrib.django import app
 from procrastinate.exceptions import AlreadyEnqueued
+from procrastinate.types import JSONValue
 
 from jobs.models import LongAnswer
 
 ANSWERS, CARE = "answers", "care"
 WORK_OUT = "work_out"
+
+
+def put_all(rows: list[LongAnswer], urgency: int) -> None:
+    """A job for each of many questions in one go; one that has a job already is begun by whichever comes first."""
+    if rows:
+        each: list[dict[str, JSONValue]] = [{"row": str(r.pk)} for r in rows]
+        app.configure_task(WORK_OUT, queue=ANSWERS, priority=urgency).batch_defer(*each)
 
 
 def put(row: LongAnswer) -> None:

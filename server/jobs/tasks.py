@@ -8,11 +8,15 @@ from threading import Event, Thread
 
 import structlog
 from django.db import DatabaseError, connection, transaction
-from django.db.models import Q
+from django.db.models import Exists, OuterRef, Q, QuerySet, TextField
+from django.db.models.fields.json import KT
+from django.db.models.functions import Cast
 from django.utils import timezone
 from procrastinate import RetryStrategy
 from procrastinate.contrib.django import app
+from procrastinate.contrib.django.models import ProcrastinateJob
 
+from jobs.in_parts import PARTS, finish, finish_with, waiting_wholes
 from jobs.models import LOST_AFTER, LongAnswer, SolvedBody, Work
 from jobs.queue import ANSWERS, CARE, WORK_OUT, put
 from jobs.working import Told, answered, keep
@@ -42,8 +46,10 @@ def work_out(row: str) -> None:
         # Whoever asked is told at once; what went wrong stands in the log, without anybody's data.
         log.exception("could not be worked out", work=question.work)
         LongAnswer.objects.filter(pk=question.pk).update(failed=f"it could not be worked out ({type(error).__name__})")
+        finish_with(question)
         return
     keep(question, answer)
+    finish_with(question)
 
 
 @contextmanager
@@ -79,8 +85,18 @@ def _beating(question: LongAnswer) -> Iterator[Told]:
 def take_up(timestamp: int) -> None:
     """Questions whose worker has died are begun again, whether or not somebody still asks."""
     since = timezone.now() - LOST_AFTER
-    for row in LongAnswer.objects.filter(done_at=None, failed="", beat_at__lt=since):
+    open_ones = LongAnswer.objects.filter(done_at=None, failed="")
+    for row in [*open_ones.filter(beat_at__lt=since), *never_begun(open_ones.filter(beat_at=None, asked_at__lt=since))]:
         put(row)
+    for whole in waiting_wholes():  # whoever gave the last part may have died before it was put together
+        finish(whole)
+
+
+def never_begun(rows: QuerySet[LongAnswer]) -> QuerySet[LongAnswer]:
+    """Questions for which no job waits: whoever took theirs died before giving a sign of life."""
+    jobs = ProcrastinateJob.objects.filter(task_name=WORK_OUT, status="todo").annotate(of=KT("args__row"))
+    waits = jobs.filter(of=Cast(OuterRef("pk"), TextField()))
+    return rows.exclude(asked__has_key=PARTS).exclude(Exists(waits))
 
 
 @app.periodic(cron="*/5 * * * *")

@@ -4,26 +4,22 @@ from collections.abc import Callable
 from datetime import date
 from typing import Any
 
-import structlog
 from django.utils import timezone
 
 from amvel import answers
 from amvel.answers.programmes import item_from
 from amvel.answers.run_sheet import run_sheet
-from amvel.body import BodyError
-from amvel.case import CaseError
 from amvel.engine import Engine
 from amvel.planning import plan, swaps
-from amvel.planning.effects import dry_run, effects
+from amvel.planning.effects import effects
 from amvel.planning.next_test import next_tests
 from amvel.planning.swaps import chosen_by_hand
 from amvel.planning.whatif import what_if_now
 from clients.engines import engine_of
-from clients.models import CaseRevision, Client
+from clients.models import CaseRevision
 from jobs.models import LongAnswer, Work
 from jobs.solved_bodies import shared
 
-log = structlog.get_logger(__name__)
 Args = dict[str, Any]
 Told = Callable[[float], None]  # hears how far it is, 0 to 1
 
@@ -95,39 +91,3 @@ _OF_A_HOUSE: dict[Work, OfAHouse] = {}
 def work_out_with(work: Work, function: OfAHouse) -> None:
     """From now on this function works that out for a whole organisation; said by an app when it is ready."""
     _OF_A_HOUSE[work] = function
-
-
-def _dry_run(organisation_id: Any, day: date, args: Args, told: Told) -> Any:
-    """Which clients of the organisation a new number would touch; one that cannot be judged is named, the others go on."""
-    revisions = newest_revisions(organisation_id)
-    draft = {(args["rule"], args["number"]): args["value"]}
-    touched: list[dict[str, Any]] = []
-    unreadable: list[dict[str, str]] = []
-    untouched = 0
-    for i, revision in enumerate(revisions):
-        told(i / len(revisions))
-        try:
-            found = dry_run(engine_of(revision, day), draft)
-        except (CaseError, BodyError) as error:
-            log.warning("cannot be judged", client=str(revision.client_id), kind=type(error).__name__)
-            unreadable.append(_named(revision))
-            continue
-        if found is None:
-            untouched += 1
-        else:
-            touched.append({**_named(revision), **found})
-    return {"clients": touched, "untouched": untouched, "unreadable": unreadable}
-
-
-work_out_with(Work.DRY_RUN, _dry_run)
-
-
-def _named(revision: CaseRevision) -> dict[str, str]:
-    return {"id": str(revision.client_id), "name": revision.client.name}
-
-
-def newest_revisions(organisation_id: Any) -> list[CaseRevision]:
-    """The newest revision of every client, the oldest client first."""
-    clients = Client.objects.filter(organisation_id=organisation_id)
-    newest = CaseRevision.objects.filter(client__in=clients).order_by("client", "-number").distinct("client")
-    return sorted(newest.select_related("client"), key=lambda r: (r.client.created_at, str(r.client_id)))

@@ -134,6 +134,20 @@ def test_a_question_whose_worker_has_died_is_begun_again_though_nobody_asks(hous
     assert jobs_there() == jobs
 
 
+@pytest.mark.parametrize(("ago_s", "left", "jobs"), [(5, False, 0), (16, False, 1), (16, True, 1)])
+def test_a_question_whose_worker_died_before_it_began_is_not_forgotten(house, with_workers, ago_s: int, left: bool, jobs: int) -> None:
+    """The job was taken, and nobody gave a sign of life since; while a job waits (`left`) there is no second one."""
+    api, client_id = house
+    api.get(f"/clients/{client_id}/verdicts")
+    if not left:
+        with connection.cursor() as cursor:
+            cursor.execute("DELETE FROM procrastinate_jobs")
+    LongAnswer.objects.update(asked_at=timezone.now() - timedelta(seconds=ago_s))
+    tasks.take_up.func(timestamp=0)
+    tasks.take_up.func(timestamp=0)
+    assert jobs_there() == jobs
+
+
 def test_what_is_answered_is_not_begun_again(house, with_workers) -> None:
     api, client_id = house
     api.get(f"/clients/{client_id}/verdicts")
@@ -259,9 +273,10 @@ def test_what_nobody_has_asked_for_in_ninety_days_goes(house) -> None:
 
 
 def as_begun(monkeypatch) -> None:
-    """A process that has just begun: no engine and no body in memory."""
+    """A process that has just begun: no engine, no body and no answer in memory."""
     monkeypatch.setattr("clients.engines._engines", OrderedDict())
     monkeypatch.setattr("amvel.engine._profilers", OrderedDict())
+    monkeypatch.setattr("api.put_into_words._said", OrderedDict())
 
 
 def test_another_worker_on_another_morning_solves_nothing_again(house, monkeypatch) -> None:
@@ -283,6 +298,7 @@ def test_another_worker_on_another_morning_solves_nothing_again(house, monkeypat
 
 def test_what_cannot_be_read_is_solved_anew(house, monkeypatch) -> None:
     api, client_id = house
+    as_begun(monkeypatch)
     first = api.get(f"/clients/{client_id}/verdicts").json()["verdicts"]
     LongAnswer.objects.all().delete()
     SolvedBody.objects.update(profiles=b"torn")
@@ -291,9 +307,11 @@ def test_what_cannot_be_read_is_solved_anew(house, monkeypatch) -> None:
     assert bytes(SolvedBody.objects.get().profiles) != b"torn"
 
 
-def test_asking_again_keeps_an_answer(house) -> None:
+def test_asking_again_keeps_an_answer(house, monkeypatch) -> None:
+    """On another day, or by a process that has just begun."""
     api, client_id = house
     api.get(f"/clients/{client_id}/verdicts")
+    as_begun(monkeypatch)
     LongAnswer.objects.update(used_on=timezone.localdate() - timedelta(days=80))
     api.get(f"/clients/{client_id}/verdicts")
     assert LongAnswer.objects.get().used_on == timezone.localdate()

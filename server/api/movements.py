@@ -24,12 +24,14 @@ from amvel.planning import stopped_by
 from amvel.safety import sides_of
 from api.access import Needs, client_of
 from api.problems import PROBLEMS, UNDER_WAY
+from api.put_into_words import in_words
 from api.spoken import Router
 from api.subject import Subject, subject_of
-from clients.casework import answer_on, known_verdicts
+from clients.casework import question_on
 from clients.engines import engine_of
 from clients.models import CaseRevision
 from config.problem import problem
+from jobs.asking import known_entry, worked_out
 from jobs.models import Work
 
 router = Router(tags=["movements"])
@@ -46,7 +48,8 @@ def verdicts(request: HttpRequest, client_id: str):
     newest = client.latest()
     engine = engine_of(newest)
     stopped_by(engine.stop_signs)
-    return {**subject_of(client, newest), "verdicts": answer_on(newest, Work.VERDICTS, request.user)}
+    question = question_on(newest, Work.VERDICTS)
+    return in_words(request, question, Verdicts, subject_of(client, newest), lambda: {"verdicts": worked_out(question, request.user)})
 
 
 class Shown(Schema):
@@ -100,7 +103,8 @@ def _stored(revision: CaseRevision, engine: Engine, chosen: Chosen) -> VerdictDa
         "context": chosen.context,
         "original_values": request_of(engine, chosen).values,
     }
-    return next((v for v in known_verdicts(revision) if place.items() <= v.items()), None)
+    found: VerdictData | None = known_entry(question_on(revision, Work.VERDICTS), place)
+    return found
 
 
 class AlongAsk(Shown):

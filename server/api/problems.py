@@ -24,6 +24,7 @@ from jobs.asking import Busy, NotYet, WorkFailed
 from papers.batch import BatchGone
 from papers.texts import TextRefused
 from programmes.building import MovedMeanwhile, NotAllowed, StaleProgramme
+from rulebook_signing.changes import ChangeRefused
 from rulebook_signing.signing import LineChanged
 from visits.deciding import NotProposed
 
@@ -168,6 +169,10 @@ def install(api: NinjaAPI) -> None:
     @api.exception_handler(LineChanged)
     def line_changed(request: HttpRequest, error: LineChanged):
         return problem(409, said("Changed in between"), what_it_says(error))
+
+    @api.exception_handler(ChangeRefused)
+    def change_refused(request: HttpRequest, error: ChangeRefused):
+        return problem(409, said("Not possible as it stands"), what_it_says(error))
 
     @api.exception_handler(CalendarError)
     def no_calendar(request: HttpRequest, error: CalendarError):

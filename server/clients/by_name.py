@@ -17,4 +17,4 @@ def named(clients: QuerySet[Client], typed: str) -> QuerySet[Client]:
     if not words:
         return clients.none()
     query = SearchQuery(" & ".join(f"'{w}':*" for w in words), config="simple", search_type="raw")
-    return clients.annotate(words=name_words()).filter(words=query)
+    return clients.alias(words=name_words()).filter(words=query)

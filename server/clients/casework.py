@@ -12,7 +12,7 @@ from amvel.answers.verdicts import VerdictData
 from amvel.case import Case, read_case
 from amvel.engine import Engine
 from amvel.languages import said, said_together
-from clients.engines import case_data, engine_of, keep_engine, today
+from clients.engines import NOT_OF_THE_REVISION, case_data, engine_of, keep_engine, of_the_house, today
 from clients.models import AuditEntry, CaseRevision, Client
 from clients.summary import summary_of
 from jobs.asking import AHEAD, NotYet, Question, known, worked_out
@@ -59,7 +59,7 @@ class Stale(Exception):
 
 def create_client(user: User, data: dict[str, Any]) -> Client:
     """A new client from a first case, with its visits where it brings any; raises CaseError when the core refuses it."""
-    engine = admitted(read_case({**data, "as_of": today().isoformat()}))
+    engine = admitted(read_case({**data, **of_the_house(user.organisation_id)}))
     summary = summary_of(engine, has_programme=False)
     with transaction.atomic():
         client = Client.objects.create(organisation=user.organisation)
@@ -102,7 +102,7 @@ def change(user: User, client: Client, base: int, sections: dict[str, Any], reas
 
 
 def _store(client: Client, number: int, case: Case, reason: str, user: User | None, summary: dict[str, Any]) -> CaseRevision:
-    data = case.model_dump(mode="json", exclude={"as_of", "visits"})
+    data = case.model_dump(mode="json", exclude=NOT_OF_THE_REVISION)
     revision = CaseRevision.objects.create(client=client, number=number, data=data, reason=reason[:300], author=user)
     Client.objects.filter(pk=client.pk).update(**summary)
     return revision

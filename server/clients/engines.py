@@ -10,18 +10,33 @@ from django.utils import timezone
 from amvel.case import read_case
 from amvel.engine import Engine
 from clients.models import CaseRevision
+from rulebook_signing.in_force import local_numbers
 
 _MOST_ENGINES = 12
-_engines: "OrderedDict[tuple[str, date, int], Engine]" = OrderedDict()
+_Key = tuple[str, date, int, str]
+_engines: "OrderedDict[_Key, Engine]" = OrderedDict()
 
 
 def today() -> date:
     return timezone.localdate()
 
 
+NOT_OF_THE_REVISION = {"as_of", "visits", "local_numbers"}  # what a case has of where and when it is read, and of a table of its own
+
+
 def case_data(revision: CaseRevision, day: date | None = None) -> dict[str, Any]:
-    """The stored case as of a day, today where none is given, with the visits that were logged while it was the newest."""
-    return {**revision.data, "visits": [v.data for v in _visits(revision, day)], "as_of": (day or today()).isoformat()}
+    """The stored case as of a day, today where none is given, with the visits that were logged while it was the newest.
+
+    What the house has put in force of its own belongs to the day as well.
+    """
+    visits = [v.data for v in _visits(revision, day)]
+    return {**revision.data, "visits": visits, **of_the_house(revision.client.organisation_id, day)}
+
+
+def of_the_house(organisation_id: Any, day: date | None = None) -> dict[str, Any]:
+    """What a case has of where and when it is read: the day, and the figures that are others in this house."""
+    day = day or today()
+    return {"as_of": day.isoformat(), "local_numbers": local_numbers(organisation_id, end_of(day))}
 
 
 def _visits(revision: CaseRevision, day: date | None) -> list[Any]:
@@ -45,7 +60,7 @@ def _rows(revision: CaseRevision, day: date | None) -> QuerySet[Any]:
 
 def engine_of(revision: CaseRevision, day: date | None = None) -> Engine:
     """The engine of a revision on a day, with its visits; kept, since it is asked about again and again."""
-    key = (str(revision.pk), day or today(), _rows(revision, day).count())
+    key = _key(revision, day or today())
     engine = _engines.get(key)
     if engine is None:
         engine = Engine(read_case(case_data(revision, key[1])))
@@ -53,12 +68,17 @@ def engine_of(revision: CaseRevision, day: date | None = None) -> Engine:
     return engine
 
 
+def _key(revision: CaseRevision, day: date) -> _Key:
+    numbers = local_numbers(revision.client.organisation_id, end_of(day))
+    return str(revision.pk), day, _rows(revision, day).count(), repr(numbers)
+
+
 def keep_engine(revision: CaseRevision, engine: Engine) -> None:
     """That this engine, which has been made already, is the one of a revision."""
-    _keep((str(revision.pk), engine.case.as_of, _rows(revision, None).count()), engine)
+    _keep(_key(revision, engine.case.as_of), engine)
 
 
-def _keep(key: tuple[str, date, int], engine: Engine) -> None:
+def _keep(key: _Key, engine: Engine) -> None:
     _engines[key] = engine
     while len(_engines) > _MOST_ENGINES:
         _engines.popitem(last=False)

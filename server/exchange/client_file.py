@@ -16,7 +16,7 @@ from amvel.case.visits import Visit
 from amvel.languages import kept, said, told
 from amvel.movements import UnknownMovement, find
 from clients.casework import audit
-from clients.engines import today
+from clients.engines import NOT_OF_THE_REVISION, of_the_house, today
 from clients.models import CaseRevision, Client
 from clients.said import as_brought_in
 from clients.summary import summary_of
@@ -112,7 +112,7 @@ def brought_in(user: User, data: Any) -> tuple[Client, list[Fault]]:
     newest = {v.key: v.visit for v in sorted(visits, key=lambda v: v.version)}
     last = f"$.revisions[{len(file.revisions) - 1}].case"
     try:
-        engine = admitted(read_case({**revisions[-1].case, "visits": list(newest.values()), "as_of": today().isoformat()}))
+        engine = admitted(read_case({**revisions[-1].case, "visits": list(newest.values()), **of_the_house(user.organisation_id)}))
     except CaseError as error:
         raise CaseError([(path.replace("$", last, 1), why) for path, why in error.faults]) from error
     with transaction.atomic():
@@ -151,8 +151,8 @@ def _revisions(user: User, rows: list[RevisionRow]) -> tuple[list[RevisionRow], 
 
 def _plain(case: dict[str, Any], day: Any) -> dict[str, Any]:
     """The case in the format of today, without its day and its visits; raises CaseError."""
-    read = read_case({**case, "visits": [], "as_of": day.isoformat()})
-    return read.model_dump(mode="json", exclude={"as_of", "visits"})
+    read = read_case({**case, "visits": [], "as_of": day.isoformat(), "local_numbers": []})  # figures of the house that it comes from stay there
+    return read.model_dump(mode="json", exclude=NOT_OF_THE_REVISION)
 
 
 def _visits(rows: list[VisitRow]) -> tuple[list[VisitRow], list[Fault]]:

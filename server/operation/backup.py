@@ -57,14 +57,24 @@ def read(source: Path, secret_key: Path) -> dict[str, int]:
     """Put a backup in the place of what the database holds; gives the rows of each table.  Raises BackupError before it
     touches anything, or when what came back is not what was written."""
     with _opened(source, secret_key) as (rows, dump):
-        _run("pg_restore", "--list", str(dump))
-        _run("pg_restore", "--clean", "--if-exists", "--no-owner", "--no-privileges", "--single-transaction", "--exit-on-error", "-d", _database(), str(dump))
+        script = dump.with_suffix(".sql")
+        _run("pg_restore", "--clean", "--if-exists", "--no-owner", "--no-privileges", "--file", str(script), str(dump))
+        _run("psql", "--no-psqlrc", "--quiet", "--single-transaction", "--set=ON_ERROR_STOP=1", "-c", _DROP_PARTS, "-f", str(script), _database())
     connection.close()
     found = _counts(list(rows))
     wrong = sorted(t for t in rows if found[t] != rows[t])
     if wrong:
         raise BackupError(f"other numbers of rows than were written: {', '.join(wrong)}")
     return rows
+
+
+# What is inherited from a table in parts cannot be dropped part by part, as the script would: such tables go as a whole before it.
+_DROP_PARTS = """
+DO $$ DECLARE name text; BEGIN
+    FOR name IN SELECT oid::regclass FROM pg_class WHERE relkind = 'p' AND relnamespace = 'public'::regnamespace
+    LOOP EXECUTE 'DROP TABLE ' || name || ' CASCADE'; END LOOP;
+END $$
+"""
 
 
 @contextmanager

@@ -21,6 +21,12 @@ from jobs.models import LOST_AFTER, LongAnswer, SolvedBody
 # Rows are estimated by the database itself: counting millions would cost more than it tells.
 _TABLES = ("clients_caserevision", "clients_auditentry", "visits_loggedvisit", "programmes_programme")
 
+_ROWS = """
+    SELECT t.relname, sum(greatest(coalesce(part.reltuples, t.reltuples), 0))
+    FROM pg_class t LEFT JOIN pg_inherits ON inhparent = t.oid LEFT JOIN pg_class part ON part.oid = inhrelid
+    WHERE t.relname = ANY(%s) GROUP BY t.relname
+"""
+
 
 class _Database(Collector):
     """What the database knows of the work that waits and of what is kept."""
@@ -47,7 +53,7 @@ class _Database(Collector):
 def _sizes() -> Iterator[Metric]:
     rows = GaugeMetricFamily("amvel_rows_estimated", "Rows of a table, as the database estimates them", labels=["table"])
     with connection.cursor() as cursor:
-        cursor.execute("SELECT relname, greatest(reltuples, 0) FROM pg_class WHERE relname = ANY(%s)", [list(_TABLES)])
+        cursor.execute(_ROWS, [list(_TABLES)])
         for name, estimate in cursor.fetchall():
             rows.add_metric([name], estimate)
         cursor.execute("SELECT pg_database_size(current_database())")

@@ -1,5 +1,6 @@
 """Signing lines of the rule-book off, and what still wants a look."""
 
+from dataclasses import replace
 from typing import Any
 
 from django.db import transaction
@@ -8,6 +9,8 @@ from accounts.models import Organisation, User
 from amvel.languages import said
 from amvel.safety.lines import Line, lines
 from clients.casework import audit
+from clients.engines import end_of, today
+from rulebook_signing.in_force import local_values
 from rulebook_signing.models import LineSignature
 
 
@@ -20,16 +23,23 @@ class NoSuchLine(Exception):
 
 
 def signed_lines(organisation: Organisation) -> list[tuple[Line, LineSignature | None]]:
-    """Every line with the newest word on it; a signature on other words or another number is returned with them."""
-    newest = LineSignature.objects.filter(organisation=organisation).order_by("owner", "number", "-at")
-    by_line = {(s.owner, s.number): s for s in newest.distinct("owner", "number")}
-    return [(line, by_line.get((line.owner, line.number))) for line in lines()]
+    """Every line as it holds in this house, with the newest word on it; a word on other words or another number only where there is none on these."""
+    words = LineSignature.objects.filter(organisation=organisation).order_by("owner", "number", "digest", "-at")
+    on_these = {(s.owner, s.number, s.digest): s for s in words.distinct("owner", "number", "digest")}
+    newest = {(s.owner, s.number): s for s in sorted(on_these.values(), key=lambda s: s.at)}
+    return [(line, on_these.get((line.owner, line.number, line.digest)) or newest.get((line.owner, line.number))) for line in lines_here(organisation)]
+
+
+def lines_here(organisation: Organisation) -> list[Line]:
+    """The lines of the rule-book with the figures that are others in this house."""
+    values = local_values(organisation.pk, end_of(today()))
+    return [replace(x, value=values[x.owner, x.number]) if (x.owner, x.number) in values else x for x in lines()]
 
 
 @transaction.atomic
 def sign(user: User, owner: str, number: str, digest: str, word: dict[str, Any]) -> tuple[Line, LineSignature]:
     """Store one word on one line.  Raises NoSuchLine, and LineChanged when another version was looked at."""
-    line = next((x for x in lines() if (x.owner, x.number) == (owner, number)), None)
+    line = next((x for x in lines_here(user.organisation) if (x.owner, x.number) == (owner, number)), None)
     if line is None:
         raise NoSuchLine(f"{owner}.{number}")
     if line.digest != digest:

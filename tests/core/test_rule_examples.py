@@ -4,11 +4,11 @@ from datetime import date
 
 import pytest
 
-from amvel.case import CONDITIONS, read_case
+from amvel.case import CONDITIONS, Case, read_case
 from amvel.checked import Profession
 from amvel.numbers import Number
 from amvel.safety import envelope, rulebook
-from amvel.safety.rulebook import Example, Rule, numbers_of_later
+from amvel.safety.rulebook import Example, Rule, example_case, numbers_of_later
 from amvel.screening import find_out
 from amvel.sources import COMMON_PRACTICE
 from tests.generated import TODAY
@@ -16,23 +16,9 @@ from tests.generated import TODAY
 EXAMPLES = [(rule, e) for rule in rulebook().values() for e in rule.examples]
 
 
-def case_of(example: Example):
-    """The fragment in a healthy person of 45 whose results are of today."""
-    given = dict(example.given)
-    person = {
-        "birth_date": "1981-03-03",
-        "sex": "female",
-        "stature_cm": 165,
-        "mass_kg": 64,
-        **given.pop("person", {}),
-    }
-    tests = [{"on": str(TODAY), **t} for t in given.pop("tests", [])]
-    return read_case({"as_of": str(TODAY), "person": person, "tests": tests, **given})
-
-
 @pytest.mark.parametrize(("rule", "example"), EXAMPLES, ids=[f"{r.id}: {e.says}" for r, e in EXAMPLES])
 def test_a_rule_says_what_its_example_says(rule: Rule, example: Example) -> None:
-    found = envelope(find_out(case_of_at_age(rule, example)))
+    found = envelope(find_out(example_case(example)))
     for id, bound in example.limits.items():
         if bound is None:
             assert id not in found.by_id
@@ -40,18 +26,6 @@ def test_a_rule_says_what_its_example_says(rule: Rule, example: Example) -> None
             assert found.by_id[id].bound == pytest.approx(bound), id
     assert set(example.obliges) <= {o.id for o in found.obligations}
     assert set(example.refers) <= {r.id for r in found.referrals}
-
-
-def case_of_at_age(rule: Rule, example: Example):
-    """Bone classes are for women after menopause: those examples are read at 70."""
-    case = case_of(example)
-    if rule.id != "low_bone_mass":
-        return case
-    older = {
-        **case.model_dump(mode="json"),
-        "person": {**case.person.model_dump(mode="json"), "birth_date": "1956-03-03"},
-    }
-    return read_case(older)
 
 
 @pytest.mark.parametrize("kind", list(CONDITIONS))
@@ -100,6 +74,11 @@ def test_every_number_has_a_source_and_is_used() -> None:
 READ = {"duties": (), "read_on": date(2026, 11, 26), "check_by": Profession.PHYSIOTHERAPY}
 
 
+def on(day: date) -> Case:
+    person = {"birth_date": "1981-03-03", "sex": "female", "stature_cm": 165, "mass_kg": 64}
+    return read_case({"as_of": str(day), "person": person})
+
+
 def _versions() -> Rule:
     numbers = (
         Number("deg", 10.0, "deg", "", COMMON_PRACTICE, date(2020, 1, 1)),
@@ -113,20 +92,20 @@ def _versions() -> Rule:
     ("day", "value"), [(date(2025, 12, 31), 10.0), (date(2026, 1, 1), 8.0), (date(2026, 1, 2), 8.0)]
 )
 def test_the_version_in_force_on_the_day_counts(day: date, value: float) -> None:
-    assert _versions().in_force(day) == {"deg": value}
+    assert _versions().in_force(on(day)) == {"deg": value}
 
 
 def test_an_uncovered_day_is_judged_by_the_oldest_numbers_and_says_so() -> None:
     rule = _versions()
-    assert rule.in_force(date(2019, 12, 31)) == rule.in_force(min(n.since for n in rule.numbers))
+    assert rule.in_force(on(date(2019, 12, 31))) == rule.in_force(on(min(n.since for n in rule.numbers)))
     said = numbers_of_later(date(2013, 1, 1))
     assert any("Stroke" in line and "1 Jan 2014" in line for line in said)
     assert not numbers_of_later(date(2026, 11, 24))
 
 
-def test_a_draft_changes_one_number_of_one_rule() -> None:
+def test_a_local_number_changes_one_number_of_one_rule() -> None:
     example = next(e for r, e in EXAMPLES if r.id == "wrist_trouble" and e.says == "not tested")
-    f = find_out(case_of(example))
-    draft = envelope(f, {("wrist_trouble", "extension_deg"): 35.0})
-    assert draft.by_id["wrist_trouble.angle_right_0"].bound == 35.0
-    assert envelope(f).by_id["wrist_trouble.angle_right_0"].bound == 20.0
+    case = example_case(example)
+    here = envelope(find_out(case.with_local({("wrist_trouble", "extension_deg"): 35.0})))
+    assert here.by_id["wrist_trouble.angle_right_0"].bound == 35.0
+    assert envelope(find_out(case)).by_id["wrist_trouble.angle_right_0"].bound == 20.0

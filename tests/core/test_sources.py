@@ -98,28 +98,28 @@ def test_numbers_of_later_versions_do_not_reach_back() -> None:
         Number("x", 2, "s", "x", COMMON_PRACTICE, date(2027, 1, 1)),
     )
     for day, value in ((date(2025, 5, 5), 1), (date(2026, 5, 5), 1), (date(2027, 1, 1), 2)):
-        assert in_force("o", versions, day) == {"x": value}
+        assert in_force("o", versions, day, {}) == {"x": value}
         assert in_force("o", versions, day, {("o", "x"): 9.0}) == {"x": 9.0}
         assert in_force("o", versions, day, {("other", "x"): 9.0}) == {"x": value}
 
 
-def test_a_draft_of_a_tests_cut_moves_the_sign_of_fall_risk() -> None:
+def test_a_local_cut_of_a_test_moves_the_sign_of_fall_risk() -> None:
     case = read_case(base("1950-05-01", "female", [], list(BALANCED)))
     assert not find_out(case).fall_signs
-    found = find_out(case, {("test.timed_up_and_go", "at_risk_s"): 10.0})
+    found = find_out(case.with_local({("test.timed_up_and_go", "at_risk_s"): 10.0}))
     assert [text for text, _ in found.fall_signs] == ["timed up and go 11 s"]
 
 
-def test_a_draft_of_a_bone_class_moves_the_limits() -> None:
+def test_a_local_bone_class_moves_the_limits() -> None:
     density = {"test": "bone_density", "on": ON, "site": "total_hip", "t_score": -2.4}
     case = read_case(base("1950-05-01", "female", [], [density]))
-    draft = {("screening.bone_status", "t_osteoporosis"): -2.4}
+    here = case.with_local({("screening.bone_status", "t_osteoporosis"): -2.4})
     assert find_out(case).bone.tier == "low"
-    assert find_out(case, draft).bone.tier == "osteoporosis"
-    assert set(envelope(find_out(case, draft), draft).by_id) != set(envelope(find_out(case)).by_id)
+    assert find_out(here).bone.tier == "osteoporosis"
+    assert set(envelope(find_out(here)).by_id) != set(envelope(find_out(case)).by_id)
 
 
-def test_a_draft_of_the_pressure_that_ends_a_visit_ends_it() -> None:
+def test_a_local_pressure_that_ends_a_visit_ends_it() -> None:
     taken = {"test": "blood_pressure", "on": ON, "systolic_lying_mmhg": 172, "diastolic_lying_mmhg": 88}
     given = {
         "stop_signs": {"asked_on": ON, "present": []},
@@ -127,7 +127,7 @@ def test_a_draft_of_the_pressure_that_ends_a_visit_ends_it() -> None:
     }
     case = read_case(base("1950-05-01", "female", [], [taken]) | given)
     assert not stop_signs(case)
-    assert [s.id for s in stop_signs(case, {("test.blood_pressure", "stop_systolic_mmhg"): 170.0})] == [
+    assert [s.id for s in stop_signs(case.with_local({("test.blood_pressure", "stop_systolic_mmhg"): 170.0}))] == [
         "pressure_beyond_limit"
     ]
 

@@ -15,7 +15,7 @@ from amvel.case.conditions.spine import RoundedBack
 from amvel.fitting import start_values
 from amvel.movements import MODEL_VERSION, Family, Profiler, Request, Step, all_steps, find
 from amvel.movements.schools import pose_values
-from amvel.safety import CONTEXTS, RULEBOOK_VERSION, Draft, Envelope, Table, Verdict, envelope, judge, sides_of
+from amvel.safety import CONTEXTS, RULEBOOK_VERSION, Envelope, Table, Verdict, envelope, judge, sides_of
 from amvel.safety.judge import StartValues
 from amvel.safety.schools import Schools, schools_for
 from amvel.safety.ways import WayThere, ways_there, with_ways
@@ -70,30 +70,28 @@ def case_digest(case: Case) -> str:
 class Engine:
     """Lazy answers for one case."""
 
-    def __init__(
-        self, case: Case, draft: Draft | None = None, told: Callable[[float], None] = lambda share: None
-    ) -> None:
+    def __init__(self, case: Case, told: Callable[[float], None] = lambda share: None) -> None:
         """`told` hears, 0 to 1, how much of the library is solved while it is warmed."""
-        self.case, self.draft, self.told = case, draft, told
+        self.case, self.told = case, told
         self._judged_by: Engine | None = None
 
     def after(self, steps: tuple[str, ...]) -> "Engine":
         """The same client with another programme behind them; no verdict depends on it, so none is judged again."""
-        other = Engine(self.case.model_copy(update={"previous_steps": steps}), self.draft)
+        other = Engine(self.case.model_copy(update={"previous_steps": steps}))
         other._judged_by = self
         return other
 
     @cached_property
     def findings(self) -> Findings:
-        return find_out(self.case, self.draft)
+        return find_out(self.case)
 
     @cached_property
     def stop_signs(self) -> list[StopSign]:
-        return stop_signs(self.case, self.draft)
+        return stop_signs(self.case)
 
     @cached_property
     def envelope(self) -> Envelope:
-        return envelope(self.findings, self.draft)
+        return envelope(self.findings)
 
     @cached_property
     def ways(self) -> dict[str, tuple[WayThere, ...]]:
@@ -181,6 +179,7 @@ class Engine:
         """Fingerprint of all that verdicts depend on; the day is in it only through what it has aged."""
         # Visits count by the limits that they move; what somebody wishes for decides what is planned, never what is allowed.
         data = self.case.model_dump(mode="json", exclude={"as_of", "visits", "decisions", "wishes"})
+        data["local_numbers"].sort(key=lambda n: (n["rule"], n["number"]))
         data["person"].pop("name")
         aged = {
             "age": self.findings.age,

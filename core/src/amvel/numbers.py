@@ -8,7 +8,7 @@ from amvel.languages import said
 from amvel.sources import Source
 
 Numbers = Mapping[str, float]
-Draft = Mapping[tuple[str, str], float]  # (owner, number) -> value on trial
+LocalValues = Mapping[tuple[str, str], float]  # (owner, number) -> the value that holds in this house, or is on trial
 
 
 @dataclass(frozen=True)
@@ -27,11 +27,11 @@ class Number:
             object.__setattr__(self, name, said(getattr(self, name)))
 
 
-def in_force(owner: str, numbers: Iterable[Number], on: date, draft: Draft | None = None) -> dict[str, float]:
-    """Every number as of a day; before its first version the oldest stands in.  A draft replaces some to see what would change."""
+def in_force(owner: str, numbers: Iterable[Number], on: date, local: LocalValues) -> dict[str, float]:
+    """Every number as of a day; before its first version the oldest stands in.  Where a house has a value of its own, that one."""
     found: dict[str, Number] = {}
     for n in sorted(numbers, key=lambda n: n.since):
         if n.since <= on or n.id not in found:
             found[n.id] = n
     values = {k: n.value for k, n in found.items()}
-    return {k: (draft or {}).get((owner, k), v) for k, v in values.items()}
+    return {k: local.get((owner, k), v) for k, v in values.items()}

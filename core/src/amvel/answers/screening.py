@@ -173,7 +173,7 @@ def readings(engine: Engine) -> list[ReadingData]:
     """Every test result with what it means."""
     out: list[ReadingData] = []
     for i, t in enumerate(engine.case.tests):
-        reading = test_library()[t.test].reading(t, engine.case, engine.draft)
+        reading = test_library()[t.test].reading(t, engine.case)
         out.append(
             {
                 "index": i,

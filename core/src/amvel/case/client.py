@@ -23,6 +23,7 @@ from amvel.case.stop_sign_names import StopSignName
 from amvel.case.texts import TooDeep, is_text, texts
 from amvel.case.visits import Decision, Visit
 from amvel.languages import Language, said
+from amvel.numbers import LocalValues
 
 CONDITIONS = models_in(conditions, _AnyCondition, "kind")
 RESULTS = models_in(results, _AnyResult, "test")
@@ -34,6 +35,7 @@ else:
     TestResult = Annotated[reduce(or_, RESULTS.values()), Field(discriminator="test")]
 Reached = Literal["yes", "no", "unknown"]
 YOUNGEST, OLDEST = 6, 110
+LEAST_NUMBER, MOST_NUMBER = -1000.0, 10_000.0  # beyond what any figure of the rule-book is
 
 
 class Person(Part):
@@ -254,6 +256,17 @@ class Override(Part):
         return self
 
 
+class LocalNumber(Part):
+    """A figure of the rule-book as it is here: of the house that has put it in force, or on trial.
+
+    `rule` is the rule, test or standard that owns it. It belongs to the house and not to the client, as the day does.
+    """
+
+    rule: str = Field(min_length=3, max_length=80)
+    number: str = Field(min_length=1, max_length=80)
+    value: float = Field(ge=LEAST_NUMBER, le=MOST_NUMBER)
+
+
 class Case(Part):
     """One client, as of one day."""
 
@@ -283,6 +296,9 @@ class Case(Part):
     )
     previous_steps: tuple[str, ...] = Field(
         default=(), description="steps of the last programme, 'family/step'"
+    )
+    local_numbers: tuple[LocalNumber, ...] = Field(
+        default=(), max_length=400, description="figures of the rule-book that are others where this client is"
     )
 
     @model_validator(mode="after")
@@ -320,6 +336,8 @@ class Case(Part):
         ):
             for fault in unknown_answers(chosen):
                 raise ValueError(said("{name}: {fault}", name=name, fault=fault))
+        if len(self.local_values) < len(self.local_numbers):
+            raise ValueError(said("local_numbers: two of one name contradict each other"))
         names = [r.name for r in (self.room, *self.other_rooms)]
         if len(set(names)) < len(names):
             raise ValueError(said("other_rooms: two rooms share a name"))
@@ -327,6 +345,17 @@ class Case(Part):
             if override.expires_on <= override.on:
                 raise ValueError(said("overrides.{i}.expires_on: must lie after the day it was given", i=i))
         return self
+
+    @property
+    def local_values(self) -> LocalValues:
+        """The figures that are others here, by their owner and name."""
+        return {(n.rule, n.number): n.value for n in self.local_numbers}
+
+    def with_local(self, values: LocalValues) -> "Case":
+        """The same client where these figures hold as well."""
+        both = {**self.local_values, **values}
+        numbers = tuple(LocalNumber(rule=rule, number=number, value=value) for (rule, number), value in both.items())
+        return self.model_copy(update={"local_numbers": numbers})
 
     def room_for(self, context: str) -> Room:
         """The room of a context: the one named for it, else the first that serves both, else the first."""

@@ -7,7 +7,7 @@ from typing_extensions import TypedDict
 
 from amvel.case import read_case
 from amvel.engine import Engine
-from amvel.safety import CONTEXTS, Draft, Limit
+from amvel.safety import CONTEXTS, Limit
 from amvel.safety.table import Flags
 
 
@@ -26,14 +26,6 @@ class MovedLimit(TypedDict):
     change: Literal["new", "gone", "moved"]
     says: str
     was: str
-
-
-class Touched(TypedDict):
-    """What a changed number would do to one client."""
-
-    limits: list[MovedLimit]
-    opens: list[str]
-    closes: list[str]
 
 
 def effects(engine: Engine) -> dict[str, EffectData]:
@@ -95,18 +87,14 @@ def compare_limits(before: Engine, now: Engine) -> list[MovedLimit]:
     return out
 
 
-def dry_run(engine: Engine, draft: Draft) -> Touched | None:
-    """What a changed number of the rule-book would do to one client; None when it touches nothing."""
-    trial = Engine(engine.case, draft)
-    moved = compare_limits(engine, trial)
-    if not moved:
-        return None
+def moved_steps(before: Engine, now: Engine) -> tuple[list[str], list[str]]:
+    """Steps that open and steps that close, as they are, between two states of one body, ways to the floor and to bed included."""
     opened, closed = set(), set()
     for c in CONTEXTS:
-        before, after = engine.table.allowed(engine.envelope, c), engine.table.allowed(trial.envelope, c)
-        opened |= set(_labels(engine, after & ~before))
-        closed |= set(_labels(engine, before & ~after))
-    return {"limits": moved, "opens": sorted(opened), "closes": sorted(closed)}
+        was, is_now = (before.table.allowed(e.envelope_in(c), c) for e in (before, now))
+        opened |= set(_labels(before, is_now & ~was))
+        closed |= set(_labels(before, was & ~is_now))
+    return sorted(opened), sorted(closed)
 
 
-__all__ = ["EffectData", "MovedLimit", "Touched", "compare_limits", "dry_run", "effects", "next_grade_opens"]
+__all__ = ["EffectData", "MovedLimit", "compare_limits", "effects", "moved_steps", "next_grade_opens"]

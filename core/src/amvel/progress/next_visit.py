@@ -22,7 +22,7 @@ class SuggestedVisit:
 
 def suggested_visits(case: Case) -> tuple[SuggestedVisit, ...]:
     """The day that suits best, then the others that come into question; counted from the day of the case."""
-    n = PROGRESS.in_force(case.as_of)
+    n = PROGRESS.in_force(case)
     at = hours(case)[0]
     out: dict[date, SuggestedVisit] = {}
     for days, why in _intervals(case, n):

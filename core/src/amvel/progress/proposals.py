@@ -24,7 +24,7 @@ from amvel.sources import COMMON_PRACTICE
 
 def proposals(engine: Engine, context: str = "home") -> list[Proposal]:
     """What comes next, the most urgent first; what was declined stays away until there is new evidence."""
-    n = PROGRESS.in_force(engine.case.as_of, engine.draft)
+    n = PROGRESS.in_force(engine.case)
     ladders = OpenLadders(engine, context, in_use(engine.case, n))
     found = [*from_sessions(engine.case, ladders, n), *_reviews(engine), *_retests(engine)]
     decided = {d.proposal for d in engine.case.decisions}

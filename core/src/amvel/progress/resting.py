@@ -11,7 +11,7 @@ def resting(case: Case) -> list[str]:
 
     No session at home lifts it, however well it went.
     """
-    n = PROGRESS.in_force(case.as_of)
+    n = PROGRESS.in_force(case)
     since: dict[str, Visit] = {}
     for visit in in_order(case.visits):
         if (case.as_of - visit.on).days > n["looks_back_days"]:

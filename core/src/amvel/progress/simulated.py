@@ -89,7 +89,7 @@ def by_the_rules(ladders: Ladders | None = None) -> Policy:
 
     def change(person: Person, on: date, week: int) -> None:
         case = person.case.model_copy(update={"as_of": on})
-        for p in from_sessions(case, known, PROGRESS.in_force(on)):
+        for p in from_sessions(case, known, PROGRESS.in_force(case)):
             accept(person, p, on)
 
     return change

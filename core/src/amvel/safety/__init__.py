@@ -1,6 +1,6 @@
 """Safety: limits from findings, and verdicts on poses."""
 
-from amvel.numbers import Draft, Number
+from amvel.numbers import Number
 from amvel.safety.judge import (
     AS_IS,
     BY_OVERRIDE,
@@ -31,7 +31,6 @@ __all__ = [
     "Answer",
     "Breach",
     "Check",
-    "Draft",
     "Envelope",
     "Limit",
     "Number",

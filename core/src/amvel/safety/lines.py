@@ -60,6 +60,11 @@ def lines() -> tuple[Line, ...]:
     return tuple(out)
 
 
+def line_of(owner: str, number: str) -> Line | None:
+    """The line of that name; None when there is none."""
+    return next((x for x in lines() if (x.owner, x.number) == (owner, number)), None)
+
+
 def _newest(numbers: tuple[Number, ...]) -> list[Number]:
     return list({n.id: n for n in sorted(numbers, key=lambda n: n.since)}.values())
 
@@ -72,4 +77,4 @@ def _sentence(rule: Rule) -> Line:
     return Line(rule.id, rule.title, "", rule.about, None, "", rule.sources[0], rule.since, rule.check_by)
 
 
-__all__ = ["Doubt", "Line", "lines"]
+__all__ = ["Doubt", "Line", "line_of", "lines"]

@@ -9,9 +9,10 @@ from functools import lru_cache
 from types import ModuleType
 from typing import Any
 
+from amvel.case import Case, read_case
 from amvel.checked import READ_AGAIN_AFTER, Profession
 from amvel.languages import said, term
-from amvel.numbers import Draft, Number, Numbers, in_force
+from amvel.numbers import Number, Numbers, in_force
 from amvel.safety import capacity
 from amvel.safety import rules as rule_files
 from amvel.safety.limits import STRENGTHS, Answer, Envelope, Limit, Origin
@@ -79,9 +80,9 @@ class Rule:
         for name in ("title", "about"):
             object.__setattr__(self, name, said(getattr(self, name)))
 
-    def in_force(self, on: date, draft: Draft | None = None) -> dict[str, float]:
-        """Every number of this rule as of a day; see `numbers.in_force`."""
-        return in_force(self.id, self.numbers, on, draft)
+    def in_force(self, case: Case) -> dict[str, float]:
+        """Every number of this rule as of the day of a case, where this client is; see `numbers.in_force`."""
+        return in_force(self.id, self.numbers, case.as_of, case.local_values)
 
 
 @lru_cache(maxsize=1)
@@ -99,6 +100,17 @@ def _rules_in(package: ModuleType) -> list[Rule]:
             raise ValueError(f"{package.__name__}.{module.name}: declares no RULE of that name")
         found.append(rule)
     return found
+
+
+EXAMPLES_ARE_OF = date(2026, 11, 24)  # the day to which what examples say of weeks and months is counted
+
+
+def example_case(example: Example) -> Case:
+    """The fragment, on the day of the examples, in a healthy woman of 45 whose results are of that day."""
+    given, day = dict(example.given), EXAMPLES_ARE_OF.isoformat()
+    person = {"birth_date": "1981-03-03", "sex": "female", "stature_cm": 165, "mass_kg": 64, **given.pop("person", {})}
+    tests = [{"on": day, **t} for t in given.pop("tests", [])]
+    return read_case({"as_of": day, "person": person, "tests": tests, **given})
 
 
 def numbers_of_later(on: date) -> tuple[str, ...]:
@@ -127,14 +139,13 @@ def _answer(rule: Rule, findings: Findings, n: Numbers) -> Answer:
     return said
 
 
-def envelope(findings: Findings, draft: Draft | None = None) -> Envelope:
+def envelope(findings: Findings) -> Envelope:
     """Every limit, obligation and referral that the rule-book draws from the findings.
 
     All limits are kept; on the same quantity the strictest decides and every one that breaks is named.
     Clinicians' words and the specialist's own stricter limits come on top.
     """
-    day = findings.case.as_of
-    answers = [_answer(rule, findings, rule.in_force(day, draft)) for rule in rulebook().values()]
+    answers = [_answer(rule, findings, rule.in_force(findings.case)) for rule in rulebook().values()]
     limits, referrals = apply_words(findings.case, [x for a in answers for x in a.limits])
     return Envelope(
         tuple(sorted(limits, key=_says_first)),

@@ -13,7 +13,7 @@ from amvel.case.traits import Trait
 from amvel.checked import Profession
 from amvel.languages import said, term
 from amvel.literature import ACR_STEROIDS, BHOF, GREEN, ISCD, LOOKER, WHO_DENSITY
-from amvel.numbers import Draft, Number, Numbers
+from amvel.numbers import Number, Numbers
 from amvel.screening.declaration import current, results
 from amvel.screening.standard import Standard
 from amvel.screening.traits import has
@@ -149,9 +149,9 @@ def _density_tier(kind: str, value: float, n: Numbers) -> str:
     return "osteoporosis" if value <= n["t_osteoporosis"] else "low" if value < n["t_low"] else "unrestricted"
 
 
-def fragility(case: Case, draft: Draft | None = None) -> list[Fracture]:
+def fragility(case: Case) -> list[Fracture]:
     """Fractures from standing height or less at a site that counts; unknown force counts from an age."""
-    from_years = BONE.in_force(case.as_of, draft)["unknown_force_years"]
+    from_years = BONE.in_force(case)["unknown_force_years"]
     age = age_years(case.person.birth_date, case.as_of)
     return [
         c
@@ -162,15 +162,15 @@ def fragility(case: Case, draft: Draft | None = None) -> list[Fracture]:
     ]
 
 
-def bone_status(case: Case, draft: Draft | None = None) -> BoneStatus:
+def bone_status(case: Case) -> BoneStatus:
     """The strictest tier that any evidence asks for; adverse results do not lapse, good ones do."""
-    n = BONE.in_force(case.as_of, draft)
+    n = BONE.in_force(case)
     found: list[tuple[str, str, Source]] = []
     everything = results(case, BoneDensity)
     valid = _lowest(case, current(case, "bone_density", VALID_DAYS), n)
     ever = _lowest(case, everything, n)
     clears = _lowest(case, current(case, "bone_density", VALID_DAYS), n, clearing=True)
-    breaks = fragility(case, draft)
+    breaks = fragility(case)
     if valid is not None:
         found.append(
             (

@@ -2,7 +2,6 @@
 
 from collections.abc import Callable
 from dataclasses import dataclass, field
-from datetime import date
 from typing import Any, Literal, TypeVar
 
 from amvel.case import RESULTS, Case, Field, Result, form_of
@@ -10,7 +9,7 @@ from amvel.case.result import Takes
 from amvel.checked import Profession
 from amvel.languages import said
 from amvel.movements.levels import Way
-from amvel.numbers import Draft, Number, Numbers, in_force
+from amvel.numbers import Number, Numbers, in_force
 from amvel.screening.standard import Standard
 from amvel.sources import Source
 
@@ -107,18 +106,18 @@ class ScreenTest:
 
     @property
     def owner(self) -> str:
-        """Under what name its numbers stand in the rule-book and in drafts."""
+        """Under what name its numbers stand in the rule-book."""
         return f"test.{self.id}"
 
-    def in_force(self, on: date, draft: Draft | None = None) -> Numbers:
-        """Its numbers as of a day."""
+    def in_force(self, case: Case) -> Numbers:
+        """Its numbers as of the day of a case, where this client is."""
         if self.standard is not None:
-            return self.standard.in_force(on, draft)
-        return in_force(self.owner, self.numbers, on, draft)
+            return self.standard.in_force(case)
+        return in_force(self.owner, self.numbers, case.as_of, case.local_values)
 
-    def reading(self, result: Any, case: Case, draft: Draft | None = None) -> Reading:
+    def reading(self, result: Any, case: Case) -> Reading:
         """What a result means, by the numbers of the day of the case."""
-        return self.read(result, case, self.in_force(case.as_of, draft))
+        return self.read(result, case, self.in_force(case))
 
     @property
     def model(self) -> type[Result]:

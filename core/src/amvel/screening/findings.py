@@ -14,7 +14,7 @@ from amvel.case.traits import Trait
 from amvel.checked import Profession
 from amvel.languages import Message, said, said_together, term
 from amvel.literature import WORLD_FALLS
-from amvel.numbers import Draft, Number, Numbers
+from amvel.numbers import Number, Numbers
 from amvel.screening.bone_status import BoneStatus, bone_status
 from amvel.screening.declaration import current, newest
 from amvel.screening.fused_levels import mobile_shares
@@ -112,24 +112,24 @@ class Findings:
         return any(a.id == id for a in self.assumptions)
 
 
-def find_out(case: Case, draft: Draft | None = None) -> Findings:
-    """All findings of a case as of its day; a draft tries other numbers."""
+def find_out(case: Case) -> Findings:
+    """All findings of a case as of its day, by the numbers that hold where the client is."""
     age = age_years(case.person.birth_date, case.as_of)
-    bone = bone_status(case, draft)
+    bone = bone_status(case)
     assumptions: list[Assumption] = []
     if bone.assumed:
         taken = {"osteoporosis": said("as osteoporosis"), "caution": said("with caution")}.get(
             bone.tier, said("as not restricted at this age")
         )
         assumptions.append(Assumption("bone", said("bone is not measured and is treated {taken}", taken=taken), "bone_density"))
-    signs = _fall_signs(case, age, assumptions, draft)
-    n = test_library()["blood_pressure"].in_force(case.as_of, draft)
+    signs = _fall_signs(case, age, assumptions)
+    n = test_library()["blood_pressure"].in_force(case)
     pressures = sorted(
         current(case, "blood_pressure", 0),
         key=lambda r: (beyond_limit(r, n), drops(r, n), raised(r, n), r.systolic_lying_mmhg),
         reverse=True,
     )
-    if not pressures and age >= FALL_RISK.in_force(case.as_of, draft)["tested_from_years"]:
+    if not pressures and age >= FALL_RISK.in_force(case)["tested_from_years"]:
         assumptions.append(
             Assumption(
                 "blood_pressure",
@@ -175,10 +175,10 @@ def find_out(case: Case, draft: Draft | None = None) -> Findings:
 
 
 def _fall_signs(
-    case: Case, age: int, assumptions: list[Assumption], draft: Draft | None
+    case: Case, age: int, assumptions: list[Assumption]
 ) -> list[tuple[str, Source]]:
     def n(test: str) -> Numbers:
-        return test_library()[test].in_force(case.as_of, draft)
+        return test_library()[test].in_force(case)
 
     days = test_library()["timed_up_and_go"].validity_days
     signs: list[tuple[str, Source]] = []
@@ -196,7 +196,7 @@ def _fall_signs(
         if limit is not None and (0 if r.arms_used else r.count) < limit:
             how = said("{count} with the arms, which count as none", count=term(r.count)) if r.arms_used else f"{r.count}"
             signs.append((said("chair stands: {how}; average is {limit} or more", how=term(how), limit=float(limit)), FALLS))
-    told = FALL_RISK.in_force(case.as_of, draft)
+    told = FALL_RISK.in_force(case)
     signs += _slow_signs(case, days, n)
     signs += _told_signs(case, told)
     missing = [

@@ -3,13 +3,14 @@
 from dataclasses import dataclass, field
 from datetime import date
 
+from amvel.case import Case
 from amvel.checked import READ_AGAIN_AFTER, Profession
-from amvel.numbers import Draft, Number, Numbers, in_force
+from amvel.numbers import Number, Numbers, in_force
 
 
 @dataclass(frozen=True)
 class Standard:
-    """Named like a rule, so that its numbers stand in the rule-book and can be tried in a draft."""
+    """Named like a rule, so that its numbers stand in the rule-book and can be tried and changed."""
 
     id: str
     title: str
@@ -23,6 +24,6 @@ class Standard:
         """When it is to be read again at the latest."""
         return self.read_on + READ_AGAIN_AFTER
 
-    def in_force(self, on: date, draft: Draft | None = None) -> Numbers:
-        """Its numbers as of a day."""
-        return in_force(self.id, self.numbers, on, draft)
+    def in_force(self, case: Case) -> Numbers:
+        """Its numbers as of the day of a case, where this client is."""
+        return in_force(self.id, self.numbers, case.as_of, case.local_values)

@@ -15,7 +15,7 @@ TESTS_READ_ON = date(2026, 11, 26)  # all of them, when their figures were moved
 
 @lru_cache(maxsize=1)
 def standards() -> dict[str, Standard]:
-    """By the name under which their numbers stand in drafts; every test that has numbers of its own is one."""
+    """By the name under which their numbers stand in the rule-book; every test that has numbers of its own is one."""
     of_tests = [
         Standard(
             t.owner,

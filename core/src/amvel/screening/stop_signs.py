@@ -11,7 +11,7 @@ from amvel.case.stop_sign_names import StopSignName
 from amvel.case.traits import Trait
 from amvel.languages import said, term
 from amvel.literature import ACOG_804, RED_FLAGS
-from amvel.numbers import Draft, Numbers
+from amvel.numbers import Numbers
 from amvel.screening.declaration import current
 from amvel.screening.library import test_library
 from amvel.screening.pregnancy_weeks import weeks_now
@@ -117,9 +117,9 @@ def asked_of(case: Case) -> list[str]:
     return [k for k, q in QUESTIONS.items() if q.of_everybody or k in own]
 
 
-def stop_signs(case: Case, draft: Draft | None = None) -> list[StopSign]:
+def stop_signs(case: Case) -> list[StopSign]:
     """Every stop sign that stands; answers that were not asked today count as not asked, not as no."""
-    found = [*_answers(case), *_consent(case), *_measured(case, draft), *_conditions(case)]
+    found = [*_answers(case), *_consent(case), *_measured(case), *_conditions(case)]
     return list({s.id: s for s in sorted(found, key=lambda s: s.emergency)}.values())
 
 
@@ -154,10 +154,10 @@ def _consent(case: Case) -> list[StopSign]:
     return [replace(_sign("no_consent", said("Consent is not recorded"), False, RED_FLAGS, step), missing=True)]
 
 
-def _measured(case: Case, draft: Draft | None) -> list[StopSign]:
+def _measured(case: Case) -> list[StopSign]:
     out = []
     pressure, resting, sugar = (
-        test_library()[t].in_force(case.as_of, draft) for t in ("blood_pressure", "pulse_and_saturation", "blood_sugar")
+        test_library()[t].in_force(case) for t in ("blood_pressure", "pulse_and_saturation", "blood_sugar")
     )
     for r in current(case, "blood_pressure", 0):
         assert isinstance(r, BloodPressure)

@@ -18,7 +18,7 @@ from amvel.languages import told
 from amvel.movements import MODEL_VERSION
 from amvel.safety import RULEBOOK_VERSION
 from clients.casework import create_client
-from clients.engines import engine_of, today
+from clients.engines import NOT_OF_THE_REVISION, engine_of, today
 from clients.models import CaseRevision, Client
 from clients.summary import summary_of
 from programmes.models import Programme
@@ -53,7 +53,7 @@ _DATED = ("tests", "clinician_words", "own_limits", "reviews", "decisions")
 def with_a_past(user: User, data: dict[str, Any]) -> Client:
     """A client who has come for some weeks: every test and decision entered on its day, every visit logged on its own."""
     engine = admitted(read_case({**data, "as_of": today().isoformat()}))
-    plain = engine.case.model_dump(mode="json", exclude={"as_of", "visits"})
+    plain = engine.case.model_dump(mode="json", exclude=NOT_OF_THE_REVISION)
     first = min(v.on for v in engine.case.visits) - timedelta(days=1)
     entered = {date.fromisoformat(entry["on"]) for name in _DATED for entry in plain[name]}
     entered |= {date.fromisoformat(c["noted_on"]) for c in plain["conditions"] if c.get("noted_on")}

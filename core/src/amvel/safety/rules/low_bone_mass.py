@@ -213,6 +213,8 @@ def _obligations(page: Page, n: Numbers, why: str) -> None:
 
 
 SINCE = date(2022, 5, 1)
+_SEVENTY = {"person": {"birth_date": "1956-03-03"}}  # these classes are for women after menopause
+
 RULE = Rule(
     "low_bone_mass",
     "Low bone mass and fragility fracture",
@@ -265,23 +267,23 @@ RULE = Rule(
     (
         Example(
             "T −2.5 is osteoporosis",
-            {"tests": [{"test": "bone_density", "site": "total_hip", "t_score": -2.5}]},
+            {**_SEVENTY, "tests": [{"test": "bone_density", "site": "total_hip", "t_score": -2.5}]},
             {"low_bone_mass.loaded_flexion": 10.0},
             ("low_bone_mass.balance",),
         ),
         Example(
             "T −2.4 is low bone mass",
-            {"tests": [{"test": "bone_density", "site": "total_hip", "t_score": -2.4}]},
+            {**_SEVENTY, "tests": [{"test": "bone_density", "site": "total_hip", "t_score": -2.4}]},
             {"low_bone_mass.loaded_flexion": None},
         ),
         Example(
             "T −1.0 is normal",
-            {"tests": [{"test": "bone_density", "site": "total_hip", "t_score": -1.0}]},
+            {**_SEVENTY, "tests": [{"test": "bone_density", "site": "total_hip", "t_score": -1.0}]},
             {"low_bone_mass.caution_flexion": None},
         ),
         Example(
             "a missed denosumab dose is referred",
-            {"conditions": [{"kind": "denosumab", "last_dose_on": "2026-01-10"}]},
+            {**_SEVENTY, "conditions": [{"kind": "denosumab", "last_dose_on": "2026-01-10"}]},
             {"low_bone_mass.until_ruled_out": 0.05},
             refers=("low_bone_mass.refer_0",),
         ),

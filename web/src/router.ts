@@ -1,4 +1,5 @@
 import { createRouter, createWebHistory } from 'vue-router'
+import type { RouteLocationNormalized } from 'vue-router'
 import { useSession } from './stores/session'
 
 export const STATIONS = ['story', 'measure', 'limits', 'movements', 'room', 'programme', 'visit', 'course', 'papers'] as const
@@ -38,12 +39,22 @@ export const router = createRouter({
   ],
 })
 
+/** The page is fetched while it is asked who is there; what fails to come fails again where it is needed. */
+function fetchAhead(to: RouteLocationNormalized): void {
+  for (const { components } of to.matched) {
+    const page: unknown = components?.default
+    if (typeof page === 'function') void Promise.resolve(page()).catch(() => undefined)
+  }
+}
+
 router.beforeEach(async (to) => {
+  fetchAhead(to)
   const session = useSession()
   if (to.meta.open) return true
   await session.look()
   if (!session.user && to.name !== 'login' && to.name !== 'welcome') return { name: 'login', query: { to: to.fullPath } }
   // Whoever sees no clients begins with the people.
   if (to.name === 'day' && !session.may('see_clients')) return { name: 'people' }
+  if (session.user && to.name !== 'day') await session.readUp()
   return true
 })

@@ -964,6 +964,90 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/rulebook/changes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Changes Here
+         * @description What was asked for, signed, put in force and rolled back in this organisation.
+         */
+        get: operations["api_rulebook_changes_here"];
+        put?: never;
+        /**
+         * Ask For Change
+         * @description Ask for figures to be others here; nothing changes before every line is signed by somebody else.
+         */
+        post: operations["api_rulebook_ask_for_change"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/rulebook/changes/{change_id}/effect": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Effect Of Change
+         * @description What putting it in force would do to every client; where it is in force, what rolling it back would do.
+         */
+        get: operations["api_rulebook_effect_of_change"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/rulebook/changes/{change_id}/signatures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Sign Change
+         * @description Agree with one line of a change, or object to it; with the last line agreed it is in force.
+         */
+        post: operations["api_rulebook_sign_change"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/rulebook/changes/{change_id}/roll-back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Roll Change Back
+         * @description What was in force before it is in force again.
+         */
+        post: operations["api_rulebook_roll_change_back"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/people": {
         parameters: {
             query?: never;
@@ -2739,6 +2823,12 @@ export interface components {
              * @default []
              */
             previous_steps: string[];
+            /**
+             * Local Numbers
+             * @description figures of the rule-book that are others where this client is
+             * @default []
+             */
+            local_numbers: components["schemas"]["LocalNumber"][];
         };
         /** CerebralPalsy */
         CerebralPalsy: {
@@ -3986,6 +4076,20 @@ export interface components {
             origin: "rule" | "not_shown" | "clinician" | "specialist";
             /** Opened By */
             opened_by: components["schemas"]["OpenerData"][];
+        };
+        /**
+         * LocalNumber
+         * @description A figure of the rule-book as it is here: of the house that has put it in force, or on trial.
+         *
+         *     `rule` is the rule, test or standard that owns it. It belongs to the house and not to the client, as the day does.
+         */
+        LocalNumber: {
+            /** Rule */
+            rule: string;
+            /** Number */
+            number: string;
+            /** Value */
+            value: number;
         };
         /**
          * LowMood
@@ -7534,6 +7638,26 @@ export interface components {
             /** Unreadable */
             unreadable: components["schemas"]["Unreadable"][];
         };
+        /**
+         * MovedDuty
+         * @description Something beside the limits that came, went or became another.
+         */
+        MovedDuty: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "obligation" | "referral" | "stop_sign";
+            /** Id */
+            id: string;
+            /**
+             * Change
+             * @enum {string}
+             */
+            change: "new" | "gone" | "moved";
+            /** Says */
+            says: string;
+        };
         /** TouchedClient */
         TouchedClient: {
             /** Id */
@@ -7542,6 +7666,10 @@ export interface components {
             name: string;
             /** Limits */
             limits: components["schemas"]["MovedLimit"][];
+            /** Duties */
+            duties: components["schemas"]["MovedDuty"][];
+            /** Looser */
+            looser: string[];
             /** Opens */
             opens: string[];
             /** Closes */
@@ -7559,9 +7687,17 @@ export interface components {
         };
         /**
          * Draft
-         * @description One number of one rule, changed on trial; nothing is stored.
+         * @description Numbers changed on trial; nothing is stored.
          */
         Draft: {
+            /** Lines */
+            lines: components["schemas"]["WantedLine"][];
+        };
+        /**
+         * WantedLine
+         * @description One number of one rule as it might be.
+         */
+        WantedLine: {
             /** Rule */
             rule: string;
             /** Number */
@@ -7597,7 +7733,7 @@ export interface components {
         };
         /**
          * SignedLine
-         * @description One line; `doubt` is ours, practice or memory.
+         * @description One line as it holds in this house.
          */
         SignedLine: {
             /** Rule */
@@ -7608,20 +7744,20 @@ export interface components {
             number: string;
             /** Says */
             says: string;
-            /** Value */
-            value: number | null;
             /** Unit */
             unit: string;
+            doubt: components["schemas"]["Doubt"];
+            /** Check By */
+            check_by: string;
+            signature: components["schemas"]["Signature"] | null;
+            /** Value */
+            value: number | null;
             /** Source */
             source: string;
             /** Work */
             work: string;
-            doubt: components["schemas"]["Doubt"];
-            /** Check By */
-            check_by: string;
             /** Digest */
             digest: string;
-            signature: components["schemas"]["Signature"] | null;
         };
         /**
          * Signing
@@ -7648,6 +7784,114 @@ export interface components {
             name: string;
             /** Profession */
             profession: string;
+        };
+        /**
+         * ChangedLine
+         * @description One number of a change: what it was, and what it would be.
+         */
+        ChangedLine: {
+            /** Rule */
+            rule: string;
+            /** Title */
+            title: string;
+            /** Number */
+            number: string;
+            /** Says */
+            says: string;
+            /** Unit */
+            unit: string;
+            doubt: components["schemas"]["Doubt"];
+            /** Check By */
+            check_by: string;
+            signature: components["schemas"]["Signature"] | null;
+            /** Was */
+            was: number;
+            /** Value */
+            value: number;
+        };
+        /**
+         * HouseChange
+         * @description Figures that somebody wants to be others here; `state` is none while it waits to be signed.
+         */
+        HouseChange: {
+            /** Id */
+            id: string;
+            /** Lines */
+            lines: components["schemas"]["ChangedLine"][];
+            /** Reason */
+            reason: string;
+            /** Asked By */
+            asked_by: string;
+            /** Own */
+            own: boolean;
+            /** On */
+            on: string;
+            state: components["schemas"]["StepKind"] | null;
+            /** State On */
+            state_on: string | null;
+            /** State By */
+            state_by: string;
+            /** State Reason */
+            state_reason: string;
+            found: components["schemas"]["DryRun"] | null;
+        };
+        /**
+         * HouseChanges
+         * @description The newest first; `here` are the figures that are others in this house now.
+         */
+        HouseChanges: {
+            /** Changes */
+            changes: components["schemas"]["HouseChange"][];
+            /** Here */
+            here: components["schemas"]["LocalLine"][];
+        };
+        /** LocalLine */
+        LocalLine: {
+            /** Rule */
+            rule: string;
+            /** Number */
+            number: string;
+            /** Value */
+            value: number;
+        };
+        /**
+         * StepKind
+         * @description What became of a change.
+         * @enum {string}
+         */
+        StepKind: "in_force" | "declined" | "rolled_back";
+        /** WantedChange */
+        WantedChange: {
+            /** Lines */
+            lines: components["schemas"]["WantedLine"][];
+            /** Reason */
+            reason: string;
+        };
+        /**
+         * ChangeSigning
+         * @description A clinician's word on one line of a change.
+         */
+        ChangeSigning: {
+            /** Rule */
+            rule: string;
+            /** Number */
+            number: string;
+            /** Agrees */
+            agrees: boolean;
+            /**
+             * Remark
+             * @default
+             */
+            remark: string;
+            /** Name */
+            name: string;
+            /** Profession */
+            profession: string;
+        };
+        /** RollBack */
+        RollBack: {
+            /** Reason */
+            reason: string;
         };
         /**
          * Colleague
@@ -13757,6 +14001,502 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SignedLine"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    api_rulebook_changes_here: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HouseChanges"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    api_rulebook_ask_for_change: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WantedChange"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HouseChange"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    api_rulebook_effect_of_change: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                change_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DryRun"];
+                };
+            };
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UnderWay"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    api_rulebook_sign_change: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                change_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChangeSigning"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HouseChange"];
+                };
+            };
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UnderWay"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    api_rulebook_roll_change_back: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                change_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RollBack"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HouseChange"];
                 };
             };
             /** @description Bad Request */

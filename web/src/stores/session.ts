@@ -41,7 +41,19 @@ export const useSession = defineStore('session', () => {
         return
       }
     }
-    if (user.value && !reference.value) reference.value = await got(http.GET('/api/v1/reference'))
+  }
+  let asked: Promise<void> | undefined
+  /** The rule-book, the library and the forms, for pages that speak of them; asked once. Without a network pages do without. */
+  async function readUp(): Promise<void> {
+    if (reference.value) return
+    asked ??= got(http.GET('/api/v1/reference'))
+      .then((found) => void (reference.value = found))
+      .finally(() => (asked = undefined))
+    try {
+      await asked
+    } catch (error) {
+      if (!(error instanceof Refused) || error.status !== 0) throw error
+    }
   }
   /** Whether one is in; false where the code of the second factor is asked for. */
   async function login(username: string, password: string, code: string): Promise<boolean> {
@@ -79,5 +91,5 @@ export const useSession = defineStore('session', () => {
   const may = (action: Action): boolean => allowed.value.includes(action)
   /** What a movement is called, of 'family/step'. */
   const titleOf = (ref: string): string => reference.value?.movements.find((m) => `${m.family}/${m.step}` === ref)?.title ?? ref
-  return { user, titleOf, login: login_, role, may, organisation, reference, look, enter: login, lapsed, comeBack, logout }
+  return { user, titleOf, login: login_, role, may, organisation, reference, look, readUp, enter: login, lapsed, comeBack, logout }
 })

@@ -31,6 +31,8 @@ const asked = useQuery({
 const lines = computed(() => asked.data.value?.lines)
 const today = computed(() => asked.data.value?.today ?? '')
 const failed = computed(() => (asked.isFetching.value ? '' : inWords(asked.error.value)))
+// What every other page speaks of is fetched once this one stands, so that the next opens at once.
+watch(lines, () => void session.readUp().catch(() => undefined), { once: true })
 watch(
   () => route.query.find,
   async (wanted) => {

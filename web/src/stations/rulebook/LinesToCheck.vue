@@ -3,8 +3,8 @@ import { computed, onMounted, ref } from 'vue'
 import { got, http, Refused } from '../../api/client'
 import type { Doubt, SignedLine } from '../../api/schemas'
 import { say } from '../../i18n'
-import { dayShown } from '../../i18n/days'
 import { useSession } from '../../stores/session'
+import LineWord from './LineWord.vue'
 import { shown } from './shown'
 
 const DOUBTS: Doubt[] = ['ours', 'practice', 'memory']
@@ -106,16 +106,7 @@ onMounted(load)
           <p class="soft small">
             <span class="tag">{{ say(`lines.${l.doubt}`) }}</span> {{ l.source }}
           </p>
-          <p v-if="l.signature" class="small" :class="{ bad: !l.signature.agrees }">
-            {{
-              say(l.signature.agrees ? 'lines.agreed' : 'lines.objected', {
-                name: l.signature.name,
-                profession: l.signature.profession,
-                day: dayShown(l.signature.on),
-              })
-            }}<template v-if="l.signature.remark">: {{ l.signature.remark }}</template
-            ><template v-if="!l.signature.still_the_same"> · {{ say('lines.changed') }}</template>
-          </p>
+          <LineWord v-if="l.signature" :word="l.signature" />
           <div v-if="objecting?.key === key(l)" class="stack">
             <el-input
               v-model="objecting.remark"

@@ -1,21 +1,23 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
-import { got, http, Refused } from '../../api/client'
-import type { DryRun, Rule, RuleNumber } from '../../api/schemas'
+import { computed, onMounted, ref } from 'vue'
+import { got, http } from '../../api/client'
+import type { Changes, Rule, RuleNumber } from '../../api/schemas'
 import { say } from '../../i18n'
 import { dayShown } from '../../i18n/days'
+import { useAttempt } from '../../parts/attempt'
 import { useSession } from '../../stores/session'
 import LinesToCheck from './LinesToCheck.vue'
+import NumberChanges from './NumberChanges.vue'
+import NumberTrial from './NumberTrial.vue'
+import type { TriedLine } from './NumberTrial.vue'
 import { shown } from './shown'
 
 const session = useSession()
-const page = ref<'rules' | 'lines'>('rules')
+const page = ref<'rules' | 'lines' | 'changes'>('rules')
 const typed = ref('')
 const chosen = ref('low_bone_mass')
-const trial = ref<{ number: RuleNumber; value: number }>()
-const answer = ref<DryRun>()
-const failed = ref('')
-const busy = ref(false)
+const trial = ref<TriedLine[]>([])
+const changes = ref<Changes>()
 const found = computed(() => {
   const wanted = typed.value.trim().toLowerCase()
   const text = (r: Rule) =>
@@ -23,28 +25,29 @@ const found = computed(() => {
   return (session.reference?.rules ?? []).filter((r) => !wanted || text(r).includes(wanted))
 })
 const rule = computed(() => session.reference?.rules.find((r) => r.id === chosen.value))
+const waiting = computed(() => changes.value?.changes.filter((c) => c.state === null).length ?? 0)
 const today = new Date().toISOString().slice(0, 10)
 
+/** Figures that are others in this house than in the book. */
+const here = (number: RuleNumber) => changes.value?.here.find((x) => x.rule === chosen.value && x.number === number.id)?.value
+
 function begin(number: RuleNumber): void {
-  trial.value = { number, value: number.value }
-  answer.value = undefined
+  if (trial.value.some((l) => l.rule === chosen.value && l.number.id === number.id)) return
+  trial.value = [...trial.value, { rule: chosen.value, title: rule.value!.title, number, value: here(number) ?? number.value }]
 }
-async function run(): Promise<void> {
-  busy.value = true
-  failed.value = ''
-  try {
-    answer.value = await got(
-      http.POST('/api/v1/rulebook/dry-run', { body: { rule: chosen.value, number: trial.value!.number.id, value: trial.value!.value } }),
-    )
-  } catch (error) {
-    failed.value = error instanceof Refused ? error.message : say('app.failed')
-  }
-  busy.value = false
+async function load(): Promise<void> {
+  changes.value = await got(http.GET('/api/v1/rulebook/changes'))
 }
+const { failed, attempt } = useAttempt()
+const showChanges = async () => {
+  page.value = 'changes'
+  window.scrollTo({ top: 0 })
+  await attempt(load)
+}
+onMounted(() => attempt(load))
 
 function choose(rule: string): void {
   chosen.value = rule
-  trial.value = undefined
   page.value = 'rules'
 }
 </script>
@@ -62,7 +65,9 @@ function choose(rule: string): void {
           :aria-pressed="page === 'lines'"
           @click="page = 'lines'"
         >
-          {{ say('rulebook.check') }}
+          {{ say('rulebook.check') }}</button
+        ><button type="button" class="quiet-action" :aria-pressed="page === 'changes'" @click="showChanges">
+          {{ say('changes.title') }}<template v-if="waiting"> · {{ waiting }}</template>
         </button>
       </div>
       <el-input v-model="typed" clearable :placeholder="say('rulebook.find')" :aria-label="say('rulebook.find')" />
@@ -79,8 +84,10 @@ function choose(rule: string): void {
         </button>
       </nav>
       <p v-if="!found.length" class="soft">{{ say('rulebook.none') }}</p>
+      <p v-if="failed" role="alert" class="bad">{{ failed }}</p>
     </aside>
     <LinesToCheck v-if="page === 'lines'" />
+    <NumberChanges v-else-if="page === 'changes'" :changes="changes?.changes ?? []" @changed="attempt(load)" />
     <article v-else-if="rule" class="sheet stack">
       <h2 class="big">{{ rule.title }}</h2>
       <p class="about">{{ rule.about }}</p>
@@ -89,7 +96,12 @@ function choose(rule: string): void {
       <table v-else class="numbers">
         <tbody>
           <tr v-for="n in rule.numbers" :key="n.id + n.since">
-            <td class="value">{{ shown(n) }}</td>
+            <td class="value">
+              {{ shown({ ...n, value: here(n) ?? n.value })
+              }}<template v-if="here(n) !== undefined"
+                ><br /><span class="soft small">{{ say('changes.book', { value: shown(n) }) }}</span></template
+              >
+            </td>
             <td>
               {{ n.says }}<br /><span class="soft small">{{ n.source }} · {{ say('rulebook.since', { day: dayShown(n.since) }) }}</span>
             </td>
@@ -99,37 +111,7 @@ function choose(rule: string): void {
           </tr>
         </tbody>
       </table>
-      <section v-if="trial" class="trial stack">
-        <h3>{{ say('rulebook.dryRun') }}</h3>
-        <p>{{ trial.number.says }}</p>
-        <div class="row">
-          <el-input-number
-            v-model="trial.value"
-            :min="-1000"
-            :max="10000"
-            :step="trial.number.value < 1 ? 0.01 : 1"
-            :aria-label="trial.number.says"
-          /><button type="button" class="main-action" :disabled="busy" @click="run">
-            {{ busy ? say('app.loading') : say('rulebook.run') }}
-          </button>
-        </div>
-        <p v-if="failed" role="alert" class="bad">{{ failed }}</p>
-        <template v-if="answer"
-          ><p>
-            <b>{{ say('rulebook.touched', { n: answer.clients.length, of: answer.clients.length + answer.untouched }) }}</b>
-          </p>
-          <p v-for="u in answer.unreadable" :key="u.id" class="bad">{{ say('rulebook.unreadable', { name: u.name }) }}</p>
-          <div v-for="c in answer.clients" :key="c.id" class="touched">
-            <RouterLink :to="`/client/${c.id}/limits`"
-              ><b>{{ c.name }}</b></RouterLink
-            >
-            <p v-for="m in c.limits" :key="m.id" class="small">
-              <span class="tag">{{ say(`moved.${m.change}`) }}</span> {{ m.was }} → {{ m.says }}
-            </p>
-            <p class="small">{{ say('rulebook.effect', { opens: c.opens.length, closes: c.closes.length }) }}</p>
-          </div></template
-        >
-      </section>
+      <NumberTrial v-if="trial.length" v-model="trial" @asked="showChanges" />
       <template v-if="rule.examples.length"
         ><h3>{{ say('rulebook.duties') }}</h3>
         <ul v-if="rule.duties.length">
@@ -212,18 +194,6 @@ function choose(rule: string): void {
 .value {
   font-size: 22px;
   width: 170px;
-}
-.trial {
-  background: var(--accent-wash);
-  border-radius: var(--round);
-  padding: var(--space-4);
-}
-.touched {
-  background: var(--paper);
-  border-radius: var(--round-small);
-  padding: var(--space-3);
-  display: grid;
-  gap: 4px;
 }
 .bad {
   color: var(--brick);

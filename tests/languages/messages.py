@@ -21,11 +21,11 @@ from amvel.safety import envelope, rulebook
 from amvel.safety.limits import Place
 from amvel.safety.permitted import RANGE_TITLES
 from amvel.safety.postures import On, Posture
+from amvel.safety.rulebook import example_case
 from amvel.safety.ways import TECHNIQUES
 from amvel.screening import find_out, test_library
 from amvel.screening.standards import standards
 from amvel.screening.stop_signs import QUESTIONS
-from tests.core.test_rule_examples import case_of_at_age
 
 ROOT = Path(__file__).parents[2]
 # What a rule writes: where its sentences stand among the arguments.
@@ -104,7 +104,7 @@ def of_rules() -> Iterator[str]:
     """What limits, obligations and referrals say of every rule's own examples, wherever the sentence was put together."""
     for rule in rulebook().values():
         for example in rule.examples:
-            found = find_out(case_of_at_age(rule, example))
+            found = find_out(example_case(example))
             bound = envelope(found)
             for limit in bound.limits:
                 yield from (x for text in (limit.reason, limit.measure, limit.next_grade, limit.source.told) for x in _inside(text))

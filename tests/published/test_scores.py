@@ -11,7 +11,6 @@ from amvel.screening.bone_status import NotReadable, score
 from amvel.screening.tests.chair_stand_30s import cut
 
 DAY = "2026-11-24"
-STANDS = screening.test_library()["chair_stand_30s"].in_force(date.fromisoformat(DAY))
 
 
 def case(
@@ -25,6 +24,9 @@ def case(
             "conditions": list(conditions),
         }
     )
+
+
+STANDS = screening.test_library()["chair_stand_30s"].in_force(case())
 
 
 # CDC STEADI 30-Second Chair Stand: fewer than this is below average (women, men).

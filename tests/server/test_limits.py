@@ -142,14 +142,15 @@ def test_the_ranges_are_drawn(api: Api, client_id: str, view: str) -> None:
 def test_the_rule_book_on_trial_touches_only_whom_it_concerns(
     api: Api, client_id: str, sciatica: str, stranger: Api
 ) -> None:
-    body = {"rule": "low_bone_mass", "number": "loaded_flexion_deg", "value": 35}
+    line = {"rule": "low_bone_mass", "number": "loaded_flexion_deg", "value": 35}
+    body = {"lines": [line]}
     found = api.post("/rulebook/dry-run", body).json()
     assert [c["name"] for c in found["clients"]] == ["Orla Brandt"]
     assert found["untouched"] == 1
     assert "round_and_lengthen/small" in found["clients"][0]["opens"]
     assert CURL not in found["clients"][0]["opens"]  # curls also wait to be shown
     assert stranger.post("/rulebook/dry-run", body).json() == {"clients": [], "untouched": 0, "unreadable": []}
-    assert api.post("/rulebook/dry-run", {**body, "number": "magic"}).status_code == 404
+    assert api.post("/rulebook/dry-run", {"lines": [{**line, "number": "magic"}]}).status_code == 404
     assert AuditEntry.objects.filter(action="rule-book tried").count() == 2
 
 
@@ -164,7 +165,7 @@ def test_a_number_is_tried_on_everybody_else_where_one_case_cannot_be_read(api: 
     first = other.latest()  # and then one that no rule of ours would have let in
     broken = {**first.data, "person": {**first.data["person"], "mass_kg": -1}}
     CaseRevision.objects.create(client=other, number=first.number + 1, data=broken, reason="damaged")
-    found = api.post("/rulebook/dry-run", {"rule": "low_bone_mass", "number": "loaded_flexion_deg", "value": 5}).json()
+    found = api.post("/rulebook/dry-run", {"lines": [{"rule": "low_bone_mass", "number": "loaded_flexion_deg", "value": 5}]}).json()
     assert [u["id"] for u in found["unreadable"]] == [str(other.pk)]
     assert [c["id"] for c in found["clients"]] == [client_id]
 

@@ -1,9 +1,16 @@
 """What the server says of a step: motion, steadiness, how it is taught; and what it refuses."""
 
+import json
+
 import pytest
 
 from amvel.movements import find
 from amvel.screening import test_library as library_of_tests
+from clients.casework import question_on
+from clients.models import Client
+from jobs.asking import known_entry
+from jobs.models import Work
+from tests.server.conftest import Api
 
 pytestmark = pytest.mark.django_db
 
@@ -182,3 +189,28 @@ def test_a_fault_is_drawn_for_the_measures_that_stand(api, client_id: str) -> No
 def test_no_fault_is_drawn_of_a_pose_that_cannot_be_nor_for_another_house(api, stranger, client_id: str) -> None:
     assert faults_of(api, client_id, "knee_fold/no_such_step").status_code == 404
     assert faults_of(stranger, client_id, "bridge/three_quarters").status_code == 404
+
+
+def test_the_list_is_put_into_words_once_a_language_and_anew_for_another_case(api: Api, client_id: str, monkeypatch) -> None:
+    path = f"/api/v1/clients/{client_id}/verdicts"
+
+    def asked(language: str) -> dict:
+        return api.browser.get(path, headers={"Accept-Language": language}).json()
+
+    english, german = asked("en"), asked("de")
+    assert english["digest"] == german["digest"] and english["verdicts"] != german["verdicts"]
+    with monkeypatch.context() as held:
+        held.setattr("api.movements.worked_out", lambda *a: pytest.fail("it was there"))
+        assert asked("en") == english and asked("de") == german
+    tolerates = {**api.get(f"/clients/{client_id}").json()["case"]["tolerates"], "floor": "no"}
+    assert api.patch(f"/clients/{client_id}", {"base_revision": 1, "sections": {"tolerates": tolerates}}).status_code == 200
+    after = asked("en")
+    assert after["revision"] == 2 and after["verdicts"] != english["verdicts"]
+
+
+def test_one_verdict_is_found_without_the_list(api: Api, client_id: str) -> None:
+    for wanted in api.get(f"/clients/{client_id}/verdicts").json()["verdicts"][::60]:
+        question = question_on(Client.objects.get(pk=client_id).latest(), Work.VERDICTS)
+        place = {k: wanted[k] for k in ("family", "step", "side", "context", "original_values")}
+        assert json.loads(json.dumps(known_entry(question, place))) == wanted
+        assert known_entry(question, {**place, "side": "nowhere"}) is None

@@ -28,7 +28,7 @@ ANY_ROLE = {
     ("POST", "/second-factor/confirm"),
     ("POST", "/second-factor/remove"),
 }  # to whoever is logged in
-VALUES = {"name": "tests", "kind": "hand-out", "first": "2026-11-01", "second": "2026-11-02", "level": "1", "seed": "1", "code": "aaaa-bbbb-cccc-dddd", "family_id": "bridge", "step_id": "small_lift", "view": "side", "key": "hand_out.greeting", "index": "0", "session_id": "00000000-0000-0000-0000-000000000000", "batch_id": "none", "person_id": "00000000-0000-0000-0000-000000000000"}
+VALUES = {"name": "tests", "kind": "hand-out", "first": "2026-11-01", "second": "2026-11-02", "level": "1", "seed": "1", "code": "aaaa-bbbb-cccc-dddd", "family_id": "bridge", "step_id": "small_lift", "view": "side", "key": "hand_out.greeting", "index": "0", "session_id": "00000000-0000-0000-0000-000000000000", "batch_id": "none", "change_id": "00000000-0000-0000-0000-000000000000", "person_id": "00000000-0000-0000-0000-000000000000"}
 TODAY = timezone.localdate()
 
 

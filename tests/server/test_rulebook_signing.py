@@ -95,7 +95,7 @@ def test_what_a_test_decides_by_stands_in_the_rule_book_and_can_be_tried(api: Ap
     assert {n["id"] for n in rules["test.timed_up_and_go"]["numbers"]} == {"at_risk_s"}
     assert rules["low_bone_mass"]["sources"][0]["authors"].startswith("Brooke-Wavell")
     tried = api.post(
-        "/rulebook/dry-run", {"rule": "screening.bone_status", "number": "t_osteoporosis", "value": -3.9}
+        "/rulebook/dry-run", {"lines": [{"rule": "screening.bone_status", "number": "t_osteoporosis", "value": -3.9}]}
     )
     assert tried.status_code == 200
 

@@ -1,11 +1,13 @@
 """Visits over the API: opened as a sheet, logged once whatever happens, decided on; home by a private link."""
 
 import json
+import re
 import threading
 from datetime import timedelta
 
 import pytest
-from django.db import connection
+from django.db import IntegrityError, connection
+from django.db.migrations.executor import MigrationExecutor
 from django.test import Client as Browser
 from django.utils import timezone
 
@@ -295,3 +297,32 @@ class TestHomeLink:
         assert self.get(code).json()["paused"] == [STEP]
         line = api.get("/day").json()["lines"][0]
         assert (line["station"], line["tone"]) == ("course", "due")
+
+
+@pytest.mark.django_db
+def test_a_clients_visits_are_looked_up_in_one_part_of_the_log(user: User) -> None:
+    client = create_client(user, today_case("low-bone-mass"))
+    rows = LoggedVisit.objects.filter(client=client, key="a-visit-1").order_by("-version")
+    assert len(re.findall(r"on visits_loggedvisit_\d+", rows.explain())) == 1
+    assert len(re.findall(r"on visits_loggedvisit_\d+", LoggedVisit.objects.order_by().explain())) == 16
+
+
+@pytest.mark.django_db(transaction=True)
+def test_the_log_goes_into_parts_and_back_without_a_loss(user: User) -> None:
+    client = create_client(user, {k: v for k, v in today_case("low-bone-mass").items() if k != "visits"})
+    api = logged_in(user.username)
+    for n in range(3):
+        assert api.post(f"/clients/{client.pk}/visits", {"visit": a_visit(f"visit-number-{n}")}).status_code == 201
+    before = list(LoggedVisit.objects.order_by("key").values())
+    try:
+        MigrationExecutor(connection).migrate([("visits", "0003_when_it_came_about")])
+        assert list(LoggedVisit.objects.order_by("key").values()) == before
+    finally:
+        MigrationExecutor(connection).migrate([("visits", "0004_partitioned")])
+    assert list(LoggedVisit.objects.order_by("key").values()) == before
+    again = api.post(f"/clients/{client.pk}/visits", {"visit": a_visit("visit-number-0")})
+    assert again.status_code == 200 and not again.json()["new"]
+    with pytest.raises(Exception, match="append-only"), connection.cursor() as cursor:
+        cursor.execute("DELETE FROM visits_loggedvisit")
+    with pytest.raises(IntegrityError):
+        LoggedVisit.objects.create(client=client, key="visit-number-0", version=1, on=before[0]["on"], data={})

@@ -13,7 +13,7 @@ from accounts.roles import Action
 from amvel.answers.course import CourseData, course
 from amvel.answers.progress import ProposalData
 from amvel.answers.run_sheet import RunSheetData
-from amvel.case import read_case
+from amvel.case import amended
 from amvel.case.visits import NextDay, Visit
 from amvel.progress.next_visit import suggested_visits
 from api.access import Needs, client_of
@@ -22,7 +22,7 @@ from api.problems import PROBLEMS, UNDER_WAY
 from api.spoken import Router
 from api.subject import Subject, subject_of
 from clients.casework import Stale, change
-from clients.engines import case_data, engine_of
+from clients.engines import engine_of
 from clients.models import Client
 from jobs.models import Work
 from programmes import building
@@ -177,7 +177,7 @@ def decide(request: HttpRequest, client_id: str, body: Decide):
         "by": request.user.called,
     }
     sections = {"decisions": [*(newest.data.get("decisions") or []), entry]}
-    read_case({**case_data(newest), **sections})  # a decision that is refused changes no programme
+    amended(engine_of(newest).case, sections)  # a decision that is refused changes no programme
     if body.answer == "accepted":
         programme = decided(client, request.user, body.number, p)
     change(request.user, client, body.base_revision, sections, f"{body.answer}: {p['says']}"[:300])

@@ -9,10 +9,10 @@ from django.utils import timezone
 from accounts.models import User
 from amvel.admission import admitted
 from amvel.answers.verdicts import VerdictData
-from amvel.case import Case, read_case
+from amvel.case import Case, amended, read_case
 from amvel.engine import Engine
 from amvel.languages import said, said_together
-from clients.engines import NOT_OF_THE_REVISION, case_data, engine_of, keep_engine, of_the_house, today
+from clients.engines import NOT_OF_THE_REVISION, engine_of, keep_engine, of_the_house, today
 from clients.models import AuditEntry, CaseRevision, Client
 from clients.summary import summary_of
 from jobs.asking import AHEAD, NotYet, Question, known, worked_out
@@ -80,9 +80,9 @@ def change(user: User, client: Client, base: int, sections: dict[str, Any], reas
     newest = client.latest()
     if newest.number != base:
         raise Stale(newest)
-    before = case_data(newest)
-    case = read_case({**before, **sections})
-    if case == read_case(before):
+    before = engine_of(newest).case
+    case = amended(before, sections)
+    if case == before:
         return newest
     engine = admitted(case)
     summary = summary_of(engine, client.programmes.exists())

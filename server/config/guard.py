@@ -7,7 +7,7 @@ from django.conf import settings
 from django.db import OperationalError
 from django.http import HttpRequest, JsonResponse
 
-from amvel.case.texts import TooDeep, is_text, texts
+from amvel.case.texts import TooDeep, is_text, no_texts
 from amvel.languages import said
 from config.problem import problem, what_it_says
 from config.speaking import language_of, speaking
@@ -70,7 +70,7 @@ def _refused(request: HttpRequest) -> JsonResponse | None:
     except (ValueError, RecursionError):
         return problem(400, said("The request is refused"), said("the body is not JSON that can be read"))
     try:
-        bad = next((path for path, text in texts(data, DEEPEST) if not is_text(text)), None)
+        bad = no_texts(data, DEEPEST)
     except TooDeep as error:
         return problem(422, said("The request is refused"), faults=[(error.path, what_it_says(error))])
-    return problem(422, said("The request is refused"), faults=[(bad, said("holds a character that is no text"))]) if bad else None
+    return problem(422, said("The request is refused"), faults=[(bad[0], said("holds a character that is no text"))]) if bad else None

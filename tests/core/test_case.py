@@ -4,7 +4,7 @@ import copy
 
 import pytest
 
-from amvel.case import Case, CaseError, read_case
+from amvel.case import Case, CaseError, amended, read_case
 from amvel.engine import case_digest
 
 
@@ -82,3 +82,38 @@ def test_the_digest_sees_everything_but_the_name(low_bone: dict) -> None:
     assert case_digest(read_case(changed(low_bone, "person.name", "Somebody Else"))) == one
     assert case_digest(read_case(changed(low_bone, "person.mass_kg", 58.1))) != one
     assert case_digest(read_case(changed(low_bone, "as_of", "2026-11-25"))) != one
+
+
+def test_a_case_with_a_section_replaced_is_the_one_read_as_a_whole(low_bone: dict) -> None:
+    """The same result and the same refusals, whichever way the sections come in."""
+    case = read_case(low_bone)
+    result = {"test": "timed_up_and_go", "on": low_bone["as_of"], "seconds": 11.0}
+    whole = read_case({**low_bone, "tests": [*low_bone["tests"], result]})
+    assert amended(case, {"tests": [*case.tests, result]}) == whole
+    assert amended(case, {}) == case
+
+
+@pytest.mark.parametrize(
+    ("sections", "path"),
+    [
+        ({"tests": [{"test": "timed_up_and_go", "on": "2026-01-01", "seconds": -4}]}, "$.tests[0].seconds"),
+        ({"wishes": {"minutes": 0}}, "$.wishes.minutes"),
+        ({"reviews": [{"rule": "x\0", "on": "2026-01-01"}]}, "$.reviews[0].rule"),
+        ({"surprise": 1}, "$.surprise"),
+    ],
+)
+def test_a_section_that_is_refused_says_where(low_bone: dict, sections: dict, path: str) -> None:
+    with pytest.raises(CaseError) as caught:
+        amended(read_case(low_bone), sections)
+    assert path in dict(caught.value.faults)
+
+
+def test_what_must_hold_between_sections_holds_for_replaced_ones_too(low_bone: dict) -> None:
+    early = {"test": "timed_up_and_go", "on": "1901-01-01", "seconds": 11.0}
+    with pytest.raises(CaseError, match="birth date"):
+        amended(read_case(low_bone), {"tests": [early]})
+
+
+def test_inches_in_a_section_become_centimetres(low_bone: dict) -> None:
+    person = {**{k: v for k, v in low_bone["person"].items() if k != "stature_cm"}, "stature_in": 64.0}
+    assert amended(read_case(low_bone), {"person": person}).person.stature_cm == pytest.approx(64.0 * 2.54)

@@ -107,6 +107,8 @@ def placed(ref: str):
         np.zeros(3),
         np.zeros((len(tree.com), 3)),
         np.zeros((joints, 3)),
+        np.full(joints + 2, np.inf),
+        np.full(joints + 2, -np.inf),
     )
     refresh(tree, wish, body)
     return tree, wish, body

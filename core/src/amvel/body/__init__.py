@@ -2,8 +2,9 @@
 
 from amvel.body.anthropometry import Anthropometry, BodyError, Measures, measure
 from amvel.body.between import bands_started, filled
-from amvel.body.capacities import HEALTHY_DEG, Capacities, cautious, healthy
+from amvel.body.capacities import HEALTHY_DEG, TRUNK_SHARE, Capacities, cautious, healthy
 from amvel.body.contorted import sunk, tipped
+from amvel.body.copying import but
 from amvel.body.demand import DECLARED, FrameFacts, computed, demand
 from amvel.body.flat import Flat, Stops, flatten
 from amvel.body.loads import joint_torques
@@ -20,6 +21,7 @@ from amvel.body.pose_fault import (
 )
 from amvel.body.posing import Posed, solve, solve_flat
 from amvel.body.pushes import GRAVITY_M_S2
+from amvel.body.sides import other_side
 from amvel.body.skeleton import JOINT_INDEX, JOINTS, Skeleton
 from amvel.body.statics import Reactions, react, react_flat
 
@@ -30,6 +32,7 @@ __all__ = [
     "HEALTHY_DEG",
     "JOINTS",
     "JOINT_INDEX",
+    "TRUNK_SHARE",
     "Anthropometry",
     "BandPull",
     "BodyError",
@@ -54,6 +57,7 @@ __all__ = [
     "UnderTheFloor",
     "WeightNotOverFeet",
     "bands_started",
+    "but",
     "cautious",
     "computed",
     "demand",
@@ -62,6 +66,7 @@ __all__ = [
     "healthy",
     "joint_torques",
     "measure",
+    "other_side",
     "plain_fault",
     "react",
     "react_flat",

@@ -10,6 +10,7 @@ import math
 from dataclasses import dataclass, field
 from functools import cached_property
 
+from amvel.body.sides import other_side
 from amvel.literature import AAOS
 
 RANGES = AAOS
@@ -102,6 +103,20 @@ class Capacities:
             k: max(v, HEALTHY_DEG[k.split(".")[-1]]) for k, v in self.range_deg.items() if k in loose
         }
         return Capacities({**self.range_deg, **healthy_deg}, self.assumed - loose, self.mobile)
+
+    def swapped(self) -> "Capacities":
+        """The same with left and right exchanged."""
+        return self._swapped
+
+    @cached_property
+    def _swapped(self) -> "Capacities":
+        ranges = {other_side(k): v for k, v in self.range_deg.items()}
+        return Capacities(ranges, frozenset(map(other_side, self.assumed)), self.mobile)
+
+    @cached_property
+    def alike_on_both_sides(self) -> bool:
+        """Whether exchanging left and right would shape no pose otherwise."""
+        return self._swapped.digest() == self.digest()
 
     def of(self, name: str) -> float:
         return self.range_deg[name]

@@ -47,7 +47,11 @@ class Wish(NamedTuple):
 
 class Body(NamedTuple):
     """A placed body, where each row's points are (R×3), and where its weight is: each segment's (S×3) and the whole body's,
-    with the arm of what each joint moves about that joint (J×3)."""
+    with the arm of what each joint moves about that joint (J×3).
+
+    `least` and `most` (J+2) are how far each joint was sent on the way here, stops or no stops, and the two hips against
+    their knees: whoever has other stops that lie beyond them would have gone the same way.
+    """
 
     position: Array
     rotation: Array
@@ -61,6 +65,8 @@ class Body(NamedTuple):
     weight_at: Array
     com_at: Array
     com_arm: Array
+    least: Array
+    most: Array
 
 
 @kernel
@@ -288,6 +294,24 @@ def _most(wish: Wish, body: Body, k: int) -> float:
 
 
 @kernel
+def _sent(body: Body, j: int, angle: float) -> None:
+    """Joint j is sent to this angle."""
+    body.least[j] = min(body.least[j], angle)
+    body.most[j] = max(body.most[j], angle)
+    for s in range(2):
+        if j == _HIPS[s]:
+            over = len(body.angles) + s
+            body.most[over] = max(body.most[over], angle - body.angles[_KNEES[s]])
+
+
+@kernel
+def stays(body: Body) -> None:
+    """All joints are where they are."""
+    for j in range(len(body.angles)):
+        _sent(body, j, body.angles[j])
+
+
+@kernel
 def descend(tree: Tree, wish: Wish, body: Body, position0: Array, rotation0: Array) -> None:
     """Take a pose to where nothing moves any more, or has had its share of steps; `body` is where it starts and ends."""
     rows, joints = len(wish.a), len(wish.free)
@@ -295,11 +319,14 @@ def descend(tree: Tree, wish: Wish, body: Body, position0: Array, rotation0: Arr
     residual, jac = np.zeros(rows), np.zeros((rows, size))
     gradient, hessian, diagonal = np.zeros(size), np.zeros((size, size)), np.empty(size)
     diagonal[:_ROOT_DOF] = _ROOT_WEIGHT**2
+    stays(body)
     for k in range(joints):
         diagonal[_ROOT_DOF + k] = wish.spring[k] ** 2
         j = wish.free[k]
+        _sent(body, j, wish.target[k])
         body.angles[j] = min(max(wish.target[k], wish.low[k]), wish.high[k])
     for k in range(joints):
+        _sent(body, wish.free[k], body.angles[wish.free[k]])
         body.angles[wish.free[k]] = min(body.angles[wish.free[k]], _most(wish, body, k))
     held, fixed, delta = np.zeros(size, dtype=np.bool_), np.zeros(size), np.zeros(size)
     room = Scratch(np.empty(size, dtype=np.int64), np.empty((size, size)), np.empty(size))
@@ -321,8 +348,10 @@ def descend(tree: Tree, wish: Wish, body: Body, position0: Array, rotation0: Arr
         old_angles[:], old_position[:], old_rotation[:] = body.angles, body.position, body.rotation
         for k in range(joints):
             j = wish.free[k]
+            _sent(body, j, body.angles[j] + delta[_ROOT_DOF + k])
             body.angles[j] = min(max(body.angles[j] + delta[_ROOT_DOF + k], wish.low[k]), wish.high[k])
         for k in range(joints):
+            _sent(body, wish.free[k], body.angles[wish.free[k]])
             body.angles[wish.free[k]] = min(body.angles[wish.free[k]], _most(wish, body, k))
         turn_of(delta[3:6], turn)
         for i in range(3):
@@ -423,6 +452,7 @@ def _stepped(
             i = _ROOT_DOF + k
             at = body.angles[wish.free[k]]
             there = at + delta[i]
+            _sent(body, wish.free[k], there)
             most = _most(wish, body, k)
             if not held[i] and (there < wish.low[k] - _AT_STOP or there > most + _AT_STOP):
                 held[i] = passed = True
@@ -447,4 +477,4 @@ def gaps(wish: Wish, body: Body, rows: int, must: Array) -> tuple[float, int]:
     return widest, which
 
 
-__all__ = ["Body", "Wish", "descend", "gaps", "joints_of", "refresh", "wish_of"]
+__all__ = ["Body", "Wish", "descend", "gaps", "joints_of", "refresh", "stays", "wish_of"]

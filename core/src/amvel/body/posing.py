@@ -10,7 +10,7 @@ import numpy as np
 
 from amvel.body.clearance import EXTRA_ROWS, Ends, clear, ends_of
 from amvel.body.compiled import kernel
-from amvel.body.descent import Body, descend, gaps, refresh, wish_of
+from amvel.body.descent import Body, descend, gaps, refresh, stays, wish_of
 from amvel.body.flat import CENTRE, Flat, Stops, flatten, row_name
 from amvel.body.pose import PoseSpec
 from amvel.body.pose_fault import OutOfReach, PoseFault, WeightNotOverFeet
@@ -27,7 +27,8 @@ class Posed:
     """B placed bodies; `give` (B×J) is what gave in the end, 0 for joints that were held.
 
     `faults` holds, per pose, why this body cannot take it (None when it can), such as a contact that stays open by more
-    than 5 mm: nothing may be judged from such a pose.
+    than 5 mm: nothing may be judged from such a pose.  `least` and `most` (B×(J+2)) are how far the solver sent each joint
+    on the way to the pose, and the hips against their knees (see `descent.Body`).
     """
 
     angles: Array
@@ -38,6 +39,8 @@ class Posed:
     worst_gap_m: Array
     give: Array
     faults: list[PoseFault | None]
+    least: Array
+    most: Array
 
     @classmethod
     def of_nothing(cls, skeleton: Skeleton) -> "Posed":
@@ -45,7 +48,7 @@ class Posed:
         segments, joints, marks = len(skeleton.names), len(JOINTS), len(skeleton.landmarks.index)
         at = Placement(*(np.zeros((0, n, *m)) for n, m in ((segments, (3,)), (segments, (3, 3)), (joints, (3,)), (joints, (3,)))))
         joint = np.zeros((0, joints))
-        return cls(joint, np.zeros((0, 3)), np.zeros((0, 3, 3)), at, np.zeros((0, marks, 3)), np.zeros(0), joint, [])
+        return cls(joint, np.zeros((0, 3)), np.zeros((0, 3, 3)), at, np.zeros((0, marks, 3)), np.zeros(0), joint, [], joint, joint)
 
     def part(self, rows: slice | list[int]) -> "Posed":
         """Some of the placed bodies, in the order of `rows`."""
@@ -60,6 +63,8 @@ class Posed:
             self.worst_gap_m[rows],
             self.give[rows],
             faults,
+            self.least[rows],
+            self.most[rows],
         )
 
 
@@ -91,6 +96,8 @@ def solve_flat(
         np.zeros(count),
         flat.give.copy(),
         [None] * count,
+        np.full((count, len(JOINTS) + 2), np.inf),
+        np.full((count, len(JOINTS) + 2), -np.inf),
     )
     worst = np.full(count, -1)
     _solve_all(
@@ -110,6 +117,8 @@ def solve_flat(
         posed.worst_gap_m,
         posed.give,
         worst,
+        posed.least,
+        posed.most,
     )
     for b in np.flatnonzero(posed.worst_gap_m > CONTACT_TOLERANCE_M):
         row = flat.rows.first[b] + worst[b]
@@ -144,6 +153,8 @@ def _solve_all(
     gap_m: Array,
     give: Array,
     worst: Rows,
+    least: Array,
+    most: Array,
 ) -> None:
     for b in range(len(angles)):
         clearing = floor_m[b] == floor_m[b]
@@ -163,9 +174,12 @@ def _solve_all(
             np.zeros(3),
             np.zeros((len(tree.com), 3)),
             np.zeros((angles.shape[1], 3)),
+            least[b],
+            most[b],
         )
         if settled[b]:
             refresh(tree, wish, body)
+            stays(body)
         else:
             descend(tree, wish, body, flat.position[b], flat.rotation[b])
         first, last = flat.rows.first[b], flat.rows.first[b + 1]

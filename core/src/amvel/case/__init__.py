@@ -12,6 +12,7 @@ from amvel.case.client import (
     Override,
     Review,
     age_years,
+    amended,
     read_case,
 )
 from amvel.case.condition import Condition
@@ -42,6 +43,7 @@ __all__ = [
     "Seat",
     "Side",
     "age_years",
+    "amended",
     "form_of",
     "read_case",
 ]

@@ -1,5 +1,6 @@
 """The open input: one client's case.  Units stand in the names; unknown fields are refused."""
 
+from collections.abc import Mapping
 from datetime import date, time, timedelta
 from functools import reduce
 from operator import or_
@@ -20,7 +21,7 @@ from amvel.case.result import Result as _AnyResult
 from amvel.case.room import Room
 from amvel.case.schools import unknown_answers
 from amvel.case.stop_sign_names import StopSignName
-from amvel.case.texts import TooDeep, is_text, texts
+from amvel.case.texts import TooDeep, no_texts
 from amvel.case.visits import Decision, Visit
 from amvel.languages import Language, said
 from amvel.numbers import LocalValues
@@ -382,16 +383,31 @@ DEEPEST = 20  # levels of nesting: a case has half of them
 
 def read_case(data: Any) -> Case:
     """Validate a case, metric or imperial; raises CaseError with one fault per field."""
-    from pydantic import ValidationError
+    _refuse_what_is_no_text(data)
+    return _validated(to_metric(forward(data)))
 
+
+def amended(case: Case, sections: Mapping[str, Any]) -> Case:
+    """The same case with sections replaced, as data or as parts that were read before: only data are read anew, and what
+    must hold between sections is looked at again. Raises CaseError with one fault per field."""
+    _refuse_what_is_no_text(dict(sections))
+    return _validated({**dict(case), **to_metric(dict(sections))})
+
+
+def _refuse_what_is_no_text(data: Any) -> None:
     try:
-        faults: list[tuple[str, str]] = [(path, said("holds a character that is no text")) for path, text in texts(data, DEEPEST) if not is_text(text)]
+        faults: list[tuple[str, str]] = [(path, said("holds a character that is no text")) for path in no_texts(data, DEEPEST)]
     except TooDeep as error:
         raise CaseError([(error.path, error.args[0])]) from error
     if faults:
         raise CaseError(faults)
+
+
+def _validated(data: Any) -> Case:
+    from pydantic import ValidationError
+
     try:
-        return Case.model_validate(to_metric(forward(data)))
+        return Case.model_validate(data)
     except ValidationError as error:
         faults = []
         for e in error.errors():

@@ -5,6 +5,7 @@ from typing import Any
 CM_PER_INCH = 2.54
 KG_PER_POUND = 0.45359237
 _FACTORS = {"_in": ("_cm", CM_PER_INCH), "_lb": ("_kg", KG_PER_POUND)}
+_ENDINGS = tuple(_FACTORS)
 
 
 def to_metric(data: Any) -> Any:
@@ -13,11 +14,14 @@ def to_metric(data: Any) -> Any:
         return [to_metric(x) for x in data]
     if not isinstance(data, dict):
         return data
-    return dict(_pair(k, v) for k, v in data.items())
+    return dict([_pair(k, v) for k, v in data.items()])
 
 
 def _pair(name: str, value: Any) -> tuple[str, Any]:
-    for ending, (metric, factor) in _FACTORS.items():
-        if str(name).endswith(ending) and isinstance(value, int | float) and not isinstance(value, bool):
-            return str(name).removesuffix(ending) + metric, round(value * factor, 6)
-    return name, to_metric(value)
+    if isinstance(value, list | dict):
+        return name, to_metric(value)
+    if str(name).endswith(_ENDINGS) and isinstance(value, int | float) and not isinstance(value, bool):
+        ending = str(name)[-3:]
+        metric, factor = _FACTORS[ending]
+        return str(name).removesuffix(ending) + metric, round(value * factor, 6)
+    return name, value

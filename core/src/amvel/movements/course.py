@@ -19,7 +19,7 @@ from amvel.movements.frames import Frame
 from amvel.movements.levels import LEVEL_COLUMNS, Ceilings, as_named
 from amvel.movements.profile import Declared, Profile, Request
 from amvel.movements.promise import broken
-from amvel.movements.stance import low_seat_cm, rise_level, stance_level
+from amvel.movements.stance import low_seat_cm, rise_level
 from amvel.quantities import REGISTRY
 
 
@@ -61,7 +61,7 @@ class Course:
         self.key, self.share = np.array(key, dtype=np.int64), np.array(share)
 
 
-# What `measured_over` adds: of a movement and not of a frame.
+# What is added to what was computed of each frame: of a movement, or read from several columns.
 _OF_MOVEMENTS = frozenset(("coordination", "exercise", "speed_deg_s", "stance_level", "rise_level", "low_seat_cm")) | ACTING
 
 
@@ -115,7 +115,6 @@ def measured_over(
     measured = columns.part(rows)
     acting = acts(own, skeleton, every, frames, parts, measured)
     more |= {k: np.full(len(span), v) for k, v in acting.items()}
-    more["stance_level"] = stance_level(skeleton, own, measured)
     rise = rise_level(skeleton, own, measured)
     more["rise_level"] = np.full(len(span), rise)
     seats_cm = [f.surfaces["seat"].at_cm for f in told if "seat" in f.surfaces]

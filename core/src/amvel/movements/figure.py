@@ -5,10 +5,10 @@ A small movement is shown again enlarged; where nothing moves a sign says what i
 
 import numpy as np
 
+from amvel.body import other_side
 from amvel.body.figure import INK, arrow, silhouette
 from amvel.body.view import View
 from amvel.movements.cameras import view_of
-from amvel.movements.frames import other_side
 from amvel.movements.panel import Panel
 from amvel.movements.picture import document, label, laid_out
 from amvel.movements.profile import Profile

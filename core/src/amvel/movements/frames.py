@@ -4,14 +4,14 @@ A Frame is declared once, for the left side, and mirrored.
 """
 
 import math
-from dataclasses import dataclass, field, replace
+from dataclasses import dataclass, field
 from functools import cached_property, lru_cache
 from typing import Any
 
 import numpy as np
 from numpy.typing import NDArray
 
-from amvel.body import BandPull, FrameFacts
+from amvel.body import BandPull, FrameFacts, but, other_side
 from amvel.body.pose import SHEAR_TO_NORMAL, Strategy
 
 _ARM = ("shoulder.", "elbow.")
@@ -136,15 +136,9 @@ class Frame:
     facts: FrameFacts = FrameFacts()
     props: tuple[Prop, ...] = ()
 
-    def _but(self, **changes: Any) -> "Frame":
-        """The same frame with other values: as `dataclasses.replace`, which takes ten times as long on a frame's many fields."""
-        other = object.__new__(Frame)
-        other.__dict__.update(self.__dict__, **changes)
-        return other
-
     def hold(self, *props: Prop) -> "Frame":
         """Draw these props with the body."""
-        return self._but(props=(*self.props, *props))
+        return but(self, props=(*self.props, *props))
 
     def between(self, kind: str, left: str, right: str, size_cm: float, axis: str = "y") -> "Frame":
         """Press something of this thickness between two parts, the left one further along the axis than the right one."""
@@ -153,18 +147,18 @@ class Frame:
 
     def pull(self, *loads: tuple[str, tuple[float, float, float]]) -> "Frame":
         """Forces from outside in newtons, at landmarks: a bag, a band, a strap."""
-        return self._but(loads=(*self.loads, *loads))
+        return but(self, loads=(*self.loads, *loads))
 
     def band(self, *bands: Band) -> "Frame":
         """Stretch bands that pull more the longer they get; they are drawn where they run."""
         drawn = (Prop("band", (b.at,) if b.to is None else (b.at, b.to), 2, b.anchor_cm) for b in bands)
-        return self._but(bands=(*self.bands, *bands), props=(*self.props, *drawn))
+        return but(self, bands=(*self.bands, *bands), props=(*self.props, *drawn))
 
     def with_(self, name: str | None = None, /, **angles: float) -> "Frame":
         """Declare joint angles in degrees; 'left_hip_flexion' means 'left.hip.flexion'. Declared joints are no longer free."""
         named = {_dof(k): v for k, v in angles.items()}
         free = {k: v for k, v in self.free.items() if k not in named}
-        frame = self._but(name=name or self.name, angles={**self.angles, **named}, free=free)
+        frame = but(self, name=name or self.name, angles={**self.angles, **named}, free=free)
         moved = {k.partition(".")[0] for k in named if k.partition(".")[2].startswith(_ARM)}
         return frame._off_the_body(moved)
 
@@ -174,18 +168,18 @@ class Frame:
         if not gone:
             return self
         touches = tuple(t for t in self.touches if not (t.on and t.landmark in gone))
-        return self._but(touches=touches, aims=tuple(a for a in self.aims if a.landmark not in gone))
+        return but(self, touches=touches, aims=tuple(a for a in self.aims if a.landmark not in gone))
 
     def free_(self, **stiffness: float) -> "Frame":
         """Let joints give, from easily (0.1) to hardly (30)."""
-        return self._but(free={**self.free, **{_dof(k): v for k, v in stiffness.items()}})
+        return but(self, free={**self.free, **{_dof(k): v for k, v in stiffness.items()}})
 
     def touch(self, *touches: Touch) -> "Frame":
-        return self._but(touches=(*self.touches, *touches))
+        return but(self, touches=(*self.touches, *touches))
 
     def lift(self, *landmarks: str) -> "Frame":
         """Take landmarks off whatever they touch."""
-        return self._but(touches=tuple(t for t in self.touches if t.landmark not in landmarks))
+        return but(self, touches=tuple(t for t in self.touches if t.landmark not in landmarks))
 
     def rest(self, *landmarks: str) -> "Frame":
         """These contacts carry their own limb and do not press."""
@@ -200,26 +194,22 @@ class Frame:
         return self._role("leans", landmarks)
 
     def _role(self, strategy: Strategy, landmarks: tuple[str, ...]) -> "Frame":
-        touches = tuple(replace(t, strategy=strategy) if t.landmark in landmarks else t for t in self.touches)
-        return self._but(touches=touches)
+        touches = tuple(but(t, strategy=strategy) if t.landmark in landmarks else t for t in self.touches)
+        return but(self, touches=touches)
 
     def aim(self, *aims: Aim) -> "Frame":
         names = {a.name for a in aims}
-        return self._but(aims=(*(a for a in self.aims if a.name not in names), *aims))
+        return but(self, aims=(*(a for a in self.aims if a.name not in names), *aims))
 
     def unaim(self, *landmarks: str) -> "Frame":
-        return self._but(aims=tuple(a for a in self.aims if a.landmark not in landmarks))
+        return but(self, aims=tuple(a for a in self.aims if a.landmark not in landmarks))
 
     def named(self, name: str) -> "Frame":
         """The same frame under another name."""
-        return self._but(name=name)
-
-    def with_facts(self, facts: FrameFacts) -> "Frame":
-        """The same frame with other facts."""
-        return self._but(facts=facts)
+        return but(self, name=name)
 
     def facts_(self, **facts: Any) -> "Frame":
-        return self._but(facts=replace(self.facts, **facts))
+        return but(self, facts=but(self.facts, **facts))
 
 
 def _dof(name: str) -> str:
@@ -231,16 +221,6 @@ def _dof(name: str) -> str:
     return f"{joint}.{'_'.join(rest)}"
 
 
-@lru_cache(maxsize=1024)
-def other_side(name: str) -> str:
-    """'left.foot' ↔ 'right.foot'; midline names stay."""
-    if name.startswith("left."):
-        return "right." + name[5:]
-    if name.startswith("right."):
-        return "left." + name[6:]
-    return {"head_side_left": "head_side_right", "head_side_right": "head_side_left"}.get(name, name)
-
-
 def faced(frame: Frame, turn_deg: float) -> Frame:
     """The same frame facing elsewhere: turned to the left about the vertical.  Walls stay where they are."""
     a = math.radians(turn_deg)
@@ -250,13 +230,13 @@ def faced(frame: Frame, turn_deg: float) -> Frame:
         x, y, z = turn @ np.array(v)
         return float(x), float(y), float(z)
 
-    return replace(
+    return but(
         frame,
         root=turn @ frame.root,
         root_at_cm=turned(frame.root_at_cm),
-        aims=tuple(replace(a, direction=turned(a.direction or AXES[a.axis])) for a in frame.aims),
+        aims=tuple(but(a, direction=turned(a.direction or AXES[a.axis])) for a in frame.aims),
         loads=tuple((p, turned(f)) for p, f in frame.loads),
-        bands=tuple(replace(b, anchor_cm=turned(b.anchor_cm) if b.anchor_cm else None) for b in frame.bands),
+        bands=tuple(but(b, anchor_cm=turned(b.anchor_cm) if b.anchor_cm else None) for b in frame.bands),
     )
 
 
@@ -289,6 +269,11 @@ def _mirrored_aim(a: Aim) -> Aim:
     )
 
 
+def alike(a: Frame, b: Frame) -> bool:
+    """Whether two frames ask for the same pose on the same things."""
+    return a == b and np.array_equal(a.root, b.root)
+
+
 def mirrored(frame: Frame) -> Frame:
     """The same frame for the other side."""
 
@@ -296,7 +281,7 @@ def mirrored(frame: Frame) -> Frame:
         midline = not name.startswith(("left.", "right."))
         return -value if midline and name.endswith(_FLIPPED) else value
 
-    return frame._but(
+    return but(frame, 
         root=_MIRROR @ frame.root @ _MIRROR,
         root_at_cm=flip(frame.root_at_cm),
         angles={other_side(k): angle(k, v) for k, v in frame.angles.items()},
@@ -306,7 +291,7 @@ def mirrored(frame: Frame) -> Frame:
         aims=tuple(_mirrored_aim(a) for a in frame.aims),
         loads=tuple((other_side(p), flip(f)) for p, f in frame.loads),
         bands=tuple(
-            replace(
+            but(
                 b,
                 at=other_side(b.at),
                 to=other_side(b.to) if b.to else None,
@@ -315,10 +300,10 @@ def mirrored(frame: Frame) -> Frame:
             for b in frame.bands
         ),
         props=tuple(
-            replace(
+            but(
                 p, at=tuple(other_side(a) for a in p.at), anchor_cm=flip(p.anchor_cm) if p.anchor_cm else None
             )
             for p in frame.props
         ),
-        facts=replace(frame.facts, side_down={"left": "right", "right": "left"}.get(frame.facts.side_down, "")),
+        facts=but(frame.facts, side_down={"left": "right", "right": "left"}.get(frame.facts.side_down, "")),
     )

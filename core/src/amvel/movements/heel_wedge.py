@@ -1,9 +1,8 @@
 """A wedge under the heels: what an ankle that ends early does not bend, the wedge gives."""
 
 import math
-from dataclasses import replace
 
-from amvel.body import Anthropometry
+from amvel.body import Anthropometry, but
 from amvel.movements.declaration import Parameter, Setting
 from amvel.movements.frames import Frame, Surface
 from amvel.movements.needs import HEEL_WEDGE as NEEDED
@@ -26,12 +25,12 @@ def on_heel_wedge(frame: Frame, height_cm: float) -> Frame:
     """The same frame with the heels that stand on the floor on a wedge."""
     if not height_cm:
         return frame
-    wedge = replace(frame.surfaces["floor"], name="heel wedge", at_cm=height_cm, title="wedge")
+    wedge = but(frame.surfaces["floor"], name="heel wedge", at_cm=height_cm, title="wedge")
     touches = tuple(
-        replace(t, surface=wedge.name) if _heel_on_the_floor(t.landmark, t.surface) else t for t in frame.touches
+        but(t, surface=wedge.name) if _heel_on_the_floor(t.landmark, t.surface) else t for t in frame.touches
     )
     surfaces: dict[str, Surface] = {**frame.surfaces, wedge.name: wedge}
-    return replace(frame, touches=touches, surfaces=surfaces)
+    return but(frame, touches=touches, surfaces=surfaces)
 
 
 def _heel_on_the_floor(landmark: str, surface: str) -> bool:

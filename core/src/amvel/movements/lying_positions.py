@@ -1,6 +1,5 @@
 """Lying: on the back with the knees up or the calves on something, on a side, face down."""
 
-from dataclasses import replace
 from functools import lru_cache
 
 import numpy as np
@@ -12,6 +11,7 @@ from amvel.body import (
     FrameFacts,
     Measures,
     Skeleton,
+    but,
     healthy,
     measure,
     solve,
@@ -90,7 +90,7 @@ def supine_crook(
             Touch("upper_back", "floor"),
             Touch("sacrum", "floor"),
             *(Touch(f"{s}.buttock", "floor", places=False) for s in _SIDES),
-            *(replace(t, strategy="rests") for t in feet()),
+            *(but(t, strategy="rests") for t in feet()),
             *_arms_lie(),
         ),
         (*(Aim(f"{s}.heel", "x", heels_cm, origin=f"{s}.sit_bone") for s in _SIDES), _SQUARE_LYING, _HIPS_LEVEL),

@@ -38,6 +38,10 @@ class Request:
         return f"{self.family.id}/{self.step.id}"
 
     def key(self) -> str:
+        return self._key
+
+    @cached_property
+    def _key(self) -> str:
         return json.dumps([self.label, self.side, self.values], sort_keys=True)
 
 
@@ -53,6 +57,8 @@ class Profile:
     posed: Posed | None = field(default=None, compare=False)  # none where it was taken over, see Profiler.posed
     rows: tuple[int, ...] = ()
     declared: "Declared | None" = field(default=None, compare=False, repr=False)
+    freer: "Profile | None" = field(default=None, compare=False, repr=False)  # with limbs that nobody tested as far as they may go
+    left_twin: "Profile | None" = field(default=None, compare=False, repr=False)  # what it was turned round from, if it was
 
     @cached_property
     def specs(self) -> tuple[PoseSpec, ...]:
@@ -82,6 +88,8 @@ class Profile:
 
     def placed_otherwise(self, old: Capacities, new: Capacities) -> bool:
         """Whether other ranges than those it was solved for would change it."""
+        if self.left_twin is not None:
+            return self.left_twin.placed_otherwise(old.swapped(), new.swapped())
         return reshaped(self.posed, old, new)
 
 

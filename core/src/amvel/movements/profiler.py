@@ -6,6 +6,7 @@ A profile depends on the body with its capacities, the set-up and the parameters
 import hashlib
 import json
 from collections import OrderedDict
+from collections.abc import Callable
 from dataclasses import replace
 from functools import cached_property, lru_cache
 from threading import RLock
@@ -35,15 +36,17 @@ from amvel.content import MODEL, version
 from amvel.movements.columns import Columns
 from amvel.movements.course import Course, first_of, measured_over
 from amvel.movements.declaration import Setting
-from amvel.movements.declared_facts import declared_facts
+from amvel.movements.declared_facts import with_declared_facts
 from amvel.movements.frames import Frame, mirrored
 from amvel.movements.levels import REFERENCES, Ceilings
 from amvel.movements.library import find
+from amvel.movements.other_way_round import declared_alike, left_twin, same_both_ways, turned_round
 from amvel.movements.pose_of_frame import compile_frame
 from amvel.movements.profile import Profile, Request, as_asked, as_posed
 from amvel.movements.propped import with_head_end
 from amvel.movements.schools import with_school
 from amvel.movements.shelf import Kind, Shelved, packed, unpacked
+from amvel.movements.stance import stance_level
 from amvel.quantities import quantity
 
 MODEL_VERSION = version("2026.11", MODEL)
@@ -125,9 +128,7 @@ class Profiler:
         missing = {r.key(): r for r in placed if r.key() not in kept}
         if missing:
             self.solved += len(missing)
-            asked = [(self, r) for r in missing.values()]
-            for found in _solve(asked, between):
-                kept[found.request.key()] = found
+            _solve_and_keep([(self, r) for r in missing.values()], between, lambda _: kept)
         answer = [as_asked(r, kept[p.key()]) for r, p in zip(requests, placed, strict=True)]
         while len(kept) > self._keep:
             kept.popitem(last=False)
@@ -159,22 +160,29 @@ class Profiler:
         for kind, found in unpacked(data).items():
             self._shelf[kind] |= found
 
-    @cached_property
-    def _other_way_round(self) -> Capacities:
-        """The capacities with left and right exchanged; themselves where the sides are alike."""
-        swapped = _swapped(self.capacities)
-        return self.capacities if swapped == self.capacities else swapped
+    def turned_round(self, request: Request, left: Profile, between: int) -> Profile | None:
+        """The right version of a step from its left one; None where this body would be placed otherwise."""
+        own = self.capacities
+        if left.fault or (not own.alike_on_both_sides and not (same_both_ways(own, left, between) and self._asked_alike(request))):
+            return None
+        return turned_round(request, left)
+
+    def _asked_alike(self, request: Request) -> bool:
+        """Whether the step asks the same of this body with left and right exchanged."""
+        both = (Setting(self.body, c, request.values) for c in (self.capacities, self.capacities.swapped()))
+        ours, theirs = (request.step.frames(s) for s in both)
+        return declared_alike(ours, theirs)
 
     def _declare(self, request: Request, known: "dict[tuple[object, ...], list[Frame]]") -> list[Frame]:
         """The frames of a request; `known` holds those of the left side, which serve for both where the sides are alike."""
         right = request.side == "right"
-        own = self._other_way_round if right else self.capacities
+        own = self.capacities.swapped() if right and not self.capacities.alike_on_both_sides else self.capacities
         key = (request.label, id(own), *request.values.items())
         if key not in known:
             frames = request.step.frames(Setting(self.body, own, request.values))
             known[key] = with_head_end(with_school(frames, request.values), request.values)
         frames = [mirrored(f) for f in known[key]] if right else known[key]
-        return [f.with_facts(declared_facts(f, request.family, request.step)) for f in frames]
+        return with_declared_facts(frames, request.family, request.step)
 
 
 def _for_shelf(profile: Profile) -> Shelved:
@@ -185,15 +193,46 @@ def _from_shelf(request: Request, shelved: Shelved) -> Profile:
     return Profile(request, shelved.frame_names, shelved.columns, rows=shelved.rows)
 
 
+Asked = tuple[Profiler, Request]
+Kept = OrderedDict[str, Profile]  # by key
+
+
 def solve_together(wanted: "list[tuple[Profiler, list[Request]]]") -> None:
     """Solve what several profilers of one body lack in one batch; each keeps its own."""
     lacking = [(p, r) for p, requests in wanted for r in requests if r.key() not in p._kept]
     if lacking:
-        for (own, _), found in zip(lacking, _solve(lacking, lacking[0][0].between), strict=True):
-            own._kept[found.request.key()] = found
+        _solve_and_keep(lacking, lacking[0][0].between, lambda p: p._kept)
 
 
-def _solve(asked: "list[tuple[Profiler, Request]]", between: int) -> list[Profile]:
+def _solve_and_keep(asked: list[Asked], between: int, kept_of: Callable[[Profiler], Kept]) -> None:
+    """Solve what each profiler is asked; a right version is turned round from the left one where that is the same."""
+    lefts = {(id(own), r.key()) for own, r in asked if r.side == "left"}
+    now: dict[tuple[int, str], Asked] = {}
+    later: list[Asked] = []
+    for own, r in asked:
+        twin = left_twin(r) if r.side == "right" else None
+        known = twin is not None and (twin.key() in kept_of(own) or (id(own), twin.key()) in lefts)
+        if twin is None or not (known or own.capacities.alike_on_both_sides):
+            now[id(own), r.key()] = (own, r)
+            continue
+        later.append((own, r))
+        if not known:
+            now[id(own), twin.key()] = (own, twin)
+    _keep_solved(list(now.values()), between, kept_of)
+    turned = [(own, r, own.turned_round(r, kept_of(own)[left_twin(r).key()], between)) for own, r in later]
+    for own, r, found in turned:
+        if found is not None:
+            kept_of(own)[r.key()] = found
+    _keep_solved([(own, r) for own, r, found in turned if found is None], between, kept_of)
+
+
+def _keep_solved(asked: list[Asked], between: int, kept_of: Callable[[Profiler], Kept]) -> None:
+    if asked:
+        for (own, r), found in zip(asked, solved_directly(asked, between), strict=True):
+            kept_of(own)[r.key()] = found
+
+
+def solved_directly(asked: "list[Asked]", between: int) -> list[Profile]:
     """Profiles of requests, each for the ranges of its own profiler; all share one body.
 
     Where a limb lies at a stop that is only assumed, the pose is solved once more without it: nobody knows whether the
@@ -224,7 +263,7 @@ def _limbs_as_far_as(profile: Profile, other: Profile) -> Profile:
     if other.fault:
         return replace(profile, fault=other.fault)
     angles = _limb_angles(tuple(profile.columns))
-    return replace(profile, columns=profile.columns.larger_of(other.columns, angles))
+    return replace(profile, columns=profile.columns.larger_of(other.columns, angles), freer=other)
 
 
 @lru_cache(maxsize=8)
@@ -246,8 +285,8 @@ def _solve_within(asked: "list[tuple[Profiler, Request]]", between: int) -> list
     stops = [own.stops_rad for (own, _), group in zip(asked, declared, strict=True) for _ in group]
     names = [k.name for k in keys]
     flat = flatten(skeleton, keys, stops)
-    meant, solved = flat.rotation, solve_flat(skeleton, flat, names)
-    flat = bands_started(_from(flat, solved), solved.points, np.cumsum([0, *(len(g) for g in declared)]))
+    meant, started = flat.rotation, solve_flat(skeleton, flat, names)
+    flat = bands_started(_from(flat, started), started.points, np.cumsum([0, *(len(g) for g in declared)]))
     solved = solve_flat(skeleton, flat, names)
     solved.faults = first_of(solved.faults, tipped(names, meant, solved))
     course = Course(declared, keys, solved.faults, between)
@@ -257,17 +296,26 @@ def _solve_within(asked: "list[tuple[Profiler, Request]]", between: int) -> list
     posed.faults = first_of(
         [solved.faults[k] if t == 0 else None for k, t in zip(course.key, course.share, strict=True)], posed.faults
     )
+    for way in (started, solved):
+        _sent_on_the_way(posed, way, course)
     posed.faults = first_of(posed.faults, sunk(skeleton, flat, course.names, posed, floors))
     reactions = react_flat(skeleton, flat, posed)
     columns = Columns.of(demand(skeleton, flat, posed, reactions, [f.facts for f in course.frames]))
     ceilings = asked[0][0].ceilings
-    if ceilings:
-        columns = columns.with_(ceilings.columns(columns))
+    stances = {"stance_level": stance_level(skeleton, posed, columns)}
+    columns = columns.with_({**stances, **ceilings.columns(columns)} if ceilings else stances)
     stands = reactions.stands()
     return [
         measured_over(skeleton, r, span, course, flat, posed, stands, columns, ceilings)
         for (_, r), span in zip(asked, course.spans, strict=True)
     ]
+
+
+def _sent_on_the_way(posed: Posed, declared: Posed, course: Course) -> None:
+    """How far joints were sent on the way to the declared frames at both ends counts for those between as well."""
+    for end in (course.key, course.key + (course.share > 0)):
+        posed.least = np.minimum(posed.least, declared.least[end])
+        posed.most = np.maximum(posed.most, declared.most[end])
 
 
 class _Reference(Profiler):
@@ -294,9 +342,3 @@ def _from(flat: Flat, solved: Posed) -> Flat:
     """The same poses, starting where a solve has ended."""
     return flat._replace(angles=solved.angles, position=solved.root_position, rotation=solved.root_rotation)
 
-
-def _swapped(capacities: Capacities) -> Capacities:
-    """Left and right exchanged: frames are declared for the left and mirrored."""
-    from amvel.movements.frames import other_side
-
-    return Capacities({other_side(k): v for k, v in capacities.range_deg.items()}, capacities.assumed, capacities.mobile)

@@ -9,9 +9,8 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from amvel.body import JOINT_INDEX, Anthropometry, Capacities, Posed, ShortOfAsked, Skeleton
+from amvel.body import JOINT_INDEX, Anthropometry, Capacities, Posed, ShortOfAsked, Skeleton, other_side
 from amvel.body.tree import Array
-from amvel.movements.frames import other_side
 
 TOLERANCE_DEG = 1.0
 _REGIONS = ("lumbar", "lower_thoracic", "upper_thoracic")

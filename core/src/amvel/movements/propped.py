@@ -9,7 +9,7 @@ from dataclasses import replace
 
 import numpy as np
 
-from amvel.body import Measures, healthy, measure
+from amvel.body import Measures, but, healthy, measure
 from amvel.body.tree import Array
 from amvel.languages import said
 from amvel.movements.declaration import Family, Parameter, Setting, Step
@@ -78,14 +78,14 @@ def _raised(frame: Frame, raised_deg: float) -> Frame:
     surfaces = {**frame.surfaces, _SLOPE: slope}
     if "head pad" in surfaces:
         pad = surfaces["head pad"]
-        surfaces["head pad"] = replace(pad, kind="slope", tilt_deg=raised_deg)
+        surfaces["head pad"] = but(pad, kind="slope", tilt_deg=raised_deg)
     free, angles = dict(frame.free), dict(frame.angles)
     for side in _SIDES:
         # The hip of a leg that lies or stands gives by what the trunk has come up; one in the air is where it was declared.
         if any(_of_a_leg(t) and t.landmark.startswith(side) for t in frame.touches):
             angles[f"{side}.hip.flexion"] = angles.get(f"{side}.hip.flexion", 0.0) + raised_deg
             free.setdefault(f"{side}.hip.flexion", _HIP_GIVES)
-    return replace(
+    return but(
         frame,
         root=risen(frame.root, raised_deg),
         angles=angles,
@@ -93,7 +93,7 @@ def _raised(frame: Frame, raised_deg: float) -> Frame:
         touches=_touches(frame, raised_deg),
         aims=(*frame.aims, Aim("left.buttock", "x", 0.0, must_hold=False)),
         surfaces=surfaces,
-        facts=replace(frame.facts, lying_flat=frame.facts.lying_flat and raised_deg < NOT_FLAT_DEG, back_raised_deg=raised_deg),
+        facts=but(frame.facts, lying_flat=frame.facts.lying_flat and raised_deg < NOT_FLAT_DEG, back_raised_deg=raised_deg),
     )
 
 
@@ -119,7 +119,7 @@ def _of_a_leg(touch: Touch) -> bool:
 
 def _moved(touch: Touch) -> Touch:
     level = touch.surface != "floor" or _of_a_leg(touch) or touch.landmark in _SIT_BONES or touch.landmark in _ON_THE_LEVEL
-    return touch if level else replace(touch, surface=_SLOPE)
+    return touch if level else but(touch, surface=_SLOPE)
 
 
 __all__ = ["HEAD_END_UP", "NOT_FLAT_DEG", "propped_too", "risen", "with_head_end"]

@@ -5,7 +5,7 @@ from typing import Literal
 import numpy as np
 from typing_extensions import TypedDict
 
-from amvel.case import read_case
+from amvel.case import amended
 from amvel.engine import Engine
 from amvel.safety import CONTEXTS, Limit
 from amvel.safety.table import Flags
@@ -59,7 +59,6 @@ def _labels(engine: Engine, flags: Flags) -> list[str]:
 def next_grade_opens(engine: Engine, limit: Limit) -> list[str]:
     """Steps that would be admissible as they are if a review of this limit passed today."""
     rule = limit.rule
-    data = engine.case.model_dump(mode="json")
     review = {
         "rule": rule,
         "on": engine.case.as_of.isoformat(),
@@ -67,7 +66,7 @@ def next_grade_opens(engine: Engine, limit: Limit) -> list[str]:
         "confidence_0_to_10": 10,
         "next_day_flare": False,
     }
-    trial = Engine(read_case({**data, "reviews": [*data["reviews"], review]}))
+    trial = Engine(amended(engine.case, {"reviews": [*engine.case.reviews, review]}))
     opened = np.zeros(len(engine.table.labels), dtype=bool)
     for c in CONTEXTS:
         opened |= engine.table.allowed(trial.envelope, c) & ~engine.table.allowed(engine.envelope, c)

@@ -11,7 +11,7 @@ import numpy as np
 from typing_extensions import TypedDict
 
 from amvel.body import DECLARED, Capacities
-from amvel.case import CaseError, read_case
+from amvel.case import CaseError, amended
 from amvel.engine import Engine, profiler_for
 from amvel.languages import said, said_together, term
 from amvel.movements import Profiler
@@ -137,7 +137,6 @@ class _Trials:
 
     def __init__(self, engine: Engine) -> None:
         self.engine, self.table = engine, engine.table
-        self.data = engine.case.model_dump(mode="json")
         self.profilers: dict[str, Profiler] = {}
         self.base = {c: self.table.allowed(engine.envelope, c) for c in CONTEXTS}
 
@@ -216,7 +215,7 @@ class _Trials:
         today = self.engine.case.as_of.isoformat()
         added = [{"test": test.id, "on": today, **({"side": s} if s else {}), **outcome.result} for s in sides]
         try:
-            return Engine(read_case({**self.data, "tests": [*self.data["tests"], *added]}))
+            return Engine(amended(self.engine.case, {"tests": [*self.engine.case.tests, *added]}))
         except CaseError:
             return None
 

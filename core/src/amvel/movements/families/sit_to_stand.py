@@ -2,7 +2,7 @@
 
 from dataclasses import replace
 
-from amvel.body import Anthropometry
+from amvel.body import Anthropometry, but
 from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting, Step
 from amvel.movements.faults import BREATH_HELD, KNEE_FALLS_IN, PELVIS_DROPS, TRUNK_ROUNDS
@@ -205,7 +205,7 @@ def _staggered(s: Setting) -> list[Frame]:
         if over:
             moved = moved.unaim("centre_of_mass").aim(
                 weight_over(min(_ready(s).over_cm, 0.0) + 0.25 * ahead),
-                replace(weight_between_feet(s.body), weight=2.0),  # a stiff ankle behind must not let it slip sideways
+                but(weight_between_feet(s.body), weight=2.0),  # a stiff ankle behind must not let it slip sideways
             )
         frames.append(moved)
     return frames
@@ -270,7 +270,7 @@ def _leg_ahead(s: Setting) -> list[Frame]:
     sat = [seated, _off(lifted), _off(lifted, _let_go_cm(s), "pushed up on the arms")]
     long = standing(s.body).unaim("com.upper_thorax").aim(*trunk_lean(s.body, lean_deg, firm=False))  # low rests are leant down to
     long = long.with_("up on long arms, the leg still ahead", **both(knee_flexion=6.0)).facts_(rises=1)
-    long = replace(long, surfaces=seated.surfaces)  # the chair is still there
+    long = but(long, surfaces=seated.surfaces)  # the chair is still there
     frames = [*(_one_leg_long(f, ahead_cm) for f in sat), _one_leg_long(long, 0.5 * ahead_cm)]
     return [*hands_on_rests(s, frames, resting=1, ahead_of_hip_cm=_BESIDE_HIP_CM), _risen(s).facts_(hand_support_level=3)]
 

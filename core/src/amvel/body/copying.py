@@ -1,0 +1,19 @@
+"""Copies of frozen parts with other values."""
+
+from typing import Any, TypeVar
+
+Thing = TypeVar("Thing")
+
+
+def but(thing: Thing, **changes: Any) -> Thing:
+    """The same dataclass with other values: as `dataclasses.replace`, which takes ten times as long on many fields.  No value
+    is checked anew, and what was worked out of the old ones is not taken along; raises TypeError for an unknown name."""
+    fields = thing.__dataclass_fields__  # type: ignore[attr-defined]
+    if not changes.keys() <= fields.keys():
+        raise TypeError(f"{type(thing).__name__} has no {', '.join(sorted(changes.keys() - fields.keys()))}")
+    other = object.__new__(type(thing))
+    other.__dict__.update({name: thing.__dict__[name] for name in fields}, **changes)
+    return other
+
+
+__all__ = ["but"]

@@ -1,0 +1,55 @@
+"""The right version of a step from its left one: a body that is alike on both sides is placed in mirrored poses, and so is
+any body in poses that reach none of the stops in which its sides differ.
+"""
+
+from functools import lru_cache
+
+import numpy as np
+
+from amvel.body import TRUNK_SHARE, Capacities, other_side
+from amvel.movements.columns import Columns
+from amvel.movements.frames import Frame, alike
+from amvel.movements.profile import Profile, Request
+
+
+def left_twin(request: Request) -> Request:
+    """The same step and values on the left."""
+    return Request(request.family, request.step, "left", request.values)
+
+
+def turned_round(request: Request, left: Profile) -> Profile:
+    """The profile of the right version: what the left one says, with left and right exchanged.  Its poses are found where
+    somebody looks."""
+    return Profile(request, left.frame_names, _mirrored(left.columns), rows=left.rows, left_twin=left)
+
+
+def same_both_ways(own: Capacities, left: Profile, between: int) -> bool:
+    """Whether the left version would be placed just so by these capacities with left and right exchanged."""
+    other = own.swapped()
+    if left.fault or any(own.region_deg(r) != other.region_deg(r) for r in TRUNK_SHARE["flexion"] if own.mobile.get(r, 1.0) < 1.0):
+        return False
+    if left.placed_otherwise(own, other):
+        return False
+    if not between:  # a sketch was not looked at with freer limbs
+        return True
+    if left.freer is not None:
+        return not left.freer.placed_otherwise(own.loosened(), other.loosened())
+    return not left.placed_otherwise(other, other.loosened())
+
+
+def declared_alike(ours: list[Frame], theirs: list[Frame]) -> bool:
+    """Whether two bodies are asked for the same frames."""
+    return len(ours) == len(theirs) and all(alike(a, b) for a, b in zip(ours, theirs, strict=True))
+
+
+def _mirrored(columns: Columns) -> Columns:
+    return Columns(columns.index, columns.table[_exchanged(tuple(columns.index))])
+
+
+@lru_cache(maxsize=8)
+def _exchanged(names: tuple[str, ...]) -> "np.ndarray[tuple[int], np.dtype[np.int64]]":
+    index = {name: k for k, name in enumerate(names)}
+    return np.array([index[other_side(name)] for name in names], dtype=np.int64)
+
+
+__all__ = ["declared_alike", "left_twin", "same_both_ways", "turned_round"]

@@ -7,7 +7,7 @@ from math import radians
 import numpy as np
 
 from amvel.body import Anthropometry, Contact, Measures, PoseSpec, Row, Skeleton, healthy, measure
-from amvel.movements import Family, Profiler, Request, Step, library
+from amvel.movements import Family, Profile, Profiler, Request, Step, library
 from amvel.safety import sides_of
 
 SIZES = {
@@ -46,7 +46,12 @@ def steps_under_test() -> list[tuple[Family, Step]]:
 def library_profiles(size: str = "middle"):
     """Every step and side at its defaults."""
     p = profiler(size)
-    return p.profiles([Request(f, s, side, s.defaults(p.body)) for f, s in steps_under_test() for side in sides_of(s)])
+    return posed(p, [Request(f, s, side, s.defaults(p.body)) for f, s in steps_under_test() for side in sides_of(s)])
+
+
+def posed(p: Profiler, requests: list[Request]) -> list[Profile]:
+    """Profiles with their poses, those of right versions found by solving them and not by turning the left ones round."""
+    return [p.posed(q) for q in p.profiles(requests)]
 
 
 def press_up(skeleton: Skeleton, knees: bool = False, hands_cm: float = 0.0, feet_cm: float = 0.0) -> PoseSpec:

@@ -63,6 +63,6 @@ def see(ref: str, size: str = "middle", side: str = "left", **values: float | st
     """A step at its defaults, or with some values changed; a pose that cannot be taken fails here."""
     p = profiler(size)
     family, step = find(ref)
-    profile = p.profile(Request(family, step, side if step.sides else "both", {**step.defaults(p.body), **values}))
+    profile = p.posed(p.profile(Request(family, step, side if step.sides else "both", {**step.defaults(p.body), **values})))
     assert not profile.fault, profile.fault
     return Seen(profile, size)

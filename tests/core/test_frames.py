@@ -3,10 +3,9 @@
 import numpy as np
 import pytest
 
-from amvel.body import cautious, healthy
+from amvel.body import cautious, healthy, other_side
 from amvel.movements import DeclarationError, Dose, Family, Fault, Parameter, Request, Step, find
 from amvel.movements.breath import steady
-from amvel.body import other_side
 from amvel.movements.frames import Aim, Touch, mirrored
 from amvel.movements.lying_positions import supine_crook
 from amvel.movements.pose_of_frame import compile_frame

@@ -5,11 +5,10 @@ from itertools import pairwise
 import numpy as np
 import pytest
 
-from amvel.body import GRAVITY_M_S2, healthy, react
+from amvel.body import GRAVITY_M_S2, healthy, other_side, react
 from amvel.movements import POSITIONS, Family, Request, Step, all_steps, find, library
 from amvel.movements.declaration import Setting
 from amvel.movements.figure import figure
-from amvel.body import other_side
 from amvel.movements.lifted import legs_lifted
 from amvel.quantities import REGISTRY, base_id
 from tests.bodies import families_under_test, library_profiles, profiler, steps_under_test

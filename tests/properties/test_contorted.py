@@ -27,7 +27,7 @@ from amvel.body.overlap import overlaps
 from amvel.fitting import within_reach
 from amvel.movements import Profile, Profiler, Request, find
 from amvel.safety import sides_of
-from tests.bodies import body, profiler, steps_under_test
+from tests.bodies import body, posed, profiler, steps_under_test
 
 # Deep hip or knee bends, or a leg across the other one, that nobody is assumed to have untested.
 NEEDS_MORE = {
@@ -59,12 +59,13 @@ _BRUSH_M = 0.03  # one foot may brush the other on its way
 def untested(size: str) -> tuple[Profiler, list[Profile]]:
     own = body(size)
     p = Profiler(own, cautious({}))
-    return p, p.profiles(
+    return p, posed(
+        p,
         [
             Request(f, s, side, within_reach(s, s.defaults(own), p.capacities))
             for f, s in steps_under_test()
             for side in sides_of(s)
-        ]
+        ],
     )
 
 

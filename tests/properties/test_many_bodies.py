@@ -7,7 +7,7 @@ import pytest
 from amvel.body import GRAVITY_M_S2, Measures, healthy, measure, react
 from amvel.movements import Profiler, Request
 from amvel.safety import sides_of
-from tests.bodies import steps_under_test
+from tests.bodies import posed, steps_under_test
 
 
 def adult(rng: random.Random) -> tuple[Measures, float]:
@@ -40,7 +40,7 @@ def test_nobody_without_contracture_is_left_out(measures: Measures, seat_cm: flo
             if parameter.id == "seat_cm":
                 values["seat_cm"] = min(parameter.high, max(parameter.low, float(seat_cm)))
         requests.append(Request(family, step, sides_of(step)[0], values))
-    profiles = p.profiles(requests)
+    profiles = posed(p, requests)
     assert {q.request.label: q.fault for q in profiles if q.fault} == {}
     weight = p.skeleton.mass_kg.sum() * GRAVITY_M_S2
     for profile in profiles:

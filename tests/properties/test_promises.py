@@ -8,7 +8,7 @@ from amvel.fitting import within_reach
 from amvel.movements import DeclarationError, Parameter, Profiler, Request, find
 from amvel.movements.promise import TOLERANCE_DEG, Shown, joint, kept, reach_deg
 from amvel.safety import sides_of
-from tests.bodies import body, profiler, steps_under_test
+from tests.bodies import body, posed, profiler, steps_under_test
 
 ANGLES = [(f, s, p) for f, s in steps_under_test() for p in s.parameters if p.unit == "deg"]
 
@@ -23,7 +23,7 @@ def test_every_angle_is_what_was_asked_for(size: str) -> None:
                 requests.append(Request(family, step, side, {**step.defaults(p.body), parameter.id: value}))
                 wanted.append((parameter, value))
     broken = []
-    for request, profile, (parameter, value) in zip(requests, p.profiles(requests), wanted, strict=True):
+    for request, profile, (parameter, value) in zip(requests, posed(p, requests), wanted, strict=True):
         if isinstance(profile.fault, ShortOfAsked):
             broken.append(profile.fault)
         elif not profile.fault:

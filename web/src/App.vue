@@ -1,16 +1,24 @@
 <script setup lang="ts">
 import { onKeyStroke } from '@vueuse/core'
-import { ref } from 'vue'
+import { defineAsyncComponent, reactive, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { say } from './i18n'
-import ComeBack from './parts/ComeBack.vue'
 import LanguageChoice from './parts/LanguageChoice.vue'
 import { useSession } from './stores/session'
 
+/** Dialogs come when they are asked for: no page waits for them. */
+const ComeBack = defineAsyncComponent(() => import('./parts/ComeBack.vue'))
+const KeysHelp = defineAsyncComponent(() => import('./parts/KeysHelp.vue'))
 const session = useSession()
 const router = useRouter()
 const route = useRoute()
 const help = ref(false)
+const asked = reactive({ help: false, back: false })
+watch(help, () => (asked.help = true))
+watch(
+  () => session.lapsed,
+  () => (asked.back = true),
+)
 /** Something waits to be sent, so that nobody is logged out. */
 const staying = ref(false)
 const KEYS = {
@@ -71,21 +79,8 @@ async function leave(): Promise<void> {
   </p>
   <RouterView />
   <section>
-    <ComeBack />
-    <el-dialog v-model="help" :title="say('keys.title')" width="420">
-      <dl class="keys">
-        <template v-for="(name, key) in KEYS" :key="key"
-          ><dt>
-            <kbd>{{ key }}</kbd>
-          </dt>
-          <dd>{{ say('keys.station', { name: say(`station.${name}`) }) }}</dd></template
-        >
-        <dt><kbd>/</kbd></dt>
-        <dd>{{ say('keys.find') }}</dd>
-        <dt><kbd>?</kbd></dt>
-        <dd>{{ say('keys.help') }}</dd>
-      </dl>
-    </el-dialog>
+    <ComeBack v-if="asked.back" />
+    <KeysHelp v-if="asked.help" v-model="help" :keys="KEYS" />
   </section>
   <footer v-if="route.name !== 'visit' && route.name !== 'home'" class="foot small soft">
     <span v-if="session.user">{{ say('app.support') }} · </span><LanguageChoice />
@@ -123,22 +118,6 @@ async function leave(): Promise<void> {
 .foot {
   padding: var(--space-4) var(--space-5);
   text-align: center;
-}
-.keys {
-  display: grid;
-  grid-template-columns: 60px 1fr;
-  gap: 8px;
-  margin: 0;
-}
-.keys dd {
-  margin: 0;
-}
-kbd {
-  border: 1.5px solid var(--line);
-  border-bottom-width: 3px;
-  border-radius: 6px;
-  padding: 1px 9px;
-  background: var(--ground);
 }
 @media (max-width: 720px) {
   .keys-button {

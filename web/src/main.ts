@@ -8,11 +8,16 @@ import { VueQueryPlugin } from '@tanstack/vue-query'
 import { createPinia } from 'pinia'
 import { createApp } from 'vue'
 import App from './App.vue'
-import { i18n } from './i18n'
+import { i18n, speakAsBefore } from './i18n'
 import { keepDelivering } from './offline/delivery'
 import { router } from './router'
 import { newQueryClient } from './stores/queryClient'
 
-createApp(App).use(VueQueryPlugin, { queryClient: newQueryClient() }).use(createPinia()).use(router).use(i18n).mount('#app')
-
-keepDelivering()
+const app = createApp(App).use(VueQueryPlugin, { queryClient: newQueryClient() }).use(createPinia()).use(i18n)
+// Without the words of another language the page is in English.
+void speakAsBefore()
+  .catch(() => undefined)
+  .then(() => {
+    app.use(router).mount('#app')
+    keepDelivering()
+  })

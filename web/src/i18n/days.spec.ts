@@ -5,11 +5,11 @@ import { dayShown, momentShown, shortDayShown, weekdayShown } from './days'
 afterEach(() => speak('en'))
 
 describe('days as people write them', () => {
-  it('stand in the language of the page, the day first', () => {
+  it('stand in the language of the page, the day first', async () => {
     expect(dayShown('2026-03-05')).toBe('5 Mar 2026')
     expect(shortDayShown('2026-03-05')).toBe('5 Mar')
     expect(weekdayShown('2026-03-05')).toBe('Thursday 5 March')
-    speak('de')
+    await speak('de')
     expect(dayShown('2026-10-05')).toBe('5. Okt. 2026')
     expect(shortDayShown('2026-10-05')).toBe('5. Okt.')
   })

@@ -1,28 +1,36 @@
 import { createI18n } from 'vue-i18n'
-import de from './de'
 import en from './en'
 
 export type MessageKey = keyof typeof en
 export const LANGUAGES = ['en', 'de'] as const
 export type Language = (typeof LANGUAGES)[number]
 const KEPT = 'amvel.language'
+/** English stands in for what is not there yet; another language comes when it is chosen. */
+const CATALOGUES = { de: () => import('./de') } satisfies Record<Exclude<Language, 'en'>, unknown>
+const messages: Partial<Record<Language, typeof en>> = { en }
 
-function begin(): Language {
-  const kept = localStorage.getItem(KEPT)
-  return LANGUAGES.find((one) => one === kept) ?? 'en'
-}
-
-export const i18n = createI18n({ legacy: false, locale: begin(), fallbackLocale: 'en', messages: { en, de } })
-document.documentElement.lang = i18n.global.locale.value
+export const i18n = createI18n<false>({
+  legacy: false,
+  locale: 'en',
+  fallbackLocale: 'en',
+  messages: messages as Record<Language, typeof en>,
+})
 
 /** The language of the page; on this device it stays until another is chosen. */
 export function language(): Language {
-  return i18n.global.locale.value
+  return i18n.global.locale.value as Language
 }
-export function speak(chosen: Language): void {
+/** The page in this language, once its words are here. */
+export async function speak(chosen: Language): Promise<void> {
+  if (chosen !== 'en') i18n.global.setLocaleMessage(chosen, (await CATALOGUES[chosen]()).default)
   i18n.global.locale.value = chosen
   localStorage.setItem(KEPT, chosen)
   document.documentElement.lang = chosen
+}
+/** The language that was chosen here before. */
+export async function speakAsBefore(): Promise<void> {
+  const kept = localStorage.getItem(KEPT)
+  await speak(LANGUAGES.find((one) => one === kept) ?? 'en')
 }
 export function say(key: MessageKey, values: Record<string, string | number> = {}): string {
   return i18n.global.t(key, values)

@@ -2,48 +2,14 @@
  * What a device keeps while a visit is run: sheets, the visit under way, what waits to be sent.  Everything is locked with a
  * key that cannot be read out and goes at log-out; without it what is left here says nothing.
  */
-import Dexie from 'dexie'
-import type { EntityTable } from 'dexie'
+import type { Locked, WaitingKind, WaitingRow } from './tables'
 
-interface Locked {
-  iv: Uint8Array<ArrayBuffer>
-  text: ArrayBuffer
-}
-interface KeyRow {
-  id: 'key'
-  key: CryptoKey
-}
-interface KeptRow {
-  /** What it is, and of whom: 'sheet:<client>', 'run:<client>', 'user'. */
-  id: string
-  savedMs: number
-  locked: Locked
-}
-/** A visit, how the day after one was, or a stop sign that was told; from home the client is the code of the private link. */
-export type WaitingKind = 'visit' | 'next_day' | 'stop_sign' | 'home_visit' | 'home_next_day'
-export interface WaitingRow {
-  /** Of a visit its own id: sent twice it is one. */
-  id: string
-  kind: WaitingKind
-  client: string
-  order: number
-  refused: string
-  locked: Locked
-}
+export type { WaitingKind, WaitingRow }
 
-class Vault extends Dexie {
-  keys!: EntityTable<KeyRow, 'id'>
-  kept!: EntityTable<KeptRow, 'id'>
-  waiting!: EntityTable<WaitingRow, 'id'>
-
-  constructor() {
-    super('amvel')
-    this.version(1).stores({ keys: 'id', kept: 'id', waiting: 'id, client, order' })
-  }
-}
-const vault = new Vault()
+const tables = async () => (await import('./tables')).vault
 
 async function key(): Promise<CryptoKey> {
+  const vault = await tables()
   const known = await vault.keys.get('key')
   if (known) return known.key
   const made = await crypto.subtle.generateKey({ name: 'AES-GCM', length: 256 }, false, ['encrypt', 'decrypt'])
@@ -75,28 +41,31 @@ export interface Kept<T> {
   savedMs: number
 }
 export async function keep(id: string, value: unknown, nowMs = Date.now()): Promise<void> {
-  await vault.kept.put({ id, savedMs: nowMs, locked: await lock(value) })
+  const locked = await lock(value)
+  await (await tables()).kept.put({ id, savedMs: nowMs, locked })
 }
 export async function kept<T>(id: string): Promise<Kept<T> | undefined> {
-  const row = await vault.kept.get(id)
+  const row = await (await tables()).kept.get(id)
   const value = row && (await unlock<T>(row.locked))
   return row && value !== undefined ? { value, savedMs: row.savedMs } : undefined
 }
-export const drop = (id: string): Promise<void> => vault.kept.delete(id)
+export const drop = async (id: string): Promise<void> => (await tables()).kept.delete(id)
 
 /** One thing more that waits to be sent, after all that waited before. */
 export async function putToWait(kind: WaitingKind, id: string, client: string, what: unknown): Promise<void> {
   const locked = await lock(what)
+  const vault = await tables()
   await vault.transaction('rw', vault.waiting, async () => {
     const known = await vault.waiting.get(id)
     const last = await vault.waiting.orderBy('order').last()
     await vault.waiting.put({ id, kind, client, order: known?.order ?? (last?.order ?? 0) + 1, refused: '', locked })
   })
 }
-export const waiting = (): Promise<WaitingRow[]> => vault.waiting.orderBy('order').toArray()
+export const waiting = async (): Promise<WaitingRow[]> => (await tables()).waiting.orderBy('order').toArray()
 export const contentOf = <T>(row: WaitingRow): Promise<T | undefined> => unlock<T>(row.locked)
-export const sent = (id: string): Promise<void> => vault.waiting.delete(id)
+export const sent = async (id: string): Promise<void> => (await tables()).waiting.delete(id)
 export async function refuse(id: string, why: string): Promise<void> {
+  const vault = await tables()
   await vault.transaction('rw', vault.waiting, async () => {
     const row = await vault.waiting.get(id)
     if (row) await vault.waiting.put({ ...row, refused: why })
@@ -105,6 +74,7 @@ export async function refuse(id: string, why: string): Promise<void> {
 
 /** The key goes, and with it all that could be read. Whoever logs out sends what waits first. */
 export async function forgetEverything(): Promise<void> {
+  const vault = await tables()
   await vault.transaction('rw', vault.keys, vault.kept, vault.waiting, async () => {
     await Promise.all([vault.keys.clear(), vault.kept.clear(), vault.waiting.clear()])
   })

@@ -4,8 +4,8 @@ import { LANGUAGES, language, say, speak, type Language } from '../i18n'
 
 const queries = useQueryClient()
 /** What the server has said is said anew in the other language. */
-function choose(chosen: Language): void {
-  speak(chosen)
+async function choose(chosen: Language): Promise<void> {
+  await speak(chosen)
   void queries.invalidateQueries()
 }
 </script>

@@ -8,7 +8,7 @@ from pydantic import Field
 
 from accounts.roles import Action
 from amvel.formats.fhir import bundle, read_bundle
-from amvel.formats.tables import dictionary, read_tests, table_of_tests, table_of_visits
+from amvel.formats.tables import dictionary, read_tests, read_visits, table_of_tests, table_of_visits
 from api.access import Needs, client_of
 from api.any_json import Json
 from api.problems import PROBLEMS, Done, Fault
@@ -19,6 +19,7 @@ from clients.models import Client
 from exchange import referrer
 from exchange.client_file import ClientFile, brought_in, taken_out
 from programmes.building import items_of, violations_of
+from visits.from_table import add_visits
 
 router = Router(tags=["exchange"])
 
@@ -151,7 +152,7 @@ class Table(Schema):
 
 
 class Taken(Schema):
-    """How many results were taken, and the lines that were not."""
+    """How many results or visits were taken, and the lines that were not."""
 
     taken: int
     left_out: list[Fault]
@@ -173,6 +174,21 @@ def add_tests(request: HttpRequest, client_id: str, body: Table):
         sections = {"tests": [r.model_dump(mode="json") for r in (*known, *new)]}
         change(request.user, client, body.base_revision, sections, "tests from a table")
     return {"taken": len(new), "left_out": _listed(left)}
+
+
+class VisitTable(Schema):
+    """Visits as a table."""
+
+    table: str = Field(max_length=2_000_000)
+
+
+@router.post("/clients/{client_id}/tables/visits", response={200: Taken, **PROBLEMS}, auth=Needs(Action.EXCHANGE))
+def add_visits_of_a_table(request: HttpRequest, client_id: str, body: VisitTable):
+    """Add the visits of a table to those that are there; what was logged here stays as it is."""
+    client = client_of(request, client_id, "visits from a table")
+    found, left = read_visits(body.table)
+    added, refused = add_visits(client, request.user, found)
+    return {"taken": added, "left_out": _listed([*left, *refused])}
 
 
 class Brought(Schema):

@@ -1,6 +1,6 @@
 """All that is kept of one client as one file, and the way back: what comes in is read, judged and listed like any entry."""
 
-from datetime import datetime
+from datetime import date, datetime, time
 from typing import Any, Literal
 
 from django.db import transaction
@@ -64,6 +64,14 @@ class ProgrammeRow(_Row):
     undone: int | None = Field(default=None, ge=1)
 
 
+class PlannedVisit(BaseModel):
+    """The visit that is planned: its day, and the hour where one was set."""
+
+    model_config = ConfigDict(extra="forbid")
+    on: date
+    at: time | None = None
+
+
 class ClientFile(BaseModel):
     """Everything that was entered, logged and built for one client, in the order in which it came about."""
 
@@ -74,6 +82,7 @@ class ClientFile(BaseModel):
     revisions: list[RevisionRow] = Field(min_length=1, max_length=MOST)
     visits: list[VisitRow] = Field(default=[], max_length=MOST)
     programmes: list[ProgrammeRow] = Field(default=[], max_length=MOST)
+    planned_visit: PlannedVisit | None = None
 
 
 def taken_out(client: Client) -> ClientFile:
@@ -93,6 +102,7 @@ def taken_out(client: Client) -> ClientFile:
             ProgrammeRow(at=p.created_at, by=_name(p.author), answer=kept(p.answer), **{name: getattr(p, name) for name in _AS_STORED})
             for p in client.programmes.select_related("author").order_by("number")
         ],
+        planned_visit=PlannedVisit(on=client.visit_on, at=client.visit_at) if client.visit_on else None,
     )
 
 
@@ -116,7 +126,8 @@ def brought_in(user: User, data: Any) -> tuple[Client, list[Fault]]:
     except CaseError as error:
         raise CaseError([(path.replace("$", last, 1), why) for path, why in error.faults]) from error
     with transaction.atomic():
-        client = Client.objects.create(organisation=user.organisation, **summary_of(engine, bool(programmes)))
+        planned = {"visit_on": file.planned_visit.on, "visit_at": file.planned_visit.at} if file.planned_visit else {}
+        client = Client.objects.create(organisation=user.organisation, **planned, **summary_of(engine, bool(programmes)))
         _store(client, file.organisation, revisions, visits, programmes)
         audit(user, client, "client brought in", f"{len(revisions)} revisions, {len(visits)} visits, {len(programmes)} programmes")
     return client, [*left, *no_visits, *no_programmes]

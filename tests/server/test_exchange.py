@@ -1,7 +1,10 @@
 """A client taken out and brought in again: the same limits, verdicts, programme and course; nothing in a file is trusted."""
 
+import csv
+import io
 import json
 from copy import deepcopy
+from datetime import timedelta
 from io import StringIO
 from zipfile import ZipFile
 
@@ -57,6 +60,16 @@ def test_what_is_brought_in_is_the_same_client(api: Api, user, client_id: str) -
     assert course(theirs) == course(mine)
     assert other.programmes.get().answer == own.programmes.get().answer
     assert [(r.number, r.created_at) for r in other.revisions.order_by("number")] == [(r.number, r.created_at) for r in own.revisions.order_by("number")]
+
+
+def test_the_visit_that_is_planned_comes_along(api: Api, client_id: str) -> None:
+    on = (timezone.localdate() + timedelta(days=6)).isoformat()
+    assert api.send("put", f"/clients/{client_id}/next-visit", {"on": on, "at": "10:15"}).status_code == 200
+    file = api.get(f"/clients/{client_id}/file").json()
+    assert file["planned_visit"] == {"on": on, "at": "10:15:00"}
+    other = Client.objects.get(pk=elsewhere().post("/client-files", {"file": file}).json()["id"])
+    assert (str(other.visit_on), f"{other.visit_at:%H:%M}") == (on, "10:15")
+    assert elsewhere().post("/client-files", {"file": {**file, "planned_visit": {"on": "soon"}}}).status_code == 422
 
 
 def test_taken_out_again_it_is_the_same_file(taken: dict) -> None:
@@ -207,6 +220,50 @@ def test_visits_go_out_as_a_table_with_a_dictionary(api: Api, user) -> None:
     assert len(table) > len(engine_of(client.latest()).case.visits)
     columns = {line.split(",")[1] for line in api.get("/tables/dictionary.csv").content.decode().splitlines() if line.startswith("visits,")}
     assert set(table[0].split(",")) == columns
+
+
+def test_visits_come_in_from_a_table_once_and_change_nothing_that_is_here(api: Api, user) -> None:
+    client = create_client(user, today_case("stroke"))
+    table = api.get(f"/clients/{client.pk}/tables/visits.csv").content.decode()
+    logged = len(engine_of(client.latest()).case.visits)
+    empty = create_client(user, {**today_case("stroke"), "visits": []})
+    address = f"/clients/{empty.pk}/tables/visits"
+    assert api.post(address, {"table": table}).json() == {"taken": logged, "left_out": []}
+    assert len(engine_of(empty.latest()).case.visits) == logged
+    assert api.get(f"/clients/{empty.pk}/tables/visits.csv").content.decode() == table
+    assert api.post(address, {"table": table}).json() == {"taken": 0, "left_out": []}
+    # Another effort under an id that is here: named, and not taken; the visits here stay as they are.
+    changed = [dict(row) for row in csv.DictReader(io.StringIO(table))]
+    first = changed[0]["visit"]
+    for row in changed:
+        row["effort_0_to_10"] = "9" if row["visit"] == first else row["effort_0_to_10"]
+    refused = api.post(address, {"table": written(changed)}).json()
+    assert refused["taken"] == 0 and [f["path"] for f in refused["left_out"]] == [first]
+    assert api.get(f"/clients/{empty.pk}/tables/visits.csv").content.decode() == table
+
+
+def test_a_visit_of_a_table_that_cannot_be_is_named_and_the_others_are_taken(api: Api, user) -> None:
+    client = create_client(user, today_case("stroke"))
+    rows = [dict(row) for row in csv.DictReader(io.StringIO(api.get(f"/clients/{client.pk}/tables/visits.csv").content.decode()))]
+    ids = list(dict.fromkeys(row["visit"] for row in rows))
+    for row in rows:
+        if row["visit"] == ids[0]:
+            row["on"] = "2199-01-01"
+        elif row["visit"] == ids[1] and row["step"]:
+            row["step"] = "no_such/step"
+    empty = create_client(user, {**today_case("stroke"), "visits": []})
+    found = api.post(f"/clients/{empty.pk}/tables/visits", {"table": written(rows)}).json()
+    assert found["taken"] == len(ids) - 2
+    assert {f["path"].split(",")[0] for f in found["left_out"]} == set(ids[:2])
+    assert elsewhere().post(f"/clients/{empty.pk}/tables/visits", {"table": written(rows)}).status_code == 404
+
+
+def written(rows: list[dict]) -> str:
+    out = io.StringIO()
+    table = csv.DictWriter(out, list(rows[0]), lineterminator="\r\n")
+    table.writeheader()
+    table.writerows(rows)
+    return out.getvalue()
 
 
 def test_a_whole_organisation_goes_into_one_archive(user, tmp_path) -> None:

@@ -1738,6 +1738,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/clients/{client_id}/tables/visits": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Add Visits Of A Table
+         * @description Add the visits of a table to those that are there; what was logged here stays as it is.
+         */
+        post: operations["api_exchange_add_visits_of_a_table"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/client-files": {
         parameters: {
             query?: never;
@@ -9140,6 +9160,20 @@ export interface components {
              * @default []
              */
             programmes: components["schemas"]["ProgrammeRow"][];
+            planned_visit?: components["schemas"]["PlannedVisit"] | null;
+        };
+        /**
+         * PlannedVisit
+         * @description The visit that is planned: its day, and the hour where one was set.
+         */
+        PlannedVisit: {
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** At */
+            at?: string | null;
         };
         /**
          * ProgrammeRow
@@ -9293,7 +9327,7 @@ export interface components {
         };
         /**
          * Taken
-         * @description How many results were taken, and the lines that were not.
+         * @description How many results or visits were taken, and the lines that were not.
          */
         Taken: {
             /** Taken */
@@ -9308,6 +9342,14 @@ export interface components {
         Table: {
             /** Base Revision */
             base_revision: number;
+            /** Table */
+            table: string;
+        };
+        /**
+         * VisitTable
+         * @description Visits as a table.
+         */
+        VisitTable: {
             /** Table */
             table: string;
         };
@@ -18398,6 +18440,104 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["Table"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Taken"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Service Unavailable */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    api_exchange_add_visits_of_a_table: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["VisitTable"];
             };
         };
         responses: {

@@ -33,7 +33,7 @@ def same_both_ways(own: Capacities, left: Profile, between: int) -> bool:
     if not between:  # a sketch was not looked at with freer limbs
         return True
     if left.freer is not None:
-        return not left.freer.placed_otherwise(own.loosened(), other.loosened())
+        return not left.freer.otherwise(own.loosened(), other.loosened())
     return not left.placed_otherwise(other, other.loosened())
 
 

@@ -21,7 +21,7 @@ from amvel.movements.columns import Columns, Extremes
 from amvel.movements.declaration import Family, Step
 from amvel.movements.dosing import in_its_dose, without_dose
 from amvel.movements.frames import Frame
-from amvel.movements.reshaped import reshaped
+from amvel.movements.reshaped import Sent, any_stop_moves
 
 
 @dataclass(frozen=True)
@@ -57,7 +57,7 @@ class Profile:
     posed: Posed | None = field(default=None, compare=False)  # none where it was taken over, see Profiler.posed
     rows: tuple[int, ...] = ()
     declared: "Declared | None" = field(default=None, compare=False, repr=False)
-    freer: "Profile | None" = field(default=None, compare=False, repr=False)  # with limbs that nobody tested as far as they may go
+    freer: "Sent | None" = field(default=None, compare=False, repr=False)  # with limbs that nobody tested as far as they may go
     left_twin: "Profile | None" = field(default=None, compare=False, repr=False)  # what it was turned round from, if it was
 
     @cached_property
@@ -90,7 +90,12 @@ class Profile:
         """Whether other ranges than those it was solved for would change it."""
         if self.left_twin is not None:
             return self.left_twin.placed_otherwise(old.swapped(), new.swapped())
-        return reshaped(self.posed, old, new)
+        return any_stop_moves(old, new) if self.sent is None else self.sent.otherwise(old, new)
+
+    @cached_property
+    def sent(self) -> Sent | None:
+        """How far its joints were sent; none where its poses were not found here."""
+        return Sent.of(self.posed) if self.posed is not None else None
 
 
 @dataclass(frozen=True)

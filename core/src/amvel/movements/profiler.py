@@ -263,7 +263,7 @@ def _limbs_as_far_as(profile: Profile, other: Profile) -> Profile:
     if other.fault:
         return replace(profile, fault=other.fault)
     angles = _limb_angles(tuple(profile.columns))
-    return replace(profile, columns=profile.columns.larger_of(other.columns, angles), freer=other)
+    return replace(profile, columns=profile.columns.larger_of(other.columns, angles), freer=other.sent)
 
 
 @lru_cache(maxsize=8)

@@ -10,7 +10,7 @@ export default {
   'referrer.more': 'Es gibt mehr; mehr vom Namen schreiben.',
   'referrer.send': 'An die überweisende Stelle senden',
   'referrer.sent': 'Es liegt bei der überweisenden Stelle.',
-  'exchange.title': 'Daten hinaus, Tests herein',
+  'exchange.title': 'Daten hinaus, Tests und Besuche herein',
   'exchange.lead':
     'Für eine andere Praxis, die Person selbst oder ein anderes Programm. Wer sie bekommt, ist dafür verantwortlich; örtliches Recht geht vor.',
   'exchange.file': 'Alles, was aufbewahrt ist, als eine Datei',
@@ -19,7 +19,8 @@ export default {
   'exchange.visits': 'Besuche als Tabelle',
   'exchange.dictionary': 'Was die Spalten bedeuten',
   'exchange.testsIn': 'Tests aus einer Tabelle',
-  'exchange.taken': '{n} Ergebnisse übernommen.',
+  'exchange.visitsIn': 'Besuche aus einer Tabelle',
+  'exchange.taken': '{n} übernommen.',
   'exchange.places': '{n} Einträge',
   'exchange.leftOut': 'Nicht übernommen',
   'exchange.fromFile': 'Aus einer Datei',

@@ -8,7 +8,7 @@ import FilePick from '../../parts/FilePick.vue'
 import LeftOut from '../../parts/LeftOut.vue'
 import { useClient } from '../../stores/client'
 
-/** What is kept of this client for other programs, and tests that come from elsewhere as a table. */
+/** What is kept of this client for other programs, and tests and visits that come from elsewhere as tables. */
 const client = useClient()
 const at = computed(() => `/api/v1/clients/${client.id}`)
 const left = ref<{ path: string; reason: string }[]>([])
@@ -23,16 +23,32 @@ const send = () =>
     sent.value = true
   })
 
-async function chosen(file: File): Promise<void> {
-  taken.value = undefined
-  await attempt(async () => {
-    const body = { base_revision: client.view!.revision, table: await file.text() }
-    const found = await got(http.POST('/api/v1/clients/{client_id}/tables/tests', { params: { path: { client_id: client.id } }, body }))
-    left.value = found.left_out
-    taken.value = found.taken
-    await client.refresh()
-  })
+interface Taken {
+  taken: number
+  left_out: { path: string; reason: string }[]
 }
+const path = computed(() => ({ client_id: client.id }))
+const testsOf = async (table: string): Promise<Taken> =>
+  got(
+    http.POST('/api/v1/clients/{client_id}/tables/tests', {
+      params: { path: path.value },
+      body: { base_revision: client.view!.revision, table },
+    }),
+  )
+const visitsOf = async (table: string): Promise<Taken> =>
+  got(http.POST('/api/v1/clients/{client_id}/tables/visits', { params: { path: path.value }, body: { table } }))
+
+const chosen =
+  (take: (table: string) => Promise<Taken>) =>
+  async (file: File): Promise<void> => {
+    taken.value = undefined
+    await attempt(async () => {
+      const found = await take(await file.text())
+      left.value = found.left_out
+      taken.value = found.taken
+      await client.refresh()
+    })
+  }
 </script>
 
 <template>
@@ -49,7 +65,8 @@ async function chosen(file: File): Promise<void> {
         {{ say('referrer.send') }}
       </button>
       <p v-if="sent" role="status">{{ say('referrer.sent') }}</p>
-      <FilePick :title="say('exchange.testsIn')" accept=".csv,text/csv" :disabled="busy" @chosen="chosen" />
+      <FilePick :title="say('exchange.testsIn')" accept=".csv,text/csv" :disabled="busy" @chosen="chosen(testsOf)($event)" />
+      <FilePick :title="say('exchange.visitsIn')" accept=".csv,text/csv" :disabled="busy" @chosen="chosen(visitsOf)($event)" />
       <p v-if="failed" role="alert">{{ failed }}</p>
       <p v-if="taken !== undefined" role="status">{{ say('exchange.taken', { n: taken }) }}</p>
       <LeftOut :faults="left" />

@@ -67,9 +67,10 @@ def test_the_visit_that_is_planned_comes_along(api: Api, client_id: str) -> None
     assert api.send("put", f"/clients/{client_id}/next-visit", {"on": on, "at": "10:15"}).status_code == 200
     file = api.get(f"/clients/{client_id}/file").json()
     assert file["planned_visit"] == {"on": on, "at": "10:15:00"}
-    other = Client.objects.get(pk=elsewhere().post("/client-files", {"file": file}).json()["id"])
+    there = elsewhere()
+    other = Client.objects.get(pk=there.post("/client-files", {"file": file}).json()["id"])
     assert (str(other.visit_on), f"{other.visit_at:%H:%M}") == (on, "10:15")
-    assert elsewhere().post("/client-files", {"file": {**file, "planned_visit": {"on": "soon"}}}).status_code == 422
+    assert there.post("/client-files", {"file": {**file, "planned_visit": {"on": "soon"}}}).status_code == 422
 
 
 def test_taken_out_again_it_is_the_same_file(taken: dict) -> None:

@@ -1,9 +1,11 @@
 """The postures that are left open, drawn on this body: alone and with the specialist, on the floor and in bed."""
 
+from dataclasses import replace
 from typing import Literal
 
 from typing_extensions import TypedDict
 
+from amvel.body import but
 from amvel.engine import Engine
 from amvel.movements import Request, find
 from amvel.movements.figure import figure
@@ -73,8 +75,11 @@ def _drawn(engine: Engine, posture: Posture) -> str:
     values = step.defaults(engine.profiler.body)
     if posture.head_end_deg:
         values[HEAD_END_UP.id] = posture.head_end_deg
-    profile = engine.profiler.profile(Request(family, step, posture.side, values))
-    return "" if profile.fault else figure(engine.profiler, profile, measures=False, frame=profile.rows[0])
+    profile = engine.profiler.posed(engine.profiler.profile(Request(family, step, posture.side, values)))
+    if profile.fault:
+        return ""
+    bare = replace(profile, frames=tuple(but(f, props=()) for f in profile.frames))  # the posture, and nothing that the step holds
+    return figure(engine.profiler, bare, measures=False, frame=profile.rows[0])
 
 
 __all__ = ["OnData", "PostureData", "WhyClosedData", "postures_data"]

@@ -203,7 +203,7 @@ FAMILY = (
     )
     .rung("hands_press", "Hands press", _lift, Dose(5, 2, 8.0), {"upper_back": 0.7}, 3,
         do=(
-            "Pelvis at the seat’s edge, belly on the cushion, hands on the frame.",
+            "Pelvis at the seat’s edge, belly on the cushion, hands on the rail.",
             "Breathe {out}, press the hands and lengthen the upper back until it is level, the crown reaching away.",
             "Lower over a slow breath; hold the last one for a few breaths.",
         ),
@@ -230,7 +230,7 @@ FAMILY = (
         do=(
             "Lengthen to level, both hands light.",
             "Breathe {out} and reach one arm low and ahead; with a sore shoulder keep it low by the side.",
-            "Bring the hand back to the frame, then the other.",
+            "Bring the hand back to the rail, then the other.",
         ),
     )
     .rung(
@@ -245,7 +245,7 @@ FAMILY = (
         breath=breath((inhale("to lengthen"), exhale("to lift")), back=inhale("to come back")),
         arrow="left.heel",
         do=(
-            "Lengthen to level, hands on the frame.",
+            "Lengthen to level, hands on the rail.",
             "Breathe {out} and lift one leg low and long, from the buttock.",
             "Put the toes down, breathe {in}, and lift the other.",
         ),
@@ -262,7 +262,7 @@ FAMILY = (
         arrow="left.heel",
         more_faults=(Fault("legs_pass_level", "legs pass level", "the heels rise above the seat", "the low back lifts the legs", "level and no higher; buttocks first", Wrong({"left.hip.flexion": -16, "right.hip.flexion": -16, "lumbar.flexion": -12})),),
         do=(
-            "Hands firm on the frame, legs a little apart, buttocks set; lengthen to level.",
+            "Hands firm on the rail, legs a little apart, buttocks set; lengthen to level.",
             "Breathe {out} and lift both legs long until they are level, no higher.",
             "Lower both toes slowly.",
         ),

@@ -16,6 +16,7 @@ from amvel.engine import Engine
 from amvel.fitting import fit_figure, fits, fits_used, to_prepare
 from amvel.languages import day_in, in_language, said
 from amvel.movements import Request, find
+from amvel.movements.bed import LYING
 from amvel.movements.figure import figure
 from amvel.movements.schools import do_lines, school_lines
 from amvel.planning import Item
@@ -194,6 +195,7 @@ def page_context(client: Client, writer: Writer, pictures: bool = True, language
         "movements": shown,
         "every_time": _every_time(shown),
         "ways": _ways(engine, programme, pictures),
+        "lies": any(item.position in LYING for item in items_of(programme)),
         "minutes": programme.answer["minutes"],
         "rest_every": programme.answer.get("rests", {}).get("every", 0),
         "fits": [

@@ -17,9 +17,12 @@ from amvel.fitting.seats import seat_for_hip
 from amvel.fitting.stacking import FIRM, FOR_THE_HEAD, STACKABLE, stack
 from amvel.movements import Profiler, Request, all_steps, find
 from amvel.movements.needs import CUSHION, Furniture
+from amvel.movements.room_measures import FitId
 from amvel.safety import Envelope, Limit
 from amvel.sources import COMMON_PRACTICE
 from tests.bodies import body, profiler
+from tests.conftest import demo
+from tests.engines import engine_of
 
 CHAIR = Seat(name="chair", height_cm=44, depth_cm=42, firmness="firm")
 ROOM = Room(seats=(CHAIR,), wall=True, worktop=True, floor_grip="grips", soles="good_soles")
@@ -264,3 +267,22 @@ def test_of_two_chairs_the_client_gets_one_ready() -> None:
     found = [f for f in fits(profiler("middle"), room, NOTHING) if f.id == "seat_raise" and f.value > 0]
     assert [f.best for f in found].count(True) == 1 and len(found) == 2
     assert to_prepare(found) == [f for f in found if f.best]
+
+
+@pytest.mark.parametrize("gap_cm", [0.3, 1.0, 2.9, 3.0, 3.1, 5.0, 7.5, 12.4])
+def test_what_has_to_be_so_high_at_least_is_never_lower(gap_cm: float) -> None:
+    """A limit stands behind such a height: a centimetre less is a hip bent too far."""
+    made = stack(gap_cm, Room(), 2.0, at_least=True)
+    assert made is not None and made.pieces and gap_cm <= made.height_cm <= gap_cm + 4.0
+    if gap_cm > 2.0:  # otherwise nothing at all is near enough
+        near = stack(gap_cm, Room(), 2.0)
+        assert near is not None and len(near.pieces) <= len(made.pieces)
+
+
+def test_a_seat_that_may_not_be_lower_is_raised_by_the_next_thing_that_is_high_enough() -> None:
+    """42 cm where 43 is the least: one book, and never 'nothing'."""
+    engine = engine_of(demo("low-bone-mass"))
+    room = engine.case.room.model_copy(update={"seats": tuple(s.model_copy(update={"height_cm": 42.0}) for s in engine.case.room.seats)})
+    found = {f.id: f for f in fits(engine.profiler, room, engine.envelope)}
+    lowest = found[FitId.RISING_SEAT]
+    assert lowest.value > 42 and "1 book (3 cm)" in lowest.says

@@ -109,7 +109,7 @@ def under_a_hip_limit(profiler: Profiler, room: Room, envelope: Envelope) -> lis
         return [Fit(FitId.HIP_SEAT, "seat for the hip", 0.0, 0.0, 0.0, words, limit.source, fits=False)]
     seat = seat_for(profiler.body, room)
     gap = lowest - seat.height_cm if seat else 0.0
-    made = stack(gap, room, TOLERANCE_CM) if seat and gap > 0 else None
+    made = stack(gap, room, TOLERANCE_CM, at_least=True) if seat and gap > 0 else None
     own = made.says() if made else said("as it is") if gap <= 0 else _NOTHING
     words = said("Seat of at least {cm} cm: hip bend in sitting stays under {deg}°.", cm=round(lowest), deg=limit.bound)
     if seat:
@@ -166,7 +166,7 @@ def lowest_to_rise_from(profiler: Profiler, room: Room, envelope: Envelope) -> l
         ]
     seat = seat_for(profiler.body, room)
     gap = lowest - seat.height_cm if seat else 0.0
-    made = stack(gap, room, TOLERANCE_CM) if gap > 0 else None
+    made = stack(gap, room, TOLERANCE_CM, at_least=True) if gap > 0 else None
     words = said("Rise from seats of {cm} cm or more.", cm=round(lowest))
     if seat and gap > 0:
         own = made.says() if made else _NOTHING

@@ -56,12 +56,13 @@ def piece(kind: str, count: int) -> Message:
     return said(own.one) if count == 1 else said(own.several, n=count)
 
 
-def stack(gap_cm: float, room: Room, tolerance_cm: float, kinds: Collection[str] = FIRM) -> Stack | None:
+def stack(gap_cm: float, room: Room, tolerance_cm: float, kinds: Collection[str] = FIRM, at_least: bool = False) -> Stack | None:
     """The stack nearest to a gap; of those within the tolerance the one with the fewest pieces.
 
-    `kinds` says what may be used; only what is firm unless told otherwise.  None when nothing comes within twice the tolerance.
+    `kinds` says what may be used; only what is firm unless told otherwise.  `at_least` where a limit stands behind the gap: then
+    nothing lower will do.  None when nothing comes within twice the tolerance.
     """
-    if gap_cm <= tolerance_cm / 2:
+    if gap_cm <= (0.0 if at_least else tolerance_cm / 2):
         return Stack((), 0.0)
     height = {k: _height(room, k) for k in kinds}
     most = {k: max(STACKABLE[k].always, _count(room, k)) for k in kinds}
@@ -72,6 +73,8 @@ def stack(gap_cm: float, room: Room, tolerance_cm: float, kinds: Collection[str]
             if any(pieces.count(k) > most[k] for k in set(pieces)):
                 continue
             made = Stack(pieces, round(sum(height[k] for k in pieces), 1))
+            if at_least and made.height_cm < gap_cm:
+                continue
             if best is None or abs(made.height_cm - gap_cm) < abs(best.height_cm - gap_cm) - 1e-9:
                 best = made
         if best is not None and abs(best.height_cm - gap_cm) <= tolerance_cm:

@@ -16,12 +16,12 @@ LYING_ON = Parameter(
     changed=said("on a {after} instead of the {before}: nobody has to get down and up again"),
     moves=frozenset(["floor_transfer", "bed_transfer"]),
 )
-_LYING = frozenset(("on the back", "on the side", "face down"))
+LYING = frozenset(("on the back", "on the side", "face down"))
 
 
 def on_a_bed_too(family: Family) -> Family:
     """The family, with the choice of the bed added to every step that can be done there."""
-    if family.position not in _LYING or family.asked_for:
+    if family.position not in LYING or family.asked_for:
         return family
     steps = tuple(replace(s, parameters=(*s.parameters, LYING_ON)) if _fits(s) else s for s in family.steps)
     return replace(family, steps=steps)

@@ -67,6 +67,8 @@ class Parameter:
     def __post_init__(self) -> None:
         if self.unit == "deg" and self.shows is None:
             raise DeclarationError(f"parameter {self.id} ('{self.title}'): an angle must say where it shows")
+        if self.unit == "cm" and self.low == 0 and self.default == 0 and self.nothing_at != 0:
+            raise DeclarationError(f"parameter {self.id} ('{self.title}'): what begins at 0 cm must say that nothing is there then")
 
     def default_for(self, body: Anthropometry) -> float | str:
         """The default for one body, rounded to the grid and inside the range."""

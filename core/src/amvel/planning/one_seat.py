@@ -1,7 +1,7 @@
 """One seat for a programme where one will do, and what is put on it where it has to be higher than it is."""
 
 from collections.abc import Sequence
-from dataclasses import replace
+from dataclasses import dataclass, replace
 
 from amvel.body import Anthropometry
 from amvel.case import Case, Room
@@ -19,7 +19,8 @@ from amvel.safety import Envelope, check
 from amvel.safety.verdict import valid_overrides
 from amvel.sources import COMMON_PRACTICE
 
-_CLOSE_CM = 1.0  # a seat that much lower than asked is left as it is (our choice)
+_CLOSE_CM = 1.0  # a level seat that far from the one that is asked is the same one (our choice)
+_SAME_CM = 0.5  # what a length is told apart by
 
 
 def on_one_seat(
@@ -66,15 +67,29 @@ def _open(item: Item, case: Case, envelope: Envelope, profiler: Profiler, contex
     return True
 
 
-def put_on_the_seat(item: Item, body: Anthropometry, room: Room) -> str:
-    """What raises the seat of this room to the height that a movement asks; '' when it is high enough."""
+@dataclass(frozen=True)
+class Raised:
+    """What is put on a seat of the room, as it reads, and how high one sits on it then."""
+
+    says: str
+    height_cm: float
+
+
+def raised_seat(item: Item, body: Anthropometry, room: Room) -> Raised | None:
+    """What raises the seat of this room to the height that a movement asks, or a little more; None when it is high enough."""
     asked = max(sat_on_cm(item), default=0.0)
     seat = seat_for(body, room, arms=any(need.with_arms for need in find(item.ref)[1].props))
-    if not asked or seat is None or asked - seat.height_cm < _CLOSE_CM:
-        return ""
-    made = stack(asked - seat.height_cm, room, _CLOSE_CM)
-    what = made.says() if made is not None else said("something firm")
-    return said("{what} on the {seat}: {cm} cm", what=what, seat=seat.name, cm=asked)
+    if not asked or seat is None or asked - seat.height_cm < _SAME_CM:
+        return None
+    made = stack(asked - seat.height_cm, room, _CLOSE_CM, at_least=True)
+    what, height_cm = (said("something firm"), asked) if made is None else (made.says(), seat.height_cm + made.height_cm)
+    return Raised(said("{what} on the {seat}: {cm} cm", what=what, seat=seat.name, cm=height_cm), height_cm)
+
+
+def put_on_the_seat(item: Item, body: Anthropometry, room: Room) -> str:
+    """The same in words; '' when the seat is high enough."""
+    raised = raised_seat(item, body, room)
+    return raised.says if raised else ""
 
 
 def seats_to_prepare(items: Sequence[Item], profiler: Profiler, room: Room, fitted: Sequence[Fit]) -> list[Fit]:
@@ -84,11 +99,16 @@ def seats_to_prepare(items: Sequence[Item], profiler: Profiler, room: Room, fitt
     """
     asked = {h for i in items for h in sat_on_cm(i)}
     level = [f for f in fitted if f.id is FitId.SEAT and any(abs(h - f.value) <= _CLOSE_CM for h in asked)]
-    rest = [f for f in fitted if f.id not in _OF_THE_SEAT or level]
-    raised = {says: max(sat_on_cm(i)) for i in items if (says := put_on_the_seat(i, profiler.body, room))}
+    raised = dict.fromkeys(r for i in items if (r := raised_seat(i, profiler.body, room)))
+    high_enough = max((r.height_cm for r in raised), default=0.0)  # to rise from: said once
+    rest = [
+        f
+        for f in fitted
+        if (f.id not in _OF_THE_SEAT or level) and not (f.id is FitId.RISING_SEAT and f.value <= high_enough)
+    ]
     made = [
-        Fit(FitId.SEAT_RAISE, said("seat"), cm, cm - _CLOSE_CM, cm + _CLOSE_CM, says, COMMON_PRACTICE, drawing=seat_drawing(cm))
-        for says, cm in raised.items()
+        Fit(FitId.SEAT_RAISE, said("seat"), r.height_cm, r.height_cm - _CLOSE_CM, r.height_cm + _CLOSE_CM, r.says, COMMON_PRACTICE, drawing=seat_drawing(r.height_cm))
+        for r in raised
     ]
     return [*made, *rest]
 

@@ -171,7 +171,7 @@ def _over_diagonal(s: Setting) -> Aim:
 
 
 _HAND = Parameter("hand", "how the hands rest", "", "flat", choices=("flat", "fists", "forearms"))
-RAISED = Parameter("hands_raised_cm", "block under the hands", "cm", 0, low=0, high=40, grid=5, easier="up")
+RAISED = Parameter("hands_raised_cm", "block under the hands", "cm", 0, low=0, high=40, grid=5, easier="up", nothing_at=0)
 # Higher up the trunk stands so steep that a long leg reaches into the floor, and that one knee or hand less topples it.
 RAISED_LITTLE = replace(RAISED, high=15)
 _ARM = Parameter("arm_deg", "how far the arm reaches", "deg", 150, low=120, high=160, grid=10, easier="down", shows=joint("left.shoulder.flexion", "right.shoulder.flexion"))

@@ -77,7 +77,7 @@ def _one_foot(s: Setting) -> list[Frame]:
     return [start, off.with_(left_ankle_dorsiflexion=-10.0)]
 
 
-_RAISED = Parameter("raised_cm", "height under the forearms", "cm", 0, low=0, high=50, grid=5, easier="up")
+_RAISED = Parameter("raised_cm", "height under the forearms", "cm", 0, low=0, high=50, grid=5, easier="up", nothing_at=0)
 FAMILY = (
     Ladder(
         "floor_plank",

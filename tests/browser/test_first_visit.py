@@ -108,7 +108,7 @@ def test_a_stop_sign_closes_the_programme(page: Page) -> None:
     page.get_by_role("button", name="Stop signs").click()
     page.get_by_role("button", name="Ask again").click()
     page.get_by_role("button", name="Chest pain or pressure").click()
-    page.get_by_role("button", name="Record 1 stop sign(s)").click()
+    page.get_by_role("button", name="Record stop signs: 1").click()
     expect(page.get_by_role("alert").first).to_contain_text("emergency number")
     page.get_by_role("link", name="Programme").click()
     expect(page.get_by_text("A stop sign stands.").first).to_be_visible()

@@ -26,7 +26,7 @@ def test_a_stop_sign_on_one_device_closes_the_programme_on_the_other(
     other.get_by_role("button", name="Stop signs").click()
     other.get_by_role("button", name="Ask again").click()
     other.get_by_role("button", name="Chest pain or pressure").click()
-    other.get_by_role("button", name="Record 1 stop sign(s)").click()
+    other.get_by_role("button", name="Record stop signs: 1").click()
     expect(other.get_by_role("alert").first).to_contain_text("emergency number")
     expect(page.get_by_text("A stop sign stands.").first).to_be_visible(timeout=8_000)
     expect(page.locator(".move")).to_have_count(0)

@@ -190,7 +190,7 @@ def test_a_stop_sign_told_on_another_device_ends_the_visit_and_keeps_what_was_do
     other.get_by_role("button", name="Stop signs").click()
     other.get_by_role("button", name="Ask again").click()
     other.get_by_role("button", name="Chest pain or pressure").click()
-    other.get_by_role("button", name="Record 1 stop sign(s)").click()
+    other.get_by_role("button", name="Record stop signs: 1").click()
     expect(page.get_by_role("heading", name="The session has ended")).to_be_visible(timeout=12_000)
     expect(page.get_by_text("Sent", exact=True)).to_be_visible(timeout=20_000)
     [kept] = LoggedVisit.objects.filter(client=client)

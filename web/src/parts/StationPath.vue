@@ -59,7 +59,7 @@ const route = useRoute()
   align-items: center;
   gap: 7px;
   min-height: 46px;
-  padding: 0 15px;
+  padding: 0 14px;
   border-radius: 23px;
   text-decoration: none;
   color: var(--ink-soft);

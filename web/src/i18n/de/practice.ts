@@ -4,7 +4,7 @@ export default {
   'practice.lead':
     'Eine erfundene Person. Zuerst urteilen; dann zeigt das Regelbuch, was es sagt und warum. Es werden keine Klientendaten verwendet.',
   'practice.level': 'Wie viel auf einmal',
-  'practice.conditions': '{n} Diagnose(n)',
+  'practice.conditions': 'Diagnosen: {n}',
   'practice.begin': 'Ein neuer Fall',
   'practice.inventing': 'Ein Fall wird erfunden …',
   'practice.due': 'Zum Üben fällig',

@@ -3,7 +3,7 @@ export default {
   'practice.title': 'Practice',
   'practice.lead': "An invented person. Judge first; then see what the rule-book says, and why. No client's data is used.",
   'practice.level': 'How much at once',
-  'practice.conditions': '{n} condition(s)',
+  'practice.conditions': 'Conditions: {n}',
   'practice.begin': 'A new case',
   'practice.inventing': 'Inventing a case …',
   'practice.due': 'Due for practice',

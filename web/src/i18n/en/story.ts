@@ -12,7 +12,7 @@ export default {
   'story.stops': 'Stop signs',
   'story.stopsLead': 'Ask each one today. A yes ends the visit.',
   'story.noneStops': 'I asked all of them: none today',
-  'story.someStops': 'Record {n} stop sign(s)',
+  'story.someStops': 'Record stop signs: {n}',
   'story.stopsDone': 'Asked today, none present',
   'story.askAgain': 'Ask again',
   'story.now': 'emergency',

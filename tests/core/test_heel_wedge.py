@@ -79,7 +79,7 @@ def test_in_a_half_step_the_heel_stands_beside_the_big_toe(side: str) -> None:
     """As the half-step of balance tests is described (four-stage balance test; our reading in figures)."""
     p = profiler()
     family, step = find("tandem_stand/fingertips")
-    q = p.profile(Request(family, step, side, {**step.defaults(p.body), "base": "half a step"}))
+    q = p.posed(p.profile(Request(family, step, side, {**step.defaults(p.body), "base": "half a step"})))
     at = {n: q.posed.points[0, i] for n, i in p.skeleton.landmarks.index.items()}
     other = "right" if side == "left" else "left"
     assert at[f"{other}.ball"][0] - 0.03 < at[f"{side}.heel"][0] < at[f"{other}.toe_tip"][0]

@@ -46,7 +46,8 @@ def tried(draw) -> tuple[str, Request]:
 
 def profile_of(case: tuple[str, Request]) -> Profile:
     size, request = case
-    return profiler_of(size).profile(request)
+    p = profiler_of(size)
+    return p.posed(p.profile(request))
 
 
 @LONG

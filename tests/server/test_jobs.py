@@ -13,7 +13,7 @@ from django.core.management import call_command
 from django.db import connection
 from django.utils import timezone
 
-from amvel.movements.profiler import _solve
+from amvel.movements.profiler import solved_directly
 from clients.casework import create_client, make_ready
 from clients.models import Client
 from jobs import tasks, working
@@ -289,7 +289,7 @@ def test_another_worker_on_another_morning_solves_nothing_again(house, monkeypat
     SolvedBody.objects.update(used_on=kept.used_on - timedelta(days=5))
     as_begun(monkeypatch)
     solved = []
-    monkeypatch.setattr("amvel.movements.profiler._solve", lambda asked, between: solved.extend(asked) or _solve(asked, between))
+    monkeypatch.setattr("amvel.movements.profiler.solved_directly", lambda asked, between: solved.extend(asked) or solved_directly(asked, between))
     assert api.get(f"/clients/{client_id}/verdicts").json()["verdicts"] == first
     # What has no pose is not kept; those few are found to have none once more.
     assert len(solved) < 0.1 * len(first)

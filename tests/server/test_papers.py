@@ -12,6 +12,7 @@ from django.core.management import call_command
 from django.utils import timezone
 from pypdf import PdfReader
 
+from amvel.movements import find
 from clients.casework import create_client
 from papers.kinds import Kind
 from tests.server.conftest import Api, today_case
@@ -82,10 +83,17 @@ def test_the_page_draws_every_movement(api: Api, client_id: str, built: dict) ->
 
 
 def test_what_is_not_there_is_not_said(api: Api, client_id: str, built: dict) -> None:
-    """A head end that is not raised and a wedge that is not used are no measures of a set-up."""
-    page = api.get(f"/clients/{client_id}/papers/hand-out").content.decode()
-    assert any("head_end_deg" in m["set_ups"][0]["values"] for m in built["answer"]["movements"])
-    assert "head end raised: 0" not in page and "under the heels: 0" not in page
+    """A head end that is not raised, a wedge or a block that is not used are no measures of a set-up."""
+    page = api.get(f"/clients/{client_id}/papers/hand-out").content.decode().lower()
+    absent = {
+        f"{p.title}: {float(p.nothing_at):g}"
+        for m in built["answer"]["movements"]
+        for s in m["set_ups"]
+        for p in find(m["ref"])[1].parameters
+        if isinstance(p.nothing_at, int | float) and s["values"].get(p.id) == p.nothing_at
+    }
+    assert absent, "nothing is left out of this programme: this looked at nothing"
+    assert [words for words in absent if words.lower() in page] == []
 
 
 def test_the_fridge_sheet_is_a_page_for_each_session_with_pictures_and_the_week(api: Api, client_id: str, built: dict) -> None:

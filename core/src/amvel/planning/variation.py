@@ -5,7 +5,7 @@ The same person always gets the same answer; two people alike in everything else
 
 from hashlib import blake2b
 
-MOST_POINTS = 1350  # up to twice a function that nothing serves yet (our choice)
+MOST_POINTS = 1100  # up to one and a half times a function that nothing serves yet (our choice)
 
 
 def variation(person: str, family: str) -> int:

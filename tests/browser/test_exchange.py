@@ -25,13 +25,13 @@ def test_a_client_goes_out_as_files_and_comes_in_from_them(page: Page, tmp_path:
     client.refresh_from_db()
     log_in(page)
     page.goto(f"/client/{client.pk}/papers")
-    page.get_by_text("Records out, and tests in").click()
+    page.get_by_text("Records out, tests and visits in").click()
     no_fault(page, "records out")
     whole = downloaded(page, "Everything that is kept", tmp_path / "client.json")
     fhir = downloaded(page, "For clinical programs", tmp_path / "client.fhir.json")
     tests = downloaded(page, "Tests as a table", tmp_path / "tests.csv")
-    page.locator("input[type=file]").set_input_files(tests)
-    expect(page.get_by_text("0 results taken.")).to_be_visible()  # they are all there
+    page.get_by_label("Tests from a table").set_input_files(tests)
+    expect(page.get_by_text("0 taken.")).to_be_visible()  # they are all there
     for file, gone in ((whole, False), (fhir, True)):
         page.goto("/new")
         page.locator("input[type=file]").set_input_files(file)
@@ -41,6 +41,24 @@ def test_a_client_goes_out_as_files_and_comes_in_from_them(page: Page, tmp_path:
     page.get_by_role("link", name="Open the story").click()
     expect(page.get_by_role("heading", name=client.name)).to_be_visible()
     assert Client.objects.filter(name=client.name).count() == 3
+
+
+def test_visits_that_were_logged_elsewhere_come_in_once(page: Page, tmp_path: Path) -> None:
+    user = user_of("ann")
+    client, empty = create_client(user, today_case("stroke")), create_client(user, {**today_case("stroke"), "visits": []})
+    log_in(page)
+    page.goto(f"/client/{client.pk}/papers")
+    page.get_by_text("Records out, tests and visits in").click()
+    visits = downloaded(page, "Visits as a table", tmp_path / "visits.csv")
+    count = client.visits.count()
+    assert count > 3
+    page.goto(f"/client/{empty.pk}/papers")
+    page.get_by_text("Records out, tests and visits in").click()
+    for taken in (count, 0):
+        expect(page.get_by_label("Visits from a table")).to_be_enabled()
+        page.get_by_label("Visits from a table").set_input_files(visits)
+        expect(page.get_by_text(f"{taken} taken.", exact=True)).to_be_visible()
+    assert empty.visits.count() == count
 
 
 def test_what_is_no_file_of_a_client_is_said(page: Page, tmp_path: Path) -> None:

@@ -1,6 +1,6 @@
 """The rule-book: its lines with who signed them, and figures that become others in this organisation."""
 
-from typing import Annotated, Any, TypeVar
+from typing import Annotated, Any, Self
 from uuid import UUID
 
 from django.http import Http404, HttpRequest
@@ -95,29 +95,27 @@ def _by_name(found: Found, names: dict[str, str]) -> dict[str, Any]:
 Words = Annotated[str, StringConstraints(strip_whitespace=True, min_length=2, max_length=80)]
 
 
-class Signing(Schema):
-    """A clinician's word on one line; `digest` says which version was looked at."""
+class Word(Schema):
+    """A clinician's word on one line; an objection says why."""
 
     rule: str
-    number: str = ""
-    digest: str
     agrees: bool
     remark: Annotated[str, StringConstraints(strip_whitespace=True, max_length=500)] = ""
     name: Words
     profession: Words
 
     @model_validator(mode="after")
-    def _objection_says_why(self) -> "Signing":
-        return _with_a_reason(self)
+    def _objection_says_why(self) -> Self:
+        if not self.agrees and len(self.remark) < 5:
+            raise ValueError(said("remark: an objection says why"))
+        return self
 
 
-Word = TypeVar("Word", "Signing", "ChangeSigning")
+class Signing(Word):
+    """A clinician's word on one line; `digest` says which version was looked at."""
 
-
-def _with_a_reason(word: Word) -> Word:
-    if not word.agrees and len(word.remark) < 5:
-        raise ValueError(said("remark: an objection says why"))
-    return word
+    number: str = ""
+    digest: str
 
 
 class Signature(Schema):
@@ -194,19 +192,10 @@ class WantedChange(Draft):
     reason: Why
 
 
-class ChangeSigning(Schema):
+class ChangeSigning(Word):
     """A clinician's word on one line of a change."""
 
-    rule: str
     number: str
-    agrees: bool
-    remark: Annotated[str, StringConstraints(strip_whitespace=True, max_length=500)] = ""
-    name: Words
-    profession: Words
-
-    @model_validator(mode="after")
-    def _objection_says_why(self) -> "ChangeSigning":
-        return _with_a_reason(self)
 
 
 class RollBack(Schema):

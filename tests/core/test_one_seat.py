@@ -63,6 +63,15 @@ def test_a_seat_that_has_to_be_higher_says_what_is_put_on_it() -> None:
     assert put_on_the_seat(replace(item, set_ups=(replace(item.set_ups[0], values={"seat_cm": 40.0}),)), e.profiler.body, room) == ""
 
 
+@pytest.mark.parametrize(("asked_cm", "says", "cm"), [(43, "1 book", 43), (42, "1 book", 43), (41, "something firm", 41), (46, "2 books", 46), (44, "something firm", 44)])
+def test_nobody_is_put_higher_or_lower_than_was_judged(asked_cm: int, says: str, cm: int) -> None:
+    """A seat of 40 cm and books of 3 cm: within a centimetre above what is asked, never below it."""
+    e = engine("painful-wrist")
+    room = e.case.room.model_copy(update={"seats": (e.case.room.seats[0].model_copy(update={"height_cm": 40.0}),), "props": ()})
+    words = put_on_the_seat(seated("tall_sitting/unsupported", asked_cm, e), e.profiler.body, room)
+    assert says in words and f"{cm} cm" in words
+
+
 AT_A_WORKTOP = [pytest.param(f, s, id=f.ref(s)) for f, s in all_steps() if any(p.measured is Measured.WORKTOP for p in s.parameters)]
 
 

@@ -7786,13 +7786,6 @@ export interface components {
         Signing: {
             /** Rule */
             rule: string;
-            /**
-             * Number
-             * @default
-             */
-            number: string;
-            /** Digest */
-            digest: string;
             /** Agrees */
             agrees: boolean;
             /**
@@ -7804,6 +7797,13 @@ export interface components {
             name: string;
             /** Profession */
             profession: string;
+            /**
+             * Number
+             * @default
+             */
+            number: string;
+            /** Digest */
+            digest: string;
         };
         /**
          * ChangedLine
@@ -7894,8 +7894,6 @@ export interface components {
         ChangeSigning: {
             /** Rule */
             rule: string;
-            /** Number */
-            number: string;
             /** Agrees */
             agrees: boolean;
             /**
@@ -7907,6 +7905,8 @@ export interface components {
             name: string;
             /** Profession */
             profession: string;
+            /** Number */
+            number: string;
         };
         /** RollBack */
         RollBack: {

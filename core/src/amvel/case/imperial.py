@@ -21,7 +21,7 @@ def _pair(name: str, value: Any) -> tuple[str, Any]:
     if isinstance(value, list | dict):
         return name, to_metric(value)
     if str(name).endswith(_ENDINGS) and isinstance(value, int | float) and not isinstance(value, bool):
-        ending = str(name)[-3:]
+        ending = next(e for e in _ENDINGS if str(name).endswith(e))
         metric, factor = _FACTORS[ending]
         return str(name).removesuffix(ending) + metric, round(value * factor, 6)
     return name, value

@@ -76,13 +76,19 @@ class Raised:
 
 
 def raised_seat(item: Item, body: Anthropometry, room: Room) -> Raised | None:
-    """What raises the seat of this room to the height that a movement asks, or a little more; None when it is high enough."""
+    """What raises the seat of this room to the height that a movement asks; None when it is high enough.
+
+    What would raise it further than to the same seat is not said: the movement was judged on the height that it asks.
+    """
     asked = max(sat_on_cm(item), default=0.0)
     seat = seat_for(body, room, arms=any(need.with_arms for need in find(item.ref)[1].props))
     if not asked or seat is None or asked - seat.height_cm < _SAME_CM:
         return None
     made = stack(asked - seat.height_cm, room, _CLOSE_CM, at_least=True)
-    what, height_cm = (said("something firm"), asked) if made is None else (made.says(), seat.height_cm + made.height_cm)
+    what: str = said("something firm")
+    height_cm = asked
+    if made is not None and seat.height_cm + made.height_cm <= asked + _CLOSE_CM:
+        what, height_cm = made.says(), seat.height_cm + made.height_cm
     return Raised(said("{what} on the {seat}: {cm} cm", what=what, seat=seat.name, cm=height_cm), height_cm)
 
 

@@ -44,7 +44,7 @@ function take(found: HomeToday): void {
   today.value = found
   told.value = !found.last || found.last.told
   const wanted = LANGUAGES.find((l) => l === found.language)
-  if (wanted) void speak(wanted)
+  if (wanted) void speak(wanted).catch(() => undefined) // without its words the page stays in the language that it has
 }
 void open()
 

@@ -10,7 +10,7 @@ from amvel.body import BodyError
 from amvel.case import CaseError
 from amvel.case.reasons import reason
 from amvel.formats import CalendarError
-from amvel.languages import said
+from amvel.languages import Message, said
 from amvel.movements import UnknownMovement
 from amvel.planning import ProgrammeBlocked
 from amvel.planning.edit import EditRefused
@@ -18,7 +18,7 @@ from api.access import NotForThisRole
 from clients.casework import Stale, Stopped
 from clients.engines import case_data
 from clients.said import NotYours
-from config.problem import problem, what_it_says
+from config.problem import ProblemType, problem, what_it_says
 from exchange.referrer import NoReferrer, ReferrerFails
 from jobs.asking import Busy, NotYet, WorkFailed
 from papers.batch import BatchGone
@@ -39,7 +39,7 @@ class Fault(Schema):
 class Problem(Schema):
     """Problem details."""
 
-    type: str = "about:blank"
+    type: ProblemType = ProblemType.PLAIN
     title: str
     status: int
     detail: str = ""
@@ -61,6 +61,10 @@ class UnderWay(Schema):
 
 UNDER_WAY = {202: UnderWay}
 PROBLEMS = {400: Problem, 401: Problem, 403: Problem, 404: Problem, 409: Problem, 422: Problem, 429: Problem, 503: Problem}
+
+
+def _changed(detail: str | Message, **more: object) -> JsonResponse:
+    return problem(409, said("Changed in between"), detail, kind=ProblemType.CHANGED, **more)
 
 
 def install(api: NinjaAPI) -> None:
@@ -117,12 +121,7 @@ def install(api: NinjaAPI) -> None:
 
     @api.exception_handler(Stale)
     def stale(request: HttpRequest, error: Stale):
-        return problem(
-            409,
-            said("Changed in between"),
-            what_it_says(error),
-            current={"revision": error.current.number, "case": case_data(error.current)},
-        )
+        return _changed(what_it_says(error), current={"revision": error.current.number, "case": case_data(error.current)})
 
     @api.exception_handler(ProgrammeBlocked)
     def blocked(request: HttpRequest, error: ProgrammeBlocked):
@@ -134,7 +133,7 @@ def install(api: NinjaAPI) -> None:
 
     @api.exception_handler(BatchGone)
     def batch_gone(request: HttpRequest, error: BatchGone):
-        return problem(409, said("Changed in between"), what_it_says(error))
+        return _changed(what_it_says(error))
 
     @api.exception_handler(NotAllowed)
     def not_allowed(request: HttpRequest, error: NotAllowed):
@@ -146,29 +145,19 @@ def install(api: NinjaAPI) -> None:
 
     @api.exception_handler(NotProposed)
     def not_proposed(request: HttpRequest, error: NotProposed):
-        return problem(409, said("Changed in between"), what_it_says(error))
+        return _changed(what_it_says(error))
 
     @api.exception_handler(StaleProgramme)
     def stale_programme(request: HttpRequest, error: StaleProgramme):
-        return problem(
-            409,
-            said("Changed in between"),
-            what_it_says(error),
-            current={"number": error.current.number, "answer": error.current.answer},
-        )
+        return _changed(what_it_says(error), current={"number": error.current.number, "answer": error.current.answer})
 
     @api.exception_handler(MovedMeanwhile)
     def moved_meanwhile(request: HttpRequest, error: MovedMeanwhile):
-        return problem(
-            409,
-            said("Changed in between"),
-            error.says(),
-            current={"revision": error.revision.number, "number": error.number},
-        )
+        return _changed(error.says(), current={"revision": error.revision.number, "number": error.number})
 
     @api.exception_handler(LineChanged)
     def line_changed(request: HttpRequest, error: LineChanged):
-        return problem(409, said("Changed in between"), what_it_says(error))
+        return _changed(what_it_says(error))
 
     @api.exception_handler(ChangeRefused)
     def change_refused(request: HttpRequest, error: ChangeRefused):

@@ -4,6 +4,8 @@ import { newId } from '../offline/here'
 import { untilThere } from './underWay'
 import type { components, paths } from './schema'
 
+type Problem = components['schemas']['Problem']
+
 /** A refusal by the server, as problem details. */
 export class Refused extends Error {
   constructor(
@@ -11,10 +13,14 @@ export class Refused extends Error {
     public title: string,
     public detail: string,
     public faults: { path: string; reason: string }[] = [],
+    public type: Problem['type'] = 'about:blank',
   ) {
     super(detail || title)
   }
 }
+
+/** Somebody else was faster: what is there now has to be fetched. */
+export const isChanged = (error: unknown): boolean => error instanceof Refused && error.type === '/problems/changed-in-between'
 
 let csrf = ''
 export function useCsrf(token: string): void {
@@ -70,6 +76,6 @@ export async function got<D>(call: Promise<{ data?: D; error?: unknown; response
     throw new Refused(0, 'No connection', 'The server cannot be reached. Nothing was lost; try again.')
   }
   if (answer.response.ok) return answer.data as Answered<D>
-  const problem = (answer.error ?? {}) as { title?: string; detail?: string; faults?: { path: string; reason: string }[] }
-  throw new Refused(answer.response.status, problem.title ?? 'Refused', problem.detail ?? '', problem.faults)
+  const problem = (answer.error ?? {}) as Partial<Problem>
+  throw new Refused(answer.response.status, problem.title ?? 'Refused', problem.detail ?? '', problem.faults, problem.type)
 }

@@ -1863,11 +1863,8 @@ export interface components {
          * @description Problem details.
          */
         Problem: {
-            /**
-             * Type
-             * @default about:blank
-             */
-            type: string;
+            /** @default about:blank */
+            type: components["schemas"]["ProblemType"];
             /** Title */
             title: string;
             /** Status */
@@ -1883,6 +1880,12 @@ export interface components {
              */
             faults: components["schemas"]["Fault"][];
         };
+        /**
+         * ProblemType
+         * @description What a page does otherwise for: titles are words in the reader's language, and decide nothing.
+         * @enum {string}
+         */
+        ProblemType: "about:blank" | "/problems/changed-in-between";
         /**
          * Credentials
          * @description `code` is of the second factor, for who has one.
@@ -4316,8 +4319,11 @@ export interface components {
              * Format: date
              */
             told_on: string;
-            /** Soreness 0 To 10 */
-            soreness_0_to_10: number;
+            /**
+             * Soreness 0 To 10
+             * @description none where it was not told
+             */
+            soreness_0_to_10?: number | null;
             /**
              * Flare
              * @description the old complaint was worse than usual
@@ -8391,8 +8397,11 @@ export interface components {
                  * Format: date
                  */
                 told_on: string;
-                /** Soreness 0 To 10 */
-                soreness_0_to_10: number;
+                /**
+                 * Soreness 0 To 10
+                 * @description none where it was not told
+                 */
+                soreness_0_to_10?: number | null;
                 /**
                  * Flare
                  * @description the old complaint was worse than usual

@@ -23,6 +23,10 @@ export function shortDayShown(iso: string): string {
 export function weekdayShown(iso: string): string {
   return written(asDay(iso), { weekday: 'long', day: 'numeric', month: 'long' }, 'UTC')
 }
+/** 'Monday' for 0, 'Sunday' for 6. */
+export function weekdayNamed(day: number): string {
+  return written(new Date(Date.UTC(2024, 0, 1 + day)), { weekday: 'long' }, 'UTC') // that year began on a Monday
+}
 /** '28 Nov 2026, 09:19', in the zone of the device. */
 export function momentShown(iso: string): string {
   return written(new Date(iso), { ...DAY, hour: '2-digit', minute: '2-digit' })

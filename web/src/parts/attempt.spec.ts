@@ -17,7 +17,7 @@ describe('something done with a button', () => {
 
   it('says in words what the server refused, and forgets it with the next try', async () => {
     const { failed, attempt } = useAttempt()
-    expect(await attempt(() => Promise.reject(new Refused(409, 'Changed in between', 'somebody was faster')))).toBe(false)
+    expect(await attempt(() => Promise.reject(new Refused(409, 'Changed', 'somebody was faster')))).toBe(false)
     expect(failed.value).toBe('somebody was faster')
     expect(await attempt(async () => undefined)).toBe(true)
     expect(failed.value).toBe('')

@@ -31,7 +31,12 @@ export interface Answer<T> {
   again: () => Promise<void>
 }
 
-export const inWords = (error: unknown): string => (!error ? '' : error instanceof Refused ? error.message : say('app.failed'))
+/** What went wrong, in words: each field with its reason where the server names them. */
+export function inWords(error: unknown): string {
+  if (!error) return ''
+  if (!(error instanceof Refused)) return say('app.failed')
+  return error.faults.map((f) => `${f.path}: ${f.reason}`).join('; ') || error.message
+}
 
 /**
  * One answer about the client on screen.  It is asked while somebody wants it, kept under client, revision and digest, dropped
@@ -54,7 +59,7 @@ export function useAnswer<T extends { client: string; revision: number; digest: 
       if (got.client === mine.client && got.revision === mine.revision && got.digest === mine.digest) return got
       // The client was changed while it was worked out: what is on screen is asked anew first.
       await moved()
-      throw new Refused(409, 'Changed in between', say('elsewhere.title'))
+      throw new Refused(409, say('elsewhere.title'), '', [], '/problems/changed-in-between')
     },
     enabled: computed(() => wanted.value > 0 && subject.value !== undefined),
   })

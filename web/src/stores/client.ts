@@ -1,7 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
-import { got, http, Refused } from '../api/client'
+import { got, http, isChanged } from '../api/client'
 import type { ClientView, Movie, Room, RoomFits, SchoolQuestion, Stop, Tried, Values } from '../api/schemas'
 import { keyOfClient, useAnswer } from './answers'
 import type { Subject } from './answers'
@@ -59,7 +59,7 @@ export const useClient = defineStore('client', () => {
         ),
       )
     } catch (error) {
-      if (error instanceof Refused && error.status === 409 && id.value === of.id) {
+      if (isChanged(error) && id.value === of.id) {
         stale.value = true
         await refresh()
       }

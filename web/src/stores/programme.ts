@@ -1,7 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
-import { got, http, Refused } from '../api/client'
+import { got, http, isChanged, Refused } from '../api/client'
 import type { components } from '../api/schema'
 import type { Programme, Version, WhatIf } from '../api/schemas'
 import { inWords, keyOfClient } from './answers'
@@ -65,7 +65,7 @@ export const useProgramme = defineStore('programme', () => {
     try {
       take(await call(of), revision)
     } catch (error) {
-      if (error instanceof Refused && error.title === 'Changed in between' && client.id === of.client) {
+      if (isChanged(error) && client.id === of.client) {
         await client.refresh()
         await open()
       }

@@ -13,7 +13,8 @@ from amvel.languages import said
 
 @dataclass(frozen=True)
 class Field:
-    """One entry of a form. `kind` is number, count, choice, choices (several), yes_no, date or text."""
+    """One entry of a form. `kind` is number, count, choice, choices (several), yes_no, date or text; `first` is what counts
+    where nothing is said, and never an answer to what has to be asked."""
 
     name: str
     title: str
@@ -47,9 +48,7 @@ def _field(name: str, field: FieldInfo) -> Field:
     low, high = _bounds(field)
     titles = extra.get("titles", {})
     choices = tuple((str(v), titles.get(str(v), str(v).replace("_", " ").capitalize())) for v in values)
-    first = extra.get("first")
-    if first is None and not field.is_required() and not optional:
-        first = field.default
+    first = None if field.is_required() or optional else field.default
     return Field(
         name,
         field.title or name.replace("_", " ").capitalize(),

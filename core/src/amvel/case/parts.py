@@ -37,14 +37,17 @@ def ask(
     *,
     default: Any = ...,
     titles: dict[str, str] | None = None,
-    first: Any = None,
     **bounds: Any,
 ) -> Any:
-    """A field that can be asked for: its question, unit, words of its choices, and the answer a form begins with."""
-    extra = {"unit": unit, "titles": titles or {}, "first": first}
+    """A field that can be asked for: its question, unit, and words of its choices.
+
+    A form begins with the default, which counts where nothing is said; without one it begins with no answer at all, since one
+    that nobody gave looks like one that was given.
+    """
+    extra = {"unit": unit, "titles": titles or {}}
     return Field(default=default, title=title, json_schema_extra=extra, **bounds)
 
 
 def side(title: str = "Side") -> Any:
     """Which side of the body."""
-    return ask(title, first="left", titles={"left": "Left", "right": "Right"})
+    return ask(title, titles={"left": "Left", "right": "Right"})

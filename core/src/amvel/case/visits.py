@@ -121,7 +121,7 @@ class NextDay(Part):
     """How it was the day after: asked before the next session, or told from home."""
 
     told_on: date
-    soreness_0_to_10: int = _OF_EACH
+    soreness_0_to_10: int | None = Field(default=None, ge=0, le=10, description="none where it was not told")
     flare: bool = Field(description="the old complaint was worse than usual")
     where: Where | None = None
 

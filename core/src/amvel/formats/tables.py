@@ -138,7 +138,7 @@ def read_visits(text: str) -> tuple[list[Visit], list[Fault]]:
         numbers = list(dict.fromkeys(r["movement"] for r in rows))
         data: dict[str, Any] = {k: first[k] or None for k in ("on", "context", "by", "session", "effort_0_to_10")}
         if first["flare"]:
-            data["next_day"] = {"told_on": first["on"], "soreness_0_to_10": first["soreness_0_to_10"] or 0, "flare": first["flare"]}
+            data["next_day"] = {"told_on": first["on"], "soreness_0_to_10": first["soreness_0_to_10"] or None, "flare": first["flare"]}
         data["movements"] = [_movement([r for r in rows if r["movement"] == n]) for n in numbers if n]
         _take(found, left, path, Visit.model_validate, {"id": first["visit"], **{k: v for k, v in data.items() if v is not None}})
     return found, left

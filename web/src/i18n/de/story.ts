@@ -62,6 +62,8 @@ export default {
   'story.findCondition': 'Befund suchen',
   'story.noCondition': 'Nichts mit diesem Namen; halten Sie es unter Grenzen als ärztliches Wort fest.',
   'story.chosen': '{n} festgehalten',
+  'story.open': 'Noch offen: {what}',
+  'story.stillOpen': '{n} noch offen',
   'story.contradicts': 'Diese Einträge widersprechen einander',
   'story.ways': 'Wie Anweisungen am besten ankommen',
   'story.language': 'Sprache der Blätter',

@@ -60,6 +60,8 @@ export default {
   'story.findCondition': 'Find a condition',
   'story.noCondition': 'Nothing of that name; note it as a clinician’s word in Limits.',
   'story.chosen': '{n} noted',
+  'story.open': 'Still to be told: {what}',
+  'story.stillOpen': '{n} still to be told',
   'story.contradicts': 'These entries contradict each other',
   'story.ways': 'How instructions arrive best',
   'story.language': 'Language of the papers',

@@ -123,7 +123,7 @@ async function finish(): Promise<void> {
 }
 async function dayAfter(flare: boolean): Promise<void> {
   told.value = true
-  await handNextDayFromHome(code, today.value!.last!.id, { told_on: dayOf(new Date()), soreness_0_to_10: soreness.value ?? 0, flare })
+  await handNextDayFromHome(code, today.value!.last!.id, { told_on: dayOf(new Date()), soreness_0_to_10: soreness.value ?? null, flare })
   if (flare) await open()
 }
 const handed = ref(false)

@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { reactive, ref } from 'vue'
-import { Refused } from '../../api/client'
+import { reactive } from 'vue'
 import type { Limit } from '../../api/schemas'
 import { say } from '../../i18n'
+import { useAttempt } from '../../parts/attempt'
 import { useClient } from '../../stores/client'
 import { useSession } from '../../stores/session'
 
@@ -14,17 +14,13 @@ const review = reactive({
   confidence_0_to_10: 7,
   next_day_flare: undefined as boolean | undefined,
 })
-const failed = ref('')
+const { busy, failed, attempt } = useAttempt()
 
-async function keep(): Promise<void> {
-  failed.value = ''
-  try {
+const keep = () =>
+  attempt(async () => {
     const rule = props.limit.id.split('.')[0]
     await client.add('reviews', { rule, on: client.view!.case.as_of, ...review, by: session.user }, `review: ${rule.replaceAll('_', ' ')}`)
-  } catch (error) {
-    failed.value = error instanceof Refused ? error.message : say('app.failed')
-  }
-}
+  })
 </script>
 
 <template>
@@ -58,7 +54,11 @@ async function keep(): Promise<void> {
     </div>
     <p v-if="failed" role="alert" class="bad">{{ failed }}</p>
     <div>
-      <button class="main-action" type="submit" :disabled="review.done_strongly === undefined || review.next_day_flare === undefined">
+      <button
+        class="main-action"
+        type="submit"
+        :disabled="busy || review.done_strongly === undefined || review.next_day_flare === undefined"
+      >
         {{ say('limits.keepReview') }}
       </button>
     </div>

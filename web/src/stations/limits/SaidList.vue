@@ -1,18 +1,17 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 import { got, http } from '../../api/client'
 import type { ClientView } from '../../api/schemas'
 import { say } from '../../i18n'
 import { dayShown } from '../../i18n/days'
-import { inWords } from '../../stores/answers'
+import { useAttempt } from '../../parts/attempt'
 import { useClient } from '../../stores/client'
 import { useSession } from '../../stores/session'
 
 /** What clinicians said and what was opened by hand: who confirms it, who withdraws it, until when it counts. */
 const client = useClient()
 const session = useSession()
-const failed = ref('')
-const busy = ref(false)
+const { busy, failed, attempt } = useAttempt()
 const today = computed(() => client.view!.case.as_of)
 const words = computed(() => client.view!.case.clinician_words.map((w, index) => ({ w, index })).filter(({ w }) => !w.withdrawn_on))
 const overrides = computed(() =>
@@ -31,21 +30,11 @@ const own = (w: (typeof words.value)[number]['w']): boolean => w.recorded_by ===
 const mayWithdraw = (w: (typeof words.value)[number]['w']): boolean =>
   session.may('make_stricter') && (w.kind === 'clears' || own(w) || session.may('lift_forbidden'))
 
-async function attempt(call: (of: ClientView) => Promise<ClientView>): Promise<void> {
-  busy.value = true
-  failed.value = ''
-  try {
-    client.take(await call(client.view!))
-  } catch (error) {
-    failed.value = inWords(error)
-  } finally {
-    busy.value = false
-  }
-}
+const change = (call: (of: ClientView) => Promise<ClientView>) => attempt(async () => client.take(await call(client.view!)))
 const at = (of: ClientView, index: number) => ({ params: { path: { client_id: of.id, index } }, body: { base_revision: of.revision } })
-const confirm = (index: number) => attempt((of) => got(http.POST('/api/v1/clients/{client_id}/words/{index}/confirm', at(of, index))))
-const withdraw = (index: number) => attempt((of) => got(http.POST('/api/v1/clients/{client_id}/words/{index}/withdraw', at(of, index))))
-const close = (index: number) => attempt((of) => got(http.POST('/api/v1/clients/{client_id}/overrides/{index}/withdraw', at(of, index))))
+const confirm = (index: number) => change((of) => got(http.POST('/api/v1/clients/{client_id}/words/{index}/confirm', at(of, index))))
+const withdraw = (index: number) => change((of) => got(http.POST('/api/v1/clients/{client_id}/words/{index}/withdraw', at(of, index))))
+const close = (index: number) => change((of) => got(http.POST('/api/v1/clients/{client_id}/overrides/{index}/withdraw', at(of, index))))
 </script>
 
 <template>

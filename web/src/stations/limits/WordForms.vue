@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, reactive, ref } from 'vue'
-import { Refused } from '../../api/client'
 import type { ProfessionInfo } from '../../api/schemas'
 import { say } from '../../i18n'
+import { useAttempt } from '../../parts/attempt'
 import { useClient } from '../../stores/client'
 import { useSession } from '../../stores/session'
 
@@ -28,7 +28,7 @@ const entry = reactive({
   load_kg: undefined as number | undefined,
   gentle_only: false,
 })
-const failed = ref('')
+const { busy, failed, attempt } = useAttempt()
 const professions = computed(() => session.reference?.professions ?? [])
 /** Loosening needs a profession; anybody may forbid or limit. */
 const clearing = (id: string): boolean => professions.value.some((x) => x.id === id && x.may_clear)
@@ -48,47 +48,42 @@ const ready = computed(() =>
         : said.value && (kind.value === 'forbids' ? entry.quantity || entry.step : !entry.quantity || entry.bound !== undefined)),
 )
 
-async function keep(): Promise<void> {
-  failed.value = ''
+const keep = () => attempt(kept)
+async function kept(): Promise<void> {
   const side = chosen.value?.sided && entry.side ? { side: entry.side } : {}
-  try {
-    if (kind.value === 'own') {
-      await client.add(
-        'own_limits',
-        { quantity: entry.quantity, ...side, bound: entry.bound, reason: entry.reason, by: session.user, on: today.value },
-        'own stricter limit',
-      )
-    } else {
-      const until = entry.valid_until ? { valid_until: entry.valid_until } : {}
-      const number = entry.bound === undefined ? {} : { bound: entry.bound }
-      const more = {
-        ...(entry.step ? { step: entry.step } : {}),
-        ...(entry.load_kg === undefined ? {} : { load_kg: entry.load_kg }),
-        ...(entry.gentle_only ? { gentle_only: true } : {}),
-      }
-      const what = kind.value === 'clears' ? { clears: entry.clears, ...number } : { quantity: entry.quantity, ...side, ...number, ...more }
-      const who = entry.profession ? { profession: entry.profession } : {}
-      await client.add(
-        'clinician_words',
-        {
-          kind: kind.value,
-          name: entry.name,
-          role: entry.role,
-          ...who,
-          on: entry.on,
-          document: entry.document,
-          reason: entry.reason,
-          ...what,
-          ...until,
-        },
-        `clinician ${kind.value}`,
-      )
+  if (kind.value === 'own') {
+    await client.add(
+      'own_limits',
+      { quantity: entry.quantity, ...side, bound: entry.bound, reason: entry.reason, by: session.user, on: today.value },
+      'own stricter limit',
+    )
+  } else {
+    const until = entry.valid_until ? { valid_until: entry.valid_until } : {}
+    const number = entry.bound === undefined ? {} : { bound: entry.bound }
+    const more = {
+      ...(entry.step ? { step: entry.step } : {}),
+      ...(entry.load_kg === undefined ? {} : { load_kg: entry.load_kg }),
+      ...(entry.gentle_only ? { gentle_only: true } : {}),
     }
-    emit('kept')
-  } catch (error) {
-    failed.value =
-      error instanceof Refused ? error.faults.map((f) => `${f.path}: ${f.reason}`).join('; ') || error.message : say('app.failed')
+    const what = kind.value === 'clears' ? { clears: entry.clears, ...number } : { quantity: entry.quantity, ...side, ...number, ...more }
+    const who = entry.profession ? { profession: entry.profession } : {}
+    await client.add(
+      'clinician_words',
+      {
+        kind: kind.value,
+        name: entry.name,
+        role: entry.role,
+        ...who,
+        on: entry.on,
+        document: entry.document,
+        reason: entry.reason,
+        ...what,
+        ...until,
+      },
+      `clinician ${kind.value}`,
+    )
   }
+  emit('kept')
 }
 </script>
 
@@ -172,7 +167,7 @@ async function keep(): Promise<void> {
     /></label>
     <p v-if="failed" role="alert" class="bad">{{ failed }}</p>
     <div>
-      <button class="main-action" type="submit" :disabled="!ready">{{ say('word.keep') }}</button>
+      <button class="main-action" type="submit" :disabled="busy || !ready">{{ say('word.keep') }}</button>
     </div>
   </form>
 </template>

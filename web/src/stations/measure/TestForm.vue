@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, reactive, ref, watch } from 'vue'
-import { Refused } from '../../api/client'
 import type { TestInfo } from '../../api/schemas'
 import { say } from '../../i18n'
+import { useAttempt } from '../../parts/attempt'
 import FieldEntry from '../../parts/FieldEntry.vue'
 import { useClient } from '../../stores/client'
 import TestClock from './TestClock.vue'
@@ -14,20 +14,18 @@ const entry = reactive<Record<string, unknown>>({})
 const trials = ref<number[]>([])
 const side = ref('left')
 const on = ref(client.view!.case.as_of)
-const failed = ref('')
+const { busy, failed, attempt } = useAttempt()
 const target = ref('')
 const main = computed(
   () => props.test.fields.find((f) => (f.kind === 'number' || f.kind === 'count') && !f.optional) ?? props.test.fields[0],
 )
 const complete = computed(
-  () =>
-    trials.value.length > 0 ||
-    props.test.fields.every((f) => f.optional || f.kind === 'yes_no' || (entry[f.name] !== undefined && entry[f.name] !== '')),
+  () => trials.value.length > 0 || props.test.fields.every((f) => f.optional || (entry[f.name] !== undefined && entry[f.name] !== '')),
 )
 
 function clear(): void {
   for (const key of Object.keys(entry)) delete entry[key]
-  for (const f of props.test.fields) entry[f.name] = f.first ?? (f.kind === 'yes_no' ? false : undefined)
+  for (const f of props.test.fields) entry[f.name] = f.first ?? undefined
   trials.value = []
   failed.value = ''
 }
@@ -42,25 +40,23 @@ watch(
   { immediate: true },
 )
 
-async function keep(): Promise<void> {
-  failed.value = ''
-  try {
-    const filled = Object.fromEntries(Object.entries(entry).filter(([, v]) => v !== undefined && v !== null && v !== ''))
-    if (trials.value.length) delete filled[main.value.name]
-    await client.addTest({
-      test: props.test.id,
-      on: on.value,
-      ...filled,
-      ...(trials.value.length ? { trials: trials.value } : {}),
-      ...(props.test.per_side ? { side: side.value } : {}),
-    })
-    if (props.test.per_side && side.value === 'left') {
-      clear()
-      side.value = 'right'
-    } else emit('kept')
-  } catch (error) {
-    failed.value = error instanceof Refused ? error.faults.map((f) => f.reason).join('; ') || error.message : say('app.failed')
+function result(): Record<string, unknown> {
+  const filled = Object.fromEntries(Object.entries(entry).filter(([, v]) => v !== undefined && v !== null && v !== ''))
+  if (trials.value.length) delete filled[main.value.name]
+  return {
+    test: props.test.id,
+    on: on.value,
+    ...filled,
+    ...(trials.value.length ? { trials: trials.value } : {}),
+    ...(props.test.per_side ? { side: side.value } : {}),
   }
+}
+async function keep(): Promise<void> {
+  if (!(await attempt(() => client.addTest(result())))) return
+  if (props.test.per_side && side.value === 'left') {
+    clear()
+    side.value = 'right'
+  } else emit('kept')
 }
 function timed(value: number): void {
   const max = props.test.fields.find((f) => f.name === target.value)?.high || 999
@@ -106,7 +102,7 @@ function another(): void {
     <label class="row">{{ say('measure.on') }}<input v-model="on" type="date" class="date" :max="client.view!.case.as_of" /></label>
     <p v-if="failed" class="bad" role="alert">{{ failed }}</p>
     <div>
-      <button class="main-action" type="submit" :disabled="!complete">{{ say('measure.keep') }}</button>
+      <button class="main-action" type="submit" :disabled="busy || !complete">{{ say('measure.keep') }}</button>
     </div>
   </form>
 </template>

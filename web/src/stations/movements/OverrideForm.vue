@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { computed, reactive, ref } from 'vue'
-import { got, http, Refused } from '../../api/client'
+import { computed, reactive } from 'vue'
+import { got, http } from '../../api/client'
 import type { Breach } from '../../api/schemas'
 import { say } from '../../i18n'
+import { useAttempt } from '../../parts/attempt'
 import { useClient } from '../../stores/client'
 import { useSession } from '../../stores/session'
 
@@ -17,25 +18,22 @@ const allowed = computed(() => session.may(forbidden.value ? 'lift_forbidden' : 
 const last = computed(() =>
   new Date(Date.parse(client.view!.case.as_of) + (session.reference?.longest_override_days ?? 0) * 864e5).toISOString().slice(0, 10),
 )
-const failed = ref('')
+const { busy, failed, attempt } = useAttempt()
 const ready = computed(() => allowed.value && entry.reason.trim().length > 4 && entry.expires_on)
 
 async function keep(): Promise<void> {
-  failed.value = ''
-  try {
-    const body = {
-      base_revision: client.view!.revision,
-      limit_id: props.breach.limit,
-      step: props.step,
-      side: props.side as 'left',
-      ...entry,
-    }
+  const body = {
+    base_revision: client.view!.revision,
+    limit_id: props.breach.limit,
+    step: props.step,
+    side: props.side as 'left',
+    ...entry,
+  }
+  const kept = await attempt(async () => {
     await got(http.POST('/api/v1/clients/{client_id}/overrides', { params: { path: { client_id: client.id } }, body }))
     await client.refresh()
-    emit('kept')
-  } catch (error) {
-    failed.value = error instanceof Refused ? error.message : say('app.failed')
-  }
+  })
+  if (kept) emit('kept')
 }
 </script>
 
@@ -50,7 +48,7 @@ async function keep(): Promise<void> {
     /></label>
     <p v-if="failed" role="alert" class="bad">{{ failed }}</p>
     <div>
-      <button class="main-action" type="submit" :disabled="!ready">{{ say('override.keep') }}</button>
+      <button class="main-action" type="submit" :disabled="busy || !ready">{{ say('override.keep') }}</button>
     </div>
   </form>
 </template>

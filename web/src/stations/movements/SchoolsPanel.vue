@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue'
-import { Refused } from '../../api/client'
 import type { SchoolQuestion } from '../../api/schemas'
 import { say } from '../../i18n'
+import { useAttempt } from '../../parts/attempt'
 import { useClient } from '../../stores/client'
 
 /** The questions on which practitioners disagree: one answer for the client, or another for one family. */
@@ -10,32 +10,25 @@ const props = defineProps<{ family?: string; familyTitle?: string }>()
 const emit = defineEmits<{ close: [] }>()
 const client = useClient()
 const questions = ref<SchoolQuestion[]>()
-const failed = ref('')
+const { failed, attempt } = useAttempt()
 /** Drawn anew after every answer: a radio that was refused must not stay the marked one. */
 const turn = ref(0)
 const chosen = computed(() => (q: SchoolQuestion) => (props.family && q.by_family[props.family]) || q.chosen)
 
-async function load(): Promise<void> {
-  failed.value = ''
-  try {
-    questions.value = await client.schools()
-    turn.value++
-  } catch (error) {
-    failed.value = error instanceof Refused ? error.message : say('app.failed')
-  }
+async function fetched(): Promise<void> {
+  questions.value = await client.schools()
+  turn.value++
 }
+const load = () => attempt(fetched)
 async function choose(q: SchoolQuestion, option: string): Promise<void> {
-  failed.value = ''
   const kept = client.view!.case
   const sections = props.family
     ? { family_schools: { ...kept.family_schools, [props.family]: { ...kept.family_schools?.[props.family], [q.id]: option } } }
     : { schools: { ...kept.schools, [q.id]: option } }
-  try {
+  await attempt(async () => {
     await client.keep(sections, say('schools.reason', { what: q.title.toLowerCase() }))
-    await load()
-  } catch (error) {
-    failed.value = error instanceof Refused ? error.message : say('app.failed')
-  }
+    await fetched()
+  })
 }
 onMounted(load)
 </script>

@@ -2,7 +2,7 @@
 import { ref, watch } from 'vue'
 import type { Movement } from '../../api/schemas'
 import { say } from '../../i18n'
-import { Refused } from '../../api/client'
+import { inWords } from '../../stores/answers'
 
 /** The faults of a step in words, each with its picture when asked: the right version beside the wrong one. */
 const props = defineProps<{ faults: Movement['faults']; load: () => Promise<string[]> }>()
@@ -24,7 +24,7 @@ async function ask(): Promise<void> {
     const found = await wanted()
     if (wanted === props.load) pictures.value = found
   } catch (error) {
-    if (wanted === props.load) failed.value = error instanceof Refused ? error.message : say('app.failed')
+    if (wanted === props.load) failed.value = inWords(error)
   }
 }
 function show(at: number): void {

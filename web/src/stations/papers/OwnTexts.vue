@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue'
-import { got, http, Refused } from '../../api/client'
+import { got, http } from '../../api/client'
 import type { OwnText } from '../../api/schemas'
 import { say } from '../../i18n'
+import { inWords } from '../../stores/answers'
 
 const emit = defineEmits<{ kept: [] }>()
 const texts = ref<OwnText[]>([])
@@ -25,14 +26,14 @@ async function keep(t: OwnText): Promise<void> {
     done.value = t.key
     emit('kept')
   } catch (error) {
-    faults.value = { [t.key]: error instanceof Refused ? error.message : say('app.failed') }
+    faults.value = { [t.key]: inWords(error) }
   }
 }
 onMounted(async () => {
   try {
     take(await got(http.GET('/api/v1/texts')))
   } catch (error) {
-    faults.value = { '': error instanceof Refused ? error.message : say('app.failed') }
+    faults.value = { '': inWords(error) }
   }
 })
 </script>

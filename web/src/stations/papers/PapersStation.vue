@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, onMounted, ref, watch } from 'vue'
-import { Refused } from '../../api/client'
 import { language, say } from '../../i18n'
 import type { MessageKey } from '../../i18n'
+import { useAttempt } from '../../parts/attempt'
 import { useClient } from '../../stores/client'
 import { useProgramme } from '../../stores/programme'
 import { useSession } from '../../stores/session'
@@ -20,7 +20,7 @@ const KINDS: [string, MessageKey][] = [
 const client = useClient()
 const programme = useProgramme()
 const session = useSession()
-const failed = ref('')
+const { failed, attempt } = useAttempt()
 const kind = ref('hand-out')
 const written = ref(0)
 const texts = ref(false)
@@ -37,13 +37,8 @@ const ready = computed(
 )
 const zone = Intl.DateTimeFormat().resolvedOptions().timeZone
 
-onMounted(async () => {
-  if (blocked.value) return
-  try {
-    await programme.open()
-  } catch (error) {
-    failed.value = error instanceof Refused ? error.message : say('app.failed')
-  }
+onMounted(() => {
+  if (!blocked.value) void attempt(programme.open)
 })
 </script>
 

@@ -1,31 +1,30 @@
 <script setup lang="ts">
 import { onMounted, ref } from 'vue'
-import { got, http, Refused } from '../../api/client'
+import { got, http } from '../../api/client'
 import { say } from '../../i18n'
+import { useAttempt } from '../../parts/attempt'
 import { useClient } from '../../stores/client'
 
 const client = useClient()
 const address = ref('')
 const told = ref('')
-const failed = ref('')
+const { busy, failed, attempt } = useAttempt()
 const zone = Intl.DateTimeFormat().resolvedOptions().timeZone
 const params = { path: { client_id: client.id } }
 
-async function attempt(work: () => Promise<{ address: string }>, done: string): Promise<void> {
-  failed.value = told.value = ''
-  try {
-    address.value = (await work()).address
-    told.value = done
-  } catch (error) {
-    failed.value = error instanceof Refused ? error.message : say('app.failed')
-  }
+async function keep(): Promise<void> {
+  told.value = ''
+  const kept = await attempt(async () => {
+    const body = { address: address.value, zone }
+    address.value = (await got(http.PUT('/api/v1/clients/{client_id}/reminder', { params, body }))).address
+  })
+  if (kept) told.value = say('papers.kept')
 }
-const keep = (): Promise<void> =>
-  attempt(
-    () => got(http.PUT('/api/v1/clients/{client_id}/reminder', { params, body: { address: address.value, zone } })),
-    say('papers.kept'),
-  )
-onMounted(() => void attempt(() => got(http.GET('/api/v1/clients/{client_id}/reminder', { params })), ''))
+onMounted(() =>
+  attempt(async () => {
+    address.value = (await got(http.GET('/api/v1/clients/{client_id}/reminder', { params }))).address
+  }),
+)
 </script>
 
 <template>
@@ -36,7 +35,9 @@ onMounted(() => void attempt(() => got(http.GET('/api/v1/clients/{client_id}/rem
       ><el-input v-model="address" type="email" maxlength="254" :aria-label="say('papers.address')"
     /></label>
     <div class="row">
-      <button type="submit" class="quiet-action">{{ say('papers.keep') }}</button><span role="status" class="soft">{{ told }}</span>
+      <button type="submit" class="quiet-action" :disabled="busy">{{ say('papers.keep') }}</button><span role="status" class="soft">{{
+        told
+      }}</span>
     </div>
     <p v-if="failed" role="alert" class="bad">{{ failed }}</p>
   </form>

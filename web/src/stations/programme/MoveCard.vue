@@ -55,7 +55,7 @@ const times = computed(() => {
     say(m.set_ups.length === 2 ? 'programme.perSide' : 'programme.times', { n: fewest.value.repetitions }) +
     (m.side_words ? `, ${m.side_words}` : '') +
     doseOf(fewest.value) +
-    more.map((s) => ` · ${say('programme.extra', { side: s.side })}`).join('')
+    more.map((s) => ` · ${say('programme.extra', { side: sideName(s).toLowerCase() })}`).join('')
   )
 })
 function keys(event: KeyboardEvent): void {

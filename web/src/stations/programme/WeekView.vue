@@ -2,16 +2,16 @@
 import { computed, onUnmounted, ref, watch } from 'vue'
 import type { ProgrammeMove } from '../../api/schemas'
 import { say } from '../../i18n'
+import { weekdayNamed } from '../../i18n/days'
 import { useProgramme } from '../../stores/programme'
 
 const props = defineProps<{ moves: ProgrammeMove[]; days: number; number: number }>()
 const programme = useProgramme()
 const given = ref(props.days)
 const failed = computed(() => programme.weekFailed)
-const NAMES = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday']
 const columns = computed(() =>
-  NAMES.map((title, day) => ({
-    title,
+  Array.from({ length: 7 }, (_, day) => ({
+    title: weekdayNamed(day),
     day,
     full: programme.week?.sessions.find((s) => s.day === day && !s.light),
     light: programme.week?.sessions.find((s) => s.day === day && s.light),

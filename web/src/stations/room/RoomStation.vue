@@ -1,9 +1,11 @@
 <script setup lang="ts">
 import { useDebounceFn } from '@vueuse/core'
 import { computed, onMounted, ref, watch } from 'vue'
-import { got, http, Refused } from '../../api/client'
+import { got, http } from '../../api/client'
 import type { PropKind, Room, RoomFits } from '../../api/schemas'
 import { say } from '../../i18n'
+import { useAttempt } from '../../parts/attempt'
+import { inWords } from '../../stores/answers'
 import { useClient } from '../../stores/client'
 import FitCard from './FitCard.vue'
 import RoomForm from './RoomForm.vue'
@@ -16,7 +18,8 @@ const at = ref(0)
 const kinds = ref<PropKind[]>([])
 const found = ref<RoomFits>()
 const working = ref(false)
-const failed = ref('')
+const unfitted = ref('')
+const { busy, failed, attempt } = useAttempt()
 const kept = ref(JSON.stringify(rooms.value))
 const changed = computed(() => JSON.stringify(rooms.value) !== kept.value)
 const drawn = computed(() => found.value?.fits.filter((f) => f.svg) ?? [])
@@ -30,9 +33,9 @@ async function reckon(): Promise<void> {
     const answer = await client.fitsIn(rooms.value[at.value])
     if (mine !== asked) return
     found.value = answer
-    failed.value = ''
+    unfitted.value = ''
   } catch (error) {
-    if (mine === asked) failed.value = error instanceof Refused ? error.message : say('app.failed')
+    if (mine === asked) unfitted.value = inWords(error)
   } finally {
     if (mine === asked) working.value = false
   }
@@ -40,15 +43,10 @@ async function reckon(): Promise<void> {
 const later = useDebounceFn(reckon, 700)
 watch([() => JSON.stringify(rooms.value[at.value]), at], () => void later())
 async function keep(): Promise<void> {
-  failed.value = ''
-  try {
-    const [room, ...other_rooms] = rooms.value
-    await client.keep({ room, other_rooms }, 'rooms')
-    rooms.value = copy()
-    kept.value = JSON.stringify(rooms.value)
-  } catch (error) {
-    failed.value = error instanceof Refused ? error.message : say('app.failed')
-  }
+  const [room, ...other_rooms] = rooms.value
+  if (!(await attempt(() => client.keep({ room, other_rooms }, 'rooms')))) return
+  rooms.value = copy()
+  kept.value = JSON.stringify(rooms.value)
 }
 function more(): void {
   rooms.value.push(emptyRoom(freeName(rooms.value, say('room.centre')), 'visit'))
@@ -58,13 +56,11 @@ function drop(): void {
   rooms.value.splice(at.value, 1)
   at.value = 0
 }
-onMounted(async () => {
+onMounted(() => {
   void reckon()
-  try {
+  void attempt(async () => {
     kinds.value = (await got(http.GET('/api/v1/props'))).props
-  } catch (error) {
-    failed.value = error instanceof Refused ? error.message : say('app.failed')
-  }
+  })
 })
 </script>
 
@@ -73,9 +69,9 @@ onMounted(async () => {
     <section class="sheet stack form">
       <div class="row spread">
         <h2>{{ say('room.title') }}</h2>
-        <button type="button" class="main-action" :disabled="!changed" @click="keep">{{ say('room.keep') }}</button>
+        <button type="button" class="main-action" :disabled="busy || !changed" @click="keep">{{ say('room.keep') }}</button>
       </div>
-      <p v-if="failed" role="alert" class="alert">{{ failed }}</p>
+      <p v-if="failed || unfitted" role="alert" class="alert">{{ failed || unfitted }}</p>
       <div class="row">
         <button v-for="(r, i) in rooms" :key="i" type="button" class="quiet-action" :aria-pressed="i === at" @click="at = i">
           {{ r.name }}
@@ -96,7 +92,7 @@ onMounted(async () => {
           <b>{{ r.what }}</b>: {{ r.reason }}
         </p>
       </div>
-      <el-skeleton v-if="!found && !failed" :rows="8" animated />
+      <el-skeleton v-if="!found && !unfitted" :rows="8" animated />
       <div v-else-if="found" class="fits" data-testid="fits"><FitCard v-for="f in drawn" :key="f.id + f.title" :fit="f" /></div>
       <section v-if="plain.length" class="sheet stack">
         <h3>{{ say('room.also') }}</h3>

@@ -3,6 +3,7 @@ import { computed, onMounted, ref } from 'vue'
 import { got, http, Refused } from '../../api/client'
 import type { Doubt, SignedLine } from '../../api/schemas'
 import { say } from '../../i18n'
+import { inWords } from '../../stores/answers'
 import { useSession } from '../../stores/session'
 import LineWord from './LineWord.vue'
 import { shown } from './shown'
@@ -37,7 +38,7 @@ async function load(): Promise<void> {
   try {
     lines.value = (await got(http.GET('/api/v1/rulebook/lines'))).lines
   } catch (error) {
-    failed.value = error instanceof Refused ? error.message : say('app.failed')
+    failed.value = inWords(error)
   }
 }
 async function sign(line: SignedLine, agrees: boolean, remark = ''): Promise<void> {
@@ -57,7 +58,7 @@ async function sign(line: SignedLine, agrees: boolean, remark = ''): Promise<voi
     lines.value = lines.value.map((l) => (key(l) === key(line) ? stored : l))
     objecting.value = undefined
   } catch (error) {
-    failed.value = error instanceof Refused ? error.message : say('app.failed')
+    failed.value = inWords(error)
     if (error instanceof Refused) await load()
   }
   busy.value = ''

@@ -1,10 +1,13 @@
 <script setup lang="ts">
 import type { ConditionForm } from '../../api/schemas'
+import { computed } from 'vue'
 import FieldEntry from '../../parts/FieldEntry.vue'
 import { say } from '../../i18n'
+import { unanswered } from './conditionForms'
 
-defineProps<{ form: ConditionForm; today: string }>()
+const props = defineProps<{ form: ConditionForm; today: string }>()
 const condition = defineModel<Record<string, unknown>>({ required: true })
+const open = computed(() => unanswered(props.form, condition.value))
 defineEmits<{ remove: [] }>()
 
 function put(name: string, value: unknown): void {
@@ -31,6 +34,7 @@ function put(name: string, value: unknown): void {
       :model-value="condition[ask.name]"
       @update:model-value="put(ask.name, $event)"
     />
+    <p v-if="open.length" class="small open">{{ say('story.open', { what: open.join(', ') }) }}</p>
   </div>
 </template>
 
@@ -42,5 +46,11 @@ function put(name: string, value: unknown): void {
   display: grid;
   gap: 10px;
   background: var(--ground);
+}
+.open {
+  background: var(--straw-wash);
+  border-radius: var(--round-small);
+  padding: 4px 10px;
+  justify-self: start;
 }
 </style>

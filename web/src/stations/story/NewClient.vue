@@ -3,6 +3,7 @@ import { computed, reactive, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { got, http, Refused } from '../../api/client'
 import { say } from '../../i18n'
+import { useAttempt } from '../../parts/attempt'
 import FromFile from './FromFile.vue'
 import FromReferrer from './FromReferrer.vue'
 
@@ -16,7 +17,7 @@ const person = reactive({
   mass_kg: undefined as number | undefined,
 })
 const faults = ref<{ path: string; reason: string }[]>([])
-const failed = ref('')
+const { busy, failed, attempt } = useAttempt()
 const ready = computed(() => person.name && person.birth_date && person.sex && person.stature_cm && person.mass_kg)
 
 function faultOf(field: string): string {
@@ -27,16 +28,16 @@ function faultOf(field: string): string {
 }
 async function begin(): Promise<void> {
   faults.value = []
-  failed.value = ''
-  try {
-    const filled = Object.fromEntries(Object.entries(person).filter(([, v]) => v !== undefined && v !== null && v !== ''))
-    const made = await got(http.POST('/api/v1/clients', { body: { case: { person: filled } } }))
-    await router.push(`/client/${made.id}/story`)
-  } catch (error) {
-    if (!(error instanceof Refused)) throw error
-    faults.value = error.faults
-    failed.value = error.message
-  }
+  const filled = Object.fromEntries(Object.entries(person).filter(([, v]) => v !== undefined && v !== null && v !== ''))
+  await attempt(async () => {
+    try {
+      const made = await got(http.POST('/api/v1/clients', { body: { case: { person: filled } } }))
+      await router.push(`/client/${made.id}/story`)
+    } catch (error) {
+      if (error instanceof Refused) faults.value = error.faults
+      throw error
+    }
+  })
 }
 </script>
 
@@ -83,7 +84,7 @@ async function begin(): Promise<void> {
       </div>
       <p v-if="failed" role="alert" class="bad">{{ failed }}</p>
       <div>
-        <button class="main-action" type="submit" :disabled="!ready">{{ say('new.go') }}</button>
+        <button class="main-action" type="submit" :disabled="busy || !ready">{{ say('new.go') }}</button>
       </div>
     </form>
     <FromReferrer />

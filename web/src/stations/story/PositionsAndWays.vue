@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { computed, reactive, ref } from 'vue'
-import { Refused } from '../../api/client'
+import { computed, reactive } from 'vue'
 import { LANGUAGES, say } from '../../i18n'
+import { useAttempt } from '../../parts/attempt'
 import { useClient } from '../../stores/client'
 
 const client = useClient()
@@ -30,7 +30,7 @@ const DISLIKES = ['touch', 'bands', 'noise', 'lying_flat', 'closed_eyes'] as con
 const tolerates = reactive({ ...client.view!.case.tolerates })
 const told = client.view!.case.understanding
 const ways = reactive({ language: told.language, by: [...told.by], dislikes: [...told.dislikes] })
-const failed = ref('')
+const { busy, failed, attempt } = useAttempt()
 
 function flip(list: string[], value: string): void {
   const at = list.indexOf(value)
@@ -38,13 +38,7 @@ function flip(list: string[], value: string): void {
   else list.push(value)
 }
 async function keep(): Promise<void> {
-  failed.value = ''
-  try {
-    await client.keep({ tolerates, understanding: ways }, 'positions and ways')
-    emit('kept')
-  } catch (error) {
-    failed.value = error instanceof Refused ? error.message : say('app.failed')
-  }
+  if (await attempt(() => client.keep({ tolerates, understanding: ways }, 'positions and ways'))) emit('kept')
 }
 </script>
 
@@ -106,7 +100,7 @@ async function keep(): Promise<void> {
     </div>
     <p v-if="failed" role="alert" class="bad">{{ failed }}</p>
     <div>
-      <button type="button" class="main-action" @click="keep">{{ say('story.save') }}</button>
+      <button type="button" class="main-action" :disabled="busy" @click="keep">{{ say('story.save') }}</button>
     </div>
   </section>
 </template>

@@ -2,6 +2,7 @@
 import { computed, reactive, ref } from 'vue'
 import type { CaseData } from '../../api/schemas'
 import { say } from '../../i18n'
+import { useAttempt } from '../../parts/attempt'
 import { useClient } from '../../stores/client'
 import { useSession } from '../../stores/session'
 import { emptySeat } from '../room/rooms'
@@ -9,9 +10,9 @@ import GoalList from './GoalList.vue'
 
 const client = useClient()
 const emit = defineEmits<{ kept: [] }>()
+const { busy, failed, attempt } = useAttempt()
 const room = reactive(JSON.parse(JSON.stringify(client.view!.case.room)) as CaseData['room'])
 const wishes = reactive(JSON.parse(JSON.stringify(client.view!.case.wishes)) as CaseData['wishes'])
-if (!room.seats.length) room.seats.push(emptySeat(say('story.seat')))
 
 const session = useSession()
 /** Families that a programme may hold, by name. */
@@ -40,8 +41,7 @@ async function keep(): Promise<void> {
     .filter(Boolean)
     .map((t) => `${t}:00`)
   wishes.goals = wishes.goals.filter((g) => g.words.trim())
-  await client.keep({ room, wishes }, 'room and wishes')
-  emit('kept')
+  if (await attempt(() => client.keep({ room, wishes }, 'room and wishes'))) emit('kept')
 }
 </script>
 
@@ -106,8 +106,9 @@ async function keep(): Promise<void> {
         </button>
       </div>
     </div>
+    <p v-if="failed" role="alert" class="bad">{{ failed }}</p>
     <div>
-      <button type="button" class="main-action" @click="keep">{{ say('story.save') }}</button>
+      <button type="button" class="main-action" :disabled="busy" @click="keep">{{ say('story.save') }}</button>
     </div>
   </section>
 </template>

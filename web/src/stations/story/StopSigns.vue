@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { say } from '../../i18n'
+import { useAttempt } from '../../parts/attempt'
 import { useClient } from '../../stores/client'
 import { useSession } from '../../stores/session'
 
@@ -13,16 +14,20 @@ const asked = computed(
 )
 const present = ref<string[]>([...(client.view!.case.stop_signs?.present ?? [])])
 const again = ref(false)
+const { busy, failed, attempt } = useAttempt()
 const questions = computed(
   () =>
     session.reference?.stop_signs.filter((s) => client.view!.screen.stop_questions.includes(s.id) || present.value.includes(s.id)) ?? [],
 )
 
 async function keep(): Promise<void> {
-  await client.keep(
-    { stop_signs: { asked_on: today.value, present: present.value, asked: client.view!.screen.stop_questions } },
-    present.value.length ? 'stop sign recorded' : 'stop signs asked',
+  const kept = await attempt(() =>
+    client.keep(
+      { stop_signs: { asked_on: today.value, present: present.value, asked: client.view!.screen.stop_questions } },
+      present.value.length ? 'stop sign recorded' : 'stop signs asked',
+    ),
   )
+  if (!kept) return
   again.value = false
   if (!present.value.length) emit('kept')
 }
@@ -49,8 +54,9 @@ function toggle(id: string): void {
           </button>
         </li>
       </ul>
+      <p v-if="failed" role="alert" class="bad">{{ failed }}</p>
       <div>
-        <button type="button" class="main-action" :class="{ stop: present.length }" @click="keep">
+        <button type="button" class="main-action" :class="{ stop: present.length }" :disabled="busy" @click="keep">
           {{ present.length ? say('story.someStops', { n: present.length }) : say('story.noneStops') }}
         </button>
       </div>
@@ -85,6 +91,9 @@ function toggle(id: string): void {
   background: var(--brick-wash);
   border: 2.5px solid var(--brick);
   font-weight: 700;
+}
+.bad {
+  color: var(--brick);
 }
 .main-action.stop {
   background: var(--brick);

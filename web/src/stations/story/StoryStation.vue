@@ -2,14 +2,14 @@
 import { ElMessage } from 'element-plus/es/components/message/index'
 import 'element-plus/es/components/message/style/css'
 import { computed, ref } from 'vue'
-import { Refused } from '../../api/client'
 import type { ConditionForm } from '../../api/schemas'
 import { say } from '../../i18n'
 import { dayShown } from '../../i18n/days'
+import { useAttempt } from '../../parts/attempt'
 import { useClient } from '../../stores/client'
 import { useSession } from '../../stores/session'
 import ConditionCard from './ConditionCard.vue'
-import { begun, grouped } from './conditionForms'
+import { begun, grouped, unanswered } from './conditionForms'
 import PositionsAndWays from './PositionsAndWays.vue'
 import RoomAndWishes from './RoomAndWishes.vue'
 import StopSigns from './StopSigns.vue'
@@ -25,7 +25,7 @@ type Part = (typeof PARTS)[number]
 const part = ref<Part>(!consent.value ? 'consent' : client.view!.screen.stop_signs.length ? 'stops' : 'known')
 const conditions = ref<Record<string, unknown>[]>(client.view!.case.conditions.map((c) => ({ ...c })))
 const typed = ref('')
-const failed = ref('')
+const { busy, failed, attempt } = useAttempt()
 const forms = computed(() => session.reference?.conditions ?? [])
 const groups = computed(() => grouped(forms.value, typed.value))
 const formOf = (kind: unknown): ConditionForm | undefined => forms.value.find((f) => f.kind === kind)
@@ -34,23 +34,24 @@ const newest = ref<HTMLElement[]>([])
 function reachable(p: Part): boolean {
   return p === 'consent' || (p === 'stops' ? !!consent.value : !!consent.value && asked.value)
 }
-async function attempt(work: () => Promise<void>, next: Part | ''): Promise<void> {
-  failed.value = ''
-  try {
-    await work()
-    ElMessage({ message: say('story.saved'), type: 'success', plain: true })
-    if (next) part.value = next
-  } catch (error) {
-    failed.value =
-      error instanceof Refused ? error.faults.map((f) => `${f.path}: ${f.reason}`).join('; ') || error.message : say('app.failed')
-  }
+const open = computed(() =>
+  conditions.value.reduce((n, c) => {
+    const form = formOf(c.kind)
+    return form ? n + unanswered(form, c).length : n
+  }, 0),
+)
+async function keep(sections: Record<string, unknown>, reason: string, next: Part): Promise<boolean> {
+  if (!(await attempt(() => client.keep(sections, reason)))) return false
+  ElMessage({ message: say('story.saved'), type: 'success', plain: true })
+  part.value = next
+  return true
 }
 const giveConsent = (by: string) =>
-  attempt(() => client.keep({ consent: { on: today.value, given_by: by, capacity_confirmed: by === 'client' } }, 'consent'), 'stops')
+  keep({ consent: { on: today.value, given_by: by, capacity_confirmed: by === 'client' } }, 'consent', 'stops')
 async function keepKnown(): Promise<void> {
   const before = client.view!.screen.stop_questions.length
-  await attempt(() => client.keep({ conditions: conditions.value }, 'what is known'), 'positions')
-  if (!failed.value && client.view!.screen.stop_questions.length > before) part.value = 'stops' // a condition brought its own stop signs
+  const kept = await keep({ conditions: conditions.value }, 'what is known', 'positions')
+  if (kept && client.view!.screen.stop_questions.length > before) part.value = 'stops' // a condition brought its own stop signs
 }
 function begin(form: ConditionForm): void {
   conditions.value.push(begun(form, today.value))
@@ -128,8 +129,9 @@ const title = (p: (typeof PARTS)[number]) => say(`story.${p}`)
         </dl>
         <p v-if="!groups.length" class="soft">{{ say('story.noCondition') }}</p>
         <div class="sticky">
-          <button type="button" class="main-action" @click="keepKnown">{{ say('story.save') }}</button><span class="soft">{{
-            say('story.chosen', { n: conditions.length })
+          <button type="button" class="main-action" :disabled="busy || open > 0" @click="keepKnown">{{ say('story.save') }}</button>
+          <span class="soft" role="status">{{
+            open ? say('story.stillOpen', { n: open }) : say('story.chosen', { n: conditions.length })
           }}</span>
         </div>
       </section>

@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest'
 import type { ConditionForm, Field } from '../../api/schemas'
-import { begun, grouped } from './conditionForms'
+import { begun, grouped, unanswered } from './conditionForms'
 
 const field = (name: string, kind: string, more: Partial<Field> = {}): Field => ({
   name,
@@ -20,9 +20,9 @@ const fracture: ConditionForm = {
   group: 'Bone',
   about: '',
   asks: [
-    field('site', 'choice', { first: 'wrist' }),
+    field('site', 'choice'),
     field('on', 'date'),
-    field('healed', 'yes_no', { first: true }),
+    field('healed', 'yes_no', { first: true, optional: true }),
     field('t', 'number', { optional: true }),
   ],
 }
@@ -31,15 +31,23 @@ const wrist: ConditionForm = {
   title: 'Painful wrist',
   group: 'Joints',
   about: '',
-  asks: [field('side', 'choice', { first: 'left' }), field('tolerated_load_percent_bw', 'number', { optional: true })],
+  asks: [field('side', 'choice'), field('tolerated_load_percent_bw', 'number', { optional: true })],
 }
 
-test('a condition begins with its first answers and today as its date', () => {
-  expect(begun(fracture, '2026-11-24')).toEqual({ kind: 'fracture', noted_on: '2026-11-24', on: '2026-11-24', site: 'wrist', healed: true })
+test('a condition begins with what counts where nothing is said, and with no answer that nobody gave', () => {
+  expect(begun(fracture, '2026-11-24')).toEqual({ kind: 'fracture', noted_on: '2026-11-24', healed: true })
+  expect(begun(wrist, '2026-11-24')).toEqual({ kind: 'wrist_trouble', noted_on: '2026-11-24' })
 })
 
-test('tolerated values that nobody tested are left out, so that the core stays cautious', () => {
-  expect(begun(wrist, '2026-11-24')).toEqual({ kind: 'wrist_trouble', noted_on: '2026-11-24', side: 'left' })
+test('what has to be told is named until it is', () => {
+  expect(unanswered(fracture, begun(fracture, '2026-11-24'))).toEqual(['site', 'on'])
+  expect(unanswered(fracture, { site: 'wrist', on: '' })).toEqual(['on'])
+  expect(unanswered(fracture, { site: 'wrist', on: '2026-11-01' })).toEqual([])
+})
+
+test('nought and no are answers', () => {
+  const form = { ...wrist, asks: [field('level', 'count'), field('alone', 'yes_no')] }
+  expect(unanswered(form, { level: 0, alone: false })).toEqual([])
 })
 
 test('what is typed finds conditions by name and group', () => {

@@ -25,7 +25,7 @@ const SLEPT = [
 
 async function dayAfter(flare: boolean): Promise<void> {
   asked.value = true
-  await handNextDay(props.clientId, props.sheet.last!.id, { told_on: dayOf(new Date()), soreness_0_to_10: soreness.value ?? 0, flare })
+  await handNextDay(props.clientId, props.sheet.last!.id, { told_on: dayOf(new Date()), soreness_0_to_10: soreness.value ?? null, flare })
 }
 </script>
 

@@ -49,7 +49,7 @@ class AfterBirth(Condition):
     EXAMPLES = ({"on": "2026-10-25", "by": "vaginal"},)
     kind: Literal["after_birth"]
     on: date = ask("When")
-    by: Literal["vaginal", "caesarean"] = ask("How", first="vaginal")
+    by: Literal["vaginal", "caesarean"] = ask("How")
     complicated: bool = ask("With complications", default=False)
 
     def acute(self, on: date) -> bool:
@@ -93,7 +93,7 @@ class Pregnancy(Condition):
     )
     SNOMED = "77386006"
     kind: Literal["pregnancy"]
-    weeks: int = ask("Weeks", "weeks", ge=1, le=43, first=20)
+    weeks: int = ask("Weeks", "weeks", ge=1, le=43)
     complications: tuple[
         Literal["placenta_praevia", "cerclage", "pre_eclampsia", "ruptured_membranes"], ...
     ] = ask("Complications", default=())

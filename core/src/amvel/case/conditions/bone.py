@@ -38,9 +38,9 @@ class Fracture(Condition):
         "face",
         "hand",
         "other",
-    ] = ask("Where", first="wrist", titles={"humerus": "Upper arm", "femur": "Thigh bone", "other": "Elsewhere"})
+    ] = ask("Where", titles={"humerus": "Upper arm", "femur": "Thigh bone", "other": "Elsewhere"})
     on: date = ask("When")
-    from_standing_height_or_less: bool | None = ask("From standing height or less", default=None, first=True)
+    from_standing_height_or_less: bool | None = ask("From standing height or less", default=None)
     healed: bool = ask("Healed", default=True)
     painful: bool = ask("Still painful", default=False)
     side: Side | None = ask("Side", default=None)
@@ -86,8 +86,8 @@ class Glucocorticoid(Condition):
     AFFECTS = NOTHING
     EXAMPLES = ({"mg_per_day": 7.5, "months": 6},)
     kind: Literal["glucocorticoid"]
-    mg_per_day: float = ask("Dose a day (as prednisolone)", "mg", gt=0, le=200, first=5)
-    months: float = ask("For how long", "months", gt=0, le=600, first=4)
+    mg_per_day: float = ask("Dose a day (as prednisolone)", "mg", gt=0, le=200)
+    months: float = ask("For how long", "months", gt=0, le=600)
 
 
 class EarlyMenopause(Condition):

@@ -18,7 +18,7 @@ class CerebralPalsy(Condition):
     EXAMPLES = ({"gross_motor_level": 2}, {"gross_motor_level": 4, "hip_migration_left_percent": 35})
     SNOMED = "128188000"
     kind: Literal["cerebral_palsy"]
-    gross_motor_level: int = ask("Gross motor level", "1–5", ge=1, le=5, first=2)
+    gross_motor_level: int = ask("Gross motor level", "1–5", ge=1, le=5)
     hip_migration_left_percent: float | None = ask("Hip migration, left", "%", default=None, ge=0, le=100)
     hip_migration_right_percent: float | None = ask("Hip migration, right", "%", default=None, ge=0, le=100)
 
@@ -81,4 +81,4 @@ class LearningDisability(Condition):
     AFFECTS = NOTHING
     EXAMPLES = ({"severity": "moderate"},)
     kind: Literal["learning_disability"]
-    severity: Literal["mild", "moderate", "severe"] = ask("How much", first="mild")
+    severity: Literal["mild", "moderate", "severe"] = ask("How much")

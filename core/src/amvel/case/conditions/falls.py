@@ -30,4 +30,4 @@ class FearOfFalling(Condition):
     AFFECTS = NOTHING
     EXAMPLES = ({"confidence_0_to_10": 3},)
     kind: Literal["fear_of_falling"]
-    confidence_0_to_10: int = ask("Confidence in standing", "0–10", ge=0, le=10, first=5)
+    confidence_0_to_10: int = ask("Confidence in standing", "0–10", ge=0, le=10)

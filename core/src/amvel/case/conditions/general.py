@@ -39,7 +39,7 @@ class WalkingAid(Condition):
     AFFECTS = of(Affected.LEGS)
     EXAMPLES = ({"what": "frame"}, {"what": "stick"})
     kind: Literal["walking_aid"]
-    what: Literal["stick", "two_sticks", "frame"] = ask("What", first="stick")
+    what: Literal["stick", "two_sticks", "frame"] = ask("What")
 
 
 class WornSupport(Condition):
@@ -57,7 +57,7 @@ class WornSupport(Condition):
     )
     kind: Literal["worn_support"]
     what: Literal["trunk_brace", "collar", "wrist_splint", "knee_brace", "foot_splint"] = ask(
-        "What", first="trunk_brace", titles={"foot_splint": "Splint of foot and ankle"}
+        "What", titles={"foot_splint": "Splint of foot and ankle"}
     )
     side: Side | None = ask("Side", default=None)
     off_for_exercise: Literal["yes", "no", "unknown"] = ask(
@@ -80,7 +80,7 @@ class OpenSore(Condition):
     AFFECTS = NOTHING
     EXAMPLES = ({"place": "sacrum"}, {"place": "foot", "side": "left"}, {"place": "sit_bone", "side": "right"})
     kind: Literal["open_sore"]
-    place: Literal["sacrum", "sit_bone", "foot", "knee", "elbow"] = ask("Where", first="sacrum", titles={"foot": "Foot or heel"})
+    place: Literal["sacrum", "sit_bone", "foot", "knee", "elbow"] = ask("Where", titles={"foot": "Foot or heel"})
     side: Side | None = ask("Side", default=None)
 
 
@@ -110,7 +110,7 @@ class SlippingJoint(Condition):
     AFFECTS = NOTHING
     EXAMPLES = ({"joint": "shoulder", "side": "left"}, {"joint": "knee_cap", "side": "right"})
     kind: Literal["slipping_joint"]
-    joint: Literal["shoulder", "knee_cap", "hip"] = ask("Which", first="shoulder")
+    joint: Literal["shoulder", "knee_cap", "hip"] = ask("Which")
     side: Side = side()
 
 

@@ -20,7 +20,7 @@ class HeartDisease(Condition):
     kind: Literal["heart_disease"]
     what: Literal[
         "stable", "unstable_angina", "decompensated_failure", "severe_symptomatic_aortic_stenosis"
-    ] = ask("What", first="stable")
+    ] = ask("What")
 
     def traits(self) -> frozenset[Trait]:
         return self.TRAITS | (having() if self.what == "stable" else having(Trait.NO_EXHAUSTION))
@@ -103,4 +103,4 @@ class OxygenTherapy(Condition):
     TRAITS = having(Trait.NEEDS_RESTS)
     EXAMPLES = ({"target_percent": 90},)
     kind: Literal["oxygen_therapy"]
-    target_percent: int = ask("Target saturation", "%", ge=80, le=98, first=90)
+    target_percent: int = ask("Target saturation", "%", ge=80, le=98)

@@ -65,7 +65,7 @@ class NeckTrouble(Condition):
     STOP_SIGNS = ("upper_neck_signs",)
     EXAMPLES = ({"what": "rheumatoid"}, {"what": "painful"})
     kind: Literal["neck_trouble"]
-    what: Literal["painful", "rheumatoid", "fused"] = ask("What", first="painful")
+    what: Literal["painful", "rheumatoid", "fused"] = ask("What")
     tolerated_bend_deg: float | None = ask("Bends unsupported without pain", "°", default=None, ge=0, le=60)
 
     def traits(self) -> frozenset[Trait]:
@@ -85,7 +85,7 @@ class HipReplacement(Condition):
     )
     kind: Literal["hip_replacement"]
     side: Side = side()
-    approach: Literal["posterior", "anterior", "lateral", "unknown"] = ask("Approach", first="posterior")
+    approach: Literal["posterior", "anterior", "lateral", "unknown"] = ask("Approach")
     on: date = ask("Operated on")
     bears_percent: int | None = ask("May carry", "% of body weight", default=None, ge=0, le=100)
     still_restricted: bool = ask("The surgeon still asks for precautions", default=False)
@@ -105,7 +105,7 @@ class WeightBearing(Condition):
     side: Side = side()
     since: date = ask("Since")
     status: Literal["none", "touch", "partial", "as_tolerated"] = ask(
-        "May carry", first="partial", titles={"none": "Nothing", "touch": "Touch only"}
+        "May carry", titles={"none": "Nothing", "touch": "Touch only"}
     )
     percent: int | None = ask("How much", "% of body weight", default=None, ge=0, le=100)
 

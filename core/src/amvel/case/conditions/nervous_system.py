@@ -76,7 +76,7 @@ class Stroke(Condition):
     SNOMED = "230690007"
     kind: Literal["stroke"]
     side: Side = side("Weaker side")
-    shoulder: Literal["free", "painful", "uncontrolled"] = ask("That shoulder", first="free")
+    shoulder: Literal["free", "painful", "uncontrolled"] = ask("That shoulder")
 
 
 class SpinalCordInjury(Condition):
@@ -88,7 +88,7 @@ class SpinalCordInjury(Condition):
     EXAMPLES = ({"level": "T4", "own_systolic_mmhg": 100}, {"level": "L2"})
     SNOMED = "90584004"
     kind: Literal["spinal_cord_injury"]
-    level: CordLevel = ask("Level", first="T10")
+    level: CordLevel = ask("Level")
     complete: bool = ask("Complete", default=True)
     own_systolic_mmhg: int | None = ask("Own usual systolic", "mmHg", default=None, ge=60, le=180)
 
@@ -132,7 +132,7 @@ class CognitiveImpairment(Condition):
     AFFECTS = NOTHING
     EXAMPLES = ({"severity": "moderate"},)
     kind: Literal["cognitive_impairment"]
-    severity: Literal["mild", "moderate", "severe"] = ask("How much", first="mild")
+    severity: Literal["mild", "moderate", "severe"] = ask("How much")
 
 
 class Vertigo(Condition):
@@ -165,4 +165,4 @@ class WheelchairUser(Condition):
     AFFECTS = of(Affected.TRUNK)
     EXAMPLES = ({"transfers": "with_help"},)
     kind: Literal["wheelchair_user"]
-    transfers: Literal["alone", "with_help", "hoist"] = ask("Moves over", first="alone")
+    transfers: Literal["alone", "with_help", "hoist"] = ask("Moves over")

@@ -32,7 +32,7 @@ class Device(Condition):
     STOP_SIGNS = ("shunt_or_raised_pressure_signs",)
     EXAMPLES = ({"what": "gastrostomy"}, {"what": "shunt"})
     kind: Literal["device"]
-    what: Literal["gastrostomy", "stoma", "pump", "shunt"] = ask("What", first="stoma")
+    what: Literal["gastrostomy", "stoma", "pump", "shunt"] = ask("What")
 
 
 class LatexAllergy(Condition):

@@ -33,10 +33,10 @@ class Scoliosis(Condition):
     SNOMED = "298382003"
     kind: Literal["scoliosis"]
     convexity: Literal["left", "right", "unknown"] = ask(
-        "Bulges to", first="unknown", titles={"left": "Left", "right": "Right", "unknown": "Not known"}
+        "Bulges to", titles={"left": "Left", "right": "Right", "unknown": "Not known"}
     )
     region: Literal["thoracic", "thoracolumbar", "lumbar"] = ask(
-        "Apex", first="thoracic", titles={"thoracolumbar": "T12–L1"}
+        "Apex", titles={"thoracolumbar": "T12–L1"}
     )
     cobb_deg: float | None = ask("Cobb angle of the report", "°", default=None, ge=0, le=150)
     change_deg: float | None = ask("Change since the report before", "°", default=None, ge=-60, le=60)
@@ -67,8 +67,8 @@ class SpinalFusion(Condition):
     TRAITS = having(Trait.SPINE_DENSITY_MISLEADS)
     EXAMPLES = ({"from_level": "T4", "to_level": "L1", "on": "2024-03-10"},)
     kind: Literal["spinal_fusion"]
-    from_level: SpineLevel = ask("From", first="L4")
-    to_level: SpineLevel = ask("To", first="S1")
+    from_level: SpineLevel = ask("From")
+    to_level: SpineLevel = ask("To")
     on: date = ask("Operated on")
 
     @model_validator(mode="after")
@@ -171,7 +171,7 @@ class RoundedBack(Condition):
     AFFECTS = of(Affected.TRUNK)
     EXAMPLES = ({"extra_deg": 15},)
     kind: Literal["rounded_back"]
-    extra_deg: float = ask("More than usual, about", "°", ge=0, le=45, first=15)
+    extra_deg: float = ask("More than usual, about", "°", ge=0, le=45)
 
 
 class ProvokedPain(Condition):
@@ -191,7 +191,7 @@ class ProvokedPain(Condition):
     )
     kind: Literal["provoked_pain"]
     direction: Literal["bending_forward", "arching", "turning", "side_bend", "leg_long"] = ask(
-        "Direction", first="turning", titles={"leg_long": "Lengthening the leg"}
+        "Direction", titles={"leg_long": "Lengthening the leg"}
     )
     side: Side | None = ask("To which side", default=None)
     since: date = ask("Since")

@@ -72,7 +72,7 @@ class OneLegStance(Result):
 class FloorRise(Result):
     TITLE, GROUP = "Floor rise", GROUP
     test: Literal["floor_rise"]
-    result: Literal["alone", "with_furniture", "with_help", "unable"] = ask("Result", first="alone")
+    result: Literal["alone", "with_furniture", "with_help", "unable"] = ask("Result")
 
 
 class PhysicalBattery(Result):

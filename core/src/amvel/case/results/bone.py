@@ -16,7 +16,7 @@ class BoneDensity(Result):
     TITLE, GROUP = "Bone density (from a report)", GROUP
     test: Literal["bone_density"]
     site: Literal["lumbar_spine", "total_hip", "femoral_neck", "one_third_radius"] = ask(
-        "Site", first="total_hip", titles={"one_third_radius": "One-third radius"}
+        "Site", titles={"one_third_radius": "One-third radius"}
     )
     t_score: float | None = ask("T-score", default=None, ge=-7, le=5)
     z_score: float | None = ask("Z-score", default=None, ge=-7, le=5)

@@ -45,7 +45,7 @@ class CobbReport(Result):
     test: Literal["cobb_report"]
     convexity: Side = side("Bulges to")
     region: Literal["thoracic", "thoracolumbar", "lumbar"] = ask(
-        "Apex", first="thoracic", titles={"thoracolumbar": "T12–L1"}
+        "Apex", titles={"thoracolumbar": "T12–L1"}
     )
     cobb_deg: float = ask("Cobb angle", "°", ge=0, le=150)
 

@@ -21,7 +21,7 @@ class BreathDirections(Result):
 class DeepContraction(Result):
     TITLE, GROUP = "Deep abdominal contraction", GROUP
     test: Literal["deep_contraction"]
-    result: Literal["none", "bulge", "firm", "firm_while_talking"] = ask("Under the fingertips", first="firm")
+    result: Literal["none", "bulge", "firm", "firm_while_talking"] = ask("Under the fingertips")
     cue: Literal["stop_the_flow", "hip_bones_together", "blow_out", "waistband"] | None = ask(
         "Cue that worked", default=None
     )

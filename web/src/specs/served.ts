@@ -1,0 +1,180 @@
+import { QueryClient, VueQueryPlugin } from '@tanstack/vue-query'
+import { enableAutoUnmount, flushPromises, mount } from '@vue/test-utils'
+import type { VueWrapper } from '@vue/test-utils'
+import ElementPlus from 'element-plus'
+import { createPinia, setActivePinia } from 'pinia'
+import { afterEach, expect, vi } from 'vitest'
+import type { Component } from 'vue'
+import type { Action, Reference } from '../api/schemas'
+import { i18n } from '../i18n'
+import { useClient } from '../stores/client'
+import { useSession } from '../stores/session'
+import { ChoiceList } from './ChoiceList'
+import { ChoiceOption } from './ChoiceOption'
+
+/** What a page asked of the server. */
+export interface Sent {
+  method: string
+  path: string
+  body: unknown
+}
+/** A refusal as the server says it. */
+export class Refusal {
+  constructor(
+    public status: number,
+    public detail: string,
+    public more: Record<string, unknown> = {},
+  ) {}
+}
+/** No connection at all. */
+export const UNREACHABLE = Symbol('no network')
+type Answers = Record<string, unknown>
+
+const BASE = '/api/v1'
+enableAutoUnmount(afterEach)
+let unforeseen: string[] = []
+// A page that asks what its test does not answer would pass for a reason that nobody sees.
+afterEach(() => {
+  expect(unforeseen).toEqual([])
+  unforeseen = []
+})
+
+function asResponse(answer: unknown): Response {
+  if (answer === UNREACHABLE) throw new TypeError('no network')
+  const [status, data] =
+    answer instanceof Refusal
+      ? [answer.status, { type: 'about:blank', title: 'Refused', status: answer.status, detail: answer.detail, faults: [], ...answer.more }]
+      : [200, answer]
+  return new Response(JSON.stringify(data), { status, headers: { 'content-type': 'application/json' } })
+}
+
+/** A server that answers `METHOD /path` with data, a Refusal, UNREACHABLE, or what a function of the body gives; what it was sent. */
+export function served(answers: Answers): Sent[] {
+  const sent: Sent[] = []
+  vi.stubGlobal('fetch', async (request: Request | string) => {
+    const asked = typeof request === 'string' ? new Request(new URL(request, location.origin)) : request
+    const path = new URL(asked.url).pathname.replace(BASE, '')
+    if (path === '/session') return asResponse({ csrf_token: 'a-token' })
+    const text = asked.method === 'GET' ? '' : await asked.clone().text()
+    const one: Sent = { method: asked.method, path, body: text ? JSON.parse(text) : undefined }
+    sent.push(one)
+    const key = `${asked.method} ${path}`
+    if (!(key in answers)) unforeseen.push(key)
+    const answer = answers[key]
+    return asResponse(typeof answer === 'function' ? await (answer as (body: unknown) => unknown)(one.body) : answer)
+  })
+  return sent
+}
+
+/** What was sent with this method, without what only asked. */
+export const changes = (sent: Sent[]): Sent[] => sent.filter((s) => s.method !== 'GET')
+
+interface Setting {
+  props?: Record<string, unknown>
+  /** The client that is open; the server answers `GET /clients/…` with it. */
+  view?: { id: string } & Record<string, unknown>
+  reference?: Partial<Record<keyof Reference, unknown>>
+  may?: Action[]
+  login?: string
+}
+
+/** The component as a page shows it: with its stores, its words and its client. */
+export async function mounted(component: Component, setting: Setting = {}): Promise<VueWrapper> {
+  const pinia = createPinia()
+  setActivePinia(pinia)
+  const queryClient = new QueryClient({ defaultOptions: { queries: { retry: false } } })
+  const plugins = [pinia, i18n, ElementPlus, [VueQueryPlugin, { queryClient }] as [typeof VueQueryPlugin, { queryClient: QueryClient }]]
+  const Stores = {
+    setup: () => ({ session: useSession(), client: useClient() }),
+    template: '<i />',
+  }
+  const stores = mount(Stores, { global: { plugins } }).vm as unknown as {
+    session: ReturnType<typeof useSession>
+    client: ReturnType<typeof useClient>
+  }
+  stores.session.reference = (setting.reference ?? {}) as Reference
+  stores.session.login = setting.login ?? 'ann'
+  stores.session.user = 'Ann Weaver'
+  stores.session.may = (action) => (setting.may ?? []).includes(action)
+  if (setting.view) await stores.client.open(setting.view.id)
+  const link = { props: ['to'], template: '<a :href="to"><slot /></a>' }
+  const page = mount(component, {
+    props: setting.props,
+    attachTo: document.body,
+    global: { plugins, stubs: { RouterLink: link, ElSelect: ChoiceList, ElOption: ChoiceOption, transition: true, teleport: true } },
+  })
+  await flushPromises()
+  return page as unknown as VueWrapper
+}
+
+/** The button that says this. */
+export function button(page: VueWrapper, says: string) {
+  const found = page.findAll('button').find((b) => b.text().includes(says))
+  if (!found)
+    throw new Error(
+      `no button says “${says}”; there are: ${page
+        .findAll('button')
+        .map((b) => b.text())
+        .join(' | ')}`,
+    )
+  return found
+}
+export const isOff = (page: VueWrapper, says: string): boolean => button(page, says).attributes('disabled') !== undefined
+export async function press(page: VueWrapper, says: string): Promise<void> {
+  await button(page, says).trigger('click')
+  await flushPromises()
+}
+/** What is said aloud because something went wrong. */
+export const alarm = (page: VueWrapper): string =>
+  page
+    .findAll('[role=alert]')
+    .map((a) => a.text())
+    .join(' ')
+
+/** A client as the server shows it, with the parts that a test speaks of. */
+export function viewOf(parts: { case?: Record<string, unknown>; screen?: Record<string, unknown> } & Record<string, unknown> = {}) {
+  return {
+    id: 'a',
+    revision: 3,
+    digest: 'a-3',
+    stations: [],
+    ranges: [],
+    ...parts,
+    case: {
+      as_of: '2026-11-28',
+      consent: { on: '2026-11-01', given_by: 'client', capacity_confirmed: true },
+      conditions: [],
+      clinician_words: [],
+      overrides: [],
+      reviews: [],
+      own_limits: [],
+      tests: [],
+      room: { seats: [], wall: true },
+      other_rooms: [],
+      wishes: {
+        goals: [],
+        likes: [],
+        dislikes: [],
+        away: [],
+        at: '10:00:00',
+        medicine_hours: [],
+        minutes: 25,
+        days_per_week: 4,
+        effort_0_to_10: 4,
+      },
+      tolerates: {},
+      understanding: { language: 'en', by: [], dislikes: [] },
+      ...parts.case,
+    },
+    screen: {
+      stop_signs: [],
+      stop_questions: [],
+      sign_offs: [],
+      limits: [],
+      obligations: [],
+      contradictions: [],
+      findings: { readings: [] },
+      ...parts.screen,
+    },
+  }
+}

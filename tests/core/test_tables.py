@@ -40,6 +40,17 @@ def test_the_sets_of_every_demo_visit_come_back_as_they_were(name: str) -> None:
     assert found == sorted((without_what_has_no_column(v) for v in visits if v.movements), key=lambda v: (v.on, v.id))
 
 
+def test_soreness_that_nobody_told_is_none_and_nought_is_nought() -> None:
+    case = read_case(demo("low-bone-mass"))
+    told = [v for v in case.visits if v.next_day]
+    assert told
+    for soreness in (None, 0, 7):
+        day = told[0].next_day.model_copy(update={"soreness_0_to_10": soreness})
+        found, left = read_visits(table_of_visits([told[0].model_copy(update={"next_day": day})]))
+        assert not left
+        assert found[0].next_day.soreness_0_to_10 == soreness
+
+
 def test_the_dictionary_names_every_column_and_every_field() -> None:
     rows = list(csv.DictReader(io.StringIO(dictionary())))
     named = {(r["table"], r["column"]) for r in rows}

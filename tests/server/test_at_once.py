@@ -123,7 +123,7 @@ def test_of_six_edits_at_once_one_is_kept_and_five_are_told_so(house) -> None:
     answers = edits.wait()
     assert sorted(a.status_code for a in answers) == [201, 409, 409, 409, 409, 409]
     told = [a.json() for a in answers if a.status_code == 409]
-    assert all(t["title"] == "Changed in between" and t["current"]["number"] == 2 for t in told)
+    assert all(t["type"] == "/problems/changed-in-between" and t["current"]["number"] == 2 for t in told)
     numbers = [v["number"] for v in logged_in().get(f"/clients/{client_id}/programmes").json()["versions"]]
     assert numbers == [2, 1]
 

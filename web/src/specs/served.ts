@@ -5,6 +5,8 @@ import ElementPlus from 'element-plus'
 import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, expect, vi } from 'vitest'
 import type { Component } from 'vue'
+import { createMemoryHistory, createRouter } from 'vue-router'
+import type { Router } from 'vue-router'
 import type { Action, Reference } from '../api/schemas'
 import { i18n } from '../i18n'
 import { useClient } from '../stores/client'
@@ -76,14 +78,32 @@ interface Setting {
   reference?: Partial<Record<keyof Reference, unknown>>
   may?: Action[]
   login?: string
+  /** The address of the page, and how it is read. */
+  at?: string
+  path?: string
 }
+
+let router: Router
+/** The address to which the page has led. */
+export const address = (): string => router.currentRoute.value.fullPath
 
 /** The component as a page shows it: with its stores, its words and its client. */
 export async function mounted(component: Component, setting: Setting = {}): Promise<VueWrapper> {
   const pinia = createPinia()
   setActivePinia(pinia)
+  router = createRouter({
+    history: createMemoryHistory(),
+    routes: [setting.path ?? '/', '/:elsewhere(.*)*'].map((path) => ({ path, component: {} })),
+  })
+  await router.push(setting.at ?? '/')
   const queryClient = new QueryClient({ defaultOptions: { queries: { retry: false } } })
-  const plugins = [pinia, i18n, ElementPlus, [VueQueryPlugin, { queryClient }] as [typeof VueQueryPlugin, { queryClient: QueryClient }]]
+  const plugins = [
+    pinia,
+    i18n,
+    ElementPlus,
+    router,
+    [VueQueryPlugin, { queryClient }] as [typeof VueQueryPlugin, { queryClient: QueryClient }],
+  ]
   const Stores = {
     setup: () => ({ session: useSession(), client: useClient() }),
     template: '<i />',

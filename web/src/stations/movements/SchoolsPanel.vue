@@ -17,7 +17,6 @@ const chosen = computed(() => (q: SchoolQuestion) => (props.family && q.by_famil
 
 async function fetched(): Promise<void> {
   questions.value = await client.schools()
-  turn.value++
 }
 const load = () => attempt(fetched)
 async function choose(q: SchoolQuestion, option: string): Promise<void> {
@@ -29,6 +28,7 @@ async function choose(q: SchoolQuestion, option: string): Promise<void> {
     await client.keep(sections, say('schools.reason', { what: q.title.toLowerCase() }))
     await fetched()
   })
+  turn.value++
 }
 onMounted(load)
 </script>

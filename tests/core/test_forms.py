@@ -1,0 +1,50 @@
+"""A form asks, and answers nothing itself."""
+
+from typing import Any
+
+import pytest
+from pydantic import ValidationError
+
+from amvel.case import CONDITIONS, RESULTS, form_of
+from amvel.case.forms import Field
+from amvel.case.parts import Part
+
+PARTS: dict[str, type[Part]] = {**CONDITIONS, **RESULTS}
+TOLD_ELSEWHERE = frozenset(("kind", "test", "on", "side", "noted_on"))
+
+
+def asked(part: type[Part]) -> tuple[Field, ...]:
+    return form_of(part, TOLD_ELSEWHERE)
+
+
+@pytest.mark.parametrize("name", PARTS)
+def test_what_has_to_be_told_begins_without_an_answer(name: str) -> None:
+    """One that nobody gave looks on the screen like one that was given; the side, say, or that somebody moves over alone."""
+    assert [f.name for f in asked(PARTS[name]) if not f.optional and f.first is not None] == []
+
+
+@pytest.mark.parametrize("name", PARTS)
+def test_what_a_form_begins_with_is_what_counts_where_nothing_is_said(name: str) -> None:
+    for field in asked(PARTS[name]):
+        default = PARTS[name].model_fields[field.name].get_default()
+        if field.first is not None:
+            assert field.first == (list(default) if isinstance(default, tuple) else default), field.name
+
+
+@pytest.mark.parametrize("name", PARTS)
+def test_nobody_can_leave_out_what_has_to_be_told(name: str) -> None:
+    part = PARTS[name]
+    must = {f.name for f in asked(part) if not f.optional}
+    kept: dict[str, Any] = {}
+    if "kind" in part.model_fields:
+        kept["kind"] = name
+    with pytest.raises(ValidationError) as refused:
+        part.model_validate({**kept, "no_such_field": 1})
+    assert must <= {str(e["loc"][0]) for e in refused.value.errors()}
+
+
+@pytest.mark.parametrize("name", PARTS)
+def test_every_choice_has_words_of_its_own(name: str) -> None:
+    for field in asked(PARTS[name]):
+        titles = [str(title) for _, title in field.choices]
+        assert len(set(titles)) == len(titles) and all(titles), field.name

@@ -1,14 +1,15 @@
 """The real interface in Chromium, from log-in to the printed page."""
 
 import io
-from datetime import date
+from datetime import date, timedelta
 
 import pytest
 from playwright.sync_api import Page, expect
 from pypdf import PdfReader
 
+from amvel.case import CONDITIONS, form_of
 from clients.casework import create_client
-from tests.browser.driving import log_in, no_fault
+from tests.browser.driving import fill, log_in, no_fault
 from tests.server.conftest import today_case, user_of
 
 pytestmark = pytest.mark.django_db(transaction=True)
@@ -43,6 +44,12 @@ def test_from_log_in_to_the_printed_page(page: Page) -> None:
     page.get_by_role("button", name="Understands and agrees").click()
     page.get_by_role("button", name="I asked all of them: none today").click()
     page.get_by_role("button", name="Broken bone").click()
+    # Which bone, and when, is told by nobody but who asks: until then nothing is kept.
+    expect(page.get_by_role("button", name="Keep and go on")).to_be_disabled()
+    told = {"site": "wrist", "on": (date.today() - timedelta(days=400)).isoformat()}
+    for field in form_of(CONDITIONS["fracture"]):
+        if field.name in told:
+            fill(page.locator(".card"), field, told[field.name])
     no_fault(page, "story")
     page.get_by_role("button", name="Keep and go on").click()
     expect(page.get_by_role("heading", name="Positions")).to_be_visible()

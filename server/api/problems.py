@@ -64,7 +64,7 @@ PROBLEMS = {400: Problem, 401: Problem, 403: Problem, 404: Problem, 409: Problem
 
 
 def _changed(detail: str | Message, **more: object) -> JsonResponse:
-    return problem(409, said("Changed in between"), detail, kind=ProblemType.CHANGED, **more)
+    return problem(409, said("Changed in between"), detail, (), ProblemType.CHANGED, **more)
 
 
 def install(api: NinjaAPI) -> None:

@@ -2,5 +2,6 @@
 
 from tests.answers_once import answers_once
 from tests.browser.driving import chromium, page
+from tests.quick_passwords import quick_passwords
 
-__all__ = ["answers_once", "chromium", "page"]
+__all__ = ["answers_once", "chromium", "page", "quick_passwords"]

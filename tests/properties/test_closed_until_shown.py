@@ -20,14 +20,14 @@ from tests.generated import TODAY, accepted, base, conditions, people, results
 from tests.visits import once, visit
 
 MANY = settings(
-    max_examples=800,
+    max_examples=400,
     deadline=None,
     derandomize=True,
     suppress_health_check=[HealthCheck.too_slow, HealthCheck.filter_too_much, HealthCheck.data_too_large],
 )
 # Every line of the base envelope.
 CAPACITY = {m.name for m in pkgutil.iter_modules(capacity.__path__)}
-SOME = settings(MANY, max_examples=300)
+SOME = settings(MANY, max_examples=200)
 test_library.__test__ = False
 _GOOD = {
     "toe_float_clean": {"cm": 0.5, "gives": "nothing"},

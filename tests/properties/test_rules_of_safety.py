@@ -25,12 +25,12 @@ from tests.engines import engine_of
 from tests.generated import TODAY, accepted, base, cases, conditions, outcomes
 
 EXAMPLES = settings(
-    max_examples=300,
+    max_examples=200,
     deadline=None,
     derandomize=True,
     suppress_health_check=[HealthCheck.too_slow, HealthCheck.filter_too_much, HealthCheck.data_too_large],
 )
-MANY = settings(EXAMPLES, max_examples=600)
+MANY = settings(EXAMPLES, max_examples=350)
 
 
 def library_profiles():

@@ -39,8 +39,10 @@ _PELVIS = (("pelvis", -0.006, -0.030, 0.052, 0.074), ("pelvis", -0.006, 0.005, 0
 _SOFT = frozenset(("pelvis", "lumbar"))
 _ROUND = np.linspace(0.0, 2 * np.pi, 24, endpoint=False)
 _SIDES = ("left", "right")
-# A quarter of a circle in so many straight pieces: at the widest part of a tall body they leave the arc by 0.1 cm.
-_ARC = 8
+# A quarter of a circle in so many straight pieces: at the widest part of a tall body they leave the arc by 0.12 cm, a fifth of a line.
+_ARC = 6
+_TURN = np.linspace(0.0, 2 * np.pi, 4 * _ARC, endpoint=False)
+_CIRCLE = np.stack([np.cos(_TURN), np.sin(_TURN)], axis=-1)
 _FAR_LEG_M, _FAR_ARM_M = 0.10, 0.20  # so far behind its fellow a limb is drawn lighter
 
 
@@ -96,9 +98,12 @@ class _Painter:
         found: Array = self.placed.rotation[self.row, self.s.segment_index[segment]]
         return found
 
-    def discs(self, *balls: "_Ball") -> list[BaseGeometry]:
-        centres = shapely.points(self.view.flat_all(np.array([self._at(c) for c, _ in balls])))
-        return list(shapely.buffer(centres, [r * self.h for _, r in balls], quad_segs=_ARC))
+    def discs(self, *balls: "_Ball") -> Array:
+        """The circles of balls as points round them (N×32×2)."""
+        centres = self.view.flat_all(np.array([self._at(c) for c, _ in balls]))
+        radii = self.h * np.array([r for _, r in balls])
+        found: Array = centres[:, None] + radii[:, None, None] * _CIRCLE
+        return found
 
     def _at(self, place: "str | Array") -> Array:
         return self.world(place) if isinstance(place, str) else place
@@ -109,25 +114,25 @@ class _Painter:
 
     def lump(self, *balls: "_Ball") -> BaseGeometry:
         """What is spanned by all of them."""
-        return _hull(self.discs(*balls))
+        return _hull(*self.discs(*balls))
 
-    def ring(self, segment: str, x: float, z: float, deep: float, wide: float) -> BaseGeometry:
+    def ring(self, segment: str, x: float, z: float, deep: float, wide: float) -> Array:
+        """Points round the trunk at a height of it (24×2)."""
         grow = self.g if segment in _SOFT else 0.5 + 0.5 * self.g
         i = self.s.segment_index[segment]
         around = np.stack([x * (grow if x > 0 else 1) + deep * grow * np.cos(_ROUND), wide * grow * np.sin(_ROUND), np.full(len(_ROUND), z)], axis=-1)
         at = self.placed.origin[self.row, i] + around * self.h / 100 @ self.placed.rotation[self.row, i].T
-        return Polygon(self.view.flat_all(at)).convex_hull
+        return self.view.flat_all(at)
 
     def trunk(self) -> BaseGeometry:
-        barrel = _chain([self.ring(*r) for r in _TRUNK])
-        shoulders = [
-            _hull([self.ring(*_TRUNK[k]), *self.discs((f"{s}.shoulder", r))]) for s in _SIDES for k, r in ((-3, 0.027), (-1, 0.022))
-        ]
+        rings = np.array([self.ring(*r) for r in _TRUNK])
+        barrel = _chain(rings)
+        shoulders = [_hull(rings[k], *self.discs((f"{s}.shoulder", r))) for s in _SIDES for k, r in ((-3, 0.027), (-1, 0.022))]
         return _smoothed(_rounded(unary_union([barrel, *shoulders]), 0.02 * self.h), -0.012 * self.h, 0.012 * self.h)
 
     def pelvis(self) -> BaseGeometry:
-        hips = self.discs(*((f"{s}.hip", 0.052 * self.g) for s in _SIDES))
-        return _rounded(unary_union([_chain([self.ring(*r) for r in _PELVIS]), *hips]), 0.015 * self.h)
+        hips = shapely.polygons(self.discs(*((f"{s}.hip", 0.052 * self.g) for s in _SIDES)))
+        return _rounded(unary_union([_chain(np.array([self.ring(*r) for r in _PELVIS])), *hips]), 0.015 * self.h)
 
     def thigh(self, side: str) -> BaseGeometry:
         hip, knee = self.world(f"{side}.hip"), self.world(f"{side}.knee")
@@ -234,18 +239,17 @@ _Ball = tuple["str | Array", float]
 _FINE = np.linspace(0.0, 2 * np.pi, 48, endpoint=False)
 
 
-def _hull(shapes: list[BaseGeometry]) -> BaseGeometry:
-    """What is spanned by all of them: of a collection, which needs no union first."""
-    found: BaseGeometry = shapely.convex_hull(shapely.geometrycollections(shapes))
+def _hull(*rounds: Array) -> BaseGeometry:
+    """What is spanned by the points of all of them (each K×2)."""
+    found: BaseGeometry = shapely.convex_hull(shapely.linestrings(np.concatenate(rounds)))
     return found
 
 
-def _chain(shapes: list[BaseGeometry]) -> BaseGeometry:
-    """Hulls of each with the next one, joined."""
-    if len(shapes) == 1:
-        return shapes[0]
-    pairs = shapely.geometrycollections(np.array([[a, b] for a, b in zip(shapes[:-1], shapes[1:], strict=True)]))
-    return unary_union(shapely.convex_hull(pairs))
+def _chain(rounds: Array) -> BaseGeometry:
+    """Hulls of each with the next one (N×K×2), joined."""
+    pairs = np.concatenate([rounds[:-1], rounds[1:]], axis=1)
+    found: BaseGeometry = shapely.union_all(shapely.convex_hull(shapely.linestrings(pairs)))
+    return found
 
 
 def paint(skeleton: Skeleton, placed: Placement, points: Array, row: int, view: View, grips: frozenset[str] = frozenset()) -> list[Part]:
@@ -294,7 +298,7 @@ def _arm(p: _Painter, side: str, trunk: BaseGeometry, grips: bool) -> list[Part]
     far = p.behind(side, "shoulder", "elbow") > _FAR_ARM_M
     skin, cloth = (SKIN_FAR, SHIRT_FAR) if far else (SKIN, SHIRT)
     # Where the sleeve comes out of the shirt, its line begins a hand's breadth below the shoulder.
-    joint = p.discs((f"{side}.shoulder", 0.040))[0].intersection(trunk)
+    joint = Polygon(p.discs((f"{side}.shoulder", 0.040))[0]).intersection(trunk)
     return [
         Part(bare, skin, upper - 1e-3, bare.boundary.difference(unary_union([forearm, sleeve]))),
         Part(forearm, skin, p.deep(f"{side}.elbow", f"{side}.wrist", f"{side}.fingertips"), forearm.boundary.difference(bare)),
@@ -308,14 +312,16 @@ def path(shape: BaseGeometry) -> str:
     out = []
     for one in shape.geoms if hasattr(shape, "geoms") else [shape]:
         if isinstance(one, Polygon):
-            rings = [(r.coords, True) for r in (one.exterior, *one.interiors)]
+            rings = [(r, True) for r in (one.exterior, *one.interiors)]
         elif isinstance(one, MultiPolygon | MultiLineString):
             out.append(path(one))
             continue
         else:
-            rings = [(one.coords, False)]
-        for coords, closed in rings:
-            points = list(coords)[:-1] if closed else list(coords)
+            rings = [(one, False)]
+        for ring, closed in rings:
+            points = shapely.get_coordinates(ring).tolist()
+            if closed:
+                points.pop()
             if len(points) > 1:
                 out.append("M" + "L".join(f"{x:.1f} {-y:.1f}" for x, y in points) + ("Z" if closed else ""))
     return "".join(out)

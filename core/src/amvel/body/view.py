@@ -2,6 +2,7 @@
 
 import math
 from dataclasses import dataclass
+from functools import cached_property
 
 import numpy as np
 
@@ -22,8 +23,13 @@ class View:
 
     def flat_all(self, points: Array) -> Array:
         """Points (N×3, m) in the plane (N×2, cm)."""
-        found: Array = 100 * np.stack([points @ np.array(self.right), points @ np.array(self.up)], axis=-1)
+        found: Array = points @ self._plane_cm
         return found
+
+    @cached_property
+    def _plane_cm(self) -> Array:
+        """Right and up as columns (3×2), for lengths in cm of places in m."""
+        return 100 * np.array([self.right, self.up]).T
 
     def depth(self, point: Array) -> float:
         """How near the viewer, in m from where the world begins."""

@@ -44,7 +44,7 @@ def ask(
     A form begins with the default, which counts where nothing is said; without one it begins with no answer at all, since one
     that nobody gave looks like one that was given.
     """
-    extra = {"unit": unit, "titles": titles or {}}
+    extra: dict[str, Any] = {"unit": unit, "titles": titles or {}}
     return Field(default=default, title=title, json_schema_extra=extra, **bounds)
 
 

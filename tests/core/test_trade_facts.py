@@ -2,7 +2,8 @@
 
 import pytest
 
-from amvel.movements import Request, Step, find
+from amvel.movements import Request, Step, find, library
+from amvel.movements.faults import BACK_ARCHES, BACK_HOLLOWS, PELVIS_ROCKS, PELVIS_TIPS, TRUNK_ROUNDS, TRUNK_SINKS
 from tests.bodies import profiler
 from tests.published.test_leg_lever import peak
 
@@ -144,3 +145,27 @@ def test_a_knee_that_opens_over_its_foot_turns_the_thigh_out(ref: str) -> None:
     q = p.profile(Request(family, step, side, step.defaults(p.body)))
     assert q.peak("left.hip_internal_rotation_deg") < 1.0
     assert q.peak("left.hip_external_rotation_deg") == pytest.approx(q.peak("left.hip_abduction_deg"), abs=4.0)
+
+
+def test_a_back_is_told_to_rest_only_where_it_lies_on_something() -> None:
+    """Common practice, no source: what corrects a fault on the back ("where the back still rests") says nothing to who stands or kneels."""
+    where = {family.position for family in library().values() for step in family.steps if BACK_ARCHES.cue in [f.cue for f in step.faults]}
+    assert where == {"on the back"}
+    lifted = {step.id for step in library()["bridge"].steps if BACK_ARCHES.cue in [f.cue for f in step.faults]}
+    assert lifted == set()
+
+
+def test_hands_feel_the_pelvis_only_where_nothing_stands_on_them() -> None:
+    """Common practice, no source."""
+    where = {family.position for family in library().values() for step in family.steps if PELVIS_ROCKS.cue in [f.cue for f in step.faults]}
+    assert where == {"on the back"}
+
+
+def test_the_same_fault_keeps_its_id_in_other_words() -> None:
+    """What was logged in one position counts for the fault in another; a step tells each fault once."""
+    for told, again in ((BACK_ARCHES, BACK_HOLLOWS), (PELVIS_ROCKS, PELVIS_TIPS), (TRUNK_ROUNDS, TRUNK_SINKS)):
+        assert again.id == told.id and again.looks == told.looks and again.cue != told.cue
+    for family in library().values():
+        for step in family.steps:
+            ids = [f.id for f in step.faults]
+            assert len(set(ids)) == len(ids), step.id

@@ -1,5 +1,7 @@
 """Faults that several families share, written once."""
 
+from dataclasses import replace
+
 from amvel.movements.declaration import Fault, Step
 from amvel.movements.wrong import Wrong
 
@@ -19,6 +21,13 @@ BACK_ARCHES = Fault(
     "stop where the back still rests, and come back from there",
     Wrong({"lumbar.flexion": -18, "lower_thoracic.flexion": -6}),
 )
+# The same fault where the back rests on nothing: it is told in other words and logged under the same id.
+BACK_HOLLOWS = replace(
+    BACK_ARCHES,
+    seen="the small of the back goes hollow",
+    means="the belly has let go",
+    cue="smaller; stop where the back keeps its length, and come back from there",
+)
 PELVIS_ROCKS = Fault(
     "pelvis_rocks",
     "pelvis rocks",
@@ -26,6 +35,10 @@ PELVIS_ROCKS = Fault(
     "the other leg or the back is helping",
     "keep both hip bones level under your hands; half the range",
     Wrong({"lumbar.rotation": 14, "lumbar.side_bend": 6}),
+)
+# The same where the hands are needed elsewhere.
+PELVIS_TIPS = replace(
+    PELVIS_ROCKS, seen="one side of the pelvis drops or turns", cue="both sides level, as if a full cup stood on them; half the range"
 )
 BELLY_DOMES = Fault(
     "belly_domes",
@@ -68,6 +81,8 @@ TRUNK_ROUNDS = Fault(
         {"lumbar.flexion": 20, "lower_thoracic.flexion": 12, "upper_thoracic.flexion": 10, "neck.flexion": 8}
     ),
 )
+# The same where nothing is bent in the hips: the back has been upright for too long.
+TRUNK_SINKS = replace(TRUNK_ROUNDS, means="the back is tired of being upright", cue="grow to the crown again; rest before it sinks")
 PELVIS_DROPS = Fault(
     "pelvis_drops",
     "pelvis drops",

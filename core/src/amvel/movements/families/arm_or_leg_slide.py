@@ -6,7 +6,7 @@ from dataclasses import replace
 from amvel.body.anthropometry import HIP_HALF_WIDTH, SHOULDER_HALF_WIDTH
 from amvel.movements.breath import breath, exhale, inhale, steady
 from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting, Step
-from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, PELVIS_ROCKS, SHOULDER_CLIMBS, TRUNK_ROUNDS
+from amvel.movements.faults import BACK_HOLLOWS, BREATH_HELD, PELVIS_TIPS, SHOULDER_CLIMBS, TRUNK_ROUNDS
 from amvel.movements.feedback import BLOCK_ON_THE_PELVIS
 from amvel.movements.frames import Aim, Frame, Touch
 from amvel.movements.positions import hands_ahead_cm, hands_and_knees
@@ -176,7 +176,7 @@ RAISED = Parameter("hands_raised_cm", "block under the hands", "cm", 0, low=0, h
 RAISED_LITTLE = replace(RAISED, high=15)
 _ARM = Parameter("arm_deg", "how far the arm reaches", "deg", 150, low=120, high=160, grid=10, easier="down", shows=joint("left.shoulder.flexion", "right.shoulder.flexion"))
 _LEG = Parameter("leg_hip_deg", "hip bend of the long leg", "deg", 5, low=0, high=25, grid=5, easier="up", shows=hip_bend())
-_FAULTS = (_SHIFT, PELVIS_ROCKS, BACK_ARCHES, _RIBS, SHOULDER_CLIMBS, BREATH_HELD)
+_FAULTS = (_SHIFT, PELVIS_TIPS, BACK_HOLLOWS, _RIBS, SHOULDER_CLIMBS, BREATH_HELD)
 _SETUP = ("Hands under the shoulders, knees under the hips, neck long.", "Belly lifted, back as in standing.")
 
 FAMILY = Family(

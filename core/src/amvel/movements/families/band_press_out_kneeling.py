@@ -3,7 +3,7 @@
 from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Fault, Setting
 from amvel.movements.families.band_press_out_seated import TURNS
-from amvel.movements.faults import BACK_ARCHES, BREATH_HELD
+from amvel.movements.faults import BACK_HOLLOWS, BREATH_HELD
 from amvel.movements.frames import Aim, Frame
 from amvel.movements.ladder import Ladder
 from amvel.movements.needs import ANCHOR, BAND, THICK_PAD
@@ -47,7 +47,7 @@ FAMILY = (
             "Both hands hold the band at the breastbone.",
         ),
         cues=("buttocks set, ribs over the pelvis", "press slowly, come back slower"),
-        faults=(TURNS, BACK_ARCHES, BREATH_HELD),
+        faults=(TURNS, BACK_HOLLOWS, BREATH_HELD),
         felt="waist and buttocks",
         not_felt="knees, low back",
         breath=breath(exhale("to press"), back=inhale("to come back")),

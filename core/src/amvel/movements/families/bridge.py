@@ -2,7 +2,7 @@
 
 from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Fault, Parameter, Setting
-from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, PELVIS_DROPS, RIBS_FLARE
+from amvel.movements.faults import BACK_HOLLOWS, BREATH_HELD, PELVIS_DROPS, RIBS_FLARE
 from amvel.movements.frames import Band, Frame, Touch
 from amvel.movements.ladder import Ladder
 from amvel.movements.lying_positions import BACK_OF_PELVIS, own_heel_distance_cm, supine_crook
@@ -64,7 +64,7 @@ FAMILY = (
         cues=("fold and unfold in the hips only", "knees reach over the toes", "lower as one piece"),
         faults=(
             RIBS_FLARE,
-            BACK_ARCHES,
+            BACK_HOLLOWS,
             PELVIS_DROPS,
             Fault("knees_fall_out", "knees fall out", "the knees drift apart", "the side of the hip sleeps", "knees hip-wide", Wrong({"left.hip.abduction": 16, "right.hip.abduction": 16})),
             BREATH_HELD,

@@ -2,7 +2,7 @@
 
 from amvel.movements.breath import breath, exhale, inhale, steady
 from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting, Step
-from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, ROLLS_BACK
+from amvel.movements.faults import BACK_HOLLOWS, BREATH_HELD, ROLLS_BACK
 from amvel.movements.feedback import ROLL_UNDER_THE_WAIST
 from amvel.movements.frames import Aim, Band, Frame, Touch
 from amvel.movements.lying_positions import side_lying
@@ -58,7 +58,7 @@ def _open(default: float) -> Parameter:
 
 
 _PAD = "Head on a firm cushion so that the neck is in line; soles level with the sit bones."
-_FAULTS = (ROLLS_BACK, _JERKS, BACK_ARCHES, BREATH_HELD)
+_FAULTS = (ROLLS_BACK, _JERKS, BACK_HOLLOWS, BREATH_HELD)
 
 FAMILY = Family(
     "clam",

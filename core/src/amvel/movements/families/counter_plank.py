@@ -7,7 +7,7 @@ from numpy.typing import NDArray
 
 from amvel.movements.breath import steady
 from amvel.movements.declaration import Dose, Fault, Parameter, Setting
-from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, SHOULDER_CLIMBS
+from amvel.movements.faults import BACK_HOLLOWS, BREATH_HELD, SHOULDER_CLIMBS
 from amvel.movements.frames import Aim, Frame, Surface, Touch
 from amvel.movements.ladder import Ladder
 from amvel.movements.needs import FIRM_CHAIR, WORKTOP
@@ -89,7 +89,7 @@ FAMILY = (
         ),
         cues=("push the worktop away", "buttocks set, ribs down"),
         faults=(
-            BACK_ARCHES,
+            BACK_HOLLOWS,
             Fault("hips_pike", "hips pike", "the seat goes back", "the belly has let go", "front of the hips forward", Wrong({"left.hip.flexion": 26, "right.hip.flexion": 26})),
             SHOULDER_CLIMBS,
             BREATH_HELD,

@@ -4,7 +4,7 @@ import numpy as np
 
 from amvel.movements.breath import steady
 from amvel.movements.declaration import Dose, Fault, Parameter, Setting
-from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, SHOULDER_CLIMBS
+from amvel.movements.faults import BACK_HOLLOWS, BREATH_HELD, SHOULDER_CLIMBS
 from amvel.movements.frames import Aim, Frame, Surface, Touch
 from amvel.movements.ladder import Ladder
 from amvel.movements.positions import FACE_DOWN, FLOOR, both
@@ -91,7 +91,7 @@ FAMILY = (
             "stop at the first sag",
         ),
         faults=(
-            BACK_ARCHES,
+            BACK_HOLLOWS,
             Fault("hips_pike", "hips pike", "the seat goes up", "the belly has let go", "front of the hips forward", Wrong({"left.hip.flexion": 26, "right.hip.flexion": 26})),
             SHOULDER_CLIMBS,
             BREATH_HELD,

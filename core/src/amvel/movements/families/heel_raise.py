@@ -2,7 +2,7 @@
 
 from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Family, Fault, Frames, Parameter, Setting, Step
-from amvel.movements.faults import BACK_ARCHES, BREATH_HELD
+from amvel.movements.faults import BACK_HOLLOWS, BREATH_HELD
 from amvel.movements.frames import Aim, Frame, Touch
 from amvel.movements.needs import WORKTOP_OR_CHAIR_BACK
 from amvel.movements.standing_support import HANDS, at_the_counter, ways_to_hold
@@ -47,7 +47,7 @@ def _step(id: str, title: str, support: str, extra: str, balance: float, effort:
         _frames(support),
         ("Stand tall at a worktop, feet hip-wide.", extra),
         ("up through the crown", "down as slowly as up"),
-        (_ROLLS, BACK_ARCHES, BREATH_HELD),
+        (_ROLLS, BACK_HOLLOWS, BREATH_HELD),
         "the calves",
         "cramp in the sole that does not ease",
         breath(exhale("to rise"), back=inhale("to lower")),

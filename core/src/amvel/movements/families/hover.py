@@ -4,7 +4,7 @@ from amvel.body.anthropometry import HIP_HALF_WIDTH, SHOULDER_HALF_WIDTH
 from amvel.movements.breath import steady
 from amvel.movements.declaration import Dose, Fault, Parameter, Setting
 from amvel.movements.families.arm_or_leg_slide import RAISED, RAISED_LITTLE, arm_off
-from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, SHOULDER_CLIMBS
+from amvel.movements.faults import BACK_HOLLOWS, BREATH_HELD, SHOULDER_CLIMBS
 from amvel.movements.frames import Aim, Frame, Touch
 from amvel.movements.ladder import Ladder
 from amvel.movements.positions import hands_and_knees
@@ -83,7 +83,7 @@ FAMILY = (
         setup=("Hands under the shoulders, knees under the hips, toes tucked.",),
         cues=("push hands and toes into the floor", "knees light, eyes down", "the back stays a table"),
         faults=(
-            BACK_ARCHES,
+            BACK_HOLLOWS,
             Fault(
                 "seat_goes_up",
                 "seat goes up",

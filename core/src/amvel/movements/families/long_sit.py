@@ -5,7 +5,7 @@ from dataclasses import replace
 from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Parameter, Setting
 from amvel.movements.families.seated_rounding import long_sitting
-from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, TRUNK_ROUNDS
+from amvel.movements.faults import BACK_HOLLOWS, BREATH_HELD, TRUNK_ROUNDS
 from amvel.movements.frames import Frame
 from amvel.movements.ladder import Ladder
 from amvel.movements.needs import BLOCK_OR_TOWEL
@@ -42,7 +42,7 @@ FAMILY = (
         "Tall on the sit bones with long legs; the raise takes what the hamstrings do not give.",
         setup=("Sit on a firm raise on the floor, never a soft pillow, legs long and apart.", "Feet drawn up."),
         cues=("grow, heels reach away", "if the back rounds, raise the seat"),
-        faults=(TRUNK_ROUNDS, BACK_ARCHES, BREATH_HELD),
+        faults=(TRUNK_ROUNDS, BACK_HOLLOWS, BREATH_HELD),
         felt="the back of the thighs, the back holding tall",
         not_felt="tingling down the leg",
         breath=breath(inhale("to grow"), back=exhale("to soften")),

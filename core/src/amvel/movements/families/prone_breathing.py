@@ -3,7 +3,7 @@
 from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Fault, Parameter, Setting
 from amvel.movements.families.shoulder_blade_slide import _FOREHEAD, _PELVIS, _base
-from amvel.movements.faults import BACK_ARCHES, BREATH_HELD
+from amvel.movements.faults import BACK_HOLLOWS, BREATH_HELD
 from amvel.movements.frames import Frame, Prop
 from amvel.movements.ladder import Ladder
 from amvel.movements.needs import LIGHT_WEIGHT
@@ -37,7 +37,7 @@ FAMILY = (
                 "only the shoulders move",
                 "the chest does the work",
                 "wait for the breath, longer out", Wrong({"left.scapula.elevation": 16, "right.scapula.elevation": 16}), breath=True),
-            BACK_ARCHES, BREATH_HELD,
+            BACK_HOLLOWS, BREATH_HELD,
         ),
         felt="the back of the waist widening",
         not_felt="the low back pinching",

@@ -4,7 +4,7 @@ from dataclasses import replace
 
 from amvel.movements.breath import breath, exhale, inhale, steady
 from amvel.movements.declaration import Dose, Fault, Parameter, Setting
-from amvel.movements.faults import BREATH_HELD, RIBS_FLARE, SHOULDER_CLIMBS, TRUNK_ROUNDS
+from amvel.movements.faults import BREATH_HELD, RIBS_FLARE, SHOULDER_CLIMBS, TRUNK_SINKS
 from amvel.movements.frames import Frame, Touch
 from amvel.movements.ladder import Ladder, held
 from amvel.movements.lying_positions import supine_crook
@@ -79,7 +79,7 @@ FAMILY = (
         cues=("long from the seat to the crown", "the ribs stay over the pelvis"),
         faults=(
             SHOULDER_CLIMBS,
-            TRUNK_ROUNDS,
+            TRUNK_SINKS,
             Fault(
                 "slides_down", "slides down the bed", "the seat leaves the bend and the low back rounds", "the feet do not hold, or the slope is too steep",
                 "seat back into the bend, a cushion before the feet", Wrong({"lumbar.flexion": 24, "neck.flexion": 10}),

@@ -3,7 +3,7 @@
 from amvel.body.capacities import TRUNK_SHARE
 from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Fault, Parameter, Setting
-from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, RIBS_FLARE, SHOULDER_CLIMBS
+from amvel.movements.faults import BACK_HOLLOWS, BREATH_HELD, RIBS_FLARE, SHOULDER_CLIMBS
 from amvel.movements.frames import Aim, Frame, Prop
 from amvel.movements.ladder import Ladder
 from amvel.movements.needs import WEIGHT, WORKTOP
@@ -55,7 +55,7 @@ FAMILY = (
         part=SessionPart.CARRIES_OVER,
         setup=("Stand at a worktop, one hand firm on it, a shelf ahead to the other side.",),
         cues=("breathe out, ribs stay, then the arm leaves", "grow from the feet, not from the low back"),
-        faults=(BACK_ARCHES, RIBS_FLARE, SHOULDER_CLIMBS, BREATH_HELD),
+        faults=(BACK_HOLLOWS, RIBS_FLARE, SHOULDER_CLIMBS, BREATH_HELD),
         felt="the waist and round the shoulder blade",
         not_felt="the low back, the top of the shoulder",
         breath=breath(exhale("to reach"), back=inhale("to come back")),

@@ -3,7 +3,7 @@
 from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Fault, Parameter, Setting
 from amvel.movements.families.arm_or_leg_slide import _HAND, RAISED, _base
-from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, TRUNK_ROUNDS
+from amvel.movements.faults import BACK_HOLLOWS, BREATH_HELD, TRUNK_ROUNDS
 from amvel.movements.frames import Frame
 from amvel.movements.ladder import Ladder
 from amvel.movements.positions import both
@@ -33,7 +33,7 @@ FAMILY = (
         "How far before the spine moves is a measure.",
         setup=("Hands under the shoulders, knees under the hips, long neck.",),
         cues=("fold in the hips only", "the belly stays lifted", "stop before the low back rounds"),
-        faults=(TRUNK_ROUNDS, BACK_ARCHES, BREATH_HELD),
+        faults=(TRUNK_ROUNDS, BACK_HOLLOWS, BREATH_HELD),
         felt="the buttocks getting long",
         not_felt="the low back, the knees",
         breath=breath(exhale("to go back"), back=inhale("to come forward")),

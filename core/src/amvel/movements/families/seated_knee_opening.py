@@ -2,7 +2,7 @@
 
 from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Fault, Parameter, Setting
-from amvel.movements.faults import BREATH_HELD, TRUNK_ROUNDS
+from amvel.movements.faults import BREATH_HELD, TRUNK_SINKS
 from amvel.movements.frames import Band, Frame
 from amvel.movements.ladder import Ladder
 from amvel.movements.needs import BAND, FIRM_CHAIR
@@ -49,7 +49,7 @@ FAMILY = (
         setup=("Sit tall on a firm seat, feet flat and close together.",),
         cues=("the knee goes out, the foot stays", "close as slowly as you opened"),
         faults=(
-            TRUNK_ROUNDS,
+            TRUNK_SINKS,
             Fault(
                 "leans_away", "leans away", "the trunk goes to the other side", "the hip is weak", "half the range, stay tall", Wrong({"lumbar.side_bend": -14})
             ),

@@ -2,7 +2,7 @@
 
 from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Family, Fault, Frames, Parameter, Setting, Step
-from amvel.movements.faults import BREATH_HELD, PELVIS_ROCKS, TRUNK_ROUNDS
+from amvel.movements.faults import BREATH_HELD, PELVIS_TIPS, TRUNK_ROUNDS
 from amvel.movements.frames import Aim, Frame, Touch
 from amvel.movements.needs import FIRM_CHAIR
 from amvel.movements.positions import sitting
@@ -47,7 +47,7 @@ def _foot(s: Setting) -> list[Frame]:
 
 _LIFT = Parameter("lift_cm", "how high the foot lifts", "cm", 1, low=1, high=2, grid=1, easier="down")
 _HIGH = Parameter("lift_cm", "how high the foot lifts", "cm", 12, low=3, high=14, grid=1, easier="down")
-_FAULTS = (_LEANS, PELVIS_ROCKS, TRUNK_ROUNDS, BREATH_HELD)
+_FAULTS = (_LEANS, PELVIS_TIPS, TRUNK_ROUNDS, BREATH_HELD)
 _SETUP = ("Sit tall on a firm seat, feet flat, knees over the ankles.", "Both sit bones equally heavy.")
 _BREATH = breath(exhale("to lift"), back=inhale("to lower"))
 

@@ -5,7 +5,7 @@ import math
 from amvel.body.capacities import TRUNK_SHARE
 from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Parameter, Setting
-from amvel.movements.faults import BREATH_HELD, SHOULDER_CLIMBS, TRUNK_ROUNDS
+from amvel.movements.faults import BREATH_HELD, SHOULDER_CLIMBS, TRUNK_SINKS
 from amvel.movements.frames import Aim, Frame
 from amvel.movements.ladder import Ladder
 from amvel.movements.needs import FIRM_CHAIR, HOUSEHOLD_WEIGHT
@@ -43,7 +43,7 @@ FAMILY = (
         asked_for=True,
         setup=("Sit tall, a weight in both hands.",),
         cues=("turn the breastbone, not the arms",),
-        faults=(TRUNK_ROUNDS, SHOULDER_CLIMBS, BREATH_HELD),
+        faults=(TRUNK_SINKS, SHOULDER_CLIMBS, BREATH_HELD),
         felt="the waist",
         not_felt="the low back",
         breath=breath(exhale("to turn"), back=inhale("to come back")),

@@ -4,7 +4,7 @@ import numpy as np
 
 from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Fault, Parameter, Setting
-from amvel.movements.faults import BREATH_HELD, TRUNK_ROUNDS
+from amvel.movements.faults import BREATH_HELD, TRUNK_SINKS
 from amvel.movements.frames import Frame, Touch
 from amvel.movements.ladder import Ladder
 from amvel.movements.needs import FIRM_CHAIR
@@ -57,7 +57,7 @@ FAMILY = (
                 "collapses", "collapses", "the loaded side gets short", "the waist lets go", "reach the ear to the ceiling", Wrong({"lumbar.side_bend": 14})
             ),
             Fault("feet_push", "feet push", "a foot presses to help", "the trunk is late", "light feet"),
-            TRUNK_ROUNDS, BREATH_HELD,
+            TRUNK_SINKS, BREATH_HELD,
         ),
         felt="the side of the waist, the loaded sit bone",
         not_felt="the low back",

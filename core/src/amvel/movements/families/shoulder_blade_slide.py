@@ -2,7 +2,7 @@
 
 from amvel.movements.breath import breath, breathe, exhale, inhale
 from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting, Step
-from amvel.movements.faults import BACK_ARCHES, BREATH_HELD
+from amvel.movements.faults import BACK_HOLLOWS, BREATH_HELD
 from amvel.movements.frames import Frame, Touch
 from amvel.movements.lying_positions import prone
 from amvel.movements.needs import CUSHION, TOWEL
@@ -43,7 +43,7 @@ _FOREHEAD = Parameter(
 )
 _PELVIS = Parameter("pelvis_pad_cm", "cushion under the pelvis", "cm", 4, low=2, high=12, grid=2, easier="up")
 _LIFT = Parameter("head_lift_cm", "how far the forehead lifts", "cm", 2, low=1, high=3, grid=1, easier="down")
-_FAULTS = (_NECK, BACK_ARCHES, BREATH_HELD)
+_FAULTS = (_NECK, BACK_HOLLOWS, BREATH_HELD)
 _SETUP = (
     "Lie face down, a towel under the forehead, a flat cushion under hips and lower ribs.",
     "Arms by the sides, palms up, feet over the edge on a bed.",

@@ -2,7 +2,7 @@
 
 from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Fault, Frames, Parameter, Setting
-from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, PELVIS_DROPS
+from amvel.movements.faults import BACK_HOLLOWS, BREATH_HELD, PELVIS_DROPS
 from amvel.movements.frames import Aim, Frame
 from amvel.movements.ladder import Ladder
 from amvel.movements.needs import WORKTOP
@@ -66,7 +66,7 @@ FAMILY = (
         replaces=("arm_or_leg_slide",),
         setup=("Stand tall at a worktop, feet hip-wide.",),
         cues=("low and long, from the buttock", "the hip bones look ahead"),
-        faults=(BACK_ARCHES, PELVIS_DROPS, BREATH_HELD),
+        faults=(BACK_HOLLOWS, PELVIS_DROPS, BREATH_HELD),
         felt="the buttock of the leg that goes back, the side of the standing hip",
         not_felt="the low back",
         breath=breath(exhale("to reach"), back=inhale("to come back")),

@@ -4,7 +4,7 @@ from dataclasses import replace
 
 from amvel.movements.breath import breath, in_and_out
 from amvel.movements.declaration import Dose, Fault, Setting
-from amvel.movements.faults import BREATH_HELD, TRUNK_ROUNDS
+from amvel.movements.faults import BREATH_HELD, TRUNK_SINKS
 from amvel.movements.frames import Frame, Surface, Touch
 from amvel.movements.ladder import Ladder
 from amvel.movements.needs import FIRM_CHAIR
@@ -52,7 +52,7 @@ FAMILY = (
         ),
         cues=("grow from the sit bones to the crown", "breathe into front, sides and back"),
         faults=(
-            TRUNK_ROUNDS,
+            TRUNK_SINKS,
             Fault(
                 "hollow_back",
                 "hollow back",

@@ -3,7 +3,7 @@
 from amvel.body.capacities import TRUNK_SHARE
 from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting, Step
-from amvel.movements.faults import BREATH_HELD, TRUNK_ROUNDS
+from amvel.movements.faults import BREATH_HELD, TRUNK_SINKS
 from amvel.movements.frames import Frame
 from amvel.movements.needs import FIRM_CHAIR
 from amvel.movements.positions import both, sitting, trunk_lean
@@ -47,7 +47,7 @@ def _hinged(s: Setting) -> list[Frame]:
 
 
 _LEAN = Parameter("lean_deg", "lean from the hips", "deg", 15, low=5, high=30, grid=5, easier="down", shows=LEAN)
-_FAULTS = (_SIT_BONE, TRUNK_ROUNDS, BREATH_HELD)
+_FAULTS = (_SIT_BONE, TRUNK_SINKS, BREATH_HELD)
 _SETUP = ("Sit tall on a firm seat, feet flat.",)
 
 

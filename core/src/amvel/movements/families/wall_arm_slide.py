@@ -3,7 +3,7 @@
 from amvel.body import Anthropometry
 from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Parameter, Setting
-from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, RIBS_FLARE, SHOULDER_CLIMBS
+from amvel.movements.faults import BACK_HOLLOWS, BREATH_HELD, RIBS_FLARE, SHOULDER_CLIMBS
 from amvel.movements.frames import Aim, Frame
 from amvel.movements.ladder import Ladder
 from amvel.movements.needs import WALL
@@ -55,7 +55,7 @@ FAMILY = (
         "The upper back lengthens while ribs stay on the pelvis.",
         setup=("Stand facing a wall, feet hip-wide, forearms on it at shoulder height.",),
         cues=("press lightly, slide up, ribs stay", "shoulder blades reach round the ribs"),
-        faults=(BACK_ARCHES, RIBS_FLARE, SHOULDER_CLIMBS, BREATH_HELD),
+        faults=(BACK_HOLLOWS, RIBS_FLARE, SHOULDER_CLIMBS, BREATH_HELD),
         felt="round the shoulder blades",
         not_felt="the neck, the low back, pinching in the shoulder",
         breath=breath(exhale("to slide up"), back=inhale("to come down")),

@@ -3,7 +3,7 @@
 from amvel.body import Anthropometry
 from amvel.movements.breath import breath, exhale, inhale, steady
 from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting, Step
-from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, PELVIS_DROPS, SHOULDER_CLIMBS
+from amvel.movements.faults import BACK_HOLLOWS, BREATH_HELD, PELVIS_DROPS, SHOULDER_CLIMBS
 from amvel.movements.feedback import STRIPE_ON_THE_WAISTBAND
 from amvel.movements.frames import Aim, Frame, Touch
 from amvel.movements.needs import WALL
@@ -84,7 +84,7 @@ def _lift(s: Setting) -> list[Frame]:
 
 
 _WALL = Parameter("wall_cm", "toes from the wall", "cm", _distance, low=30, high=90, grid=1, easier="down", still_itself=40, measured=Measured.WALL)
-_FAULTS = (BACK_ARCHES, _PIKE, PELVIS_DROPS, SHOULDER_CLIMBS, BREATH_HELD)
+_FAULTS = (BACK_HOLLOWS, _PIKE, PELVIS_DROPS, SHOULDER_CLIMBS, BREATH_HELD)
 _SETUP = (
     "Forearms on the wall at shoulder height, elbows under the hands.",
     "Walk the feet back to the mark; good soles or bare feet on a floor that grips.",

@@ -3,7 +3,17 @@
 import pytest
 
 from amvel.movements import Request, Step, find, library
-from amvel.movements.faults import BACK_ARCHES, BACK_HOLLOWS, PELVIS_ROCKS, PELVIS_TIPS, TRUNK_ROUNDS, TRUNK_SINKS
+from amvel.movements.faults import (
+    BACK_ARCHES,
+    BACK_HOLLOWS,
+    PELVIS_DROPS,
+    PELVIS_DROPS_IN_STEPS,
+    PELVIS_ROCKS,
+    PELVIS_SLIPS,
+    PELVIS_TIPS,
+    TRUNK_ROUNDS,
+    TRUNK_SINKS,
+)
 from tests.bodies import profiler
 from tests.published.test_leg_lever import peak
 
@@ -163,7 +173,8 @@ def test_hands_feel_the_pelvis_only_where_nothing_stands_on_them() -> None:
 
 def test_the_same_fault_keeps_its_id_in_other_words() -> None:
     """What was logged in one position counts for the fault in another; a step tells each fault once."""
-    for told, again in ((BACK_ARCHES, BACK_HOLLOWS), (PELVIS_ROCKS, PELVIS_TIPS), (TRUNK_ROUNDS, TRUNK_SINKS)):
+    pairs = (BACK_ARCHES, BACK_HOLLOWS), (PELVIS_ROCKS, PELVIS_TIPS), (TRUNK_ROUNDS, TRUNK_SINKS), (PELVIS_DROPS, PELVIS_SLIPS), (PELVIS_DROPS, PELVIS_DROPS_IN_STEPS)
+    for told, again in pairs:
         assert again.id == told.id and again.looks == told.looks and again.cue != told.cue
     for family in library().values():
         for step in family.steps:

@@ -22,7 +22,7 @@ from amvel.safety.ways import WayThere, ways_there, with_ways
 from amvel.screening import Findings, StopSign, find_out, stop_signs, test_library
 from amvel.screening.declaration import current
 
-_MOST_PROFILERS = 64
+_MOST_PROFILES = 16_000  # of all kept bodies together, about 0.1 MB each; a body that is judged has some 1 700
 _PART = 60  # large enough to be a batch, small enough to show that something happens
 _profilers: "OrderedDict[str, Profiler]" = OrderedDict()
 
@@ -55,9 +55,15 @@ def profiler_for(body: Anthropometry, capacities: Capacities) -> Profiler:
     if key not in _profilers:
         _profilers[key] = Profiler(body, capacities)
     _profilers.move_to_end(key)
-    while len(_profilers) > _MOST_PROFILERS:
-        _profilers.popitem(last=False)
+    _let_go_of_the_oldest()
     return _profilers[key]
+
+
+def _let_go_of_the_oldest() -> None:
+    """Bodies that were asked about longest ago, until the others are few enough; never the last one."""
+    held = sum(p.held for p in _profilers.values())
+    while held > _MOST_PROFILES and len(_profilers) > 1:
+        held -= _profilers.popitem(last=False)[1].held
 
 
 def case_digest(case: Case) -> str:

@@ -103,6 +103,11 @@ class Profiler:
         """How many of these are solved already; asks nothing of whoever is solving now."""
         return sum(as_posed(r).key() in self._kept for r in requests)
 
+    @property
+    def held(self) -> int:
+        """How many solved profiles it keeps."""
+        return len(self._kept) + len(self._sketches)
+
     def sketches(self, requests: list[Request]) -> list[Profile]:
         """The declared frames only: enough to rule a version out, never enough to allow it."""
         with self._sketching:

@@ -7,7 +7,7 @@ from typing import Any, Final, Literal
 from amvel.body import PoseFault
 from amvel.case import Case
 from amvel.languages import Message, said, said_together
-from amvel.movements import Family, Profile, Profiler, Request, Step, all_steps, find, library
+from amvel.movements import Family, Profile, Profiler, Request, Step, all_steps, library
 from amvel.movements.levels import HIGHEST, Way, named_levels
 from amvel.quantities import quantity
 from amvel.safety.limits import Envelope
@@ -216,28 +216,27 @@ def _hardest(verdicts: list[Verdict]) -> dict[tuple[str, str], float]:
     return out
 
 
-def _harder(v: Verdict, ref: str, hardest: dict[tuple[str, str], float]) -> bool:
-    """Whether a step asks more than the one that it would stand in for: in effort, or in the level of trunk work."""
-    mine, theirs = find(v.ref)[1], find(ref)[1]
-    level = hardest.get((v.ref, v.context), float(max(named_levels().get(v.ref, {}).values(), default=HIGHEST)))
-    return theirs.effort > mine.effort or hardest[ref, v.context] > max(level, 1.0) + 0.05
+def _level(v: Verdict, hardest: dict[tuple[str, str], float]) -> float:
+    """The level of trunk work of a closed step: as it is posed, else as it is named."""
+    return hardest.get((v.ref, v.context), float(max(named_levels().get(v.ref, {}).values(), default=HIGHEST)))
 
 
 def _ranked(v: Verdict, open_steps: list[str], hardest: dict[tuple[str, str], float]) -> tuple[str, ...]:
     """The open steps that serve most of the purposes of a closed one and are no harder."""
     families = library()
-    purposes = families[v.family].index[v.step].purposes
+    closed, level = families[v.family].index[v.step], max(_level(v, hardest), 1.0) + 0.05
+    purposes = closed.purposes
     scored: dict[str, float] = {}
     for ref in open_steps:
         name, _, step = ref.partition("/")
         family = families[name]
-        if ref == v.ref or family.asked_for or _harder(v, ref, hardest):
+        if ref == v.ref or family.asked_for:
             continue
-        theirs = family.index[step].purposes
-        shared = sum(min(w, theirs.get(p, 0.0)) for p, w in purposes.items())
-        bonus = (0.5 if v.family in family.replaces else 0.0) + (0.2 if name == v.family else 0.0)
-        if shared + bonus > 0.1:
-            scored[ref] = shared + bonus
+        other = family.index[step]
+        worth = sum(min(w, other.purposes.get(p, 0.0)) for p, w in purposes.items())
+        worth += (0.5 if v.family in family.replaces else 0.0) + (0.2 if name == v.family else 0.0)
+        if worth > 0.1 and other.effort <= closed.effort and hardest[ref, v.context] <= level:  # never harder than what it stands in for
+            scored[ref] = worth
     return tuple(sorted(scored, key=lambda r: (-scored[r], r))[:_INSTEAD])
 
 

@@ -13,6 +13,19 @@ settings.register_profile("steady", derandomize=True, deadline=None)
 settings.load_profile("steady")
 
 ROOT = Path(__file__).resolve().parent.parent
+BROWSER = "tests/browser/"
+
+
+@pytest.hookimpl(trylast=True)
+def pytest_collection_modifyitems(items: list[pytest.Item]) -> None:
+    """Files that wait for a browser are spread among those that reckon, so that neither kind fills every worker at once."""
+    files: dict[str, list[pytest.Item]] = {}
+    for item in items:
+        files.setdefault(item.nodeid.partition("::")[0], []).append(item)
+    wait = sorted((f for f in files if f.startswith(BROWSER)), key=lambda f: -len(files[f]))  # the longest is not begun last
+    reckon = [f for f in files if not f.startswith(BROWSER)]
+    place = {f: (i + 0.5) / len(kind) for kind in (wait, reckon) for i, f in enumerate(kind)}
+    items[:] = [item for f in sorted(files, key=place.__getitem__) for item in files[f]]
 DEMO = sorted((ROOT / "demo" / "cases").glob("*.json"))
 
 

@@ -35,7 +35,8 @@ def chromium() -> Iterator[Browser]:
 
 
 def open_page(chromium: Browser, url: str, touch: bool = False) -> Page:
-    context = chromium.new_context(viewport={"width": 1280, "height": 800}, base_url=url, has_touch=touch)
+    # Without motion: what is drawn by a processor alone costs as much as the whole application beside it.
+    context = chromium.new_context(viewport={"width": 1280, "height": 800}, base_url=url, has_touch=touch, reduced_motion="reduce")
     page = context.new_page()
     page.set_default_timeout(30_000)
     page.faults = []

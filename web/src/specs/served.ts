@@ -8,7 +8,7 @@ import type { Component } from 'vue'
 import { createMemoryHistory, createRouter } from 'vue-router'
 import type { Router } from 'vue-router'
 import type { Action, Reference } from '../api/schemas'
-import { i18n } from '../i18n'
+import { i18n, speak } from '../i18n'
 import { useClient } from '../stores/client'
 import { useSession } from '../stores/session'
 import { ChoiceList } from './ChoiceList'
@@ -34,6 +34,8 @@ type Answers = Record<string, unknown>
 
 const BASE = '/api/v1'
 enableAutoUnmount(afterEach)
+// Pages share their process: the next test begins in English, whatever this one spoke.
+afterEach(() => speak('en'))
 let unforeseen: string[] = []
 // A page that asks what its test does not answer would pass for a reason that nobody sees.
 afterEach(() => {

@@ -25,6 +25,7 @@ def open_step(page: Page, client: Client, query: str, title: str) -> None:
 
 def test_a_step_plays_follows_its_slider_and_is_taught_as_chosen(page: Page) -> None:
     client = create_client(user_of("ann"), today_case("fit-seventy"))
+    page.emulate_media(reduced_motion="no-preference")  # for who wants no motion it stands still until it is started
     open_step(page, client, "knee fold", "One leg, heel further away")
     page.get_by_role("button", name="Watch it move").click()
     stage = page.get_by_test_id("player")

@@ -32,12 +32,6 @@ export default defineConfig({
   plugins: [vue(), ...(testing ? [] : [Components({ dts: 'src/components.d.ts', dirs: [], resolvers: [ElementPlusResolver()] }), offline])],
   build: { chunkSizeWarningLimit: 700 },
   server: { proxy: { '/api': 'http://127.0.0.1:8321' } },
-  test: {
-    environment: 'jsdom',
-    // Pages share their process, which saves nine tenths of the time; what puts another module in the place of one has its own.
-    projects: [
-      { extends: true, test: { name: 'pages', include: ['src/**/*.spec.ts'], exclude: ['src/offline/**'], isolate: false } },
-      { extends: true, test: { name: 'offline', include: ['src/offline/**/*.spec.ts'] } },
-    ],
-  },
+  // Every file has a process of its own; the component library is put into one piece first, since reading it takes longer than most tests.
+  test: { environment: 'jsdom', deps: { optimizer: { client: { enabled: true, include: ['element-plus'] } } } },
 } as never)

@@ -1,5 +1,5 @@
 import { QueryClient, VueQueryPlugin } from '@tanstack/vue-query'
-import { enableAutoUnmount, flushPromises, mount } from '@vue/test-utils'
+import { flushPromises, mount } from '@vue/test-utils'
 import type { VueWrapper } from '@vue/test-utils'
 import ElementPlus from 'element-plus'
 import { createPinia, setActivePinia } from 'pinia'
@@ -20,27 +20,34 @@ export interface Sent {
   path: string
   body: unknown
 }
-/** A refusal as the server says it. */
+/** A refusal as the server says it: fields with what is wrong with each are its detail where it has no other. */
 export class Refusal {
+  readonly detail: string
   constructor(
     public status: number,
-    public detail: string,
-    public more: Record<string, unknown> = {},
-  ) {}
+    detail: string,
+    public more: { faults?: { path: string; reason: string }[] } = {},
+  ) {
+    this.detail = detail || (more.faults ?? []).map((f) => `${f.path}: ${f.reason}`).join('; ')
+  }
 }
 /** No connection at all. */
 export const UNREACHABLE = Symbol('no network')
 type Answers = Record<string, unknown>
 
 const BASE = '/api/v1'
-enableAutoUnmount(afterEach)
-// Pages share their process: the next test begins in English, whatever this one spoke.
-afterEach(() => speak('en'))
 let unforeseen: string[] = []
-// A page that asks what its test does not answer would pass for a reason that nobody sees.
-afterEach(() => {
-  expect(unforeseen).toEqual([])
+const shown: VueWrapper[] = []
+
+// The next test begins without the pages of this one, in English, and with no server.
+afterEach(async () => {
+  for (const page of shown.splice(0)) page.unmount()
+  vi.unstubAllGlobals()
+  await speak('en')
+  // A page that asks what its test does not answer would pass for a reason that nobody sees.
+  const asked = unforeseen
   unforeseen = []
+  expect(asked).toEqual([])
 })
 
 function asResponse(answer: unknown): Response {
@@ -110,7 +117,9 @@ export async function mounted(component: Component, setting: Setting = {}): Prom
     setup: () => ({ session: useSession(), client: useClient() }),
     template: '<i />',
   }
-  const stores = mount(Stores, { global: { plugins } }).vm as unknown as {
+  const holder = mount(Stores, { global: { plugins } })
+  shown.push(holder)
+  const stores = holder.vm as unknown as {
     session: ReturnType<typeof useSession>
     client: ReturnType<typeof useClient>
   }
@@ -125,6 +134,7 @@ export async function mounted(component: Component, setting: Setting = {}): Prom
     attachTo: document.body,
     global: { plugins, stubs: { RouterLink: link, ElSelect: ChoiceList, ElOption: ChoiceOption, transition: true, teleport: true } },
   })
+  shown.push(page as unknown as VueWrapper)
   await flushPromises()
   return page as unknown as VueWrapper
 }

@@ -31,12 +31,7 @@ export interface Answer<T> {
   again: () => Promise<void>
 }
 
-/** What went wrong, in words: each field with its reason where the server names them. */
-export function inWords(error: unknown): string {
-  if (!error) return ''
-  if (!(error instanceof Refused)) return say('app.failed')
-  return error.faults.map((f) => `${f.path}: ${f.reason}`).join('; ') || error.message
-}
+export const inWords = (error: unknown): string => (!error ? '' : error instanceof Refused ? error.message : say('app.failed'))
 
 /**
  * One answer about the client on screen.  It is asked while somebody wants it, kept under client, revision and digest, dropped

@@ -99,7 +99,7 @@ class _Painter:
         return found
 
     def discs(self, *balls: "_Ball") -> Array:
-        """The circles of balls as points round them (N×32×2)."""
+        """The circles of balls as points round them (N×24×2)."""
         centres = self.view.flat_all(np.array([self._at(c) for c, _ in balls]))
         radii = self.h * np.array([r for _, r in balls])
         found: Array = centres[:, None] + radii[:, None, None] * _CIRCLE

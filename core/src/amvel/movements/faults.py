@@ -86,19 +86,11 @@ TRUNK_SINKS = replace(TRUNK_ROUNDS, means="the back is tired of being upright", 
 PELVIS_DROPS = Fault(
     "pelvis_drops",
     "pelvis drops",
-    "the free side of the pelvis sinks or hitches",
-    "the side of the standing hip gives way",
-    "push the floor away with the standing foot; lift less",
+    "one side of the pelvis sinks or hitches",
+    "the side of the hip that carries gives way",
+    "push the floor away with the foot that carries; less of it next time",
     Wrong({"lumbar.side_bend": -12, "right.hip.abduction": -10, "left.hip.abduction": 6}),
 )
-# The same where both feet stand, and where one follows the other: nothing is lifted there that could be lifted less.
-PELVIS_SLIPS = replace(
-    PELVIS_DROPS,
-    seen="one side of the pelvis sinks or hitches",
-    means="the side of one hip gives way",
-    cue="push the floor away with both feet; lighter, or for a shorter time",
-)
-PELVIS_DROPS_IN_STEPS = replace(PELVIS_DROPS, cue="push the floor away with the foot that carries; a shorter step")
 KNEE_FALLS_IN = Fault(
     "knee_falls_in",
     "knee falls in",

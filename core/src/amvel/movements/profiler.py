@@ -105,8 +105,8 @@ class Profiler:
 
     @property
     def held(self) -> int:
-        """How many solved profiles it keeps."""
-        return len(self._kept) + len(self._sketches)
+        """How many solved profiles it keeps, found here or taken over."""
+        return len(self._kept) + len(self._sketches) + sum(map(len, self._shelf.values()))
 
     def sketches(self, requests: list[Request]) -> list[Profile]:
         """The declared frames only: enough to rule a version out, never enough to allow it."""
@@ -128,8 +128,8 @@ class Profiler:
         placed = [as_posed(r) for r in requests]
         shelf = self._shelf[Kind.SKETCH if kept is self._sketches else Kind.WHOLE]
         for r in placed:
-            if r.key() in shelf and r.key() not in kept:
-                kept[r.key()] = _from_shelf(r, shelf[r.key()])
+            if r.key() in shelf:
+                kept.setdefault(r.key(), _from_shelf(r, shelf.pop(r.key())))
         missing = {r.key(): r for r in placed if r.key() not in kept}
         if missing:
             self.solved += len(missing)

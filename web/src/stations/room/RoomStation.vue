@@ -45,7 +45,9 @@ watch([() => JSON.stringify(rooms.value[at.value]), at], () => void later())
 async function keep(): Promise<void> {
   const [room, ...other_rooms] = rooms.value
   if (!(await attempt(() => client.keep({ room, other_rooms }, 'rooms')))) return
-  rooms.value = copy()
+  const now = copy()
+  at.value = Math.min(at.value, now.length - 1) // as the server has them, which may be fewer
+  rooms.value = now
   kept.value = JSON.stringify(rooms.value)
 }
 function more(): void {

@@ -4,7 +4,7 @@ from amvel.body.capacities import TRUNK_SHARE
 from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Fault, Parameter, Setting
 from amvel.movements.families.one_side_carry import _stand
-from amvel.movements.faults import BREATH_HELD, PELVIS_SLIPS
+from amvel.movements.faults import BREATH_HELD, PELVIS_DROPS
 from amvel.movements.frames import Frame
 from amvel.movements.ladder import Ladder
 from amvel.movements.needs import BAG
@@ -29,7 +29,7 @@ FAMILY = (
         asked_for=True,
         setup=("Stand with a bag in one hand.",),
         cues=("slide the bag down the leg and come up",),
-        faults=(Fault("leans_forward", "leans forward", "the chest drops", "the load is too much", "lighter", Wrong({"left.hip.flexion": 20, "right.hip.flexion": 20})), PELVIS_SLIPS, BREATH_HELD),
+        faults=(Fault("leans_forward", "leans forward", "the chest drops", "the load is too much", "lighter", Wrong({"left.hip.flexion": 20, "right.hip.flexion": 20})), PELVIS_DROPS, BREATH_HELD),
         felt="the other side of the waist",
         not_felt="the low back",
         breath=breath(inhale("to bend"), back=exhale("to come up")),

@@ -2,7 +2,7 @@
 
 from amvel.movements.breath import steady
 from amvel.movements.declaration import Dose, Fault, Parameter, Setting
-from amvel.movements.faults import BREATH_HELD, PELVIS_SLIPS
+from amvel.movements.faults import BREATH_HELD, PELVIS_DROPS
 from amvel.movements.frames import Frame, Prop
 from amvel.movements.ladder import Ladder
 from amvel.movements.needs import BAG, WORKTOP
@@ -61,7 +61,7 @@ FAMILY = (
         cues=("grow away from the bag, no lean and no hitch", "ribs over the pelvis"),
         faults=(
             Fault("leans", "leans", "the shoulders go over to the free side", "the load is too much", "lighter", Wrong({"lumbar.side_bend": -14})),
-            PELVIS_SLIPS,
+            PELVIS_DROPS,
             BREATH_HELD,
         ),
         felt="the side of the waist on the free side",

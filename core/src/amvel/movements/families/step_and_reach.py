@@ -2,7 +2,7 @@
 
 from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Fault, Frames, Parameter, Setting
-from amvel.movements.faults import BREATH_HELD, KNEE_FALLS_IN, PELVIS_DROPS_IN_STEPS
+from amvel.movements.faults import BREATH_HELD, KNEE_FALLS_IN, PELVIS_DROPS
 from amvel.movements.frames import Aim, Frame
 from amvel.movements.ladder import Ladder
 from amvel.movements.needs import WORKTOP
@@ -84,7 +84,7 @@ _LADDER = Ladder(
     cues=("step, arrive, then reach", "ribs over the pelvis, eyes on the hand", "push back to the start"),
     faults=(
         KNEE_FALLS_IN,
-        PELVIS_DROPS_IN_STEPS,
+        PELVIS_DROPS,
         Fault("reaches_before_arriving", "reaches before arriving", "the arm pulls the trunk after it", "hurry", "step, count one, reach", Wrong({"left.hip.flexion": 20, "right.hip.flexion": 20})),
         BREATH_HELD,
     ),

@@ -3,7 +3,7 @@
 from amvel.body.anthropometry import FOOT_BREADTH
 from amvel.movements.breath import steady
 from amvel.movements.declaration import Dose, Family, Fault, Frames, Parameter, Setting, Step
-from amvel.movements.faults import BREATH_HELD, PELVIS_SLIPS
+from amvel.movements.faults import BREATH_HELD, PELVIS_DROPS
 from amvel.movements.frames import Aim, Frame
 from amvel.movements.needs import WORKTOP_OR_CHAIR_BACK
 from amvel.movements.standing_support import HANDS_OF_A_SIDE, at_the_counter, ways_to_hold
@@ -57,7 +57,7 @@ def _step(id: str, title: str, support: str, extra: str, balance: float, effort:
         _frames(support),
         ("Stand at a worktop.", "Heel of one foot in front of the toes of the other.", extra),
         ("eyes on a point ahead", "breathe, soft knees"),
-        (_GRIPS, PELVIS_SLIPS, BREATH_HELD),
+        (_GRIPS, PELVIS_DROPS, BREATH_HELD),
         "small, quick work round the ankles",
         "dizziness",
         steady("breathe on"),

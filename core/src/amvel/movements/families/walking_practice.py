@@ -4,7 +4,7 @@ from dataclasses import replace
 
 from amvel.movements.breath import steady
 from amvel.movements.declaration import Dose, Fault, Frames, Parameter, Setting
-from amvel.movements.faults import BREATH_HELD, KNEE_FALLS_IN, PELVIS_DROPS_IN_STEPS
+from amvel.movements.faults import BREATH_HELD, KNEE_FALLS_IN, PELVIS_DROPS
 from amvel.movements.frames import Aim, Frame, Prop
 from amvel.movements.ladder import Ladder
 from amvel.movements.needs import WEIGHT, WORKTOP_OR_CHAIR_BACK
@@ -70,7 +70,7 @@ FAMILY = (
         setup=("Stand beside a worktop or rail, good shoes, the way ahead free.", "Who walks with a stick or frame uses it as it was fitted."),
         cues=("weight over first, then the foot", "heel down, roll over the ball", "eyes ahead, not on the floor"),
         faults=(
-            PELVIS_DROPS_IN_STEPS,
+            PELVIS_DROPS,
             KNEE_FALLS_IN,
             Fault("looks_down", "looks down", "the head hangs and the chest follows", "the feet are not trusted yet", "look where you will be in three steps", Wrong({"neck.flexion": 26, "upper_thoracic.flexion": 10})),
             BREATH_HELD,

@@ -33,11 +33,12 @@ def main() -> int:
     with tempfile.TemporaryDirectory(prefix="amvel-bench-", dir=ROOT / "var") as folder, postgres(folder) as port:
         _set_up(port, Path(folder) / "pg" / "secrets" / "amvel_owner")
         sizes = _sizes()
-        costs = _costs()
+        costs, pictures = _costs()
     print("| kept | a year | bytes each | MB a client-year |\n|---|---|---|---|")
     for name, count in IN_A_YEAR.items():
         print(f"| {name} | {count} | {sizes[name]:,.0f} | {count * sizes[name] / 1e6:.2f} |")
     print(f"| together | | | {sum(n * sizes[k] for k, n in IN_A_YEAR.items()) / 1e6:.2f} |\n")
+    print(f"Drawings of one programme, dropped when nobody has looked at them for 90 days: {pictures / 1e6:.2f} MB\n")
     print("| worked out | a year | processor s each | s a client-year |\n|---|---|---|---|")
     for name, (count, seconds) in costs.items():
         print(f"| {name} | {count} | {seconds:.2f} | {count * seconds:.0f} |")
@@ -84,15 +85,20 @@ def _today(case: dict[str, Any]) -> dict[str, Any]:
     return moved(case, today() - WRITTEN_AS_OF)
 
 
-def _costs() -> dict[str, tuple[int, float]]:
-    """Processor seconds of what a worker does for a client that nobody has judged before; each process has compiled its kernels."""
+def _costs() -> tuple[dict[str, tuple[int, float]], float]:
+    """Processor seconds of what a worker does for a client that nobody has judged before, and the bytes of a programme's drawings.
+
+    Each process has compiled its kernels.
+    """
     from amvel import answers
     from amvel.answers.run_sheet import run_sheet
     from amvel.case import read_case
     from amvel.engine import Engine
     from amvel.planning import plan
     from amvel.planning.effects import effects
+    from amvel.planning.item import sessions_of
     from amvel.planning.next_test import next_tests
+    from jobs.kept_pictures import KeptPictures
 
     case = read_case(json.loads((ROOT / "demo" / "cases" / "stroke.json").read_text()))
     answers.verdicts(Engine(case))  # the first of a process warms what is kept in memory
@@ -100,13 +106,26 @@ def _costs() -> dict[str, tuple[int, float]]:
     judged = _seconds(lambda: answers.verdicts(engine))
     asked = _seconds(lambda: (next_tests(engine), effects(engine)))
     planned, programme = _seconds_and(lambda: plan(engine, "home", 25))
-    sheet = _seconds(lambda: run_sheet(engine, programme.movements, "home", "A"))
+    engine.pictures_in = KeptPictures()
+    letters = [s.id for s in sessions_of(programme.movements)]
+    drawn, again = (_seconds(lambda: [run_sheet(engine, programme.movements, "home", x) for x in letters]) / len(letters) for _ in range(2))
+    sheets = IN_A_YEAR["programmes"] * len(letters)
     return {
         "verdicts of a changed body": (IN_A_YEAR["revisions"], judged),
         "next tests and effects of limits": (IN_A_YEAR["revisions"], asked),
         "a programme": (IN_A_YEAR["programmes"], planned),
-        "a session to be run": (IN_A_YEAR["visits"], sheet),
-    }
+        "a session to be run, the first time": (sheets, drawn),
+        "a session to be run again": (IN_A_YEAR["visits"] - sheets, again),
+    }, _kept_bytes("jobs_keptpicture")
+
+
+def _kept_bytes(table: str) -> float:
+    from django.db import connection
+
+    with connection.cursor() as cursor:
+        cursor.execute(f"VACUUM FULL {table}")
+        cursor.execute("SELECT pg_total_relation_size(%s::regclass)", [table])
+        return float(cursor.fetchone()[0])
 
 
 def _seconds(work: Callable[[], object]) -> float:

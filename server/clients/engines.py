@@ -10,6 +10,7 @@ from django.utils import timezone
 from amvel.case import read_case
 from amvel.engine import Engine
 from clients.models import CaseRevision
+from jobs.kept_pictures import KeptPictures
 from rulebook_signing.in_force import local_numbers
 
 _MOST_ENGINES = 12
@@ -79,6 +80,7 @@ def keep_engine(revision: CaseRevision, engine: Engine) -> None:
 
 
 def _keep(key: _Key, engine: Engine) -> None:
+    engine.pictures_in = KeptPictures()
     _engines[key] = engine
     while len(_engines) > _MOST_ENGINES:
         _engines.popitem(last=False)

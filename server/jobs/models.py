@@ -32,6 +32,10 @@ class Work(StrEnum):
     PRACTICE = "practice"
 
 
+# What is asked of a programme as it stands today: its digest holds the day, so that nobody asks the same again tomorrow.
+OF_ONE_DAY = (Work.PLAN, Work.SWAPS, Work.CHOSEN, Work.WHAT_IF, Work.RUN_SHEET, Work.PAPERS)
+
+
 class LongAnswer(models.Model):
     """One question by its digest, and its answer once it is there.
 
@@ -83,3 +87,17 @@ class SolvedBody(models.Model):
 
     class Meta:
         indexes = [models.Index(fields=["used_on"], name="solved_body_used")]
+
+
+class KeptPicture(models.Model):
+    """A drawing for one body, under one model: nobody's name, case or organisation is in it.
+
+    `digest` is of the body's own digest and of what is drawn; `drawn` holds SVG documents, compressed.
+    """
+
+    digest = models.CharField(primary_key=True, max_length=40)
+    drawn = models.BinaryField()
+    used_on = models.DateField()
+
+    class Meta:
+        indexes = [models.Index(fields=["used_on"], name="kept_picture_used")]

@@ -17,7 +17,7 @@ from procrastinate.contrib.django import app
 from procrastinate.contrib.django.models import ProcrastinateJob
 
 from jobs.in_parts import PARTS, finish, finish_with, waiting_wholes
-from jobs.models import LOST_AFTER, LongAnswer, SolvedBody, Work
+from jobs.models import LOST_AFTER, OF_ONE_DAY, KeptPicture, LongAnswer, SolvedBody
 from jobs.queue import ANSWERS, CARE, WORK_OUT, put
 from jobs.working import Told, answered, keep
 from papers.reminders import send_due
@@ -118,9 +118,10 @@ async def drop_old_jobs(timestamp: int) -> None:
 @app.periodic(cron="17 3 * * *")
 @app.task(name="drop_unused", queue=CARE, queueing_lock="drop_unused")
 def drop_unused(timestamp: int) -> None:
-    """Answers and bodies that nobody has asked for go."""
+    """Answers, bodies and drawings that nobody has asked for go."""
     before = timezone.localdate() - timedelta(days=UNUSED_DAYS)
     with transaction.atomic():
         LongAnswer.objects.filter(used_on__lt=before).delete()
-        LongAnswer.objects.filter(work=Work.PAPERS, used_on__lt=timezone.localdate()).delete()  # printed the same day, or made again
+        LongAnswer.objects.filter(work__in=OF_ONE_DAY, used_on__lt=timezone.localdate()).delete()
         SolvedBody.objects.filter(used_on__lt=before).delete()
+        KeptPicture.objects.filter(used_on__lt=before).delete()

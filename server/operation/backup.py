@@ -18,7 +18,7 @@ from django.db import connection
 from pyrage.x25519 import Identity, Recipient
 
 # Worked out again, or of no use on another day.
-_LEFT_OUT = ("jobs_longanswer", "jobs_solvedbody", "procrastinate_jobs", "procrastinate_events", "procrastinate_periodic_defers", "procrastinate_workers", "django_session")
+_LEFT_OUT = ("jobs_longanswer", "jobs_solvedbody", "jobs_keptpicture", "procrastinate_jobs", "procrastinate_events", "procrastinate_periodic_defers", "procrastinate_workers", "django_session")
 _MARK = b"amvel backup 1\n"
 
 

@@ -17,7 +17,6 @@ from amvel.fitting import fit_figure, fits, fits_used, to_prepare
 from amvel.languages import day_in, in_language, said
 from amvel.movements import Request, find
 from amvel.movements.bed import LYING
-from amvel.movements.figure import figure
 from amvel.movements.schools import do_lines, school_lines
 from amvel.planning import Item
 from amvel.planning.dose_words import dose_words
@@ -35,7 +34,6 @@ from programmes.building import (
     items_of,
     listed,
     opened_programme,
-    profile_for,
     violations_of,
     ways_data,
 )
@@ -88,7 +86,7 @@ def _set_ups(engine: Engine, item: Item, pictures: bool) -> list[dict[str, Any]]
     return [
         {
             "side": "" if item.one_set_up else said(f"{own.side} side"),
-            "svg": mark_safe(figure(engine.profiler, profile_for(engine, item, own))) if pictures else "",
+            "svg": mark_safe(engine.pictures.figure(Request(*find(item.ref), own.side, own.values))) if pictures else "",
             "measures": list(measures_of(item.ref, own.values)),
         }
         for own in shown
@@ -106,12 +104,12 @@ def _ways(engine: Engine, programme: Programme, pictures: bool) -> list[dict[str
 
 def _stage(engine: Engine, stage: StageData, pictures: bool) -> dict[str, Any]:
     family, step = find(stage["ref"])
-    profile = engine.profiler.profile(Request(family, step, stage["side"], stage["values"])) if pictures else None
+    request = Request(family, step, stage["side"], stage["values"])
     return {
         "title": family.title,
         "step": step.title,
         "do": do_lines(step, engine.schools.of(family.id)["breath"]),
-        "svg": mark_safe(figure(engine.profiler, profile)) if profile is not None and not profile.fault else "",
+        "svg": mark_safe(engine.pictures.figure(request)) if pictures else "",
     }
 
 

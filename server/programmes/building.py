@@ -14,8 +14,8 @@ from amvel import answers
 from amvel.answers.programmes import WayData, item_from
 from amvel.engine import Engine
 from amvel.languages import Message, said, said_together
-from amvel.movements import MODEL_VERSION, Request, find
-from amvel.planning import Item, SetUp, blocked_by, violations
+from amvel.movements import MODEL_VERSION, find
+from amvel.planning import Item, blocked_by, violations
 from amvel.planning.edit import EditRefused, judged
 from amvel.planning.item import sessions_of
 from amvel.planning.programme import ways_of
@@ -311,9 +311,3 @@ def _undone_after(client: Client, shown: Programme) -> int | None:
     """What a further redo would show: the version that was edited from this one and undone before it."""
     later = client.programmes.filter(made_by="undo", shows=shown.number).order_by("-number").first()
     return later.undone if later is not None else None
-
-
-def profile_for(engine: Engine, item: Item, own: SetUp):
-    """The profile of one side of a stored movement, for its picture."""
-    family, step = find(item.ref)
-    return engine.profiler.profile(Request(family, step, own.side, own.values))

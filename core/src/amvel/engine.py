@@ -14,6 +14,7 @@ from amvel.case import Case, age_years
 from amvel.case.conditions.spine import RoundedBack
 from amvel.fitting import start_values
 from amvel.movements import MODEL_VERSION, Family, Profiler, Request, Step, all_steps, find
+from amvel.movements.kept_pictures import Pictures, PictureStore
 from amvel.movements.schools import pose_values
 from amvel.safety import CONTEXTS, RULEBOOK_VERSION, Envelope, Table, Verdict, envelope, judge, sides_of
 from amvel.safety.judge import StartValues
@@ -80,11 +81,12 @@ class Engine:
         """`told` hears, 0 to 1, how much of the library is solved while it is warmed."""
         self.case, self.told = case, told
         self._judged_by: Engine | None = None
+        self.pictures_in: PictureStore | None = None  # where drawings are kept, if anywhere
 
     def after(self, steps: tuple[str, ...]) -> "Engine":
         """The same client with another programme behind them; no verdict depends on it, so none is judged again."""
         other = Engine(self.case.model_copy(update={"previous_steps": steps}))
-        other._judged_by = self
+        other._judged_by, other.pictures_in = self, self.pictures_in
         return other
 
     @cached_property
@@ -118,6 +120,11 @@ class Engine:
     @cached_property
     def profiler(self) -> Profiler:
         return profiler_for(body_of(self.case), self.findings.capacities)
+
+    @cached_property
+    def pictures(self) -> Pictures:
+        """What is drawn for this client again and again."""
+        return Pictures(self.profiler, self.pictures_in)
 
     def values(self, family: Family, step: Step, context: str = "home") -> dict[str, float | str]:
         """The step's parameters in the room of this context."""

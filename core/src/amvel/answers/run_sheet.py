@@ -10,12 +10,9 @@ from amvel.case.results.posture_and_curve import Posture
 from amvel.case.visits import RISE_THAT_STOPS, sessions_of_step
 from amvel.engine import Engine
 from amvel.movements import Position, Request, Step, find
-from amvel.movements.animation import animation
 from amvel.movements.breath import Air
 from amvel.movements.dosing import REST_S
-from amvel.movements.fault_figure import fault_figure
 from amvel.movements.faults import faults_to_watch
-from amvel.movements.figure import figure
 from amvel.movements.pacing import Beat, beats, for_the_weaker_side, settling
 from amvel.movements.schools import do_lines, feedback_of
 from amvel.planning import Item, SetUp
@@ -217,8 +214,13 @@ def _movement(
 def _sides(engine: Engine, item: Item, weaker: str) -> list[RunSideData]:
     """The side that was worse last time goes first; before that is known, where the trade says so, the side that hitches lies down first."""
     hitched = _hitched(engine) if find(item.ref)[0].hitched_side_first else ""
-    ordered = sorted(item.set_ups, key=lambda s: s.side != weaker if weaker else _side_down(engine, item, s) != hitched)
-    return [_side(engine, item, s, s.side == weaker) for s in ordered]
+
+    def later(s: SetUp) -> bool:
+        if weaker:
+            return s.side != weaker
+        return bool(hitched) and _side_down(engine, item, s) != hitched
+
+    return [_side(engine, item, s, s.side == weaker) for s in sorted(item.set_ups, key=later)]
 
 
 def _hitched(engine: Engine) -> str:
@@ -236,8 +238,7 @@ def _side_down(engine: Engine, item: Item, own: SetUp) -> str:
 
 def _side(engine: Engine, item: Item, own: SetUp, weaker: bool) -> RunSideData:
     family, step = find(item.ref)
-    profile = engine.profiler.profile(Request(family, step, own.side, own.values))
-    frames = [] if profile.fault else animation(engine.profiler, profile)
+    frames = engine.pictures.animation(Request(family, step, own.side, own.values))
     paced = beats(step, len(frames), engine.schools.of(family.id)["breath"])
     return {
         "side": own.side,
@@ -278,7 +279,6 @@ def _cues(engine: Engine, ref: str, step: Step) -> list[CueData]:
 
 
 def _faults(engine: Engine, request: Request) -> list[RunFaultData]:
-    profile = engine.profiler.profile(request)
     return [
         {
             "id": f.id,
@@ -286,7 +286,7 @@ def _faults(engine: Engine, request: Request) -> list[RunFaultData]:
             "seen": f.seen,
             "cue": f.cue,
             "breath": f.breath,
-            "picture": fault_figure(engine.profiler, profile, f.looks) if f.looks and not profile.fault else "",
+            "picture": engine.pictures.fault(request, f.looks) if f.looks else "",
         }
         for f in faults_to_watch(request.step)
     ]
@@ -312,7 +312,7 @@ def _neighbour(engine: Engine, ref: str, ladders: OpenLadders) -> RungData | Non
 
 def _rung(engine: Engine, ref: str, verdicts: Sequence[Verdict], repetitions: int, hold_s: float) -> RungData:
     """Another step, set up as it was judged."""
-    profile = verdicts[0].profile
+    request = verdicts[0].profile.request
     family, step = find(ref)
     return {
         "ref": ref,
@@ -320,8 +320,8 @@ def _rung(engine: Engine, ref: str, verdicts: Sequence[Verdict], repetitions: in
         "title": step.title,
         "do": list(do_lines(step, engine.schools.of(family.id)["breath"])),
         "setup": list(step.setup),
-        "measures": list(measures_of(ref, profile.request.values)),
-        "picture": "" if profile.fault else figure(engine.profiler, profile),
+        "measures": list(measures_of(ref, request.values)),
+        "picture": engine.pictures.figure(request),
         "sides": [v.profile.request.side for v in verdicts],
         "repetitions": repetitions,
         "hold_s": hold_s,
@@ -337,8 +337,7 @@ def _way(engine: Engine, way: WayData) -> WaySheetData:
 
 def _stage(engine: Engine, ref: str, side: str, values: dict[str, float | str]) -> StageSheetData:
     family, step = find(ref)
-    profile = engine.profiler.profile(Request(family, step, side, values))
-    picture = "" if profile.fault else figure(engine.profiler, profile)
+    picture = engine.pictures.figure(Request(family, step, side, values))
     return {"title": step.title, "do": list(do_lines(step, engine.schools.of(family.id)["breath"])), "picture": picture}
 
 

@@ -46,7 +46,6 @@ export default {
   'changes.lookBack': 'Ansehen, was das Zurücknehmen bewirkt',
   'changes.would': 'Wenn es unterschrieben wird',
   'changes.wouldBack': 'Wenn es zurückgenommen wird',
-  'changes.objection': 'Für einen Einwand: was nicht stimmt',
   'changes.whyBack': 'Warum es zurückgenommen wird',
   'changes.rollBack': 'Zurücknehmen',
   'changes.found': 'Was es bewirkte, als es in Kraft trat',

@@ -43,7 +43,6 @@ export default {
   'changes.lookBack': 'See what rolling it back would do',
   'changes.would': 'If it is signed',
   'changes.wouldBack': 'If it is rolled back',
-  'changes.objection': 'For an objection: what is wrong',
   'changes.whyBack': 'Why it is rolled back',
   'changes.rollBack': 'Roll it back',
   'changes.found': 'What it did when it was put in force',

@@ -3,8 +3,9 @@ import { computed, onMounted, ref } from 'vue'
 import { got, http, Refused } from '../../api/client'
 import type { Doubt, SignedLine } from '../../api/schemas'
 import { say } from '../../i18n'
-import { inWords } from '../../stores/answers'
+import { useAttempt } from '../../parts/attempt'
 import { useSession } from '../../stores/session'
+import LineRow from './LineRow.vue'
 import LineWord from './LineWord.vue'
 import { shown } from './shown'
 
@@ -15,9 +16,7 @@ const profession = ref('')
 const doubt = ref<Doubt | ''>('')
 const by = ref('')
 const onlyOpen = ref(true)
-const objecting = ref<{ key: string; remark: string }>()
-const busy = ref('')
-const failed = ref('')
+const { busy, failed, attempt } = useAttempt()
 const key = (l: SignedLine) => `${l.rule}.${l.number}`
 const settled = (l: SignedLine) => !!l.signature?.still_the_same
 const done = computed(() => lines.value.filter(settled).length)
@@ -34,17 +33,11 @@ const groups = computed(() => {
 const session = useSession()
 const known = computed(() => session.may('sign_rules') && name.value.trim().length > 1 && profession.value.trim().length > 1)
 
-async function load(): Promise<void> {
-  try {
-    lines.value = (await got(http.GET('/api/v1/rulebook/lines'))).lines
-  } catch (error) {
-    failed.value = inWords(error)
-  }
+const fetchLines = async () => {
+  lines.value = (await got(http.GET('/api/v1/rulebook/lines'))).lines
 }
-async function sign(line: SignedLine, agrees: boolean, remark = ''): Promise<void> {
-  busy.value = key(line)
-  failed.value = ''
-  try {
+const sign = (line: SignedLine, agrees: boolean, remark: string) =>
+  attempt(async () => {
     const body = {
       rule: line.rule,
       number: line.number,
@@ -54,16 +47,15 @@ async function sign(line: SignedLine, agrees: boolean, remark = ''): Promise<voi
       name: name.value,
       profession: profession.value,
     }
-    const stored = await got(http.POST('/api/v1/rulebook/lines', { body }))
-    lines.value = lines.value.map((l) => (key(l) === key(line) ? stored : l))
-    objecting.value = undefined
-  } catch (error) {
-    failed.value = inWords(error)
-    if (error instanceof Refused) await load()
-  }
-  busy.value = ''
-}
-onMounted(load)
+    try {
+      const stored = await got(http.POST('/api/v1/rulebook/lines', { body }))
+      lines.value = lines.value.map((l) => (key(l) === key(line) ? stored : l))
+    } catch (error) {
+      if (error instanceof Refused) await fetchLines() // it may have been changed while it was read
+      throw error
+    }
+  })
+onMounted(() => attempt(fetchLines))
 </script>
 
 <template>
@@ -98,50 +90,21 @@ onMounted(load)
       <h3>
         {{ g[0]!.title }} <span class="soft small by">{{ g[0]!.check_by }}</span>
       </h3>
-      <div v-for="l in g" :key="key(l)" class="line" :data-line="key(l)">
-        <p class="value">
-          <template v-if="l.value !== null">{{ shown(l) }}</template>
+      <LineRow
+        v-for="l in g"
+        :key="key(l)"
+        :data-line="key(l)"
+        :signing="known ? 'open' : 'nameless'"
+        :busy="busy"
+        :sign="(agrees, remark) => sign(l, agrees, remark)"
+      >
+        <template #value>{{ shown(l) }}</template>
+        <p>{{ l.says }}</p>
+        <p class="soft small">
+          <span class="tag">{{ say(`lines.${l.doubt}`) }}</span> {{ l.source }}
         </p>
-        <div>
-          <p>{{ l.says }}</p>
-          <p class="soft small">
-            <span class="tag">{{ say(`lines.${l.doubt}`) }}</span> {{ l.source }}
-          </p>
-          <LineWord v-if="l.signature" :word="l.signature" />
-          <div v-if="objecting?.key === key(l)" class="stack">
-            <el-input
-              v-model="objecting.remark"
-              type="textarea"
-              :rows="2"
-              maxlength="500"
-              :aria-label="say('lines.remark')"
-              :placeholder="say('lines.remark')"
-            />
-            <div class="row">
-              <button
-                type="button"
-                class="quiet-action"
-                :disabled="objecting.remark.trim().length < 5 || !!busy"
-                @click="sign(l, false, objecting.remark)"
-              >
-                {{ say('lines.keep') }}</button><button type="button" class="quiet-action" @click="objecting = undefined">
-                {{ say('lines.never') }}
-              </button>
-            </div>
-          </div>
-        </div>
-        <div class="row end">
-          <button type="button" class="quiet-action" :disabled="!known || !!busy" @click="sign(l, true)">
-            {{ say('lines.agree') }}</button><button
-            type="button"
-            class="quiet-action"
-            :disabled="!known || !!busy"
-            @click="objecting = { key: key(l), remark: '' }"
-          >
-            {{ say('lines.object') }}
-          </button>
-        </div>
-      </div>
+        <LineWord v-if="l.signature" :word="l.signature" />
+      </LineRow>
     </section>
     <p v-if="lines.length && !groups.length" class="soft">{{ say('lines.none') }}</p>
   </article>
@@ -171,25 +134,7 @@ onMounted(load)
   font-weight: 400;
   margin-left: 8px;
 }
-.line {
-  display: grid;
-  grid-template-columns: 150px 1fr auto;
-  gap: var(--space-4);
-  align-items: start;
-}
-.value {
-  font-size: 20px;
-  line-height: 1.2;
-}
-.end {
-  flex-wrap: nowrap;
-}
 .bad {
   color: var(--brick);
-}
-@media (max-width: 1000px) {
-  .line {
-    grid-template-columns: 1fr;
-  }
 }
 </style>

@@ -1,7 +1,7 @@
 import { flushPromises } from '@vue/test-utils'
 import { expect, it } from 'vitest'
 import type { Action } from '../../api/schemas'
-import { alarm, changes, mounted, press, Refusal, served } from '../../specs/served'
+import { alarm, changes, isOff, mounted, press, Refusal, served } from '../../specs/served'
 import NumberChanges from './NumberChanges.vue'
 
 const line = (number: string, more: Record<string, unknown> = {}) => ({
@@ -69,6 +69,25 @@ it('a signature has a name and a profession', async () => {
     profession: 'physician',
   })
   expect(page.emitted('changed')).toHaveLength(1)
+})
+
+it('an objection stands at its line, with a reason, and stays where it was refused', async () => {
+  const refused = { 'POST /rulebook/changes/c-1/signatures': new Refusal(409, 'the figure moved in between') }
+  const { page, sent } = await shown(change({ lines: [line('deg'), line('kg')] }), refused)
+  await press(page, 'See what it does')
+  await named(page)
+  const [, second] = page.findAll('.line')
+  await second!
+    .findAll('button')
+    .find((b) => b.text() === 'Object')!
+    .trigger('click')
+  expect(page.findAll('textarea')).toHaveLength(1)
+  expect(isOff(page, 'Keep the objection')).toBe(true)
+  await second!.get('textarea').setValue('this is for another scale')
+  await press(page, 'Keep the objection')
+  expect(changes(sent)[0]!.body).toMatchObject({ number: 'kg', agrees: false, remark: 'this is for another scale' })
+  expect(alarm(page)).toBe('the figure moved in between')
+  expect((page.get('textarea').element as HTMLTextAreaElement).value).toBe('this is for another scale')
 })
 
 it('who asked for it does not sign it', async () => {

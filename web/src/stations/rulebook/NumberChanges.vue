@@ -7,6 +7,7 @@ import { say } from '../../i18n'
 import { dayShown } from '../../i18n/days'
 import { useAttempt } from '../../parts/attempt'
 import { useSession } from '../../stores/session'
+import LineRow from './LineRow.vue'
 import LineWord from './LineWord.vue'
 import { shown } from './shown'
 import TouchedClients from './TouchedClients.vue'
@@ -17,7 +18,6 @@ const emit = defineEmits<{ changed: [] }>()
 const session = useSession()
 const name = ref('')
 const profession = ref('')
-const remark = ref('')
 const back = ref('')
 const effects = ref<Record<string, DryRun>>({})
 const { busy, failed, attempt } = useAttempt()
@@ -32,18 +32,17 @@ const look = (c: NumberChange) =>
     const path = { change_id: c.id }
     effects.value[c.id] = await got(http.GET('/api/v1/rulebook/changes/{change_id}/effect', { params: { path } }))
   }).finally(() => (looking.value = ''))
-const sign = (c: NumberChange, line: ChangedLine, agrees: boolean) =>
+const sign = (c: NumberChange, line: ChangedLine, agrees: boolean, remark: string) =>
   attempt(async () => {
     const body = {
       rule: line.rule,
       number: line.number,
       agrees,
-      remark: agrees ? '' : remark.value,
+      remark,
       name: name.value,
       profession: profession.value,
     }
     await got(http.POST('/api/v1/rulebook/changes/{change_id}/signatures', { params: { path: { change_id: c.id } }, body }))
-    remark.value = ''
     delete effects.value[c.id]
     emit('changed')
   })
@@ -76,29 +75,23 @@ const rollBack = (c: NumberChange) =>
           >
         </p>
       </div>
-      <div v-for="l in c.lines" :key="l.rule + l.number" class="line" :data-line="`${l.rule}.${l.number}`">
-        <p class="value">
-          <s>{{ shown({ value: l.was, unit: l.unit }) }}</s> {{ shown(l) }}
+      <LineRow
+        v-for="l in c.lines"
+        :key="l.rule + l.number"
+        :data-line="`${l.rule}.${l.number}`"
+        :signing="!maySign(c) || !effects[c.id] || l.signature ? 'no' : named ? 'open' : 'nameless'"
+        :busy="busy"
+        :sign="(agrees, remark) => sign(c, l, agrees, remark)"
+      >
+        <template #value
+          ><s>{{ shown({ value: l.was, unit: l.unit }) }}</s> {{ shown(l) }}</template
+        >
+        <p>
+          <b>{{ l.title }}</b> · {{ l.says }}
         </p>
-        <div>
-          <p>
-            <b>{{ l.title }}</b> · {{ l.says }}
-          </p>
-          <LineWord v-if="l.signature" :word="l.signature" />
-          <p v-else-if="c.state === null" class="small soft">{{ say('changes.wants', { who: l.check_by }) }}</p>
-        </div>
-        <div v-if="maySign(c) && effects[c.id] && !l.signature" class="row end">
-          <button type="button" class="quiet-action" :disabled="busy || !named" @click="sign(c, l, true)">
-            {{ say('lines.agree') }}</button><button
-            type="button"
-            class="quiet-action"
-            :disabled="busy || !named || remark.trim().length < 5"
-            @click="sign(c, l, false)"
-          >
-            {{ say('lines.object') }}
-          </button>
-        </div>
-      </div>
+        <LineWord v-if="l.signature" :word="l.signature" />
+        <p v-else-if="c.state === null" class="small soft">{{ say('changes.wants', { who: l.check_by }) }}</p>
+      </LineRow>
       <p v-if="c.own && c.state === null" class="soft small">{{ say('changes.second') }}</p>
       <div v-if="(c.state === null || c.state === 'in_force') && session.may('try_rules') && !effects[c.id]" class="row">
         <button type="button" class="quiet-action" :disabled="busy" @click="look(c)">
@@ -114,8 +107,7 @@ const rollBack = (c: NumberChange) =>
         <TouchedClients :found="effects[c.id]!" />
         <div v-if="maySign(c)" class="row fields">
           <label class="field">{{ say('lines.name') }}<el-input v-model="name" maxlength="80" /></label
-          ><label class="field">{{ say('lines.profession') }}<el-input v-model="profession" maxlength="80" /></label
-          ><label class="field">{{ say('changes.objection') }}<el-input v-model="remark" maxlength="500" /></label>
+          ><label class="field">{{ say('lines.profession') }}<el-input v-model="profession" maxlength="80" /></label>
         </div>
         <div v-if="c.state === 'in_force' && session.may('sign_rules')" class="row fields">
           <label class="field">{{ say('changes.whyBack') }}<el-input v-model="back" maxlength="300" /></label
@@ -147,17 +139,7 @@ const rollBack = (c: NumberChange) =>
   justify-content: space-between;
   align-items: baseline;
 }
-.line {
-  display: grid;
-  grid-template-columns: 180px 1fr auto;
-  gap: var(--space-4);
-  align-items: start;
-}
-.value {
-  font-size: 20px;
-  line-height: 1.2;
-}
-.value s {
+s {
   color: var(--ink-soft);
   font-size: 16px;
 }
@@ -169,9 +151,6 @@ const rollBack = (c: NumberChange) =>
 .fields {
   align-items: end;
 }
-.end {
-  flex-wrap: nowrap;
-}
 summary {
   cursor: pointer;
   min-height: 44px;
@@ -179,10 +158,5 @@ summary {
 }
 .bad {
   color: var(--brick);
-}
-@media (max-width: 1000px) {
-  .line {
-    grid-template-columns: 1fr;
-  }
 }
 </style>

@@ -54,6 +54,8 @@ def logging_config(level: str) -> Event:
         "disable_existing_loggers": False,
         "formatters": {"json": formatter},
         "handlers": {"console": {"class": "logging.StreamHandler", "formatter": "json"}},
+        # Django's own line about a refusal names an address, which may hold a name; the one of each request (below) says more.
+        "loggers": {"django.request": {"level": "ERROR"}},
         "root": {"handlers": ["console"], "level": level},
     }
 

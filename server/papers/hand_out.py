@@ -27,7 +27,7 @@ from amvel.safety import Limit
 from amvel.safety.limits import Reader
 from clients.models import Client
 from papers.texts import filled, texts_of
-from papers.two_a_page import placed, title_mm, words_mm
+from papers.two_a_page import as_many_as_fit, heading_mm, list_mm, placed, ready_mm, title_mm, words_mm
 from papers.writer import Writer
 from programmes.building import (
     NotAllowed,
@@ -38,6 +38,8 @@ from programmes.building import (
     ways_data,
 )
 from programmes.models import Programme
+
+_WAYS_TITLE_MM = 12.0  # "Getting there and back", with the word about lying
 
 
 def _movement(engine: Engine, item: Item, room: Room, pictures: bool, language: str) -> dict[str, Any]:
@@ -63,7 +65,7 @@ def _words(engine: Engine, item: Item, room: Room) -> dict[str, Any]:
     breath, fault = lines.pop("breath"), step.faults[0]
     return {
         "title": family.title,
-        "step": step.title,
+        "step": "" if step.title == family.title else step.title,
         "setup": step.setup,
         "do": do_lines(step, schools["breath"]),
         "breath": breath,
@@ -215,6 +217,7 @@ def page_context(client: Client, writer: Writer, pictures: bool = True, language
     }
     page = in_language(page, language)
     _place(page["movements"], page["rest_every"])
+    _place_ways(page["ways"], [f["says"] for f in page["fits"]])
     return {**page, "engine": engine}
 
 
@@ -234,6 +237,18 @@ def _place(movements: list[dict[str, Any]], rest_every: int) -> None:
         heights.append(_height_mm(m, rests))
     for m, at in zip(movements, placed(heights), strict=True):
         m |= {"picture_mm": int(at.picture_mm), "begins_page": at.begins_page}
+
+
+def _place_ways(ways: list[dict[str, Any]], fits: list[str]) -> None:
+    """What to get ready and the ways begin a page together: adds to each stage how high its picture is, and whether it begins another page."""
+    stages, heights = [], []
+    for way in ways:
+        for i, stage in enumerate(way["stages"]):
+            heading = 0.0 if i else heading_mm(way["says"], way["title"])
+            stages.append(stage)
+            heights.append(heading + heading_mm(stage["title"], "") + list_mm(stage["do"]))
+    for stage, at in zip(stages, as_many_as_fit(heights, ready_mm(fits) + _WAYS_TITLE_MM), strict=True):
+        stage |= {"picture_mm": int(at.picture_mm), "begins_page": at.begins_page}
 
 
 def hand_out_html(client: Client, writer: Writer) -> str:

@@ -8,7 +8,7 @@ from amvel.engine import Engine
 from amvel.movements import Family, Step, all_steps
 from amvel.movements.room_measures import Measured
 from amvel.planning import Item, SetUp, violations
-from amvel.planning.one_seat import on_one_seat, put_on_the_seat
+from amvel.planning.one_seat import on_one_seat, put_on_the_seat, raised_seat, sat_on_cm
 from tests.conftest import demo
 from tests.engines import engine_of, planned
 from tests.planned import engine
@@ -70,6 +70,17 @@ def test_nobody_is_put_higher_or_lower_than_was_judged(asked_cm: int, says: str,
     room = e.case.room.model_copy(update={"seats": (e.case.room.seats[0].model_copy(update={"height_cm": 40.0}),), "props": ()})
     words = put_on_the_seat(seated("tall_sitting/unsupported", asked_cm, e), e.profiler.body, room)
     assert says in words and f"{cm} cm" in words
+
+
+@pytest.mark.parametrize("name", ["low-bone-mass", "painful-wrist", "tall-man-low-chair", "new-hip"])
+def test_what_is_got_ready_is_what_is_planned(name: str) -> None:
+    """The number on the list of what to get ready is the number beside the movement: books come in steps, the plan follows them."""
+    e = engine(name)
+    for context in ("home", "visit"):
+        for item in planned(e, context).movements:
+            raised = raised_seat(item, e.profiler.body, e.case.room_for(context))
+            if raised is not None:
+                assert sat_on_cm(item) == [pytest.approx(raised.height_cm)] * len(item.set_ups), item.ref
 
 
 AT_A_WORKTOP = [pytest.param(f, s, id=f.ref(s)) for f, s in all_steps() if any(p.measured is Measured.WORKTOP for p in s.parameters)]

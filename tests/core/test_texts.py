@@ -33,3 +33,12 @@ def test_no_text_uses_wording_that_the_trade_dropped_or_says_you_cannot() -> Non
     for family in library().values():
         for text in messages_of(family):
             assert not re.search(r"navel to (the )?spine|you can.?t\b|you cannot", text, re.I), (family.id, text)
+
+
+def test_a_step_is_read_alone() -> None:
+    """Who gets this step may never have seen the one before it on the ladder: nothing is done 'as before'."""
+    elsewhere = re.compile(r"\b(as|than) before\b|\bearlier\b|\bprevious\b|\blast step\b|\bas above\b", re.IGNORECASE)
+    # Within one repetition it is the start that is meant.
+    of_the_same_step = {"heel_raise/fingertips"}
+    found = {f.ref(s): str(t) for f, s in all_steps() for t in (*s.do, *s.setup) if elsewhere.search(str(t))}
+    assert set(found) <= of_the_same_step, found

@@ -68,3 +68,9 @@ def test_what_other_packages_say_is_written_without_what_they_filled_in(lines) -
 def test_the_server_writes_such_lines() -> None:
     [handler] = settings.LOGGING["root"]["handlers"]
     assert settings.LOGGING["handlers"][handler]["formatter"] == "json"
+
+
+def test_a_refusal_is_one_line(api: Api, client_id: str, lines) -> None:
+    """Django's own line about it names the address; the line of the request has its status."""
+    assert api.get(f"/clients/{client_id[:-4]}0000").status_code == 404
+    assert [(x["event"], x["status"]) for x in lines()] == [("request", 404)]

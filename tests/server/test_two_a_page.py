@@ -4,7 +4,18 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from papers.set_type import lines, width_mm
-from papers.two_a_page import HIGHEST_MM, LOWEST_MM, PAGE_MM, placed, small_mm, title_mm, words_mm
+from papers.two_a_page import (
+    HIGHEST_ALONE_MM,
+    HIGHEST_MM,
+    LOWEST_MM,
+    PAGE_MM,
+    as_many_as_fit,
+    placed,
+    ready_mm,
+    small_mm,
+    title_mm,
+    words_mm,
+)
 
 LINES = st.lists(st.text(alphabet="abcdefg hij", min_size=0, max_size=300), max_size=5)
 WORDS = st.lists(st.floats(30, 300), max_size=12)
@@ -57,7 +68,7 @@ def test_every_page_holds_what_begins_on_it_and_every_picture_can_be_copied(word
     found = placed(words)
     assert len(found) == len(words)
     assert not found or found[0].begins_page
-    assert all(LOWEST_MM <= p.picture_mm <= HIGHEST_MM for p in found)
+    assert all(LOWEST_MM <= p.picture_mm <= HIGHEST_ALONE_MM for p in found)
     for i, p in enumerate(found):
         if not p.begins_page:
             both = words[i - 1] + words[i] + found[i - 1].picture_mm + p.picture_mm
@@ -70,3 +81,45 @@ def test_nobody_stands_alone_who_could_share(words: list[float]) -> None:
     for i in range(len(found) - 1):
         if found[i].begins_page and found[i + 1].begins_page:
             assert words[i] + words[i + 1] + 2 * LOWEST_MM > PAGE_MM
+
+
+@given(WORDS, st.floats(0, 260))
+def test_ways_stand_as_many_to_a_page_as_fit(words: list[float], taken: float) -> None:
+    found = as_many_as_fit(words, taken)
+    assert len(found) == len(words)
+    assert all(LOWEST_MM <= p.picture_mm <= HIGHEST_MM for p in found)
+    pages: list[list[int]] = [[]]
+    for i, p in enumerate(found):
+        if p.begins_page:
+            pages.append([])
+        pages[-1].append(i)
+    for number, page in enumerate(pages):
+        high = sum(words[i] + found[i].picture_mm for i in page) + (0.0 if number else taken)
+        alone = len(page) == 1 and words[page[0]] + LOWEST_MM > PAGE_MM
+        assert alone or high <= PAGE_MM + 1e-6 or (number == 0 and not page)
+    for page, following in zip(pages, pages[1:], strict=False):
+        used = sum(words[i] + LOWEST_MM for i in [*page, following[0]]) + (taken if page is pages[0] else 0.0)
+        assert used > PAGE_MM or (not page and page is not pages[0])
+
+
+def test_one_way_alone_fills_its_page_as_far_as_a_picture_grows() -> None:
+    [alone] = as_many_as_fit([60.0], 80.0)
+    assert (alone.picture_mm, alone.begins_page) == (HIGHEST_MM, False)
+    first, second = as_many_as_fit([60.0, 60.0], 40.0)
+    assert first.picture_mm == second.picture_mm == (PAGE_MM - 160.0) / 2
+    assert [p.begins_page for p in as_many_as_fit([90.0, 90.0, 90.0], 40.0)] == [False, True, False]
+    assert as_many_as_fit([60.0], 250.0)[0].begins_page  # what comes first has left no room
+
+
+def test_a_rung_that_does_not_fit_beside_its_title_stands_below_it_as_a_whole() -> None:
+    """Three lines would be counted if its words were taken one by one."""
+    one_line = title_mm("8. Heel raise", "Fingertips", "8 times")
+    below = title_mm("10. Bein zur Seite im Stehen", "Feste Hand", "je Seite 8-mal, 2 Runden")
+    assert below == 2 * one_line
+
+
+def test_what_to_get_ready_takes_a_row_for_three() -> None:
+    assert ready_mm([]) == 0.0
+    three, four = ready_mm(["a seat of 45 cm"] * 3), ready_mm(["a seat of 45 cm"] * 4)
+    assert 0 < ready_mm(["a seat of 45 cm"]) == three < four
+    assert ready_mm(["a seat of 45 cm, " * 6]) > three

@@ -78,7 +78,6 @@ BELT = _soft("belt", "belt", "strap")
 BAND = _soft("band", "band", pulls=True)
 BAND_ROUND_THE_FOOT = _soft("band or strap round the foot", "band", "strap", pulls=True, round_the_foot=True)
 BAG = _soft("bag", "bag")
-WEIGHT = _soft("weight", "weight")
 LIGHT_WEIGHT = _soft("light weight", "weight")
 HOUSEHOLD_WEIGHT = _soft("household weight", "weight")
 HOUSEHOLD_ROLL = _soft("household roll", "household_roll", "cushion")
@@ -118,7 +117,6 @@ __all__ = [
     "THICK_PAD",
     "TOWEL",
     "WALL",
-    "WEIGHT",
     "WORKTOP",
     "WORKTOP_OR_CHAIR_BACK",
     "Furniture",

@@ -26,16 +26,42 @@ _SAME_CM = 0.5  # what a length is told apart by
 def on_one_seat(
     items: Sequence[Item], case: Case, envelope: Envelope, profiler: Profiler, context: str
 ) -> tuple[Item, ...]:
-    """The same movements, all of them on one height of the seat if every one of them is open on it; else as they are.
+    """The same movements, all of them on one height of the seat if every one of them is open on it; else each as it is.
 
-    Of several such heights the one that most of them have already, then the lower one.
+    Of several such heights the one that the seats of this room have with what is put on them for most movements, so that what
+    is got ready, planned and printed is one number; then the one that most of them have already, then the lower one.
     """
-    heights = [h for i in items for h in sat_on_cm(i)]
-    for height in sorted(set(heights), key=lambda h: (-heights.count(h), h)):
+    room, body = case.room_for(context), profiler.body
+
+    def all_open(moved: Sequence[Item]) -> bool:
+        return all(_open(new, case, envelope, profiler, context) for new, old in zip(moved, items, strict=True) if new != old)
+
+    def ready_at(height: float) -> int:
+        return sum(_is_ready(_at(item, height), body, room) for item in items)
+
+    def got_ready(asked: Sequence[Item]) -> tuple[Item, ...]:
+        ready = [(_as_got_ready(item, body, room), item) for item in asked]
+        return tuple(new if new == old or _open(new, case, envelope, profiler, context) else old for new, old in ready)
+
+    asked = [h for i in items for h in sat_on_cm(i)]
+    heights = {*asked, *(h for i in items for h in sat_on_cm(_as_got_ready(i, body, room)))}
+    for height in sorted(heights, key=lambda h: (-ready_at(h), -asked.count(h), h)):
         moved = [_at(item, height) for item in items]
-        if all(_open(new, case, envelope, profiler, context) for new, old in zip(moved, items, strict=True) if new != old):
-            return tuple(moved)
-    return tuple(items)
+        if all_open(moved):
+            return got_ready(moved)
+    return got_ready(items)
+
+
+def _is_ready(item: Item, body: Anthropometry, room: Room) -> bool:
+    """Whether the room has just this seat, by itself or with what is put on it."""
+    raised = raised_seat(item, body, room)
+    return bool(sat_on_cm(item)) and (raised is None or (raised.of_pieces and abs(raised.height_cm - max(sat_on_cm(item))) < _SAME_CM))
+
+
+def _as_got_ready(item: Item, body: Anthropometry, room: Room) -> Item:
+    """On the height that the seat of this room has with what is put on it; as it is where both sides differ."""
+    raised = raised_seat(item, body, room) if len(set(sat_on_cm(item))) == 1 else None
+    return item if raised is None else _at(item, raised.height_cm)
 
 
 def sat_on_cm(item: Item) -> list[float]:
@@ -69,10 +95,11 @@ def _open(item: Item, case: Case, envelope: Envelope, profiler: Profiler, contex
 
 @dataclass(frozen=True)
 class Raised:
-    """What is put on a seat of the room, as it reads, and how high one sits on it then."""
+    """What is put on a seat of the room, as it reads, how high one sits on it then, and whether it is made of what is there."""
 
     says: str
     height_cm: float
+    of_pieces: bool
 
 
 def raised_seat(item: Item, body: Anthropometry, room: Room) -> Raised | None:
@@ -85,11 +112,10 @@ def raised_seat(item: Item, body: Anthropometry, room: Room) -> Raised | None:
     if not asked or seat is None or asked - seat.height_cm < _SAME_CM:
         return None
     made = stack(asked - seat.height_cm, room, _CLOSE_CM, at_least=True)
-    what: str = said("something firm")
-    height_cm = asked
-    if made is not None and seat.height_cm + made.height_cm <= asked + _CLOSE_CM:
-        what, height_cm = made.says(), seat.height_cm + made.height_cm
-    return Raised(said("{what} on the {seat}: {cm} cm", what=what, seat=seat.name, cm=height_cm), height_cm)
+    of_pieces = made is not None and seat.height_cm + made.height_cm <= asked + _CLOSE_CM
+    what = made.says() if made is not None and of_pieces else said("something firm")
+    height_cm = seat.height_cm + made.height_cm if made is not None and of_pieces else asked
+    return Raised(said("{what} on the {seat}: {cm} cm", what=what, seat=seat.name, cm=height_cm), height_cm, of_pieces)
 
 
 def put_on_the_seat(item: Item, body: Anthropometry, room: Room) -> str:
@@ -121,4 +147,4 @@ def seats_to_prepare(items: Sequence[Item], profiler: Profiler, room: Room, fitt
 
 _OF_THE_SEAT = frozenset((FitId.SEAT, FitId.SEAT_RAISE, FitId.FOOT_REST))
 
-__all__ = ["on_one_seat", "put_on_the_seat", "sat_on_cm", "seats_to_prepare"]
+__all__ = ["on_one_seat", "put_on_the_seat", "raised_seat", "sat_on_cm", "seats_to_prepare"]

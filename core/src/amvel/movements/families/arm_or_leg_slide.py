@@ -250,7 +250,7 @@ FAMILY = Family(
             arrow="left.heel",
             feedback=(BLOCK_ON_THE_PELVIS,),
             do=(
-                "Slide one foot back as before.",
+                "On hands and knees, slide one foot back along the floor until the leg is long.",
                 "Breathe {out} and lift the long leg as low as it may be and still be off the floor.",
                 "Put the toes down, breathe {in} and draw the knee home.",
             ),
@@ -320,7 +320,7 @@ FAMILY = Family(
             held=True,
             feedback=(BLOCK_ON_THE_PELVIS,),
             do=(
-                "Lift one arm and the opposite leg as before.",
+                "On hands and knees, reach one arm forward and the opposite leg back, both long, no higher than the back.",
                 "Stay for ten seconds, grow longer with every breath {out}, hips square.",
                 "Put both down, rest for a breath, and change.",
             ),

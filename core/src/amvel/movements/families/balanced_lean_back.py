@@ -120,7 +120,7 @@ FAMILY = (
         more_faults=(SHOULDER_CLIMBS,),
         do=(
             "Sit tall, arms long ahead.",
-            "Breathe {out} and lean back as before; the arms stay level while you breathe.",
+            "Breathe {out} and lean back as one piece; the arms stay level while you breathe.",
             "Come up, then lower the arms.",
         ),
     )
@@ -183,7 +183,7 @@ FAMILY = (
         arrow="left.heel",
         view="top",
         do=(
-            "Both legs long as before.",
+            "Lean back as one piece and lift both legs, long.",
             "Breathe {in} and open the legs, breathe {out} and close them, the trunk still.",
             "Bend both, feet down, come up.",
         ),

@@ -60,7 +60,7 @@ FAMILY = (
         4,
         cues=("hold, and breathe three times",),
         do=(
-            "Press straight ahead as before.",
+            "Sit side on to the anchor and press the band straight ahead from the breastbone.",
             "Stay with long arms for three breaths; the band pulls and you stay.",
             "Come back on a breath {in}.",
         ),

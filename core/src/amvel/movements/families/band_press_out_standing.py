@@ -65,7 +65,7 @@ FAMILY = (
         5,
         cues=("hold, and breathe three times",),
         do=(
-            "Press straight ahead as before.",
+            "Stand side on to the anchor, feet wide, and press the band straight ahead from the breastbone.",
             "Stay with long arms for three breaths, knees soft.",
             "Come back on a breath {in}.",
         ),

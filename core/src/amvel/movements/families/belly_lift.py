@@ -62,7 +62,7 @@ FAMILY = (
         cues=("lift the belly and breathe on above it",),
         more_faults=(Fault("belly_breathes_with", "belly breathes with it", "the belly hangs down again with each breath in", "ribs and belly cannot yet part", "shorter; one breath above it, then let go"),),
         do=(
-            "Breathe {out} and lift the belly as before.",
+            "Let the belly hang, then breathe {out} and lift it, while the spine stays a table.",
             "Keep it lifted and breathe on above it, ribs moving.",
             "Let it go for one whole breath before the next.",
         ),

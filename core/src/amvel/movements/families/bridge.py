@@ -130,7 +130,7 @@ FAMILY = (
         arrow="left.knee",
         more_faults=(Fault("other_hip_sinks_at_the_change", "other hip sinks at the change", "the pelvis drops as the weight goes from foot to foot", "the change is faster than the buttock", "both feet down for a breath between the two", Wrong({"lumbar.side_bend": -9, "lumbar.rotation": 8})),),
         do=(
-            "Lift as before and stay up with the pelvis level.",
+            "Press both feet, lift the hips as one piece and stay up with the pelvis level.",
             "Breathe {out} and take one foot off by a hand’s breadth; the other hip does not drop. Put it down, breathe {in}, and lift the other.",
             "Lower as one piece when the pelvis begins to rock.",
         ),

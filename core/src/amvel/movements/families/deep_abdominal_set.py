@@ -130,7 +130,7 @@ FAMILY = Family(
             0.9,
             2,
             (
-                "Breathe {out} and draw as before, and feel the wall firm under the fingertips.",
+                "Breathe {out}, draw the two hip bones towards each other, and feel the wall firm under the fingertips.",
                 "Keep it while two or three easy breaths go on above it; ribs move, the lower belly stays quietly firm.",
                 "Let go wholly for one breath before the next.",
             ),

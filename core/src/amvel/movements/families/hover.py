@@ -123,7 +123,7 @@ FAMILY = (
         5,
         arrow="left.knee",
         do=(
-            "Let both knees float as before.",
+            "Push hands and toes into the floor and let both knees float two to five centimetres.",
             "Stay for the count, eyes down, and breathe on; the back does not change.",
             "Put the knees down before the belly sags.",
         ),

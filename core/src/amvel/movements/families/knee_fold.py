@@ -186,7 +186,7 @@ FAMILY = Family(
             "heel_further",
             "One leg, heel further away",
             _single,
-            (*_SETUP, "One hand’s length further with both heels; then one leg lifts as before."),
+            (*_SETUP, "Both heels one hand’s length further from the sitting bones."),
             ("the further the heel, the longer the lever", "start from the breath out, slowly"),
             _FAULTS,
             "more work low in the belly than with the heel near",

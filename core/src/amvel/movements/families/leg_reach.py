@@ -81,7 +81,7 @@ FAMILY = (
         parameters=(_to(35),),
         do=(
             "One knee over the hip, fingertips on the belly wall, deep set.",
-            "Breathe {out} and reach the leg long, a hand lower than before; the tailbone stays down.",
+            "Breathe {out} and reach the leg long and low; the tailbone stays down.",
             "Breathe {in} and come back; a lower way is the harder one.",
         ),
     )

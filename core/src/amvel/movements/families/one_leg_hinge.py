@@ -1,4 +1,4 @@
-"""Hinge at a chair back: on both legs, then on one."""
+"""Hinge at a worktop: on both legs, then on one."""
 
 from dataclasses import replace
 
@@ -66,11 +66,11 @@ _LEAN = Parameter("lean_deg", "lean from the hips", "deg", 25, low=10, high=45, 
 FAMILY = (
     Ladder(
         "one_leg_hinge",
-        "Hinge at a chair back",
+        "Hinge at a worktop",
         "standing",
         "The hips fold, the spine stays one piece: the way to every bag on the floor.",
         replaces=("toe_touching", "seated_rounding"),
-        setup=("Stand behind a heavy chair or at a worktop, hands on it.",),
+        setup=("Stand at a worktop, or behind a chair too heavy to tip, hands on it.",),
         cues=("sit bones back, breastbone forward", "the foot stays in line"),
         faults=(TRUNK_ROUNDS, PELVIS_DROPS, BREATH_HELD),
         felt="buttocks and the back of the thighs",
@@ -88,7 +88,7 @@ FAMILY = (
         {"hip_bend": 0.9, "hip_back": 0.6, "leg_loading": 0.4},
         3,
         do=(
-            "Hands on the chair back, feet hip-wide.",
+            "Hands on the worktop, feet hip-wide.",
             "Breathe {in} and push the sit bones back, spine one piece.",
             "Breathe {out} and stand up, driving through both heels.",
         ),
@@ -102,7 +102,7 @@ FAMILY = (
         5,
         sides=True,
         do=(
-            "Hands on the chair back, weight on one foot.",
+            "Hands on the worktop, weight on one foot.",
             "Breathe {in} and fold at that hip while the other leg goes back as a counterweight.",
             "Breathe {out} and stand up, driving through the heel.",
         ),
@@ -116,7 +116,7 @@ FAMILY = (
         5,
         sides=True,
         do=(
-            "One hand on the chair back, weight on the foot of that side.",
+            "One hand on the worktop, weight on the foot of that side.",
             "Breathe {in} and fold; the free arm hangs, the pelvis stays square.",
             "Breathe {out} and drive through the heel to stand.",
         ),
@@ -133,7 +133,7 @@ FAMILY = (
         parameters=(replace(_LEAN, default=40, low=25, high=55), WORKTOP_CM, HOLD),
         more_faults=(Fault("reaches_from_the_back", "reaches from the back", "the shoulder comes down and the hip does not", "the trunk bends where the hip should", "stop at the knee; sit bones further back"),),
         do=(
-            "One hand on the chair back, weight on one foot.",
+            "One hand on the worktop, weight on one foot.",
             "Breathe {in} and fold until the free hand comes down towards the foot, spine level.",
             "Breathe {out} and drive through the heel to stand; change sides.",
         ),

@@ -210,7 +210,7 @@ FAMILY = (
     )
     .rung("less_hand", "Less hand", _less_hand, Dose(5, 2, 8.0), {"upper_back": 0.9}, 4,
         do=(
-            "Lengthen to level with the hands as before.",
+            "Press the hands and lengthen the upper back until it is level.",
             "Let the hands become light while the upper back keeps its place; the seat edge says when the low back takes over.",
             "Press the hands again, then lower.",
         ),

@@ -6,7 +6,7 @@ from amvel.movements.declaration import Dose, Fault, Parameter, Setting
 from amvel.movements.faults import BACK_HOLLOWS, BREATH_HELD, RIBS_FLARE, SHOULDER_CLIMBS
 from amvel.movements.frames import Aim, Frame, Prop
 from amvel.movements.ladder import Ladder
-from amvel.movements.needs import WEIGHT, WORKTOP
+from amvel.movements.needs import WORKTOP
 from amvel.movements.promise import TRUNK_TURN, joint
 from amvel.movements.session_part import SessionPart
 from amvel.movements.standing_support import HOLD, WORKTOP_CM, at_the_counter
@@ -85,7 +85,6 @@ FAMILY = (
         {"turning": 0.7, "upper_back": 0.6, "resist_extension": 0.6},
         4,
         parameters=(_ARM, _TURN, _LOAD, WORKTOP_CM, HOLD),
-        props=(WORKTOP, WEIGHT),
         more_faults=(Fault("jar_far_from_the_body", "jar far from the body", "the jar goes up in a wide arc", "the back leans against the load", "past the breastbone, close, then up"),),
         do=(
             "One hand firm on the worktop, a jar in the other, close to you.",

@@ -6,7 +6,7 @@ from amvel.movements.families.sit_to_stand import ARMS_AHEAD, risen_frames
 from amvel.movements.faults import BREATH_HELD, KNEE_FALLS_IN, TRUNK_ROUNDS
 from amvel.movements.frames import Frame, Prop
 from amvel.movements.ladder import Ladder
-from amvel.movements.needs import FIRM_CHAIR, WEIGHT, WORKTOP
+from amvel.movements.needs import FIRM_CHAIR, WORKTOP
 from amvel.movements.room_measures import FitId
 from amvel.movements.seats import SEAT
 from amvel.movements.session_part import SessionPart
@@ -54,13 +54,13 @@ FAMILY = (
         not_felt="hurry",
         breath=breath(exhale("to rise"), end=inhale("to stand"), back=exhale("to put down")),
         sides=True,
-        props=(FIRM_CHAIR, WORKTOP, WEIGHT),
+        props=(FIRM_CHAIR, WORKTOP),
         parameters=(SEAT, ARMS_AHEAD, _LOAD),
         shown=(0, 1, -1),
     )
     .rung(
         "rise_with_a_cup",
-        "Rise with a cup",
+        "Rise, stand, sit again",
         _cup,
         Dose(4, 1, 9.0),
         {"sit_to_stand": 0.8, "leg_loading": 0.6, "balance": 0.3},

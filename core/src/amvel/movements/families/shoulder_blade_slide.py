@@ -95,7 +95,7 @@ FAMILY = Family(
             props=(TOWEL, CUSHION),
             arrow="forehead",
             do=(
-                "Set as before and slide the fingertips to the feet.",
+                "Pubic bone, tailbone and buttocks set, slide the fingertips to the feet.",
                 "Breathe {out} and let the forehead leave the towel by two or three centimetres, eyes down, crown long.",
                 "Lower the forehead first, then the arms, and let go.",
             ),

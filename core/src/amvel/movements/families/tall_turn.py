@@ -104,7 +104,7 @@ FAMILY = Family(
             view="side",
             arrow="breastbone",
             do=(
-                "Turn as before and keep it.",
+                "Sit tall, breathe {out}, turn the breastbone to one side and keep it there.",
                 "Breathe {in} and fold from the hips, the turn unchanged, the low back long.",
                 "Breathe {out}, come up first, then turn back.",
             ),

@@ -7,7 +7,7 @@ from amvel.movements.declaration import Dose, Fault, Frames, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, KNEE_FALLS_IN, PELVIS_DROPS
 from amvel.movements.frames import Aim, Frame, Prop
 from amvel.movements.ladder import Ladder
-from amvel.movements.needs import WEIGHT, WORKTOP_OR_CHAIR_BACK
+from amvel.movements.needs import WORKTOP_OR_CHAIR_BACK
 from amvel.movements.positions import SIDEWAYS, hip_wide, standing
 from amvel.movements.promise import joint
 from amvel.movements.session_part import SessionPart
@@ -149,7 +149,6 @@ FAMILY = (
         Dose(8, 2, 6.0),
         {"balance": 1.0, "leg_loading": 0.4, "hip_out": 0.4, "upper_back": 0.2},
         5,
-        props=(WORKTOP_OR_CHAIR_BACK, WEIGHT),
         parameters=(_STEP, _LOAD),
         also=("A cup, two thirds full, in one hand.",),
         more_faults=(Fault("stops_talking", "stops talking", "the words stop while a foot is in the air", "two tasks are too much at once", "stand, say the word, then step"),),

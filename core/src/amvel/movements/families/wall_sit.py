@@ -124,7 +124,7 @@ FAMILY = (
         sides=True,
         arrow="left.heel",
         do=(
-            "Slide down to the mark as before.",
+            "Back of the pelvis on the wall, slide down to your mark.",
             "Breathe {out} and let one heel come up; the pelvis does not shift.",
             "Put it down, breathe {in}; then the other.",
         ),
@@ -141,7 +141,7 @@ FAMILY = (
         parameters=(replace(_KNEE, default=30),),
         more_faults=(Fault("shifts_along_the_wall", "shifts along the wall", "the pelvis slides towards the foot that stays", "the weight was not shared before", "both feet light in turn first; then off"),),
         do=(
-            "Slide down to the mark as before.",
+            "Back of the pelvis on the wall, slide down to your mark.",
             "Breathe {out} and take one foot off the floor by a finger’s breadth.",
             "Put it down before the pelvis drops; slide up to rest.",
         ),

@@ -17,6 +17,7 @@ from amvel.fitting import fit_figure, fits, fits_used, to_prepare
 from amvel.languages import day_in, in_language, said
 from amvel.movements import Request, find
 from amvel.movements.bed import LYING
+from amvel.movements.picture import proportion
 from amvel.movements.schools import do_lines, school_lines
 from amvel.planning import Item
 from amvel.planning.dose_words import dose_words
@@ -27,7 +28,21 @@ from amvel.safety import Limit
 from amvel.safety.limits import Reader
 from clients.models import Client
 from papers.texts import filled, texts_of
-from papers.two_a_page import as_many_as_fit, heading_mm, list_mm, placed, ready_mm, title_mm, words_mm
+from papers.two_a_page import (
+    HIGHEST_ALONE_MM,
+    PAGE_MM,
+    WIDE_MM,
+    Block,
+    box_mm,
+    heading_mm,
+    lead_mm,
+    list_mm,
+    paged,
+    ready_mm,
+    small_mm,
+    title_mm,
+    words_mm,
+)
 from papers.writer import Writer
 from programmes.building import (
     NotAllowed,
@@ -39,7 +54,15 @@ from programmes.building import (
 )
 from programmes.models import Programme
 
-_WAYS_TITLE_MM = 12.0  # "Getting there and back", with the word about lying
+_STOP_WHEN = (
+    said("pain is new, or grows by two points of ten"),
+    said("something pinches, tingles or runs down a leg"),
+    said("you feel dizzy, or short of breath out of proportion"),
+)
+_EMERGENCY = said("Chest pain, sudden weakness, numbness between the legs, or trouble holding water: call the emergency number.")
+_WAYS_TITLE_MM = 18.0  # "Getting there and back", with the word about lying
+_STAGES_A_PAGE = 4
+_FIRST_TITLE_MM, _SPARE_MM = 15.0, 8.0  # the title of the first page, and what is left free so that a box surely fits
 
 
 def _movement(engine: Engine, item: Item, room: Room, pictures: bool, language: str) -> dict[str, Any]:
@@ -204,7 +227,8 @@ def page_context(client: Client, writer: Writer, pictures: bool = True, language
         ],
         "cautions": _measures(cautions, Reader.PERSON),
         "for_helpers": _measures(cautions, Reader.HELPER),
-        "watch": list(dict.fromkeys(said(c.WATCH) for c in case.conditions if c.WATCH)),
+        "watch": [*_STOP_WHEN, *dict.fromkeys(said(c.WATCH) for c in case.conditions if c.WATCH)],
+        "emergency": _EMERGENCY,
         "days": case.wishes.days_per_week,
         "goals": [g.words for g in case.wishes.goals],
         "sessions": _sessions(movements, programme.answer["sessions"]),
@@ -216,8 +240,7 @@ def page_context(client: Client, writer: Writer, pictures: bool = True, language
         "language": language,
     }
     page = in_language(page, language)
-    _place(page["movements"], page["rest_every"])
-    _place_ways(page["ways"], [f["says"] for f in page["fits"]])
+    _place(page)
     return {**page, "engine": engine}
 
 
@@ -228,27 +251,65 @@ def _next_visit(client: Client, today: date) -> dict[str, Any] | None:
     return {"on": client.visit_on, "at": f"{client.visit_at:%H:%M}"}
 
 
-def _place(movements: list[dict[str, Any]], rest_every: int) -> None:
-    """Two movements to a page: adds to each how high its picture is, and whether it begins a page."""
-    heights = []
+def _place(page: dict[str, Any]) -> None:
+    """Adds to each movement, and to each stage of a way, how high its picture is and whether it begins a page, and says where what
+    to get ready stands.
+
+    The ways begin a page, with what to get ready above them, or on the first page where that has room and a sheet is spared.
+    """
+    stages = [stage for way in page["ways"] for stage in way["stages"]]
+    words = zip(stages, _stage_words_mm(page["ways"]), strict=True)
+    blocks = [Block(words_mm, _widest_mm([stage["svg"]]), _STAGES_A_PAGE) for stage, words_mm in words]
+    blocks += _movement_blocks(page["movements"], page["rest_every"])
+    ready = ready_mm([f["says"] for f in page["fits"]])
+    room_first = not ready or _first_page_mm(page) + ready + _SPARE_MM <= PAGE_MM
+    title = _WAYS_TITLE_MM if stages else 0.0
+    above, first = paged(blocks, ready + title), paged(blocks, title)
+    page["ready_first"] = not stages or (room_first and first.cost < above.cost)
+    for shown, at in zip([*stages, *page["movements"]], (first if page["ready_first"] else above).blocks, strict=True):
+        shown |= {"picture_mm": int(at.picture_mm), "begins_page": at.begins_page}
+
+
+def _movement_blocks(movements: list[dict[str, Any]], rest_every: int) -> list[Block]:
+    """Numbers the movements, and says how much room each takes."""
+    blocks = []
     for number, m in enumerate(movements, 1):
         m["number"] = number
         rests = bool(rest_every) and number % rest_every == 0 and number < len(movements)
-        heights.append(_height_mm(m, rests))
-    for m, at in zip(movements, placed(heights), strict=True):
-        m |= {"picture_mm": int(at.picture_mm), "begins_page": at.begins_page}
+        blocks.append(Block(_height_mm(m, rests), _widest_mm([u["svg"] for u in m["set_ups"]])))
+    return blocks
 
 
-def _place_ways(ways: list[dict[str, Any]], fits: list[str]) -> None:
-    """What to get ready and the ways begin a page together: adds to each stage how high its picture is, and whether it begins another page."""
-    stages, heights = [], []
-    for way in ways:
-        for i, stage in enumerate(way["stages"]):
-            heading = 0.0 if i else heading_mm(way["says"], way["title"])
-            stages.append(stage)
-            heights.append(heading + heading_mm(stage["title"], "") + list_mm(stage["do"]))
-    for stage, at in zip(stages, as_many_as_fit(heights, ready_mm(fits) + _WAYS_TITLE_MM), strict=True):
-        stage |= {"picture_mm": int(at.picture_mm), "begins_page": at.begins_page}
+def _widest_mm(drawings: Sequence[str]) -> float:
+    """How high pictures beside each other are when they are as wide as the page together; the highest there is where nothing is drawn."""
+    wide = WIDE_MM / max(1, len(drawings))
+    return min((wide / proportion(svg) for svg in drawings if svg), default=HIGHEST_ALONE_MM)
+
+
+def _stage_words_mm(ways: list[dict[str, Any]]) -> list[float]:
+    """How high the words of each stage are, with the heading of the way above its first one."""
+    return [
+        (0.0 if i else heading_mm(way["says"], way["title"])) + heading_mm(stage["title"], "") + list_mm(stage["do"])
+        for way in ways
+        for i, stage in enumerate(way["stages"])
+    ]
+
+
+def _first_page_mm(page: dict[str, Any]) -> float:
+    """How high the first page is without what to get ready."""
+    texts = page["texts"]
+    leads = [texts["greeting"], f"{page['next_visit']}" if page["next_visit"] else "", "; ".join(page["goals"])]
+    care = [*page["cautions"], *page["for_helpers"]]
+    headings = bool(page["cautions"]) + bool(page["for_helpers"])
+    return (
+        _FIRST_TITLE_MM
+        + sum(map(lead_mm, leads))
+        + box_mm(page["watch"], small=[page["emergency"], texts["contact"]])
+        + box_mm(care, headings)
+        + box_mm(page["every_time"])
+        + box_mm([str(s["said"]) for s in page["sessions"]])
+        + small_mm(texts["closing"])
+    )
 
 
 def hand_out_html(client: Client, writer: Writer) -> str:

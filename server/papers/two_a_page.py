@@ -1,5 +1,6 @@
-"""How high pictures may be so that two movements stand on one page of the hand-out, and which movement begins a page;
-the same for the ways to floor and bed, as many to a page as fit.  No page is left half empty where its pictures can grow.
+"""Which movement and which way begins a page of the hand-out, two movements to a page, and how high their pictures are.
+
+As few sheets as will do; none is left half empty where its pictures can grow or something else can stand on it.
 
 The sizes are those of `hand_out.html`.
 """
@@ -16,7 +17,8 @@ _LIST_PT, _LIST_LINE, _LIST_GAP_MM, _NUMBERS_MM = 14.5, 1.25, 0.4, 7.0
 _TITLE_PT, _STEP_PT, _DOSE_PT, _TITLE_LINE, _BESIDE_MM = 19.0, 15.0, 15.0, 1.3, 6.0
 _BODY_PT = 14.0
 FIT_MM = (52.0, 40.0)  # picture of what to get ready, wide and high
-_BOX_MM, _ROW_GAP_MM, _HEADING_GAP_MM = 26.0, 5.0, 9.0  # frame, padding and title of a box; between its rows; round a heading
+_BOX_FRAME_MM, _BOX_INSIDE_MM, _LEAD_GAP_MM = 11.5, 17.0, 4.0  # frame, padding and margins of a box; what they and its bullets take of its width
+_BOX_MM, _ROW_GAP_MM, _HEADING_GAP_MM = 20.0, 5.0, 9.0  # frame, padding and title of a box; between its rows; round a heading
 LOWEST_MM, HIGHEST_MM = 36.0, 84.0
 HIGHEST_ALONE_MM = 120.0
 
@@ -43,6 +45,21 @@ def heading_mm(heading: str, sentence: str) -> float:
     return count * _STEP_PT * _SMALL_LINE * MM_PER_PT + _HEADING_GAP_MM
 
 
+def lead_mm(text: str) -> float:
+    """A paragraph of the first page in larger print."""
+    count = lines([(text, _STEP_PT, 400)], WIDE_MM)
+    return count * _STEP_PT * _SMALL_LINE * MM_PER_PT + _LEAD_GAP_MM if count else 0.0
+
+
+def box_mm(points: Sequence[str], headings: int = 1, small: Iterable[str] = ()) -> float:
+    """A box of the first page: headings, points and small print; 0 for one with no point."""
+    if not points:
+        return 0.0
+    heading = _BODY_PT * _SMALL_LINE * MM_PER_PT + 2.5
+    each = (lines([(p, _BODY_PT, 400)], WIDE_MM - _BOX_INSIDE_MM) * _BODY_PT * _SMALL_LINE * MM_PER_PT + _LIST_GAP_MM for p in points)
+    return _BOX_FRAME_MM + headings * heading + sum(each) + sum(small_mm(t, WIDE_MM - _BOX_INSIDE_MM) for t in small)
+
+
 def ready_mm(fits: Sequence[str]) -> float:
     """The box with what to get ready: three to a row, each with its picture above its words."""
     if not fits:
@@ -52,9 +69,9 @@ def ready_mm(fits: Sequence[str]) -> float:
     return _BOX_MM + sum(words) + len(rows) * (FIT_MM[1] + _ROW_GAP_MM)
 
 
-def small_mm(text: str) -> float:
+def small_mm(text: str, wide_mm: float = WIDE_MM) -> float:
     """A paragraph of small print."""
-    count = lines([(text, _SMALL_PT, 400)], WIDE_MM)
+    count = lines([(text, _SMALL_PT, 400)], wide_mm)
     return count * _SMALL_PT * _SMALL_LINE * MM_PER_PT + _SMALL_GAP_MM if count else 0.0
 
 
@@ -69,36 +86,79 @@ def words_mm(title: float, small: Iterable[str], do: Iterable[str]) -> float:
     return _ROUND_MM + title + sum(small_mm(t) for t in small) + list_mm(do)
 
 
-def placed(words: Sequence[float]) -> list[Placed]:
-    """Two to a page wherever their pictures can still be copied then; one whose words leave no room stands alone."""
-    out: list[Placed] = []
-    while len(out) < len(words):
-        pair = words[len(out) : len(out) + 2]
-        each = (PAGE_MM - sum(pair)) / 2
-        if len(pair) == 2 and each >= LOWEST_MM:
-            out += [Placed(min(HIGHEST_MM, each), True), Placed(min(HIGHEST_MM, each), False)]
-        else:
-            out.append(Placed(min(HIGHEST_ALONE_MM, max(LOWEST_MM, PAGE_MM - pair[0])), True))
+@dataclass(frozen=True)
+class Block:
+    """What stands together on a page: how high its words are, how high its picture is as wide as the page, and with how many
+    others it may share one."""
+
+    words_mm: float
+    widest_mm: float = HIGHEST_ALONE_MM
+    most: int = 2
+
+
+@dataclass(frozen=True)
+class Pages:
+    """Where every block stands, on how many pages, and how empty all but the last are (sum of the squares of what is left of each, mm²)."""
+
+    blocks: tuple[Placed, ...]
+    count: int
+    emptiness: float
+
+    @property
+    def cost(self) -> tuple[int, float]:
+        return self.count, self.emptiness
+
+
+def paged(blocks: Sequence[Block], taken_mm: float = 0.0) -> Pages:
+    """Blocks in their order on as few pages as will do, these as full as they can be; pictures share what words leave of a page.
+
+    `taken_mm` is what stands on the first page before them.
+    """
+    best = [Pages((), 0, 0.0)]  # of the last blocks, from none to all of them
+    for i in range(len(blocks) - 1, -1, -1):
+        taken = 0.0 if i else taken_mm
+        found = [_followed(page, best[len(blocks) - j]) for j in range(i + 1, len(blocks) + 1) if (page := _page(blocks[i:j], taken))]
+        if taken and (fresh := _page(blocks[:1], 0.0)):  # what comes first has left no room, or a page is spared without it
+            rest = [_followed(p, best[len(blocks) - j]) for j in range(1, len(blocks) + 1) if (p := _page(blocks[:j], 0.0))] or [fresh]
+            found += [replace(p, blocks=_on_another(p.blocks), count=p.count + 1, emptiness=p.emptiness + (PAGE_MM - taken) ** 2) for p in rest]
+        best.append(min(found, key=lambda p: p.cost))
+    first, *others = best[-1].blocks or (None,)
+    if first is None:
+        return best[-1]
+    return replace(best[-1], blocks=(first if taken_mm else replace(first, begins_page=True), *others))
+
+
+def _page(blocks: Sequence[Block], taken_mm: float) -> Pages | None:
+    """These on one page; None where they do not fit.  One whose words alone are too much stands alone all the same."""
+    room = PAGE_MM - taken_mm - sum(b.words_mm for b in blocks)
+    fits = len(blocks) <= min(b.most for b in blocks) and room >= len(blocks) * LOWEST_MM
+    if not fits and (taken_mm or len(blocks) > 1):
+        return None
+    most = HIGHEST_ALONE_MM if len(blocks) == 1 and not taken_mm else HIGHEST_MM
+    heights = _shared(room, [max(LOWEST_MM, min(most, b.widest_mm)) for b in blocks])
+    return Pages(tuple(Placed(h, False) for h in heights), 1, max(0.0, room - sum(heights)) ** 2)
+
+
+def _followed(page: Pages, rest: Pages) -> Pages:
+    """A page and what comes after it; how empty the last one is counts nothing."""
+    empty = page.emptiness + rest.emptiness if rest.count else 0.0
+    return Pages((*page.blocks, *_on_another(rest.blocks)), page.count + rest.count, empty)
+
+
+def _on_another(blocks: tuple[Placed, ...]) -> tuple[Placed, ...]:
+    """The same, beginning a page."""
+    return (replace(blocks[0], begins_page=True), *blocks[1:]) if blocks else ()
+
+
+def _shared(room_mm: float, highest: Sequence[float]) -> list[float]:
+    """The room shared alike among pictures; what one cannot use, since it is as wide as the page already, the others get."""
+    out = [LOWEST_MM] * len(highest)
+    left = room_mm - sum(out)
+    for n, i in enumerate(sorted(range(len(highest)), key=lambda i: highest[i])):
+        more = max(0.0, min(highest[i] - LOWEST_MM, left / (len(highest) - n)))
+        out[i] += more
+        left -= more
     return out
 
 
-def as_many_as_fit(words: Sequence[float], taken_mm: float = 0.0) -> list[Placed]:
-    """As many to a page as have pictures that can be copied; `taken_mm` is what stands on the first page before them."""
-    if words and taken_mm and words[0] + LOWEST_MM > PAGE_MM - taken_mm:  # what comes first has left no room
-        first, *others = as_many_as_fit(words)
-        return [replace(first, begins_page=True), *others]
-    out: list[Placed] = []
-    while len(out) < len(words):
-        room = PAGE_MM - (0.0 if out else taken_mm)
-        left = words[len(out) :]
-        count = max((n for n in range(1, len(left) + 1) if sum(left[:n]) + n * LOWEST_MM <= room), default=1)
-        each = _grown(room - sum(left[:count]), count)
-        out += [Placed(each, bool(out) and i == 0) for i in range(count)]
-    return out
-
-
-def _grown(room_mm: float, count: int) -> float:
-    return min(HIGHEST_MM, max(LOWEST_MM, room_mm / count))
-
-
-__all__ = ["HIGHEST_ALONE_MM", "HIGHEST_MM", "LOWEST_MM", "PAGE_MM", "Placed", "as_many_as_fit", "list_mm", "placed", "small_mm", "title_mm", "words_mm"]
+__all__ = ["HIGHEST_ALONE_MM", "HIGHEST_MM", "LOWEST_MM", "PAGE_MM", "WIDE_MM", "Block", "Pages", "Placed", "box_mm", "heading_mm", "lead_mm", "list_mm", "paged", "ready_mm", "small_mm", "title_mm", "words_mm"]

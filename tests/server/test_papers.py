@@ -74,7 +74,7 @@ def test_the_hand_out_holds_name_doses_measures_and_pictures(api: Api, client_id
 def test_the_page_draws_every_movement(api: Api, client_id: str, built: dict) -> None:
     page = api.get(f"/clients/{client_id}/papers/hand-out").content.decode()
     movements = page[page.index('<section class="movement') :]
-    ways = page[page.index('class="ways"') : page.index('<section class="movement')]
+    ways = page[page.index('<section class="ways') : page.index('<section class="movement')]
     alike = [all(s["values"] == m["set_ups"][0]["values"] for s in m["set_ups"]) for m in built["answer"]["movements"]]
     assert movements.count("<svg") == sum(1 if same else 2 for same in alike)
     assert ways.count("<svg") == sum(len(w["stages"]) for w in built["answer"]["ways"]) > 0

@@ -1,5 +1,7 @@
 """The hand-out: two movements to a page, and what their words leave of it goes to the pictures."""
 
+from itertools import product
+
 from hypothesis import given
 from hypothesis import strategies as st
 
@@ -9,8 +11,11 @@ from papers.two_a_page import (
     HIGHEST_MM,
     LOWEST_MM,
     PAGE_MM,
-    as_many_as_fit,
-    placed,
+    Block,
+    Pages,
+    box_mm,
+    lead_mm,
+    paged,
     ready_mm,
     small_mm,
     title_mm,
@@ -18,15 +23,23 @@ from papers.two_a_page import (
 )
 
 LINES = st.lists(st.text(alphabet="abcdefg hij", min_size=0, max_size=300), max_size=5)
-WORDS = st.lists(st.floats(30, 300), max_size=12)
+BLOCKS = st.lists(st.builds(Block, words_mm=st.floats(30, 300), widest_mm=st.floats(20, 130), most=st.sampled_from([2, 4])), max_size=9)
+
+
+def heights(*words: float) -> list[float]:
+    return [p.picture_mm for p in paged([Block(w) for w in words]).blocks]
+
+
+def begins(*words: float, taken: float = 0.0) -> list[bool]:
+    return [p.begins_page for p in paged([Block(w) for w in words], taken).blocks]
 
 
 def test_few_words_leave_large_pictures_and_many_small_ones() -> None:
     title = title_mm("1. Tall hinge", "Arms raised", "6 times")
     few = words_mm(title, ["Sit tall."], ["Breathe out and lean."])
     many = words_mm(title, ["word " * 90], ["Breathe out and lean back a little further than before. " * 2])
-    assert [p.picture_mm for p in placed([few, few])] == [HIGHEST_MM] * 2
-    assert LOWEST_MM <= placed([many, many])[0].picture_mm < placed([few, many])[0].picture_mm <= HIGHEST_MM
+    assert heights(few, few) == [HIGHEST_MM] * 2
+    assert LOWEST_MM <= heights(many, many)[0] < heights(few, many)[0] <= HIGHEST_MM
 
 
 def _lines(text: str, room_mm: float = 178.0) -> int:
@@ -52,8 +65,25 @@ def test_a_long_title_beside_a_long_dose_takes_a_line_more() -> None:
 
 
 def test_a_long_one_beside_a_short_one_still_shares_its_page() -> None:
-    assert [p.begins_page for p in placed([120, 70, 60, 60])] == [True, False, True, False]
-    assert [p.begins_page for p in placed([150, 70, 60, 60])] == [True, True, False, True]
+    assert begins(120, 70, 60, 60) == [True, False, True, False]
+    assert begins(150, 70, 60, 60) == [True, True, False, True]
+
+
+def test_the_sheets_are_as_few_as_will_do() -> None:
+    """Two by two in their order where that spares a sheet; the long one alone where it does not fit with either."""
+    assert begins(60, 60, 140, 50) == [True, False, True, False]
+    assert begins(140, 60, 60, 140, 50) == [True, True, False, True, False]
+
+
+def test_the_first_movement_follows_a_way_where_its_page_has_room() -> None:
+    way, long, short = Block(60, most=4), Block(160), Block(80)
+    assert [p.begins_page for p in paged([way, short, short, short], 20).blocks] == [False, False, True, False]
+    assert [p.begins_page for p in paged([way, long, short, short], 20).blocks][:2] == [False, True]
+
+
+def test_what_has_no_room_under_what_stands_there_begins_another_page() -> None:
+    assert begins(60, taken=250) == [True]
+    assert begins(60, taken=100) == [False]
 
 
 @given(small=LINES, do=LINES, more=st.text(alphabet="abc", min_size=1, max_size=200))
@@ -63,52 +93,62 @@ def test_more_words_take_more_room(small: list[str], do: list[str], more: str) -
     assert small_mm(more + " " + more) >= small_mm(more) > 0
 
 
-@given(WORDS)
-def test_every_page_holds_what_begins_on_it_and_every_picture_can_be_copied(words: list[float]) -> None:
-    found = placed(words)
-    assert len(found) == len(words)
-    assert not found or found[0].begins_page
-    assert all(LOWEST_MM <= p.picture_mm <= HIGHEST_ALONE_MM for p in found)
-    for i, p in enumerate(found):
-        if not p.begins_page:
-            both = words[i - 1] + words[i] + found[i - 1].picture_mm + p.picture_mm
-            assert found[i - 1].begins_page and both <= PAGE_MM + 1e-6
+@given(BLOCKS, st.floats(0, 240))
+def test_every_page_holds_what_begins_on_it_and_every_picture_can_be_copied(blocks: list[Block], taken: float) -> None:
+    found = paged(blocks, taken)
+    assert len(found.blocks) == len(blocks)
+    sheets = _sheets(found)
+    assert found.count == len(sheets) - (not taken or not blocks)  # without anything above them the first sheet begins with a block
+    for number, sheet in enumerate(sheets):
+        over = taken if number == 0 else 0.0
+        used = over + sum(blocks[i].words_mm + found.blocks[i].picture_mm for i in sheet)
+        too_long = len(sheet) == 1 and not over and blocks[sheet[0]].words_mm + LOWEST_MM > PAGE_MM
+        assert used <= PAGE_MM + 1e-6 or too_long
+        assert not sheet or len(sheet) <= min(blocks[i].most for i in sheet)
+        for i in sheet:
+            most = HIGHEST_ALONE_MM if len(sheet) == 1 else HIGHEST_MM
+            assert LOWEST_MM <= found.blocks[i].picture_mm <= max(LOWEST_MM, min(most, blocks[i].widest_mm)) + 1e-6
 
 
-@given(WORDS)
-def test_nobody_stands_alone_who_could_share(words: list[float]) -> None:
-    found = placed(words)
-    for i in range(len(found) - 1):
-        if found[i].begins_page and found[i + 1].begins_page:
-            assert words[i] + words[i + 1] + 2 * LOWEST_MM > PAGE_MM
-
-
-@given(WORDS, st.floats(0, 260))
-def test_ways_stand_as_many_to_a_page_as_fit(words: list[float], taken: float) -> None:
-    found = as_many_as_fit(words, taken)
-    assert len(found) == len(words)
-    assert all(LOWEST_MM <= p.picture_mm <= HIGHEST_MM for p in found)
-    pages: list[list[int]] = [[]]
-    for i, p in enumerate(found):
+def _sheets(found: Pages) -> list[list[int]]:
+    """Which blocks stand on which sheet; the first one may hold only what stands above them."""
+    sheets: list[list[int]] = [[]]
+    for i, p in enumerate(found.blocks):
         if p.begins_page:
-            pages.append([])
-        pages[-1].append(i)
-    for number, page in enumerate(pages):
-        high = sum(words[i] + found[i].picture_mm for i in page) + (0.0 if number else taken)
-        alone = len(page) == 1 and words[page[0]] + LOWEST_MM > PAGE_MM
-        assert alone or high <= PAGE_MM + 1e-6 or (number == 0 and not page)
-    for page, following in zip(pages, pages[1:], strict=False):
-        used = sum(words[i] + LOWEST_MM for i in [*page, following[0]]) + (taken if page is pages[0] else 0.0)
-        assert used > PAGE_MM or (not page and page is not pages[0])
+            sheets.append([])
+        sheets[-1].append(i)
+    return sheets
 
 
-def test_one_way_alone_fills_its_page_as_far_as_a_picture_grows() -> None:
-    [alone] = as_many_as_fit([60.0], 80.0)
-    assert (alone.picture_mm, alone.begins_page) == (HIGHEST_MM, False)
-    first, second = as_many_as_fit([60.0, 60.0], 40.0)
-    assert first.picture_mm == second.picture_mm == (PAGE_MM - 160.0) / 2
-    assert [p.begins_page for p in as_many_as_fit([90.0, 90.0, 90.0], 40.0)] == [False, True, False]
-    assert as_many_as_fit([60.0], 250.0)[0].begins_page  # what comes first has left no room
+@given(BLOCKS)
+def test_no_other_division_takes_fewer_sheets(blocks: list[Block]) -> None:
+    """Against every way to divide them, tried one after the other."""
+    blocks = blocks[:7]
+
+    def fits(sheet: list[Block]) -> bool:
+        return len(sheet) == 1 or (len(sheet) <= min(b.most for b in sheet) and sum(b.words_mm + LOWEST_MM for b in sheet) <= PAGE_MM)
+
+    fewest = len(blocks)
+    for cuts in product([False, True], repeat=max(0, len(blocks) - 1)):
+        sheets: list[list[Block]] = [[b] for b in blocks[:1]]
+        for cut, block in zip(cuts, blocks[1:], strict=True):
+            if cut:
+                sheets.append([block])
+            else:
+                sheets[-1].append(block)
+        if all(map(fits, sheets)):
+            fewest = min(fewest, len(sheets))
+    assert paged(blocks).count == fewest
+
+
+@given(st.lists(st.tuples(st.floats(30, 90), st.floats(20, 130)), min_size=2, max_size=2))
+def test_a_picture_as_wide_as_the_page_leaves_its_room_to_the_other(two: list[tuple[float, float]]) -> None:
+    blocks = [Block(w, widest) for w, widest in two]
+    first, second = paged(blocks).blocks
+    assert not second.begins_page
+    left = PAGE_MM - sum(b.words_mm for b in blocks) - first.picture_mm - second.picture_mm
+    full = [abs(p.picture_mm - max(LOWEST_MM, min(HIGHEST_MM, b.widest_mm))) < 1e-6 for b, p in zip(blocks, (first, second), strict=True)]
+    assert left < 1e-6 or all(full)
 
 
 def test_a_rung_that_does_not_fit_beside_its_title_stands_below_it_as_a_whole() -> None:
@@ -123,3 +163,10 @@ def test_what_to_get_ready_takes_a_row_for_three() -> None:
     three, four = ready_mm(["a seat of 45 cm"] * 3), ready_mm(["a seat of 45 cm"] * 4)
     assert 0 < ready_mm(["a seat of 45 cm"]) == three < four
     assert ready_mm(["a seat of 45 cm, " * 6]) > three
+
+
+def test_boxes_of_the_first_page_grow_with_what_is_in_them() -> None:
+    assert box_mm([]) == 0.0
+    assert 0 < box_mm(["slowly"]) < box_mm(["slowly", "small"]) < box_mm(["slowly", "small"], headings=2)
+    assert box_mm(["slowly"]) < box_mm(["slowly " * 40]) and box_mm(["slowly"]) < box_mm(["slowly"], small=["ring us"])
+    assert lead_mm("") == 0.0 < lead_mm("Dear Ann") < lead_mm("Dear Ann " * 30)

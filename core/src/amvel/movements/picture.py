@@ -1,5 +1,6 @@
 """A sheet of drawn panels: beside each other or one under the other, as an SVG document with a title that is read aloud."""
 
+import re
 from collections.abc import Sequence
 from typing import Protocol
 from xml.sax.saxutils import escape
@@ -7,6 +8,7 @@ from xml.sax.saxutils import escape
 from amvel.body.figure import INK
 
 _GAP_CM, _PAD_CM = 20.0, 7.0
+_BOX = re.compile(r'<svg [^>]*?viewBox="([^"]+)"')
 _Box = tuple[float, float, float, float]
 Placed = tuple[str, tuple[float, float]]
 FONT = "Atkinson Hyperlegible, Atkinson Hyperlegible Next, DejaVu Sans, sans-serif"
@@ -27,6 +29,15 @@ def document(pieces: list[Placed], width: float, height: float, top: float, titl
         f'<svg xmlns="http://www.w3.org/2000/svg" viewBox="{-_PAD_CM:.1f} {top - _PAD_CM:.1f} {width + 2 * _PAD_CM:.1f} {height + 2 * _PAD_CM:.1f}" '
         f'role="img" aria-label="{title}"><title>{title}</title>{"".join(p for p, _ in pieces)}</svg>'
     )
+
+
+def proportion(svg: str) -> float:
+    """Width over height of a document that was drawn here; raises ValueError for anything else."""
+    found = _BOX.match(svg)
+    if found is None:
+        raise ValueError("no drawing of ours: it has no view box")
+    _, _, width, height = map(float, found[1].split())
+    return width / height
 
 
 def laid_out(panels: Sequence[Drawn]) -> tuple[list[Placed], float, float, float]:

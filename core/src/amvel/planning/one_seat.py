@@ -130,8 +130,9 @@ def seats_to_prepare(items: Sequence[Item], profiler: Profiler, room: Room, fitt
     A seat for level thighs is no use where a limit asks for a higher one: then that one is got ready, once.
     """
     asked = {h for i in items for h in sat_on_cm(i)}
-    level = [f for f in fitted if f.id is FitId.SEAT and any(abs(h - f.value) <= _CLOSE_CM for h in asked)]
     raised = dict.fromkeys(r for i in items if (r := raised_seat(i, profiler.body, room)))
+    asked -= {r.height_cm for r in raised}
+    level = [f for f in fitted if f.id is FitId.SEAT and any(abs(h - f.value) <= _CLOSE_CM for h in asked)]
     high_enough = max((r.height_cm for r in raised), default=0.0)  # to rise from: said once
     rest = [
         f

@@ -42,7 +42,7 @@ def _reach(s: Setting) -> list[Frame]:
 
 
 _SHIFT = Parameter(
-    "lift_cm", "how light the other sit bone gets", "cm", 1, low=0.5, high=2, grid=0.5, easier="down"
+    "lift_cm", "how far the other sit bone rises", "cm", 1, low=0.5, high=2, grid=0.5, easier="down"
 )
 FAMILY = (
     Ladder(

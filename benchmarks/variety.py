@@ -12,20 +12,29 @@ from amvel.movements import find, library
 from amvel.planning import Programme, plan
 from amvel.planning.obligations import counts_for
 from amvel.planning.programme import distinct
+from amvel.planning.tasks import ends_of
+from amvel.safety import Verdict
 from clients import generated_clients
 
 CLIENTS = 200
 
 
 def obliged(programme: Programme, engine) -> set[str]:
-    """Families that stand for an obligation of this client."""
+    """Families that stand for an obligation of this client, or that are the task of an own goal."""
     owed = distinct(engine.envelope.obligations)
-    return {find(m.ref)[0].id for m in programme.movements if any(counts_for(find(m.ref)[1], len(m.set_ups), o) for o in owed)}
+    due = {find(m.ref)[0].id for m in programme.movements if any(counts_for(find(m.ref)[1], len(m.set_ups), o) for o in owed)}
+    return due.union(*ends_of(engine.case.wishes.goals))
+
+
+def open_families(verdicts: Sequence[Verdict]) -> set[str]:
+    """Families of which at least one step may be done as it is or changed."""
+    return {v.family for v in verdicts if v.verdict in ("as_is", "modified") and not library()[v.family].asked_for}
 
 
 def variety_lines(count: int = CLIENTS) -> Sequence[str]:
     """The lines that ./bench prints."""
-    free, used, seconds, gaps, unused, moves = Counter(), Counter(), [], [], Counter(), []
+    free, used, unused, could = Counter(), Counter(), Counter(), Counter()
+    seconds, gaps, moves, shares = [], [], [], []
     for engine in generated_clients(count):
         verdicts = engine.judge(contexts=("home",))
         start = process_time()
@@ -34,6 +43,9 @@ def variety_lines(count: int = CLIENTS) -> Sequence[str]:
         gaps.append(programme.gap)
         families = {find(m.ref)[0].id for m in programme.movements}
         moves.append(len(programme.movements))
+        there = open_families(verdicts)
+        could.update(there)
+        shares.append(len(families) / max(1, len(there)))
         used.update(families)
         free.update(families - obliged(programme, engine))
         unused.update(f"{p}: {why}" for p, why in programme.positions.items())
@@ -42,6 +54,7 @@ def variety_lines(count: int = CLIENTS) -> Sequence[str]:
     all_often = "; ".join(f"{f} {100 * n / count:.0f} %" for f, n in used.most_common(8))
     return (
         f"variety: most used families where nothing obliges: {often}",
+        f"variety: of the families that are open to somebody a programme uses {100 * statistics.mean(shares):.0f} % in the mean; open to the most: {'; '.join(f'{f} {100 * n / count:.0f} %' for f, n in could.most_common(5))}",
         f"variety: most used families in all: {all_often}",
         f"variety: families used {len(used)} of {len(planned)} ({100 * len(used) / len(planned):.0f} %); never: {', '.join(sorted(set(planned) - set(used)))}",
         f"variety: movements a programme, median {statistics.median(moves):.0f}; most {max(moves)}, least {min(moves)}",

@@ -4045,6 +4045,8 @@ export interface components {
         LimitData: {
             /** Id */
             id: string;
+            /** Rule */
+            rule: string;
             /** Because Of */
             because_of: string;
             /** Quantity */

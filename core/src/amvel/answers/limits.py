@@ -23,6 +23,7 @@ class LimitData(TypedDict):
     """One limit with its reason and source, in numbers and in words."""
 
     id: str
+    rule: str
     because_of: str
     quantity: str
     title: str
@@ -73,6 +74,7 @@ class BreachData(TypedDict):
 def limit_data(limit: Limit) -> LimitData:
     return {
         "id": limit.id,
+        "rule": limit.rule,
         "because_of": _because_of(limit),
         "quantity": limit.quantity,
         "title": quantity(limit.quantity).title,
@@ -102,7 +104,7 @@ def limit_data(limit: Limit) -> LimitData:
 
 def _because_of(limit: Limit) -> str:
     """The title of the rule that a limit is of; of a person's word, who said it."""
-    rule = rulebook().get(limit.id.partition(".")[0])
+    rule = rulebook().get(limit.rule)
     return rule.title if rule is not None else limit.set_by
 
 

@@ -134,7 +134,7 @@ def _reviews(engine: Engine) -> list[Proposal]:
     due: dict[str, list[tuple[date, Limit]]] = {}
     for limit in engine.envelope.limits:
         if limit.review_on is not None and limit.review_on <= engine.case.as_of:
-            due.setdefault(limit.id.partition(".")[0], []).append((limit.review_on, limit))
+            due.setdefault(limit.rule, []).append((limit.review_on, limit))
     out = []
     for rule, limits in due.items():
         on, first = min(limits, key=lambda x: (x[0], x[1].id))

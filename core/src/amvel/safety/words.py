@@ -22,7 +22,7 @@ def valid(word: ClinicianWord, on: date) -> bool:
 
 def clears(word: ClinicianWord, limit: Limit) -> bool:
     """A clearing names limits that wait for a clinician, of a rule or one by one; whether it counts is another question."""
-    return bool(limit.waits_for) and word.clears in (limit.id, limit.id.partition(".")[0])
+    return bool(limit.waits_for) and word.clears in (limit.id, limit.rule)
 
 
 def apply_words(case: Case, limits: list[Limit]) -> tuple[list[Limit], list[Referral]]:

@@ -18,7 +18,7 @@ const { busy, failed, attempt } = useAttempt()
 
 const keep = () =>
   attempt(async () => {
-    const rule = props.limit.id.split('.')[0]
+    const rule = props.limit.rule
     await client.add('reviews', { rule, on: client.view!.case.as_of, ...review, by: session.user }, `review: ${rule.replaceAll('_', ' ')}`)
   })
 </script>

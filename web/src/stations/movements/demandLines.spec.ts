@@ -4,6 +4,7 @@ import { demandLines } from './demandLines'
 
 const limit = (quantity: string, bound: number): Limit => ({
   because_of: '',
+  rule: '',
   id: 'x',
   quantity,
   title: '',

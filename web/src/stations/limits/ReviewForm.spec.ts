@@ -3,7 +3,7 @@ import { expect, it } from 'vitest'
 import { alarm, changes, isOff, mounted, Refusal, served, viewOf } from '../../specs/served'
 import ReviewForm from './ReviewForm.vue'
 
-const limit = { id: 'flexion_sciatica.loaded', grade: 1, grades: 3, next_grade: 'sitting tall for ten minutes' }
+const limit = { id: 'flexion_sciatica.loaded', rule: 'flexion_sciatica', grade: 1, grades: 3, next_grade: 'sitting tall for ten minutes' }
 const before = { rule: 'older', on: '2026-11-01', done_strongly: true, confidence_0_to_10: 5, next_day_flare: false, by: 'Ben' }
 const view = viewOf({ case: { reviews: [before] } })
 const shown = (opens: string[] = []) => mounted(ReviewForm, { props: { limit, opens }, view })

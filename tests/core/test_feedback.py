@@ -52,7 +52,7 @@ def test_the_strip_belongs_to_the_flat_low_back_alone() -> None:
 def test_what_is_not_there_has_its_stand_in_and_what_is_there_has_none() -> None:
     bare, full = Room(), Room(props=tuple(PROPS))
     assert stand_ins_for(bare, ("block", "tape")) == (
-        "books tied together for the firm block",
+        "books tied together as the firm block",
         "a strip of cloth pinned level to the waistband for the stripe of tape",
     )
     assert stand_ins_for(bare, ("band",)) == ()  # nothing else pulls by its length

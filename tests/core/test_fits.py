@@ -132,7 +132,7 @@ def test_a_missing_small_thing_has_a_household_stand_in_and_furniture_has_none()
     assert CUSHION in step.props
     bare = check_room(body(), Room(wall=False), family, step, [{}])
     assert bare.lacking == ()
-    assert bare.stand_ins == ("a bath towel rolled tight and tied for the firm cushion",)
+    assert bare.stand_ins == ("a bath towel rolled tight and tied as the firm cushion",)
     family, step = find("wall_plank/forearms")
     assert check_room(body(), Room(wall=False), family, step, [{}]).lacking == ("a free wall",)
     family, step = find("band_leg_press/press")

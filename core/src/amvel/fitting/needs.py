@@ -34,7 +34,7 @@ class RoomCheck:
 
 
 def _in_their_place(uses: Iterable[Use]) -> tuple[str, ...]:
-    return tuple(said("{what} for the {thing}", what=said(u.what), thing=said(u.stands_in_for)) for u in uses if u.stands_in_for)
+    return tuple(said("{what} as the {thing}", what=said(u.what), thing=said(u.stands_in_for)) for u in uses if u.stands_in_for)
 
 
 def check_room(

@@ -53,7 +53,7 @@ def test_what_is_not_there_has_its_stand_in_and_what_is_there_has_none() -> None
     bare, full = Room(), Room(props=tuple(PROPS))
     assert stand_ins_for(bare, ("block", "tape")) == (
         "books tied together as the firm block",
-        "a strip of cloth pinned level to the waistband for the stripe of tape",
+        "a strip of cloth pinned level to the waistband as the stripe of tape",
     )
     assert stand_ins_for(bare, ("band",)) == ()  # nothing else pulls by its length
     assert stand_ins_for(full, ("block", "tape", "band")) == ()

@@ -1,11 +1,14 @@
 """Twelve clients, one per group of conditions and three with several, screened in the browser from the first question to limits."""
 
 from datetime import date
+from typing import Any
 
 import pytest
 from playwright.sync_api import Page, expect
 
 from amvel.case import CONDITIONS, form_of, read_case
+from amvel.case.forms import Field
+from amvel.case.parts import Part
 from amvel.engine import Engine
 from amvel.safety.limits import Origin
 from amvel.screening import test_library as library
@@ -49,6 +52,11 @@ def begin(page: Page, case: dict) -> None:
     expect(page.get_by_role("heading", name="What is known")).to_be_visible()
 
 
+def usual(model: type[Part], field: Field) -> Any:
+    """What a file means that leaves this out, for a question that a form does not let go unanswered."""
+    return None if field.optional or model.model_fields[field.name].is_required() else model.model_fields[field.name].default
+
+
 def tell(page: Page, conditions: list[dict]) -> None:
     """Every condition by its own questions."""
     for i, condition in enumerate(conditions):
@@ -57,8 +65,9 @@ def tell(page: Page, conditions: list[dict]) -> None:
         page.locator(".chip").get_by_text(model.TITLE, exact=True).click()
         card = page.locator(".card").nth(i)
         for field in form_of(model, HIDDEN):
-            if field.name in condition and condition[field.name] not in (None, field.first, ()):
-                fill(card, field, condition[field.name])
+            value = condition.get(field.name, usual(model, field))
+            if value not in (None, field.first, ()):
+                fill(card, field, value)
     page.get_by_role("button", name="Keep and go on").click()
 
 
@@ -107,8 +116,9 @@ def measure(page: Page, result: dict) -> None:
     if test.per_side:
         form.get_by_text("Left" if result["side"] == "left" else "Right", exact=True).first.click()
     for field in test.fields:
-        if field.name in result and result[field.name] not in (None, field.first):
-            fill(form, field, result[field.name])
+        value = result.get(field.name, usual(test.model, field))
+        if value not in (None, field.first):
+            fill(form, field, value)
     form.locator("label input[type=date]").fill(result["on"])
     with page.expect_response(lambda r: r.url.endswith("/tests") and r.request.method == "POST") as answered:
         page.get_by_role("button", name="Keep the result").click()

@@ -7,7 +7,7 @@ import pytest
 from playwright.sync_api import Page, expect
 from pypdf import PdfReader
 
-from amvel.case import CONDITIONS, form_of
+from amvel.case import CONDITIONS, RESULTS, form_of
 from clients.casework import create_client
 from tests.browser.driving import fill, log_in, no_fault
 from tests.server.conftest import today_case, user_of
@@ -46,7 +46,7 @@ def test_from_log_in_to_the_printed_page(page: Page) -> None:
     page.get_by_role("button", name="Broken bone").click()
     # Which bone, and when, is told by nobody but who asks: until then nothing is kept.
     expect(page.get_by_role("button", name="Keep and go on")).to_be_disabled()
-    told = {"site": "wrist", "on": (date.today() - timedelta(days=400)).isoformat()}
+    told = {"site": "wrist", "on": (date.today() - timedelta(days=400)).isoformat(), "healed": True, "painful": False}
     for field in form_of(CONDITIONS["fracture"]):
         if field.name in told:
             fill(page.locator(".card"), field, told[field.name])
@@ -68,6 +68,9 @@ def test_from_log_in_to_the_printed_page(page: Page) -> None:
     page.locator(".choice", has_text="Bone density").first.click()
     page.get_by_text("Total hip", exact=True).click()
     number(page, "T-score", "-2.8")
+    expect(page.get_by_role("button", name="Keep the result")).to_be_disabled()  # whether the spine was altered is asked, not assumed
+    [altered] = [f for f in form_of(RESULTS["bone_density"]) if f.name == "spine_altered"]
+    fill(page.locator("form.form"), altered, False)
     keep_test(page, "Bone density")
     expect(page.get_by_text("osteoporosis range")).to_be_visible()
     page.get_by_role("link", name="Read the limits").click()

@@ -34,7 +34,7 @@ def test_what_a_form_begins_with_is_what_counts_where_nothing_is_said(name: str)
 @pytest.mark.parametrize("name", PARTS)
 def test_nobody_can_leave_out_what_has_to_be_told(name: str) -> None:
     part = PARTS[name]
-    must = {f.name for f in asked(part) if not f.optional}
+    must = {f.name for f in asked(part) if not f.optional and part.model_fields[f.name].is_required()}
     kept: dict[str, Any] = {}
     if "kind" in part.model_fields:
         kept["kind"] = name
@@ -48,3 +48,22 @@ def test_every_choice_has_words_of_its_own(name: str) -> None:
     for field in asked(PARTS[name]):
         titles = [str(title) for _, title in field.choices]
         assert len(set(titles)) == len(titles) and all(titles), field.name
+
+
+@pytest.mark.parametrize("name", PARTS)
+def test_a_yes_or_no_is_answered_by_somebody(name: str) -> None:
+    """A file may leave it out, and reads then as before; a form that began with "no pain" would say so for everybody."""
+    for field in asked(PARTS[name]):
+        annotation = PARTS[name].model_fields[field.name].annotation
+        if annotation is bool:
+            assert (field.first, field.optional) == (None, False), field.name
+        elif field.kind == "yes_no":
+            assert field.optional, f"{field.name}: nobody may know"
+
+
+def test_what_would_say_that_all_is_well_is_asked() -> None:
+    """Choices whose default is the good outcome of a test: what gave way, what hurt, what was felt down the leg."""
+    for test, name in (("leg_reach_clean", "gives"), ("pelvic_tilt", "painful"), ("straight_leg_raise", "response")):
+        [field] = [f for f in asked(RESULTS[test]) if f.name == name]
+        assert (field.first, field.optional) == (None, False), test
+        assert not RESULTS[test].model_fields[name].is_required()  # stored results without it are still read

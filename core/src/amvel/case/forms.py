@@ -14,7 +14,7 @@ from amvel.languages import said
 @dataclass(frozen=True)
 class Field:
     """One entry of a form. `kind` is number, count, choice, choices (several), yes_no, date or text; `first` is what counts
-    where nothing is said, and never an answer to what has to be asked."""
+    where nothing is said, and never an answer to what has to be asked; a yes or no always has to be."""
 
     name: str
     title: str
@@ -48,7 +48,8 @@ def _field(name: str, field: FieldInfo) -> Field:
     low, high = _bounds(field)
     titles = extra.get("titles", {})
     choices = tuple((str(v), titles.get(str(v), str(v).replace("_", " ").capitalize())) for v in values)
-    first = None if field.is_required() or optional else field.default
+    asked = not optional and (kind == "yes_no" or bool(extra.get("asked")))
+    first = None if field.is_required() or optional or asked else field.default
     return Field(
         name,
         field.title or name.replace("_", " ").capitalize(),
@@ -57,7 +58,7 @@ def _field(name: str, field: FieldInfo) -> Field:
         low,
         high,
         choices,
-        optional or kind == "choices" or not field.is_required(),
+        optional or kind == "choices" or not (field.is_required() or asked),
         list(first) if isinstance(first, tuple) else first,
     )
 

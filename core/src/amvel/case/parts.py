@@ -37,14 +37,16 @@ def ask(
     *,
     default: Any = ...,
     titles: dict[str, str] | None = None,
+    asked: bool = False,
     **bounds: Any,
 ) -> Any:
     """A field that can be asked for: its question, unit, and words of its choices.
 
     A form begins with the default, which counts where nothing is said; without one it begins with no answer at all, since one
-    that nobody gave looks like one that was given.
+    that nobody gave looks like one that was given.  `asked` is a choice that a form does not begin with either, though a file
+    may leave it out: its default would say that all is well.  So is every yes or no.
     """
-    extra: dict[str, Any] = {"unit": unit, "titles": titles or {}}
+    extra: dict[str, Any] = {"unit": unit, "titles": titles or {}, "asked": asked}
     return Field(default=default, title=title, json_schema_extra=extra, **bounds)
 
 

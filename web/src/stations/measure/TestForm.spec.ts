@@ -118,3 +118,19 @@ it('forgets what was typed for one test when another is chosen', async () => {
   await page.setProps({ test: test({ id: 'another' }) })
   expect((page.get('input[name=seconds]').element as HTMLInputElement).value).toBe('')
 })
+
+it('tries do not answer for what else is asked, and what is open is named', async () => {
+  const sent = served(kept)
+  const fields = [field('seconds', 'number'), field('arms_used', 'yes_no', { title: 'Arms used' })]
+  const page = await shown(test({ trials: 'best', fields }))
+  expect(page.text()).not.toContain('Still to be told')
+  await type(page, '12')
+  await press(page, 'Another trial')
+  expect(page.text()).toContain('Still to be told: Arms used')
+  expect(isOff(page, KEEP)).toBe(true)
+  await page.findAll('input[type=radio]')[1]!.setValue(true)
+  expect(page.text()).not.toContain('Still to be told')
+  await page.get('form').trigger('submit')
+  await flushPromises()
+  expect(results(sent)).toMatchObject([{ trials: [12], arms_used: false }])
+})

@@ -19,9 +19,10 @@ const target = ref('')
 const main = computed(
   () => props.test.fields.find((f) => (f.kind === 'number' || f.kind === 'count') && !f.optional) ?? props.test.fields[0],
 )
-const complete = computed(
-  () => trials.value.length > 0 || props.test.fields.every((f) => f.optional || (entry[f.name] !== undefined && entry[f.name] !== '')),
-)
+const told = (f: TestInfo['fields'][number]): boolean =>
+  (entry[f.name] !== undefined && entry[f.name] !== '') || (f.name === main.value?.name && trials.value.length > 0)
+const begunTo = computed(() => props.test.fields.some((f) => !f.optional && told(f)))
+const open = computed(() => props.test.fields.filter((f) => !f.optional && !told(f)))
 
 function clear(): void {
   for (const key of Object.keys(entry)) delete entry[key]
@@ -101,8 +102,9 @@ function another(): void {
     </div>
     <label class="row">{{ say('measure.on') }}<input v-model="on" type="date" class="date" :max="client.view!.case.as_of" /></label>
     <p v-if="failed" class="bad" role="alert">{{ failed }}</p>
+    <p v-if="begunTo && open.length" class="small">{{ say('story.open', { what: open.map((f) => f.title).join(', ') }) }}</p>
     <div>
-      <button class="main-action" type="submit" :disabled="busy || !complete">{{ say('measure.keep') }}</button>
+      <button class="main-action" type="submit" :disabled="busy || open.length > 0">{{ say('measure.keep') }}</button>
     </div>
   </form>
 </template>

@@ -22,7 +22,7 @@ class CerebralPalsy(Condition):
     hip_migration_left_percent: float | None = ask("Hip migration, left", "%", default=None, ge=0, le=100)
     hip_migration_right_percent: float | None = ask("Hip migration, right", "%", default=None, ge=0, le=100)
 
-    opening_hurts: Literal["no", "left", "right", "both"] = ask("Opening a hip hurts", default="no")
+    opening_hurts: Literal["no", "left", "right", "both"] = ask("Opening a hip hurts", default="no", asked=True)
 
     @property
     def fully_supported(self) -> bool:

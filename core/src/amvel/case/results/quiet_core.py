@@ -14,7 +14,7 @@ class BreathDirections(Result):
     test: Literal["breath_directions"]
     reaches: tuple[Literal["front", "left_side", "right_side", "back"], ...] = ask("Reaches", default=())
     changed_by_leg: Literal["none", "left", "right", "both"] = ask(
-        "Changed by lifting a leg", default="none", titles={"none": "By neither"}
+        "Changed by lifting a leg", default="none", titles={"none": "By neither"}, asked=True
     )
 
 
@@ -32,7 +32,7 @@ class PelvicTilt(Result):
     test: Literal["pelvic_tilt"]
     tuck_deg: float = ask("Tuck", "°", ge=0, le=40)
     arch_deg: float = ask("Arch", "°", ge=0, le=40)
-    painful: Literal["none", "tuck", "arch", "both"] = ask("Painful", default="none")
+    painful: Literal["none", "tuck", "arch", "both"] = ask("Painful", default="none", asked=True)
 
 
 class ActiveLegRaise(Result):
@@ -46,7 +46,7 @@ class _Clean(Result):
     TITLE, GROUP = "Clean range", GROUP
     test: str
     side: Side = side()
-    gives: GIVES = ask("What gives", default="nothing")
+    gives: GIVES = ask("What gives", default="nothing", asked=True)
 
 
 class ToeFloatClean(_Clean):

@@ -115,6 +115,7 @@ class StraightLegRaise(SidedRange):
     response: Literal["none", "stretch", "leg_pain"] = ask(
         "What is felt",
         default="none",
+        asked=True,
         titles={"none": "Nothing special", "stretch": "A stretch", "leg_pain": "Pain down the leg"},
     )
 

@@ -93,8 +93,8 @@ def test_from_log_in_to_the_printed_page(page: Page) -> None:
     no_fault(page, "programme")
     before = page.locator(".move h2").all_inner_texts()
     page.get_by_role("button", name="Swap").first.click()
-    page.get_by_role("button", name="Take this", exact=True).first.click(timeout=60_000)
-    expect(page.get_by_text("edited by hand")).to_be_visible(timeout=60_000)
+    page.get_by_role("button", name="Take this", exact=True).first.click(timeout=240_000)
+    expect(page.get_by_text("edited by hand")).to_be_visible(timeout=240_000)
     after = page.locator(".move h2").all_inner_texts()
     assert before != after
     page.get_by_role("link", name="Print").click()

@@ -53,7 +53,7 @@ def test_a_step_plays_follows_its_slider_and_is_taught_as_chosen(page: Page) -> 
     page.get_by_role("radio", name="in on the lift").check()
     # The choice has the library judged anew: the page stays open under it all the while.
     all_answered(page)
-    expect(page.get_by_role("radio", name="in on the lift")).to_be_checked(timeout=60_000)
+    expect(page.get_by_role("radio", name="in on the lift")).to_be_checked(timeout=240_000)
     no_fault(page, "schools")
     client.refresh_from_db()
     assert client.latest().data["family_schools"] == {"knee_fold": {"breath": "in_on_the_lift"}}
@@ -64,9 +64,9 @@ def test_a_slider_shows_what_was_asked_ahead_and_judges_it_at_once(page: Page) -
     client = create_client(user_of("ann"), today_case("fit-seventy"))
     open_step(page, client, "clam", "Small opening")
     slider = page.get_by_role("slider", name="how far the knee opens")
-    expect(slider).to_be_visible(timeout=60_000)
+    expect(slider).to_be_visible(timeout=240_000)
     # Only the judged page has this button; the picture before it is another element, which would never change.
-    expect(page.get_by_role("button", name="Watch it move")).to_be_visible(timeout=60_000)
+    expect(page.get_by_role("button", name="Watch it move")).to_be_visible(timeout=240_000)
     all_answered(page)
     asked: list[str] = []
     page.on("request", lambda r: asked.append(f"{r.url} {r.post_data or ''}"))
@@ -91,9 +91,9 @@ def test_a_step_opens_follows_and_is_judged_by_a_worker(page: Page, settings, wo
     client = create_client(user_of("ann"), today_case("low-bone-mass"))
     open_step(page, client, "tall turn", "Hands on the ribs")
     dialog = page.get_by_role("article")
-    expect(dialog.get_by_text("changed", exact=True)).to_be_visible(timeout=60_000)
+    expect(dialog.get_by_text("changed", exact=True)).to_be_visible(timeout=240_000)
     why = dialog.get_by_test_id("why")
-    expect(why.locator("svg")).to_be_visible(timeout=60_000)  # the turn that is too far, and the one that holds, side by side
+    expect(why.locator("svg")).to_be_visible(timeout=240_000)  # the turn that is too far, and the one that holds, side by side
     expect(why.locator("svg text:not([aria-hidden])")).to_have_count(2)
     slider = page.get_by_role("slider", name="turn").first
     slider.focus()

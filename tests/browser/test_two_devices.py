@@ -19,7 +19,7 @@ def test_a_stop_sign_on_one_device_closes_the_programme_on_the_other(
     build(client, user, "home", 15)
     log_in(page)
     page.goto(f"/client/{client.pk}/programme")
-    expect(page.locator(".move").first).to_be_visible(timeout=60_000)
+    expect(page.locator(".move").first).to_be_visible(timeout=240_000)
     other = open_page(chromium, live_server.url)
     log_in(other)
     other.goto(f"/client/{client.pk}/story")

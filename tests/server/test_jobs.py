@@ -25,7 +25,7 @@ __all__ = ["worker"]
 
 pytestmark = pytest.mark.worked_out_anew
 
-WAIT_S = 120.0
+WAIT_S = 300.0  # beside other tests on a busy machine; how long it takes says nothing of whether it is right
 
 
 def until(holds: Callable[[], object], seconds: float = WAIT_S) -> object:

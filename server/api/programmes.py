@@ -17,7 +17,6 @@ from api.problems import PROBLEMS, UNDER_WAY
 from api.spoken import Router
 from clients.models import Client
 from config.problem import problem
-from jobs.models import Work
 from papers.schedule import week_of
 from programmes import building
 from programmes.models import Programme
@@ -58,6 +57,12 @@ class ProgrammeView(Schema):
     can_redo: bool
 
 
+def _opened(client: Client, programme: Programme) -> ProgrammeView:
+    """A programme as whoever has it open sees it; what they may ask of it next is got ready."""
+    building.what_if_ahead(client, programme)
+    return _view(client, programme)
+
+
 def _view(client: Client, programme: Programme) -> ProgrammeView:
     return ProgrammeView.model_construct(
         client=str(client.pk),
@@ -80,7 +85,7 @@ def build(request: HttpRequest, client_id: str, body: Build):
     client = client_of(request, client_id)
     on = building.On(body.revision, body.number)
     programme = building.build(client, request.user, body.context, body.minutes, tuple(body.locked), tuple(body.barred), on)
-    return Status(201, _view(client, programme))
+    return Status(201, _opened(client, programme))
 
 
 @router.get("/clients/{client_id}/programmes/latest", response={200: ProgrammeView, **PROBLEMS}, auth=Needs(Action.SEE_CLIENTS))
@@ -88,7 +93,7 @@ def latest(request: HttpRequest, client_id: str):
     """The newest programme, checked against today's limits; refused while a stop sign stands."""
     client = client_of(request, client_id, "programme opened")
     _, programme = building.opened_programme(client)
-    return _view(client, programme)
+    return _opened(client, programme)
 
 
 class SwapData(Schema):
@@ -156,7 +161,7 @@ def change(request: HttpRequest, client_id: str, body: Edit):
     made = building.edit(
         client, request.user, body.base, _change(body), f"{body.kind} {body.ref} {body.into}".strip(), locked
     )
-    return Status(201, _view(client, made))
+    return Status(201, _opened(client, made))
 
 
 class Base(Schema):
@@ -167,14 +172,14 @@ class Base(Schema):
 def undo(request: HttpRequest, client_id: str, body: Base):
     """Back to what stood before the newest change; 404 when nothing did."""
     client = client_of(request, client_id)
-    return Status(201, _view(client, building.step_back(client, request.user, body.base)))
+    return Status(201, _opened(client, building.step_back(client, request.user, body.base)))
 
 
 @router.post("/clients/{client_id}/programmes/latest/redo", response={201: ProgrammeView, **PROBLEMS}, auth=Needs(Action.BUILD))
 def redo(request: HttpRequest, client_id: str, body: Base):
     """On to what was undone; 404 when nothing was."""
     client = client_of(request, client_id)
-    return Status(201, _view(client, building.step_on(client, request.user, body.base)))
+    return Status(201, _opened(client, building.step_on(client, request.user, body.base)))
 
 
 class Version(Schema):
@@ -239,8 +244,7 @@ def what_would_change(request: HttpRequest, client_id: str, only: str = ""):
     if only and only not in CHANGES:
         raise Http404
     read, programme = building.opened_programme(client)
-    in_use = building.in_use(programme)
-    found = building.asked(read, request.user, Work.WHAT_IF, context=programme.context, in_use=in_use, only=only)
+    found = building.what_if(read, programme, request.user, only)
     return {"answers": [{**w, **{k: [building.title_of(r) for r in w[k]] for k in ("comes", "goes")}} for w in found]}
 
 

@@ -5,6 +5,7 @@ from dataclasses import dataclass
 from datetime import date
 from typing import Any
 
+from django.conf import settings
 from django.db import transaction
 from django.http import Http404
 from django.utils import timezone
@@ -24,7 +25,7 @@ from clients.casework import audit
 from clients.engines import engine_of, today
 from clients.models import CaseRevision, Client
 from clients.summary import summary_of
-from jobs.asking import Question, digest_of, worked_out
+from jobs.asking import AHEAD, NotYet, Question, WorkFailed, digest_of, worked_out
 from jobs.models import Work
 from programmes.models import Programme
 
@@ -124,11 +125,11 @@ def _store(read: Read, user: User | None, context: str, answer: dict[str, Any], 
     return stored
 
 
-def asked(read: Read, user: User | None, work: Work, **args: Any) -> Any:
+def asked(read: Read, user: User | None, work: Work, urgency: int | None = None, **args: Any) -> Any:
     """The core's answer on what was read; raises NotYet while a worker is at it."""
     previous = read.engine.case.previous_steps
     digest = digest_of(read.engine.digest, args)
-    return worked_out(Question(work, read.client.organisation, digest, today(), read.case, previous, args), user)
+    return worked_out(Question(work, read.client.organisation, digest, today(), read.case, previous, args), user, urgency)
 
 
 @dataclass(frozen=True)
@@ -154,7 +155,7 @@ def build(
         raise MovedMeanwhile(client.latest(), read.number)
     if on.number not in (None, read.number) and read.newest is not None:
         raise StaleProgramme(read.newest)
-    args = {"context": context, "minutes": minutes, "locked": list(locked), "barred": list(barred)}
+    args: dict[str, Any] = {"context": context, "minutes": minutes, "locked": list(locked), "barred": list(barred)}
     answer = {**asked(read, user, Work.PLAN, **args), "locked": list(locked), "warnings": []}
     links = {"before": read.newest.content} if read.newest is not None else {}
     return _store(read, user, context, answer, "solver", ("programme built", f"number {read.number + 1}"), **links)
@@ -197,6 +198,22 @@ def sheet_of(client: Client, user: User | None, session: str = "", context: str 
     covered_by = [sorted(o["covered_by"]) for o in programme.answer["obligations"]]
     args = {"context": context or programme.context, "session": letter, "movements": programme.answer["movements"], "covered_by": covered_by}
     return {"programme": programme.number, "sessions": letters, "sheet": asked(read, user, Work.RUN_SHEET, **args)}
+
+
+def what_if(read: Read, programme: Programme, user: User | None, only: str = "", urgency: int | None = None) -> list[dict[str, Any]]:
+    """What would come and go with one change of what is wished or there; raises NotYet while a worker is at it."""
+    args: dict[str, Any] = {"context": programme.context, "in_use": in_use(programme), "only": only}
+    return asked(read, user, Work.WHAT_IF, urgency, **args)
+
+
+def what_if_ahead(client: Client, programme: Programme) -> None:
+    """Have that worked out before anybody asks, behind whatever somebody waits for, so that it stands there at once."""
+    if not settings.WORKERS:
+        return  # whoever asks works it out
+    try:
+        what_if(reading(client), programme, None, urgency=AHEAD)
+    except (NotYet, WorkFailed):
+        return
 
 
 def in_use(programme: Programme) -> list[str]:

@@ -17,6 +17,7 @@ from amvel.movements.profiler import solved_directly
 from clients.casework import create_client, make_ready
 from clients.models import Client
 from jobs import tasks, working
+from jobs.asking import AHEAD
 from jobs.models import LongAnswer, SolvedBody, Work
 from tests.server.conftest import Api, logged_in, today_case, user_of
 from tests.server.workers import Worker, worker
@@ -337,3 +338,22 @@ def test_who_may_not_be_judged_is_not_made_ready(house, with_workers) -> None:
 
 def test_the_workers_are_the_setting_of_the_server_and_not_of_tests() -> None:
     assert django_settings.WORKERS is False
+
+
+def test_what_may_be_asked_of_an_open_programme_is_worked_out_ahead(house, settings) -> None:
+    """Pressed, it stands there at once; opening the page again asks nothing twice."""
+    api, client_id = house
+    base = api.get(f"/clients/{client_id}").json()["revision"]
+    signs = {"asked_on": timezone.localdate().isoformat(), "present": []}
+    assert api.patch(f"/clients/{client_id}", {"base_revision": base, "sections": {"stop_signs": signs}}).status_code == 200
+    assert api.post(f"/clients/{client_id}/programmes", {"context": "home", "minutes": 15}).status_code == 201
+    assert not LongAnswer.objects.filter(work=Work.WHAT_IF).exists()  # where nobody works ahead, whoever asks works it out
+    settings.WORKERS = True
+    for _ in range(2):
+        assert api.get(f"/clients/{client_id}/programmes/latest").status_code == 200
+    ahead = LongAnswer.objects.get(work=Work.WHAT_IF)
+    assert (ahead.done, ahead.asked_by, ahead.urgency) == (False, None, AHEAD)
+    tasks.work_out.func(row=str(ahead.pk))
+    answer = api.get(f"/clients/{client_id}/programmes/latest/what-if")
+    assert answer.status_code == 200
+    assert {a["id"] for a in answer.json()["answers"]} >= {"less_time"}

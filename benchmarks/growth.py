@@ -16,6 +16,7 @@ from many_clients import ROOT, _set_up, postgres
 CLIENTS = 40
 # What a client makes in a year; ours, to be replaced by a practice's own figures.
 IN_A_YEAR = {"revisions": 12, "visits": 100, "programmes": 8, "lines of the audit": 400}
+OPENED = 24  # times a year that a programme is opened to be worked on, or changed
 TABLES = {
     "revisions": "clients_caserevision",
     "visits": "visits_loggedvisit",
@@ -98,6 +99,7 @@ def _costs() -> tuple[dict[str, tuple[int, float]], float]:
     from amvel.planning.effects import effects
     from amvel.planning.item import sessions_of
     from amvel.planning.next_test import next_tests
+    from amvel.planning.whatif import what_if_now
     from jobs.kept_pictures import KeptPictures
 
     case = read_case(json.loads((ROOT / "demo" / "cases" / "stroke.json").read_text()))
@@ -106,6 +108,7 @@ def _costs() -> tuple[dict[str, tuple[int, float]], float]:
     judged = _seconds(lambda: answers.verdicts(engine))
     asked = _seconds(lambda: (next_tests(engine), effects(engine)))
     planned, programme = _seconds_and(lambda: plan(engine, "home", 25))
+    ahead = _seconds(lambda: what_if_now(engine, "home", tuple(m.ref for m in programme.movements)))
     engine.pictures_in = KeptPictures()
     letters = [s.id for s in sessions_of(programme.movements)]
     drawn, again = (_seconds(lambda: [run_sheet(engine, programme.movements, "home", x) for x in letters]) / len(letters) for _ in range(2))
@@ -114,6 +117,7 @@ def _costs() -> tuple[dict[str, tuple[int, float]], float]:
         "verdicts of a changed body": (IN_A_YEAR["revisions"], judged),
         "next tests and effects of limits": (IN_A_YEAR["revisions"], asked),
         "a programme": (IN_A_YEAR["programmes"], planned),
+        "what if, worked out ahead": (OPENED, ahead),
         "a session to be run, the first time": (sheets, drawn),
         "a session to be run again": (IN_A_YEAR["visits"] - sheets, again),
     }, _kept_bytes("jobs_keptpicture")

@@ -58,7 +58,7 @@ class ProgrammeView(Schema):
 
 
 def _opened(client: Client, programme: Programme) -> ProgrammeView:
-    """A programme as whoever has it open sees it; what they may ask of it next is got ready."""
+    """A programme as whoever works on it sees it; what they may ask of it next is got ready."""
     building.what_if_ahead(client, programme)
     return _view(client, programme)
 
@@ -89,11 +89,14 @@ def build(request: HttpRequest, client_id: str, body: Build):
 
 
 @router.get("/clients/{client_id}/programmes/latest", response={200: ProgrammeView, **PROBLEMS}, auth=Needs(Action.SEE_CLIENTS))
-def latest(request: HttpRequest, client_id: str):
-    """The newest programme, checked against today's limits; refused while a stop sign stands."""
+def latest(request: HttpRequest, client_id: str, to_change: bool = False):
+    """The newest programme, checked against today's limits; refused while a stop sign stands.
+
+    `to_change` is said by whoever opens it to work on it: what they may ask of it next is got ready.
+    """
     client = client_of(request, client_id, "programme opened")
     _, programme = building.opened_programme(client)
-    return _opened(client, programme)
+    return (_opened if to_change else _view)(client, programme)
 
 
 class SwapData(Schema):

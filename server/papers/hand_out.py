@@ -88,7 +88,7 @@ def _words(engine: Engine, item: Item, room: Room) -> dict[str, Any]:
     breath, fault = lines.pop("breath"), step.faults[0]
     return {
         "title": family.title,
-        "step": "" if step.title == family.title else step.title,
+        "step": step.title,
         "setup": step.setup,
         "do": do_lines(step, schools["breath"]),
         "breath": breath,
@@ -231,9 +231,10 @@ def page_context(client: Client, writer: Writer, pictures: bool = True, language
         "emergency": _EMERGENCY,
         "days": case.wishes.days_per_week,
         "goals": [g.words for g in case.wishes.goals],
+        "towards": said("Towards: {goals}", goals="; ".join(g.words for g in case.wishes.goals)) if case.wishes.goals else "",
         "sessions": _sessions(movements, programme.answer["sessions"]),
         "texts": {k: mark_safe(v) for k, v in filled(texts_of(client.organisation, language), names).items()},
-        "next_visit": _next_visit(client, case.as_of),
+        "next_visit": _next_visit(client, case.as_of, language),
         "organisation": client.organisation.name,
         "specialist": writer.name,
         "fonts": _fonts(),
@@ -244,11 +245,11 @@ def page_context(client: Client, writer: Writer, pictures: bool = True, language
     return {**page, "engine": engine}
 
 
-def _next_visit(client: Client, today: date) -> dict[str, Any] | None:
-    """When the client is expected; none where nothing is planned or the day is over."""
+def _next_visit(client: Client, today: date, language: str) -> str:
+    """When the client is expected; '' where nothing is planned or the day is over."""
     if client.visit_on is None or client.visit_at is None or client.visit_on < today:
-        return None
-    return {"on": client.visit_on, "at": f"{client.visit_at:%H:%M}"}
+        return ""
+    return said("Next visit: {day}, {at}", day=day_in(language, client.visit_on, "full"), at=f"{client.visit_at:%H:%M}")
 
 
 def _place(page: dict[str, Any]) -> None:
@@ -298,7 +299,7 @@ def _stage_words_mm(ways: list[dict[str, Any]]) -> list[float]:
 def _first_page_mm(page: dict[str, Any]) -> float:
     """How high the first page is without what to get ready."""
     texts = page["texts"]
-    leads = [texts["greeting"], f"{page['next_visit']}" if page["next_visit"] else "", "; ".join(page["goals"])]
+    leads = [texts["greeting"], page["next_visit"], page["towards"]]
     care = [*page["cautions"], *page["for_helpers"]]
     headings = bool(page["cautions"]) + bool(page["for_helpers"])
     return (

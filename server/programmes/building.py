@@ -16,7 +16,7 @@ from amvel.answers.programmes import WayData, item_from
 from amvel.engine import Engine
 from amvel.languages import Message, said, said_together
 from amvel.movements import MODEL_VERSION, find
-from amvel.planning import Item, blocked_by, violations
+from amvel.planning import Item, ProgrammeBlocked, blocked_by, violations
 from amvel.planning.edit import EditRefused, judged
 from amvel.planning.item import sessions_of
 from amvel.planning.programme import ways_of
@@ -212,8 +212,8 @@ def what_if_ahead(client: Client, programme: Programme) -> None:
         return  # whoever asks works it out
     try:
         what_if(reading(client), programme, None, urgency=AHEAD)
-    except (NotYet, WorkFailed):
-        return
+    except (NotYet, WorkFailed, ProgrammeBlocked):
+        return  # who asks for it is told so
 
 
 def in_use(programme: Programme) -> list[str]:

@@ -495,3 +495,15 @@ def test_a_wish_for_a_movement_that_does_not_exist_is_refused_by_name(field: str
     with pytest.raises(CaseError, match="walking_on_hands") as refused:
         admitted(wrong)
     assert refused.value.faults[0][0] == f"$.wishes.{field}[0]"
+
+
+def test_another_wish_is_not_judged_again_and_another_room_is() -> None:
+    """What is compared with something else wished for or there keeps its verdicts where none could be another."""
+    now = engine("low-bone-mass")
+    shorter = now.changed(now.case.model_copy(update={"wishes": now.case.wishes.model_copy(update={"minutes": 15})}))
+    assert shorter.verdicts is now.verdicts
+    assert shorter.case.wishes.minutes == 15
+    bare = now.case.model_copy(update={"room": now.case.room.model_copy(update={"seats": (), "worktop": False})})
+    other = now.changed(bare)
+    assert other.verdicts is not now.verdicts
+    assert [(v.family, v.step, v.side, v.verdict) for v in other.verdicts] == [(v.family, v.step, v.side, v.verdict) for v in Engine(bare).verdicts]

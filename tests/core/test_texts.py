@@ -42,3 +42,8 @@ def test_a_step_is_read_alone() -> None:
     of_the_same_step = {"heel_raise/fingertips"}
     found = {f.ref(s): str(t) for f, s in all_steps() for t in (*s.do, *s.setup) if elsewhere.search(str(t))}
     assert set(found) <= of_the_same_step, found
+
+
+def test_no_step_is_named_as_its_family() -> None:
+    """The two stand beside each other on paper."""
+    assert [f.ref(s) for f, s in all_steps() if str(f.title).casefold() == str(s.title).casefold()] == []

@@ -349,8 +349,10 @@ def test_what_may_be_asked_of_an_open_programme_is_worked_out_ahead(house, setti
     assert api.post(f"/clients/{client_id}/programmes", {"context": "home", "minutes": 15}).status_code == 201
     assert not LongAnswer.objects.filter(work=Work.WHAT_IF).exists()  # where nobody works ahead, whoever asks works it out
     settings.WORKERS = True
+    assert api.get(f"/clients/{client_id}/programmes/latest").status_code == 200
+    assert not LongAnswer.objects.filter(work=Work.WHAT_IF).exists()  # who only reads it asks for nothing more
     for _ in range(2):
-        assert api.get(f"/clients/{client_id}/programmes/latest").status_code == 200
+        assert api.get(f"/clients/{client_id}/programmes/latest?to_change=true").status_code == 200
     ahead = LongAnswer.objects.get(work=Work.WHAT_IF)
     assert (ahead.done, ahead.asked_by, ahead.urgency) == (False, None, AHEAD)
     tasks.work_out.func(row=str(ahead.pk))

@@ -85,8 +85,20 @@ class Engine:
 
     def after(self, steps: tuple[str, ...]) -> "Engine":
         """The same client with another programme behind them; no verdict depends on it, so none is judged again."""
-        other = Engine(self.case.model_copy(update={"previous_steps": steps}))
-        other._judged_by, other.pictures_in = self, self.pictures_in
+        other = self._beside(self.case.model_copy(update={"previous_steps": steps}))
+        other._judged_by = self
+        return other
+
+    def changed(self, case: Case) -> "Engine":
+        """The same client with something else wished for or there; judged anew only where that could change a verdict."""
+        other = self._beside(case)
+        if other.verdicts_digest == self.verdicts_digest:
+            other._judged_by = self
+        return other
+
+    def _beside(self, case: Case) -> "Engine":
+        other = Engine(case)
+        other.pictures_in = self.pictures_in
         return other
 
     @cached_property

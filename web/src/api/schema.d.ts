@@ -586,6 +586,8 @@ export interface paths {
         /**
          * Latest
          * @description The newest programme, checked against today's limits; refused while a stop sign stands.
+         *
+         *     `to_change` is said by whoever opens it to work on it: what they may ask of it next is got ready.
          */
         get: operations["api_programmes_latest"];
         put?: never;
@@ -12107,7 +12109,9 @@ export interface operations {
     };
     api_programmes_latest: {
         parameters: {
-            query?: never;
+            query?: {
+                to_change?: boolean;
+            };
             header?: never;
             path: {
                 client_id: string;

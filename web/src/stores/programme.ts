@@ -36,9 +36,10 @@ export const useProgramme = defineStore('programme', () => {
   /** Client and version that an edit is made on: what is on screen, wherever one has gone meanwhile. */
   const params = (of: Programme) => ({ path: { client_id: of.client } })
 
-  async function fetched(of: string): Promise<Programme | null> {
+  async function fetched(of: string, toChange = false): Promise<Programme | null> {
+    const params = { path: { client_id: of }, query: { to_change: toChange } }
     try {
-      return await got(http.GET('/api/v1/clients/{client_id}/programmes/latest', { params: { path: { client_id: of } } }))
+      return await got(http.GET('/api/v1/clients/{client_id}/programmes/latest', { params }))
     } catch (error) {
       if (error instanceof Refused && error.status === 404) return null
       throw error
@@ -55,9 +56,9 @@ export const useProgramme = defineStore('programme', () => {
     take(await got(http.POST('/api/v1/clients/{client_id}/programmes', { params: { path: { client_id: of.client } }, body })), of.revision)
     if (client.id === of.client) await client.refresh()
   }
-  async function open(): Promise<void> {
+  async function open(toChange = false): Promise<void> {
     const of = on.value
-    if (of) await queries.fetchQuery({ queryKey: keyOf(of.client, of.revision), queryFn: () => fetched(of.client), staleTime: 0 })
+    if (of) await queries.fetchQuery({ queryKey: keyOf(of.client, of.revision), queryFn: () => fetched(of.client, toChange), staleTime: 0 })
   }
   /** Whoever changed the programme elsewhere wins; the newest version is fetched and the refusal passed on. */
   async function changing(call: (of: Programme) => Promise<Programme>): Promise<void> {

@@ -46,7 +46,7 @@ def ask(
     that nobody gave looks like one that was given.  `asked` is a choice that a form does not begin with either, though a file
     may leave it out: its default would say that all is well.  So is every yes or no.
     """
-    extra: dict[str, Any] = {"unit": unit, "titles": titles or {}, "asked": asked}
+    extra: dict[str, Any] = {"unit": unit, "titles": titles or {}, **({"asked": True} if asked else {})}
     return Field(default=default, title=title, json_schema_extra=extra, **bounds)
 
 

@@ -62,7 +62,7 @@ def what_if(engine: Engine, now: Programme, only: str = "") -> list[WhatIf]:
         case = change(engine.case)
         if case is None:
             continue
-        then = plan(Engine(case), now.context, near=tuple(m.ref for m in now.movements))
+        then = plan(engine.changed(case), now.context, near=tuple(m.ref for m in now.movements))
         before, after = ({m.ref for m in p.movements} for p in (now, then))
         out.append(
             WhatIf(

@@ -38,7 +38,7 @@ const ready = computed(
 const zone = Intl.DateTimeFormat().resolvedOptions().timeZone
 
 onMounted(() => {
-  if (!blocked.value) void attempt(programme.open)
+  if (!blocked.value) void attempt(() => programme.open())
 })
 </script>
 

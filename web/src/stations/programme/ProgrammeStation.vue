@@ -115,7 +115,7 @@ onKeyStroke(
 onMounted(() => {
   if (!blocked.value.length)
     void attempt(async () => {
-      await programme.open()
+      await programme.open(true)
       if (current.value) context.value = current.value.context as 'home' | 'visit'
     })
 })

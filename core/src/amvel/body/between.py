@@ -9,6 +9,7 @@ from amvel.body.flat import BEARS, NOWHERE, ContactTable, Flat, LoadTable, RowTa
 from amvel.body.tree import Array, Rows
 
 Table = TypeVar("Table", RowTable, ContactTable, LoadTable)
+_POLAR_STEPS, _TURNS, _OPPOSITE = 60, 1e-15, 1e-12  # a blend of two that face almost opposite ways takes the most
 ON_THE_WAY = 10.0  # between two solved poses the blend is nearly right: joints give little there
 
 
@@ -114,24 +115,50 @@ def _blend(
 ) -> None:
     for b in range(len(key)):
         k, t = key[b], share[b]
-        if t == 0.0:
-            position[b], rotation[b], angles[b] = flat.position[k], flat.rotation[k], flat.angles[k]
-            give[b], floor[b], neutral[b] = flat.give[k], flat.floor[k], flat.neutral[k]
-            continue
-        position[b] = (1 - t) * flat.position[k] + t * flat.position[k + 1]
-        u, _, v = np.linalg.svd((1 - t) * flat.rotation[k] + t * flat.rotation[k + 1])
-        rotation[b] = u @ v
-        angles[b] = (1 - t) * flat.angles[k] + t * flat.angles[k + 1]
+        then = k + 1 if t != 0.0 else k
+        for i in range(3):
+            position[b, i] = (1 - t) * flat.position[k, i] + t * flat.position[then, i]
+            for n in range(3):
+                rotation[b, i, n] = (1 - t) * flat.rotation[k, i, n] + t * flat.rotation[then, i, n]
+        if t != 0.0:
+            _nearest_rotation(rotation[b], flat.rotation[k])
         for j in range(floor.shape[1]):
-            low, then = flat.floor[k, j], flat.floor[k + 1, j]
-            if low == low or then == then:  # an end without a floor holds the joint where it is
+            angles[b, j] = (1 - t) * flat.angles[k, j] + t * flat.angles[then, j]
+            neutral[b, j] = (1 - t) * flat.neutral[k, j] + t * flat.neutral[then, j]
+            give[b, j], floor[b, j] = flat.give[k, j], flat.floor[k, j]
+            if t == 0.0:
+                continue
+            low, high = flat.floor[k, j], flat.floor[then, j]
+            if low == low or high == high:  # an end without a floor holds the joint where it is
                 low = low if low == low else flat.angles[k, j]
-                then = then if then == then else flat.angles[k + 1, j]
-            floor[b, j] = (1 - t) * low + t * then
-        neutral[b] = (1 - t) * flat.neutral[k] + t * flat.neutral[k + 1]
-        for j in range(give.shape[1]):
-            most = max(flat.give[k, j], flat.give[k + 1, j])
+                high = high if high == high else flat.angles[then, j]
+            floor[b, j] = (1 - t) * low + t * high
+            most = max(flat.give[k, j], flat.give[then, j])
             give[b, j] = max(ON_THE_WAY, most) if most > 0 else 0.0
+
+
+@kernel
+def _nearest_rotation(turn: Array, begin: Array) -> None:
+    """The rotation nearest to a blend of two (3×3, in place): half of it and its inverse turned over, again and again
+    (Higham 1986, Computing the polar decomposition; from memory)."""
+    for _ in range(_POLAR_STEPS):
+        a, b, c = turn[0, 0], turn[0, 1], turn[0, 2]
+        d, e, f = turn[1, 0], turn[1, 1], turn[1, 2]
+        g, h, i = turn[2, 0], turn[2, 1], turn[2, 2]
+        p, q, r = e * i - f * h, f * g - d * i, d * h - e * g  # the cofactors: over the determinant, the inverse turned over
+        s, t, u = c * h - b * i, a * i - c * g, b * g - a * h
+        v, w, x = b * f - c * e, c * d - a * f, a * e - b * d
+        size = a * p + b * q + c * r
+        if size < _OPPOSITE:  # half-way between two that face exactly opposite ways nothing is nearest: as it began
+            for n in range(3):
+                for m in range(3):
+                    turn[n, m] = begin[n, m]
+            break
+        turn[0, 0], turn[0, 1], turn[0, 2] = 0.5 * (a + p / size), 0.5 * (b + q / size), 0.5 * (c + r / size)
+        turn[1, 0], turn[1, 1], turn[1, 2] = 0.5 * (d + s / size), 0.5 * (e + t / size), 0.5 * (f + u / size)
+        turn[2, 0], turn[2, 1], turn[2, 2] = 0.5 * (g + v / size), 0.5 * (h + w / size), 0.5 * (i + x / size)
+        if abs(size - 1.0) < _TURNS:
+            break
 
 
 def bands_started(flat: Flat, points: Array, first: Rows) -> Flat:

@@ -9,10 +9,10 @@ from typing import NamedTuple
 import numpy as np
 
 from amvel.body.compiled import kernel
-from amvel.body.descent import Body, Wish, descend, gaps, joints_of
+from amvel.body.descent import Body, Room, Wish, descend_from_here, freed, gaps
 from amvel.body.flat import NOWHERE
 from amvel.body.skeleton import JOINT_INDEX, Skeleton
-from amvel.body.tree import Array, Flags, Rows, Tree, point_at
+from amvel.body.tree import Array, Rows, Tree
 
 TOLERANCE_M = 0.004
 EXTRA_ROWS = 20  # every landmark that may get a row
@@ -59,13 +59,15 @@ def ends_of(skeleton: Skeleton) -> Ends:
 @kernel
 def _lowest(tree: Tree, body: Body, marks: Rows) -> tuple[int, float]:
     lowest, height = NOWHERE, np.inf
-    at = np.empty(3)
     for mark in marks:
         if mark == NOWHERE:
             continue
-        point_at(tree, body.origin, body.turned, mark, at)
-        if at[2] < height:
-            lowest, height = mark, at[2]
+        s = tree.segment[mark]
+        up = body.origin[s, 2]
+        for k in range(3):
+            up += body.turned[s, 2, k] * tree.local_m[mark, k]
+        if up < height:
+            lowest, height = mark, up
     return lowest, height
 
 
@@ -96,6 +98,7 @@ def clear(
     high: Array,
     gap: float,
     which: int,
+    room: Room,
 ) -> tuple[float, int]:
     """Raise what lies under the floor, where the joints allow it; `give` becomes what gave.  Returns the widest gap.
 
@@ -105,20 +108,19 @@ def clear(
     for _ in range(_PASSES):
         if gap > 0.005:  # it cannot be taken: nothing to raise
             return gap, which
-        found = np.zeros(4, dtype=np.bool_)
+        under = 0  # which limbs, a bit each
         for limb in range(4):
             if _carries(contacts, ends.fists[limb]):
                 continue
             mark, height = _lowest(tree, body, ends.marks[limb])
             if height < floor_m - TOLERANCE_M:
-                found[limb] = True
+                under |= 1 << limb
                 added = _row_for(wish, rows, added, mark, floor_m)
-        if not found.any():
+        if not under:
             return gap, which
-        _loosen(ends, found, give)
-        free, target, spring, least, most = joints_of(body.angles.copy(), give, floor, low, high)
-        again = Wish(wish.a, wish.b, wish.normal, wish.offset, wish.weight, free, target, spring, least, most, wish.hamstring)
-        descend(tree, again, body, body.position.copy(), body.rotation.copy())
+        _loosen(ends, under, give)
+        again = freed(wish, body.angles, give, floor, low, high, room)
+        descend_from_here(tree, again, body, room)
         gap, which = gaps(again, body, rows, must)
     return gap, which
 
@@ -136,12 +138,12 @@ def _row_for(wish: Wish, rows: int, added: int, mark: int, floor_m: float) -> in
 
 
 @kernel
-def _loosen(ends: Ends, found: Flags, give: Array) -> None:
+def _loosen(ends: Ends, under: int, give: Array) -> None:
     for j in range(len(give)):
         if give[j] > 0:
             give[j] = max(_STAYS, give[j])
     for limb in range(4):
-        if found[limb]:
+        if under & (1 << limb):
             for k in range(4):
                 if ends.joints[limb, k] != NOWHERE:
                     give[ends.joints[limb, k]] = ends.give[limb, k]

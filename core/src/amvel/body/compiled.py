@@ -20,10 +20,14 @@ _ROOM = Path(__file__).parent
 
 
 def kernel(function: Kernel) -> Kernel:
-    """Compile a function once and keep it; IEEE arithmetic as written, so that every machine gives the same answer."""
+    """Compile a function once and keep it; IEEE arithmetic as written, so that every machine gives the same answer.
+
+    A kernel makes no array and hands none out: it works in what it is given, and returns numbers.  Counting who still uses
+    an array would cost a third of its time, and numba refuses to compile a kernel that would have to (`_nrt`).
+    """
     config: Any = numba.config
     config.CACHE_DIR = os.path.join(_cache_folder(), sources_digest(function.__module__.rpartition(".")[2]))
-    compile_it: Any = numba.njit(cache=True, error_model="numpy")
+    compile_it: Any = numba.njit(cache=True, error_model="numpy", _nrt=False)
     compiled: Kernel = compile_it(function)
     return compiled
 

@@ -11,7 +11,7 @@ import numpy as np
 from amvel.body.cholesky import solve_in_place
 from amvel.body.compiled import kernel
 from amvel.body.flat import CENTRE, NOWHERE, Flat
-from amvel.body.skeleton import JOINT_INDEX
+from amvel.body.skeleton import JOINT_INDEX, JOINTS
 from amvel.body.tree import Array, Flags, Rows, Tree, place, turn_of
 
 _ROOT_DOF = 6
@@ -25,8 +25,11 @@ _COMMON_DAMPING = 0.05
 _AT_STOP = 1e-9
 _LEAST_DAMPING, _MOST_DAMPING, _STUCK = 1e-9, 1e9, 1e8
 _LONGEST_STEP = 0.6
-_HIPS = np.array([JOINT_INDEX[f"{s}.hip.flexion"] for s in ("left", "right")])
-_KNEES = np.array([JOINT_INDEX[f"{s}.knee.flexion"] for s in ("left", "right")])
+# Of a hip: the knee of the same leg, for it goes no further than the hamstring lets it, and which leg that is.
+_KNEE_OF, _LEG_OF = np.full(len(JOINTS), NOWHERE), np.zeros(len(JOINTS), dtype=np.int64)
+for _leg, _side in enumerate(("left", "right")):
+    _KNEE_OF[JOINT_INDEX[f"{_side}.hip.flexion"]] = JOINT_INDEX[f"{_side}.knee.flexion"]
+    _LEG_OF[JOINT_INDEX[f"{_side}.hip.flexion"]] = _leg
 
 
 class Wish(NamedTuple):
@@ -69,37 +72,156 @@ class Body(NamedTuple):
     most: Array
 
 
+class Room(NamedTuple):
+    """What one descent works in, made once for many: as large as the largest of their poses needs.
+
+    R rows with N joints that may give: the wish itself (see `Wish`), where the rows' points are, and what the steps need.
+    """
+
+    a: Rows
+    b: Rows
+    normal: Array
+    offset: Array
+    weight: Array
+    free: Rows
+    target: Array
+    spring: Array
+    low: Array
+    high: Array
+    at_a: Array
+    at_b: Array
+    weight_at: Array
+    com_at: Array
+    com_arm: Array
+    residual: Array
+    moved: Array  # 6+N: how a row moves with each unknown
+    touched: Rows
+    gradient: Array
+    hessian: Array
+    diagonal: Array
+    held: Flags
+    fixed: Array
+    delta: Array
+    keep: Rows
+    system: Array
+    right: Array
+    tilt: Array
+    turn: Array
+    old_angles: Array
+    old_position: Array
+    old_rotation: Array
+    start_angles: Array
+    start_position: Array
+    start_rotation: Array
+
+
+def room_for(tree: Tree, flat: Flat, extra: int) -> Room:
+    """Room for each of these poses, with some rows more."""
+    rows = int(np.diff(flat.rows.first).max(initial=0)) + extra
+    joints, segments = flat.angles.shape[1], len(tree.com)
+    size = _ROOT_DOF + joints
+
+    def real(*shape: int) -> Array:
+        return np.zeros(shape)
+
+    def whole(count: int) -> Rows:
+        return np.zeros(count, dtype=np.int64)
+
+    return Room(
+        whole(rows),
+        whole(rows),
+        real(rows, 3),
+        real(rows),
+        real(rows),
+        whole(joints),
+        real(joints),
+        real(joints),
+        real(joints),
+        real(joints),
+        real(rows, 3),
+        real(rows, 3),
+        real(3),
+        real(segments, 3),
+        real(joints, 3),
+        real(rows),
+        real(size),
+        whole(size),
+        real(size),
+        real(size, size),
+        real(size),
+        np.zeros(size, dtype=bool),
+        real(size),
+        real(size),
+        whole(size),
+        real(size, size),
+        real(size),
+        real(3),
+        real(3, 3),
+        real(joints),
+        real(3),
+        real(3, 3),
+        real(joints),
+        real(3),
+        real(3, 3),
+    )
+
+
 @kernel
-def wish_of(flat: Flat, b: int, extra: int) -> Wish:
+def wish_of(flat: Flat, b: int, extra: int, room: Room) -> Wish:
     """The rows and free joints of pose b, with room for some rows more (they weigh nothing)."""
     first, last = flat.rows.first[b], flat.rows.first[b + 1]
     count = last - first
-    a, o = np.full(count + extra, NOWHERE), np.full(count + extra, NOWHERE)
-    normal, offset, weight = np.zeros((count + extra, 3)), np.zeros(count + extra), np.zeros(count + extra)
-    for r in range(count):
-        a[r], o[r] = flat.rows.a[first + r], flat.rows.b[first + r]
-        normal[r] = flat.rows.normal[first + r]
-        offset[r] = flat.rows.offset[first + r]
-        weight[r] = flat.rows.weight[first + r] * _ROW_SCALE
-    free, target, spring, low, high = joints_of(flat.angles[b], flat.give[b], flat.floor[b], flat.low[b], flat.high[b])
-    return Wish(a, o, normal, offset, weight, free, target, spring, low, high, flat.hamstring[b])
+    for r in range(count + extra):
+        own = r < count
+        room.a[r] = flat.rows.a[first + r] if own else NOWHERE
+        room.b[r] = flat.rows.b[first + r] if own else NOWHERE
+        for i in range(3):
+            room.normal[r, i] = flat.rows.normal[first + r, i] if own else 0.0
+        room.offset[r] = flat.rows.offset[first + r] if own else 0.0
+        room.weight[r] = flat.rows.weight[first + r] * _ROW_SCALE if own else 0.0
+    joints = joints_of(flat.angles[b], flat.give[b], flat.floor[b], flat.low[b], flat.high[b], room)
+    return _wish(room, count + extra, joints, flat.hamstring[b])
 
 
 @kernel
-def joints_of(
-    angles: Array, give: Array, floor: Array, low: Array, high: Array
-) -> tuple[Rows, Array, Array, Array, Array]:
-    """The joints that give: their rows, declared angles, springs and stops."""
-    free = np.flatnonzero(give > 0)
-    target, spring = angles[free], np.empty(len(free))
-    least, most = low[free], high[free]
-    for k in range(len(free)):
-        own = give[free[k]]
-        spring[k] = own * _LOOSE if own <= 1.0 else own
-        up = floor[free[k]]
+def _wish(room: Room, rows: int, joints: int, hamstring: Array) -> Wish:
+    return Wish(
+        room.a[:rows],
+        room.b[:rows],
+        room.normal[:rows],
+        room.offset[:rows],
+        room.weight[:rows],
+        room.free[:joints],
+        room.target[:joints],
+        room.spring[:joints],
+        room.low[:joints],
+        room.high[:joints],
+        hamstring,
+    )
+
+
+@kernel
+def joints_of(angles: Array, give: Array, floor: Array, low: Array, high: Array, room: Room) -> int:
+    """The joints that give, into the room: their rows, declared angles, springs and stops.  Returns how many."""
+    k = 0
+    for j in range(len(give)):
+        own = give[j]
+        if not own > 0:
+            continue
+        room.free[k], room.target[k] = j, angles[j]
+        room.spring[k] = own * _LOOSE if own <= 1.0 else own
+        least, up = low[j], floor[j]
         if up == up:
-            least[k] = min(max(least[k], up), most[k])
-    return free, target, spring, least, most
+            least = min(max(least, up), high[j])
+        room.low[k], room.high[k] = least, high[j]
+        k += 1
+    return k
+
+
+@kernel
+def freed(wish: Wish, angles: Array, give: Array, floor: Array, low: Array, high: Array, room: Room) -> Wish:
+    """The same rows in the same room with other joints that give, wanted where they are."""
+    return _wish(room, len(wish.a), joints_of(angles, give, floor, low, high, room), wish.hamstring)
 
 
 @kernel
@@ -191,36 +313,33 @@ def _cost(wish: Wish, body: Body, residual: Array, position0: Array, rotation0: 
 
 
 @kernel
-def _jacobian(tree: Tree, wish: Wish, body: Body, out: Array) -> None:
-    """Rows by degrees of freedom, R×(6+K): a turn about a through c moves p by a × (p − c)."""
-    out[:] = 0.0
-    for r in range(len(wish.a)):
-        if wish.a[r] == CENTRE or wish.b[r] == CENTRE:
-            _com_arms(tree, wish, body)
-            break
-    for r in range(len(wish.a)):
-        if wish.a[r] != NOWHERE:
-            _swept(tree, wish, body, r, wish.a[r], body.at_a[r], wish.weight[r], out[r])
-        if wish.b[r] != NOWHERE:
-            _swept(tree, wish, body, r, wish.b[r], body.at_b[r], -wish.weight[r], out[r])
+def _row(tree: Tree, wish: Wish, body: Body, r: int, size: int, out: Array) -> None:
+    """How row r moves with each degree of freedom (6+K): a turn about a through c moves p by a × (p − c)."""
+    out[:size] = 0.0
+    if wish.a[r] != NOWHERE:
+        _swept(tree, wish, body, r, wish.a[r], body.at_a, wish.weight[r], out)
+    if wish.b[r] != NOWHERE:
+        _swept(tree, wish, body, r, wish.b[r], body.at_b, -wish.weight[r], out)
 
 
 @kernel
 def _swept(tree: Tree, wish: Wish, body: Body, r: int, mark: int, at: Array, weight: float, out: Array) -> None:
     x, y, z = wish.normal[r, 0], wish.normal[r, 1], wish.normal[r, 2]
+    p, q, o = at[r, 0], at[r, 1], at[r, 2]
     out[0] += weight * x
     out[1] += weight * y
     out[2] += weight * z
-    u, v, w = at[0] - body.position[0], at[1] - body.position[1], at[2] - body.position[2]
+    u, v, w = p - body.position[0], q - body.position[1], o - body.position[2]
     out[3] += weight * (v * z - w * y)
     out[4] += weight * (w * x - u * z)
     out[5] += weight * (u * y - v * x)
+    segment = tree.segment[mark] if mark != CENTRE else 0
     for k in range(len(wish.free)):
         j = wish.free[k]
         if mark == CENTRE:
             u, v, w = body.com_arm[j, 0], body.com_arm[j, 1], body.com_arm[j, 2]
-        elif tree.moves[tree.segment[mark], j]:
-            u, v, w = at[0] - body.centre[j, 0], at[1] - body.centre[j, 1], at[2] - body.centre[j, 2]
+        elif tree.moves[segment, j]:
+            u, v, w = p - body.centre[j, 0], q - body.centre[j, 1], o - body.centre[j, 2]
         else:
             continue
         out[_ROOT_DOF + k] += weight * (
@@ -231,7 +350,9 @@ def _swept(tree: Tree, wish: Wish, body: Body, r: int, mark: int, at: Array, wei
 @kernel
 def _com_arms(tree: Tree, wish: Wish, body: Body) -> None:
     """The arm of the centre of mass about each free joint: that of what the joint moves, times its share of the mass."""
-    total = tree.mass_kg.sum()
+    total = 0.0
+    for s in range(len(tree.mass_kg)):
+        total += tree.mass_kg[s]
     for j in wish.free:
         mass, u, v, w = 0.0, 0.0, 0.0, 0.0
         for s in range(len(tree.com)):
@@ -246,51 +367,41 @@ def _com_arms(tree: Tree, wish: Wish, body: Body) -> None:
         body.com_arm[j, 2] = (w - mass * body.centre[j, 2]) / total
 
 
-class Scratch(NamedTuple):
-    """Room for the steps of one descent over N unknowns: made once, used by every step."""
-
-    keep: Rows
-    system: Array
-    right: Array
-
-
 @kernel
-def _direction(
-    gradient: Array, hessian: Array, diagonal: Array, damping: float, held: Flags, fixed: Array, delta: Array, room: Scratch
-) -> None:
+def _direction(size: int, damping: float, room: Room) -> None:
     """The damped step of what is not held; held ones move as `fixed` says."""
-    size, n, most = len(gradient), 0, 0.0
+    n, most = 0, 0.0
     for p in range(size):
-        delta[p] = fixed[p]
-        if not held[p]:
+        room.delta[p] = room.fixed[p]
+        if not room.held[p]:
             room.keep[n] = p
             n += 1
-            most = max(most, hessian[p, p])
+            most = max(most, room.hessian[p, p])
     # A joint that hardly moves any point must not be the one that damping drives: it is damped like the others.
     common = _COMMON_DAMPING * most
     for i in range(n):
         p = room.keep[i]
-        pull = gradient[p]
+        pull = room.gradient[p]
         for q in range(size):
-            if held[q]:
-                pull += hessian[p, q] * fixed[q]
+            if room.held[q]:
+                pull += room.hessian[p, q] * room.fixed[q]
         room.right[i] = pull
         for j in range(i + 1):
-            room.system[i, j] = hessian[p, room.keep[j]]
-        room.system[i, i] += diagonal[p] + damping * (1.0 + common + hessian[p, p])
+            room.system[i, j] = room.hessian[p, room.keep[j]]
+        room.system[i, i] += room.diagonal[p] + damping * (1.0 + common + room.hessian[p, p])
     solve_in_place(room.system, room.right, n)
     for i in range(n):
-        delta[room.keep[i]] = -room.right[i]
+        room.delta[room.keep[i]] = -room.right[i]
 
 
 @kernel
 def _most(wish: Wish, body: Body, k: int) -> float:
     """How far free joint k goes now: a hip no further than the hamstring lets it at this bend of the knee."""
     j = wish.free[k]
-    for s in range(2):
-        if j == _HIPS[s]:
-            return max(wish.low[k], min(wish.high[k], wish.hamstring[s] + body.angles[_KNEES[s]]))
-    return wish.high[k]
+    knee = _KNEE_OF[j]
+    if knee == NOWHERE:
+        return wish.high[k]
+    return max(wish.low[k], min(wish.high[k], wish.hamstring[_LEG_OF[j]] + body.angles[knee]))
 
 
 @kernel
@@ -298,10 +409,9 @@ def _sent(body: Body, j: int, angle: float) -> None:
     """Joint j is sent to this angle."""
     body.least[j] = min(body.least[j], angle)
     body.most[j] = max(body.most[j], angle)
-    for s in range(2):
-        if j == _HIPS[s]:
-            over = len(body.angles) + s
-            body.most[over] = max(body.most[over], angle - body.angles[_KNEES[s]])
+    if _KNEE_OF[j] != NOWHERE:
+        over = len(body.angles) + _LEG_OF[j]
+        body.most[over] = max(body.most[over], angle - body.angles[_KNEE_OF[j]])
 
 
 @kernel
@@ -312,57 +422,95 @@ def stays(body: Body) -> None:
 
 
 @kernel
-def descend(tree: Tree, wish: Wish, body: Body, position0: Array, rotation0: Array) -> None:
+def _within_stops(wish: Wish, body: Body, room: Room, first: bool) -> None:
+    """Send every free joint by its step (the first time to where it is wanted); it goes as far as its stops let it."""
+    for k in range(len(wish.free)):
+        j = wish.free[k]
+        there = wish.target[k] if first else body.angles[j] + room.delta[_ROOT_DOF + k]
+        _sent(body, j, there)
+        body.angles[j] = min(max(there, wish.low[k]), wish.high[k])
+    for k in range(len(wish.free)):
+        j = wish.free[k]
+        _sent(body, j, body.angles[j])
+        body.angles[j] = min(body.angles[j], _most(wish, body, k))
+
+
+@kernel
+def _longest(size: int, room: Room) -> float:
+    longest = 0.0
+    for p in range(size):
+        longest = max(longest, abs(room.delta[p]))
+    if longest > _LONGEST_STEP:
+        for p in range(size):
+            room.delta[p] *= _LONGEST_STEP / longest
+        return _LONGEST_STEP
+    return longest
+
+
+@kernel
+def _remember(body: Body, angles: Array, position: Array, rotation: Array) -> None:
+    for j in range(len(angles)):
+        angles[j] = body.angles[j]
+    for i in range(3):
+        position[i] = body.position[i]
+        for k in range(3):
+            rotation[i, k] = body.rotation[i, k]
+
+
+@kernel
+def _return(body: Body, angles: Array, position: Array, rotation: Array) -> None:
+    for j in range(len(angles)):
+        body.angles[j] = angles[j]
+    for i in range(3):
+        body.position[i] = position[i]
+        for k in range(3):
+            body.rotation[i, k] = rotation[i, k]
+
+
+@kernel
+def _moved_root(body: Body, room: Room) -> None:
+    turn, old = room.turn, room.old_rotation
+    turn_of(room.delta[3:6], turn)
+    for i in range(3):
+        body.position[i] += room.delta[i]
+        for k in range(3):
+            body.rotation[i, k] = turn[i, 0] * old[0, k] + turn[i, 1] * old[1, k] + turn[i, 2] * old[2, k]
+
+
+@kernel
+def descend_from_here(tree: Tree, wish: Wish, body: Body, room: Room) -> None:
+    """The same for a body whose placement now is the one to keep to."""
+    _remember(body, room.start_angles, room.start_position, room.start_rotation)
+    descend(tree, wish, body, room.start_position, room.start_rotation, room)
+
+
+@kernel
+def descend(tree: Tree, wish: Wish, body: Body, position0: Array, rotation0: Array, room: Room) -> None:
     """Take a pose to where nothing moves any more, or has had its share of steps; `body` is where it starts and ends."""
-    rows, joints = len(wish.a), len(wish.free)
+    joints = len(wish.free)
     size = _ROOT_DOF + joints
-    residual, jac = np.zeros(rows), np.zeros((rows, size))
-    gradient, hessian, diagonal = np.zeros(size), np.zeros((size, size)), np.empty(size)
-    diagonal[:_ROOT_DOF] = _ROOT_WEIGHT**2
+    residual = room.residual[: len(wish.a)]
+    room.diagonal[:_ROOT_DOF] = _ROOT_WEIGHT**2
     stays(body)
     for k in range(joints):
-        diagonal[_ROOT_DOF + k] = wish.spring[k] ** 2
-        j = wish.free[k]
-        _sent(body, j, wish.target[k])
-        body.angles[j] = min(max(wish.target[k], wish.low[k]), wish.high[k])
-    for k in range(joints):
-        _sent(body, wish.free[k], body.angles[wish.free[k]])
-        body.angles[wish.free[k]] = min(body.angles[wish.free[k]], _most(wish, body, k))
-    held, fixed, delta = np.zeros(size, dtype=np.bool_), np.zeros(size), np.zeros(size)
-    room = Scratch(np.empty(size, dtype=np.int64), np.empty((size, size)), np.empty(size))
-    tilt, turn = np.zeros(3), np.zeros((3, 3))
-    old_angles, old_position, old_rotation = body.angles.copy(), body.position.copy(), body.rotation.copy()
+        room.diagonal[_ROOT_DOF + k] = wish.spring[k] ** 2
+    _within_stops(wish, body, room, True)
     damping = 1e-4
     refresh(tree, wish, body)
     _residual(wish, body, residual)
-    cost = _cost(wish, body, residual, position0, rotation0, tilt)
+    cost = _cost(wish, body, residual, position0, rotation0, room.tilt)
     fresh = True
     for _ in range(_MAX_ITERATIONS):
         if fresh:  # a refused step has moved nothing
-            _normal_equations(tree, wish, body, residual, jac, position0, rotation0, tilt, gradient, hessian, room.keep)
-        _stepped(wish, body, gradient, hessian, diagonal, damping, held, fixed, delta, room)
-        longest = np.abs(delta).max()
-        if longest > _LONGEST_STEP:
-            delta *= _LONGEST_STEP / longest
-            longest = _LONGEST_STEP
-        old_angles[:], old_position[:], old_rotation[:] = body.angles, body.position, body.rotation
-        for k in range(joints):
-            j = wish.free[k]
-            _sent(body, j, body.angles[j] + delta[_ROOT_DOF + k])
-            body.angles[j] = min(max(body.angles[j] + delta[_ROOT_DOF + k], wish.low[k]), wish.high[k])
-        for k in range(joints):
-            _sent(body, wish.free[k], body.angles[wish.free[k]])
-            body.angles[wish.free[k]] = min(body.angles[wish.free[k]], _most(wish, body, k))
-        turn_of(delta[3:6], turn)
-        for i in range(3):
-            body.position[i] += delta[i]
-            for k in range(3):
-                body.rotation[i, k] = (
-                    turn[i, 0] * old_rotation[0, k] + turn[i, 1] * old_rotation[1, k] + turn[i, 2] * old_rotation[2, k]
-                )
+            _normal_equations(tree, wish, body, residual, position0, rotation0, room)
+        _stepped(wish, body, damping, room)
+        longest = _longest(size, room)
+        _remember(body, room.old_angles, room.old_position, room.old_rotation)
+        _within_stops(wish, body, room, False)
+        _moved_root(body, room)
         refresh(tree, wish, body)
         _residual(wish, body, residual)
-        now = _cost(wish, body, residual, position0, rotation0, tilt)
+        now = _cost(wish, body, residual, position0, rotation0, room.tilt)
         fresh = now <= cost * (1 + 1e-12)
         if fresh:
             gained = cost - now > 1e-6 * (1 + cost)
@@ -371,7 +519,7 @@ def descend(tree: Tree, wish: Wish, body: Body, position0: Array, rotation0: Arr
             if not gained or longest <= _STOP:
                 break
         else:
-            body.angles[:], body.position[:], body.rotation[:] = old_angles, old_position, old_rotation
+            _return(body, room.old_angles, room.old_position, room.old_rotation)
             refresh(tree, wish, body)
             _residual(wish, body, residual)
             damping = min(_MOST_DAMPING, damping * 8)
@@ -381,85 +529,73 @@ def descend(tree: Tree, wish: Wish, body: Body, position0: Array, rotation0: Arr
 
 @kernel
 def _normal_equations(
-    tree: Tree,
-    wish: Wish,
-    body: Body,
-    residual: Array,
-    jac: Array,
-    position0: Array,
-    rotation0: Array,
-    tilt: Array,
-    gradient: Array,
-    hessian: Array,
-    touched: Rows,
+    tree: Tree, wish: Wish, body: Body, residual: Array, position0: Array, rotation0: Array, room: Room
 ) -> None:
-    _jacobian(tree, wish, body, jac)
-    rows, size = jac.shape
+    """Gradient and Gauss–Newton matrix of the cost (without the springs' own part of it), both halves of the matrix."""
+    joints = len(wish.free)
+    size = _ROOT_DOF + joints
+    gradient, hessian, row, touched = room.gradient, room.hessian, room.moved, room.touched
+    for r in range(len(wish.a)):
+        if wish.a[r] == CENTRE or wish.b[r] == CENTRE:
+            _com_arms(tree, wish, body)
+            break
     for i in range(size):
         gradient[i] = 0.0
         for j in range(i + 1):
             hessian[i, j] = 0.0
-    for r in range(rows):
+    for r in range(len(wish.a)):
         if wish.weight[r] == 0.0:
             continue
+        _row(tree, wish, body, r, size, row)
         count = 0  # a row moves with few of the joints
         for i in range(size):
-            if jac[r, i] != 0.0:
+            if row[i] != 0.0:
                 touched[count] = i
                 count += 1
         for n in range(count):
             i = touched[n]
-            own = jac[r, i]
+            own = row[i]
             gradient[i] += own * residual[r]
             for m in range(n + 1):
-                hessian[i, touched[m]] += own * jac[r, touched[m]]
+                hessian[i, touched[m]] += own * row[touched[m]]
     for i in range(size):
         for j in range(i):
             hessian[j, i] = hessian[i, j]
-    _tilt(body.rotation, rotation0, tilt)
+    _tilt(body.rotation, rotation0, room.tilt)
     for i in range(3):
         gradient[i] += _ROOT_WEIGHT**2 * (body.position[i] - position0[i])
-        gradient[3 + i] += _ROOT_WEIGHT**2 * tilt[i]
-    for k in range(len(wish.free)):
+        gradient[3 + i] += _ROOT_WEIGHT**2 * room.tilt[i]
+    for k in range(joints):
         gradient[_ROOT_DOF + k] += wish.spring[k] ** 2 * (body.angles[wish.free[k]] - wish.target[k])
 
 
 @kernel
-def _stepped(
-    wish: Wish,
-    body: Body,
-    gradient: Array,
-    hessian: Array,
-    diagonal: Array,
-    damping: float,
-    held: Flags,
-    fixed: Array,
-    delta: Array,
-    room: Scratch,
-) -> None:
+def _stepped(wish: Wish, body: Body, damping: float, room: Room) -> None:
     """The next step; a joint that would pass its stop goes there, and the others make up for it."""
-    held[:] = False
-    fixed[:] = 0.0
-    for k in range(len(wish.free)):
-        at, pull = body.angles[wish.free[k]], gradient[_ROOT_DOF + k]
-        held[_ROOT_DOF + k] = (at <= wish.low[k] + _AT_STOP and pull > 0) or (
+    joints = len(wish.free)
+    size = _ROOT_DOF + joints
+    room.held[:size] = False
+    room.fixed[:size] = 0.0
+    for k in range(joints):
+        at, pull = body.angles[wish.free[k]], room.gradient[_ROOT_DOF + k]
+        room.held[_ROOT_DOF + k] = (at <= wish.low[k] + _AT_STOP and pull > 0) or (
             at >= _most(wish, body, k) - _AT_STOP and pull < 0
         )
-    _direction(gradient, hessian, diagonal, damping, held, fixed, delta, room)
+    _direction(size, damping, room)
     for _ in range(_RELEASES):
         passed = False
-        for k in range(len(wish.free)):
+        for k in range(joints):
             i = _ROOT_DOF + k
             at = body.angles[wish.free[k]]
-            there = at + delta[i]
+            there = at + room.delta[i]
             _sent(body, wish.free[k], there)
             most = _most(wish, body, k)
-            if not held[i] and (there < wish.low[k] - _AT_STOP or there > most + _AT_STOP):
-                held[i] = passed = True
-                fixed[i] = min(max(there, wish.low[k]), most) - at
+            if not room.held[i] and (there < wish.low[k] - _AT_STOP or there > most + _AT_STOP):
+                room.held[i] = passed = True
+                room.fixed[i] = min(max(there, wish.low[k]), most) - at
         if not passed:
             return
-        _direction(gradient, hessian, diagonal, damping, held, fixed, delta, room)
+        _direction(size, damping, room)
 
 
 @kernel
@@ -477,4 +613,4 @@ def gaps(wish: Wish, body: Body, rows: int, must: Array) -> tuple[float, int]:
     return widest, which
 
 
-__all__ = ["Body", "Wish", "descend", "gaps", "joints_of", "refresh", "stays", "wish_of"]
+__all__ = ["Body", "Room", "Wish", "descend", "descend_from_here", "freed", "gaps", "refresh", "room_for", "stays", "wish_of"]

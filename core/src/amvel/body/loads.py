@@ -15,7 +15,7 @@ import numpy as np
 from amvel.body.compiled import kernel
 from amvel.body.flat import NOWHERE, ContactTable, Flat, LoadTable
 from amvel.body.posing import Posed
-from amvel.body.pushes import GRAVITY_M_S2, Borne, Pushes, beyond, gathered
+from amvel.body.pushes import GRAVITY_M_S2, Borne, Pushes, beyond, dot, gathered, norm, room_for_pushes
 from amvel.body.skeleton import JOINT_INDEX, Skeleton
 from amvel.body.statics import Reactions
 from amvel.body.tree import Array, Flags, Rows, Tree
@@ -74,6 +74,10 @@ class InnerLoads:
     pelvic_side: Array
     hand_pull: dict[str, Array]
     margin_m: Array
+
+
+_DIRECTIONS = 72
+_ALL_ROUND = np.array([(np.cos(a), np.sin(a)) for a in 2 * np.pi * np.arange(_DIRECTIONS) / _DIRECTIONS])
 
 
 class Cuts(NamedTuple):
@@ -170,6 +174,7 @@ def inner_loads(skeleton: Skeleton, flat: Flat, posed: Posed, reactions: Reactio
         posed.points,
         reactions.borne,
         skeleton.body.stature_m / LEVER_STATURE_M,
+        _room_for(skeleton.tree, flat),
         out,
     )
     return _by_name(out)
@@ -214,9 +219,26 @@ def joint_torques(skeleton: Skeleton, flat: Flat, posed: Posed, reactions: React
         posed.placement.centre,
         posed.points,
         reactions.borne,
+        _room_for(skeleton.tree, flat),
         out,
     )
     return out
+
+
+class _Room(NamedTuple):
+    """What one body is cut in, made once for many: its pushes, a force and a moment (3), what presses on each segment (S),
+    and the corners of all contacts seen from above (4C×2)."""
+
+    pushes: Pushes
+    force: Array
+    moment: Array
+    pressing: Array
+    corners: Array
+
+
+def _room_for(tree: Tree, flat: Flat) -> _Room:
+    contacts = int(np.diff(flat.contacts.first).max(initial=0))
+    return _Room(room_for_pushes(tree, flat), np.zeros(3), np.zeros(3), np.zeros(len(tree.com)), np.zeros((4 * contacts, 2)))
 
 
 @kernel
@@ -228,14 +250,14 @@ def _torques_all(
     centre: Array,
     points: Array,
     borne: Borne,
+    room: _Room,
     out: Array,
 ) -> None:
-    f, m = np.zeros(3), np.zeros(3)
     for b in range(len(out)):
-        p = gathered(tree, contacts, loads, b, points[b], borne)
+        p = gathered(tree, contacts, loads, b, points[b], borne, room.pushes)
         for j in range(out.shape[1]):
-            beyond(tree, p, j, centre[b, j], f, m)
-            out[b, j] = (m * axis[b, j]).sum()
+            beyond(tree, p, j, centre[b, j], room.force, room.moment)
+            out[b, j] = dot(room.moment, axis[b, j])
 
 
 @kernel
@@ -262,58 +284,67 @@ def _cut_all(
     points: Array,
     borne: Borne,
     size: float,
+    room: _Room,
     out: Array,
 ) -> None:
+    weight_n = _weight_n(tree)
     for b in range(len(angles)):
-        p = gathered(tree, contacts, loads, b, points[b], borne)
-        pressing = np.zeros(len(tree.com))
+        p = gathered(tree, contacts, loads, b, points[b], borne, room.pushes)
+        room.pressing[:] = 0.0
         for c in range(contacts.first[b], contacts.first[b + 1]):
-            pressing[borne.segment[c]] += np.sqrt((borne.force[c] ** 2).sum())
+            room.pressing[borne.segment[c]] += norm(borne.force[c])
         rounding = 0.0
         for j in cuts.spine:
             rounding += np.degrees(angles[b, j] - neutral[b, j])
         _pulls(tree, cuts, p, len(p.segment) - (loads.first[b + 1] - loads.first[b]), out[b])
-        out[b, _LIMB_COLUMNS + 15] = _margin_m(tree, contacts, b, points[b], borne.force)
-        _cut(tree, cuts, p, pressing, rounding, angles[b], origin[b], turned[b], axis[b], centre[b], size, out[b])
+        out[b, _LIMB_COLUMNS + 15] = _margin_m(tree, contacts, b, points[b], borne.force, weight_n, room.corners)
+        _cut(tree, cuts, p, weight_n, rounding, angles[b], origin[b], turned[b], axis[b], centre[b], size, room, out[b])
+
+
+@kernel
+def _weight_n(tree: Tree) -> float:
+    mass = 0.0
+    for s in range(len(tree.mass_kg)):
+        mass += tree.mass_kg[s]
+    return mass * GRAVITY_M_S2
 
 
 @kernel
 def _pulls(tree: Tree, cuts: Cuts, p: Pushes, first: int, out: Array) -> None:
     """What outside loads pull on each hand (N): the pushes from row `first` on."""
     for s in range(2):
-        total = np.zeros(3)
+        x, y, z = 0.0, 0.0, 0.0
         for n in range(first, len(p.segment)):
             if p.segment[n] == cuts.hand[s]:
-                total += p.force[n]
-        out[_LIMB_COLUMNS + 13 + s] = np.sqrt((total**2).sum())
+                x, y, z = x + p.force[n, 0], y + p.force[n, 1], z + p.force[n, 2]
+        out[_LIMB_COLUMNS + 13 + s] = np.sqrt(x**2 + y**2 + z**2)
 
 
 @kernel
-def _margin_m(tree: Tree, contacts: ContactTable, b: int, points: Array, force: Array) -> float:
+def _margin_m(
+    tree: Tree, contacts: ContactTable, b: int, points: Array, force: Array, weight_n: float, corners: Array
+) -> float:
     """How far the centre of mass is inside the base of what carries upwards, seen from above (m)."""
-    weight_n = tree.mass_kg.sum() * GRAVITY_M_S2
-    x, y = 0.0, 0.0
+    x, y, mass = 0.0, 0.0, weight_n / GRAVITY_M_S2
     for s in range(len(tree.com)):
         x += tree.mass_kg[s] * points[tree.com[s], 0]
         y += tree.mass_kg[s] * points[tree.com[s], 1]
-    x, y = x / tree.mass_kg.sum(), y / tree.mass_kg.sum()
-    first, last = contacts.first[b], contacts.first[b + 1]
-    corners, count = np.zeros((4 * (last - first), 2)), 0
-    for c in range(first, last):
+    x, y = x / mass, y / mass
+    count = 0
+    for c in range(contacts.first[b], contacts.first[b + 1]):
         if contacts.on[c] == NOWHERE and force[c, 2] > 0.005 * weight_n:
-            at = points[contacts.point[c]]
+            at = contacts.point[c]
             for u in (-1.0, 1.0):
                 for v in (-1.0, 1.0):
-                    corners[count, 0] = at[0] + u * contacts.half[c, 0] - x
-                    corners[count, 1] = at[1] + v * contacts.half[c, 1] - y
+                    corners[count, 0] = points[at, 0] + u * contacts.half[c, 0] - x
+                    corners[count, 1] = points[at, 1] + v * contacts.half[c, 1] - y
                     count += 1
     if count == 0:
         return np.nan
     # Seen from the centre of mass, the base reaches this far in the direction in which it reaches least.
     least = np.inf
     for k in range(_DIRECTIONS):
-        a = 2 * np.pi * k / _DIRECTIONS
-        reach, c, s = -np.inf, np.cos(a), np.sin(a)
+        reach, c, s = -np.inf, _ALL_ROUND[k, 0], _ALL_ROUND[k, 1]
         for n in range(count):
             reach = max(reach, corners[n, 0] * c + corners[n, 1] * s)
         least = min(least, reach)
@@ -333,19 +364,19 @@ def _limbs(
     tree: Tree,
     cuts: Cuts,
     p: Pushes,
-    pressing: Array,
+    weight_n: float,
     angles: Array,
     turned: Array,
     origin: Array,
     axis: Array,
     centre: Array,
     size: float,
+    room: _Room,
     out: Array,
 ) -> tuple[float, float, float, float]:
     """Joint moments of the limbs; returns the pelvic control moments (signed: tilting, turning, sideways) and the pull of
     the hip flexors."""
-    weight_n = tree.mass_kg.sum() * GRAVITY_M_S2
-    f, m = np.zeros(3), np.zeros(3)
+    f, m, pressing = room.force, room.moment, room.pressing
     tilting, turning, sideways, flexor_n = 0.0, 0.0, 0.0, 0.0
     for s in range(2):
         if _pressed(pressing, cuts.leg[s]) < 0.005 * weight_n:
@@ -358,10 +389,10 @@ def _limbs(
             turning += _along(m, turned, 0, 2)
         at = _LIMB_COLUMNS + 5 * s
         beyond(tree, p, cuts.hip[s], centre[cuts.hip[s]], f, m)
-        out[at] = np.sqrt((m**2).sum())
-        out[at + 3] = max(0.0, -(m * axis[cuts.hip_out[s]]).sum())
+        out[at] = norm(m)
+        out[at + 3] = max(0.0, -dot(m, axis[cuts.hip_out[s]]))
         # Gravity extends the hip when its moment is against the flexion axis: the hip flexor holds it.
-        extending = max(0.0, -(m * axis[cuts.hip[s]]).sum())
+        extending = max(0.0, -dot(m, axis[cuts.hip[s]]))
         bent = min(1.0, max(0.0, (np.degrees(angles[cuts.hip[s]]) - _LIGAMENT_FULL_DEG) / _LIGAMENT_FADES_DEG))
         out[at + 4] = max(0.0, extending - (1.0 - bent) * LIGAMENT_NM * weight_n * size / _LIGAMENT_OF_N)
         # How a leg that rests on thigh, knee or calf shares the shear with the other supports is not determined by statics
@@ -369,23 +400,23 @@ def _limbs(
         if pressing[cuts.shank[s]] + pressing[cuts.thigh[s]] <= 0.01 * weight_n:
             flexor_n += out[at + 4] / HIP_FLEXOR_LEVER_M
         beyond(tree, p, cuts.knee[s], centre[cuts.knee[s]], f, m)
-        out[at + 1] = np.sqrt((m**2).sum())
+        out[at + 1] = norm(m)
         beyond(tree, p, cuts.shoulder[s], centre[cuts.shoulder[s]], f, m)
-        out[at + 2] = np.sqrt((m**2).sum())
+        out[at + 2] = norm(m)
     return tilting, turning, sideways, flexor_n
 
 
 @kernel
-def _raised_arms(tree: Tree, cuts: Cuts, p: Pushes, pressing: Array, turned: Array, centre: Array) -> float:
+def _raised_arms(
+    tree: Tree, cuts: Cuts, p: Pushes, weight_n: float, turned: Array, centre: Array, room: _Room
+) -> float:
     """Moment of lifted arms about T7/8 on ribs that lie on something: face up it arches them (negative; the belly holds
     it), face down it bends them (positive; the back holds it).  On the side arms turn the trunk instead."""
-    weight_n = tree.mass_kg.sum() * GRAVITY_M_S2
-    f, m = np.zeros(3), np.zeros(3)
     faces, bending = turned[cuts.segment[0], 2, 0], 0.0
     for s in range(2):
-        if _pressed(pressing, cuts.arm[s]) < 0.005 * weight_n:
-            beyond(tree, p, cuts.shoulder[s], centre[cuts.joint[0]], f, m)
-            bending += _along(m, turned, cuts.segment[0], 1)
+        if _pressed(room.pressing, cuts.arm[s]) < 0.005 * weight_n:
+            beyond(tree, p, cuts.shoulder[s], centre[cuts.joint[0]], room.force, room.moment)
+            bending += _along(room.moment, turned, cuts.segment[0], 1)
     if faces > _FACING:
         return min(0.0, bending)
     return max(0.0, bending) if faces < -_FACING else 0.0
@@ -396,7 +427,7 @@ def _cut(
     tree: Tree,
     cuts: Cuts,
     p: Pushes,
-    pressing: Array,
+    weight_n: float,
     rounding: float,
     angles: Array,
     origin: Array,
@@ -404,15 +435,15 @@ def _cut(
     axis: Array,
     centre: Array,
     size: float,
+    room: _Room,
     out: Array,
 ) -> None:
-    weight_n = tree.mass_kg.sum() * GRAVITY_M_S2
-    f, m = np.zeros(3), np.zeros(3)
+    f, m, pressing = room.force, room.moment, room.pressing
     tilting, pelvic_turning, sideways, flexor_n = _limbs(
-        tree, cuts, p, pressing, angles, turned, origin, axis, centre, size, out
+        tree, cuts, p, weight_n, angles, turned, origin, axis, centre, size, room, out
     )
     out[_LIMB_COLUMNS + 10], out[_LIMB_COLUMNS + 11], out[_LIMB_COLUMNS + 12] = abs(tilting), abs(pelvic_turning), abs(sideways)
-    arms = _raised_arms(tree, cuts, p, pressing, turned, centre)
+    arms = _raised_arms(tree, cuts, p, weight_n, turned, centre, room)
     carried = 0.0
     for k in range(3):
         j = cuts.joint[k]
@@ -422,13 +453,14 @@ def _cut(
             _along(m, turned, cuts.segment[k], 1),
             _along(m, turned, cuts.segment[k], 2),
         )
-        along = centre[cuts.above_joint[k]] - centre[j]
-        along /= np.sqrt((along**2).sum())
-        axial = max(0.0, -(f * along).sum())
+        up = cuts.above_joint[k]
+        x, y, z = centre[up, 0] - centre[j, 0], centre[up, 1] - centre[j, 1], centre[up, 2] - centre[j, 2]
+        length = np.sqrt(x**2 + y**2 + z**2)
+        axial = max(0.0, -(f[0] * x + f[1] * y + f[2] * z) / length)
         supported = _pressed(pressing, cuts.above[k]) > 0.01 * weight_n and _pressed(pressing, cuts.below[k]) > 0.01 * weight_n
         if supported:
             # What a back on a floor or at a wall presses where is not determined; what lifted limbs ask of it is.
-            axial = max(0.0, along[2]) * max(0.0, -f[2])
+            axial = max(0.0, z / length) * max(0.0, -f[2])
             turning, side = cuts.wall[k] * pelvic_turning, cuts.wall[k] * sideways
             tilt, hang = -cuts.wall[k] * tilting, cuts.arms[k] * arms
             sagittal = tilt if abs(tilt) >= abs(hang) else hang
@@ -446,7 +478,6 @@ def _cut(
         out[6 + 3 * k], out[7 + 3 * k], out[8 + 3 * k] = sagittal, side, turning
 
 
-_DIRECTIONS = 72
 _FACING = 0.5  # the breastbone up or down by more than 30°
 _LIMB_COLUMNS = 15  # three levels, each with moment, compression and three directions
 

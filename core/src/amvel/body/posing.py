@@ -10,7 +10,7 @@ import numpy as np
 
 from amvel.body.clearance import EXTRA_ROWS, Ends, clear, ends_of
 from amvel.body.compiled import kernel
-from amvel.body.descent import Body, descend, gaps, refresh, stays, wish_of
+from amvel.body.descent import Body, Room, descend, gaps, refresh, room_for, stays, wish_of
 from amvel.body.flat import CENTRE, Flat, Stops, flatten, row_name
 from amvel.body.pose import PoseSpec
 from amvel.body.pose_fault import OutOfReach, PoseFault, WeightNotOverFeet
@@ -100,6 +100,7 @@ def solve_flat(
         np.full((count, len(JOINTS) + 2), -np.inf),
     )
     worst = np.full(count, -1)
+    extra = 0 if floor_m is None else EXTRA_ROWS
     _solve_all(
         skeleton.tree,
         ends_of(skeleton),
@@ -119,6 +120,7 @@ def solve_flat(
         worst,
         posed.least,
         posed.most,
+        room_for(skeleton.tree, flat, extra),
     )
     for b in np.flatnonzero(posed.worst_gap_m > CONTACT_TOLERANCE_M):
         row = flat.rows.first[b] + worst[b]
@@ -155,11 +157,12 @@ def _solve_all(
     worst: Rows,
     least: Array,
     most: Array,
+    room: Room,
 ) -> None:
     for b in range(len(angles)):
         clearing = floor_m[b] == floor_m[b]
         extra = EXTRA_ROWS if clearing else 0
-        wish = wish_of(flat, b, extra)
+        wish = wish_of(flat, b, extra, room)
         rows = len(wish.a) - extra
         body = Body(
             position[b],
@@ -169,11 +172,11 @@ def _solve_all(
             turned[b],
             axis[b],
             centre[b],
-            np.zeros((len(wish.a), 3)),
-            np.zeros((len(wish.a), 3)),
-            np.zeros(3),
-            np.zeros((len(tree.com), 3)),
-            np.zeros((angles.shape[1], 3)),
+            room.at_a[: len(wish.a)],
+            room.at_b[: len(wish.a)],
+            room.weight_at,
+            room.com_at,
+            room.com_arm,
             least[b],
             most[b],
         )
@@ -181,7 +184,7 @@ def _solve_all(
             refresh(tree, wish, body)
             stays(body)
         else:
-            descend(tree, wish, body, flat.position[b], flat.rotation[b])
+            descend(tree, wish, body, flat.position[b], flat.rotation[b], room)
         first, last = flat.rows.first[b], flat.rows.first[b + 1]
         must = flat.rows.must[first:last]
         gap, which = gaps(wish, body, rows, must)
@@ -202,6 +205,7 @@ def _solve_all(
                 flat.high[b],
                 gap,
                 which,
+                room,
             )
         gap_m[b], worst[b] = gap, which
         for n in range(len(tree.segment)):

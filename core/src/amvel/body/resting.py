@@ -7,7 +7,7 @@ import numpy as np
 
 from amvel.body.compiled import kernel
 from amvel.body.flat import BEARS, KNEES, LEANS, NOWHERE, RESTS, ContactTable, LoadTable
-from amvel.body.pushes import GRAVITY_M_S2, cross, load_force
+from amvel.body.pushes import GRAVITY_M_S2, load_force
 from amvel.body.skeleton import JOINT_INDEX
 from amvel.body.tree import Array, Flags, Rows, Tree
 
@@ -74,9 +74,9 @@ def resting_force(tree: Tree, limbs: Limbs, contacts: ContactTable, b: int, k: i
     mass, moment = 0.0, 0.0
     for s in range(len(limbs.limb)):
         if limbs.parts[limb, s]:
-            com = points[tree.com[s]]
+            com = tree.com[s]
             mass += tree.mass_kg[s]
-            moment += tree.mass_kg[s] * ((com[0] - joint[0]) * x + (com[1] - joint[1]) * y) / max(lever, 1e-9)
+            moment += tree.mass_kg[s] * ((points[com, 0] - joint[0]) * x + (points[com, 1] - joint[1]) * y) / max(lever, 1e-9)
     if lever < _REST_LEVER_M:
         if limb != limbs.limb[tree.segment[contacts.point[k]]]:
             return mass * GRAVITY_M_S2  # a foot under its ankle stands on its toes, and nothing else does
@@ -89,38 +89,47 @@ def resting_force(tree: Tree, limbs: Limbs, contacts: ContactTable, b: int, k: i
 
 
 @kernel
+def _moment_about(points: Array, mark: int, joint: Array, force: Array, axis: tuple[float, float, float]) -> float:
+    """Of a force at a landmark, about an axis through a joint."""
+    p, q, r = points[mark, 0] - joint[0], points[mark, 1] - joint[1], points[mark, 2] - joint[2]
+    a, b, c = force[0], force[1], force[2]
+    return (q * c - r * b) * axis[0] + (r * a - p * c) * axis[1] + (p * b - q * a) * axis[2]
+
+
+@kernel
 def leaning_force(
-    tree: Tree, limbs: Limbs, contacts: ContactTable, loads: LoadTable, b: int, k: int, origin: Array, points: Array
+    tree: Tree, limbs: Limbs, contacts: ContactTable, loads: LoadTable, b: int, k: int, origin: Array, points: Array, pull: Array
 ) -> float:
-    """What each leaning contact presses, so that together they hold all above L4/5 and the back holds nothing."""
+    """What each leaning contact presses, so that together they hold all above L4/5 and the back holds nothing.
+
+    `pull` (3) is room for the pull of a load.
+    """
     joint, normal = origin[limbs.trunk], contacts.normal[k]
-    arm, sharing = np.zeros(3), 0
+    u, v, w, sharing = 0.0, 0.0, 0.0, 0
     for c in range(contacts.first[b], contacts.first[b + 1]):
         if contacts.strategy[c] == LEANS:
-            arm += points[contacts.point[c]] - joint
+            at = points[contacts.point[c]]
+            u, v, w = u + (at[0] - joint[0]), v + (at[1] - joint[1]), w + (at[2] - joint[2])
             sharing += 1
-    arm /= sharing
-    x, y, z = cross(normal, arm)
+    u, v, w = u / sharing, v / sharing, w / sharing
+    x, y, z = normal[1] * w - normal[2] * v, normal[2] * u - normal[0] * w, normal[0] * v - normal[1] * u
     size = np.sqrt(x * x + y * y + z * z)
     if size < _REST_LEVER_M:
         return 0.0
     moment = 0.0
     for s in range(len(limbs.upper)):
         if limbs.upper[s]:
-            com = points[tree.com[s]] - joint
-            moment -= tree.mass_kg[s] * GRAVITY_M_S2 * (com[1] * x - com[0] * y) / size
+            com = points[tree.com[s]]
+            moment -= tree.mass_kg[s] * GRAVITY_M_S2 * ((com[1] - joint[1]) * x - (com[0] - joint[0]) * y) / size
     for i in range(loads.first[b], loads.first[b + 1]):
         if limbs.upper[tree.segment[loads.point[i]]]:
-            pull = np.zeros(3)
             load_force(loads, i, points, pull)
-            u, v, w = cross(points[loads.point[i]] - joint, pull)
-            moment += (u * x + v * y + w * z) / size
+            moment += _moment_about(points, loads.point[i], joint, pull, (x, y, z)) / size
     for c in range(contacts.first[b], contacts.first[b + 1]):
         if contacts.strategy[c] == RESTS and limbs.upper[tree.segment[contacts.point[c]]]:
             rest = resting_force(tree, limbs, contacts, b, c, origin, points)
             if rest == rest:
-                u, v, w = cross(points[contacts.point[c]] - joint, rest * contacts.normal[c])
-                moment += (u * x + v * y + w * z) / size
+                moment += rest * _moment_about(points, contacts.point[c], joint, contacts.normal[c], (x, y, z)) / size
     # The unit push has the moment arm × normal, which is −size about the axis normal × arm.
     return max(0.0, moment / size) / sharing
 

@@ -24,11 +24,61 @@ class Problem(NamedTuple):
     external: Array
 
 
+class SettlingRoom(NamedTuple):
+    """What settling works in, made once for many poses: P points."""
+
+    where: Array
+    basis: Array
+    wrench: Array
+    root: Array
+    cone: Array
+    external: Array
+    force: Array
+    slope: Array
+    new_force: Array
+    new_slope: Array
+    trial: Array
+    twist: Array
+    new_twist: Array
+    gradient: Array
+    hessian: Array
+    step: Array
+
+
+def settling_room(points: int) -> SettlingRoom:
+    """Room for the supports of any pose with up to so many points."""
+    return SettlingRoom(
+        np.zeros((points, 3)),
+        np.zeros((points, 3, 3)),
+        np.zeros((points, 3, 6)),
+        np.zeros((points, 3)),
+        np.zeros(points),
+        np.zeros(6),
+        np.zeros((points, 3)),
+        np.zeros((points, 3, 3)),
+        np.zeros((points, 3)),
+        np.zeros((points, 3, 3)),
+        np.zeros(3),
+        np.zeros(6),
+        np.zeros(6),
+        np.zeros(6),
+        np.zeros((6, 6)),
+        np.zeros(6),
+    )
+
+
 @kernel
-def _forces(p: Problem, twist: Array, force: Array, slope: Array) -> float:
+def problem_in(room: SettlingRoom, points: int) -> Problem:
+    """The first so many points of the room, to be filled."""
+    return Problem(
+        room.where[:points], room.basis[:points], room.wrench[:points], room.root[:points], room.cone[:points], room.external
+    )
+
+
+@kernel
+def _forces(p: Problem, twist: Array, trial: Array, force: Array, slope: Array) -> float:
     """Scaled forces P×3 and their derivative by the scaled trial force P×3×3; returns their energy."""
     energy = 0.0
-    trial = np.empty(3)
     for n in range(len(p.root)):
         for i in range(3):
             move = 0.0
@@ -65,20 +115,26 @@ def _forces(p: Problem, twist: Array, force: Array, slope: Array) -> float:
 @kernel
 def _left_over(p: Problem, force: Array, out: Array) -> float:
     """What outside loads and forces leave unbalanced (6); returns the largest of them."""
-    out[:] = p.external
-    for n in range(len(force)):
+    for k in range(6):
+        out[k] = p.external[k]
+    for n in range(len(p.root)):
         for i in range(3):
             f = force[n, i] * p.root[n, i]
             if f != 0.0:
                 for k in range(6):
                     out[k] += p.wrench[n, i, k] * f
-    return np.abs(out).max()
+    largest = 0.0
+    for k in range(6):
+        largest = max(largest, abs(out[k]))
+    return largest
 
 
 @kernel
-def _newton(p: Problem, slope: Array, gradient: Array, damping: float) -> Array:
-    hessian = np.zeros((6, 6))
-    for n in range(len(slope)):
+def _newton(p: Problem, damping: float, room: SettlingRoom) -> None:
+    """The damped step from here, into the room."""
+    hessian, slope, step = room.hessian, room.slope, room.step
+    hessian[:] = 0.0
+    for n in range(len(p.root)):
         if slope[n, 0, 0] == 0.0:
             continue
         for i in range(3):
@@ -95,35 +151,53 @@ def _newton(p: Problem, slope: Array, gradient: Array, damping: float) -> Array:
         most = max(most, hessian[k, k])
     for k in range(6):
         hessian[k, k] += max(damping * most, 1e-3)
-    step = gradient.copy()
+        step[k] = room.gradient[k]
     solve_in_place(hessian, step, 6)
-    return step
 
 
 @kernel
-def settle(p: Problem, weight_n: float, force: Array) -> float:
-    """How the pose settles: fills the scaled forces, returns what is left unbalanced as a share of body weight."""
-    count = len(p.root)
-    twist, gradient = np.zeros(6), np.zeros(6)
-    twist[2] = -0.01
-    slope = np.zeros((count, 3, 3))
-    new_force, new_slope = np.zeros((count, 3)), np.zeros((count, 3, 3))
+def _taken(points: int, room: SettlingRoom) -> None:
+    """What was tried is where the body is now."""
+    for k in range(6):
+        room.twist[k] = room.new_twist[k]
+    for n in range(points):
+        for i in range(3):
+            room.force[n, i] = room.new_force[n, i]
+            for k in range(3):
+                room.slope[n, i, k] = room.new_slope[n, i, k]
+
+
+@kernel
+def _work(p: Problem, twist: Array) -> float:
+    work = 0.0
+    for k in range(6):
+        work += twist[k] * p.external[k]
+    return work
+
+
+@kernel
+def settle(p: Problem, weight_n: float, room: SettlingRoom) -> float:
+    """How the pose settles: the scaled forces are in the room then; returns what is left unbalanced as a share of weight."""
+    room.twist[:] = 0.0
+    room.twist[2] = -0.01
     damping = 1e-2
-    value = (twist * p.external).sum() - _forces(p, twist, force, slope)
-    open_ = _left_over(p, force, gradient)
+    value = _work(p, room.twist) - _forces(p, room.twist, room.trial, room.force, room.slope)
+    open_ = _left_over(p, room.force, room.gradient)
     for _ in range(_MAX_ITERATIONS):
         if open_ < _BALANCED * weight_n:
             break
-        trial = twist + _newton(p, slope, gradient, damping)
-        new_value = (trial * p.external).sum() - _forces(p, trial, new_force, new_slope)
+        _newton(p, damping, room)
+        for k in range(6):
+            room.new_twist[k] = room.twist[k] + room.step[k]
+        new_value = _work(p, room.new_twist) - _forces(p, room.new_twist, room.trial, room.new_force, room.new_slope)
         if new_value >= value - 1e-12 * abs(value):
-            twist, value = trial, new_value
-            force[:], slope[:] = new_force, new_slope
-            open_ = _left_over(p, force, gradient)
+            value = new_value
+            _taken(len(p.root), room)
+            open_ = _left_over(p, room.force, room.gradient)
             damping = max(1e-10, damping * 0.2)
         else:
             damping = min(1e10, damping * 10)
     return open_ / weight_n
 
 
-__all__ = ["LENGTH_M", "Problem", "settle"]
+__all__ = ["LENGTH_M", "Problem", "SettlingRoom", "problem_in", "settle", "settling_room"]

@@ -12,6 +12,7 @@ nothing for the back to hold, where that balances.  Neither takes what the struc
 
 from dataclasses import dataclass
 from functools import lru_cache
+from typing import NamedTuple
 
 import numpy as np
 
@@ -19,9 +20,9 @@ from amvel.body.compiled import kernel
 from amvel.body.flat import LEANS, NOWHERE, PUSHES, RESTS, ContactTable, Flat, LoadTable, flatten
 from amvel.body.pose import PoseSpec
 from amvel.body.posing import Posed
-from amvel.body.pushes import GRAVITY_M_S2, Borne, cross, load_force
+from amvel.body.pushes import GRAVITY_M_S2, Borne, cross, dot, load_force, norm
 from amvel.body.resting import Limbs, leaning_force, limbs_of, resting_force
-from amvel.body.settling import LENGTH_M, Problem, settle
+from amvel.body.settling import LENGTH_M, Problem, SettlingRoom, problem_in, settle, settling_room
 from amvel.body.skeleton import Skeleton
 from amvel.body.tree import Array, Flags, Rows, Tree
 
@@ -115,18 +116,38 @@ def react_flat(skeleton: Skeleton, flat: Flat, posed: Posed, sampling: int = 3) 
         out.moment,
         out.unbalanced,
         out.back_rests,
+        _room_for(flat, sampling * sampling),
     )
     return out
 
 
+class _Room(NamedTuple):
+    """What the supports of one pose are found in, made once for many: directions (3), a basis (3×3), and what settles."""
+
+    centre: Array
+    pull: Array
+    along: Array
+    across: Array
+    toward: Array
+    basis: Array
+    bearing: Rows
+    settling: SettlingRoom
+
+
+def _room_for(flat: Flat, per: int) -> _Room:
+    """Room for any of these poses with so many points per contact."""
+    contacts = int(np.diff(flat.contacts.first).max(initial=0))
+    return _Room(*(np.zeros(3) for _ in range(5)), np.zeros((3, 3)), np.zeros(contacts, dtype=np.int64), settling_room(contacts * per))
+
+
 @kernel
 def _push(external: Array, where: Array, centre: Array, force: Array) -> None:
-    x, y, z = cross(where - centre, force)
+    u, v, w = where[0] - centre[0], where[1] - centre[1], where[2] - centre[2]
     for i in range(3):
         external[i] += force[i]
-    external[3] += x / LENGTH_M
-    external[4] += y / LENGTH_M
-    external[5] += z / LENGTH_M
+    external[3] += (v * force[2] - w * force[1]) / LENGTH_M
+    external[4] += (w * force[0] - u * force[2]) / LENGTH_M
+    external[5] += (u * force[1] - v * force[0]) / LENGTH_M
 
 
 @kernel
@@ -134,31 +155,43 @@ def _patch_axes(normal: Array, along: Array, across: Array) -> None:
     """Two directions in the surface: along the body's usual x or the vertical, and sideways."""
     along[:] = 0.0
     along[0 if abs(normal[0]) < 0.9 else 2] = 1.0
-    along -= normal * (along * normal).sum()
-    along /= np.sqrt((along**2).sum())
+    share = dot(along, normal)
+    for i in range(3):
+        along[i] -= normal[i] * share
+    size = norm(along)
+    for i in range(3):
+        along[i] /= size
     across[0], across[1], across[2] = cross(normal, along)
 
 
 @kernel
-def _basis(normal: Array, out: Array) -> None:
-    """Rows n, t1, t2."""
-    helper = np.zeros(3)
+def _basis(normal: Array, helper: Array, out: Array) -> None:
+    """Rows n, t1, t2; `helper` (3) is room."""
+    helper[:] = 0.0
     helper[0 if abs(normal[0]) < 0.9 else 1] = 1.0
-    out[0] = normal
+    for i in range(3):
+        out[0, i] = normal[i]
     out[1, 0], out[1, 1], out[1, 2] = cross(normal, helper)
-    out[1] /= max(np.sqrt((out[1] ** 2).sum()), 1e-12)
+    size = max(norm(out[1]), 1e-12)
+    for i in range(3):
+        out[1, i] /= size
     out[2, 0], out[2, 1], out[2, 2] = cross(normal, out[1])
 
 
 @kernel
-def _along_the_arm(normal: Array, friction: float, shoulder: Array, at: Array) -> Array:
+def _along_the_arm(normal: Array, friction: float, shoulder: Array, at: Array, out: Array) -> None:
     """From the hand to the shoulder, no flatter to the surface than friction holds."""
-    along = shoulder - at
-    up = max((along * normal).sum(), 1e-6)
-    shear = along / up - normal
-    slope = np.sqrt((shear**2).sum())
-    direction = normal + shear * min(1.0, friction / max(slope, 1e-9))
-    return direction / np.sqrt((direction**2).sum())
+    for i in range(3):
+        out[i] = shoulder[i] - at[i]
+    up = max(dot(out, normal), 1e-6)
+    for i in range(3):
+        out[i] = out[i] / up - normal[i]
+    share = min(1.0, friction / max(norm(out), 1e-9))
+    for i in range(3):
+        out[i] = normal[i] + out[i] * share
+    size = norm(out)
+    for i in range(3):
+        out[i] /= size
 
 
 @kernel
@@ -177,22 +210,26 @@ def _react_all(
     moment: Array,
     unbalanced: Array,
     back_rests: Flags,
+    room: _Room,
 ) -> None:
     for b in range(len(points)):
         first, last = contacts.first[b], contacts.first[b + 1]
         for c in range(first, last):
-            at[c] = points[b, contacts.point[c]]
+            for i in range(3):
+                at[c, i] = points[b, contacts.point[c], i]
         if not placed[b]:
             continue
         f, m, o, p = force[first:last], moment[first:last], origin[b], points[b]
-        leans = (contacts.strategy[first:last] == LEANS).any()
-        unbalanced[b] = _react(tree, limbs, contacts, loads, b, o, p, grid, soft_reach_m, leans, f, m)
+        leans = False
+        for c in range(first, last):
+            leans = leans or contacts.strategy[c] == LEANS
+        unbalanced[b] = _react(tree, limbs, contacts, loads, b, o, p, grid, soft_reach_m, leans, f, m, room)
         if unbalanced[b] < _STANDS:
             back_rests[b] = _leaned_n(contacts, b, f) > _TOUCHES_N
         elif leans:
             # Supports that cannot balance a back at rest: the back works, and the arms carry what balance asks.
             f[:], m[:] = 0.0, 0.0
-            unbalanced[b] = _react(tree, limbs, contacts, loads, b, o, p, grid, soft_reach_m, False, f, m)
+            unbalanced[b] = _react(tree, limbs, contacts, loads, b, o, p, grid, soft_reach_m, False, f, m, room)
 
 
 @kernel
@@ -201,8 +238,26 @@ def _leaned_n(contacts: ContactTable, b: int, force: Array) -> float:
     total = 0.0
     for c in range(len(force)):
         if contacts.strategy[contacts.first[b] + c] == LEANS:
-            total += np.sqrt((force[c] ** 2).sum())
+            total += norm(force[c])
     return total
+
+
+@kernel
+def _outside(tree: Tree, loads: LoadTable, b: int, points: Array, weight_n: float, external: Array, room: _Room) -> None:
+    """Weight and loads on pose b about its centre of mass, which is in the room then."""
+    centre = room.centre
+    centre[:] = 0.0
+    total = weight_n / GRAVITY_M_S2
+    for s in range(len(tree.com)):
+        for i in range(3):
+            centre[i] += tree.mass_kg[s] * points[tree.com[s], i]
+    for i in range(3):
+        centre[i] /= total
+    external[:] = 0.0
+    external[2] = -weight_n
+    for i in range(loads.first[b], loads.first[b + 1]):
+        load_force(loads, i, points, room.pull)
+        _push(external, points[loads.point[i]], centre, room.pull)
 
 
 @kernel
@@ -219,20 +274,17 @@ def _react(
     back_rests: bool,
     force: Array,
     moment: Array,
+    room: _Room,
 ) -> float:
     """Fills force and moment of pose b's contacts; returns what is left unbalanced as a share of body weight."""
     per, first, own = len(grid), contacts.first[b], len(force)
-    weight_n = tree.mass_kg.sum() * GRAVITY_M_S2
-    centre = np.zeros(3)
-    for s in range(len(tree.com)):
-        centre += tree.mass_kg[s] * points[tree.com[s]]
-    centre /= tree.mass_kg.sum()
-    external, pull = np.zeros(6), np.zeros(3)
-    external[2] = -weight_n
-    for i in range(loads.first[b], loads.first[b + 1]):
-        load_force(loads, i, points, pull)
-        _push(external, points[loads.point[i]], centre, pull)
-    bearing = np.zeros(own, dtype=np.bool_)
+    weight_n = 0.0
+    for s in range(len(tree.mass_kg)):
+        weight_n += tree.mass_kg[s]
+    weight_n *= GRAVITY_M_S2
+    external = room.settling.external
+    _outside(tree, loads, b, points, weight_n, external, room)
+    carrying = 0
     for c in range(own):
         k = first + c
         spot, normal = points[contacts.point[k]], contacts.normal[k]
@@ -240,47 +292,47 @@ def _react(
         if contacts.strategy[k] == RESTS:
             resting = resting_force(tree, limbs, contacts, b, k, origin, points)
         elif contacts.strategy[k] == LEANS and back_rests:
-            resting = leaning_force(tree, limbs, contacts, loads, b, k, origin, points)
+            resting = leaning_force(tree, limbs, contacts, loads, b, k, origin, points, room.pull)
         plane = contacts.plane[k]
-        if plane == plane and (normal * spot).sum() - plane > soft_reach_m:
+        if plane == plane and dot(normal, spot) - plane > soft_reach_m:
             continue
         if resting != resting and contacts.on[k] != NOWHERE:
             continue  # straight over its joint a limb carries itself, and nothing else of the body has to
         if resting != resting:
-            bearing[c] = True
+            room.bearing[carrying] = c
+            carrying += 1
             continue
-        force[c] = resting * normal
+        for i in range(3):
+            force[c, i] = resting * normal[i]
         if contacts.on[k] == NOWHERE:  # what rests on the body itself pushes it down as much as up
-            _push(external, spot, centre, force[c])
-    carrying = np.flatnonzero(bearing)
-    count = len(carrying) * per
-    p = Problem(
-        np.zeros((count, 3)),
-        np.zeros((count, 3, 3)),
-        np.zeros((count, 3, 6)),
-        np.zeros((count, 3)),
-        np.zeros(count),
-        external,
-    )
-    for m in range(len(carrying)):
-        _sample(tree, limbs, contacts, first + carrying[m], origin, points, centre, grid, m * per, p)
-    scaled = np.zeros((count, 3))
-    left = settle(p, weight_n, scaled)
-    push = np.empty(3)
-    for m in range(len(carrying)):
-        c = carrying[m]
-        spot = points[contacts.point[first + c]]
-        for n in range(m * per, (m + 1) * per):
-            for i in range(3):
-                push[i] = 0.0
-                for j in range(3):
-                    push[i] += p.basis[n, j, i] * scaled[n, j] * p.root[n, j]
-            force[c] += push
-            x, y, z = cross(p.where[n] - spot, push)
-            moment[c, 0] += x
-            moment[c, 1] += y
-            moment[c, 2] += z
+            _push(external, spot, room.centre, force[c])
+    p = problem_in(room.settling, carrying * per)
+    for m in range(carrying):
+        _sample(tree, limbs, contacts, first + room.bearing[m], origin, points, grid, m * per, p, room)
+    left = settle(p, weight_n, room.settling)
+    for m in range(carrying):
+        c = room.bearing[m]
+        _carried(p, room.settling.force, m * per, per, points[contacts.point[first + c]], force[c], moment[c])
     return left
+
+
+@kernel
+def _carried(p: Problem, scaled: Array, start: int, per: int, spot: Array, force: Array, moment: Array) -> None:
+    """What the points of one contact carry together, as a force at its landmark and a moment about it."""
+    for n in range(start, start + per):
+        x, y, z = 0.0, 0.0, 0.0
+        for j in range(3):
+            push = scaled[n, j] * p.root[n, j]
+            x += p.basis[n, j, 0] * push
+            y += p.basis[n, j, 1] * push
+            z += p.basis[n, j, 2] * push
+        u, v, w = p.where[n, 0] - spot[0], p.where[n, 1] - spot[1], p.where[n, 2] - spot[2]
+        force[0] += x
+        force[1] += y
+        force[2] += z
+        moment[0] += v * z - w * y
+        moment[1] += w * x - u * z
+        moment[2] += u * y - v * x
 
 
 @kernel
@@ -291,22 +343,22 @@ def _sample(
     k: int,
     origin: Array,
     points: Array,
-    centre: Array,
     grid: Array,
     start: int,
     p: Problem,
+    room: _Room,
 ) -> None:
     """The points of contact k, from row `start` of the problem on."""
     spot, normal, friction = points[contacts.point[k]], contacts.normal[k], contacts.friction[k]
-    along, across = np.zeros(3), np.zeros(3)
-    _patch_axes(normal, along, across)
-    toward = normal
+    centre, basis, along, across = room.centre, room.basis, room.along, room.across
     if contacts.strategy[k] == PUSHES:
         limb = limbs.limb[tree.segment[contacts.point[k]]]
-        toward = _along_the_arm(normal, friction, origin[limbs.root[limb]], spot)
+        _along_the_arm(normal, friction, origin[limbs.root[limb]], spot, room.toward)
+        _basis(room.toward, along, basis)
         friction = _LEFT_OVER_FRICTION
-    basis = np.zeros((3, 3))
-    _basis(toward, basis)
+    else:
+        _basis(normal, along, basis)
+    _patch_axes(normal, along, across)
     for g in range(len(grid)):
         n = start + g
         for i in range(3):
@@ -315,12 +367,16 @@ def _sample(
                 + grid[g, 0] * contacts.half[k, 0] * along[i]
                 + grid[g, 1] * contacts.half[k, 1] * across[i]
             )
-        p.basis[n] = basis
-        arm = (p.where[n] - centre) / LENGTH_M
+        u, v, w = (
+            (p.where[n, 0] - centre[0]) / LENGTH_M,
+            (p.where[n, 1] - centre[1]) / LENGTH_M,
+            (p.where[n, 2] - centre[2]) / LENGTH_M,
+        )
         for i in range(3):
-            x, y, z = cross(arm, basis[i])
-            p.wrench[n, i, 0], p.wrench[n, i, 1], p.wrench[n, i, 2] = basis[i, 0], basis[i, 1], basis[i, 2]
-            p.wrench[n, i, 3], p.wrench[n, i, 4], p.wrench[n, i, 5] = x, y, z
+            x, y, z = basis[i, 0], basis[i, 1], basis[i, 2]
+            p.basis[n, i, 0], p.basis[n, i, 1], p.basis[n, i, 2] = x, y, z
+            p.wrench[n, i, 0], p.wrench[n, i, 1], p.wrench[n, i, 2] = x, y, z
+            p.wrench[n, i, 3], p.wrench[n, i, 4], p.wrench[n, i, 5] = v * z - w * y, w * x - u * z, u * y - v * x
         stiff = contacts.stiffness[k] * grid[g, 2]
         p.root[n, 0] = np.sqrt(stiff)
         p.root[n, 1] = p.root[n, 2] = np.sqrt(stiff * contacts.shear[k])

@@ -83,6 +83,9 @@ SAYS = {
 _LEGS_LIFTED = np.array([0.0, 2.0, 3.0])
 
 
+_NOTHING = 1e-6  # N or N·m: less is rounding, where the lowest ceiling itself is nothing
+
+
 @dataclass(frozen=True)
 class Reference:
     """A pose that stands for a level.  With `of` its step, and the harder rungs of its ladder, are of that level at
@@ -227,6 +230,7 @@ def _both_sides(name: str) -> tuple[str, ...]:
 def level_of(values: Array, most: Array) -> Array:
     """Levels of values against the rising ceilings of one quantity: 2.5 lies half-way from the second to the third."""
     below = np.concatenate([[0.0], most])
+    values = np.where(values < _NOTHING, 0.0, values)
     at = np.searchsorted(most, values, side="left")
     floor, top = below[np.minimum(at, HIGHEST)], below[np.minimum(at + 1, HIGHEST)]
     width = np.where(at < HIGHEST, top - floor, np.maximum(floor, 1.0))

@@ -11,8 +11,8 @@ from scipy.spatial.transform import Rotation
 from shapely.geometry import MultiPoint, Point
 
 from amvel.body import JOINTS, flatten
-from amvel.body.cholesky import solve_in_place
 from amvel.body.between import _nearest_rotation
+from amvel.body.cholesky import solve_in_place
 from amvel.body.descent import Body, Wish, _com_arms, _residual, _row, _wish, refresh, room_for, wish_of
 from amvel.body.flat import CENTRE
 from amvel.body.tree import place, turn_of

@@ -27,8 +27,8 @@ def kernel(function: Kernel) -> Kernel:
     """
     config: Any = numba.config
     config.CACHE_DIR = os.path.join(_cache_folder(), sources_digest(function.__module__.rpartition(".")[2]))
-    compile_it: Any = numba.njit(cache=True, error_model="numpy", _nrt=False)
-    compiled: Kernel = compile_it(function)
+    njit: Any = numba.njit
+    compiled: Kernel = njit(cache=True, error_model="numpy", _nrt=False)(function)
     return compiled
 
 

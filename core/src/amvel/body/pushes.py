@@ -66,7 +66,7 @@ def room_for_pushes(tree: Tree, flat: Flat) -> Pushes:
     """Room for what pushes on any one of these poses."""
     contacts, loads = (int(np.diff(first).max(initial=0)) for first in (flat.contacts.first, flat.loads.first))
     most = len(tree.com) + 2 * contacts + loads
-    return Pushes(*(np.zeros((most, 3)) for _ in range(3)), np.zeros(most, dtype=np.int64))
+    return Pushes(np.zeros((most, 3)), np.zeros((most, 3)), np.zeros((most, 3)), np.zeros(most, dtype=np.int64))
 
 
 @kernel

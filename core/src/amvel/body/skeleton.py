@@ -13,7 +13,7 @@ from numpy.typing import NDArray
 
 from amvel.body.anthropometry import Anthropometry
 from amvel.body.landmarks import Landmarks
-from amvel.body.tree import Array, Tree, place_all
+from amvel.body.tree import Array, Rows, Tree, place_all
 
 _SPINE_SEGMENT = {
     "lumbar": "lumbar",
@@ -117,6 +117,16 @@ class Skeleton:
             for j, (_, moved, _) in enumerate(JOINTS):
                 table[i, j] |= moved == segment.name
         return table
+
+    def rows(self, marks: tuple[str, ...]) -> Rows:
+        """The rows of these landmarks, looked up once."""
+        if marks not in self._rows:
+            self._rows[marks] = np.array([self.landmarks.index[m] for m in marks])
+        return self._rows[marks]
+
+    @cached_property
+    def _rows(self) -> dict[tuple[str, ...], Rows]:
+        return {}
 
     def place(self, root_position: Array, root_rotation: Array, angles: Array) -> Placement:
         """Place B poses: root_position B×3 (m), root_rotation B×3×3, angles B×J (rad)."""

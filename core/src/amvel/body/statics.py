@@ -137,7 +137,9 @@ class _Room(NamedTuple):
 def _room_for(flat: Flat, per: int) -> _Room:
     """Room for any of these poses with so many points per contact."""
     contacts = int(np.diff(flat.contacts.first).max(initial=0))
-    return _Room(*(np.zeros(3) for _ in range(5)), np.zeros((3, 3)), np.zeros(contacts, dtype=np.int64), settling_room(contacts * per))
+    centre, pull, along, across, toward = np.zeros((5, 3))
+    bearing = np.zeros(contacts, dtype=np.int64)
+    return _Room(centre, pull, along, across, toward, np.zeros((3, 3)), bearing, settling_room(contacts * per))
 
 
 @kernel

@@ -2,6 +2,7 @@
 
 from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass
+from functools import lru_cache
 
 import numpy as np
 
@@ -16,7 +17,7 @@ class Columns(Mapping[str, Array]):
 
     @classmethod
     def of(cls, columns: Mapping[str, Array]) -> "Columns":
-        return cls({name: k for k, name in enumerate(columns)}, np.array(list(columns.values()), dtype=float))
+        return cls(_index(tuple(columns)), np.array(list(columns.values()), dtype=float))
 
     def __getitem__(self, name: str) -> Array:
         return self.table[self.index[name]]
@@ -34,7 +35,7 @@ class Columns(Mapping[str, Array]):
     def with_(self, columns: Mapping[str, Array]) -> "Columns":
         """A copy with these columns replaced, or added."""
         new = [name for name in columns if name not in self.index]
-        index = {**self.index, **{name: len(self.index) + k for k, name in enumerate(new)}} if new else self.index
+        index = _index((*self.index, *new)) if new else self.index
         table = np.concatenate([self.table, np.zeros((len(new), self.table.shape[1]))]) if new else self.table.copy()
         for name, values in columns.items():
             table[index[name]] = values
@@ -48,6 +49,12 @@ class Columns(Mapping[str, Array]):
         return Columns(self.index, table)
 
 
+@lru_cache(maxsize=64)
+def _index(names: tuple[str, ...]) -> dict[str, int]:
+    """The rows of these columns: one object for all profiles that have the same, so that what is looked up in it is kept."""
+    return {name: k for k, name in enumerate(names)}
+
+
 @dataclass(frozen=True)
 class Extremes:
     """The largest and smallest value of every column; infinite on both sides where a value is missing."""
@@ -59,7 +66,7 @@ class Extremes:
     @classmethod
     def of(cls, index: dict[str, int], table: Array) -> "Extremes":
         most, least = table.max(axis=1), table.min(axis=1)
-        missing = ~np.isfinite(table).all(axis=1)
+        missing = ~(np.isfinite(most) & np.isfinite(least))  # what is missing in one frame is so in the most or the least of all
         return cls(index, np.where(missing, np.inf, most), np.where(missing, -np.inf, least))
 
     def worst(self, name: str, at_least: bool) -> float:

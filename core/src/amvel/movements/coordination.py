@@ -4,27 +4,21 @@ A limb counts when it travels and somebody moves it: a leg that stands, or a han
 while the trunk goes over it is not one more thing to think of.  A pair that moves alike, or holds one thing, counts one.
 """
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field
-from itertools import pairwise
+from functools import cached_property, lru_cache
 
 import numpy as np
 
 from amvel.body import JOINTS
 from amvel.body.tree import Array
-from amvel.movements.frames import Frame
+from amvel.movements.frames import Frame, Touch
+from amvel.movements.travel import LIMB_JOINTS, PARTS, Travel, Traveller
 
 _MOVED_DEG = 8.0
 _MOVED_RAD = np.radians(_MOVED_DEG)
 _ALIKE_RAD = np.radians(3.0)
 _SIDES = ("left", "right")
-_JOINTS = {"arm": ("shoulder", "elbow"), "leg": ("hip", "knee")}
-_COLUMNS = {
-    (limb, side): [i for i, (name, _, _) in enumerate(JOINTS) if name.startswith(tuple(f"{side}.{j}." for j in joints))]
-    for limb, joints in _JOINTS.items()
-    for side in _SIDES
-}
-PARTS = {"arm": ("scapula", "shoulder", "elbow", "forearm", "wrist"), "leg": ("hip", "knee", "ankle", "toes")}
 FOOT = frozenset(["heel", "ball", "heel_back", "foot_outer", "foot_inner", "toe_tip", "toe_under", "instep"])
 ENDS = {
     "arm": frozenset(["palm", "knuckles", "fingertips", "wrist", "elbow", "elbow_tip", "forearm_side", "forearm_under"]),
@@ -40,48 +34,43 @@ _JOINT_OF = {
 }
 
 _JOINT_NAME = {name: name.partition(".")[2] for name in _JOINT_OF}
+_Limb = Traveller
+LIMBS: tuple[_Limb, ...] = tuple(LIMB_JOINTS)
 
 
-@dataclass(frozen=True)
 class Part:
-    """The way from one declared frame, at row `start`, to the next, at `end`: the angles on it (N×J, rad), how far each joint travels (J), its ends."""
+    """The way from one declared frame to the next: number `at` of a batch, and what its ends ask."""
 
-    start: int
-    end: int
-    angles_rad: Array
-    travelled_rad: Array
-    before: Frame
-    after: Frame
-    asked_before: "dict[_Limb, _Asked]"
-    asked_after: "dict[_Limb, _Asked]"
+    def __init__(self, travel: Travel, at: int, before: "Asking", after: "Asking") -> None:
+        self.travel, self.at, self.before, self.after = travel, at, before, after
 
+    def travelled_rad(self, traveller: Traveller) -> float:
+        """The joint that goes furthest."""
+        return self.travel.furthest_rad(self.at, traveller)
 
-def parts_of(angles_rad: Array, rows: Sequence[int], frames: Sequence[Frame]) -> list[Part]:
-    """The ways between the declared `frames`, which stand at `rows` of all frames (N×J, rad)."""
-    asked = [_read(f) for f in frames]
-    parts = []
-    for i, (start, end) in enumerate(pairwise(rows)):
-        way = angles_rad[start : end + 1]
-        parts.append(Part(start, end, way, way.max(axis=0) - way.min(axis=0), frames[i], frames[i + 1], asked[i], asked[i + 1]))
-    return parts
+    @property
+    def angles_rad(self) -> Array:
+        """The angles on the way, ends and all (N×J)."""
+        start, end = self.travel.pairs[self.at]
+        return self.travel.posed.angles[start : end + 1]
 
 
-def moving_limbs(angles_rad: Array, parts: Sequence[Part]) -> int:
-    """Limbs that are moved on purpose and independently in one movement of these parts."""
-    whole = np.ptp(angles_rad, axis=0)
-    if not parts or whole.max() <= _MOVED_RAD:
+def moving_limbs(whole_rad: Array, parts: Sequence[Part]) -> int:
+    """Limbs that are moved on purpose and independently in one movement of these parts; `whole_rad` (J) is how far each joint
+    goes in all of it."""
+    if not parts or whole_rad.max() <= _MOVED_RAD:
         return 0
-    return sum(_of_a_pair(limb, whole, parts) for limb in _JOINTS)
+    return sum(_of_a_pair(limb, whole_rad, parts) for limb in PARTS)
 
 
 def led_limbs(parts: Sequence[Part], least_rad: float) -> "set[_Limb]":
     """Limbs that travel by more than `least_rad` at some time because they are asked to."""
-    return {(limb, side) for part in parts for limb in _JOINTS for side in _SIDES if _led(limb, side, part, least_rad)}
+    return {limb for part in parts for limb in LIMBS if _led(*limb, part, least_rad)}
 
 
 def _of_a_pair(limb: str, whole_rad: Array, parts: Sequence[Part]) -> int:
     """One for a pair that does the same, at once or one after the other; two where one does what the other does not."""
-    whole = {s: whole_rad[_COLUMNS[limb, s]] for s in _SIDES}
+    whole = {s: whole_rad[LIMB_JOINTS[limb, s]] for s in _SIDES}
     moving = [s for s in _SIDES if whole[s].max() > _MOVED_RAD and any(_led(limb, s, p, _ALIKE_RAD) for p in parts)]
     if len(moving) < 2:
         return len(moving)
@@ -94,33 +83,33 @@ def _of_a_pair(limb: str, whole_rad: Array, parts: Sequence[Part]) -> int:
 
 def _led(limb: str, side: str, part: Part, least_rad: float) -> bool:
     """Whether the limb travels here because it is asked to."""
-    travelled = part.travelled_rad[_COLUMNS[limb, side]].max()
-    return bool(travelled > least_rad) and not _only_gives(limb, side, part)
+    return part.travelled_rad((limb, side)) > least_rad and not _only_gives(limb, side, part)
 
 
 def _as_one(limb: str, part: Part) -> bool:
     """Whether both of the pair do the same here, are asked the same or hold one thing."""
     left, right = (np.abs(_way(limb, s, part.angles_rad)) for s in _SIDES)
     near = bool(np.abs(left - right).max() < _ALIKE_RAD)  # swinging to one side, one goes out as the other comes in
-    return near or _asked_alike(limb, part) or any(_joined(limb, f) for f in (part.before, part.after))
+    return near or _asked_alike(limb, part) or any(_joined(limb, a.frame) for a in (part.before, part.after))
 
 
 def _asked_alike(limb: str, part: Part) -> bool:
     """Whether both of the pair are asked the same in these frames, whatever the solver finds for each."""
-    return all(asked[limb, "left"] == asked[limb, "right"] for asked in (part.asked_before, part.asked_after))
+    return all(asks.of[limb, "left"] == asks.of[limb, "right"] for asks in (part.before, part.after))
 
 
 def _way(limb: str, side: str, angles_rad: Array) -> Array:
     """How far each joint of the limb has come from where it began, frame by frame (N×joints, rad)."""
-    columns = _COLUMNS[limb, side]
+    columns = LIMB_JOINTS[limb, side]
     found: Array = angles_rad[:, columns] - angles_rad[0, columns]
     return found
 
 
 def _only_gives(limb: str, side: str, part: Part) -> bool:
     """Whether the limb is carried or planted and nothing about it is declared to change."""
-    before, after = part.asked_before[limb, side], part.asked_after[limb, side]
-    return bool(before.lies_on) and bool(after.lies_on) and not _changed(before, after)
+    own = limb, side
+    lies = part.before.lies_on[own], part.after.lies_on[own]
+    return bool(lies[0]) and lies[0] == lies[1] and not _changed(part.before.of[own], part.after.of[own])
 
 
 @dataclass
@@ -131,15 +120,38 @@ class _Asked:
     angles_deg: dict[str, float] = field(default_factory=dict)
     free: set[str] = field(default_factory=set)
     goals: dict[tuple[str, str, str], float] = field(default_factory=dict)
-    lies_on: set[str] = field(default_factory=set)
+    lies_on: frozenset[str] = frozenset()
 
 
-_Limb = tuple[str, str]  # arm or leg, left or right
+@dataclass(frozen=True)
+class Asking:
+    """A frame, and what it asks of each of the four limbs; read when somebody wants to know."""
+
+    frame: Frame
+
+    @property
+    def lies_on(self) -> "Mapping[_Limb, frozenset[str]]":
+        return _lying_on(self.frame.touches)
+
+    @cached_property
+    def of(self) -> "dict[_Limb, _Asked]":
+        return _read(self.frame)
+
+
+@lru_cache(maxsize=4096)
+def _lying_on(touches: tuple[Touch, ...]) -> Mapping[_Limb, frozenset[str]]:
+    """The surfaces that carry each limb."""
+    out: dict[_Limb, set[str]] = {limb: set() for limb in LIMBS}
+    for t in touches:
+        side, _, mark = t.landmark.partition(".")
+        if t.bears and mark in _END_OF:
+            out[_END_OF[mark], side].add(t.surface)
+    return {limb: frozenset(on) for limb, on in out.items()}
 
 
 def _read(frame: Frame) -> dict[_Limb, _Asked]:
-    """What a frame asks of each of the four limbs."""
-    out = {(limb, side): _Asked() for limb in _JOINTS for side in _SIDES}
+    lying = _lying_on(frame.touches)
+    out = {limb: _Asked(lies_on=lying[limb]) for limb in LIMBS}
     for name, value in frame.angles.items():
         if limb := _JOINT_OF.get(name):
             out[limb].angles_deg[_JOINT_NAME[name]] = value
@@ -151,10 +163,6 @@ def _read(frame: Frame) -> dict[_Limb, _Asked]:
         if mark in _END_OF:
             origin = (a.origin or "").removeprefix(f"{side}.")
             out[_END_OF[mark], side].goals[mark, a.axis, origin] = a.value_cm
-    for t in frame.touches:
-        side, _, mark = t.landmark.partition(".")
-        if t.bears and mark in _END_OF:
-            out[_END_OF[mark], side].lies_on.add(t.surface)
     return out
 
 
@@ -182,4 +190,4 @@ def _joined(limb: str, frame: Frame) -> bool:
     return pressed or bool(held[0] & held[1] & on_the_body)
 
 
-__all__ = ["ENDS", "FOOT", "PARTS", "Part", "led_limbs", "moving_limbs", "parts_of"]
+__all__ = ["ENDS", "FOOT", "LIMBS", "PARTS", "Asking", "Part", "led_limbs", "moving_limbs"]

@@ -1,5 +1,7 @@
 """One movement from its declared frames through those in between: which frames there are, and what was measured over all of them."""
 
+from itertools import pairwise
+
 import numpy as np
 
 from amvel.body import (
@@ -14,13 +16,14 @@ from amvel.body import (
 from amvel.body.tree import Array, Flags
 from amvel.movements.acting import ACTING, acts
 from amvel.movements.columns import Columns
-from amvel.movements.coordination import moving_limbs, parts_of
+from amvel.movements.coordination import Asking, Part, moving_limbs
 from amvel.movements.frames import Frame
 from amvel.movements.levels import LEVEL_COLUMNS, Ceilings, as_named
 from amvel.movements.profile import Declared, Profile, Request
 from amvel.movements.promise import broken
 from amvel.movements.stance import low_seat_cm, rise_level
-from amvel.quantities import REGISTRY
+from amvel.movements.travel import Travel
+from amvel.quantities import REGISTRY, base_id
 
 
 def first_of(faults: list[PoseFault | None], more: list[PoseFault | None]) -> list[PoseFault | None]:
@@ -59,15 +62,34 @@ class Course:
             self.steps.append(inner + 1)
             at += len(group)
         self.key, self.share = np.array(key, dtype=np.int64), np.array(share)
+        self.parts = Parts(self.spans, share, self.frames)
+
+
+class Parts:
+    """The declared frames of each movement of a batch, by row, and the ways between them.
+
+    A limb that has to come up before the repetition has to act for that: `every` holds the way in too, `repeated` does not.
+    """
+
+    def __init__(self, spans: list[range], share: list[float], frames: list[Frame]) -> None:
+        self.frames = frames
+        self.every = [[i for i in span if share[i] == 0.0] for span in spans]
+        self.repeated = [[i for i in rows if not frames[i].facts.way_in] for rows in self.every]
+        self.number = {pair: k for k, pair in enumerate(dict.fromkeys(p for rows in (*self.every, *self.repeated) for p in pairwise(rows)))}
+        self._asking = {i: Asking(frames[i]) for rows in self.every for i in rows}
+
+    def between(self, travel: Travel, rows: list[int]) -> list[Part]:
+        """The ways between these rows."""
+        return [Part(travel, self.number[a, b], self._asking[a], self._asking[b]) for a, b in pairwise(rows)]
 
 
 # What is added to what was computed of each frame: of a movement, or read from several columns.
-_OF_MOVEMENTS = frozenset(("coordination", "exercise", "speed_deg_s", "stance_level", "rise_level", "low_seat_cm")) | ACTING
+OF_MOVEMENTS = ("coordination", "exercise", "speed_deg_s", "rise_level", "low_seat_cm", *ACTING)
 
 
 def _complete() -> None:
     """Raise ValueError naming a quantity that is registered and not computed, or computed and not registered."""
-    found = computed() | _OF_MOVEMENTS | LEVEL_COLUMNS
+    found = computed() | set(map(base_id, OF_MOVEMENTS)) | LEVEL_COLUMNS | {"stance_level"}
     for name in sorted(found ^ set(REGISTRY)):
         what = "no profile computes it" if name in REGISTRY else "it is computed and not registered"
         raise ValueError(f"quantities.{name}: {what}")
@@ -79,19 +101,23 @@ _complete()
 def measured_over(
     skeleton: Skeleton,
     request: Request,
-    span: range,
+    movement: int,
     course: Course,
     flat: Flat,
     posed: Posed,
+    travel: Travel,
     stands: Flags,
     columns: "Columns",
     ceilings: Ceilings | None,
 ) -> Profile:
+    """The profile of one movement of a batch; `columns` (of the batch) have room for what is told of whole movements, which
+    is filled in here."""
+    span = course.spans[movement]
     rows = slice(span.start, span.stop)
-    own = posed.part(rows)
+    own, measured = posed.part(rows), columns.part(rows)
+    every, repeated = course.parts.every[movement], course.parts.repeated[movement]
     fault = next((f for f in own.faults if f), None)
-    repeated = np.array([not f.facts.way_in for f in course.frames[span.start : span.stop]])
-    declared = [int(i) for i in np.flatnonzero((course.share[rows] == 0) & repeated)]
+    declared = [i - span.start for i in repeated]
     if not fault:
         step = request.step
         shows = {p.id: p.shows for p in step.parameters}
@@ -101,30 +127,27 @@ def measured_over(
     if not fault and not stands[rows].all():
         falling = span.start + int(np.argmin(stands[rows]))
         fault = Falls(course.names[falling])
-    # A limb that has to come up before the repetition has to act for that: `every` holds the way in too.
-    every = [int(i) for i in np.flatnonzero(course.share[rows] == 0)]
-    frames = [course.frames[span.start + i] for i in every]
-    parts = parts_of(own.angles, every, frames)
-    told = [course.frames[span.start + i] for i in declared]
-    repeated_parts = parts if declared == every else parts_of(own.angles, declared, told)
-    more = {
-        "coordination": np.full(len(span), float(moving_limbs(own.angles, repeated_parts))),
-        "exercise": np.full(len(span), float(not request.family.daily_task)),
-        "speed_deg_s": np.full(len(span), _speed_deg_s(own.angles[repeated], request.step.dose.seconds)),
-    }
-    measured = columns.part(rows)
-    acting = acts(own, skeleton, every, frames, parts, measured)
-    more |= {k: np.full(len(span), v) for k, v in acting.items()}
+    whole_rad = travel.whole_rad[movement]
+    parts = course.parts.between(travel, every)
+    repeated_parts = parts if repeated == every else course.parts.between(travel, repeated)
+    measured["coordination"][:] = moving_limbs(whole_rad, repeated_parts)
+    measured["exercise"][:] = not request.family.daily_task
+    if repeated != every:
+        whole_rad = np.ptp(own.angles[[not f.facts.way_in for f in course.frames[span.start : span.stop]]], axis=0)
+    measured["speed_deg_s"][:] = _speed_deg_s(whole_rad, request.step.dose.seconds)
+    for name, value in acts(travel, movement, every, [course.frames[i] for i in every], parts, measured).items():
+        measured[name][:] = value
     rise = rise_level(skeleton, own, measured)
-    more["rise_level"] = np.full(len(span), rise)
-    seats_cm = [f.surfaces["seat"].at_cm for f in told if "seat" in f.surfaces]
-    more["low_seat_cm"] = np.full(len(span), low_seat_cm(rise, seats_cm))
+    measured["rise_level"][:] = rise
+    seats_cm = [f.surfaces["seat"].at_cm for f in (course.frames[i] for i in repeated) if "seat" in f.surfaces]
+    measured["low_seat_cm"][:] = low_seat_cm(rise, seats_cm)
     if ceilings is not None:
-        more |= as_named(request.label, measured, ceilings)
+        for name, levels in as_named(request.label, measured, ceilings).items():
+            measured[name][:] = levels
     return Profile(
         request,
         tuple(course.frames[i].name for i in span),
-        measured.with_(more),
+        measured,
         fault,
         tuple(course.frames[i] for i in span),
         own,
@@ -133,6 +156,6 @@ def measured_over(
     )
 
 
-def _speed_deg_s(angles: Array, seconds: float) -> float:
+def _speed_deg_s(whole_rad: Array, seconds: float) -> float:
     """The joint that travels furthest, over half a repetition."""
-    return float(np.degrees(np.ptp(angles, axis=0).max()) / max(0.5, seconds / 2))
+    return float(np.degrees(whole_rad.max()) / max(0.5, seconds / 2))

@@ -6,7 +6,7 @@ A Frame is declared once, for the left side, and mirrored.
 import math
 from dataclasses import dataclass, field
 from functools import cached_property, lru_cache
-from typing import Any
+from typing import Any, NamedTuple
 
 import numpy as np
 from numpy.typing import NDArray
@@ -43,8 +43,7 @@ class Surface:
         return {"level": (0.0, 0.0, 1.0), "wall": (-1.0, 0.0, 0.0), "back": (1.0, 0.0, 0.0)}[self.kind]
 
 
-@dataclass(frozen=True)
-class Touch:
+class Touch(NamedTuple):
     """A landmark on a surface.
 
     `bears=False` only places it there (a hover, a guide); `places=False` only lets it carry, for soft
@@ -63,8 +62,7 @@ class Touch:
     on: str | None = None
 
 
-@dataclass(frozen=True)
-class Aim:
+class Aim(NamedTuple):
     """A distance to be kept: of a landmark along an axis, from another landmark or from the world's origin."""
 
     landmark: str
@@ -85,8 +83,7 @@ def _aim_name(landmark: str, axis: str, origin: str | None) -> str:
     return f"{landmark} {axis} from {origin or 'the ground'}"
 
 
-@dataclass(frozen=True)
-class Band:
+class Band(NamedTuple):
     """A stretch band from a landmark to an anchor (cm) or to another landmark; `pull_n` is its pull at the start."""
 
     at: str
@@ -103,8 +100,7 @@ class Band:
         return (BandPull(self.at, self.pull_n, to=self.to), BandPull(self.to, self.pull_n, to=self.at))
 
 
-@dataclass(frozen=True)
-class Prop:
+class Prop(NamedTuple):
     """Something held, worn or put between, as it is drawn: a ball between landmarks, a band along them, a bag under one."""
 
     kind: str
@@ -194,7 +190,7 @@ class Frame:
         return self._role("leans", landmarks)
 
     def _role(self, strategy: Strategy, landmarks: tuple[str, ...]) -> "Frame":
-        touches = tuple(but(t, strategy=strategy) if t.landmark in landmarks else t for t in self.touches)
+        touches = tuple(t._replace(strategy=strategy) if t.landmark in landmarks else t for t in self.touches)
         return but(self, touches=touches)
 
     def aim(self, *aims: Aim) -> "Frame":
@@ -234,9 +230,9 @@ def faced(frame: Frame, turn_deg: float) -> Frame:
         frame,
         root=turn @ frame.root,
         root_at_cm=turned(frame.root_at_cm),
-        aims=tuple(but(a, direction=turned(a.direction or AXES[a.axis])) for a in frame.aims),
+        aims=tuple(a._replace(direction=turned(a.direction or AXES[a.axis])) for a in frame.aims),
         loads=tuple((p, turned(f)) for p, f in frame.loads),
-        bands=tuple(but(b, anchor_cm=turned(b.anchor_cm) if b.anchor_cm else None) for b in frame.bands),
+        bands=tuple(b._replace(anchor_cm=turned(b.anchor_cm) if b.anchor_cm else None) for b in frame.bands),
     )
 
 
@@ -291,18 +287,16 @@ def mirrored(frame: Frame) -> Frame:
         aims=tuple(_mirrored_aim(a) for a in frame.aims),
         loads=tuple((other_side(p), flip(f)) for p, f in frame.loads),
         bands=tuple(
-            but(
-                b,
-                at=other_side(b.at),
-                to=other_side(b.to) if b.to else None,
-                anchor_cm=flip(b.anchor_cm) if b.anchor_cm else None,
+            Band(
+                other_side(b.at),
+                b.pull_n,
+                other_side(b.to) if b.to else None,
+                flip(b.anchor_cm) if b.anchor_cm else None,
             )
             for b in frame.bands
         ),
         props=tuple(
-            but(
-                p, at=tuple(other_side(a) for a in p.at), anchor_cm=flip(p.anchor_cm) if p.anchor_cm else None
-            )
+            p._replace(at=tuple(other_side(a) for a in p.at), anchor_cm=flip(p.anchor_cm) if p.anchor_cm else None)
             for p in frame.props
         ),
         facts=but(frame.facts, side_down={"left": "right", "right": "left"}.get(frame.facts.side_down, "")),

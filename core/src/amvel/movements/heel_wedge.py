@@ -27,7 +27,7 @@ def on_heel_wedge(frame: Frame, height_cm: float) -> Frame:
         return frame
     wedge = but(frame.surfaces["floor"], name="heel wedge", at_cm=height_cm, title="wedge")
     touches = tuple(
-        but(t, surface=wedge.name) if _heel_on_the_floor(t.landmark, t.surface) else t for t in frame.touches
+        t._replace(surface=wedge.name) if _heel_on_the_floor(t.landmark, t.surface) else t for t in frame.touches
     )
     surfaces: dict[str, Surface] = {**frame.surfaces, wedge.name: wedge}
     return but(frame, touches=touches, surfaces=surfaces)

@@ -18,24 +18,35 @@ _BACK = frozenset(("upper_back", "mid_back"))
 
 def legs_lifted(frame: Frame) -> tuple[str, ...]:
     """The sides whose leg is in the air."""
-    own = _FOOT_AND_SHANK if frame.facts.seated else _LEG
-    carried = {side for t in frame.touches if t.gap_cm <= 0 for side, mark in _ends(t) if mark in own}
+    return _lifted(frame.touches, frame.facts.seated)
+
+
+@lru_cache(maxsize=4096)
+def _lifted(touches: tuple[Touch, ...], seated: bool) -> tuple[str, ...]:
+    own = _FOOT_AND_SHANK if seated else _LEG
+    carried = {side for t in touches if t.gap_cm <= 0 for side, mark in _ends(t) if mark in own}
     return tuple(s for s in _SIDES if s not in carried)
 
 
 def legs_in_the_hands(frame: Frame) -> tuple[str, ...]:
     """The sides whose foot or shank lies in a hand; a hand that lies on a leg is another thing."""
-    held = {side for t in frame.touches if t.on in _PALMS for side, mark in _ends(t) if mark in _FOOT_AND_SHANK}
+    return _in_the_hands(frame.touches)
+
+
+@lru_cache(maxsize=4096)
+def _in_the_hands(touches: tuple[Touch, ...]) -> tuple[str, ...]:
+    held = {side for t in touches if t.on in _PALMS for side, mark in _ends(t) if mark in _FOOT_AND_SHANK}
     return tuple(s for s in _SIDES if s in held)
 
 
 def sits_unsupported(frame: Frame) -> bool:
     """Whether somebody sits with neither a back to lean on nor a hand or forearm on something that carries."""
-    if not frame.facts.seated:
-        return False
-    return not any(
-        t.landmark in _BACK or (t.on is None and mark in ENDS["arm"]) for t in frame.touches for _, mark in _ends(t)
-    )
+    return frame.facts.seated and not _back_or_arm_leans(frame.touches)
+
+
+@lru_cache(maxsize=4096)
+def _back_or_arm_leans(touches: tuple[Touch, ...]) -> bool:
+    return any(t.landmark in _BACK or (t.on is None and mark in ENDS["arm"]) for t in touches for _, mark in _ends(t))
 
 
 def _ends(t: Touch) -> tuple[tuple[str, str], ...]:

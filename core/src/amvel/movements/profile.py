@@ -80,11 +80,17 @@ class Profile:
         """The largest and smallest value of every column over its frames, or over those where the column `place` is above 0;
         None where there are none."""
         if place not in self._worst:
-            table = self.columns.table
-            if place:
-                table = table[:, self.columns[place] > 0]
-            self._worst[place] = Extremes.of(self.columns.index, table) if table.shape[1] else None
+            self._worst[place] = self._extremes(place)
         return self._worst[place]
+
+    def _extremes(self, place: str) -> Extremes | None:
+        table = self.columns.table
+        if not place:
+            return Extremes.of(self.columns.index, table) if table.shape[1] else None
+        there = self.columns[place] > 0
+        if there.all():
+            return self.extremes()
+        return Extremes.of(self.columns.index, table[:, there]) if there.any() else None
 
     def placed_otherwise(self, old: Capacities, new: Capacities) -> bool:
         """Whether other ranges than those it was solved for would change it."""

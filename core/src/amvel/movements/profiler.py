@@ -34,7 +34,7 @@ from amvel.body import (
 )
 from amvel.content import MODEL, version
 from amvel.movements.columns import Columns
-from amvel.movements.course import Course, first_of, measured_over
+from amvel.movements.course import OF_MOVEMENTS, Course, first_of, measured_over
 from amvel.movements.declaration import Setting
 from amvel.movements.declared_facts import with_declared_facts
 from amvel.movements.frames import Frame, mirrored
@@ -47,6 +47,7 @@ from amvel.movements.propped import with_head_end
 from amvel.movements.schools import with_school
 from amvel.movements.shelf import Kind, Shelved, packed, unpacked
 from amvel.movements.stance import stance_level
+from amvel.movements.travel import Travel
 from amvel.quantities import quantity
 
 MODEL_VERSION = version("2026.11", MODEL)
@@ -306,13 +307,16 @@ def _solve_within(asked: "list[tuple[Profiler, Request]]", between: int) -> list
     posed.faults = first_of(posed.faults, sunk(skeleton, flat, course.names, posed, floors))
     reactions = react_flat(skeleton, flat, posed)
     columns = Columns.of(demand(skeleton, flat, posed, reactions, [f.facts for f in course.frames]))
+    of_frames = {"stance_level": stance_level(skeleton, posed, columns)}
     ceilings = asked[0][0].ceilings
-    stances = {"stance_level": stance_level(skeleton, posed, columns)}
-    columns = columns.with_({**stances, **ceilings.columns(columns)} if ceilings else stances)
+    if ceilings is not None:
+        of_frames |= ceilings.columns(columns)
+    columns = columns.with_(of_frames | dict.fromkeys(OF_MOVEMENTS, np.zeros(len(course.frames))))
+    travel = Travel(skeleton, posed, course.spans, list(course.parts.number))
     stands = reactions.stands()
     return [
-        measured_over(skeleton, r, span, course, flat, posed, stands, columns, ceilings)
-        for (_, r), span in zip(asked, course.spans, strict=True)
+        measured_over(skeleton, r, i, course, flat, posed, travel, stands, columns, ceilings)
+        for i, (_, r) in enumerate(asked)
     ]
 
 

@@ -119,7 +119,7 @@ def _of_a_leg(touch: Touch) -> bool:
 
 def _moved(touch: Touch) -> Touch:
     level = touch.surface != "floor" or _of_a_leg(touch) or touch.landmark in _SIT_BONES or touch.landmark in _ON_THE_LEVEL
-    return touch if level else but(touch, surface=_SLOPE)
+    return touch if level else touch._replace(surface=_SLOPE)
 
 
 __all__ = ["HEAD_END_UP", "NOT_FLAT_DEG", "propped_too", "risen", "with_head_end"]

@@ -49,8 +49,13 @@ class Quantity:
         self, value: float | NDArray[np.float64], bound: float, at_least: bool = False
     ) -> bool | NDArray[np.bool_]:
         """Whether values lie beyond a bound by what the model can tell: half of the resolution is the bound itself."""
+        beyond = self.breaks_beyond(bound, at_least)
+        return value < beyond if at_least else value > beyond
+
+    def breaks_beyond(self, bound: float, at_least: bool = False) -> float:
+        """The value beyond which a bound is broken."""
         within = max(_EXACT, 0.5 * self.resolution)
-        return value < bound - within if at_least else value > bound + within
+        return bound - within if at_least else bound + within
 
 
 # The unit of what is counted in levels 1 to 6: on a screen it is said in words, never as a number.

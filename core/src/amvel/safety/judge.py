@@ -2,12 +2,13 @@
 
 from collections.abc import Callable
 from dataclasses import dataclass, field, replace
+from functools import lru_cache
 from typing import Any, Final, Literal
 
 from amvel.body import PoseFault
 from amvel.case import Case
 from amvel.languages import Message, said, said_together
-from amvel.movements import Family, Profile, Profiler, Request, Step, all_steps, library
+from amvel.movements import Family, Profile, Profiler, Request, Step, all_steps, find
 from amvel.movements.levels import HIGHEST, Way, named_levels
 from amvel.quantities import quantity
 from amvel.safety.limits import Envelope
@@ -223,21 +224,26 @@ def _level(v: Verdict, hardest: dict[tuple[str, str], float]) -> float:
 
 def _ranked(v: Verdict, open_steps: list[str], hardest: dict[tuple[str, str], float]) -> tuple[str, ...]:
     """The open steps that serve most of the purposes of a closed one and are no harder."""
-    families = library()
-    closed, level = families[v.family].index[v.step], max(_level(v, hardest), 1.0) + 0.05
-    purposes = closed.purposes
-    scored: dict[str, float] = {}
-    for ref in open_steps:
-        name, _, step = ref.partition("/")
-        family = families[name]
-        if ref == v.ref or family.asked_for:
-            continue
-        other = family.index[step]
-        worth = sum(min(w, other.purposes.get(p, 0.0)) for p, w in purposes.items())
-        worth += (0.5 if v.family in family.replaces else 0.0) + (0.2 if name == v.family else 0.0)
-        if worth > 0.1 and other.effort <= closed.effort and hardest[ref, v.context] <= level:  # never harder than what it stands in for
-            scored[ref] = worth
+    level = max(_level(v, hardest), 1.0) + 0.05
+    worth = _worth_instead(v.ref)
+    scored = {r: worth[r] for r in open_steps if r in worth and hardest[r, v.context] <= level}  # never harder than what it stands in for
     return tuple(sorted(scored, key=lambda r: (-scored[r], r))[:_INSTEAD])
+
+
+@lru_cache(maxsize=1024)
+def _worth_instead(ref: str) -> dict[str, float]:
+    """By name of other steps that ask for no more effort and may be offered, how much of a step's purposes each serves."""
+    family, closed = find(ref)
+    scored: dict[str, float] = {}
+    for other_family, other in all_steps():
+        name = other_family.ref(other)
+        if name == ref or other_family.asked_for or other.effort > closed.effort:
+            continue
+        worth = sum(min(w, other.purposes.get(p, 0.0)) for p, w in closed.purposes.items())
+        worth += (0.5 if family.id in other_family.replaces else 0.0) + (0.2 if other_family is family else 0.0)
+        if worth > 0.1:
+            scored[name] = worth
+    return scored
 
 
 def describe(change: Change) -> str:

@@ -4,7 +4,8 @@ import math
 from dataclasses import dataclass, field
 from datetime import date
 from enum import Enum
-from typing import Literal
+from functools import cached_property
+from typing import Any, Literal
 
 from amvel.content import RULES, version
 from amvel.languages import Message, said, said_together, term
@@ -222,6 +223,11 @@ class Envelope:
     obligations: tuple[Obligation, ...]
     referrals: tuple[Referral, ...]
     by_id: dict[str, Limit] = field(hash=False, compare=False, default_factory=dict)
+
+    @cached_property
+    def looked_up(self) -> dict[tuple[int, str], Any]:
+        """What is looked up in its limits once (see `verdict`)."""
+        return {}
 
     def __post_init__(self) -> None:
         self.by_id.update({limit.id: limit for limit in self.limits})

@@ -1,10 +1,15 @@
 """Verdicts: a cached demand profile against the envelope.  Nothing here knows a diagnosis."""
 
 import math
+from collections.abc import Mapping
 from dataclasses import dataclass
 from datetime import date
+from operator import itemgetter
+
+import numpy as np
 
 from amvel.body import DECLARED, PoseFault
+from amvel.body.tree import Array, Flags, Rows
 from amvel.case import Override
 from amvel.movements import Profile
 from amvel.movements.columns import Extremes
@@ -51,9 +56,9 @@ def adverse(value: float, name: str, at_least: bool) -> float:
     return (math.floor(value * scale + 1e-6) if at_least else math.ceil(value * scale - 1e-6)) / scale
 
 
-def columns_of(limit: Limit, profile: Profile) -> list[str]:
+def _columns_of(limit: Limit, index: Mapping[str, int]) -> list[str]:
     """The profile columns that a limit binds."""
-    if limit.quantity in profile.columns:
+    if limit.quantity in index:
         return [limit.quantity]
     return [f"{side}.{limit.quantity}" for side in ("left", "right")]
 
@@ -63,28 +68,67 @@ def concerns(limit: Limit, label: str) -> bool:
     return not limit.only_step or limit.only_step in (label, label.partition("/")[0])
 
 
-def looks_at(limit: Limit, profile: Profile, context: str) -> Extremes | None:
-    """The worst values of the frames that a limit looks at; None where it looks at none."""
-    if (limit.at_home and context != "home") or not concerns(limit, profile.request.label):
-        return None
-    return profile.extremes(limit.when.column)
+@dataclass(frozen=True)
+class _Bounds:
+    """All bounds of an envelope that look at one place, as arrays: the row of each column, the bound with what the model can
+    tell (see `Quantity.breaks`), which way it goes; and for each the place of its limit in the envelope and its column."""
+
+    row: Rows
+    bound: Array
+    at_least: Flags
+    limit: list[int]
+    name: list[str]
+
+    @classmethod
+    def of(cls, envelope: Envelope, numbers: list[int], index: Mapping[str, int]) -> "_Bounds":
+        each = [(n, name) for n in numbers for name in _columns_of(envelope.limits[n], index)]
+        limits = [envelope.limits[n] for n, _ in each]
+        return cls(
+            np.array([index[name] for _, name in each]),
+            np.array([quantity(name).breaks_beyond(x.bound, x.at_least) for x, (_, name) in zip(limits, each, strict=True)]),
+            np.array([x.at_least for x in limits]),
+            [n for n, _ in each],
+            [name for _, name in each],
+        )
+
+    def broken(self, seen: Extremes) -> list[tuple[int, str, float]]:
+        """Of each bound that is broken the number of its limit, its column and the worst value."""
+        worst = np.where(self.at_least, seen.least[self.row], seen.most[self.row])
+        beyond = np.where(self.at_least, worst < self.bound, worst > self.bound)
+        return [(self.limit[k], self.name[k], float(worst[k])) for k in np.flatnonzero(beyond)]
+
+
+def _bounds_by_place(envelope: Envelope, index: dict[str, int], context: str) -> dict[str, _Bounds]:
+    """The bounds of an envelope by the place where they look; made once for each kind of columns."""
+    known = envelope.looked_up
+    key = (id(index), context)
+    if key not in known:
+        places: dict[str, list[int]] = {}
+        for n, limit in enumerate(envelope.limits):
+            if context == "home" or not limit.at_home:
+                places.setdefault(limit.when.column, []).append(n)
+        known[key] = index, {place: _Bounds.of(envelope, numbers, index) for place, numbers in places.items()}
+    found: dict[str, _Bounds] = known[key][1]
+    return found
 
 
 def check(profile: Profile, envelope: Envelope, context: str, lifted: frozenset[str] = frozenset()) -> Check:
     """Every limit against every frame.  `lifted` are limit ids opened by a valid override."""
+    broken: list[tuple[int, str, float]] = []
+    for place, bounds in _bounds_by_place(envelope, profile.columns.index, context).items():
+        seen = profile.extremes(place)
+        if seen is not None:
+            broken += bounds.broken(seen)
     breaches: list[Breach] = []
     cautions: list[Breach] = []
-    for limit in envelope.limits:
+    for n, name, worst in sorted(broken, key=itemgetter(0)):
+        limit = envelope.limits[n]
+        if limit.id in lifted or not concerns(limit, profile.request.label):
+            continue
         if profile.fault and not known_of_any_body(limit, profile):
             continue
-        seen = None if limit.id in lifted else looks_at(limit, profile, context)
-        if seen is None:
-            continue
-        for name in columns_of(limit, profile):
-            worst = seen.worst(name, limit.at_least)
-            if quantity(name).breaks(worst, limit.bound, limit.at_least):
-                value = adverse(worst, name, limit.at_least)
-                (cautions if limit.strength == "caution" else breaches).append(Breach(limit, name, abs(value) if math.isinf(value) else value))
+        value = adverse(worst, name, limit.at_least)
+        (cautions if limit.strength == "caution" else breaches).append(Breach(limit, name, abs(value) if math.isinf(value) else value))
     return Check(tuple(breaches), tuple(cautions), profile.fault)
 
 

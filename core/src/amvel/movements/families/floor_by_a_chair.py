@@ -65,7 +65,7 @@ def _half(s: Setting) -> Frame:
     ahead_cm = (4.0 + 6.0 * lean_deg / _LEAN_DEG) * s.body.stature_m
     frame = half_kneeling(s.body, ahead_share=0.16).unaim("centre_of_mass", "left.foot_inner")
     frame = frame.aim(
-        replace(flat_sole("left"), weight=_FIRM_SOLE),
+        flat_sole("left")._replace(weight=_FIRM_SOLE),
         Aim("centre_of_mass", "x", ahead_cm, origin="right.knee", weight=0.5),
         Aim("left.ball", "y", 0.0, origin="left.heel", weight=0.5),
         Aim("right.toe_tip", "y", -200 * HIP_HALF_WIDTH * s.body.stature_m, origin="left.ankle", weight=0.3),

@@ -1,6 +1,5 @@
 """Seated forward rounding over straight legs, and turn-and-reach across to the foot."""
 
-from dataclasses import replace
 
 from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Fault, Parameter, Setting
@@ -23,7 +22,7 @@ def long_sitting(s: Setting, apart_deg: float = 8.0, raise_cm: float = _LOW_SEAT
     )
     frame = frame.free_(**both(hip_flexion=0.3)).unaim("left.ankle", "right.ankle")
     together = Aim("left.heel", "x", 0.0, origin="right.heel", must_hold=False)
-    upright = (replace(aim, weight=_UPRIGHT_WISH) for aim in trunk_lean(s.body, 0.0, firm=False))
+    upright = (aim._replace(weight=_UPRIGHT_WISH) for aim in trunk_lean(s.body, 0.0, firm=False))
     return frame.aim(together, *upright).facts_(on_floor=True)
 
 

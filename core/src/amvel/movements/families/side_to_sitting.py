@@ -31,7 +31,7 @@ def _lying(s: Setting) -> Frame:
         for name, surface in frame.surfaces.items()
     }
     surfaces = {**surfaces, "floor": Surface("floor", "level", 0.0, friction=0.6), "bed": _bed(s)}
-    touches = tuple(replace(t, surface="bed" if t.surface == "floor" else t.surface) for t in frame.touches)
+    touches = tuple(t._replace(surface="bed") if t.surface == "floor" else t for t in frame.touches)
     frame = replace(frame, surfaces=surfaces, touches=touches, root_at_cm=(0, 0, height + 17))
     soft = ("elbow_tip", "forearm_side", "sit_bone", "thigh_under")
     frame = frame.touch(*(Touch(f"right.{p}", "bed", places=False) for p in soft))
@@ -113,7 +113,7 @@ def _upright(s: Setting) -> Frame:
     """Sitting on the edge, facing where the chest faced all the time."""
     frame = faced(sitting(s.body, s.number("bed_cm")), -90.0)
     surfaces = {**frame.surfaces, "bed": replace(_bed(s), friction=0.5)}
-    touches = tuple(replace(t, surface="bed") if t.surface == "seat" else t for t in frame.touches)
+    touches = tuple(t._replace(surface="bed") if t.surface == "seat" else t for t in frame.touches)
     soft = (Touch(f"{x}.hip_side", "bed", places=False) for x in _SIDES)
     return (
         replace(frame, surfaces=surfaces, touches=(*touches, *soft))

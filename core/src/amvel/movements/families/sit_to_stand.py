@@ -205,7 +205,7 @@ def _staggered(s: Setting) -> list[Frame]:
         if over:
             moved = moved.unaim("centre_of_mass").aim(
                 weight_over(min(_ready(s).over_cm, 0.0) + 0.25 * ahead),
-                but(weight_between_feet(s.body), weight=2.0),  # a stiff ankle behind must not let it slip sideways
+                weight_between_feet(s.body)._replace(weight=2.0),  # a stiff ankle behind must not let it slip sideways
             )
         frames.append(moved)
     return frames

@@ -27,7 +27,7 @@ def _leaned(s: Setting, lean: float, weight: float = 10.0) -> Frame:
 
     The lean is a wish, for the arms may be short for the table; a lean that was promised is checked as every promise is.
     """
-    wish = (replace(aim, weight=weight) for aim in trunk_lean(s.body, lean, firm=False))
+    wish = (aim._replace(weight=weight) for aim in trunk_lean(s.body, lean, firm=False))
     frame = sitting(s.body, s.number("seat_cm")).aim(*wish)
     table = Surface(
         "worktop", "level", s.number("table_cm"), friction=0.5, stiffness_n_per_m=1.5e3, title="cushioned table"

@@ -19,7 +19,11 @@ def but(thing: Thing, **changes: Any) -> Thing:
     if not changes.keys() <= fields.keys():
         raise TypeError(f"{type(thing).__name__} has no {', '.join(sorted(changes.keys() - fields.keys()))}")
     other = object.__new__(type(thing))
-    other.__dict__.update({name: thing.__dict__[name] for name in fields}, **changes)
+    if len(thing.__dict__) == len(fields):  # nothing was worked out of it yet
+        other.__dict__.update(thing.__dict__)
+        other.__dict__.update(changes)
+    else:
+        other.__dict__.update({name: thing.__dict__[name] for name in fields}, **changes)
     return other
 
 

@@ -5,7 +5,7 @@ A Frame is declared once, for the left side, and mirrored.
 
 import math
 from dataclasses import dataclass, field
-from functools import cached_property, lru_cache
+from functools import lru_cache
 from typing import Any, NamedTuple
 
 import numpy as np
@@ -19,8 +19,10 @@ AXES = {"x": (1.0, 0.0, 0.0), "y": (0.0, 1.0, 0.0), "z": (0.0, 0.0, 1.0)}
 
 
 
-@dataclass(frozen=True)
-class Surface:
+_OUT_OF = {"level": (0.0, 0.0, 1.0), "wall": (-1.0, 0.0, 0.0), "back": (1.0, 0.0, 0.0)}
+
+
+class Surface(NamedTuple):
     """Something to rest on: 'level' at a height, a 'wall' at a distance in front, a 'back' rest behind, or a 'slope' (cm).
 
     A slope rises by `tilt_deg` away from x, through the origin or `at_cm` above that.
@@ -35,12 +37,13 @@ class Surface:
     shear: float = SHEAR_TO_NORMAL  # stiffness along the surface against into it
     tilt_deg: float = 0.0
 
-    @cached_property
+    @property
     def normal(self) -> tuple[float, float, float]:
+        """The way out of it; raises KeyError for a kind that there is not."""
         if self.kind == "slope":
             tilt = math.radians(self.tilt_deg)
             return (math.sin(tilt), 0.0, math.cos(tilt))
-        return {"level": (0.0, 0.0, 1.0), "wall": (-1.0, 0.0, 0.0), "back": (1.0, 0.0, 0.0)}[self.kind]
+        return _OUT_OF[self.kind]
 
 
 class Touch(NamedTuple):

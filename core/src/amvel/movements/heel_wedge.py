@@ -25,7 +25,7 @@ def on_heel_wedge(frame: Frame, height_cm: float) -> Frame:
     """The same frame with the heels that stand on the floor on a wedge."""
     if not height_cm:
         return frame
-    wedge = but(frame.surfaces["floor"], name="heel wedge", at_cm=height_cm, title="wedge")
+    wedge = frame.surfaces["floor"]._replace(name="heel wedge", at_cm=height_cm, title="wedge")
     touches = tuple(
         t._replace(surface=wedge.name) if _heel_on_the_floor(t.landmark, t.surface) else t for t in frame.touches
     )

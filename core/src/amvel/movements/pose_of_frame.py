@@ -203,6 +203,7 @@ def _on(landmark: str, surface: str) -> str:
     return f"{landmark} on the {surface}"
 
 
+@lru_cache(maxsize=8192)
 def _touch_row(touch: Touch, surface: Surface) -> Row:
     if touch.on:
         return Row(f"{touch.landmark} on {touch.on}", touch.landmark, (0.0, 0.0, 1.0), touch.gap_cm / 100, touch.on)
@@ -246,6 +247,7 @@ def _area(landmark: str) -> _Area:
     return _Area(half_a / 100, half_b / 100, name, _BY_ITSELF.get(part, "bears"), mark in _TRUNK)
 
 
+@lru_cache(maxsize=8192)
 def _contact(touch: Touch, surface: Surface) -> Contact:
     area = _area(touch.landmark)
     across_m = area.across_m if touch.half_width_cm is None else min(area.across_m, touch.half_width_cm / 100)

@@ -78,7 +78,7 @@ def _raised(frame: Frame, raised_deg: float) -> Frame:
     surfaces = {**frame.surfaces, _SLOPE: slope}
     if "head pad" in surfaces:
         pad = surfaces["head pad"]
-        surfaces["head pad"] = but(pad, kind="slope", tilt_deg=raised_deg)
+        surfaces["head pad"] = pad._replace(kind="slope", tilt_deg=raised_deg)
     free, angles = dict(frame.free), dict(frame.angles)
     for side in _SIDES:
         # The hip of a leg that lies or stands gives by what the trunk has come up; one in the air is where it was declared.

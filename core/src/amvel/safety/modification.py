@@ -232,9 +232,14 @@ def _version(original: Profile, values: dict[str, float | str]) -> Request:
 def _first_fine(
     versions: list[Request], fine: Callable[[Profile], bool]
 ) -> Generator[Ask, list[Profile], Profile | None]:
-    """The first version that holds everything; they come nearest first, so that most of them are never looked at."""
-    for start in range(0, len(versions), _AT_A_TIME):
-        part = versions[start : start + _AT_A_TIME]
+    """The first version that holds everything; they come nearest first, so that most of them are never looked at.
+
+    Where none of the first ones does, more are looked at together: many small batches cost more than a few large ones.
+    """
+    start, at_a_time = 0, _AT_A_TIME
+    while start < len(versions):
+        part = versions[start : start + at_a_time]
+        start, at_a_time = start + at_a_time, 2 * at_a_time
         sketches = yield Ask(tuple(part), True)
         for request, sketch in zip(part, sketches, strict=True):
             if fine(sketch):  # a version that fails in its declared frames fails

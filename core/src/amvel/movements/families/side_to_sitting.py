@@ -27,7 +27,7 @@ def _lying(s: Setting) -> Frame:
     height = s.number("bed_cm")
     frame = side_lying(s.body, 70.0, 88.0)
     surfaces = {
-        name: replace(surface, name=name, at_cm=surface.at_cm + height)
+        name: surface._replace(name=name, at_cm=surface.at_cm + height)
         for name, surface in frame.surfaces.items()
     }
     surfaces = {**surfaces, "floor": Surface("floor", "level", 0.0, friction=0.6), "bed": _bed(s)}
@@ -112,7 +112,7 @@ def _pushing(s: Setting) -> Frame:
 def _upright(s: Setting) -> Frame:
     """Sitting on the edge, facing where the chest faced all the time."""
     frame = faced(sitting(s.body, s.number("bed_cm")), -90.0)
-    surfaces = {**frame.surfaces, "bed": replace(_bed(s), friction=0.5)}
+    surfaces = {**frame.surfaces, "bed": _bed(s)._replace(friction=0.5)}
     touches = tuple(t._replace(surface="bed") if t.surface == "seat" else t for t in frame.touches)
     soft = (Touch(f"{x}.hip_side", "bed", places=False) for x in _SIDES)
     return (

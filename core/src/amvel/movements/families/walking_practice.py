@@ -28,7 +28,7 @@ def _beside(s: Setting, support: str) -> Frame:
     arm = {name: hangs.get(name, 0.0) for name in frame.angles if name.startswith(("left.shoulder", "left.elbow", "left.wrist", "left.forearm"))}
     frame = replace(frame, angles={**frame.angles, **arm}, free={k: v for k, v in frame.free.items() if k not in arm})
     # Beside the body a hand guards more than it carries.
-    surfaces = {**frame.surfaces, "worktop": replace(frame.surfaces["worktop"], stiffness_n_per_m=_GUARDS_N_PER_M)}
+    surfaces = {**frame.surfaces, "worktop": frame.surfaces["worktop"]._replace(stiffness_n_per_m=_GUARDS_N_PER_M)}
     frame = replace(frame, surfaces=surfaces).unaim("left.wrist", "right.wrist", "left.fingertips")
     return frame.free_(right_shoulder_abduction=0.2, right_shoulder_flexion=0.2, right_elbow_flexion=0.2, **SIDEWAYS).aim(
         hip_wide(s.body),

@@ -6,6 +6,7 @@ import numpy as np
 import pytest
 from hypothesis import assume, given, settings
 from hypothesis import strategies as st
+from numba.core.errors import NumbaError
 from scipy.linalg import polar
 from scipy.spatial.transform import Rotation
 from shapely.geometry import MultiPoint, Point
@@ -13,6 +14,7 @@ from shapely.geometry import MultiPoint, Point
 from amvel.body import JOINTS, flatten
 from amvel.body.between import _nearest_rotation
 from amvel.body.cholesky import solve_in_place
+from amvel.body.compiled import kernel
 from amvel.body.descent import Body, Wish, _com_arms, _residual, _row, _wish, refresh, room_for, wish_of
 from amvel.body.flat import CENTRE
 from amvel.body.tree import place, turn_of
@@ -75,6 +77,23 @@ def test_between_two_that_face_exactly_opposite_ways_it_stays_as_it_began() -> N
     blend = 0.5 * begin + 0.5 * np.diag([1.0, -1.0, -1.0])
     _nearest_rotation(blend, begin)
     assert blend == pytest.approx(begin)
+
+
+def test_a_kernel_that_would_make_an_array_is_refused() -> None:
+    """Counting who still uses an array costs more than the arithmetic on it: numba says so when it compiles."""
+
+    def doubled(values: np.ndarray) -> float:
+        return float((2.0 * values).sum())
+
+    def total(values: np.ndarray) -> float:
+        out = 0.0
+        for k in range(len(values)):
+            out += 2.0 * values[k]
+        return out
+
+    assert kernel(total)(np.ones(3)) == 6.0
+    with pytest.raises(NumbaError):
+        kernel(doubled)(np.ones(3))
 
 
 def by_scipy(angles: np.ndarray) -> tuple[np.ndarray, np.ndarray]:

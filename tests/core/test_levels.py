@@ -112,3 +112,10 @@ def test_levels_rise_along_a_ladder(family) -> None:
 def test_every_level_has_words() -> None:
     assert set(SAYS) == set(range(HIGHEST + 1))
     assert len(set(SAYS.values())) == HIGHEST + 1
+
+
+def test_less_than_a_millionth_is_nothing_where_the_lowest_ceiling_is_nothing_itself() -> None:
+    """A moment of 1e-9 N·m is rounding: against a ceiling of 1e-10 it would be a level of its own."""
+    most = np.array([1e-10, 5.0, 10.0, 20.0, 30.0, 60.0])
+    assert level_of(np.array([0.0, 1e-9, 1e-7]), most).tolist() == [0.0, 0.0, 0.0]
+    assert level_of(np.array([0.5]), most)[0] > 1

@@ -1,4 +1,4 @@
-"""What a programme is made of: needs with their grounds, rungs, doses, the order, hand edits, what would change."""
+"""What a programme is made of: needs with their grounds, rungs, doses, the order, what would change."""
 
 from dataclasses import replace
 
@@ -9,22 +9,10 @@ from amvel.case import CaseError, read_case
 from amvel.engine import Engine
 from amvel.movements import Request, all_steps, find, library
 from amvel.movements.session_part import SessionPart
-from amvel.planning import plan, violations
+from amvel.planning import plan
 from amvel.planning.choices import SETUP_MINUTES, choices
 from amvel.planning.dose import at_dose, doses_of, minutes_of
-from amvel.planning.dose_words import dose_words, side_words
-from amvel.planning.edit import (
-    EditRefused,
-    added,
-    chosen_for,
-    dosed,
-    exchanged,
-    judged,
-    removed,
-    reordered,
-    summary,
-)
-from amvel.planning.item import Item, SetUp, way_through
+from amvel.planning.item import way_through
 from amvel.planning.needs import needs
 from amvel.planning.order import ordered
 from amvel.planning.problem import broken, changes_of, spent_seconds, worth
@@ -34,7 +22,6 @@ from amvel.planning.rests import rests_for
 from amvel.planning.schooling import barred_by_school
 from amvel.planning.whatif import what_if
 from amvel.safety.rungs import readiness
-from tests.bodies import library_profiles
 from tests.conftest import demo
 from tests.engines import engine_of, planned
 from tests.planned import engine, pool, problem
@@ -331,68 +318,6 @@ def test_kneeling_again_is_only_asked_of_who_cannot() -> None:
     assert what_if(engine(NAME), now, "kneeling") == []
 
 
-# hand edits
-
-
-@pytest.fixture
-def items() -> list[Item]:
-    return list(planned(engine(NAME), "home").movements)
-
-
-def test_edits_give_a_new_list_and_leave_the_old_one(items: list[Item]) -> None:
-    refs = [i.ref for i in items]
-    assert [i.ref for i in reordered(items, refs[::-1])] == refs[::-1]
-    assert [i.ref for i in removed(items, refs[0])] == refs[1:]
-    own = items[1].set_ups[0]
-    more = dosed(items, refs[1], own.repetitions + 3, own.sets, own.hold_s)
-    assert more[1].minutes > items[1].minutes
-    assert [i.ref for i in items] == refs
-
-
-def test_an_exchanged_or_added_movement_is_one_that_is_allowed(items: list[Item]) -> None:
-    e, used = engine(NAME), {i.ref for i in items}
-    other = next(c.ref for c in pool(NAME) if c.ref not in used)
-    chosen = chosen_for(e, "home")
-    assert exchanged(items, items[0].ref, other, chosen)[0].ref == other
-    there = added(items, other, chosen)
-    assert len(there) == len(items) + 1
-    assert violations(e.case, e.envelope_in("home"), e.profiler, there, "home") == []
-    for wrong in ("curl_family/legs_straight", "sit_up/roll_up", items[1].ref):
-        with pytest.raises(EditRefused):
-            added(items, wrong, chosen)
-
-
-@pytest.mark.parametrize("dose", [(0, 1, 0.0), (30, 6, 0.0), (31, 1, 0.0), (8, 7, 0.0), (8, 1, -1.0), (8, 1, 300.0)])
-def test_a_dose_outside_its_bounds_is_refused(items: list[Item], dose: tuple[int, int, float]) -> None:
-    with pytest.raises(EditRefused):
-        dosed(items, items[0].ref, *dose)
-
-
-def test_thirty_stands_six_times_are_refused_for_anybody() -> None:
-    """Strength is dosed by the step, not by endless repetition (Baechle & Earle, from memory; the bound is our choice)."""
-    stands = Item("sit_to_stand/two_legs", "sitting", (SetUp("both", {}, 8, 2),))
-    with pytest.raises(EditRefused, match="next step up"):
-        dosed([stands], stands.ref, 30, 6, 0.0)
-    assert dosed([stands], stands.ref, 12, 3, 0.0)[0].set_ups[0].repetitions == 12
-
-
-def test_an_edit_that_would_break_a_limit_is_refused_as_a_whole(items: list[Item]) -> None:
-    e = engine(NAME)
-    step = find("curl_family/one_knee_bent")[1]
-    values = step.defaults(e.profiler.body)
-    smuggled = [*items, replace(items[0], ref="curl_family/one_knee_bent", set_ups=(SetUp("left", values, 8),))]
-    with pytest.raises(EditRefused, match="rounding under load"):
-        judged(e, "home", smuggled)
-
-
-def test_a_summary_says_what_is_over_and_what_nothing_covers(items: list[Item]) -> None:
-    e = engine(NAME)
-    assert summary(e, items).warnings == ()
-    assert any("nothing covers it" in w for w in summary(e, items[:1]).warnings)
-    long = [replace(i, minutes=9.0) for i in items]
-    assert any("over the" in w for w in summary(e, long).warnings)
-
-
 # rests
 
 
@@ -427,48 +352,6 @@ def test_an_engine_with_another_past_keeps_its_verdicts() -> None:
     assert later.verdicts is e.verdicts
     assert later.case.previous_steps == ("clam/small_opening",)
     assert e.case.previous_steps == ()
-
-
-@pytest.mark.parametrize(
-    ("ref", "sides", "says"),
-    [
-        ("sit_to_stand/one_hand", ("right",), "with the right hand"),
-        ("sit_to_stand/one_hand", ("left", "right"), ""),
-        ("roll_to_the_side/half_and_back", ("left",), "over the right side"),
-        ("clam/small_opening", ("left",), "left side only"),
-        ("bridge/with_cushion", ("both",), ""),
-    ],
-)
-def test_a_movement_done_on_one_side_says_which(ref: str, sides: tuple[str, ...], says: str) -> None:
-    assert side_words(find(ref)[1], sides) == says
-
-
-@pytest.mark.parametrize(
-    ("left", "right", "says"),
-    [
-        ((8, 2, 0.0), (8, 2, 0.0), "8 times each side, 2 rounds"),
-        ((8, 1, 0.0), (8, 2, 0.0), "8 times each side, one round more on the right"),
-        ((3, 1, 10.0), (3, 1, 4.0), "left 3 times, hold 10 s; right 3 times, hold 4 s"),
-        ((10, 2, 0.0), (6, 2, 0.0), "left 10 times, 2 rounds; right 6 times, 2 rounds"),
-    ],
-)
-def test_each_side_has_its_own_dose_in_words(left: tuple, right: tuple, says: str) -> None:
-    own = [SetUp(side, {}, *dose) for side, dose in (("left", left), ("right", right))]
-    assert dose_words(Item("clam/small_opening", "on the side", tuple(own))) == says
-
-
-def test_words_of_a_side_name_the_side_that_is_lain_on() -> None:
-    """'Over the right side' is the version whose last frame lies on the right side."""
-    for family in ("roll_to_the_side", "side_to_sitting"):
-        for step in library()[family].steps:
-            assert "{other}" in step.side_says
-            profile = next(
-                p
-                for p in library_profiles("middle")
-                if p.request.label == f"{family}/{step.id}" and p.request.side == "left"
-            )
-            assert profile.peak("left.lying_on") == 0
-            assert profile.peak("right.lying_on") == (0 if step.id == "half_and_back" else 1)
 
 
 def test_what_is_liked_comes_in_where_it_may_and_says_so() -> None:

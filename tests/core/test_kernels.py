@@ -15,9 +15,10 @@ from amvel.body import JOINTS, flatten
 from amvel.body.between import _nearest_rotation
 from amvel.body.cholesky import solve_in_place
 from amvel.body.compiled import kernel
-from amvel.body.descent import Body, Wish, _com_arms, _residual, _row, _wish, refresh, room_for, wish_of
+from amvel.body.descent import Body, _com_arms, _residual, _row, refresh
 from amvel.body.flat import CENTRE
 from amvel.body.tree import place, turn_of
+from amvel.body.wish import Wish, part_of, room_for, wish_of
 from amvel.movements import Profile
 from tests.bodies import library_profiles, profiler
 
@@ -137,7 +138,7 @@ def placed(ref: str):
     tree = p.skeleton.tree
     room = room_for(tree, flat, 0)
     wish_of(flat, 0, 0, room)  # fills the room; a kernel hands no arrays out
-    wish = _wish.py_func(room, int(flat.rows.first[1]), int((flat.give[0] > 0).sum()), flat.hamstring[0])
+    wish = part_of.py_func(room, int(flat.rows.first[1]), int((flat.give[0] > 0).sum()), flat.hamstring[0])
     rows, joints, segments = len(wish.a), len(JOINTS), len(tree.parent)
     body = Body(
         flat.position[0] + 0.01,

@@ -4,6 +4,7 @@ from itertools import pairwise
 
 import numpy as np
 import pytest
+from scipy.spatial.transform import Rotation
 
 from amvel.body import JOINTS
 from amvel.movements import Profile
@@ -71,8 +72,6 @@ def test_landmarks_went_from_where_they_were() -> None:
 
 def test_a_pelvis_turns_by_the_angle_of_the_turn_between_its_attitudes() -> None:
     """By scipy."""
-    from scipy.spatial.transform import Rotation
-
     travel, _, pairs = batch(movements())
     for k, (a, b) in enumerate(pairs):
         turn = Rotation.from_matrix(travel.posed.root_rotation[b] @ travel.posed.root_rotation[a].T).magnitude()

@@ -1,6 +1,7 @@
 """What breaks a limit, against every frame and column looked at one by one."""
 
 import math
+from dataclasses import replace
 
 from hypothesis import given, settings
 from hypothesis import strategies as st
@@ -42,8 +43,6 @@ def limits() -> st.SearchStrategy[tuple[Limit, ...]]:
 
 
 def numbered(found: list[Limit]) -> tuple[Limit, ...]:
-    from dataclasses import replace
-
     return tuple(replace(limit, id=f"test.{k}") for k, limit in enumerate(found))
 
 

@@ -9,10 +9,11 @@ from typing import NamedTuple
 import numpy as np
 
 from amvel.body.compiled import kernel
-from amvel.body.descent import Body, Room, Wish, descend_from_here, freed, gaps
+from amvel.body.descent import Body, descend_from_here, gaps
 from amvel.body.flat import NOWHERE
 from amvel.body.skeleton import JOINT_INDEX, Skeleton
 from amvel.body.tree import Array, Rows, Tree
+from amvel.body.wish import Room, Wish, freed
 
 TOLERANCE_M = 0.004
 EXTRA_ROWS = 20  # every landmark that may get a row

@@ -10,16 +10,14 @@ import numpy as np
 
 from amvel.body.cholesky import solve_in_place
 from amvel.body.compiled import kernel
-from amvel.body.flat import CENTRE, NOWHERE, Flat
+from amvel.body.flat import CENTRE, NOWHERE
 from amvel.body.skeleton import JOINT_INDEX, JOINTS
-from amvel.body.tree import Array, Flags, Rows, Tree, place, turn_of
+from amvel.body.tree import Array, Rows, Tree, place, turn_of
+from amvel.body.wish import ROOT_DOF, Room, Wish
 
-_ROOT_DOF = 6
-_ROW_SCALE = 1000.0  # one millimetre of gap weighs one
 _ROOT_WEIGHT = 3.0  # nothing else holds where a body faces: it must not drift while contacts are met
 _MAX_ITERATIONS = 70
 _STOP = 1e-5
-_LOOSE = 4.0  # keeps joints that give easily from drifting where nothing holds them
 _RELEASES = 4
 _COMMON_DAMPING = 0.05
 _AT_STOP = 1e-9
@@ -30,22 +28,6 @@ _KNEE_OF, _LEG_OF = np.full(len(JOINTS), NOWHERE), np.zeros(len(JOINTS), dtype=n
 for _leg, _side in enumerate(("left", "right")):
     _KNEE_OF[JOINT_INDEX[f"{_side}.hip.flexion"]] = JOINT_INDEX[f"{_side}.knee.flexion"]
     _LEG_OF[JOINT_INDEX[f"{_side}.hip.flexion"]] = _leg
-
-
-class Wish(NamedTuple):
-    """What one pose is to meet: rows (R), and how far each of its K free joints may go."""
-
-    a: Rows
-    b: Rows
-    normal: Array
-    offset: Array
-    weight: Array
-    free: Rows
-    target: Array
-    spring: Array
-    low: Array
-    high: Array
-    hamstring: Array
 
 
 class Body(NamedTuple):
@@ -70,158 +52,6 @@ class Body(NamedTuple):
     com_arm: Array
     least: Array
     most: Array
-
-
-class Room(NamedTuple):
-    """What one descent works in, made once for many: as large as the largest of their poses needs.
-
-    R rows with N joints that may give: the wish itself (see `Wish`), where the rows' points are, and what the steps need.
-    """
-
-    a: Rows
-    b: Rows
-    normal: Array
-    offset: Array
-    weight: Array
-    free: Rows
-    target: Array
-    spring: Array
-    low: Array
-    high: Array
-    at_a: Array
-    at_b: Array
-    weight_at: Array
-    com_at: Array
-    com_arm: Array
-    residual: Array
-    moved: Array  # 6+N: how a row moves with each unknown
-    touched: Rows
-    gradient: Array
-    hessian: Array
-    diagonal: Array
-    held: Flags
-    fixed: Array
-    delta: Array
-    keep: Rows
-    system: Array
-    right: Array
-    tilt: Array
-    turn: Array
-    old_angles: Array
-    old_position: Array
-    old_rotation: Array
-    start_angles: Array
-    start_position: Array
-    start_rotation: Array
-
-
-def room_for(tree: Tree, flat: Flat, extra: int) -> Room:
-    """Room for each of these poses, with some rows more."""
-    rows = int(np.diff(flat.rows.first).max(initial=0)) + extra
-    joints, segments = flat.angles.shape[1], len(tree.com)
-    size = _ROOT_DOF + joints
-
-    def real(*shape: int) -> Array:
-        return np.zeros(shape)
-
-    def whole(count: int) -> Rows:
-        return np.zeros(count, dtype=np.int64)
-
-    return Room(
-        whole(rows),
-        whole(rows),
-        real(rows, 3),
-        real(rows),
-        real(rows),
-        whole(joints),
-        real(joints),
-        real(joints),
-        real(joints),
-        real(joints),
-        real(rows, 3),
-        real(rows, 3),
-        real(3),
-        real(segments, 3),
-        real(joints, 3),
-        real(rows),
-        real(size),
-        whole(size),
-        real(size),
-        real(size, size),
-        real(size),
-        np.zeros(size, dtype=bool),
-        real(size),
-        real(size),
-        whole(size),
-        real(size, size),
-        real(size),
-        real(3),
-        real(3, 3),
-        real(joints),
-        real(3),
-        real(3, 3),
-        real(joints),
-        real(3),
-        real(3, 3),
-    )
-
-
-@kernel
-def wish_of(flat: Flat, b: int, extra: int, room: Room) -> Wish:
-    """The rows and free joints of pose b, with room for some rows more (they weigh nothing)."""
-    first, last = flat.rows.first[b], flat.rows.first[b + 1]
-    count = last - first
-    for r in range(count + extra):
-        own = r < count
-        room.a[r] = flat.rows.a[first + r] if own else NOWHERE
-        room.b[r] = flat.rows.b[first + r] if own else NOWHERE
-        for i in range(3):
-            room.normal[r, i] = flat.rows.normal[first + r, i] if own else 0.0
-        room.offset[r] = flat.rows.offset[first + r] if own else 0.0
-        room.weight[r] = flat.rows.weight[first + r] * _ROW_SCALE if own else 0.0
-    joints = joints_of(flat.angles[b], flat.give[b], flat.floor[b], flat.low[b], flat.high[b], room)
-    return _wish(room, count + extra, joints, flat.hamstring[b])
-
-
-@kernel
-def _wish(room: Room, rows: int, joints: int, hamstring: Array) -> Wish:
-    return Wish(
-        room.a[:rows],
-        room.b[:rows],
-        room.normal[:rows],
-        room.offset[:rows],
-        room.weight[:rows],
-        room.free[:joints],
-        room.target[:joints],
-        room.spring[:joints],
-        room.low[:joints],
-        room.high[:joints],
-        hamstring,
-    )
-
-
-@kernel
-def joints_of(angles: Array, give: Array, floor: Array, low: Array, high: Array, room: Room) -> int:
-    """The joints that give, into the room: their rows, declared angles, springs and stops.  Returns how many."""
-    k = 0
-    for j in range(len(give)):
-        own = give[j]
-        if not own > 0:
-            continue
-        room.free[k], room.target[k] = j, angles[j]
-        room.spring[k] = own * _LOOSE if own <= 1.0 else own
-        least, up = low[j], floor[j]
-        if up == up:
-            least = min(max(least, up), high[j])
-        room.low[k], room.high[k] = least, high[j]
-        k += 1
-    return k
-
-
-@kernel
-def freed(wish: Wish, angles: Array, give: Array, floor: Array, low: Array, high: Array, room: Room) -> Wish:
-    """The same rows in the same room with other joints that give, wanted where they are."""
-    return _wish(room, len(wish.a), joints_of(angles, give, floor, low, high, room), wish.hamstring)
 
 
 @kernel
@@ -342,7 +172,7 @@ def _swept(tree: Tree, wish: Wish, body: Body, r: int, mark: int, at: Array, wei
             u, v, w = p - body.centre[j, 0], q - body.centre[j, 1], o - body.centre[j, 2]
         else:
             continue
-        out[_ROOT_DOF + k] += weight * (
+        out[ROOT_DOF + k] += weight * (
             body.axis[j, 0] * (v * z - w * y) + body.axis[j, 1] * (w * x - u * z) + body.axis[j, 2] * (u * y - v * x)
         )
 
@@ -426,7 +256,7 @@ def _within_stops(wish: Wish, body: Body, room: Room, first: bool) -> None:
     """Send every free joint by its step (the first time to where it is wanted); it goes as far as its stops let it."""
     for k in range(len(wish.free)):
         j = wish.free[k]
-        there = wish.target[k] if first else body.angles[j] + room.delta[_ROOT_DOF + k]
+        there = wish.target[k] if first else body.angles[j] + room.delta[ROOT_DOF + k]
         _sent(body, j, there)
         body.angles[j] = min(max(there, wish.low[k]), wish.high[k])
     for k in range(len(wish.free)):
@@ -488,12 +318,12 @@ def descend_from_here(tree: Tree, wish: Wish, body: Body, room: Room) -> None:
 def descend(tree: Tree, wish: Wish, body: Body, position0: Array, rotation0: Array, room: Room) -> None:
     """Take a pose to where nothing moves any more, or has had its share of steps; `body` is where it starts and ends."""
     joints = len(wish.free)
-    size = _ROOT_DOF + joints
+    size = ROOT_DOF + joints
     residual = room.residual[: len(wish.a)]
-    room.diagonal[:_ROOT_DOF] = _ROOT_WEIGHT**2
+    room.diagonal[:ROOT_DOF] = _ROOT_WEIGHT**2
     stays(body)
     for k in range(joints):
-        room.diagonal[_ROOT_DOF + k] = wish.spring[k] ** 2
+        room.diagonal[ROOT_DOF + k] = wish.spring[k] ** 2
     _within_stops(wish, body, room, True)
     damping = 1e-4
     refresh(tree, wish, body)
@@ -533,7 +363,7 @@ def _normal_equations(
 ) -> None:
     """Gradient and Gauss–Newton matrix of the cost (without the springs' own part of it), both halves of the matrix."""
     joints = len(wish.free)
-    size = _ROOT_DOF + joints
+    size = ROOT_DOF + joints
     gradient, hessian, row, touched = room.gradient, room.hessian, room.moved, room.touched
     for r in range(len(wish.a)):
         if wish.a[r] == CENTRE or wish.b[r] == CENTRE:
@@ -566,26 +396,26 @@ def _normal_equations(
         gradient[i] += _ROOT_WEIGHT**2 * (body.position[i] - position0[i])
         gradient[3 + i] += _ROOT_WEIGHT**2 * room.tilt[i]
     for k in range(joints):
-        gradient[_ROOT_DOF + k] += wish.spring[k] ** 2 * (body.angles[wish.free[k]] - wish.target[k])
+        gradient[ROOT_DOF + k] += wish.spring[k] ** 2 * (body.angles[wish.free[k]] - wish.target[k])
 
 
 @kernel
 def _stepped(wish: Wish, body: Body, damping: float, room: Room) -> None:
     """The next step; a joint that would pass its stop goes there, and the others make up for it."""
     joints = len(wish.free)
-    size = _ROOT_DOF + joints
+    size = ROOT_DOF + joints
     room.held[:size] = False
     room.fixed[:size] = 0.0
     for k in range(joints):
-        at, pull = body.angles[wish.free[k]], room.gradient[_ROOT_DOF + k]
-        room.held[_ROOT_DOF + k] = (at <= wish.low[k] + _AT_STOP and pull > 0) or (
+        at, pull = body.angles[wish.free[k]], room.gradient[ROOT_DOF + k]
+        room.held[ROOT_DOF + k] = (at <= wish.low[k] + _AT_STOP and pull > 0) or (
             at >= _most(wish, body, k) - _AT_STOP and pull < 0
         )
     _direction(size, damping, room)
     for _ in range(_RELEASES):
         passed = False
         for k in range(joints):
-            i = _ROOT_DOF + k
+            i = ROOT_DOF + k
             at = body.angles[wish.free[k]]
             there = at + room.delta[i]
             _sent(body, wish.free[k], there)
@@ -613,4 +443,4 @@ def gaps(wish: Wish, body: Body, rows: int, must: Array) -> tuple[float, int]:
     return widest, which
 
 
-__all__ = ["Body", "Room", "Wish", "descend", "descend_from_here", "freed", "gaps", "refresh", "room_for", "stays", "wish_of"]
+__all__ = ["Body", "descend", "descend_from_here", "gaps", "refresh", "stays"]

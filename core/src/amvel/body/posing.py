@@ -10,12 +10,13 @@ import numpy as np
 
 from amvel.body.clearance import EXTRA_ROWS, Ends, clear, ends_of
 from amvel.body.compiled import kernel
-from amvel.body.descent import Body, Room, descend, gaps, refresh, room_for, stays, wish_of
+from amvel.body.descent import Body, descend, gaps, refresh, stays
 from amvel.body.flat import CENTRE, Flat, Stops, flatten, row_name
 from amvel.body.pose import PoseSpec
 from amvel.body.pose_fault import OutOfReach, PoseFault, WeightNotOverFeet
 from amvel.body.skeleton import JOINTS, Placement, Skeleton
 from amvel.body.tree import Array, Flags, Rows, Tree, point_at
+from amvel.body.wish import Room, room_for, wish_of
 
 CONTACT_TOLERANCE_M = 0.005
 _AT_STOP_RAD = 1e-3

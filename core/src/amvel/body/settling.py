@@ -25,14 +25,9 @@ class Problem(NamedTuple):
 
 
 class SettlingRoom(NamedTuple):
-    """What settling works in, made once for many poses: P points."""
+    """What settling works in, made once for many poses: a problem of P points, and the forces found for it."""
 
-    where: Array
-    basis: Array
-    wrench: Array
-    root: Array
-    cone: Array
-    external: Array
+    problem: Problem
     force: Array
     slope: Array
     new_force: Array
@@ -47,13 +42,9 @@ class SettlingRoom(NamedTuple):
 
 def settling_room(points: int) -> SettlingRoom:
     """Room for the supports of any pose with up to so many points."""
+    where, basis, wrench = np.zeros((points, 3)), np.zeros((points, 3, 3)), np.zeros((points, 3, 6))
     return SettlingRoom(
-        np.zeros((points, 3)),
-        np.zeros((points, 3, 3)),
-        np.zeros((points, 3, 6)),
-        np.zeros((points, 3)),
-        np.zeros(points),
-        np.zeros(6),
+        Problem(where, basis, wrench, np.zeros((points, 3)), np.zeros(points), np.zeros(6)),
         np.zeros((points, 3)),
         np.zeros((points, 3, 3)),
         np.zeros((points, 3)),
@@ -70,9 +61,8 @@ def settling_room(points: int) -> SettlingRoom:
 @kernel
 def problem_in(room: SettlingRoom, points: int) -> Problem:
     """The first so many points of the room, to be filled."""
-    return Problem(
-        room.where[:points], room.basis[:points], room.wrench[:points], room.root[:points], room.cone[:points], room.external
-    )
+    p = room.problem
+    return Problem(p.where[:points], p.basis[:points], p.wrench[:points], p.root[:points], p.cone[:points], p.external)
 
 
 @kernel

@@ -284,7 +284,7 @@ def _react(
     for s in range(len(tree.mass_kg)):
         weight_n += tree.mass_kg[s]
     weight_n *= GRAVITY_M_S2
-    external = room.settling.external
+    external = room.settling.problem.external
     _outside(tree, loads, b, points, weight_n, external, room)
     carrying = 0
     for c in range(own):

@@ -10,7 +10,7 @@ from amvel.body.tree import Array
 
 
 class Columns(Mapping[str, Array]):
-    """Read-only columns by name over a table C×B, whose names are shared by all profiles of a batch."""
+    """Columns by name over a table C×B, whose names are shared by all profiles of a batch; read-only once they are filled."""
 
     def __init__(self, index: dict[str, int], table: Array) -> None:
         self.index, self.table = index, table
@@ -40,6 +40,11 @@ class Columns(Mapping[str, Array]):
         for name, values in columns.items():
             table[index[name]] = values
         return Columns(index, table)
+
+    def fill(self, columns: Mapping[str, float | Array]) -> None:
+        """Put values into columns that there is room for, while the batch is worked out; KeyError for any other."""
+        for name, values in columns.items():
+            self.table[self.index[name]] = values
 
     def larger_of(self, other: "Columns", names: Sequence[str]) -> "Columns":
         """A copy with the larger of both in these columns."""

@@ -190,4 +190,4 @@ def _joined(limb: str, frame: Frame) -> bool:
     return pressed or bool(held[0] & held[1] & on_the_body)
 
 
-__all__ = ["ENDS", "FOOT", "LIMBS", "PARTS", "Asking", "Part", "led_limbs", "moving_limbs"]
+__all__ = ["ENDS", "FOOT", "LIMBS", "Asking", "Part", "led_limbs", "moving_limbs"]

@@ -107,7 +107,7 @@ def measured_over(
     posed: Posed,
     travel: Travel,
     stands: Flags,
-    columns: "Columns",
+    columns: Columns,
     ceilings: Ceilings | None,
 ) -> Profile:
     """The profile of one movement of a batch; `columns` (of the batch) have room for what is told of whole movements, which
@@ -115,35 +115,14 @@ def measured_over(
     span = course.spans[movement]
     rows = slice(span.start, span.stop)
     own, measured = posed.part(rows), columns.part(rows)
-    every, repeated = course.parts.every[movement], course.parts.repeated[movement]
+    declared = [i - span.start for i in course.parts.repeated[movement]]
     fault = next((f for f in own.faults if f), None)
-    declared = [i - span.start for i in repeated]
-    if not fault:
-        step = request.step
-        shows = {p.id: p.shows for p in step.parameters}
-        titles = {p.id: p.title for p in step.parameters}
-        neutral = flat.neutral[rows]
-        fault = broken(shows, titles, request.values, request.side, skeleton, own, neutral, declared, request.label)
+    fault = fault or _unkept(skeleton, request, own, flat.neutral[rows], declared)
     if not fault and not stands[rows].all():
-        falling = span.start + int(np.argmin(stands[rows]))
-        fault = Falls(course.names[falling])
-    whole_rad = travel.whole_rad[movement]
-    parts = course.parts.between(travel, every)
-    repeated_parts = parts if repeated == every else course.parts.between(travel, repeated)
-    measured["coordination"][:] = moving_limbs(whole_rad, repeated_parts)
-    measured["exercise"][:] = not request.family.daily_task
-    if repeated != every:
-        whole_rad = np.ptp(own.angles[[not f.facts.way_in for f in course.frames[span.start : span.stop]]], axis=0)
-    measured["speed_deg_s"][:] = _speed_deg_s(whole_rad, request.step.dose.seconds)
-    for name, value in acts(travel, movement, every, [course.frames[i] for i in every], parts, measured).items():
-        measured[name][:] = value
-    rise = rise_level(skeleton, own, measured)
-    measured["rise_level"][:] = rise
-    seats_cm = [f.surfaces["seat"].at_cm for f in (course.frames[i] for i in repeated) if "seat" in f.surfaces]
-    measured["low_seat_cm"][:] = low_seat_cm(rise, seats_cm)
+        fault = Falls(course.names[span.start + int(np.argmin(stands[rows]))])
+    measured.fill(_of_the_whole(skeleton, request, movement, course, own, travel, measured))
     if ceilings is not None:
-        for name, levels in as_named(request.label, measured, ceilings).items():
-            measured[name][:] = levels
+        measured.fill(as_named(request.label, measured, ceilings))
     return Profile(
         request,
         tuple(course.frames[i].name for i in span),
@@ -154,6 +133,36 @@ def measured_over(
         tuple(declared),
         Declared(course.keys, course.key[rows], course.share[rows], flat, rows),
     )
+
+
+def _unkept(skeleton: Skeleton, request: Request, own: Posed, neutral: Array, declared: list[int]) -> PoseFault | None:
+    """The fault of a parameter whose promise these declared frames do not keep."""
+    shows = {p.id: p.shows for p in request.step.parameters}
+    titles = {p.id: p.title for p in request.step.parameters}
+    return broken(shows, titles, request.values, request.side, skeleton, own, neutral, declared, request.label)
+
+
+def _of_the_whole(
+    skeleton: Skeleton, request: Request, movement: int, course: Course, own: Posed, travel: Travel, measured: Columns
+) -> dict[str, float]:
+    """What is told of a whole movement: one value for all of its frames."""
+    every, repeated = course.parts.every[movement], course.parts.repeated[movement]
+    parts = course.parts.between(travel, every)
+    whole_rad = travel.whole_rad[movement]
+    coordination = moving_limbs(whole_rad, parts if repeated == every else course.parts.between(travel, repeated))
+    if repeated != every:
+        frames = (course.frames[i] for i in course.spans[movement])
+        whole_rad = np.ptp(own.angles[[not f.facts.way_in for f in frames]], axis=0)
+    rise = rise_level(skeleton, own, measured)
+    seats_cm = [f.surfaces["seat"].at_cm for f in (course.frames[i] for i in repeated) if "seat" in f.surfaces]
+    return {
+        "coordination": float(coordination),
+        "exercise": float(not request.family.daily_task),
+        "speed_deg_s": _speed_deg_s(whole_rad, request.step.dose.seconds),
+        "rise_level": rise,
+        "low_seat_cm": low_seat_cm(rise, seats_cm),
+        **acts(travel, movement, every, [course.frames[i] for i in every], parts, measured),
+    }
 
 
 def _speed_deg_s(whole_rad: Array, seconds: float) -> float:

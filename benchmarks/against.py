@@ -26,7 +26,7 @@ def against_lines(other: Path, names: list[str]) -> Iterator[str]:
     chosen = [c for c in cases if c.stem in names] if names else cases
     ours, theirs = [], []
     for case in chosen:
-        theirs.append(_run(other, case))
+        theirs.append(_run(other, _as_written_there(other, case)))
         ours.append(_run(ROOT, case))
         print(f"  {case.stem}: {ours[-1]} against {theirs[-1]}", file=sys.stderr, flush=True)
     for kind, title in KINDS.items():
@@ -36,6 +36,12 @@ def against_lines(other: Path, names: list[str]) -> Iterator[str]:
             f"{title:45s} 1/{1 / statistics.median(ratios):5.1f}  (worst case 1/{1 / max(ratios):.1f}; "
             f"median {own:.3f} s against {before:.3f} s; {len(ratios)} cases)"
         )
+
+
+def _as_written_there(other: Path, case: Path) -> Path:
+    """The same person as the older state writes him: it need not understand what forms ask since then."""
+    its_own = other / "demo" / "cases" / case.name
+    return its_own if its_own.is_file() else case
 
 
 def _run(checkout: Path, case: Path) -> dict[str, float]:

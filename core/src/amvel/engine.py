@@ -24,7 +24,7 @@ from amvel.screening import Findings, StopSign, find_out, stop_signs, test_libra
 from amvel.screening.declaration import current
 
 _MOST_PROFILES = 16_000  # of all kept bodies together, about 0.1 MB each; a body that is judged has some 1 700
-_PART = 60  # large enough to be a batch, small enough to show that something happens
+_PART = 128  # large enough to be a batch, small enough to show that something happens
 _profilers: "OrderedDict[str, Profiler]" = OrderedDict()
 
 

@@ -136,9 +136,9 @@ class Anthropometry:
     """Every segment of one person in standing, and the girth factor that widens soft tissue."""
 
     measures: Measures
-    segments: tuple[Segment, ...]
+    segments: tuple[Segment, ...] = field(hash=False)
     lengths_m: dict[str, float] = field(hash=False)
-    girth: float = 1.0
+    girth: float = field(default=1.0, hash=False)
 
     @property
     def stature_m(self) -> float:

@@ -18,6 +18,8 @@ def filled(flat: Flat, key: Rows, share: Array) -> Flat:
 
     On the way angles are blended, contacts and rows are those that both ends share, joints give that either leaves free.
     """
+    if not share.any() and np.array_equal(key, np.arange(flat.poses)):
+        return flat
     rows, contacts, loads = _kept(flat, key, share)
     row, contact, load = (np.concatenate(x) if x else np.zeros(0, np.int64) for x in (rows.own, contacts.own, loads.own))
     other = np.concatenate(rows.other) if rows.other else np.zeros(0, np.int64)

@@ -1,5 +1,6 @@
 """Many poses as flat arrays, for the kernels: names become rows of the body's tables, once."""
 
+from itertools import accumulate
 from typing import NamedTuple
 
 import numpy as np
@@ -119,22 +120,17 @@ def flatten(skeleton: Skeleton, specs: list[PoseSpec], stops: list[Stops]) -> Fl
     """The poses as arrays; `stops` are those of each pose."""
     count, index = len(specs), {**skeleton.landmarks.index, COM: CENTRE}
     shape = (count, len(JOINTS))
-    angles, give, floor, neutral = np.zeros(shape), np.zeros(shape), np.full(shape, np.nan), np.zeros(shape)
+    angles = _by_joint([s.angles_rad for s in specs])
+    give, neutral = _by_joint([s.free for s in specs]), _by_joint([s.neutral_rad for s in specs])
+    floor = _by_joint([s.floor_rad for s in specs], np.nan)
     low, high = np.empty(shape), np.empty(shape)
     known: dict[int, tuple[Array, Array]] = {}
-    rows, contacts, loads = _Rows(index), _Contacts(index), _Loads(index)
     for i, spec in enumerate(specs):
-        for into, values in ((angles, spec.angles_rad), (give, spec.free), (floor, spec.floor_rad), (neutral, spec.neutral_rad)):
-            for name, value in values.items():
-                into[i, JOINT_INDEX[name]] = value
         if id(stops[i]) not in known:
             known[id(stops[i])] = stops_arrays(stops[i])
         low[i], high[i] = known[id(stops[i])]
         for name, value in spec.ceiling_rad.items():
             high[i, JOINT_INDEX[name]] = min(high[i, JOINT_INDEX[name]], value)
-        rows.add(spec)
-        contacts.add(spec)
-        loads.add(spec)
     return Flat(
         np.array([s.root_position_m for s in specs], dtype=float).reshape(count, 3),
         np.array([s.root_rotation for s in specs], dtype=float).reshape(count, 3, 3),
@@ -145,10 +141,18 @@ def flatten(skeleton: Skeleton, specs: list[PoseSpec], stops: list[Stops]) -> Fl
         high,
         neutral,
         np.array([s.hamstring_rad for s in specs], dtype=float).reshape(count, 2),
-        rows.table(),
-        contacts.table(),
-        loads.table(),
+        _rows(specs, index),
+        _contacts(specs, index),
+        _loads(specs, index),
     )
+
+
+def _by_joint(tables: list[dict[str, float]], otherwise: float = 0.0) -> Array:
+    """B×J values from those that are named."""
+    found = np.full((len(tables), len(JOINTS)), otherwise)
+    rows = [i for i, t in enumerate(tables) for _ in t]
+    found[rows, [JOINT_INDEX[name] for t in tables for name in t]] = [v for t in tables for v in t.values()]
+    return found
 
 
 def _whole(values: list[int]) -> Rows:
@@ -163,123 +167,62 @@ def _triples(values: list[tuple[float, float, float]]) -> Array:
     return np.array(values, dtype=float).reshape(len(values), 3)
 
 
-class _Rows:
-    def __init__(self, index: dict[str, int]) -> None:
-        self.index, self.first = index, [0]
-        self.id: list[int] = []
-        self.a: list[int] = []
-        self.b: list[int] = []
-        self.normal: list[tuple[float, float, float]] = []
-        self.offset: list[float] = []
-        self.weight: list[float] = []
-        self.must: list[float] = []
-
-    def add(self, spec: PoseSpec) -> None:
-        for r in spec.rows:
-            self.id.append(_row_id(r.name))
-            self.a.append(self.index[r.point])
-            self.b.append(NOWHERE if r.origin is None else self.index[r.origin])
-            self.normal.append(r.normal)
-            self.offset.append(r.offset_m)
-            self.weight.append(r.weight)
-            self.must.append(float(r.must_hold))
-        self.first.append(len(self.a))
-
-    def table(self) -> RowTable:
-        return RowTable(
-            _whole(self.first),
-            _whole(self.id),
-            _whole(self.a),
-            _whole(self.b),
-            _triples(self.normal),
-            _real(self.offset),
-            _real(self.weight),
-            _real(self.must),
-        )
+def _firsts(counts: list[int]) -> Rows:
+    """Where the part of each pose begins, and where the last one ends."""
+    return _whole([0, *accumulate(counts)])
 
 
-class _Contacts:
-    def __init__(self, index: dict[str, int]) -> None:
-        self.index, self.first = index, [0]
-        self.point: list[int] = []
-        self.normal: list[tuple[float, float, float]] = []
-        self.half: list[tuple[float, float]] = []
-        self.stiffness: list[float] = []
-        self.friction: list[float] = []
-        self.strategy: list[int] = []
-        self.part: list[int] = []
-        self.plane: list[float] = []
-        self.on: list[int] = []
-        self.shear: list[float] = []
-
-    def add(self, spec: PoseSpec) -> None:
-        for c in spec.contacts:
-            self.point.append(self.index[c.point])
-            self.normal.append(c.normal)
-            self.half.append(c.half_size_m)
-            self.stiffness.append(c.stiffness_n_per_m)
-            self.friction.append(c.friction)
-            self.strategy.append(STRATEGY[c.strategy])
-            self.part.append(_PART.get(c.part, NOWHERE))
-            self.plane.append(np.nan if c.plane_m is None else c.plane_m)
-            self.on.append(NOWHERE if c.on is None else self.index[c.on])
-            self.shear.append(c.shear)
-        self.first.append(len(self.point))
-
-    def table(self) -> ContactTable:
-        return ContactTable(
-            _whole(self.first),
-            _whole(self.point),
-            _triples(self.normal),
-            np.array(self.half, dtype=float).reshape(len(self.half), 2),
-            _real(self.stiffness),
-            _real(self.friction),
-            _whole(self.strategy),
-            _whole(self.part),
-            _real(self.plane),
-            _whole(self.on),
-            _real(self.shear),
-        )
+def _rows(specs: list[PoseSpec], index: dict[str, int]) -> RowTable:
+    rows = [r for s in specs for r in s.rows]
+    return RowTable(
+        _firsts([len(s.rows) for s in specs]),
+        _whole([_row_id(r.name) for r in rows]),
+        _whole([index[r.point] for r in rows]),
+        _whole([NOWHERE if r.origin is None else index[r.origin] for r in rows]),
+        _triples([r.normal for r in rows]),
+        _real([r.offset_m for r in rows]),
+        _real([r.weight for r in rows]),
+        _real([float(r.must_hold) for r in rows]),
+    )
 
 
-class _Loads:
-    def __init__(self, index: dict[str, int]) -> None:
-        self.index, self.first = index, [0]
-        self.point: list[int] = []
-        self.force: list[tuple[float, float, float]] = []
-        self.to: list[int] = []
-        self.pull: list[float] = []
-        self.start: list[float] = []
+def _contacts(specs: list[PoseSpec], index: dict[str, int]) -> ContactTable:
+    contacts = [c for s in specs for c in s.contacts]
+    return ContactTable(
+        _firsts([len(s.contacts) for s in specs]),
+        _whole([index[c.point] for c in contacts]),
+        _triples([c.normal for c in contacts]),
+        np.array([c.half_size_m for c in contacts], dtype=float).reshape(len(contacts), 2),
+        _real([c.stiffness_n_per_m for c in contacts]),
+        _real([c.friction for c in contacts]),
+        _whole([STRATEGY[c.strategy] for c in contacts]),
+        _whole([_PART.get(c.part, NOWHERE) for c in contacts]),
+        _real([np.nan if c.plane_m is None else c.plane_m for c in contacts]),
+        _whole([NOWHERE if c.on is None else index[c.on] for c in contacts]),
+        _real([c.shear for c in contacts]),
+    )
 
-    def add(self, spec: PoseSpec) -> None:
-        for load in spec.loads:
-            self.point.append(self.index[load.point])
-            if isinstance(load, ExternalLoad):
-                self._keep(load.force_n, NOWHERE, np.nan, np.nan)
-            else:
-                self._band(load)
-        self.first.append(len(self.point))
 
-    def _band(self, band: BandPull) -> None:
-        to = NOWHERE if band.to is None else self.index[band.to]
-        start = np.nan if band.start_m is None else band.start_m
-        self._keep(band.anchor_m or (0.0, 0.0, 0.0), to, band.pull_n, start)
+def _loads(specs: list[PoseSpec], index: dict[str, int]) -> LoadTable:
+    loads = [load for s in specs for load in s.loads]
+    told = [_load(load, index) for load in loads]
+    return LoadTable(
+        _firsts([len(s.loads) for s in specs]),
+        _whole([index[load.point] for load in loads]),
+        _triples([force for force, _, _, _ in told]),
+        _whole([to for _, to, _, _ in told]),
+        _real([pull for _, _, pull, _ in told]),
+        _real([start for _, _, _, start in told]),
+    )
 
-    def _keep(self, force: tuple[float, float, float], to: int, pull: float, start: float) -> None:
-        self.force.append(force)
-        self.to.append(to)
-        self.pull.append(pull)
-        self.start.append(start)
 
-    def table(self) -> LoadTable:
-        return LoadTable(
-            _whole(self.first),
-            _whole(self.point),
-            _triples(self.force),
-            _whole(self.to),
-            _real(self.pull),
-            _real(self.start),
-        )
+def _load(load: ExternalLoad | BandPull, index: dict[str, int]) -> tuple[tuple[float, float, float], int, float, float]:
+    """Force or anchor, the landmark at the other end, pull and length at the start."""
+    if isinstance(load, ExternalLoad):
+        return load.force_n, NOWHERE, np.nan, np.nan
+    to = NOWHERE if load.to is None else index[load.to]
+    start = np.nan if load.start_m is None else load.start_m
+    return load.anchor_m or (0.0, 0.0, 0.0), to, load.pull_n, start
 
 
 __all__ = ["BEARS", "CENTRE", "KNEES", "LEANS", "NOWHERE", "PARTS", "PUSHES", "RESTS", "Flat", "Stops", "flatten", "row_name", "stops_arrays"]

@@ -1,7 +1,11 @@
-"""The columns of a demand profile: one value per frame for every quantity, kept as one table."""
+"""The columns of a demand profile: one value per frame for every quantity, kept as one table.
 
-from collections.abc import Iterator, Mapping, Sequence
-from dataclasses import dataclass
+What is told of a whole movement is worked out when somebody asks for it: most versions that a search looks at are out by
+what one of their frames has, before anybody asks how many limbs have to be led.
+"""
+
+from collections.abc import Callable, Iterator, Mapping, Sequence
+from dataclasses import dataclass, replace
 from functools import lru_cache
 
 import numpy as np
@@ -9,18 +13,57 @@ import numpy as np
 from amvel.body.tree import Array
 
 
+class Later:
+    """Columns that have one value in all frames of a movement, by `names`; `work` finds them, once."""
+
+    def __init__(self, names: frozenset[str], work: Callable[[], Mapping[str, float]]) -> None:
+        self.names = names
+        self._work: Callable[[], Mapping[str, float]] | None = work
+        self._told: Mapping[str, float] = {}
+
+    def told(self) -> Mapping[str, float]:
+        """The values by name.  Two threads that ask at once may both work them out, and find the same."""
+        work = self._work
+        if work is not None:
+            self._told = work()
+            self._work = None  # it holds on to the whole batch
+        return self._told
+
+
 class Columns(Mapping[str, Array]):
     """Columns by name over a table C×B, whose names are shared by all profiles of a batch; read-only once they are filled."""
 
-    def __init__(self, index: dict[str, int], table: Array) -> None:
-        self.index, self.table = index, table
+    def __init__(self, index: dict[str, int], table: Array, later: Later | None = None) -> None:
+        self.index, self.later = index, later
+        self._table = table
 
     @classmethod
     def of(cls, columns: Mapping[str, Array]) -> "Columns":
         return cls(_index(tuple(columns)), np.array(list(columns.values()), dtype=float))
 
+    @property
+    def table(self) -> Array:
+        """All columns, what is told of the whole movement as well."""
+        self._tell()
+        return self._table
+
+    @property
+    def of_frames(self) -> Array:
+        """The same table, without what nobody has asked for yet of the whole movement."""
+        return self._table
+
+    def _tell(self) -> None:
+        later = self.later
+        if later is not None:
+            for name, value in later.told().items():
+                self._table[self.index[name]] = value
+            self.later = None
+
     def __getitem__(self, name: str) -> Array:
-        return self.table[self.index[name]]
+        later = self.later
+        if later is not None and name in later.names:
+            self._tell()
+        return self._table[self.index[name]]
 
     def __iter__(self) -> Iterator[str]:
         return iter(self.index)
@@ -28,30 +71,47 @@ class Columns(Mapping[str, Array]):
     def __len__(self) -> int:
         return len(self.index)
 
-    def part(self, rows: slice) -> "Columns":
-        """Some of the frames."""
-        return Columns(self.index, self.table[:, rows])
+    def part(self, rows: slice, later: Later | None = None) -> "Columns":
+        """Some of the frames: a movement, of which `later` tells what is told of the whole of it."""
+        return Columns(self.index, self._table[:, rows], later)
 
     def with_(self, columns: Mapping[str, Array]) -> "Columns":
         """A copy with these columns replaced, or added."""
+        later = self.later
+        if later is not None and not later.names.isdisjoint(columns):
+            self._tell()
         new = [name for name in columns if name not in self.index]
         index = _index((*self.index, *new)) if new else self.index
-        table = np.concatenate([self.table, np.zeros((len(new), self.table.shape[1]))]) if new else self.table.copy()
+        own = self._table
+        table = np.concatenate([own, np.zeros((len(new), own.shape[1]))]) if new else own.copy()
         for name, values in columns.items():
             table[index[name]] = values
-        return Columns(index, table)
+        return Columns(index, table, self.later)
 
     def fill(self, columns: Mapping[str, float | Array]) -> None:
         """Put values into columns that there is room for, while the batch is worked out; KeyError for any other."""
         for name, values in columns.items():
-            self.table[self.index[name]] = values
+            self._table[self.index[name]] = values
 
     def larger_of(self, other: "Columns", names: Sequence[str]) -> "Columns":
-        """A copy with the larger of both in these columns."""
-        table = self.table.copy()
+        """A copy with the larger of both in these columns, all of them such as frames have."""
+        table = self._table.copy()
         own, others = [self.index[n] for n in names], [other.index[n] for n in names]
-        table[own] = np.maximum(table[own], other.table[others])
-        return Columns(self.index, table)
+        table[own] = np.maximum(table[own], other.of_frames[others])
+        return Columns(self.index, table, self.later)
+
+    def renamed(self, new_name: Callable[[str], str]) -> "Columns":
+        """The same values under other names, each of which is one of these as well."""
+        order = _places(tuple(self.index), new_name)
+        own = self.later
+        later = own and Later(frozenset(map(new_name, own.names)), lambda: {new_name(k): v for k, v in own.told().items()})
+        return Columns(self.index, self._table[order], later)
+
+
+@lru_cache(maxsize=8)
+def _places(names: tuple[str, ...], new_name: Callable[[str], str]) -> "np.ndarray[tuple[int], np.dtype[np.int64]]":
+    index = {name: k for k, name in enumerate(names)}
+    return np.array([index[new_name(name)] for name in names], dtype=np.int64)
 
 
 @lru_cache(maxsize=64)
@@ -74,9 +134,16 @@ class Extremes:
         missing = ~(np.isfinite(most) & np.isfinite(least))  # what is missing in one frame is so in the most or the least of all
         return cls(index, np.where(missing, np.inf, most), np.where(missing, -np.inf, least))
 
+    def with_told(self, told: Mapping[str, float]) -> "Extremes":
+        """The same with what is told of the whole movement, the same in every frame."""
+        most, least = self.most.copy(), self.least.copy()
+        rows = [self.index[name] for name in told]
+        most[rows] = least[rows] = list(told.values())
+        return replace(self, most=most, least=least)
+
     def worst(self, name: str, at_least: bool) -> float:
         """The value that an upper bound looks at, or a lower one."""
         return float((self.least if at_least else self.most)[self.index[name]])
 
 
-__all__ = ["Columns", "Extremes"]
+__all__ = ["Columns", "Extremes", "Later"]

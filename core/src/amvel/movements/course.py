@@ -1,5 +1,6 @@
 """One movement from its declared frames through those in between: which frames there are, and what was measured over all of them."""
 
+from dataclasses import dataclass
 from itertools import pairwise
 
 import numpy as np
@@ -15,7 +16,7 @@ from amvel.body import (
 )
 from amvel.body.tree import Array, Flags
 from amvel.movements.acting import ACTING, acts
-from amvel.movements.columns import Columns
+from amvel.movements.columns import Columns, Later
 from amvel.movements.coordination import Asking, Part, moving_limbs
 from amvel.movements.frames import Frame
 from amvel.movements.levels import LEVEL_COLUMNS, Ceilings, as_named
@@ -83,8 +84,10 @@ class Parts:
         return [Part(travel, self.number[a, b], self._asking[a], self._asking[b]) for a, b in pairwise(rows)]
 
 
-# What is added to what was computed of each frame: of a movement, or read from several columns.
-OF_MOVEMENTS = ("coordination", "exercise", "speed_deg_s", "rise_level", "low_seat_cm", *ACTING)
+# What is told of a whole movement, the same in all of its frames: at once, or when somebody asks for it.
+_AT_ONCE = ("exercise", "speed_deg_s")
+WHEN_ASKED = frozenset(("coordination", "rise_level", "low_seat_cm", *ACTING))
+OF_MOVEMENTS = (*_AT_ONCE, *sorted(WHEN_ASKED))
 
 
 def _complete() -> None:
@@ -120,13 +123,15 @@ def measured_over(
     fault = fault or _unkept(skeleton, request, own, flat.neutral[rows], declared)
     if not fault and not stands[rows].all():
         fault = Falls(course.names[span.start + int(np.argmin(stands[rows]))])
-    measured.fill(_of_the_whole(skeleton, request, movement, course, own, travel, measured))
+    whole = _Whole(skeleton, course, travel, movement, own, measured)
+    measured.fill({"exercise": float(not request.family.daily_task), "speed_deg_s": whole.speed_deg_s(request.step.dose.seconds)})
     if ceilings is not None:
         measured.fill(as_named(request.label, measured, ceilings))
+    told = Columns(measured.index, measured.of_frames, Later(WHEN_ASKED, whole.told))
     return Profile(
         request,
         tuple(course.frames[i].name for i in span),
-        measured,
+        told,
         fault,
         tuple(course.frames[i] for i in span),
         own,
@@ -142,29 +147,42 @@ def _unkept(skeleton: Skeleton, request: Request, own: Posed, neutral: Array, de
     return broken(shows, titles, request.values, request.side, skeleton, own, neutral, declared, request.label)
 
 
-def _of_the_whole(
-    skeleton: Skeleton, request: Request, movement: int, course: Course, own: Posed, travel: Travel, measured: Columns
-) -> dict[str, float]:
-    """What is told of a whole movement: one value for all of its frames."""
-    every, repeated = course.parts.every[movement], course.parts.repeated[movement]
-    parts = course.parts.between(travel, every)
-    whole_rad = travel.whole_rad[movement]
-    coordination = moving_limbs(whole_rad, parts if repeated == every else course.parts.between(travel, repeated))
-    if repeated != every:
-        frames = (course.frames[i] for i in course.spans[movement])
-        whole_rad = np.ptp(own.angles[[not f.facts.way_in for f in frames]], axis=0)
-    rise = rise_level(skeleton, own, measured)
-    seats_cm = [f.surfaces["seat"].at_cm for f in (course.frames[i] for i in repeated) if "seat" in f.surfaces]
-    return {
-        "coordination": float(coordination),
-        "exercise": float(not request.family.daily_task),
-        "speed_deg_s": _speed_deg_s(whole_rad, request.step.dose.seconds),
-        "rise_level": rise,
-        "low_seat_cm": low_seat_cm(rise, seats_cm),
-        **acts(travel, movement, every, [course.frames[i] for i in every], parts, measured),
-    }
+@dataclass(frozen=True)
+class _Whole:
+    """One movement of a batch as a whole: one value of what is told for all of its frames."""
 
+    skeleton: Skeleton
+    course: Course
+    travel: Travel
+    movement: int
+    own: Posed
+    measured: Columns
 
-def _speed_deg_s(whole_rad: Array, seconds: float) -> float:
-    """The joint that travels furthest, over half a repetition."""
-    return float(np.degrees(whole_rad.max()) / max(0.5, seconds / 2))
+    @property
+    def every(self) -> list[int]:
+        return self.course.parts.every[self.movement]
+
+    @property
+    def repeated(self) -> list[int]:
+        return self.course.parts.repeated[self.movement]
+
+    def speed_deg_s(self, seconds: float) -> float:
+        """The joint that travels furthest, over half a repetition."""
+        whole_rad = self.travel.whole_rad[self.movement]
+        if self.repeated != self.every:
+            frames = (self.course.frames[i] for i in self.course.spans[self.movement])
+            whole_rad = np.ptp(self.own.angles[[not f.facts.way_in for f in frames]], axis=0)
+        return float(np.degrees(whole_rad.max()) / max(0.5, seconds / 2))
+
+    def told(self) -> dict[str, float]:
+        """What is told when somebody asks for it."""
+        frames, parts = self.course.frames, self.course.parts.between(self.travel, self.every)
+        repeated = parts if self.repeated == self.every else self.course.parts.between(self.travel, self.repeated)
+        rise = rise_level(self.skeleton, self.own, self.measured)
+        seats_cm = [f.surfaces["seat"].at_cm for f in (frames[i] for i in self.repeated) if "seat" in f.surfaces]
+        return {
+            "coordination": float(moving_limbs(self.travel.whole_rad[self.movement], repeated)),
+            "rise_level": rise,
+            "low_seat_cm": low_seat_cm(rise, seats_cm),
+            **acts(self.travel, self.movement, self.every, [frames[i] for i in self.every], parts, self.measured),
+        }

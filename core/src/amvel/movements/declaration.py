@@ -1,6 +1,6 @@
 """What a family and a step declare.  A malformed declaration fails at import, naming the item and the fault."""
 
-from collections.abc import Callable
+from collections.abc import Callable, Mapping
 from dataclasses import dataclass, field, replace
 from typing import Literal, get_args
 
@@ -132,13 +132,24 @@ class Dose:
         return (self.repetitions * self.sets * self.seconds * sides + 30.0 * (self.sets - 1)) / 60.0
 
 
+class RangesWanted(Exception):
+    """A step asked for ranges where it was to be placed for any."""
+
+
 @dataclass(frozen=True)
 class Setting:
-    """What a step is placed for: the body, its capacities, and the parameters' values."""
+    """What a step is placed for: the body, its ranges (None: any), and the parameters' values."""
 
     body: Anthropometry
-    capacities: Capacities
-    values: dict[str, float | str]
+    ranges: Capacities | None
+    values: Mapping[str, float | str]
+
+    @property
+    def capacities(self) -> Capacities:
+        """The ranges; raises RangesWanted where the step is placed for any."""
+        if self.ranges is None:
+            raise RangesWanted
+        return self.ranges
 
     def number(self, name: str) -> float:
         return float(self.values[name])

@@ -17,7 +17,16 @@ from amvel.body import (
 )
 from amvel.movements.frames import Aim, Frame, Surface, Touch
 from amvel.movements.pose_of_frame import compile_frame
-from amvel.movements.positions import FACE_DOWN, FACE_UP, FLOOR, HIPS_SQUARE, LEFT_SIDE_UP, feet, legs_give
+from amvel.movements.positions import (
+    FACE_DOWN,
+    FACE_UP,
+    FLOOR,
+    HIPS_SQUARE,
+    KEPT_POSITIONS,
+    LEFT_SIDE_UP,
+    feet,
+    legs_give,
+)
 
 _SIDES = ("left", "right")
 _NECK_GIVES = {"neck.flexion": 0.3, "head.nod": 0.3}
@@ -69,6 +78,7 @@ BACK_OF_PELVIS = ("sacrum", "left.buttock", "right.buttock")
 LEAST_PAD_CM = 1.0  # a smaller gap is filled by the mat
 
 
+@lru_cache(maxsize=KEPT_POSITIONS)
 def supine_crook(
     body: Anthropometry, heel_distance_cm: float | None = None, head_pad_cm: float | None = None
 ) -> Frame:
@@ -98,6 +108,7 @@ def supine_crook(
     )
 
 
+@lru_cache(maxsize=KEPT_POSITIONS)
 def supine_calves_up(body: Anthropometry, support_cm: float, hip_deg: float = 90.0) -> Frame:
     """Lying on the back with the calves on a chair seat or box of the given height."""
     frame = supine_crook(body)
@@ -142,6 +153,7 @@ def _side_pad_cm(measures: Measures) -> float:
     return float(100 * posed.points[0, skeleton.landmarks.index["head_side_right"], 2])
 
 
+@lru_cache(maxsize=KEPT_POSITIONS)
 def side_lying(
     body: Anthropometry, hip_deg: float = 45.0, knee_deg: float = 80.0, head_pad_cm: float | None = None
 ) -> Frame:
@@ -189,6 +201,7 @@ def side_lying(
     )
 
 
+@lru_cache(maxsize=KEPT_POSITIONS)
 def prone(body: Anthropometry, forehead_pad_cm: float, pelvis_pad_cm: float) -> Frame:
     """Lying face down, a pad under the forehead and one under the front of the hips and lower ribs."""
     angles: dict[str, float] = {}

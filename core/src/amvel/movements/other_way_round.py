@@ -2,12 +2,9 @@
 any body in poses that reach none of the stops in which its sides differ.
 """
 
-from functools import lru_cache
-
-import numpy as np
+from collections.abc import Sequence
 
 from amvel.body import TRUNK_SHARE, Capacities, other_side
-from amvel.movements.columns import Columns
 from amvel.movements.frames import Frame, alike
 from amvel.movements.profile import Profile, Request
 
@@ -20,7 +17,7 @@ def left_twin(request: Request) -> Request:
 def turned_round(request: Request, left: Profile) -> Profile:
     """The profile of the right version: what the left one says, with left and right exchanged.  Its poses are found where
     somebody looks."""
-    return Profile(request, left.frame_names, _mirrored(left.columns), rows=left.rows, left_twin=left)
+    return Profile(request, left.frame_names, left.columns.renamed(other_side), rows=left.rows, left_twin=left)
 
 
 def same_both_ways(own: Capacities, left: Profile, between: int) -> bool:
@@ -37,19 +34,9 @@ def same_both_ways(own: Capacities, left: Profile, between: int) -> bool:
     return not left.placed_otherwise(other, other.loosened())
 
 
-def declared_alike(ours: list[Frame], theirs: list[Frame]) -> bool:
+def declared_alike(ours: Sequence[Frame], theirs: Sequence[Frame]) -> bool:
     """Whether two bodies are asked for the same frames."""
     return len(ours) == len(theirs) and all(alike(a, b) for a, b in zip(ours, theirs, strict=True))
-
-
-def _mirrored(columns: Columns) -> Columns:
-    return Columns(columns.index, columns.table[_exchanged(tuple(columns.index))])
-
-
-@lru_cache(maxsize=8)
-def _exchanged(names: tuple[str, ...]) -> "np.ndarray[tuple[int], np.dtype[np.int64]]":
-    index = {name: k for k, name in enumerate(names)}
-    return np.array([index[other_side(name)] for name in names], dtype=np.int64)
 
 
 __all__ = ["declared_alike", "left_twin", "same_both_ways", "turned_round"]

@@ -9,7 +9,7 @@ from typing import NamedTuple
 from amvel.body import Anthropometry, BandPull, Capacities, Contact, ExternalLoad, PoseSpec, Row
 from amvel.body.capacities import TRUNK_SHARE
 from amvel.body.pose import Strategy
-from amvel.movements.frames import AXES, Frame, Surface, Touch
+from amvel.movements.frames import AXES, Aim, Frame, Surface, Touch
 
 COUPLED_LUMBAR_STIFFNESS = 30.0
 WISH_WEIGHT = 0.03  # an aim that need not hold must not pull a contact off its surface
@@ -83,18 +83,7 @@ def compile_frame(frame: Frame, label: str, body: Anthropometry, capacities: Cap
     if coupled:
         floor["lumbar.flexion"] = angles.get("lumbar.flexion", 0.0)
     rows = [_touch_row(t, frame.surfaces[t.surface]) for t in frame.touches if t.places]
-    rows += [
-        Row(
-            a.name,
-            a.landmark,
-            a.direction or AXES[a.axis],
-            a.value_cm / 100,
-            a.origin,
-            a.weight * (1.0 if a.must_hold else WISH_WEIGHT),
-            a.must_hold,
-        )
-        for a in frame.aims
-    ]
+    rows += [_aim_row(a) for a in frame.aims]
     contacts = [_contact(t, frame.surfaces[t.surface]) for t in frame.touches if t.bears]
     loads: tuple[ExternalLoad | BandPull, ...] = (
         *(ExternalLoad(p, f) for p, f in frame.loads),
@@ -121,13 +110,18 @@ def _within(angles: dict[str, float], frame: Frame, capacities: Capacities) -> d
     """Declared joints as far as they go.  A hip that ends early tucks the pelvis (`_couple`); whatever else ends early
     ends there, and what it was to reach is not reached."""
     stops, out = capacities.stops_rad(), dict(angles)
-    for name, value in angles.items():
-        if name in stops and name not in frame.free and not name.endswith("hip.flexion"):
-            out[name] = min(max(value, stops[name][0]), stops[name][1]) if name.partition(".")[0] in _SIDES else value
+    for name in (angles.keys() & _limbs_that_end(tuple(stops))) - frame.free.keys():
+        out[name] = min(max(angles[name], stops[name][0]), stops[name][1])
     for side in _SIDES:
         if f"{side}.shoulder.abduction" in out and f"{side}.shoulder.abduction" not in frame.free:
             _lower_arm(out, side, stops[f"{side}.shoulder.flexion"][1])
     return out
+
+
+@lru_cache(maxsize=8)
+def _limbs_that_end(stops: tuple[str, ...]) -> frozenset[str]:
+    """Those of these joints that belong to a limb and end where they end."""
+    return frozenset(name for name in stops if name.startswith(("left.", "right.")) and not name.endswith("hip.flexion"))
 
 
 def _lower_arm(angles: dict[str, float], side: str, most: float) -> None:
@@ -196,6 +190,12 @@ def _couple(angles: dict[str, float], frame: Frame, capacities: Capacities) -> d
     if tuck:
         angles["lumbar.flexion"] = angles.get("lumbar.flexion", 0.0) + tuck
     return angles
+
+
+@lru_cache(maxsize=8192)
+def _aim_row(aim: Aim) -> Row:
+    weight = aim.weight * (1.0 if aim.must_hold else WISH_WEIGHT)
+    return Row(aim.name, aim.landmark, aim.direction or AXES[aim.axis], aim.value_cm / 100, aim.origin, weight, aim.must_hold)
 
 
 @lru_cache(maxsize=2048)

@@ -1,6 +1,7 @@
 """The positions that movements start from, declared once: where the body lies and what carries it."""
 
 import math
+from functools import lru_cache
 
 import numpy as np
 
@@ -18,6 +19,7 @@ FLOOR = Surface("floor", "level", 0.0, friction=0.6, title="floor or mat")
 # Tall sitting keeps about half of the curve that relaxed sitting flattens (38°, Andersson et al. 1979; the half is our reading).
 SITTING_FLATTENS_DEG = 19.0
 _SIDES = ("left", "right")
+KEPT_POSITIONS = 512  # positions of bodies on their furniture: many steps begin in the same one
 _ARMS_SQUARE_CM = 15.0
 _STANDS = 4.0  # a foot gives less than anything that goes over it
 HIPS_SQUARE = Aim("left.hip", "x", 0.0, origin="right.hip", must_hold=False)
@@ -58,6 +60,7 @@ def _arm_m(body: Anthropometry, hand: str) -> float:
     return body.lengths_m["upper_arm"] + (0.0 if hand == "forearms" else body.lengths_m["forearm"])
 
 
+@lru_cache(maxsize=KEPT_POSITIONS)
 def hands_and_knees(body: Anthropometry, hand: str = "flat", hands_raised_cm: float = 0.0) -> Frame:
     """Hands under the shoulders, or ahead of them where they are raised; knees under the hips.
 
@@ -119,6 +122,7 @@ def hands_and_knees(body: Anthropometry, hand: str = "flat", hands_raised_cm: fl
     )
 
 
+@lru_cache(maxsize=KEPT_POSITIONS)
 def sitting(body: Anthropometry, seat_cm: float, lean_deg: float = 0.0, heel_back_cm: float = 0.0) -> Frame:
     """Tall on a firm seat, feet flat. `lean_deg` is the lean of the trunk from the hips, `heel_back_cm` heels behind the knees."""
     angles: dict[str, float] = {}
@@ -224,6 +228,7 @@ def trunk_lean(body: Anthropometry, lean_deg: float, firm: bool = True) -> tuple
     )
 
 
+@lru_cache(maxsize=KEPT_POSITIONS)
 def standing(body: Anthropometry, lean_deg: float = 0.0) -> Frame:
     """Upright on both feet, hip-width apart, weight over the middle of the feet."""
     angles = {
@@ -253,6 +258,7 @@ def standing(body: Anthropometry, lean_deg: float = 0.0) -> Frame:
     )
 
 
+@lru_cache(maxsize=KEPT_POSITIONS)
 def forearms_on_wall(body: Anthropometry, wall_cm: float) -> Frame:
     """Leaning on a wall in front with both forearms, body in one line; `wall_cm` is from the toes' ball to the wall."""
     angles: dict[str, float] = {}
@@ -283,6 +289,7 @@ def forearms_on_wall(body: Anthropometry, wall_cm: float) -> Frame:
     )
 
 
+@lru_cache(maxsize=KEPT_POSITIONS)
 def kneeling(body: Anthropometry) -> Frame:
     """Tall on both knees, shins on the floor, hips straight."""
     angles = {
@@ -327,6 +334,7 @@ def level_pelvis() -> Aim:
     return Aim("left.hip", "z", 0.0, origin="right.hip", weight=0.3)
 
 
+@lru_cache(maxsize=KEPT_POSITIONS)
 def half_kneeling(body: Anthropometry, ahead_share: float = 0.20) -> Frame:
     """Right knee and toes down, left foot flat ahead, trunk tall; `ahead_share` of the stature between knee and ankle."""
     frame = kneeling(body).lift("left.knee_front", "left.toe_tip").unaim("left.knee", "centre_of_mass")

@@ -23,6 +23,8 @@ from amvel.movements.dosing import in_its_dose, without_dose
 from amvel.movements.frames import Frame
 from amvel.movements.reshaped import Sent, any_stop_moves
 
+_IN_ORDER = json.JSONEncoder(sort_keys=True)
+
 
 @dataclass(frozen=True)
 class Request:
@@ -42,7 +44,7 @@ class Request:
 
     @cached_property
     def _key(self) -> str:
-        return json.dumps([self.label, self.side, self.values], sort_keys=True)
+        return _IN_ORDER.encode([self.label, self.side, self.values])
 
 
 @dataclass(frozen=True)
@@ -76,20 +78,32 @@ class Profile:
     def _worst(self) -> dict[str, Extremes | None]:
         return {}
 
+    @cached_property
+    def _worst_of_frames(self) -> dict[str, Extremes | None]:
+        return {}
+
     def extremes(self, place: str = "") -> Extremes | None:
         """The largest and smallest value of every column over its frames, or over those where the column `place` is above 0;
         None where there are none."""
         if place not in self._worst:
-            self._worst[place] = self._extremes(place)
+            later = self.columns.later
+            seen = self.extremes_of_frames(place)
+            self._worst[place] = seen.with_told(later.told()) if seen and later else seen
         return self._worst[place]
 
+    def extremes_of_frames(self, place: str = "") -> Extremes | None:
+        """The same, without what nobody has asked for yet of the whole movement."""
+        if place not in self._worst_of_frames:
+            self._worst_of_frames[place] = self._extremes(place)
+        return self._worst_of_frames[place]
+
     def _extremes(self, place: str) -> Extremes | None:
-        table = self.columns.table
+        table = self.columns.of_frames
         if not place:
             return Extremes.of(self.columns.index, table) if table.shape[1] else None
         there = self.columns[place] > 0
         if there.all():
-            return self.extremes()
+            return self.extremes_of_frames()
         return Extremes.of(self.columns.index, table[:, there]) if there.any() else None
 
     def placed_otherwise(self, old: Capacities, new: Capacities) -> bool:

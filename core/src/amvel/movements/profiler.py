@@ -19,6 +19,7 @@ from amvel.body import (
     Flat,
     Measures,
     Posed,
+    PoseSpec,
     Skeleton,
     Stops,
     bands_started,
@@ -35,16 +36,14 @@ from amvel.body import (
 from amvel.content import MODEL, version
 from amvel.movements.columns import Columns
 from amvel.movements.course import OF_MOVEMENTS, Course, first_of, measured_over
-from amvel.movements.declaration import Setting
 from amvel.movements.declared_facts import with_declared_facts
+from amvel.movements.declared_frames import declared_frames
 from amvel.movements.frames import Frame, mirrored
 from amvel.movements.levels import REFERENCES, Ceilings
 from amvel.movements.library import find
 from amvel.movements.other_way_round import declared_alike, left_twin, same_both_ways, turned_round
 from amvel.movements.pose_of_frame import compile_frame
 from amvel.movements.profile import Profile, Request, as_asked, as_posed
-from amvel.movements.propped import with_head_end
-from amvel.movements.schools import with_school
 from amvel.movements.shelf import Kind, Shelved, packed, unpacked
 from amvel.movements.stance import stance_level
 from amvel.movements.travel import Travel
@@ -175,20 +174,26 @@ class Profiler:
 
     def _asked_alike(self, request: Request) -> bool:
         """Whether the step asks the same of this body with left and right exchanged."""
-        both = (Setting(self.body, c, request.values) for c in (self.capacities, self.capacities.swapped()))
-        ours, theirs = (request.step.frames(s) for s in both)
-        return declared_alike(ours, theirs)
+        ours, theirs = (self._for_the_left(request, c) for c in (self.capacities, self.capacities.swapped()))
+        return ours is theirs or declared_alike(ours, theirs)
 
-    def _declare(self, request: Request, known: "dict[tuple[object, ...], list[Frame]]") -> list[Frame]:
-        """The frames of a request; `known` holds those of the left side, which serve for both where the sides are alike."""
+    def _for_the_left(self, request: Request, ranges: Capacities) -> tuple[Frame, ...]:
+        return declared_frames(request.step.frames, self.body, ranges, request.values)
+
+    def _declare(self, request: Request) -> list[Frame]:
+        """The frames of a request; those of the left side serve for both where the ranges that they ask for are alike."""
         right = request.side == "right"
         own = self.capacities.swapped() if right and not self.capacities.alike_on_both_sides else self.capacities
-        key = (request.label, id(own), *request.values.items())
-        if key not in known:
-            frames = request.step.frames(Setting(self.body, own, request.values))
-            known[key] = with_head_end(with_school(frames, request.values), request.values)
-        frames = [mirrored(f) for f in known[key]] if right else known[key]
-        return with_declared_facts(frames, request.family, request.step)
+        frames = self._for_the_left(request, own)
+        return with_declared_facts([mirrored(f) for f in frames] if right else list(frames), request.family, request.step)
+
+    def _compiled(self, request: Request) -> "tuple[list[Frame], list[PoseSpec]]":
+        """The frames of a request, and each as the pose solver takes it; as in its sketch, where there is one."""
+        sketch = self._sketches.get(request.key())
+        if sketch is not None and sketch.declared is not None and sketch.request == request:
+            return list(sketch.frames), [sketch.declared.keys[k] for k in sketch.declared.key]
+        frames = self._declare(request)
+        return frames, [compile_frame(f, request.label, self.body, self.capacities) for f in frames]
 
 
 def _for_shelf(profile: Profile) -> Shelved:
@@ -281,13 +286,9 @@ def _limb_angles(names: tuple[str, ...]) -> tuple[str, ...]:
 def _solve_within(asked: "list[tuple[Profiler, Request]]", between: int) -> list[Profile]:
     """The same, every stop taken as it is."""
     skeleton = asked[0][0].skeleton
-    known: dict[tuple[object, ...], list[Frame]] = {}
-    declared = [own._declare(r, known) for own, r in asked]
-    keys = [
-        compile_frame(f, r.label, skeleton.body, own.capacities)
-        for (own, r), frames in zip(asked, declared, strict=True)
-        for f in frames
-    ]
+    compiled = [own._compiled(r) for own, r in asked]
+    declared = [frames for frames, _ in compiled]
+    keys = [spec for _, specs in compiled for spec in specs]
     stops = [own.stops_rad for (own, _), group in zip(asked, declared, strict=True) for _ in group]
     names = [k.name for k in keys]
     flat = flatten(skeleton, keys, stops)

@@ -11,7 +11,7 @@ from functools import lru_cache
 
 import numpy as np
 
-from amvel.body import Anthropometry, Capacities, Measures, measure
+from amvel.body import Anthropometry, Capacities
 from amvel.body.anthropometry import SHOULDER
 
 OVER_FEET_CM = 1.0  # ahead of the ankle
@@ -49,12 +49,12 @@ def ready_to_rise(
     ankle_rad = min(capacities.stops_rad()[f"{s}.ankle.dorsiflexion"][1] for s in ("left", "right"))
     ankle_rad += math.radians(heels_tipped_deg)
     hip_deg = min(capacities.range_deg[f"{s}.hip_flexion"] for s in ("left", "right"))
-    return _ready(body.measures, ankle_rad, hip_deg, seat_cm, arms_deg, held_back_cm, heel_back_cm)
+    return _ready(body, ankle_rad, hip_deg, seat_cm, arms_deg, held_back_cm, heel_back_cm)
 
 
 @lru_cache(maxsize=4096)
 def _ready(
-    measures: Measures,
+    body: Anthropometry,
     stop: float,
     hip_deg: float,
     seat_cm: float,
@@ -63,7 +63,7 @@ def _ready(
     heel_back_cm: float | None,
 ) -> Ready:
     least = _ARMS_CARRY_CM if held_back_cm else _LEAST_OVER_CM
-    body, wanted = measure(measures), OVER_FEET_CM - held_back_cm
+    wanted = OVER_FEET_CM - held_back_cm
     most_back = min(_MOST_BACK_CM, 100 * body.lengths_m["shank"] * math.sin(stop - math.radians(1.0)))
     tried = np.arange(min(_EASY_BACK_CM, most_back), most_back + 0.01, 1.0) if heel_back_cm is None else np.array([heel_back_cm])
     for back in tried:
@@ -89,33 +89,55 @@ def _hip_height_m(body: Anthropometry, seat_cm: float) -> float:
     return seat_cm / 100 + 0.052 * body.stature_m * body.girth
 
 
-def weight_over_cm(
-    body: Anthropometry, seat_cm: float, heel_back_cm: float, lean_deg: float, arms_deg: float
-) -> float:
-    """How far ahead of the ankles the centre of mass is, sitting on the edge with this lean; in the sagittal plane."""
-    height, lengths = body.stature_m, body.lengths_m
-    knee = np.array([heel_back_cm / 100, lengths["ankle_height"]])
-    knee[1] += math.sqrt(max(0.0, lengths["shank"] ** 2 - knee[0] ** 2))
-    hip_z = _hip_height_m(body, seat_cm)
-    hip = np.array([knee[0] - math.sqrt(max(0.0, lengths["thigh"] ** 2 - (hip_z - knee[1]) ** 2)), hip_z])
-    lean = math.radians(lean_deg)
-    turn = np.array([[math.cos(lean), math.sin(lean)], [-math.sin(lean), math.cos(lean)]])
-    at: dict[str, np.ndarray] = {"pelvis": np.zeros(2)}
-    moment = 0.0
+@dataclass(frozen=True)
+class _Masses:
+    """What sits on a seat: of trunk and head the mass (kg) and its moments about the hips ahead and up (kg m), of arms,
+    thighs, shanks and feet the mass of both sides (kg)."""
+
+    trunk_kg: float
+    ahead_kg_m: float
+    up_kg_m: float
+    arms_kg: float
+    thighs_kg: float
+    shanks_kg: float
+    feet_kg: float
+
+
+@lru_cache(maxsize=64)
+def _masses(body: Anthropometry) -> _Masses:
+    at: dict[str, tuple[float, float]] = {"pelvis": (0.0, 0.0)}
+    trunk = ahead = up = 0.0
     for segment in body.segments:
         part = segment.name.partition(".")[2]
         if part in _LEGS or part in _ARMS or part == "scapula":
             continue
-        base = at.get(segment.parent or "", np.zeros(2)) + np.array([segment.joint[0], segment.joint[2]])
-        at[segment.name] = base
-        moment += segment.mass_kg * float((hip + turn @ (base + np.array([segment.com[0], segment.com[2]])))[0])
+        x, z = at.get(segment.parent or "", (0.0, 0.0))
+        at[segment.name] = x, z = x + float(segment.joint[0]), z + float(segment.joint[2])
+        trunk += segment.mass_kg
+        ahead += segment.mass_kg * (x + float(segment.com[0]))
+        up += segment.mass_kg * (z + float(segment.com[2]))
     mass = {s.name: s.mass_kg for s in body.segments}
-    shoulder = hip + turn @ (np.array(SHOULDER) * height)
-    reach = math.sin(math.radians(arms_deg) - lean)
-    arm = sum(mass[f"{s}.{p}"] for s in ("left", "right") for p in _ARMS)
-    moment += arm * float(shoulder[0] + 0.42 * (lengths["upper_arm"] + lengths["forearm"] + lengths["hand"]) * reach)
-    thigh, shank, foot = (2 * sum(mass[f"left.{p}"] for p in parts) for parts in (("thigh",), ("shank",), ("foot", "toes")))
-    moment += thigh * float(hip[0] + 0.38 * (knee[0] - hip[0])) + shank * float(0.56 * knee[0]) + foot * 0.03
+    arms, thighs, shanks, feet = (
+        sum(mass[f"{s}.{p}"] for s in ("left", "right") for p in parts) for parts in (_ARMS, ("thigh",), ("shank",), ("foot", "toes"))
+    )
+    return _Masses(trunk, ahead, up, arms, thighs, shanks, feet)
+
+
+def weight_over_cm(
+    body: Anthropometry, seat_cm: float, heel_back_cm: float, lean_deg: float, arms_deg: float
+) -> float:
+    """How far ahead of the ankles the centre of mass is, sitting on the edge with this lean; in the sagittal plane."""
+    lengths, own = body.lengths_m, _masses(body)
+    knee_x = heel_back_cm / 100
+    knee_z = lengths["ankle_height"] + math.sqrt(max(0.0, lengths["shank"] ** 2 - knee_x**2))
+    hip_z = _hip_height_m(body, seat_cm)
+    hip_x = knee_x - math.sqrt(max(0.0, lengths["thigh"] ** 2 - (hip_z - knee_z) ** 2))
+    lean = math.radians(lean_deg)
+    moment = own.trunk_kg * hip_x + math.cos(lean) * own.ahead_kg_m + math.sin(lean) * own.up_kg_m
+    shoulder_x = hip_x + (math.cos(lean) * SHOULDER[0] + math.sin(lean) * SHOULDER[1]) * body.stature_m
+    arm_m = lengths["upper_arm"] + lengths["forearm"] + lengths["hand"]
+    moment += own.arms_kg * (shoulder_x + 0.42 * arm_m * math.sin(math.radians(arms_deg) - lean))
+    moment += own.thighs_kg * (hip_x + 0.38 * (knee_x - hip_x)) + own.shanks_kg * 0.56 * knee_x + own.feet_kg * 0.03
     return 100 * moment / body.mass_kg
 
 

@@ -15,7 +15,7 @@ from amvel.movements.dosing import dose_parameters, first_dose, only_what_differ
 from amvel.movements.levels import named_levels
 from amvel.quantities import base_id, quantity
 from amvel.safety.limits import Envelope
-from amvel.safety.verdict import Breach, Check, check
+from amvel.safety.verdict import Breach, Check, check, holds
 
 # Quantities that belong to the position or the step itself: no parameter changes them.
 _FIXED = DECLARED | {"one_leg_stance"}
@@ -156,7 +156,7 @@ def search(original: Profile, first: Check, envelope: Envelope, context: str, li
         return None
 
     def fine(profile: Profile) -> bool:
-        return check(profile, envelope, context, lifted).allowed
+        return holds(profile, envelope, context, lifted)
 
     moves = {p.id: p.candidates(start[p.id]) for p in free}
     # The furthest that each parameter goes, and half-way: what none of them eases, no other value of one will hold.

@@ -7,12 +7,18 @@ import numpy as np
 from numpy.typing import NDArray
 
 from amvel.movements import Profile
-from amvel.quantities import quantity
+from amvel.movements.course import WHEN_ASKED
+from amvel.quantities import base_id, quantity
 from amvel.safety.limits import Envelope, Limit
 from amvel.safety.verdict import concerns
 
 Flags = NDArray[np.bool_]
 _SIDES = ("left", "right")
+_WHEN_ASKED = frozenset(map(base_id, WHEN_ASKED))
+
+
+def _is_told_of_the_whole(limit: Limit) -> bool:
+    return base_id(limit.quantity) in _WHEN_ASKED
 
 
 class Table:
@@ -23,41 +29,56 @@ class Table:
         self.labels = [p.request.label for p in profiles]
         self.faulty = np.array([bool(p.fault) for p in profiles])
         self._worst: dict[tuple[str, bool, str], NDArray[np.float64]] = {}
+        self._compared: dict[tuple[str, float, bool, str, str], Flags] = {}
 
     def allowed(self, envelope: Envelope, context: str) -> Flags:
         """Which profiles hold every limit of the envelope in this context."""
         good = ~self.faulty
-        for limit in envelope.limits:
-            if limit.strength != "caution":
-                good &= ~self.breaks(limit, context)
+        binding = [x for x in envelope.limits if x.strength != "caution"]
+        for limit in sorted(binding, key=_is_told_of_the_whole):  # worked out only for those that are open without it
+            good &= ~self._broken(limit, context, good)
         return good
 
     def breaks(self, limit: Limit, context: str) -> Flags:
         """Which profiles break one limit."""
-        place = limit.when.column
-        out = np.zeros(len(self.profiles), dtype=bool)
+        return self._broken(limit, context, ~self.faulty)
+
+    def _broken(self, limit: Limit, context: str, among: Flags) -> Flags:
         if limit.at_home and context != "home":
-            return out
+            return np.zeros(len(self.profiles), dtype=bool)
+        if _is_told_of_the_whole(limit):
+            return self._beyond(limit, among)
+        key = (limit.quantity, limit.bound, limit.at_least, limit.when.column, limit.only_step)
+        if key not in self._compared:  # most limits are the same in many envelopes
+            self._compared[key] = self._beyond(limit, ~self.faulty)
+        return self._compared[key] & among
+
+    def _beyond(self, limit: Limit, among: Flags) -> Flags:
+        out = np.zeros(len(self.profiles), dtype=bool)
         for name in self._columns(limit.quantity):
-            out |= quantity(name).breaks(self._of(name, limit.at_least, place), limit.bound, limit.at_least)
+            out |= quantity(name).breaks(self._of(name, limit.at_least, limit.when.column, among), limit.bound, limit.at_least)
         if limit.only_step:
             out &= np.array([concerns(limit, label) for label in self.labels])
-        return out & ~self.faulty
+        return out & among
 
     def _columns(self, name: str) -> list[str]:
         sided = quantity(name).sided and "." not in name
         return [f"{s}.{name}" for s in _SIDES] if sided else [name]
 
-    def _of(self, name: str, at_least: bool, place: str) -> NDArray[np.float64]:
+    def _of(self, name: str, at_least: bool, place: str, among: Flags) -> NDArray[np.float64]:
+        """The worst value of these profiles; of others it may be missing, which breaks nothing."""
         key = (name, at_least, place)
         if key not in self._worst:
-            self._worst[key] = np.array([self._one(p, name, at_least, place) for p in self.profiles])
-        return self._worst[key]
+            self._worst[key] = np.full(len(self.profiles), np.nan)
+        worst = self._worst[key]
+        for i in np.flatnonzero(among & np.isnan(worst)):
+            worst[i] = self._one(self.profiles[i], name, at_least, place)
+        return worst
 
     @staticmethod
     def _one(profile: Profile, name: str, at_least: bool, place: str) -> float:
         """±inf that breaks nothing where the limit does not look, and that breaks where a value is missing."""
-        seen = None if profile.fault else profile.extremes(place)
+        seen = profile.extremes(place) if name in WHEN_ASKED else profile.extremes_of_frames(place)
         if seen is None:
             return np.inf if at_least else -np.inf
         return seen.worst(name, at_least)

@@ -1,10 +1,11 @@
 """Verdicts: a cached demand profile against the envelope.  Nothing here knows a diagnosis."""
 
 import math
-from collections.abc import Mapping
+from collections.abc import Iterator, Mapping
 from dataclasses import dataclass
 from datetime import date
 from operator import itemgetter
+from typing import NamedTuple
 
 import numpy as np
 
@@ -13,6 +14,7 @@ from amvel.body.tree import Array, Flags, Rows
 from amvel.case import Override
 from amvel.movements import Profile
 from amvel.movements.columns import Extremes
+from amvel.movements.course import WHEN_ASKED
 from amvel.movements.levels import named_levels
 from amvel.quantities import base_id, quantity
 from amvel.safety.limits import Envelope, Limit, in_words
@@ -84,9 +86,9 @@ class _Bounds:
         each = [(n, name) for n in numbers for name in _columns_of(envelope.limits[n], index)]
         limits = [envelope.limits[n] for n, _ in each]
         return cls(
-            np.array([index[name] for _, name in each]),
+            np.array([index[name] for _, name in each], dtype=np.int64),
             np.array([quantity(name).breaks_beyond(x.bound, x.at_least) for x, (_, name) in zip(limits, each, strict=True)]),
-            np.array([x.at_least for x in limits]),
+            np.array([x.at_least for x in limits], dtype=bool),
             [n for n, _ in each],
             [name for _, name in each],
         )
@@ -98,7 +100,14 @@ class _Bounds:
         return [(self.limit[k], self.name[k], float(worst[k])) for k in np.flatnonzero(beyond)]
 
 
-def _bounds_by_place(envelope: Envelope, index: dict[str, int], context: str) -> dict[str, _Bounds]:
+class _Place(NamedTuple):
+    """The bounds that look at one place: on what its frames have, and on what is told of the whole movement."""
+
+    of_frames: _Bounds
+    of_the_whole: _Bounds
+
+
+def _bounds_by_place(envelope: Envelope, index: dict[str, int], context: str) -> dict[str, _Place]:
     """The bounds of an envelope by the place where they look; made once for each kind of columns."""
     known = envelope.looked_up
     key = (id(index), context)
@@ -107,29 +116,58 @@ def _bounds_by_place(envelope: Envelope, index: dict[str, int], context: str) ->
         for n, limit in enumerate(envelope.limits):
             if context == "home" or not limit.at_home:
                 places.setdefault(limit.when.column, []).append(n)
-        known[key] = index, {place: _Bounds.of(envelope, numbers, index) for place, numbers in places.items()}
-    found: dict[str, _Bounds] = known[key][1]
+        known[key] = index, {place: _split(envelope, numbers, index) for place, numbers in places.items()}
+    found: dict[str, _Place] = known[key][1]
     return found
+
+
+def _split(envelope: Envelope, numbers: list[int], index: Mapping[str, int]) -> _Place:
+    whole = [n for n in numbers if not WHEN_ASKED.isdisjoint(_columns_of(envelope.limits[n], index))]
+    return _Place(*(_Bounds.of(envelope, some, index) for some in ([n for n in numbers if n not in whole], whole)))
 
 
 def check(profile: Profile, envelope: Envelope, context: str, lifted: frozenset[str] = frozenset()) -> Check:
     """Every limit against every frame.  `lifted` are limit ids opened by a valid override."""
     broken: list[tuple[int, str, float]] = []
     for place, bounds in _bounds_by_place(envelope, profile.columns.index, context).items():
-        seen = profile.extremes(place)
-        if seen is not None:
-            broken += bounds.broken(seen)
+        of_frames = profile.extremes_of_frames(place)
+        if of_frames is None:
+            continue
+        broken += bounds.of_frames.broken(of_frames)
+        told = profile.extremes(place) if bounds.of_the_whole.limit else None
+        if told is not None:
+            broken += bounds.of_the_whole.broken(told)
     breaches: list[Breach] = []
     cautions: list[Breach] = []
-    for n, name, worst in sorted(broken, key=itemgetter(0)):
+    for n, name, worst in _that_bind(sorted(broken, key=itemgetter(0)), profile, envelope, lifted):
         limit = envelope.limits[n]
-        if limit.id in lifted or not concerns(limit, profile.request.label):
-            continue
-        if profile.fault and not known_of_any_body(limit, profile):
-            continue
         value = adverse(worst, name, limit.at_least)
         (cautions if limit.strength == "caution" else breaches).append(Breach(limit, name, abs(value) if math.isinf(value) else value))
     return Check(tuple(breaches), tuple(cautions), profile.fault)
+
+
+def holds(profile: Profile, envelope: Envelope, context: str, lifted: frozenset[str] = frozenset()) -> bool:
+    """Whether `check` would allow it: what is told of the whole movement is worked out only where its frames hold."""
+    if profile.fault:
+        return False
+    for place, bounds in _bounds_by_place(envelope, profile.columns.index, context).items():
+        seen = profile.extremes_of_frames(place)
+        broken = bounds.of_frames.broken(seen) if seen is not None else []
+        if any(envelope.limits[n].strength != "caution" for n, _, _ in _that_bind(broken, profile, envelope, lifted)):
+            return False
+    return check(profile, envelope, context, lifted).allowed
+
+
+def _that_bind(
+    broken: list[tuple[int, str, float]], profile: Profile, envelope: Envelope, lifted: frozenset[str]
+) -> Iterator[tuple[int, str, float]]:
+    """Those broken limits that speak of this step, are not lifted, and hold even if the body cannot take the pose."""
+    for n, name, worst in broken:
+        limit = envelope.limits[n]
+        if limit.id in lifted or not concerns(limit, profile.request.label):
+            continue
+        if not profile.fault or known_of_any_body(limit, profile):
+            yield n, name, worst
 
 
 def known_of_any_body(limit: Limit, profile: Profile) -> bool:

@@ -9,7 +9,8 @@ from hypothesis import strategies as st
 from amvel.movements import Profile
 from amvel.quantities import REGISTRY, quantity
 from amvel.safety.limits import Envelope, Limit, Place
-from amvel.safety.verdict import check
+from amvel.safety.table import Table
+from amvel.safety.verdict import check, holds
 from amvel.sources import Kind, Source
 from tests.bodies import library_profiles
 
@@ -75,3 +76,5 @@ def test_a_check_names_what_every_frame_by_itself_would_name_in_the_order_of_the
     cautions = {limit.id for limit in given_ if limit.strength == "caution"}
     assert [(b.limit.id, b.quantity) for b in answer.breaches] == [x for x in wanted if x[0] not in cautions]
     assert [(b.limit.id, b.quantity) for b in answer.cautions] == [x for x in wanted if x[0] in cautions]
+    assert holds(p, Envelope(given_, (), ()), context) == answer.allowed
+    assert Table([p]).allowed(Envelope(given_, (), ()), context)[0] == answer.allowed

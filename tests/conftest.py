@@ -18,13 +18,16 @@ BROWSER = "tests/browser/"
 
 @pytest.hookimpl(trylast=True)
 def pytest_collection_modifyitems(items: list[pytest.Item]) -> None:
-    """Files that wait for a browser are spread among those that reckon, so that neither kind fills every worker at once."""
+    """Files that wait for a browser are spread among those that reckon, so that neither kind fills every worker at once;
+    what takes long with few tests comes first, since nothing else is given to its worker that another could do."""
     files: dict[str, list[pytest.Item]] = {}
     for item in items:
         files.setdefault(item.nodeid.partition("::")[0], []).append(item)
-    wait = sorted((f for f in files if f.startswith(BROWSER)), key=lambda f: -len(files[f]))  # the longest is not begun last
-    reckon = [f for f in files if not f.startswith(BROWSER)]
-    place = {f: (i + 0.5) / len(kind) for kind in (wait, reckon) for i, f in enumerate(kind)}
+    long = [f for f in files if any(item.get_closest_marker("long") for item in files[f])]
+    others = [f for f in files if f not in long]
+    wait = sorted((f for f in others if f.startswith(BROWSER)), key=lambda f: -len(files[f]))  # the longest is not begun last
+    reckon = [f for f in others if not f.startswith(BROWSER)]
+    place = {f: (i + 0.5) / len(kind) for kind in (wait, reckon) for i, f in enumerate(kind)} | dict.fromkeys(long, 0.0)
     items[:] = [item for f in sorted(files, key=place.__getitem__) for item in files[f]]
 DEMO = sorted((ROOT / "demo" / "cases").glob("*.json"))
 

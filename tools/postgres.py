@@ -1,6 +1,6 @@
 """A private PostgreSQL on loopback, under its own system user, with its data in one folder.
 
-postgres.py start DATA_DIR   prints the port; starts the server when it is not running
+postgres.py start DATA_DIR   prints the port; starts the server when it is not running (--thrown-away: a power cut may take its data)
 postgres.py stop DATA_DIR
 postgres.py lives DATA_DIR   fails when the server does not run
 
@@ -22,6 +22,7 @@ USER = "postgres"
 NAME = "amvel"
 OWNER, APP = "amvel_owner", "amvel_app"
 ROLES = (NAME, OWNER, APP)
+THROWN_AWAY = "--thrown-away"
 
 
 class Failed(RuntimeError):
@@ -172,7 +173,8 @@ def lock_down(bin_dir: Path, home: Path, port: int, known: dict[str, str]) -> No
     run(f"{bin_dir}/pg_ctl", "reload", "-D", str(home / "data"))
 
 
-def start(folder: Path) -> int:
+def start(folder: Path, lasting: bool = True) -> int:
+    """Start the cluster of a folder and return its port; one that is thrown away afterwards need not outlive a power cut."""
     bin_dir, home = binaries(), real_folder(folder)
     known = passwords(folder)
     if os.geteuid() == 0:
@@ -185,7 +187,7 @@ def start(folder: Path) -> int:
         initialise(bin_dir, home, known[NAME])
     run("mkdir", "-p", "-m", "700", str(sockets))
     port = free_port(int(port_file.read_text()) if port_file.exists() else 0)
-    options = f"-c listen_addresses=127.0.0.1 -c port={port} -c unix_socket_directories={sockets} -c fsync=on"
+    options = f"-c listen_addresses=127.0.0.1 -c port={port} -c unix_socket_directories={sockets} -c fsync={'on' if lasting else 'off'}"
     begun = run(
         f"{bin_dir}/pg_ctl",
         "start",
@@ -229,7 +231,7 @@ def main() -> int:
     try:
         command, folder = sys.argv[1], Path(sys.argv[2]).resolve()
         if command == "start":
-            print(start(folder))
+            print(start(folder, lasting=THROWN_AWAY not in sys.argv[3:]))
         else:
             {"stop": stop, "remove": remove, "lives": lives}[command](folder)
     except (Failed, KeyError, OSError) as error:

@@ -8,7 +8,7 @@ from programmes.building import build
 from tests.browser.driving import all_answered, log_in, no_fault
 from tests.server.conftest import today_case, user_of
 
-pytestmark = pytest.mark.django_db(transaction=True)
+pytestmark = [pytest.mark.django_db(transaction=True), pytest.mark.long]
 STATIONS = ("story", "measure", "limits", "movements", "room", "programme", "visit", "course", "papers")
 # A phone, a tablet, and the screen at the mat (1280×800) at 200 %: half as many CSS pixels each way (WCAG 2.2, 1.4.10 Reflow asks for 320).
 SIZES = ((390, 844), (1024, 768), (640, 400), (320, 800))

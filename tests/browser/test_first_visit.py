@@ -12,7 +12,7 @@ from clients.casework import create_client
 from tests.browser.driving import fill, log_in, no_fault
 from tests.server.conftest import today_case, user_of
 
-pytestmark = pytest.mark.django_db(transaction=True)
+pytestmark = [pytest.mark.django_db(transaction=True), pytest.mark.long]
 
 
 def number(page: Page, label: str, value: str) -> None:

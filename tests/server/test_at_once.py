@@ -11,7 +11,7 @@ from clients.casework import create_client
 from jobs import working
 from tests.server.conftest import Api, today_case, user_of
 
-pytestmark = [pytest.mark.django_db(transaction=True), pytest.mark.worked_out_anew]
+pytestmark = [pytest.mark.django_db(transaction=True), pytest.mark.worked_out_anew, pytest.mark.long]
 SOON_S = 20.0  # how long a test waits for what has to come
 
 

@@ -12,6 +12,7 @@ from django.conf import settings
 
 from tests.server.test_database_roles import PORT, secret
 
+pytestmark = pytest.mark.long
 SERVER = Path(__file__).parents[2] / "server"
 NAME = "drill"
 

@@ -12,6 +12,7 @@ from accounts.models import User
 from clients.casework import create_client
 from tests.server.conftest import PASSWORD, today_case, user_of
 
+pytestmark = pytest.mark.long
 CHECKS = "not_a_server_error,status_code_conformance,response_schema_conformance,content_type_conformance"
 # What would end the session that asks, or change its password.
 ENDS_IT = "logout|sessions|second-factor|/password$"

@@ -12,7 +12,7 @@ from tests.bodies import posed, steps_under_test
 
 def adult(rng: random.Random) -> tuple[Measures, float]:
     stature = rng.uniform(1.40, 1.98)
-    mass = min(140.0, max(38.0, rng.uniform(19, 38) * stature**2))
+    mass = rng.uniform(max(38.0, 15 * stature**2), 140.0)  # as light as 15 kg/m², as heavy as 140 kg at any stature
     return Measures(round(stature, 2), round(mass), rng.choice(["female", "male"])), rng.choice([36, 40, 44, 50])
 
 

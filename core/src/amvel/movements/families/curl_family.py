@@ -49,13 +49,16 @@ def _ribs_down(frame: Frame) -> Frame:
     return frame.touch(Touch("mid_back", "floor", places=False))
 
 
+_KNEE_GIVES = 3.0  # where a long leg under a high pelvis would need more extension than the hip has
+
+
 def _left_long(frame: Frame) -> Frame:
     return (
         frame.lift("left.heel", "left.ball")
         .unaim("left.heel")
         .with_("one leg long", left_hip_flexion=4.0, left_knee_flexion=4.0, left_ankle_dorsiflexion=0.0)
         .touch(Touch("left.heel_back", "floor", strategy="rests"))
-        .free_(left_hip_flexion=0.1)
+        .free_(left_hip_flexion=0.1, left_knee_flexion=_KNEE_GIVES)
     )
 
 
@@ -66,7 +69,7 @@ def _straight(s: Setting) -> list[Frame]:
         .unaim("right.heel")
         .with_("legs long", right_hip_flexion=4.0, right_knee_flexion=4.0, right_ankle_dorsiflexion=0.0)
         .touch(Touch("right.heel_back", "floor", strategy="rests"))
-        .free_(right_hip_flexion=0.1)
+        .free_(right_hip_flexion=0.1, right_knee_flexion=_KNEE_GIVES)
     )
     return [start, _curled(start, s.number("curl_deg"), "curled up, legs long")]
 

@@ -17,7 +17,7 @@ def _twist(s: Setting) -> list[Frame]:
         s.number("curl_deg"),
         s.number("turn_deg"),
     )
-    risen = start.lift("occiput", "upper_back")
+    risen = start.lift("occiput", "upper_back", "mid_back").touch(Touch("mid_back", "floor"))
     risen = risen.with_(
         "curled and turned",
         lumbar_flexion=0.4 * up,

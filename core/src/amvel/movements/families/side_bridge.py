@@ -12,6 +12,8 @@ from amvel.movements.wrong import Wrong
 _SIDES = ("left", "right")
 # The floor under a hip that is lightened: it carries about half of what it carries at rest (our choice).
 _HALF_CARRIED_N_PER_M = 3.0e4
+# A flat hand passes under a hip that is up: for most people one line from shoulder to knee, for wide hips a little more (our choice).
+_CLEAR_CM = 3.0
 _FOOT_BREADTH = 0.044  # of stature, from outer to inner edge, as the skeleton has it
 
 
@@ -117,7 +119,8 @@ def _on_shoulder(s: Setting) -> list[Frame]:
     down = down.touch(Touch("left.knee_inside", "lower leg"), Touch("right.foot_outer", "floor"))
     give = {"right_hip_rotation": 0.2, "right_ankle_inversion": 0.2, "left_hip_abduction": 0.2}
     down = down.free_(**give).with_("shoulder, hip and knee down")
-    up = down.lift("right.hip_side").with_("hips up, shoulder down", right_hip_abduction=0.0)
+    clear = Touch("right.hip_side", "floor", bears=False, gap_cm=_CLEAR_CM)
+    up = down.lift("right.hip_side").touch(clear).with_("hips up, shoulder down", right_hip_abduction=0.0)
     return [down, up.free_(right_hip_abduction=2.0, neck_side_bend=0.2)]
 
 

@@ -2,6 +2,7 @@
 
 from dataclasses import replace
 
+from amvel.body import Anthropometry
 from amvel.movements.breath import breath, exhale, in_and_out
 from amvel.movements.declaration import Dose, Fault, Parameter, Setting
 from amvel.movements.faults import BACK_ARCHES, BREATH_HELD, RIBS_FLARE
@@ -38,12 +39,23 @@ def _on_floor(s: Setting) -> list[Frame]:
 _BOX = Parameter("box_cm", "height of the box", "cm", 30, low=20, high=42, grid=2, easier="up")
 
 
+_LEFT_IN_THE_KNEE_CM = 5.0  # of the leg's length, when the heel is furthest away (our choice)
+_SIT_BONE_BELOW_HIP = 5.5  # cm per metre of stature, the more the wider the body: as the model has it
+
+
+def _furthest_cm(body: Anthropometry, share: float) -> float:
+    """Heel from sit bone: a share of the stature, and no further than a leg goes whose hip lies high on a wide pelvis."""
+    leg_cm = 100 * sum(body.lengths_m[part] for part in ("thigh", "shank", "ankle_height"))
+    reached_cm = leg_cm - _SIT_BONE_BELOW_HIP * body.stature_m * body.girth - _LEFT_IN_THE_KNEE_CM
+    return min(share * body.stature_m, reached_cm)
+
+
 def _reach(default: float) -> Parameter:
     return Parameter(
         "reach_cm",
         "how far the heel slides",
         "cm",
-        lambda b: default * b.stature_m,
+        lambda b: _furthest_cm(b, default),
         low=44,
         high=84,
         grid=4,

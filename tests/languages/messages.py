@@ -9,6 +9,7 @@ from amvel import answers
 from amvel.case import CONDITIONS, PROPS, RESULTS, Field, form_of
 from amvel.fitting.stacking import STACKABLE, piece
 from amvel.languages import Message
+from amvel.languages.digits import DECIMALS
 from amvel.movements import library
 from amvel.movements.faults import OF_EVERY_STEP
 from amvel.movements.feedback import STRIP_UNDER_THE_BACK
@@ -136,4 +137,4 @@ def _of_a_form(fields: tuple[Field, ...]) -> Iterator[str]:
 def everything() -> list[str]:
     """All of them, each once, in the order in which they stand; what has no word in it says the same everywhere."""
     found = dict.fromkeys(m for m in map(str, (*of_declarations(), *in_sources(), *of_rules())) if re.search(r"[A-Za-z]{2}|\ba\b", re.sub(r"{\w+}", "", m)))
-    return list(found)
+    return [*found, DECIMALS]

@@ -39,5 +39,5 @@ class Result(Titled):
         taken = OF_TRIALS[cls.TAKES]([float(t) for t in trials])
         given = data.get(cls.MAIN)
         if given is not None and abs(float(given) - taken) > 0.01:
-            raise ValueError(said("{main}: {given} is not the {takes} of the trials ({taken})", main=cls.MAIN, given=given, takes=cls.TAKES, taken=f"{taken:g}"))
+            raise ValueError(said("{main}: {given} is not the {takes} of the trials ({taken})", main=cls.MAIN, given=given, takes=cls.TAKES, taken=float(taken)))
         return {**data, cls.MAIN: taken}

@@ -7,6 +7,7 @@ on paper, on a page, in a letter.  Catalogues are gettext's: `de.po`, an entry f
 
 from amvel.languages.catalogue import LANGUAGES, Language, catalogue, is_language
 from amvel.languages.days import day_in
+from amvel.languages.digits import as_entered, to_decimals
 from amvel.languages.message import Message, in_language, kept, said, said_together, term, told
 
-__all__ = ["LANGUAGES", "Language", "Message", "catalogue", "day_in", "in_language", "is_language", "kept", "said", "said_together", "term", "told"]
+__all__ = ["LANGUAGES", "Language", "Message", "as_entered", "catalogue", "day_in", "in_language", "is_language", "kept", "said", "said_together", "term", "to_decimals", "told"]

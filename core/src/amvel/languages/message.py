@@ -126,7 +126,8 @@ def _value(value: Any, language: str) -> str:
     if isinstance(value, Message):
         return value.in_language(language)
     if isinstance(value, float):
-        return f"{value:g}" if language == SOURCE else format_decimal(value, locale=language, group_separator=False)
+        digits: str = f"{value:g}" if language == SOURCE else format_decimal(value, locale=language, group_separator=False)
+        return digits.replace("-", "−") if value < 0 else digits
     if isinstance(value, date):
         return day_in(language, value, "medium")
     return str(value)

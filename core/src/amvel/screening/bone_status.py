@@ -11,7 +11,7 @@ from amvel.case.results.bone import BoneDensity
 from amvel.case.results.vital import Stature
 from amvel.case.traits import Trait
 from amvel.checked import Profession
-from amvel.languages import said, term
+from amvel.languages import said, term, to_decimals
 from amvel.literature import ACR_STEROIDS, BHOF, GREEN, ISCD, LOOKER, WHO_DENSITY
 from amvel.numbers import Number, Numbers
 from amvel.screening.declaration import current, results
@@ -175,7 +175,7 @@ def bone_status(case: Case) -> BoneStatus:
         found.append(
             (
                 _density_tier(valid[0], valid[1], n),
-                said("{score} {value} at the {site}", score=valid[0], value=f"{valid[1]:+.1f}", site=term(valid[2].site)),
+                said("{score} {value} at the {site}", score=valid[0], value=to_decimals(valid[1], 1, signed=True), site=term(valid[2].site)),
                 WHO,
             )
         )
@@ -187,7 +187,7 @@ def bone_status(case: Case) -> BoneStatus:
         found.append(
             (
                 _density_tier(ever[0], ever[1], n),
-                said("{score} {value} at the {site} on {on}", score=ever[0], value=f"{ever[1]:+.1f}", site=term(ever[2].site), on=term(ever[2].on)),
+                said("{score} {value} at the {site} on {on}", score=ever[0], value=to_decimals(ever[1], 1, signed=True), site=term(ever[2].site), on=term(ever[2].on)),
                 WHO,
             )
         )

@@ -4,7 +4,7 @@ from typing import Any
 
 from amvel.case import Case
 from amvel.case.results.endurance import BackExtensorHold, FlexorHold, SideBridgeHold
-from amvel.languages import said, said_together
+from amvel.languages import said, said_together, to_decimals
 from amvel.screening.declaration import results
 
 ENOUGH_S = 20.0  # our choice for older adults; the published means are of young adults
@@ -33,5 +33,5 @@ def ratios(case: Case) -> dict[str, tuple[float, bool]]:
 
 def compared(result: Any, case: Case) -> str:
     """The ratios that are out of balance, in words."""
-    off = [said_together([name, f"{value:.2f}"], " ") for name, (value, fine) in ratios(case).items() if not fine]
+    off = [said_together([name, to_decimals(value, 2)], " ") for name, (value, fine) in ratios(case).items() if not fine]
     return said("; out of balance: {what}", what=said_together(off, ", ")) if off else ""

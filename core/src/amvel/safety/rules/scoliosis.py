@@ -4,7 +4,7 @@ from datetime import date
 
 from amvel.case.conditions.spine import Scoliosis
 from amvel.checked import Profession
-from amvel.languages import said, term
+from amvel.languages import as_entered, said, term
 from amvel.literature import BUNNELL, LONSTEIN_CARLSON, SOSORT
 from amvel.movements.levels import EVERY_WAY
 from amvel.numbers import Number, Numbers
@@ -39,7 +39,7 @@ def answer(f: Findings, n: Numbers) -> Answer:
 
 
 def _limits(page: Page, f: Findings, n: Numbers, i: int, c: Scoliosis, size: float | None) -> None:
-    known = said("size not known, taken as a curve") if size is None else f"{size:g}°"
+    known = said("size not known, taken as a curve") if size is None else as_entered(size) + "°"
     unknown = len(c.may_bulge_to) > 1
     for bulge in c.may_bulge_to:
         tail = f"_{bulge}" if unknown else ""

@@ -6,7 +6,7 @@ from amvel.case import Case
 from amvel.case.results.vital import BloodSugar
 from amvel.case.traits import Trait
 from amvel.checked import Profession
-from amvel.languages import said
+from amvel.languages import as_entered, said
 from amvel.numbers import Number, Numbers
 from amvel.screening.declaration import Outcome, Reading, ScreenTest
 from amvel.screening.traits import has
@@ -26,7 +26,7 @@ def read(result: BloodSugar, case: Case, n: Numbers) -> Reading:
         return Reading(said("{mmol_l} mmol/L: carbohydrate first, then measure again", mmol_l=float(result.mmol_l)), "refer", SOURCE)
     if result.mmol_l > n["high_mmol_l"] and result.ketones:
         return Reading(said("{mmol_l} mmol/L with ketones: no session", mmol_l=float(result.mmol_l)), "stop", SOURCE)
-    return Reading(f"{result.mmol_l:g} mmol/L", "watch" if result.mmol_l > n["high_mmol_l"] else "ok", SOURCE)
+    return Reading(as_entered(result.mmol_l) + " mmol/L", "watch" if result.mmol_l > n["high_mmol_l"] else "ok", SOURCE)
 
 
 TEST = ScreenTest(

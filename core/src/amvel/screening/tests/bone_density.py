@@ -2,7 +2,7 @@
 
 from amvel.case import Case
 from amvel.case.results.bone import BoneDensity
-from amvel.languages import said
+from amvel.languages import said, to_decimals
 from amvel.numbers import Numbers
 from amvel.screening.bone_status import WHO, NotReadable, score
 from amvel.screening.declaration import Outcome, Reading, ScreenTest
@@ -17,14 +17,14 @@ def read(result: BoneDensity, case: Case, n: Numbers) -> Reading:
     if kind == "Z":
         low = value <= -2.0
         return Reading(
-            f"Z {value:+.1f}: " + said("below expected for age" if low else "within expected for age"),
+            "Z " + to_decimals(value, 1, signed=True) + ": " + said("below expected for age" if low else "within expected for age"),
             "watch" if low else "ok",
             WHO,
         )
     if value <= -2.5:
-        return Reading(f"T {value:+.1f}: " + said("osteoporosis range"), "watch", WHO)
+        return Reading("T " + to_decimals(value, 1, signed=True) + ": " + said("osteoporosis range"), "watch", WHO)
     return Reading(
-        f"T {value:+.1f}: " + said("low bone mass" if value < -1.0 else "normal"),
+        "T " + to_decimals(value, 1, signed=True) + ": " + said("low bone mass" if value < -1.0 else "normal"),
         "watch" if value < -1.0 else "ok",
         WHO,
     )

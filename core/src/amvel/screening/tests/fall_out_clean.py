@@ -2,7 +2,7 @@
 
 from amvel.case import Case
 from amvel.case.results.quiet_core import FallOutClean
-from amvel.languages import said, term
+from amvel.languages import as_entered, said, term
 from amvel.numbers import Numbers
 from amvel.screening.declaration import Outcome, Reading, ScreenTest
 from amvel.sources import COMMON_PRACTICE
@@ -14,7 +14,7 @@ def read(result: FallOutClean, case: Case, n: Numbers) -> Reading:
     """The clean range by side, and what gives first."""
     tail = "" if result.gives == "nothing" else said(", then {gives} gives", gives=term(result.gives))
     return Reading(
-        term(result.side) + f" {result.deg:g} °" + tail, "ok" if result.gives == "nothing" else "watch", SOURCE
+        term(result.side) + " " + as_entered(result.deg) + " °" + tail, "ok" if result.gives == "nothing" else "watch", SOURCE
     )
 
 

@@ -4,7 +4,7 @@ from datetime import date
 
 from amvel.case import Case
 from amvel.case.results.balance_and_strength import FiveStands
-from amvel.languages import said
+from amvel.languages import as_entered, said
 from amvel.literature import GURALNIK_1994
 from amvel.numbers import Number, Numbers
 from amvel.screening.cautions import no_standing
@@ -28,7 +28,7 @@ def read(result: FiveStands, case: Case, n: Numbers) -> Reading:
     if result.seconds is None:
         return Reading(said("arms used or not possible"), "watch", SOURCE)
     slow = is_slow(result.seconds, n)
-    return Reading(f"{result.seconds:g} s" + (said(": slow") if slow else ""), "watch" if slow else "ok", SOURCE)
+    return Reading(as_entered(result.seconds) + " s" + (said(": slow") if slow else ""), "watch" if slow else "ok", SOURCE)
 
 
 TEST = ScreenTest(

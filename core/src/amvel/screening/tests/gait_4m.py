@@ -4,7 +4,7 @@ from datetime import date
 
 from amvel.case import Case
 from amvel.case.results.balance_and_strength import Gait4m
-from amvel.languages import said
+from amvel.languages import said, to_decimals
 from amvel.literature import GURALNIK_2000
 from amvel.numbers import Number, Numbers
 from amvel.screening.cautions import no_standing
@@ -31,7 +31,7 @@ def read(result: Gait4m, case: Case, n: Numbers) -> Reading:
     """Usual pace; 0.8 m/s or slower is watched."""
     speed, slow = speed_m_s(result), is_slow(result, n)
     return Reading(
-        f"{speed:.2f} m/s" + (said(": slow") if slow else ""),
+        to_decimals(speed, 2) + " m/s" + (said(": slow") if slow else ""),
         "watch" if slow else "ok",
         SOURCE,
     )

@@ -14,7 +14,7 @@ def read(result: LimbLiftClean, case: Case, n: Numbers) -> Reading:
     """The clean range by side, and what gives first."""
     tail = "" if result.gives == "nothing" else said(", then {gives} gives", gives=term(result.gives))
     return Reading(
-        term(result.side) + f" {result.repetitions:g}" + tail,
+        term(result.side) + f" {result.repetitions}" + tail,
         "ok" if result.gives == "nothing" else "watch",
         SOURCE,
     )

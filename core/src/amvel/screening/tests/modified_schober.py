@@ -4,7 +4,7 @@ from datetime import date
 
 from amvel.case import Case
 from amvel.case.results.ranges import ModifiedSchober
-from amvel.languages import said
+from amvel.languages import as_entered, said
 from amvel.literature import MACRAE_WRIGHT
 from amvel.numbers import Number, Numbers
 from amvel.screening.cautions import no_bending_test, no_standing
@@ -20,7 +20,7 @@ NUMBERS = (
 def read(result: ModifiedSchober, case: Case, n: Numbers) -> Reading:
     """Less than 5 cm is short."""
     short = result.cm < n["enough_cm"]
-    return Reading(f"{result.cm:g} cm" + (said(": short") if short else ""), "watch" if short else "ok", SOURCE)
+    return Reading(as_entered(result.cm) + " cm" + (said(": short") if short else ""), "watch" if short else "ok", SOURCE)
 
 
 TEST = ScreenTest(

@@ -4,7 +4,7 @@ from datetime import date
 
 from amvel.case import Case
 from amvel.case.results.balance_and_strength import OneLegStance
-from amvel.languages import said, term
+from amvel.languages import as_entered, said, term
 from amvel.literature import VELLAS
 from amvel.numbers import Number, Numbers
 from amvel.screening.cautions import no_standing
@@ -25,7 +25,7 @@ def read(result: OneLegStance, case: Case, n: Numbers) -> Reading:
     """Under 5 s is a caution, by side."""
     short = is_short(result.seconds, n)
     return Reading(
-        term(result.side) + f" {result.seconds:g} s" + (said(": short") if short else ""), "watch" if short else "ok", SOURCE
+        term(result.side) + " " + as_entered(result.seconds) + " s" + (said(": short") if short else ""), "watch" if short else "ok", SOURCE
     )
 
 

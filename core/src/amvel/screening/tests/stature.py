@@ -2,7 +2,7 @@
 
 from amvel.case import Case
 from amvel.case.results.vital import Stature
-from amvel.languages import said
+from amvel.languages import as_entered, said
 from amvel.literature import BHOF
 from amvel.numbers import Numbers
 from amvel.screening.bone_status import BONE
@@ -23,7 +23,7 @@ def read(result: Stature, case: Case, n: Numbers) -> Reading:
             "refer",
             SOURCE,
         )
-    return Reading(f"{result.stature_cm:g} cm" + (said(", {lost} cm lost", lost=round(lost, 1)) if lost else ""), "ok", SOURCE)
+    return Reading(as_entered(result.stature_cm) + " cm" + (said(", {lost} cm lost", lost=round(lost, 1)) if lost else ""), "ok", SOURCE)
 
 
 TEST = ScreenTest(

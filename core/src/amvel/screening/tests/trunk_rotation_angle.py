@@ -5,7 +5,7 @@ from datetime import date
 from amvel.case import Case
 from amvel.case.results.posture_and_curve import TrunkRotationAngle
 from amvel.checked import Profession
-from amvel.languages import said
+from amvel.languages import as_entered, said
 from amvel.literature import BUNNELL
 from amvel.numbers import Number, Numbers
 from amvel.screening.cautions import no_bending_test
@@ -26,7 +26,7 @@ def read(result: TrunkRotationAngle, case: Case, n: Numbers) -> Reading:
     if worst >= n["refer_deg"]:
         return Reading(said("{worst}°: refer", worst=float(worst)), "refer", SOURCE)
     return Reading(
-        f"{worst:g}°" + (said(": watch") if worst >= n["watch_deg"] else ""),
+        as_entered(worst) + "°" + (said(": watch") if worst >= n["watch_deg"] else ""),
         "watch" if worst >= n["watch_deg"] else "ok",
         SOURCE,
     )

@@ -5,9 +5,9 @@ folder named by the content of that file and of all that it imports from this ro
 folder; else it is the user's own cache.
 """
 
-import ast
 import hashlib
 import os
+import re
 from collections.abc import Callable
 from functools import lru_cache
 from pathlib import Path
@@ -17,6 +17,7 @@ import numba
 
 Kernel = TypeVar("Kernel", bound=Callable[..., Any])
 _ROOM = Path(__file__).parent
+_IMPORTS = re.compile(rf"^\s*from {re.escape(__name__.rpartition('.')[0])}\.(\w+) import", re.MULTILINE)
 
 
 def kernel(function: Kernel) -> Kernel:
@@ -48,14 +49,17 @@ def sources_digest(name: str) -> str:
 
 
 def _sources(name: str, seen: set[str]) -> set[str]:
-    if name in seen or not (_ROOM / f"{name}.py").exists():
-        return seen
-    seen.add(name)
-    package = __name__.rpartition(".")[0]
-    for node in ast.walk(ast.parse((_ROOM / f"{name}.py").read_text(encoding="utf-8"))):
-        if isinstance(node, ast.ImportFrom) and (node.module or "").startswith(f"{package}."):
-            _sources((node.module or "").rpartition(".")[2], seen)
+    if name not in seen and (_ROOM / f"{name}.py").exists():
+        seen.add(name)
+        for other in _imported(name):
+            _sources(other, seen)
     return seen
+
+
+@lru_cache(maxsize=256)
+def _imported(name: str) -> tuple[str, ...]:
+    """The files of this room that one of them imports itself; every start of every process reads them."""
+    return tuple(dict.fromkeys(_IMPORTS.findall((_ROOM / f"{name}.py").read_text(encoding="utf-8"))))
 
 
 __all__ = ["kernel", "sources_digest"]

@@ -18,6 +18,7 @@ export default {
   'measure.enough': 'Nichts Fälliges würde mehr ändern.',
   'measure.toLimits': 'Die Grenzen lesen',
   'measure.thinking': 'Welcher Test am meisten entscheidet …',
+  'measure.meanwhile': 'Niemand muss warten: Jeder Test lässt sich unter „Alle Tests“ öffnen.',
   'measure.side': 'Seite',
   'measure.on': 'Gemacht am',
   'measure.changes': '{n} Stufen ändern sich',

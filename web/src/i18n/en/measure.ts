@@ -16,6 +16,7 @@ export default {
   'measure.enough': 'Nothing due would change more.',
   'measure.toLimits': 'Read the limits',
   'measure.thinking': 'Working out which test decides most …',
+  'measure.meanwhile': 'Nobody has to wait: any test can be opened under “All tests”.',
   'measure.side': 'Side',
   'measure.on': 'Done on',
   'measure.changes': '{n} steps change',

@@ -103,3 +103,11 @@ it('without an answer any test can still be chosen', async () => {
   await press(page, 'gait')
   expect(page.get('.main h2').text()).toBe('gait')
 })
+
+it('while it is worked out the sheet is not empty: any test can be opened', async () => {
+  served({ 'GET /clients/a': view, 'GET /clients/a/next-tests': () => new Promise(() => {}) })
+  const page = await mounted(MeasureStation, { view, reference: { tests: [test('gait')] } })
+  expect(page.get('.main').text()).toBe(say('measure.meanwhile'))
+  await press(page, 'gait')
+  expect(page.get('.main h2').text()).toBe('gait')
+})

@@ -98,6 +98,7 @@ client.askDue()
         <TestForm :test="current" @kept="chosen = ''" />
       </template>
       <p v-else-if="client.due">{{ say('measure.enough') }}</p>
+      <p v-else-if="!failed" class="soft">{{ say('measure.meanwhile') }}</p>
     </section>
     <aside class="stack" :aria-label="say('measure.results')">
       <RouterLink :to="`/client/${client.id}/limits`" class="main-action">{{ say('measure.toLimits') }}</RouterLink>

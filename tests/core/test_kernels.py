@@ -1,6 +1,8 @@
 """The kernels against libraries that know nothing of them: numpy, scipy and shapely."""
 
+import ast
 from functools import lru_cache
+from pathlib import Path
 
 import numpy as np
 import pytest
@@ -11,7 +13,7 @@ from scipy.linalg import polar
 from scipy.spatial.transform import Rotation
 from shapely.geometry import MultiPoint, Point
 
-from amvel.body import JOINTS, flatten
+from amvel.body import JOINTS, compiled, flatten
 from amvel.body.between import _nearest_rotation
 from amvel.body.cholesky import solve_in_place
 from amvel.body.compiled import kernel
@@ -230,3 +232,15 @@ def test_the_margin_is_the_way_from_the_weight_to_the_edge_of_the_base(ref: str)
         base = MultiPoint(corners).convex_hull
         inside = base.exterior.distance(Point(centre[:2])) * (1 if base.contains(Point(centre[:2])) else -1)
         assert q.columns["support_margin_cm"][row] == pytest.approx(100 * inside, abs=0.6)
+
+
+def test_a_kernel_is_made_of_every_file_that_python_says_its_file_imports() -> None:
+    """What is read line by line against Python's own reading; another way to import would leave a file out of the fingerprint."""
+    room = Path(compiled.__file__).parent
+    for path in room.glob("*.py"):
+        nodes = [n for n in ast.walk(ast.parse(path.read_text(encoding="utf-8"))) if isinstance(n, ast.Import | ast.ImportFrom)]
+        named = [a.name for n in nodes if isinstance(n, ast.Import) for a in n.names]
+        froms = [n.module or "" for n in nodes if isinstance(n, ast.ImportFrom)]
+        assert not [m for m in named if m.startswith("amvel.body")] and "amvel.body" not in froms, path.name
+        assert not [n for n in nodes if isinstance(n, ast.ImportFrom) and n.level], path.name
+        assert set(compiled._imported(path.stem)) == {m.rpartition(".")[2] for m in froms if m.startswith("amvel.body.")}, path.name

@@ -15,6 +15,7 @@ from amvel.movements.declared_frames import declared_frames
 from amvel.movements.frames import alike
 from amvel.movements.propped import with_head_end
 from amvel.safety.limits import Envelope, Limit
+from amvel.safety.table import Table
 from amvel.safety.verdict import check, holds
 from amvel.sources import Kind, Source
 from tests.bodies import body, library_profiles, profiler
@@ -79,9 +80,21 @@ def test_who_is_out_by_a_frame_is_never_asked_about_the_movement() -> None:
     hip, coordination = (single(name, 0.0).limits[0] for name in ("hip_flexion_deg", "coordination"))
     both = Envelope((coordination, replace(hip, id="test.1")), (), ())
     assert not holds(profile, both, "home")
-    assert profile.columns.later is not None
+    assert not profile.columns.is_told
     assert {b.quantity for b in check(profile, both, "home").breaches} >= {"left.hip_flexion_deg", "coordination"}
     assert not holds(fresh(known.request.label), Envelope((coordination,), (), ()), "home")
+
+
+@pytest.mark.parametrize("asked_by", ["a column", "the table"])
+def test_what_is_told_between_two_checks_is_seen_by_the_second(asked_by: str) -> None:
+    """The worst values of the frames are kept: what was told since then must not be missing from them."""
+    known = next(p for p in library_profiles() if not p.fault and p.peak("coordination") >= 1 and p.peak("left.hip_flexion_deg") > 20)
+    profile = fresh(known.request.label)
+    assert not holds(profile, single("hip_flexion_deg", 0.0), "home")
+    assert (profile.columns["coordination"] if asked_by == "a column" else profile.columns.table[profile.columns.index["coordination"]]).max() >= 1
+    assert profile.columns.is_told
+    assert [b.quantity for b in check(profile, single("coordination", 0.0), "home").breaches] == ["coordination"]
+    assert not Table([profile]).allowed(single("coordination", 0.0), "home")[0]
 
 
 @pytest.mark.parametrize("quantity", sorted({n.partition(".")[2] or n for n in WHEN_ASKED}))

@@ -1,8 +1,7 @@
 """Numbers in a message: with the decimal sign of whoever reads them, and a minus that is no hyphen."""
 
-from amvel.languages.message import Message, said
+from amvel.languages.message import MINUS, Message, said
 
-MINUS = "−"
 DECIMALS = "{whole}.{part}"  # no word in it, and still said otherwise elsewhere
 
 
@@ -19,4 +18,4 @@ def to_decimals(value: float, places: int, signed: bool = False) -> Message:
     return said(DECIMALS, whole=sign + whole, part=part)
 
 
-__all__ = ["DECIMALS", "MINUS", "as_entered", "to_decimals"]
+__all__ = ["DECIMALS", "as_entered", "to_decimals"]

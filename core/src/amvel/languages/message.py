@@ -9,6 +9,7 @@ from babel.numbers import format_decimal
 from amvel.languages.catalogue import SOURCE, catalogue
 from amvel.languages.days import day_in
 
+MINUS = "−"
 _OPENS = "{rest}"  # what opens a sentence is this, and never said otherwise
 
 
@@ -127,7 +128,7 @@ def _value(value: Any, language: str) -> str:
         return value.in_language(language)
     if isinstance(value, float):
         digits: str = f"{value:g}" if language == SOURCE else format_decimal(value, locale=language, group_separator=False)
-        return digits.replace("-", "−") if value < 0 else digits
+        return MINUS + digits[1:] if digits.startswith("-") else digits
     if isinstance(value, date):
         return day_in(language, value, "medium")
     return str(value)

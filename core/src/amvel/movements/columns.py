@@ -36,6 +36,7 @@ class Columns(Mapping[str, Array]):
     def __init__(self, index: dict[str, int], table: Array, later: Later | None = None) -> None:
         self.index, self.later = index, later
         self._table = table
+        self._is_told = later is None
 
     @classmethod
     def of(cls, columns: Mapping[str, Array]) -> "Columns":
@@ -52,16 +53,19 @@ class Columns(Mapping[str, Array]):
         """The same table, without what nobody has asked for yet of the whole movement."""
         return self._table
 
+    @property
+    def is_told(self) -> bool:
+        """Whether the table has what is told of the whole movement."""
+        return self._is_told
+
     def _tell(self) -> None:
-        later = self.later
-        if later is not None:
-            for name, value in later.told().items():
+        if self.later is not None and not self._is_told:
+            for name, value in self.later.told().items():
                 self._table[self.index[name]] = value
-            self.later = None
+            self._is_told = True
 
     def __getitem__(self, name: str) -> Array:
-        later = self.later
-        if later is not None and name in later.names:
+        if not self._is_told and self.later is not None and name in self.later.names:
             self._tell()
         return self._table[self.index[name]]
 
@@ -80,13 +84,14 @@ class Columns(Mapping[str, Array]):
         later = self.later
         if later is not None and not later.names.isdisjoint(columns):
             self._tell()
+            later = None
         new = [name for name in columns if name not in self.index]
         index = _index((*self.index, *new)) if new else self.index
         own = self._table
         table = np.concatenate([own, np.zeros((len(new), own.shape[1]))]) if new else own.copy()
         for name, values in columns.items():
             table[index[name]] = values
-        return Columns(index, table, self.later)
+        return Columns(index, table, later)
 
     def fill(self, columns: Mapping[str, float | Array]) -> None:
         """Put values into columns that there is room for, while the batch is worked out; KeyError for any other."""

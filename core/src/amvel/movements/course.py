@@ -87,7 +87,13 @@ class Parts:
 # What is told of a whole movement, the same in all of its frames: at once, or when somebody asks for it.
 _AT_ONCE = ("exercise", "speed_deg_s")
 WHEN_ASKED = frozenset(("coordination", "rise_level", "low_seat_cm", *ACTING))
+_IDS_WHEN_ASKED = frozenset(map(base_id, WHEN_ASKED))
 OF_MOVEMENTS = (*_AT_ONCE, *sorted(WHEN_ASKED))
+
+
+def told_when_asked(name: str) -> bool:
+    """Whether a quantity, by its id or by a column of it, is told of a whole movement when somebody asks."""
+    return base_id(name) in _IDS_WHEN_ASKED
 
 
 def _complete() -> None:

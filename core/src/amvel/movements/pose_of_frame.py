@@ -14,6 +14,7 @@ from amvel.movements.frames import AXES, Aim, Frame, Surface, Touch
 COUPLED_LUMBAR_STIFFNESS = 30.0
 WISH_WEIGHT = 0.03  # an aim that need not hold must not pull a contact off its surface
 _SIDES = ("left", "right")
+_HIP_BENDS = frozenset(f"{s}.hip.flexion" for s in _SIDES)  # what they do not give, the pelvis does
 _SPINE_KINDS = ("flexion", "side_bend", "rotation")
 _HALVINGS = 20
 
@@ -121,7 +122,7 @@ def _within(angles: dict[str, float], frame: Frame, capacities: Capacities) -> d
 @lru_cache(maxsize=8)
 def _limbs_that_end(stops: tuple[str, ...]) -> frozenset[str]:
     """Those of these joints that belong to a limb and end where they end."""
-    return frozenset(name for name in stops if name.startswith(("left.", "right.")) and not name.endswith("hip.flexion"))
+    return frozenset(name for name in stops if name.partition(".")[0] in _SIDES and name not in _HIP_BENDS)
 
 
 def _lower_arm(angles: dict[str, float], side: str, most: float) -> None:

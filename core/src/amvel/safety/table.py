@@ -7,18 +7,13 @@ import numpy as np
 from numpy.typing import NDArray
 
 from amvel.movements import Profile
-from amvel.movements.course import WHEN_ASKED
-from amvel.quantities import base_id, quantity
+from amvel.movements.course import told_when_asked
+from amvel.quantities import quantity
 from amvel.safety.limits import Envelope, Limit
 from amvel.safety.verdict import concerns
 
 Flags = NDArray[np.bool_]
 _SIDES = ("left", "right")
-_WHEN_ASKED = frozenset(map(base_id, WHEN_ASKED))
-
-
-def _is_told_of_the_whole(limit: Limit) -> bool:
-    return base_id(limit.quantity) in _WHEN_ASKED
 
 
 class Table:
@@ -35,7 +30,7 @@ class Table:
         """Which profiles hold every limit of the envelope in this context."""
         good = ~self.faulty
         binding = [x for x in envelope.limits if x.strength != "caution"]
-        for limit in sorted(binding, key=_is_told_of_the_whole):  # worked out only for those that are open without it
+        for limit in sorted(binding, key=lambda x: told_when_asked(x.quantity)):  # worked out only for those that are open without it
             good &= ~self._broken(limit, context, good)
         return good
 
@@ -46,7 +41,7 @@ class Table:
     def _broken(self, limit: Limit, context: str, among: Flags) -> Flags:
         if limit.at_home and context != "home":
             return np.zeros(len(self.profiles), dtype=bool)
-        if _is_told_of_the_whole(limit):
+        if told_when_asked(limit.quantity):
             return self._beyond(limit, among)
         key = (limit.quantity, limit.bound, limit.at_least, limit.when.column, limit.only_step)
         if key not in self._compared:  # most limits are the same in many envelopes
@@ -78,7 +73,7 @@ class Table:
     @staticmethod
     def _one(profile: Profile, name: str, at_least: bool, place: str) -> float:
         """±inf that breaks nothing where the limit does not look, and that breaks where a value is missing."""
-        seen = profile.extremes(place) if name in WHEN_ASKED else profile.extremes_of_frames(place)
+        seen = profile.extremes(place) if told_when_asked(name) else profile.extremes_of_frames(place)
         if seen is None:
             return np.inf if at_least else -np.inf
         return seen.worst(name, at_least)

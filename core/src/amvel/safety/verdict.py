@@ -14,7 +14,7 @@ from amvel.body.tree import Array, Flags, Rows
 from amvel.case import Override
 from amvel.movements import Profile
 from amvel.movements.columns import Extremes
-from amvel.movements.course import WHEN_ASKED
+from amvel.movements.course import told_when_asked
 from amvel.movements.levels import named_levels
 from amvel.quantities import base_id, quantity
 from amvel.safety.limits import Envelope, Limit, in_words
@@ -122,8 +122,8 @@ def _bounds_by_place(envelope: Envelope, index: dict[str, int], context: str) ->
 
 
 def _split(envelope: Envelope, numbers: list[int], index: Mapping[str, int]) -> _Place:
-    whole = [n for n in numbers if not WHEN_ASKED.isdisjoint(_columns_of(envelope.limits[n], index))]
-    return _Place(*(_Bounds.of(envelope, some, index) for some in ([n for n in numbers if n not in whole], whole)))
+    split = {asked: [n for n in numbers if told_when_asked(envelope.limits[n].quantity) == asked] for asked in (False, True)}
+    return _Place(*(_Bounds.of(envelope, split[asked], index) for asked in (False, True)))
 
 
 def check(profile: Profile, envelope: Envelope, context: str, lifted: frozenset[str] = frozenset()) -> Check:

@@ -118,7 +118,7 @@ def _less_hand(s: Setting) -> list[Frame]:
 
 def _elbow_deg(arm_deg: float) -> float:
     """An arm that points at the floor bends its elbow: a seat is lower than an arm is long.  One that reaches low ahead is
-    soft in the elbow, so that the hand of a long arm is not on the floor."""
+    soft in the elbow, so that the hand of a long arm is not on the floor (our choice)."""
     if _DOWN_DEG[0] < arm_deg < _DOWN_DEG[1]:
         return 100.0
     return 22.0 if _DOWN_DEG[1] <= arm_deg < _LOW_AHEAD_DEG else 6.0

@@ -311,7 +311,12 @@ def test_what_the_sensors_find_is_proposed_and_the_specialist_decides(page: Page
     expect(page.get_by_role("button", name="It was", exact=True)).to_be_visible(timeout=240_000)
     no_fault(page, "sensors")
     expect(page.get_by_test_id("count")).to_have_text("0")
+    # Nothing moves under a finger, whatever is found meanwhile.
+    clean = page.get_by_role("button", name="Clean", exact=True)
+    before = clean.bounding_box()
     page.get_by_role("button", name="It was not").click()
+    expect(page.get_by_text("Nothing noticed")).to_be_visible()
+    assert clean.bounding_box() == before
     page.keyboard.press("c")
     expect(page.get_by_role("button", name="It was", exact=True)).to_be_visible(timeout=240_000)
     page.get_by_role("button", name="It was", exact=True).click()

@@ -1,5 +1,6 @@
 import { createI18n } from 'vue-i18n'
 import en from './en'
+import { numberShown } from './numbers'
 
 export type MessageKey = keyof typeof en
 export const LANGUAGES = ['en', 'de'] as const
@@ -33,5 +34,6 @@ export async function speakAsBefore(): Promise<void> {
   await speak(LANGUAGES.find((one) => one === kept) ?? 'en')
 }
 export function say(key: MessageKey, values: Record<string, string | number> = {}): string {
-  return i18n.global.t(key, values)
+  const written = Object.entries(values).map(([name, value]) => [name, typeof value === 'number' ? numberShown(value) : value])
+  return i18n.global.t(key, Object.fromEntries(written) as Record<string, string>)
 }

@@ -4,6 +4,7 @@ import { computed, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { Refused } from '../api/client'
 import { say } from '../i18n'
+import { numberShown } from '../i18n/numbers'
 import { useClient } from '../stores/client'
 import { guide } from './guide'
 import StationGuide from './StationGuide.vue'
@@ -53,8 +54,8 @@ watch(
         <div class="who">
           <h1>{{ person?.name || '—' }}</h1>
           <span class="soft"
-            >{{ say('day.years', { n: client.view.screen.findings.age_years }) }} · {{ person?.stature_cm }} cm ·
-            {{ person?.mass_kg }} kg</span
+            >{{ say('day.years', { n: client.view.screen.findings.age_years }) }} · {{ person ? numberShown(person.stature_cm) : '' }} cm ·
+            {{ person ? numberShown(person.mass_kg) : '' }} kg</span
           >
         </div>
         <StationPath :client-id="client.view.id" :stations="client.view.stations" />

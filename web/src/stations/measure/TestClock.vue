@@ -2,6 +2,7 @@
 import { useIntervalFn } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { say } from '../../i18n'
+import { numberShown } from '../../i18n/numbers'
 
 const props = defineProps<{ kind: string }>()
 const emit = defineEmits<{ value: [value: number] }>()
@@ -10,7 +11,7 @@ const begun = ref(0)
 const elapsed = ref(0)
 const count = ref(0)
 const limit = computed(() => (props.kind === 'counter' ? 30 : 0))
-const shown = computed(() => (limit.value ? Math.max(0, limit.value - elapsed.value) : elapsed.value).toFixed(1))
+const shown = computed(() => numberShown(limit.value ? Math.max(0, limit.value - elapsed.value) : elapsed.value, 1))
 const { pause, resume } = useIntervalFn(
   () => {
     elapsed.value = (performance.now() - begun.value) / 1000

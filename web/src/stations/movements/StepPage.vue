@@ -3,6 +3,7 @@ import { onKeyStroke, useDebounceFn } from '@vueuse/core'
 import { computed, reactive, ref, watch } from 'vue'
 import type { Movement, Parameter, Verdict } from '../../api/schemas'
 import { say } from '../../i18n'
+import { numberShown } from '../../i18n/numbers'
 import type { MessageKey } from '../../i18n'
 import { useClient } from '../../stores/client'
 import { useSession } from '../../stores/session'
@@ -219,7 +220,7 @@ function taughtAgain(): void {
             @focusin="p.choices.length || lookAhead(p)"
             ><span class="row spread"
               ><span>{{ p.title }}</span
-              ><b>{{ p.choice_titles[String(values[p.id])] ?? values[p.id] }}{{ unitOf(p.unit) }}</b></span
+              ><b>{{ p.choice_titles[String(values[p.id])] ?? numberShown(Number(values[p.id])) }}{{ unitOf(p.unit) }}</b></span
             >
             <el-radio-group v-if="p.choices.length" v-model="values[p.id]" @change="slide()"
               ><el-radio-button v-for="c in p.choices" :key="c" :value="c" :label="p.choice_titles[c]"
@@ -283,7 +284,7 @@ function taughtAgain(): void {
         <p v-if="steady" class="soft small">
           {{ say('movements.steady', { n: Math.round(steady.push_n), from: steady.push_from })
           }}<template v-if="steady.friction_needed > 0"
-            >, {{ say('movements.grip', { n: Math.max(...tried!.steady.map((x) => x.friction_needed)).toFixed(2) }) }}</template
+            >, {{ say('movements.grip', { n: numberShown(Math.max(...tried!.steady.map((x) => x.friction_needed)), 2) }) }}</template
           >.
         </p>
         <p v-if="tried?.hold" class="small">

@@ -1,5 +1,6 @@
 import type { Limit } from '../../api/schemas'
 import { say, type MessageKey } from '../../i18n'
+import { numberShown } from '../../i18n/numbers'
 
 export interface DemandLine {
   title: string
@@ -44,7 +45,7 @@ export function demandLines(peaks: Record<string, number>, limits: Limit[]): Dem
       {
         title,
         value: `${Math.round(value)}${unit}`,
-        bound: bound === undefined ? '' : `≤ ${bound}${unit}`,
+        bound: bound === undefined ? '' : `≤ ${numberShown(bound)}${unit}`,
         over: bound !== undefined && value > bound + 0.05,
       },
     ]

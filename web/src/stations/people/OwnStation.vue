@@ -4,6 +4,7 @@ import { computed, ref } from 'vue'
 import { got, http } from '../../api/client'
 import type { components } from '../../api/schema'
 import { say } from '../../i18n'
+import { momentShown } from '../../i18n/days'
 import { useAttempt } from '../../parts/attempt'
 import { useSession } from '../../stores/session'
 
@@ -48,8 +49,6 @@ const remove = () =>
   })
 const end = (id: string) => attempt(() => got(http.POST('/api/v1/sessions/{session_id}/end', { params: { path: { session_id: id } } })))
 const endOthers = () => attempt(() => got(http.POST('/api/v1/sessions/end-others')))
-const moment = (iso: string): string =>
-  new Date(iso).toLocaleString([], { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' })
 </script>
 
 <template>
@@ -104,7 +103,7 @@ const moment = (iso: string): string =>
         <span
           ><b v-if="s.here">{{ say('own.here') }}</b> <span class="device">{{ s.device || say('own.unknown') }}</span><br /><span
             class="soft small"
-            >{{ say('own.since', { began: moment(s.began_at), seen: moment(s.seen_at) }) }}</span
+            >{{ say('own.since', { began: momentShown(s.began_at), seen: momentShown(s.seen_at) }) }}</span
           ></span
         >
         <button v-if="!s.here" type="button" class="quiet-action" :disabled="busy" @click="end(s.id)">{{ say('own.end') }}</button>

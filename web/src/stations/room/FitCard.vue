@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { Fit } from '../../api/schemas'
 import { say } from '../../i18n'
+import { numberShown } from '../../i18n/numbers'
 
 defineProps<{ fit: Fit }>()
 </script>
@@ -11,7 +12,7 @@ defineProps<{ fit: Fit }>()
     <div v-if="fit.svg" class="figure drawing" v-html="fit.svg" />
     <div class="words">
       <p class="row spread">
-        <b>{{ fit.title }}</b><b v-if="fit.value > 0" class="number">{{ fit.value }} {{ fit.unit }}</b>
+        <b>{{ fit.title }}</b><b v-if="fit.value > 0" class="number">{{ numberShown(fit.value) }} {{ fit.unit }}</b>
       </p>
       <p>
         <svg v-if="!fit.fits" width="18" height="18" viewBox="0 0 18 18" aria-hidden="true">

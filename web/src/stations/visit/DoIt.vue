@@ -119,7 +119,7 @@ onKeyStroke('t', () => naming.value && named.value && mean('tired'))
         <span class="of">{{ say('visit.of', { n: set.target }) }}</span>
         <span v-if="rounds > 1" class="soft">{{ say('visit.round', { n: round, of: rounds }) }}</span>
         <span v-if="set.hold_s" class="hold" :class="{ enough: held >= set.hold_s }">
-          {{ say('visit.holding', { n: held.toFixed(0) }) }} <small>{{ say('visit.of', { n: set.hold_s }) }}</small>
+          {{ say('visit.holding', { n: Math.round(held) }) }} <small>{{ say('visit.of', { n: set.hold_s }) }}</small>
         </span>
       </div>
       <div v-if="!naming" class="taps">
@@ -196,6 +196,10 @@ onKeyStroke('t', () => naming.value && named.value && mean('tired'))
 .right {
   min-height: 0;
   display: grid;
+}
+.left {
+  contain: size; /* as tall as the taps beside it, and what else there is room for */
+  min-height: 280px;
 }
 .left > * {
   min-height: 0;

@@ -1,13 +1,20 @@
 <script setup lang="ts">
 import { say } from '../../i18n'
-import { KINDS, points } from './useSensors'
-import type { useSensors } from './useSensors'
+import { numberShown } from '../../i18n/numbers'
+import { KINDS, isOurs, points } from './useSensors'
+import type { Found, Kind, useSensors } from './useSensors'
 
 /** Live traces of the sensors, and what was found in them: it was, or it was not. */
-defineProps<{ sensors: ReturnType<typeof useSensors>; counting: boolean }>()
+const props = defineProps<{ sensors: ReturnType<typeof useSensors>; counting: boolean }>()
 const emit = defineEmits<{ was: [fault: string] }>()
-const WIDTH = 220
+const WIDTH = 150
 const HEIGHT = 44
+/** The newest value; the belt gives a share. */
+function latest(kind: Kind): string {
+  const value = props.sensors.latest.value[kind]?.value
+  return value === undefined ? '' : numberShown(value, kind === 'belt' ? 2 : 0)
+}
+const says = (found: Found): string => (isOurs(found.detected) ? say(`visit.sensorFound.${found.detected}`) : found.says)
 </script>
 
 <template>
@@ -19,23 +26,29 @@ const HEIGHT = 44
           <polyline :points="points(sensors.readings.value, kind, WIDTH, HEIGHT)" fill="none" stroke="currentColor" stroke-width="2" />
         </svg>
         <figcaption class="small">
-          {{ say(`visit.sensor.${kind}`) }} <b>{{ sensors.latest.value[kind]?.value.toFixed(kind === 'belt' ? 2 : 0) }}</b>
+          {{ say(`visit.sensor.${kind}`) }} <b class="number">{{ latest(kind) }}</b>
           {{ kind === 'belt' ? '' : kind === 'cuff' ? 'mmHg' : '°' }}
         </figcaption>
       </figure>
       <button type="button" class="quiet-action" @click="sensors.save">{{ say('visit.sensorsSave') }}</button>
     </template>
-    <div v-if="sensors.found.value" class="found" role="alert">
-      <b>{{ sensors.found.value.says }}</b>
-      <button
-        type="button"
-        class="quiet-action"
-        :disabled="!counting"
-        @click="(emit('was', sensors.found.value!.detected), sensors.settled())"
-      >
-        {{ say('visit.sensorWas') }}
-      </button>
-      <button type="button" class="quiet-action" @click="sensors.settled()">{{ say('visit.sensorWasNot') }}</button>
+    <!-- Its place is kept, so that nothing moves under a finger when something is found. -->
+    <div class="place">
+      <div v-if="sensors.found.value" class="found" role="alert">
+        <b>{{ says(sensors.found.value) }}</b>
+        <span class="answers">
+          <button
+            type="button"
+            class="quiet-action"
+            :disabled="!counting"
+            @click="(emit('was', sensors.found.value!.detected), sensors.settled())"
+          >
+            {{ say('visit.sensorWas') }}
+          </button>
+          <button type="button" class="quiet-action" @click="sensors.settled()">{{ say('visit.sensorWasNot') }}</button>
+        </span>
+      </div>
+      <p v-else-if="sensors.connected.value" class="soft small nothing">{{ say('visit.sensorsQuiet') }}</p>
     </div>
   </section>
 </template>
@@ -44,7 +57,7 @@ const HEIGHT = 44
 .sensors {
   display: flex;
   flex-wrap: wrap;
-  gap: var(--space-4);
+  gap: 6px var(--space-4);
   align-items: center;
   background: var(--paper);
   border: 1px solid var(--line);
@@ -58,15 +71,30 @@ figure {
 figcaption {
   color: var(--ink);
 }
+.place {
+  flex: 1 1 460px; /* beside the traces where there is room */
+  display: grid;
+  align-items: center;
+  min-height: 58px;
+}
+.nothing {
+  margin: 0;
+}
 .found {
   display: flex;
   gap: 10px;
   align-items: center;
-  flex-wrap: wrap;
+  justify-content: space-between;
   background: var(--straw-wash);
   color: var(--ink);
   border-radius: var(--round-small);
   padding: 6px 12px;
-  font-size: 20px;
+  font-size: 19px;
+  line-height: 1.15;
+}
+.answers {
+  display: flex;
+  gap: 10px;
+  flex-shrink: 0;
 }
 </style>

@@ -262,13 +262,11 @@ async function dated(id: string): Promise<void> {
   font-size: var(--text-title);
 }
 .visit {
-  display: grid;
-  grid-template-rows: auto;
-  grid-auto-rows: auto;
+  display: flex;
+  flex-direction: column;
   gap: var(--space-3);
   padding: var(--space-3) var(--space-5);
   min-height: calc(100dvh - 20px);
-  align-content: start;
 }
 .visit > section {
   height: calc(100dvh - 190px);
@@ -278,11 +276,27 @@ async function dated(id: string): Promise<void> {
 .visit > section.after {
   height: auto;
 }
+/* One screen while counting: what is told above takes its place from the figure, never from what is tapped. */
+.visit > section.do {
+  flex: 1 0 auto;
+  height: auto;
+}
+.visit > section.sensors {
+  height: auto;
+  min-height: 0;
+}
 .bar {
   display: flex;
   gap: var(--space-3);
   align-items: center;
   flex-wrap: wrap;
+}
+/* Whatever is above it: the stop sign is never below the edge of the screen. */
+.low {
+  position: sticky;
+  bottom: 0;
+  background: var(--ground);
+  padding-block: 6px;
 }
 .who {
   display: grid;

@@ -1,5 +1,6 @@
-import { describe, expect, it } from 'vitest'
-import { asTable, isFound, isReading, points } from './useSensors'
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { effectScope, type EffectScope } from 'vue'
+import { asTable, isFound, isOurs, isReading, points, useSensors } from './useSensors'
 
 const reading = (t_s: number, value: number, sensor: 'cuff' | 'belt' = 'cuff') => ({
   sensor,
@@ -28,5 +29,74 @@ describe('sensors', () => {
     const drawn = points([reading(0, 10), reading(30, 40), reading(40, 44), reading(40, 0.3, 'belt')], 'cuff', 200, 40).split(' ')
     expect(drawn.map((p) => Number(p.split(',')[0]))).toEqual([100, 200])
     expect(Number(drawn[1]!.split(',')[1])).toBeLessThan(Number(drawn[0]!.split(',')[1]))
+  })
+})
+
+describe('what was found', () => {
+  class Line {
+    static last: Line
+    onmessage?: (event: { data: string }) => void
+    onopen?: () => void
+    onclose?: () => void
+    constructor() {
+      Line.last = this
+    }
+    close = (): void => this.onclose?.()
+    says = (...objects: object[]): void => objects.forEach((o) => this.onmessage?.({ data: JSON.stringify(o) }))
+  }
+  const found = (detected: string, t_s: number) => ({ detected, t_s, says: detected })
+  let scope: EffectScope
+  const listening = () => {
+    scope = effectScope()
+    const sensors = scope.run(useSensors)!
+    sensors.turn(true)
+    Line.last.onopen?.()
+    return sensors
+  }
+  beforeEach(() => {
+    vi.useFakeTimers()
+    vi.stubGlobal('WebSocket', Line)
+  })
+  afterEach(() => {
+    scope.stop()
+    vi.unstubAllGlobals()
+    vi.useRealTimers()
+  })
+
+  it('stays as it is until it is answered; the next comes after a breath', () => {
+    const sensors = listening()
+    Line.last.says(found('pelvis_rocks', 1), found('breath_held', 2), found('pelvis_rocks', 3), found('breath_held', 4))
+    expect(sensors.found.value?.detected).toBe('pelvis_rocks')
+    sensors.settled()
+    expect(sensors.found.value).toBeUndefined()
+    Line.last.says(found('low_back_arches', 5))
+    expect(sensors.found.value).toBeUndefined()
+    vi.advanceTimersByTime(1000)
+    expect(sensors.found.value?.t_s).toBe(2)
+    sensors.settled()
+    vi.advanceTimersByTime(1000)
+    expect(sensors.found.value?.detected).toBe('low_back_arches')
+    sensors.settled()
+    vi.advanceTimersByTime(1000)
+    expect(sensors.found.value).toBeUndefined()
+    Line.last.says(found('pelvis_rocks', 9))
+    expect(sensors.found.value?.t_s).toBe(9)
+  })
+  it('is not offered any more when it has left the picture', () => {
+    const sensors = listening()
+    Line.last.says(found('pelvis_rocks', 1), found('breath_held', 2), reading(30, 40))
+    sensors.settled()
+    vi.advanceTimersByTime(1000)
+    expect(sensors.found.value).toBeUndefined()
+  })
+  it('goes when the sensors are switched off', () => {
+    const sensors = listening()
+    Line.last.says(found('pelvis_rocks', 1), found('breath_held', 2))
+    sensors.turn(false)
+    vi.advanceTimersByTime(1000)
+    expect(sensors.found.value).toBeUndefined()
+  })
+  it('is said in the words of the page where it knows it', () => {
+    expect([isOurs('pelvis_rocks'), isOurs('knee_falls_in')]).toEqual([true, false])
   })
 })

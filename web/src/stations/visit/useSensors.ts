@@ -14,7 +14,12 @@ export interface Found {
   t_s: number
   says: string
 }
+/** What this page says in its own words; anything else in those of the process that found it. */
+export const FOUND = ['low_back_arches', 'breath_held', 'pelvis_rocks'] as const
+export const isOurs = (detected: string): detected is (typeof FOUND)[number] => (FOUND as readonly string[]).includes(detected)
 const SHOWN_S = 20
+/** Between two findings, so that a second tap does not answer what was not read. */
+const BREATHER_MS = 800
 const MOST = 200_000 // of one session: an hour of three sensors
 const AGAIN_MS = 3000
 export const ADDRESS = 'ws://127.0.0.1:8331'
@@ -49,6 +54,8 @@ export function useSensors() {
   const connected = ref(false)
   const readings = shallowRef<Reading[]>([])
   const found = shallowRef<Found>()
+  let waiting: Found[] = []
+  let breather: ReturnType<typeof setTimeout> | undefined
   let socket: WebSocket | undefined
   let again: ReturnType<typeof setTimeout> | undefined
   let drawn = 0
@@ -58,6 +65,7 @@ export function useSensors() {
     socket.onopen = () => {
       connected.value = true
       readings.value = []
+      forget()
     }
     socket.onmessage = ({ data }) => take(String(data))
     socket.onclose = () => {
@@ -80,13 +88,35 @@ export function useSensors() {
         drawn = performance.now()
         triggerRef(readings)
       }
-    } else if (isFound(data)) found.value = data
+    } else if (isFound(data)) propose(data)
+  }
+  /** What is shown stays under the finger until it is answered; the same again says nothing new. */
+  function propose(one: Found): void {
+    if (found.value?.detected === one.detected || waiting.some((w) => w.detected === one.detected)) return
+    if (found.value || breather) waiting.push(one)
+    else found.value = one
+  }
+  function settled(): void {
+    found.value = undefined
+    clearTimeout(breather)
+    breather = setTimeout(() => {
+      breather = undefined
+      const now_s = readings.value.at(-1)?.t_s ?? 0
+      waiting = waiting.filter((w) => now_s - w.t_s <= SHOWN_S) // older ones have left the picture
+      found.value = waiting.shift()
+    }, BREATHER_MS)
+  }
+  function forget(): void {
+    clearTimeout(breather)
+    breather = undefined
+    waiting = []
+    found.value = undefined
   }
   function turn(to: boolean): void {
     on.value = to
     clearTimeout(again)
     socket?.close()
-    found.value = undefined
+    forget()
     if (to) connect()
   }
   function save(): void {
@@ -105,5 +135,5 @@ export function useSensors() {
     }
     return found
   })
-  return { on, connected, readings, latest, found, turn, save, settled: () => (found.value = undefined) }
+  return { on, connected, readings, latest, found, turn, save, settled }
 }

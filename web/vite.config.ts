@@ -32,6 +32,12 @@ export default defineConfig({
   plugins: [vue(), ...(testing ? [] : [Components({ dts: 'src/components.d.ts', dirs: [], resolvers: [ElementPlusResolver()] }), offline])],
   build: { chunkSizeWarningLimit: 700 },
   server: { proxy: { '/api': 'http://127.0.0.1:8321' } },
-  // Every file has a process of its own; the component library is put into one piece first, since reading it takes longer than most tests.
-  test: { environment: 'jsdom', deps: { optimizer: { client: { enabled: true, include: ['element-plus'] } } } },
+  // Files share a page and its modules (specs/afresh.ts); the component library is put into one piece first.
+  test: {
+    environment: 'jsdom',
+    pool: 'threads',
+    isolate: false,
+    setupFiles: ['src/specs/afresh.ts'],
+    deps: { optimizer: { client: { enabled: true, include: ['element-plus'] } } },
+  },
 } as never)

@@ -1,8 +1,6 @@
-import { afterEach, describe, expect, it } from 'vitest'
+import { describe, expect, it } from 'vitest'
 import { speak } from '.'
 import { dayShown, momentShown, shortDayShown, weekdayShown } from './days'
-
-afterEach(() => speak('en'))
 
 describe('days as people write them', () => {
   it('stand in the language of the page, the day first', async () => {

@@ -1,10 +1,7 @@
-import { afterEach, beforeEach, describe, expect, it } from 'vitest'
+import { describe, expect, it } from 'vitest'
 import { i18n, language, say, speak, speakAsBefore } from '.'
 import de from './de'
 import en from './en'
-
-beforeEach(() => localStorage.clear())
-afterEach(() => speak('en'))
 
 describe('the language of the page', () => {
   it('is English until another is chosen, whose words come then', async () => {

@@ -1,8 +1,6 @@
-import { afterEach, describe, expect, it } from 'vitest'
+import { describe, expect, it } from 'vitest'
 import { say, speak } from '.'
 import { numberShown } from './numbers'
-
-afterEach(() => speak('en'))
 
 describe('numbers as people write them', () => {
   it('have the decimals of the language of the page, and a minus that is one', async () => {

@@ -1,19 +1,17 @@
 import 'fake-indexeddb/auto'
-import { beforeEach, describe, expect, it, vi } from 'vitest'
-import { Refused } from '../api/client'
+import { beforeEach, describe, expect, it } from 'vitest'
+import { Refusal, served, UNREACHABLE } from '../specs/served'
+import type { Sent } from '../specs/served'
 import { deliver, hand, redate, undelivered } from './delivery'
 import { forgetEverything, keep, kept, putToWait, waiting } from './vault'
 
-const post = vi.hoisted(() => vi.fn())
-vi.mock('../api/client', async (original) => {
-  const real = await original<typeof import('../api/client')>()
-  return { ...real, http: { POST: post }, got: (call: Promise<unknown>) => call }
-})
+/** A server that answers the visits it is sent in this order, the last for all that follow. */
+function taking(...answers: unknown[]): { sent: Sent[]; ids: () => string[] } {
+  const sent = served({ 'POST /clients/c/visits': () => (answers.length > 1 ? answers.shift() : answers[0]) })
+  return { sent, ids: () => sent.map((s) => (s.body as { visit: { id: string } }).visit.id) }
+}
 const visit = (id: string, on = '2026-11-27') => ({ id, on, context: 'visit', by: 'specialist', movements: [] }) as never
-beforeEach(async () => {
-  await forgetEverything()
-  post.mockReset()
-})
+beforeEach(forgetEverything)
 
 describe('the vault', () => {
   it('gives back what it was given', async () => {
@@ -41,37 +39,37 @@ describe('the vault', () => {
 
 describe('delivery', () => {
   it('sends in the order in which it was done, and forgets only what was taken', async () => {
-    post.mockRejectedValue(new Refused(0, 'No connection', ''))
+    taking(UNREACHABLE)
     await hand('c', visit('visit-0001'))
     await hand('c', visit('visit-0002'))
     expect(undelivered.value.map((u) => u.id)).toEqual(['visit-0001', 'visit-0002'])
-    post.mockReset().mockResolvedValue({})
+    const server = taking({})
     await deliver()
-    expect(post.mock.calls.map(([, { body }]) => body.visit.id)).toEqual(['visit-0001', 'visit-0002'])
+    expect(server.ids()).toEqual(['visit-0001', 'visit-0002'])
     expect(await waiting()).toEqual([])
   })
   it('stops at the first that does not arrive, so that the order stays', async () => {
     await putToWait('visit', 'visit-0001', 'c', visit('visit-0001'))
     await putToWait('visit', 'visit-0002', 'c', visit('visit-0002'))
-    post.mockRejectedValueOnce(new Refused(503, 'Busy', ''))
+    const server = taking(new Refusal(503, 'Busy'))
     await deliver()
-    expect(post).toHaveBeenCalledTimes(1)
+    expect(server.ids()).toEqual(['visit-0001'])
     expect((await waiting()).map((w) => w.id)).toEqual(['visit-0001', 'visit-0002'])
   })
   it('keeps what the server refuses, with its reason, and goes on with the rest', async () => {
     await putToWait('visit', 'visit-0001', 'c', visit('visit-0001', '2031-01-01'))
     await putToWait('visit', 'visit-0002', 'c', visit('visit-0002'))
-    post.mockRejectedValueOnce(new Refused(422, 'Refused', 'lies after today')).mockResolvedValue({})
+    const server = taking(new Refusal(422, 'lies after today'), {})
     await deliver()
     expect(undelivered.value).toEqual([{ id: 'visit-0001', kind: 'visit', client: 'c', refused: 'lies after today' }])
     await redate('visit-0001', '2026-11-27')
-    expect(post.mock.calls.at(-1)![1].body.visit.on).toBe('2026-11-27')
+    expect(server.sent.at(-1)!.body).toMatchObject({ visit: { id: 'visit-0001', on: '2026-11-27' } })
     expect(await waiting()).toEqual([])
   })
   it('sends once where two ask at the same moment', async () => {
     await putToWait('visit', 'visit-0001', 'c', visit('visit-0001'))
-    post.mockResolvedValue({})
+    const server = taking({})
     await Promise.all([deliver(), deliver()])
-    expect(post).toHaveBeenCalledTimes(1)
+    expect(server.ids()).toEqual(['visit-0001'])
   })
 })

@@ -3,12 +3,12 @@ import { flushPromises, mount } from '@vue/test-utils'
 import type { VueWrapper } from '@vue/test-utils'
 import ElementPlus from 'element-plus'
 import { createPinia, setActivePinia } from 'pinia'
-import { afterEach, expect, vi } from 'vitest'
+import { vi } from 'vitest'
 import type { Component } from 'vue'
 import { createMemoryHistory, createRouter } from 'vue-router'
 import type { Router } from 'vue-router'
 import type { Action, Reference } from '../api/schemas'
-import { i18n, speak } from '../i18n'
+import { i18n } from '../i18n'
 import { useClient } from '../stores/client'
 import { useSession } from '../stores/session'
 import { ChoiceList } from './ChoiceList'
@@ -36,19 +36,14 @@ export const UNREACHABLE = Symbol('no network')
 type Answers = Record<string, unknown>
 
 const BASE = '/api/v1'
-let unforeseen: string[] = []
+const unforeseen: string[] = []
 const shown: VueWrapper[] = []
 
-// The next test begins without the pages of this one, in English, and with no server.
-afterEach(async () => {
+/** What pages asked that their test does not answer; after this nothing is shown and nothing was asked. */
+export function ended(): string[] {
   for (const page of shown.splice(0)) page.unmount()
-  vi.unstubAllGlobals()
-  await speak('en')
-  // A page that asks what its test does not answer would pass for a reason that nobody sees.
-  const asked = unforeseen
-  unforeseen = []
-  expect(asked).toEqual([])
-})
+  return unforeseen.splice(0)
+}
 
 function asResponse(answer: unknown): Response {
   if (answer === UNREACHABLE) throw new TypeError('no network')

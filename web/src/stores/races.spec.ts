@@ -2,7 +2,7 @@ import { QueryClient, VueQueryPlugin } from '@tanstack/vue-query'
 import { flushPromises } from '@vue/test-utils'
 import { createPinia, setActivePinia } from 'pinia'
 import { createApp } from 'vue'
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { useClient } from './client'
 import { useProgramme } from './programme'
 
@@ -81,7 +81,6 @@ beforeEach(() => {
   app.use(pinia).use(VueQueryPlugin, { queryClient: new QueryClient({ defaultOptions: { queries: { retry: false } } }) })
   setActivePinia(pinia)
 })
-afterEach(() => vi.unstubAllGlobals())
 
 describe('answers stay with the client that was asked about', () => {
   it('late verdicts of one client never appear under the next one', async () => {

@@ -1,9 +1,8 @@
-import { afterEach, beforeEach, expect, it, vi } from 'vitest'
+import { beforeEach, expect, it, vi } from 'vitest'
 import { mounted, press, served } from '../../specs/served'
 import TestClock from './TestClock.vue'
 
 beforeEach(() => void vi.useFakeTimers({ toFake: ['performance', 'setInterval', 'clearInterval', 'Date'] }))
-afterEach(() => void vi.useRealTimers())
 const shown = (kind: string) => {
   served({})
   return mounted(TestClock, { props: { kind } })

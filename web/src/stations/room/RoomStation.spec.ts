@@ -1,5 +1,5 @@
 import { flushPromises } from '@vue/test-utils'
-import { afterEach, beforeEach, expect, it, vi } from 'vitest'
+import { beforeEach, expect, it, vi } from 'vitest'
 import { say } from '../../i18n'
 import { alarm, changes, isOff, mounted, press, Refusal, served, viewOf } from '../../specs/served'
 import { emptyRoom } from './rooms'
@@ -32,7 +32,6 @@ const shown = async (answers: Record<string, unknown> = {}) => {
 const fitted = (sent: ReturnType<typeof served>) =>
   sent.filter((s) => s.path.endsWith('/fits')).map((s) => (s.body as { room: { name: string } }).room.name)
 beforeEach(() => void vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] }))
-afterEach(() => void vi.useRealTimers())
 async function later(): Promise<void> {
   await vi.advanceTimersByTimeAsync(800)
   await flushPromises()

@@ -1,4 +1,4 @@
-import { afterEach, beforeEach, expect, it, vi } from 'vitest'
+import { beforeEach, expect, it, vi } from 'vitest'
 import type { Sheet } from '../../api/schemas'
 import { mounted, press, served } from '../../specs/served'
 import DoIt from './DoIt.vue'
@@ -29,7 +29,6 @@ const sheet = { session: 'A', context: 'visit', movements: [movement], settling:
 const begun = (): Run => ready(start(begin(sheet as unknown as Sheet, 'device-0001', new Date(2026, 10, 28, 9), 'specialist')))
 
 beforeEach(() => void vi.useFakeTimers({ toFake: ['setInterval', 'clearInterval'] }))
-afterEach(() => void vi.useRealTimers())
 async function shown(own = movement) {
   served({})
   const page = await mounted(DoIt, {

@@ -1,4 +1,4 @@
-import { afterEach, beforeEach, expect, it, vi } from 'vitest'
+import { beforeEach, expect, it, vi } from 'vitest'
 import { mounted, served } from '../../specs/served'
 import Pacer from './Pacer.vue'
 
@@ -21,7 +21,6 @@ const shown = (more: Record<string, unknown> = {}) => {
 }
 const said = (page: Awaited<ReturnType<typeof shown>>) => page.get('[data-testid=breath]').text()
 beforeEach(() => void vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] }))
-afterEach(() => void vi.useRealTimers())
 const later = (s: number) => vi.advanceTimersByTimeAsync(1000 * s)
 
 it('settles first, waits a second, and then moves with the breath', async () => {

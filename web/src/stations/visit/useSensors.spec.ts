@@ -57,11 +57,7 @@ describe('what was found', () => {
     vi.useFakeTimers()
     vi.stubGlobal('WebSocket', Line)
   })
-  afterEach(() => {
-    scope.stop()
-    vi.unstubAllGlobals()
-    vi.useRealTimers()
-  })
+  afterEach(() => scope.stop())
 
   it('stays as it is until it is answered; the next comes after a breath', () => {
     const sensors = listening()

@@ -6,7 +6,6 @@ from datetime import timedelta
 from django.contrib.auth import logout
 from django.http import HttpRequest
 from django.utils import timezone
-from user_agents import parse
 
 from accounts.models import OpenSession, User
 
@@ -22,6 +21,8 @@ def begun(sender: type[User], request: HttpRequest, user: User, **more: object) 
 
 def _device(said: str) -> str:
     """What a browser says of itself, as somebody would name it; '' where nobody could."""
+    from user_agents import parse  # a third of a second to read, for processes at which nobody logs in
+
     found = parse(said)
     parts = [p for p in (found.get_device(), found.get_os(), found.get_browser()) if p != "Other"]
     return ", ".join(dict.fromkeys(parts))[:200]

@@ -6,7 +6,7 @@ from amvel.answers import programme_data
 from amvel.engine import Engine
 from amvel.planning import Item, SetUp
 from amvel.planning.programme import ways_of
-from amvel.safety.ways import TECHNIQUES, Destination
+from amvel.safety.ways import Destination, techniques
 from tests.conftest import demo
 from tests.engines import engine_of, planned
 from tests.generated import TODAY, base
@@ -24,7 +24,7 @@ def ways(e: Engine, context: str = "visit"):
 def test_somebody_healthy_gets_everywhere_by_the_taught_ways() -> None:
     found = ways(engine())
     assert all(w.open for w in found.values())
-    first = {t.to: t.id for t in reversed(TECHNIQUES)}
+    first = {t.to: t.id for t in reversed(techniques())}
     assert {w.to: w.technique.id for w in found.values()} == first
     assert [s.ref for s in found[Destination.IN_BED].stages] == ["side_to_sitting/all_the_way"]
     assert [s.ref for s in found[Destination.TURNED_IN_BED].stages] == ["roll_to_the_side/to_the_side"]

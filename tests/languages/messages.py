@@ -23,7 +23,7 @@ from amvel.safety.limits import Place
 from amvel.safety.permitted import RANGE_TITLES
 from amvel.safety.postures import On, Posture
 from amvel.safety.rulebook import example_case
-from amvel.safety.ways import TECHNIQUES
+from amvel.safety.ways import techniques
 from amvel.screening import find_out, test_library
 from amvel.screening.standards import standards
 from amvel.screening.stop_signs import QUESTIONS
@@ -77,7 +77,7 @@ def of_declarations() -> Iterator[str]:
     for kind in STACKABLE:
         yield from (piece(kind, count).sentence for count in (1, 2))
     yield from DAYS
-    for way in TECHNIQUES:
+    for way in techniques():
         yield from (way.title, way.to.says)
     yield from ("left side", "right side", "left", "right", "forward", "back")
     yield from (words(p) for p in GENERAL)

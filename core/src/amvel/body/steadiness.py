@@ -8,7 +8,6 @@ from dataclasses import dataclass
 
 import numpy as np
 from numpy.typing import NDArray
-from scipy.optimize import linprog
 
 from amvel.body.pose import Contact, PoseSpec
 from amvel.body.pushes import GRAVITY_M_S2
@@ -101,6 +100,8 @@ class _Supports:
         """The largest push along a direction (0 when none is asked), or None when nothing balances the pose."""
         if not self.contact:
             return None
+        from scipy.optimize import linprog  # half a second to read, for processes that ask for no push
+
         normals, tangents, rows = self.edges
         rays = normals + share * tangents
         force, moment = self.outside

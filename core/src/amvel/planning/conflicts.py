@@ -7,7 +7,6 @@ from dataclasses import dataclass
 
 from amvel.languages import said, said_together, term
 from amvel.planning.problem import Problem, Wish
-from amvel.planning.solve import possible
 
 
 @dataclass(frozen=True)
@@ -33,6 +32,9 @@ def conflict(problem: Problem, must_meet: tuple[int, ...] = ()) -> Conflict | No
 
     None when there is no conflict.  No single wish of the answer can be left out of it.
     """
+    # The solver takes half a second to read, for processes that plan nothing.
+    from amvel.planning.solve import possible
+
     wishes = problem.wishes()
     if possible(problem, frozenset(), must_meet):
         return None

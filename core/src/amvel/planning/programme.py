@@ -29,7 +29,6 @@ from amvel.planning.problem import (
 from amvel.planning.purposes import COVERS, words
 from amvel.planning.reasons import positions_left, why_in, why_left_out
 from amvel.planning.rests import Rests, rests_for
-from amvel.planning.solve import solve_problem
 from amvel.planning.tasks import ends_of, unmapped
 from amvel.planning.to_take import to_take
 from amvel.safety import Obligation, Verdict
@@ -194,6 +193,9 @@ def plan(
 
     Raises ProgrammeBlocked while a stop sign stands.
     """
+    # The solver takes half a second to read, for processes that plan nothing.
+    from amvel.planning.solve import solve_problem
+
     blocked_by(engine.stop_signs)
     judged = verdicts if verdicts is not None else engine.verdicts
     pool, why_not = choices(setting_of(engine, context), judged)

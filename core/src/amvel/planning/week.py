@@ -10,8 +10,6 @@ from dataclasses import dataclass
 from datetime import time
 from itertools import combinations
 
-from ortools.sat.python import cp_model
-
 from amvel.case import Case
 from amvel.languages import said, term
 from amvel.literature import WHO_ACTIVITY
@@ -139,6 +137,8 @@ def _solve(
     case: Case, items: Sequence[Item], obligations: Sequence[Covered], given: int
 ) -> tuple[set[tuple[int, int]], dict[int, str], bool]:
     """Movement and day of all that is done, and which session each day has."""
+    from ortools.sat.python import cp_model  # half a second to read, for processes that plan nothing
+
     m = cp_model.CpModel()
     letters = [k for k in LETTERS if any(k in i.sessions for i in items)]
     held = {(k, d): m.new_bool_var(f"{k} on {d}") for k in letters for d in range(7)}

@@ -8,6 +8,7 @@ from collections.abc import Callable
 from dataclasses import dataclass, replace
 from datetime import date
 from enum import Enum
+from functools import cache
 
 from amvel.case import Case
 from amvel.languages import said, said_together, term
@@ -52,37 +53,44 @@ class Technique:
         object.__setattr__(self, "title", said(self.title))
 
 
-_RISES, _PLAIN_RISE = find("sit_to_stand/two_legs")
-_IN_ORDER = (_PLAIN_RISE, *(s for s in _RISES.steps if s is not _PLAIN_RISE))
-TECHNIQUES: tuple[Technique, ...] = (
-    *(Technique(f"rise_{s.id}", s.title, Destination.STANDING, (_RISES.ref(s),)) for s in _IN_ORDER),
-    Technique(
-        "by_a_chair",
-        "by a chair: hands on the seat, one knee, then the other; up the same way",
-        Destination.ON_THE_KNEES,
-        ("floor_by_a_chair/all_the_way_up",),
-    ),
-    Technique(
-        "over_the_side",
-        "over one side as one unit, pushing up with the arms",
-        Destination.LYING_DOWN,
-        ("roll_to_the_side/to_the_side",),
-    ),
-    Technique(
-        "edge_of_the_bed",
-        "down onto the side at the edge; up with the legs over the edge as the arms push",
-        Destination.IN_BED,
-        ("side_to_sitting/all_the_way",),
-        BED,
-    ),
-    Technique(
-        "turned_as_one_unit",
-        "turned over one side as one unit, in bed",
-        Destination.TURNED_IN_BED,
-        ("roll_to_the_side/to_the_side",),
-        BED,
-    ),
-)
+PLAIN_RISE = "sit_to_stand/two_legs"
+
+
+# The library is read when somebody is judged: a process that only keeps or hands out data needs none.
+@cache
+def techniques() -> tuple[Technique, ...]:
+    """Every way there and back, those to one destination in the order in which they are tried."""
+    rises, plain = find(PLAIN_RISE)
+    in_order = (plain, *(s for s in rises.steps if s is not plain))
+    return (
+        *(Technique(f"rise_{s.id}", s.title, Destination.STANDING, (rises.ref(s),)) for s in in_order),
+        Technique(
+            "by_a_chair",
+            "by a chair: hands on the seat, one knee, then the other; up the same way",
+            Destination.ON_THE_KNEES,
+            ("floor_by_a_chair/all_the_way_up",),
+        ),
+        Technique(
+            "over_the_side",
+            "over one side as one unit, pushing up with the arms",
+            Destination.LYING_DOWN,
+            ("roll_to_the_side/to_the_side",),
+        ),
+        Technique(
+            "edge_of_the_bed",
+            "down onto the side at the edge; up with the legs over the edge as the arms push",
+            Destination.IN_BED,
+            ("side_to_sitting/all_the_way",),
+            BED,
+        ),
+        Technique(
+            "turned_as_one_unit",
+            "turned over one side as one unit, in bed",
+            Destination.TURNED_IN_BED,
+            ("roll_to_the_side/to_the_side",),
+            BED,
+        ),
+    )
 
 
 # What somebody does every day, or what is done with them: told, and to be looked at; nothing here asks for a pose.
@@ -122,7 +130,7 @@ class WayThere:
     @property
     def plain(self) -> bool:
         """The rise of everybody, of which nothing has to be said."""
-        return self.technique.steps == (_RISES.ref(_PLAIN_RISE),)
+        return self.technique.steps == (PLAIN_RISE,)
 
 
 def ways_there(
@@ -131,7 +139,7 @@ def ways_there(
     """Every destination by the first technique that is open, else by the one that was tried last; `values` are the measures
     with which a step begins in this room."""
     found: dict[Destination, WayThere] = {}
-    for technique in TECHNIQUES:
+    for technique in techniques():
         if technique.to not in found or not found[technique.to].open:
             found[technique.to] = _way(findings, envelope, profiler, context, technique, values)
     rise = found[Destination.STANDING]
@@ -219,4 +227,4 @@ def _limit(way: WayThere, place: Place) -> Limit:
 
 _NAMED = 3  # of what stands in the way: the rest is on the page of the technique itself
 
-__all__ = ["TECHNIQUES", "Destination", "Stage", "Technique", "WayThere", "ways_there", "with_ways"]
+__all__ = ["Destination", "Stage", "Technique", "WayThere", "techniques", "ways_there", "with_ways"]

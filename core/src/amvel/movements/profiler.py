@@ -208,11 +208,15 @@ Asked = tuple[Profiler, Request]
 Kept = OrderedDict[str, Profile]  # by key
 
 
-def solve_together(wanted: "list[tuple[Profiler, list[Request]]]") -> None:
-    """Solve what several profilers of one body lack in one batch; each keeps its own."""
-    lacking = [(p, r) for p, requests in wanted for r in requests if r.key() not in p._kept]
+def solve_together(wanted: "list[tuple[Profiler, list[Request]]]", quick: bool = False) -> None:
+    """Solve what several profilers of one body lack in one batch, `quick` as sketches; each keeps its own."""
+
+    def kept_of(own: Profiler) -> Kept:
+        return own._sketches if quick else own._kept
+
+    lacking = [(p, r) for p, requests in wanted for r in requests if r.key() not in kept_of(p)]
     if lacking:
-        _solve_and_keep(lacking, lacking[0][0].between, lambda p: p._kept)
+        _solve_and_keep(lacking, 0 if quick else lacking[0][0].between, kept_of)
 
 
 def _solve_and_keep(asked: list[Asked], between: int, kept_of: Callable[[Profiler], Kept]) -> None:

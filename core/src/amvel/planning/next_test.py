@@ -5,7 +5,7 @@ whose admissibility changes are counted; the expected count ranks the tests.  Ga
 Ranges change poses as well as limits: the steps whose joints stop there are solved again, so that the promise holds.
 """
 
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 
 import numpy as np
 from typing_extensions import TypedDict
@@ -14,7 +14,7 @@ from amvel.body import DECLARED, Capacities
 from amvel.case import CaseError, amended
 from amvel.engine import Engine, profiler_for
 from amvel.languages import said, said_together, term
-from amvel.movements import Profiler
+from amvel.movements import Profiler, Request
 from amvel.movements.profiler import solve_together
 from amvel.quantities import base_id
 from amvel.safety import CONTEXTS, Envelope, Limit, Table
@@ -132,12 +132,30 @@ def _closing(limits: tuple[Limit, ...], quantity: str) -> str:
     return ""
 
 
+@dataclass
+class _Moved:
+    """Ranges that some outcome would leave: the rows of the table that they would place otherwise, and those of them that are
+    open as sketches under the limits of one such outcome."""
+
+    profiler: Profiler
+    rows: list[int] = field(default_factory=list)
+    envelopes: list[Envelope] = field(default_factory=list)
+    rows_open: list[int] = field(default_factory=list)
+
+    def still_open(self, sketches: Table) -> list[int]:
+        open_somewhere: Flags = np.zeros(len(self.rows), dtype=bool)
+        for envelope in self.envelopes:
+            for c in CONTEXTS:
+                open_somewhere |= sketches.allowed(envelope, c)
+        return [row for row, is_open in zip(self.rows, open_somewhere, strict=True) if is_open]
+
+
 class _Trials:
     """The case with outcomes entered one at a time."""
 
     def __init__(self, engine: Engine) -> None:
         self.engine, self.table = engine, engine.table
-        self.profilers: dict[str, Profiler] = {}
+        self.moved: dict[str, _Moved] = {}  # by the ranges that an outcome would leave
         self.base = {c: self.table.allowed(engine.envelope, c) for c in CONTEXTS}
 
     def allowed_in_visit(self, ref: str) -> bool:
@@ -155,23 +173,24 @@ class _Trials:
         )
 
     def prepare(self, tests: list[ScreenTest]) -> None:
-        """Enter every outcome, and solve what other ranges would place otherwise in one batch."""
+        """Enter every outcome, and solve what other ranges would place otherwise in one batch: first as sketches, since what
+        fails in its declared frames fails."""
         self.entered = {(t.id, i): self._entered(t, o) for t in tests for i, o in enumerate(t.outcomes)}
-        self.rows: dict[str, list[int]] = {}
         old = self.engine.findings.capacities
         for trial in self.entered.values():
             if trial is None or trial.findings.capacities.digest() == old.digest():
                 continue
-            new, digest = trial.findings.capacities, trial.findings.capacities.digest()
-            known = self.rows.get(digest, [])
-            self.rows[digest] = sorted({*known, *self._open_rows(old, new, trial.envelope)})
-            self.profilers[digest] = profiler_for(self.engine.profiler.body, new)
-        solve_together(
-            [
-                (self.profilers[d], [self.table.profiles[i].request for i in rows])
-                for d, rows in self.rows.items()
-            ]
-        )
+            new = trial.findings.capacities
+            moved = self.moved.setdefault(new.digest(), _Moved(profiler_for(self.engine.profiler.body, new)))
+            moved.rows = sorted({*moved.rows, *self._open_rows(old, new, trial.envelope)})
+            moved.envelopes.append(trial.envelope)
+        solve_together([(m.profiler, self._requests(m.rows)) for m in self.moved.values()], quick=True)
+        for m in self.moved.values():
+            m.rows_open = m.still_open(Table(m.profiler.sketches(self._requests(m.rows))))
+        solve_together([(m.profiler, self._requests(m.rows_open)) for m in self.moved.values()])
+
+    def _requests(self, rows: list[int]) -> list[Request]:
+        return [self.table.profiles[i].request for i in rows]
 
     def _open_rows(self, old: Capacities, new: Capacities, envelope: Envelope) -> list[int]:
         """Poses that would be placed otherwise and whose answer may turn: under these limits a freer joint closes nothing that
@@ -221,12 +240,12 @@ class _Trials:
 
     def _under(self, trial: Engine) -> dict[str, Flags]:
         flags = {c: self.table.allowed(trial.envelope, c) for c in CONTEXTS}
-        digest = trial.findings.capacities.digest()
-        rows = self.rows.get(digest, [])
-        if rows:
-            solved = Table(self.profilers[digest].profiles([self.table.profiles[i].request for i in rows]))
+        moved = self.moved.get(trial.findings.capacities.digest())
+        if moved is not None:
+            solved = Table(moved.profiler.profiles(self._requests(moved.rows_open)))
             for c in CONTEXTS:
-                flags[c][rows] = solved.allowed(trial.envelope, c)
+                flags[c][moved.rows] = False
+                flags[c][moved.rows_open] = solved.allowed(trial.envelope, c)
         return flags
 
 

@@ -4,7 +4,7 @@ The candidates of a step do not depend on findings; only which of them are admis
 """
 
 from collections import defaultdict
-from collections.abc import Callable, Container, Generator
+from collections.abc import Callable, Container, Generator, Iterable
 from dataclasses import dataclass
 from itertools import product
 from typing import TypeVar
@@ -22,6 +22,7 @@ _FIXED = DECLARED | {"one_leg_stance"}
 _COARSE = 5
 _PAIR = 4
 _AT_A_TIME = 6
+_STILL = 1e-9  # what is not moved at all; a solver asked twice answers the same
 
 
 @dataclass(frozen=True)
@@ -80,11 +81,6 @@ def distance(step: Step, start: dict[str, float | str], values: dict[str, float 
             share = abs(float(values[p.id]) - float(usual[p.id])) / (p.high - p.low)
         total += share + 0.05
     return total
-
-
-def _probed(items: list[float | str]) -> list[float | str]:
-    """Half-way, and as far as it goes."""
-    return items if len(items) <= 2 else [items[round(len(items) / 2) - 1], items[-1]]
 
 
 def _thinned(items: list[float | str], most: int) -> list[float | str]:
@@ -160,8 +156,7 @@ def search(original: Profile, first: Check, envelope: Envelope, context: str, li
 
     moves = {p.id: p.candidates(start[p.id]) for p in free}
     # The furthest that each parameter goes, and half-way: what none of them eases, no other value of one will hold.
-    probes = [_version(original, {**start, k: v}) for k, values in moves.items() for v in _probed(values)]
-    sketches = yield Ask(tuple(probes), True)
+    probes, sketches = yield from _probed(original, first, moves)
     if _beyond_help(original, first, sketches):
         return None
     alone = _enough_alone(original, first, probes, sketches)
@@ -175,6 +170,39 @@ def search(original: Profile, first: Check, envelope: Envelope, context: str, li
         return None
     found = yield from _refined(original, found, fine)
     return Modified(found, check(found, envelope, context, lifted), changes(original, found, first))
+
+
+def _probed(
+    original: Profile, first: Check, moves: dict[str, list[float | str]]
+) -> Generator[Ask, list[Profile], tuple[list[Request], list[Profile]]]:
+    """Each parameter as far as it goes, and half-way where that can say more."""
+    start = {**first_dose(original.request.step), **original.request.values}
+
+    def at(place: Callable[[list[float | str]], float | str], ids: Iterable[str]) -> list[Request]:
+        return [_version(original, {**start, k: place(moves[k])}) for k in ids]
+
+    ids = [k for k, values in moves.items() if values]
+    furthest = at(lambda values: values[-1], ids)
+    sketches = yield Ask(tuple(furthest), True)
+    asked = (*original.request.step.parameters, *dose_parameters(original.request.step))
+    more = [
+        p.id
+        for p, sketch in ((p, sketches[ids.index(p.id)]) for p in asked if p.id in ids)
+        if len(moves[p.id]) > 1 and not _says_all(original, sketch, first, in_order=not p.choices)
+    ]
+    half_way = at(lambda values: values[round(len(values) / 2) - 1], more)
+    between = yield Ask(tuple(half_way), True)
+    return [*furthest, *half_way], [*sketches, *between]
+
+
+def _says_all(original: Profile, furthest: Profile, first: Check, in_order: bool) -> bool:
+    """Whether half-way can add nothing: the furthest holds all that was broken, or moves none of it at all, where what lies
+    between two values lies `in_order` between what they do."""
+    if furthest.fault:
+        return False
+    if all(_holds(furthest, b) for b in first.breaches):
+        return True
+    return in_order and all(abs(_worst(furthest, b) - _worst(original, b)) < _STILL for b in first.breaches)
 
 
 def nearest_posed(original: Profile) -> Generator[Ask, list[Profile], Profile | None]:

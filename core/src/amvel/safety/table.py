@@ -22,7 +22,7 @@ class Table:
     def __init__(self, profiles: list[Profile]) -> None:
         self.profiles = profiles
         self.labels = [p.request.label for p in profiles]
-        self.faulty = np.array([bool(p.fault) for p in profiles])
+        self.faulty = np.array([bool(p.fault) for p in profiles], dtype=bool)
         self._worst: dict[tuple[str, bool, str], NDArray[np.float64]] = {}
         self._compared: dict[tuple[str, float, bool, str, str], Flags] = {}
 

@@ -14,7 +14,7 @@ from accounts.models import Organisation, User
 from amvel.languages import said, told
 from jobs.models import LongAnswer, Work
 from jobs.queue import put
-from jobs.working import answered, keep
+from jobs.working import answered, keep, keep_what_was_solved
 
 AT_ONCE_FOR_ONE, AT_ONCE_FOR_A_HOUSE = 8, 60  # questions that wait; more are refused, so that nobody fills the queue
 AHEAD = 0  # urgency of what is made ready before anybody asks; what somebody waits for comes before, the shortest wait first
@@ -113,6 +113,7 @@ def worked_out(question: Question, user: User | None = None, urgency: int | None
         row = row or asked_for(question, user, urgent)
         answer = answered(row)
         keep(row, answer)
+        keep_what_was_solved(row)
         return answer
     raise NotYet(_told(question, row, user, urgent).share)
 

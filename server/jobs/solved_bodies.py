@@ -17,15 +17,22 @@ WORTH_KEEPING = 20  # newly solved profiles; fewer are solved again in less time
 @contextmanager
 def shared(profiler: Profiler) -> Iterator[None]:
     """Take over what is known of this body, and keep what was solved meanwhile."""
-    if profiler.is_fresh:
-        _take_over(profiler)
+    take_over(profiler)
     yield
+    keep_solved(profiler)
+
+
+def keep_solved(profiler: Profiler) -> None:
+    """Write down what was solved of a body here, where that is worth it; for a whole library this takes half a second to a whole one."""
     if profiler.solved >= WORTH_KEEPING:
         today = timezone.localdate()
         SolvedBody.objects.update_or_create(digest=profiler.digest(), defaults={"profiles": profiler.pack(), "used_on": today})
 
 
-def _take_over(profiler: Profiler) -> None:
+def take_over(profiler: Profiler) -> None:
+    """What is known of this body, unless this process knows something itself."""
+    if not profiler.is_fresh:
+        return
     kept = SolvedBody.objects.filter(digest=profiler.digest()).first()
     if kept is None:
         return

@@ -19,7 +19,7 @@ from procrastinate.contrib.django.models import ProcrastinateJob
 from jobs.in_parts import PARTS, finish, finish_with, waiting_wholes
 from jobs.models import LOST_AFTER, OF_ONE_DAY, KeptPicture, LongAnswer, SolvedBody
 from jobs.queue import ANSWERS, CARE, WORK_OUT, put
-from jobs.working import Told, answered, keep
+from jobs.working import Told, answered, keep, keep_what_was_solved
 from papers.reminders import send_due
 
 log = structlog.get_logger(__name__)
@@ -50,6 +50,7 @@ def work_out(row: str) -> None:
         return
     keep(question, answer)
     finish_with(question)
+    keep_what_was_solved(question)
 
 
 @contextmanager

@@ -18,7 +18,7 @@ from amvel.planning.whatif import what_if_now
 from clients.engines import engine_of
 from clients.models import CaseRevision
 from jobs.models import LongAnswer, Work
-from jobs.solved_bodies import shared
+from jobs.solved_bodies import keep_solved, take_over
 
 Args = dict[str, Any]
 Told = Callable[[float], None]  # hears how far it is, 0 to 1
@@ -27,15 +27,26 @@ Told = Callable[[float], None]  # hears how far it is, 0 to 1
 def answered(row: LongAnswer, told: Told = lambda share: None) -> Any:
     """The answer to a question as plain data; nothing is stored."""
     work, asked = Work(row.work), row.asked
-    day = date.fromisoformat(asked["day"])
     if work in _OF_A_HOUSE:
-        return _OF_A_HOUSE[work](row.organisation_id, day, asked["args"], told)
-    engine = engine_of(CaseRevision.objects.get(pk=asked["case"], client__organisation_id=row.organisation_id), day)
+        return _OF_A_HOUSE[work](row.organisation_id, date.fromisoformat(asked["day"]), asked["args"], told)
+    engine = _engine_for(row)
     engine.told = told
     if asked["previous_steps"]:
         engine = engine.after(tuple(asked["previous_steps"]))
-    with shared(engine.profiler):
-        return _OF_A_CASE[work](engine, asked["args"])
+    take_over(engine.profiler)
+    return _OF_A_CASE[work](engine, asked["args"])
+
+
+def _engine_for(row: LongAnswer) -> Engine:
+    """The engine of a question about one client; the same when it is asked for again."""
+    revision = CaseRevision.objects.get(pk=row.asked["case"], client__organisation_id=row.organisation_id)
+    return engine_of(revision, date.fromisoformat(row.asked["day"]))
+
+
+def keep_what_was_solved(row: LongAnswer) -> None:
+    """For other processes; nobody who asks waits for it: the answer is kept before."""
+    if Work(row.work) not in _OF_A_HOUSE:
+        keep_solved(_engine_for(row).profiler)
 
 
 def keep(row: LongAnswer, answer: Any) -> None:

@@ -76,6 +76,12 @@ def test_a_worker_that_is_killed_in_the_middle_costs_no_answer(house, with_worke
     assert until(lambda: api.get(path).status_code == 200)
 
 
+def how_jobs_ended() -> set[str]:
+    with connection.cursor() as cursor:
+        cursor.execute("SELECT DISTINCT status FROM procrastinate_jobs WHERE task_name = 'work_out'")
+        return {status for (status,) in cursor.fetchall()}
+
+
 def test_two_workers_share_the_questions_and_say_the_same(house, with_workers, worker: Worker) -> None:
     """Each question is answered by one of them, and whoever asks which process gets the same."""
     api, client_id = house
@@ -88,11 +94,9 @@ def test_two_workers_share_the_questions_and_say_the_same(house, with_workers, w
     second.start()
     try:
         until(lambda: all(api.get(p).status_code == 200 for p in paths))
+        until(lambda: how_jobs_ended() == {"succeeded"})  # what was solved is written down after the answer
     finally:
         second.end(signal.SIGKILL)
-    with connection.cursor() as cursor:
-        cursor.execute("SELECT DISTINCT status FROM procrastinate_jobs WHERE task_name = 'work_out'")
-        assert cursor.fetchall() == [("succeeded",)]
     alone = working.answered(LongAnswer.objects.get(asked__case=str(Client.objects.get(pk=others[0]).latest().pk)))
     assert api.get(paths[1]).json()["verdicts"] == json.loads(json.dumps(alone))
 
@@ -295,6 +299,18 @@ def test_another_worker_on_another_morning_solves_nothing_again(house, monkeypat
     # What has no pose is not kept; those few are found to have none once more.
     assert len(solved) < 0.1 * len(first)
     assert SolvedBody.objects.get().used_on == timezone.localdate()
+
+
+def test_nobody_waits_for_what_is_written_down_for_others(house, with_workers, monkeypatch) -> None:
+    api, client_id = house
+    as_begun(monkeypatch)
+    assert api.get(f"/clients/{client_id}/verdicts").status_code == 202
+    row = LongAnswer.objects.get()
+    there = []
+    monkeypatch.setattr("jobs.solved_bodies.Profiler.pack", lambda profiler: there.append(api.get(f"/clients/{client_id}/verdicts").status_code) or b"")
+    tasks.work_out.func(row=str(row.pk))
+    assert there == [200]
+    assert SolvedBody.objects.count() == 1
 
 
 def test_what_cannot_be_read_is_solved_anew(house, monkeypatch) -> None:

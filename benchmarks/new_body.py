@@ -57,7 +57,9 @@ def main() -> None:
     paths = [Path(p) for p in sys.argv[1:]]
     data = json.loads(paths[0].read_text())
     data["person"]["stature_cm"] += 1.5
-    Engine(read_case(data)).warm()  # compiled, imported, warm: the first body pays for that, not a client
+    first = Engine(read_case(data))  # compiled, imported, warm: the first body pays for that, not a client
+    first.warm()
+    fits(first.profiler, first.case.room, first.envelope)
     for path in paths:
         print(json.dumps(costs(path)), flush=True)
 

@@ -6,7 +6,7 @@ The candidates of a step do not depend on findings; only which of them are admis
 from collections import defaultdict
 from collections.abc import Callable, Container, Generator, Iterable
 from dataclasses import dataclass
-from itertools import product
+from itertools import islice, product
 from typing import TypeVar
 
 from amvel.body import DECLARED
@@ -137,10 +137,13 @@ def together(profiler: Profiler, searches: list[Generator[Ask, list[Profile], Fo
     for i in range(len(searches)):
         go_on(i, None)
     while waiting:
+        got: dict[int, list[Profile]] = {}
         for quick, solve in ((True, profiler.sketches), (False, profiler.profiles)):
-            solve([r for a in waiting.values() if a.quick == quick for r in a.requests])
-        for i, ask in list(waiting.items()):
-            go_on(i, (profiler.sketches if ask.quick else profiler.profiles)(list(ask.requests)))
+            asks = {i: list(a.requests) for i, a in waiting.items() if a.quick == quick}
+            found = iter(solve([r for requests in asks.values() for r in requests]))
+            got |= {i: list(islice(found, len(requests))) for i, requests in asks.items()}
+        for i in list(waiting):
+            go_on(i, got[i])
     return answers
 
 

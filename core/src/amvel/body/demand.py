@@ -1,6 +1,9 @@
 """The demand profile: what a pose asks of this body, frame by frame, in the names of `amvel.quantities`."""
 
+from collections.abc import Callable
 from dataclasses import dataclass
+from functools import partial
+from operator import attrgetter
 
 import numpy as np
 
@@ -98,6 +101,23 @@ class FrameFacts:
     way_in: bool = False  # how the start is reached: judged like every other frame, and no part of the repetition
 
 
+class _Told:
+    """What the declarations say of these frames; a frame in between shares its facts with a declared one, and they are read once."""
+
+    def __init__(self, facts: list[FrameFacts]) -> None:
+        known: dict[int, int] = {}
+        self._at = np.array([known.setdefault(id(f), len(known)) for f in facts], dtype=np.int64)
+        self._own = list({id(f): f for f in facts}.values())
+
+    def column(self, read: Callable[[FrameFacts], float]) -> Array:
+        """A column of what is read of each frame."""
+        found: Array = np.array([read(f) for f in self._own], dtype=float)[self._at]
+        return found
+
+    def fact(self, name: str) -> Array:
+        return self.column(attrgetter(name))
+
+
 def demand(
     skeleton: Skeleton, flat: Flat, posed: Posed, reactions: Reactions, facts: list[FrameFacts]
 ) -> dict[str, Array]:
@@ -117,17 +137,18 @@ def _columns(
 ) -> dict[str, Array]:
     weight_n = float(skeleton.mass_kg.sum()) * GRAVITY_M_S2
     profile: dict[str, Array] = {}
+    told = _Told(facts)
     _trunk_angles(profile, flat, posed)
     _limb_angles(profile, skeleton, posed)
     _loads(profile, loads, weight_n, skeleton, flat, reactions)
     _supports(profile, flat, reactions, weight_n)
-    _combined(profile, skeleton, posed, facts)
+    _combined(profile, skeleton, posed, told)
     _regions_under_load(profile)
-    _legs(profile, loads, facts)
+    _legs(profile, loads, told)
     for side in ("left", "right"):
         profile[f"{side}.leg_past_middle_cm"] = _past_middle_cm(skeleton, posed, side)
-    _declared(profile, facts)
-    _carried(profile, skeleton, facts)
+    _declared(profile, told)
+    _carried(profile, skeleton, told)
     return profile
 
 
@@ -135,28 +156,31 @@ def _signed(profile: dict[str, Array], plus: str, minus: str, value: Array) -> N
     profile[plus], profile[minus] = np.maximum(value, 0.0), np.maximum(-value, 0.0)
 
 
-def _trunk_angles(profile: dict[str, Array], flat: Flat, posed: Posed) -> None:
-    def relative(dof: str) -> Array:
-        j = JOINT_INDEX[dof]
-        return np.degrees(posed.angles[:, j] - flat.neutral[:, j])
+class _BothWays:
+    """Every joint by how far it is from where it is counted from, one way and the other (J×B, deg)."""
 
+    def __init__(self, angles_rad: Array) -> None:
+        self._deg: Array = np.degrees(angles_rad.T)
+        self._plus, self._minus = np.maximum(self._deg, 0.0), np.maximum(-self._deg, 0.0)
+
+    def at(self, dof: str) -> Array:
+        found: Array = self._deg[JOINT_INDEX[dof]]
+        return found
+
+    def put(self, profile: dict[str, Array], dof: str, plus: str, minus: str) -> None:
+        j = JOINT_INDEX[dof]
+        profile[plus], profile[minus] = self._plus[j], self._minus[j]
+
+
+def _trunk_angles(profile: dict[str, Array], flat: Flat, posed: Posed) -> None:
+    bent = _BothWays(posed.angles - flat.neutral)
     for region in (*TRUNK_REGIONS, "neck"):
-        _signed(profile, f"{region}_flexion_deg", f"{region}_extension_deg", relative(f"{region}.flexion"))
-        _signed(
-            profile,
-            f"left.{region}_side_bend_deg",
-            f"right.{region}_side_bend_deg",
-            relative(f"{region}.side_bend"),
-        )
-        _signed(
-            profile,
-            f"left.{region}_rotation_deg",
-            f"right.{region}_rotation_deg",
-            relative(f"{region}.rotation"),
-        )
+        bent.put(profile, f"{region}.flexion", f"{region}_flexion_deg", f"{region}_extension_deg")
+        bent.put(profile, f"{region}.side_bend", f"left.{region}_side_bend_deg", f"right.{region}_side_bend_deg")
+        bent.put(profile, f"{region}.rotation", f"left.{region}_rotation_deg", f"right.{region}_rotation_deg")
 
     def total(kind: str) -> Array:
-        return np.sum([relative(f"{r}.{kind}") for r in TRUNK_REGIONS], axis=0)
+        return np.sum([bent.at(f"{r}.{kind}") for r in TRUNK_REGIONS], axis=0)
 
     _signed(profile, "trunk_flexion_deg", "trunk_extension_deg", total("flexion"))
     _signed(profile, "left.trunk_side_bend_deg", "right.trunk_side_bend_deg", total("side_bend"))
@@ -164,26 +188,17 @@ def _trunk_angles(profile: dict[str, Array], flat: Flat, posed: Posed) -> None:
 
 
 def _limb_angles(profile: dict[str, Array], skeleton: Skeleton, posed: Posed) -> None:
-    def angle(dof: str) -> Array:
-        return np.degrees(posed.angles[:, JOINT_INDEX[dof]])
-
+    bent = _BothWays(posed.angles)
     thorax = posed.placement.rotation[:, skeleton.segment_index["upper_thorax"]]
     for side in ("left", "right"):
-        _signed(profile, f"{side}.hip_flexion_deg", f"{side}.hip_extension_deg", angle(f"{side}.hip.flexion"))
-        _signed(
-            profile, f"{side}.hip_abduction_deg", f"{side}.hip_adduction_deg", angle(f"{side}.hip.abduction")
-        )
-        _signed(
-            profile,
-            f"{side}.hip_internal_rotation_deg",
-            f"{side}.hip_external_rotation_deg",
-            angle(f"{side}.hip.rotation"),
-        )
-        profile[f"{side}.knee_flexion_deg"] = angle(f"{side}.knee.flexion")
-        profile[f"{side}.ankle_dorsiflexion_deg"] = angle(f"{side}.ankle.dorsiflexion")
-        profile[f"{side}.ankle_plantarflexion_deg"] = np.maximum(0.0, -angle(f"{side}.ankle.dorsiflexion"))
-        profile[f"{side}.elbow_flexion_deg"] = angle(f"{side}.elbow.flexion")
-        profile[f"{side}.wrist_extension_deg"] = np.maximum(0.0, angle(f"{side}.wrist.extension"))
+        bent.put(profile, f"{side}.hip.flexion", f"{side}.hip_flexion_deg", f"{side}.hip_extension_deg")
+        bent.put(profile, f"{side}.hip.abduction", f"{side}.hip_abduction_deg", f"{side}.hip_adduction_deg")
+        bent.put(profile, f"{side}.hip.rotation", f"{side}.hip_internal_rotation_deg", f"{side}.hip_external_rotation_deg")
+        profile[f"{side}.knee_flexion_deg"] = bent.at(f"{side}.knee.flexion")
+        profile[f"{side}.ankle_dorsiflexion_deg"] = bent.at(f"{side}.ankle.dorsiflexion")
+        profile[f"{side}.ankle_plantarflexion_deg"] = np.maximum(0.0, -bent.at(f"{side}.ankle.dorsiflexion"))
+        profile[f"{side}.elbow_flexion_deg"] = bent.at(f"{side}.elbow.flexion")
+        profile[f"{side}.wrist_extension_deg"] = np.maximum(0.0, bent.at(f"{side}.wrist.extension"))
         arm = posed.placement.rotation[:, skeleton.segment_index[f"{side}.upper_arm"]]
         bend = _thigh_against_trunk_deg(skeleton, posed, side)
         profile[f"{side}.thigh_trunk_deg"] = np.maximum(0.0, bend)
@@ -212,7 +227,8 @@ def _thigh_against_trunk_deg(skeleton: Skeleton, posed: Posed, side: str) -> Arr
         return out
 
     thigh, trunk = flat(at["knee"] - at["hip"]), flat(at["hip"] - at["shoulder"])
-    across = np.einsum("bi,bi->b", np.cross(thigh, trunk), axis)
+    (x, y, z), (u, v, w) = thigh.T, trunk.T
+    across = np.einsum("ib,bi->b", np.array([y * w - z * v, z * u - x * w, x * v - y * u]), axis)
     bend: Array = np.degrees(np.arctan2(across, np.einsum("bi,bi->b", thigh, trunk)))
     return bend
 
@@ -258,8 +274,9 @@ def _supports(profile: dict[str, Array], flat: Flat, reactions: Reactions, weigh
     pose = np.repeat(np.arange(flat.poses), np.diff(flat.contacts.first))
     named = flat.contacts.part >= 0
     np.add.at(carried, (pose[named], flat.contacts.part[named]), reactions.force[named])
+    percent_bw = 100 * np.linalg.norm(carried, axis=2).T / weight_n
     for k, part in enumerate(PARTS):
-        profile[f"{part}_support_percent_bw"] = 100 * np.linalg.norm(carried[:, k], axis=1) / weight_n
+        profile[f"{part}_support_percent_bw"] = percent_bw[k]
     for side in ("left", "right"):
         carries = profile[f"{side}.hand_support_percent_bw"] > 2.0
         wrist = profile[f"{side}.wrist_extension_deg"]
@@ -275,14 +292,11 @@ def _supports(profile: dict[str, Array], flat: Flat, reactions: Reactions, weigh
     ).astype(float)
 
 
-def _combined(profile: dict[str, Array], skeleton: Skeleton, posed: Posed, facts: list[FrameFacts]) -> None:
+def _combined(profile: dict[str, Array], skeleton: Skeleton, posed: Posed, told: _Told) -> None:
     index = skeleton.landmarks.index
     trunk = profile["trunk_flexion_deg"]
     loaded = profile["loaded"] > 0
-
-    def fact(name: str) -> Array:
-        return np.array([float(getattr(f, name)) for f in facts])
-
+    fact = told.fact
     # Hands that hold the legs bend the back with the strength of the arms: no rest, whatever presses the spine.
     strained = loaded | (fact("legs_in_the_hands") > 0)
     profile["loaded_trunk_flexion_deg"] = np.where(strained, trunk, 0.0)
@@ -313,7 +327,7 @@ def _combined(profile: dict[str, Array], skeleton: Skeleton, posed: Posed, facts
         profile[name] = fact(name)
     profile["floor_transfer"] = fact("on_floor")
     # On the side the head lies on its pad: that is not what "flat" closes.
-    profile["lying_flat"] = fact("lying_flat") * np.array([f.position != "on the side" for f in facts])
+    profile["lying_flat"] = told.column(lambda f: f.lying_flat and f.position != "on the side")
     for name in ("unstable_surface", "rolls_on_spine", "uses_band"):
         profile[name] = fact(
             {"unstable_surface": "unstable", "rolls_on_spine": "rolls", "uses_band": "band"}[name]
@@ -347,7 +361,7 @@ HOLDS_FROM_N = 1.0  # less than a cup of water: nothing is held
 CARRIES_PERCENT_BW = 5.0
 
 
-def _legs(profile: dict[str, Array], loads: InnerLoads, facts: list[FrameFacts]) -> None:
+def _legs(profile: dict[str, Array], loads: InnerLoads, told: _Told) -> None:
     """What compares or combines the legs."""
     hips = [profile[f"{s}.hip_flexion_deg"] - profile[f"{s}.hip_extension_deg"] for s in ("left", "right")]
     profile["hip_difference_deg"] = np.abs(hips[0] - hips[1])
@@ -365,7 +379,7 @@ def _legs(profile: dict[str, Array], loads: InnerLoads, facts: list[FrameFacts])
             profile[f"{s}.hip_extension_deg"] + profile[f"{s}.knee_flexion_deg"]
         )
         # Lying on the other side the leg goes out against gravity; standing it is held by its foot.
-        lying = np.array([f.side_down == {"left": "right", "right": "left"}[s] for f in facts])
+        lying = told.column(partial(_is_on_its, {"left": "right", "right": "left"}[s])) > 0
         profile[f"{s}.hip_abductor_moment_nm"] = np.where(lying, loads.joint_moment[f"{s}.hip_side"], 0.0)
 
 
@@ -389,11 +403,11 @@ def _rests_up_to(f: FrameFacts) -> float:
     return RESTS_LYING if f.position in _LIES else RESTS_SITTING
 
 
-def _carried(profile: dict[str, Array], skeleton: Skeleton, facts: list[FrameFacts]) -> None:
+def _carried(profile: dict[str, Array], skeleton: Skeleton, told: _Told) -> None:
     """What leg and arm carry, apart from resting: all of it where only limbs carry, else what is more than a limb at rest."""
     whole = float(skeleton.mass_kg.sum())
     standing = profile["standing"] > 0
-    rests = np.array([_rests_up_to(f) for f in facts])
+    rests = told.column(_rests_up_to)
     for side in ("left", "right"):
         share = {
             limb: 100 * sum(float(skeleton.mass_kg[skeleton.segment_index[f"{side}.{p}"]]) for p in parts) / whole
@@ -416,40 +430,36 @@ _POSITION = {
 }
 
 
-def _declared(profile: dict[str, Array], facts: list[FrameFacts]) -> None:
+def _declared(profile: dict[str, Array], told: _Told) -> None:
     """What the declaration says: position, props, tempo."""
-
-    def column(value: list[float]) -> Array:
-        return np.array(value, dtype=float)
-
-    count = len(facts)
-    profile["performed"] = np.ones(count)
+    profile["performed"] = np.ones_like(profile["floor_transfer"])
     for name, position in _POSITION.items():
-        profile[name] = column([f.position == position for f in facts])
-    profile["sitting"] = column([f.seated for f in facts])
-    profile["standing"] = column([f.standing for f in facts])
-    profile["lying"] = column([f.position in _LYING for f in facts])
+        profile[name] = told.column(partial(_is_in, position))
+    profile["sitting"] = told.fact("seated")
+    profile["standing"] = told.fact("standing")
+    profile["lying"] = told.column(lambda f: f.position in _LYING)
     profile["bed_transfer"] = profile["lying"] * (1.0 - profile["floor_transfer"])
-    profile["legs_lifted"] = column([f.legs_lifted for f in facts])
-    profile["legs_in_the_hands"] = column([f.legs_in_the_hands for f in facts])
-    profile["sitting_unsupported"] = column([f.sits_unsupported for f in facts])
+    profile["legs_lifted"] = told.fact("legs_lifted")
+    profile["legs_in_the_hands"] = told.fact("legs_in_the_hands")
+    profile["sitting_unsupported"] = told.fact("sits_unsupported")
     knees = profile["left.knee_support_percent_bw"] + profile["right.knee_support_percent_bw"]
     profile["kneeling"] = ((knees > CARRIES_PERCENT_BW) & (profile["face_down"] < 1)).astype(float)
     for side in ("left", "right"):
-        profile[f"{side}.lying_on"] = column([f.side_down == side for f in facts])
+        profile[f"{side}.lying_on"] = told.column(partial(_is_on_its, side))
     for name in ("jolt", "band_on_foot", "hard_prop"):
-        profile[name] = column([getattr(f, name) for f in facts])
-    profile["back_raised_deg"] = column(
-        [f.back_raised_deg if f.position == "on the back" else UPRIGHT_DEG for f in facts]
-    )
-    profile["time_flat_min"] = column(
-        [f.minutes_at_once if f.position == "on the back" and f.lying_flat else 0.0 for f in facts]
-    )
-    profile["time_sitting_min"] = column([f.minutes_at_once if f.seated else 0.0 for f in facts])
-    profile["time_standing_min"] = column([f.minutes_at_once if f.standing else 0.0 for f in facts])
-    minutes = column([f.minutes for f in facts])
-    profile["skin_percent_bw_min"] = minutes * np.max(
-        [profile[name] for name in _ON_SKIN], axis=0
-    )
-    profile["effort_0_to_10"] = column([f.effort for f in facts])
-    profile["strained_hold_s"] = column([f.hold_s if f.effort >= 6 else 0.0 for f in facts])
+        profile[name] = told.fact(name)
+    profile["back_raised_deg"] = told.column(lambda f: f.back_raised_deg if f.position == "on the back" else UPRIGHT_DEG)
+    profile["time_flat_min"] = told.column(lambda f: f.minutes_at_once if f.position == "on the back" and f.lying_flat else 0.0)
+    profile["time_sitting_min"] = told.column(lambda f: f.minutes_at_once if f.seated else 0.0)
+    profile["time_standing_min"] = told.column(lambda f: f.minutes_at_once if f.standing else 0.0)
+    profile["skin_percent_bw_min"] = told.fact("minutes") * np.max([profile[name] for name in _ON_SKIN], axis=0)
+    profile["effort_0_to_10"] = told.fact("effort")
+    profile["strained_hold_s"] = told.column(lambda f: f.hold_s if f.effort >= 6 else 0.0)
+
+
+def _is_in(position: str, f: FrameFacts) -> bool:
+    return f.position == position
+
+
+def _is_on_its(side: str, f: FrameFacts) -> bool:
+    return f.side_down == side

@@ -64,6 +64,8 @@ _MEASURED_BY: dict[Way, tuple[str, ...]] = {
     Way.PRESS: tuple(f"compression_{c}_n" for c in _CUTS),
 }
 
+_MEASURED = tuple(n for measured in _MEASURED_BY.values() for n in measured)
+_ROWS_OF = {way: [_MEASURED.index(n) for n in measured] for way, measured in _MEASURED_BY.items()}
 # What is held is held at the cuts: the pelvic control moment is of the legs.
 _AT_THE_CUTS: dict[Way, tuple[str, ...]] = {way: tuple(n for n in measured if n != _OF_THE_LEGS.get(way)) for way, measured in _MEASURED_BY.items()}
 
@@ -168,11 +170,10 @@ class Ceilings:
     @classmethod
     def of(cls, references: Iterable[tuple[Reference, Mapping[str, Array]]]) -> "Ceilings":
         """From the profiles of the reference poses, as columns; a pose that a body cannot take adds nothing."""
-        names = [n for measured in _MEASURED_BY.values() for n in measured]
-        most = {n: np.zeros(HIGHEST) for n in names}
+        most = {n: np.zeros(HIGHEST) for n in _MEASURED}
         standing: dict[str, float] = {}
         for reference, columns in references:
-            for n in names:
+            for n in _MEASURED:
                 seen = max(float(columns[m].max()) for m in _both_sides(n))
                 most[n][reference.level - 1] = max(most[n][reference.level - 1], MORE_THAN_REFERENCE * seen)
             if reference.ref == QUIET_STANDING:
@@ -187,8 +188,10 @@ class Ceilings:
         """The level of every frame in every way by what is asked of this body, and its press against quiet standing."""
         press = [profile[n] / self.standing_n[n] for n in self.standing_n]
         out = {"press_against_standing": np.max(press, axis=0)}
-        for way, measured in _MEASURED_BY.items():
-            out[way.quantity] = np.max([level_of(profile[n], self.most[n]) for n in measured], axis=0)
+        asked = np.array([profile[n] for n in _MEASURED])
+        levels = level_of(asked, np.array([self.most[n] for n in _MEASURED]))
+        for way, rows in _ROWS_OF.items():
+            out[way.quantity] = levels[rows].max(axis=0)
         for way in HELD_WAYS:
             cuts = _AT_THE_CUTS[way]
             ratio = np.max([profile[n] / max(float(self.most[n][-1]), 1e-9) for n in cuts], axis=0)
@@ -228,11 +231,12 @@ def _both_sides(name: str) -> tuple[str, ...]:
 
 
 def level_of(values: Array, most: Array) -> Array:
-    """Levels of values against the rising ceilings of one quantity: 2.5 lies half-way from the second to the third."""
-    below = np.concatenate([[0.0], most])
+    """Levels of values (…×B) against the rising ceilings (…×6) of their quantity: 2.5 lies half-way from the second to the third."""
+    below = np.concatenate([np.zeros((*most.shape[:-1], 1)), most], axis=-1)
     values = np.where(values < _NOTHING, 0.0, values)
-    at = np.searchsorted(most, values, side="left")
-    floor, top = below[np.minimum(at, HIGHEST)], below[np.minimum(at + 1, HIGHEST)]
+    at = (most[..., :, None] < values[..., None, :]).sum(axis=-2)
+    floor = np.take_along_axis(below, np.minimum(at, HIGHEST), axis=-1)
+    top = np.take_along_axis(below, np.minimum(at + 1, HIGHEST), axis=-1)
     width = np.where(at < HIGHEST, top - floor, np.maximum(floor, 1.0))
     return at + (values - floor) / np.maximum(width, 1e-9)
 

@@ -3,7 +3,9 @@
 import pytest
 
 from amvel.engine import Engine
+from amvel.movements import Profile
 from amvel.safety import modification
+from amvel.safety.verdict import Check
 from tests.conftest import demo
 from tests.engines import engine_of
 
@@ -21,8 +23,8 @@ def test_nothing_is_missed_where_half_way_is_not_asked(name: str, monkeypatch: p
     asked: list[bool] = []
     says_all = modification._says_all
 
-    def counted(*args: object, **more: object) -> bool:
-        asked.append(says_all(*args, **more))  # type: ignore[arg-type]
+    def counted(original: Profile, furthest: Profile, first: Check, in_order: bool) -> bool:
+        asked.append(says_all(original, furthest, first, in_order))
         return asked[-1]
 
     monkeypatch.setattr(modification, "_says_all", counted)

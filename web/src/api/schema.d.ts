@@ -8236,6 +8236,8 @@ export interface components {
             ways: components["schemas"]["WaySheetData"][];
             /** Stop Signs */
             stop_signs: components["schemas"]["AskedData"][];
+            /** Sensed */
+            sensed: components["schemas"]["SensedData"][];
             /** Asks Pressure */
             asks_pressure: boolean;
             /** Rest S */
@@ -8294,6 +8296,16 @@ export interface components {
             faults: components["schemas"]["RunFaultData"][];
             /** Beats */
             beats: components["schemas"]["BeatData"][];
+        };
+        /**
+         * SensedData
+         * @description What sensors beside the mat may find, by the fault that it speaks for.
+         */
+        SensedData: {
+            /** Id */
+            id: string;
+            /** Says */
+            says: string;
         };
         /**
          * StageSheetData

@@ -1,14 +1,12 @@
-import type { Language } from '.'
-import { language } from '.'
+import { writtenAs } from './language'
 
 /** Days as people write them, in the language of the page; `iso` is a day or a moment of ISO 8601, of which the day or the minute is shown. */
-const WRITTEN: Record<Language, string> = { en: 'en-GB', de: 'de' } // the day before the month, as on paper
 type Parts = Intl.DateTimeFormatOptions
 const DAY: Parts = { day: 'numeric', month: 'short', year: 'numeric' }
 
 // A day has no hour: read and written in the same zone, it stays the day that it is.
 const written = (at: Date, parts: Parts, timeZone?: string): string =>
-  new Intl.DateTimeFormat(WRITTEN[language()], { ...parts, timeZone }).format(at)
+  new Intl.DateTimeFormat(writtenAs(), { ...parts, timeZone }).format(at)
 const asDay = (iso: string): Date => new Date(`${iso.slice(0, 10)}T00:00:00Z`)
 
 /** '28 Nov 2026'; nothing where there is no day. */

@@ -1,26 +1,16 @@
-import { createI18n } from 'vue-i18n'
-import en from './en'
+import type en from './en'
+import { i18n, LANGUAGES } from './language'
+import type { Language } from './language'
 import { numberShown } from './numbers'
 
+export { i18n, language, LANGUAGES } from './language'
+export type { Language } from './language'
+
 export type MessageKey = keyof typeof en
-export const LANGUAGES = ['en', 'de'] as const
-export type Language = (typeof LANGUAGES)[number]
 const KEPT = 'amvel.language'
 /** English stands in for what is not there yet; another language comes when it is chosen. */
 const CATALOGUES = { de: () => import('./de') } satisfies Record<Exclude<Language, 'en'>, unknown>
-const messages: Partial<Record<Language, typeof en>> = { en }
 
-export const i18n = createI18n<false>({
-  legacy: false,
-  locale: 'en',
-  fallbackLocale: 'en',
-  messages: messages as Record<Language, typeof en>,
-})
-
-/** The language of the page; on this device it stays until another is chosen. */
-export function language(): Language {
-  return i18n.global.locale.value as Language
-}
 /** The page in this language, once its words are here. */
 export async function speak(chosen: Language): Promise<void> {
   if (chosen !== 'en') i18n.global.setLocaleMessage(chosen, (await CATALOGUES[chosen]()).default)

@@ -1,11 +1,9 @@
-import type { Language } from '.'
-import { language } from '.'
+import { writtenAs } from './language'
 
-/** Numbers as people write them, in the language of the page; `places` fixes the decimals, without it there are as many as there are. */
-const WRITTEN: Record<Language, string> = { en: 'en-GB', de: 'de' }
 const MOST_PLACES = 6
 
+/** A number as people write it, in the language of the page; `places` fixes the decimals, without it there are as many as there are. */
 export function numberShown(value: number, places?: number): string {
   const own = { minimumFractionDigits: places ?? 0, maximumFractionDigits: places ?? MOST_PLACES, useGrouping: false }
-  return new Intl.NumberFormat(WRITTEN[language()], own).format(value).replace(/^-/, '−')
+  return new Intl.NumberFormat(writtenAs(), own).format(value).replace(/^-/, '−')
 }

@@ -24,6 +24,7 @@ from amvel.planning.to_take import to_take
 from amvel.progress.ladders import OpenLadders
 from amvel.safety import Verdict
 from amvel.screening.stop_signs import QUESTIONS, asked_of
+from amvel.sensing.detectors import SAYS
 
 SERVES = 0.5  # share of the purposes that something else has to serve to stand in (our reading)
 MOST_INSTEAD = 2
@@ -124,6 +125,13 @@ class AskedData(TypedDict):
     says: str
 
 
+class SensedData(TypedDict):
+    """What sensors beside the mat may find, by the fault that it speaks for."""
+
+    id: str
+    says: str
+
+
 class StageSheetData(TypedDict):
     """One stage of a way, with its picture."""
 
@@ -148,6 +156,7 @@ class RunSheetData(TypedDict):
     movements: list[RunMovementData]
     ways: list[WaySheetData]
     stop_signs: list[AskedData]
+    sensed: list[SensedData]
     asks_pressure: bool
     rest_s: float
     stops_at_rise: int  # pain that rises by so much ends a movement; what is no pain ends it always
@@ -167,6 +176,7 @@ def run_sheet(engine: Engine, items: Sequence[Item], context: Literal["visit", "
         "movements": [_movement(engine, i, context, ladders, pool, in_use, leaving.index(i.ref)) for i in own],
         "ways": [_way(engine, way_data(w)) for w in ways_of(engine, context, own)],
         "stop_signs": [{"id": name, "says": QUESTIONS[name].title} for name in asked_of(engine.case)],
+        "sensed": [{"id": failure.value, "says": says} for failure, says in SAYS.items()],
         "rest_s": REST_S,
         "stops_at_rise": RISE_THAT_STOPS,
         "asks_pressure": any(a.id == "blood_pressure" for a in engine.findings.assumptions),

@@ -105,9 +105,10 @@ class _Told:
     """What the declarations say of these frames; a frame in between shares its facts with a declared one, and they are read once."""
 
     def __init__(self, facts: list[FrameFacts]) -> None:
-        known: dict[int, int] = {}
-        self._at = np.array([known.setdefault(id(f), len(known)) for f in facts], dtype=np.int64)
-        self._own = list({id(f): f for f in facts}.values())
+        own = {id(f): f for f in facts}
+        row = {key: i for i, key in enumerate(own)}
+        self._own = list(own.values())
+        self._at = np.array([row[id(f)] for f in facts], dtype=np.int64)
 
     def column(self, read: Callable[[FrameFacts], float]) -> Array:
         """A column of what is read of each frame."""
@@ -227,7 +228,7 @@ def _thigh_against_trunk_deg(skeleton: Skeleton, posed: Posed, side: str) -> Arr
         return out
 
     thigh, trunk = flat(at["knee"] - at["hip"]), flat(at["hip"] - at["shoulder"])
-    (x, y, z), (u, v, w) = thigh.T, trunk.T
+    (x, y, z), (u, v, w) = thigh.T, trunk.T  # numpy's own cross product costs more than the rest of this for a frame or two
     across = np.einsum("ib,bi->b", np.array([y * w - z * v, z * u - x * w, x * v - y * u]), axis)
     bend: Array = np.degrees(np.arctan2(across, np.einsum("bi,bi->b", thigh, trunk)))
     return bend

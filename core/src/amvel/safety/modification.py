@@ -4,7 +4,7 @@ The candidates of a step do not depend on findings; only which of them are admis
 """
 
 from collections import defaultdict
-from collections.abc import Callable, Container, Generator, Iterable
+from collections.abc import Callable, Container, Generator
 from dataclasses import dataclass
 from itertools import islice, product
 from typing import TypeVar
@@ -159,7 +159,7 @@ def search(original: Profile, first: Check, envelope: Envelope, context: str, li
 
     moves = {p.id: p.candidates(start[p.id]) for p in free}
     # The furthest that each parameter goes, and half-way: what none of them eases, no other value of one will hold.
-    probes, sketches = yield from _probed(original, first, moves)
+    probes, sketches = yield from _probed(original, first, [(p, moves[p.id]) for p in free if moves[p.id]])
     if _beyond_help(original, first, sketches):
         return None
     alone = _enough_alone(original, first, probes, sketches)
@@ -176,24 +176,17 @@ def search(original: Profile, first: Check, envelope: Envelope, context: str, li
 
 
 def _probed(
-    original: Profile, first: Check, moves: dict[str, list[float | str]]
+    original: Profile, first: Check, moves: list[tuple[Parameter, list[float | str]]]
 ) -> Generator[Ask, list[Profile], tuple[list[Request], list[Profile]]]:
     """Each parameter as far as it goes, and half-way where that can say more."""
     start = {**first_dose(original.request.step), **original.request.values}
-
-    def at(place: Callable[[list[float | str]], float | str], ids: Iterable[str]) -> list[Request]:
-        return [_version(original, {**start, k: place(moves[k])}) for k in ids]
-
-    ids = [k for k, values in moves.items() if values]
-    furthest = at(lambda values: values[-1], ids)
+    furthest = [_version(original, {**start, p.id: values[-1]}) for p, values in moves]
     sketches = yield Ask(tuple(furthest), True)
-    asked = (*original.request.step.parameters, *dose_parameters(original.request.step))
-    more = [
-        p.id
-        for p, sketch in ((p, sketches[ids.index(p.id)]) for p in asked if p.id in ids)
-        if len(moves[p.id]) > 1 and not _says_all(original, sketch, first, in_order=not p.choices)
+    half_way = [
+        _version(original, {**start, p.id: values[round(len(values) / 2) - 1]})
+        for (p, values), sketch in zip(moves, sketches, strict=True)
+        if len(values) > 1 and not _says_all(original, sketch, first, in_order=not p.choices)
     ]
-    half_way = at(lambda values: values[round(len(values) / 2) - 1], more)
     between = yield Ask(tuple(half_way), True)
     return [*furthest, *half_way], [*sketches, *between]
 

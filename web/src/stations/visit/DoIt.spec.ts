@@ -25,7 +25,17 @@ const movement = {
   take: [],
   feedback: [],
 }
-const sheet = { session: 'A', context: 'visit', movements: [movement], settling: [], ways: [], stop_signs: [], rest_s: 0, stops_at_rise: 2 }
+const sheet = {
+  session: 'A',
+  context: 'visit',
+  movements: [movement],
+  settling: [],
+  ways: [],
+  stop_signs: [],
+  sensed: [],
+  rest_s: 0,
+  stops_at_rise: 2,
+}
 const begun = (): Run => ready(start(begin(sheet as unknown as Sheet, 'device-0001', new Date(2026, 10, 28, 9), 'specialist')))
 
 beforeEach(() => void vi.useFakeTimers({ toFake: ['setInterval', 'clearInterval'] }))

@@ -1,11 +1,12 @@
 <script setup lang="ts">
+import type { Sheet } from '../../api/schemas'
 import { say } from '../../i18n'
 import { numberShown } from '../../i18n/numbers'
-import { KINDS, isOurs, points } from './useSensors'
+import { KINDS, points } from './useSensors'
 import type { Found, Kind, useSensors } from './useSensors'
 
 /** Live traces of the sensors, and what was found in them: it was, or it was not. */
-const props = defineProps<{ sensors: ReturnType<typeof useSensors>; counting: boolean }>()
+const props = defineProps<{ sensors: ReturnType<typeof useSensors>; counting: boolean; sensed: Sheet['sensed'] }>()
 const emit = defineEmits<{ was: [fault: string] }>()
 const WIDTH = 150
 const HEIGHT = 44
@@ -14,7 +15,8 @@ function latest(kind: Kind): string {
   const value = props.sensors.latest.value[kind]?.value
   return value === undefined ? '' : numberShown(value, kind === 'belt' ? 2 : 0)
 }
-const says = (found: Found): string => (isOurs(found.detected) ? say(`visit.sensorFound.${found.detected}`) : found.says)
+/** In the words of the sheet; what it does not know, in those of the process that found it. */
+const says = (found: Found): string => props.sensed.find((s) => s.id === found.detected)?.says ?? found.says
 </script>
 
 <template>

@@ -137,7 +137,13 @@ async function dated(id: string): Promise<void> {
     </p>
     <p v-if="left.length" class="note" role="status">{{ say('visit.leavesOut', { what: left.join(', ') }) }}</p>
 
-    <SensorPanel v-if="sensors.on.value && running" :sensors="sensors" :counting="run?.phase === 'set'" @was="failed" />
+    <SensorPanel
+      v-if="sensors.on.value && running"
+      :sensors="sensors"
+      :counting="run?.phase === 'set'"
+      :sensed="sheet?.sheet.sensed ?? []"
+      @was="failed"
+    />
 
     <section v-if="state === 'opening'" class="middle" role="status">
       <p class="soft large">{{ say('visit.opening') }}</p>

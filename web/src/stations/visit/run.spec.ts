@@ -70,6 +70,7 @@ const sheet = (...movements: RunMovement[]): Sheet => ({
   movements,
   ways: [],
   stop_signs: [],
+  sensed: [],
   asks_pressure: false,
   rest_s: 30,
   stops_at_rise: 2,

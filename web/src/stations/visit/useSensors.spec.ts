@@ -1,6 +1,8 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { effectScope, type EffectScope } from 'vue'
-import { asTable, isFound, isOurs, isReading, points, useSensors } from './useSensors'
+import { mounted } from '../../specs/served'
+import SensorPanel from './SensorPanel.vue'
+import { asTable, isFound, isReading, points, useSensors } from './useSensors'
 
 const reading = (t_s: number, value: number, sensor: 'cuff' | 'belt' = 'cuff') => ({
   sensor,
@@ -92,7 +94,15 @@ describe('what was found', () => {
     vi.advanceTimersByTime(1000)
     expect(sensors.found.value).toBeUndefined()
   })
-  it('is said in the words of the page where it knows it', () => {
-    expect([isOurs('pelvis_rocks'), isOurs('knee_falls_in')]).toEqual([true, false])
+  it.each([
+    ['pelvis_rocks', 'Das Becken kippt.'],
+    ['knee_falls_in', 'The knee falls in.'],
+  ])('%s is said in the words of the sheet where it has some: %s', async (detected, says) => {
+    const sensors = listening()
+    Line.last.says({ detected, t_s: 1, says: 'The knee falls in.' })
+    const page = await mounted(SensorPanel, {
+      props: { sensors, counting: true, sensed: [{ id: 'pelvis_rocks', says: 'Das Becken kippt.' }] },
+    })
+    expect(page.get('.found').text()).toContain(says)
   })
 })

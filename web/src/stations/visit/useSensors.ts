@@ -14,9 +14,6 @@ export interface Found {
   t_s: number
   says: string
 }
-/** What this page says in its own words; anything else in those of the process that found it. */
-export const FOUND = ['low_back_arches', 'breath_held', 'pelvis_rocks'] as const
-export const isOurs = (detected: string): detected is (typeof FOUND)[number] => (FOUND as readonly string[]).includes(detected)
 const SHOWN_S = 20
 /** Between two findings, so that a second tap does not answer what was not read. */
 const BREATHER_MS = 800

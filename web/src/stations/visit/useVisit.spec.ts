@@ -28,7 +28,17 @@ const movement = { ref: 'sit/tall', sides: [side], cues: [], faults: [], do: [],
 const copy = {
   copy_hours: 72,
   name: '',
-  sheet: { session: 'A', context: 'visit', movements: [movement], settling: [], ways: [], stop_signs: [], rest_s: 30, stops_at_rise: 2 },
+  sheet: {
+    session: 'A',
+    context: 'visit',
+    movements: [movement],
+    settling: [],
+    ways: [],
+    stop_signs: [],
+    sensed: [],
+    rest_s: 30,
+    stops_at_rise: 2,
+  },
 } as unknown as RunSheet
 const oneClean = () => clean(ready(start(begin(copy.sheet, 'device-0001', new Date(2026, 10, 27, 9, 30), 'specialist'))))
 

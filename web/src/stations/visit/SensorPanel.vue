@@ -6,7 +6,7 @@ import { KINDS, points } from './useSensors'
 import type { Found, Kind, useSensors } from './useSensors'
 
 /** Live traces of the sensors, and what was found in them: it was, or it was not. */
-const props = defineProps<{ sensors: ReturnType<typeof useSensors>; counting: boolean; sensed: Sheet['sensed'] }>()
+const props = defineProps<{ sensors: ReturnType<typeof useSensors>; sensed: Sheet['sensed'] }>()
 const emit = defineEmits<{ was: [fault: string] }>()
 const WIDTH = 150
 const HEIGHT = 44
@@ -39,12 +39,7 @@ const says = (found: Found): string => props.sensed.find((s) => s.id === found.d
       <div v-if="sensors.found.value" class="found" role="alert">
         <b>{{ says(sensors.found.value) }}</b>
         <span class="answers">
-          <button
-            type="button"
-            class="quiet-action"
-            :disabled="!counting"
-            @click="(emit('was', sensors.found.value!.detected), sensors.settled())"
-          >
+          <button type="button" class="quiet-action" @click="(emit('was', sensors.found.value!.detected), sensors.settled())">
             {{ say('visit.sensorWas') }}
           </button>
           <button type="button" class="quiet-action" @click="sensors.settled()">{{ say('visit.sensorWasNot') }}</button>

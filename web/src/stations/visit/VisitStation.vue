@@ -49,7 +49,6 @@ const visit = useVisit(id, by)
 const { state, why, offline, full, untold, handing, sheet, run, resumed, canUndo } = visit
 void visit.open()
 
-const sensors = useSensors()
 const symptom = ref(false)
 const stopping = ref(false)
 const skipping = ref(false)
@@ -61,6 +60,7 @@ useIntervalFn(() => (nowMs.value = Date.now()), 5000)
 const own = computed(() => run.value && current(run.value))
 const movement = computed(() => sheet.value?.sheet.movements[own.value?.of ?? 0])
 const rung = computed(() => own.value && movement.value && rungOf(movement.value, own.value))
+const sensors = useSensors(() => (run.value?.phase === 'set' ? `${run.value.at}.${own.value?.done.length}` : ''))
 const running = computed(() => ['setup', 'set', 'rest', 'compare'].includes(run.value?.phase ?? ''))
 const passedMin = computed(() => (run.value ? Math.max(0, Math.round((nowMs.value - run.value.startedMs) / 60_000)) : 0))
 const leftMin = computed(() => {
@@ -137,13 +137,7 @@ async function dated(id: string): Promise<void> {
     </p>
     <p v-if="left.length" class="note" role="status">{{ say('visit.leavesOut', { what: left.join(', ') }) }}</p>
 
-    <SensorPanel
-      v-if="sensors.on.value && running"
-      :sensors="sensors"
-      :counting="run?.phase === 'set'"
-      :sensed="sheet?.sheet.sensed ?? []"
-      @was="failed"
-    />
+    <SensorPanel v-if="sensors.on.value && running" :sensors="sensors" :sensed="sheet?.sheet.sensed ?? []" @was="failed" />
 
     <section v-if="state === 'opening'" class="middle" role="status">
       <p class="soft large">{{ say('visit.opening') }}</p>

@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import { effectScope, type EffectScope } from 'vue'
+import { effectScope, nextTick, ref, type EffectScope } from 'vue'
 import { mounted } from '../../specs/served'
 import SensorPanel from './SensorPanel.vue'
 import { asTable, isFound, isReading, points, useSensors } from './useSensors'
@@ -48,14 +48,16 @@ describe('what was found', () => {
   }
   const found = (detected: string, t_s: number) => ({ detected, t_s, says: detected })
   let scope: EffectScope
+  const set = ref('0.0')
   const listening = () => {
     scope = effectScope()
-    const sensors = scope.run(useSensors)!
+    const sensors = scope.run(() => useSensors(() => set.value))!
     sensors.turn(true)
     Line.last.onopen?.()
     return sensors
   }
   beforeEach(() => {
+    set.value = '0.0'
     vi.useFakeTimers()
     vi.stubGlobal('WebSocket', Line)
   })
@@ -87,6 +89,21 @@ describe('what was found', () => {
     vi.advanceTimersByTime(1000)
     expect(sensors.found.value).toBeUndefined()
   })
+  it('goes with its set, so that none is booked on the next; between sets there is none', async () => {
+    const sensors = listening()
+    Line.last.says(found('pelvis_rocks', 1), found('breath_held', 2))
+    set.value = ''
+    await nextTick()
+    expect(sensors.found.value).toBeUndefined()
+    Line.last.says(found('pelvis_rocks', 3))
+    expect(sensors.found.value).toBeUndefined()
+    set.value = '0.1'
+    await nextTick()
+    vi.advanceTimersByTime(1000)
+    expect(sensors.found.value).toBeUndefined()
+    Line.last.says(found('pelvis_rocks', 4))
+    expect(sensors.found.value?.t_s).toBe(4)
+  })
   it('goes when the sensors are switched off', () => {
     const sensors = listening()
     Line.last.says(found('pelvis_rocks', 1), found('breath_held', 2))
@@ -101,7 +118,7 @@ describe('what was found', () => {
     const sensors = listening()
     Line.last.says({ detected, t_s: 1, says: 'The knee falls in.' })
     const page = await mounted(SensorPanel, {
-      props: { sensors, counting: true, sensed: [{ id: 'pelvis_rocks', says: 'Das Becken kippt.' }] },
+      props: { sensors, sensed: [{ id: 'pelvis_rocks', says: 'Das Becken kippt.' }] },
     })
     expect(page.get('.found').text()).toContain(says)
   })

@@ -1,4 +1,4 @@
-import { computed, onScopeDispose, ref, shallowRef, triggerRef } from 'vue'
+import { computed, onScopeDispose, ref, shallowRef, triggerRef, watch } from 'vue'
 
 /** Sensors beside the mat, as a small process on this machine offers them (docs/sensors.md); what is found is only proposed. */
 export const KINDS = ['cuff', 'belt', 'tilt'] as const
@@ -46,7 +46,8 @@ export function points(readings: readonly Reading[], kind: Kind, width: number, 
   return shown.map((r) => `${(width * (1 - (last - r.t_s) / SHOWN_S)).toFixed(1)},${y(r.value).toFixed(1)}`).join(' ')
 }
 
-export function useSensors() {
+/** `set` names the set that is under way, '' where there is none: what is found belongs to it, and goes with it. */
+export function useSensors(set: () => string) {
   const on = ref(false)
   const connected = ref(false)
   const readings = shallowRef<Reading[]>([])
@@ -89,7 +90,7 @@ export function useSensors() {
   }
   /** What is shown stays under the finger until it is answered; the same again says nothing new. */
   function propose(one: Found): void {
-    if (found.value?.detected === one.detected || waiting.some((w) => w.detected === one.detected)) return
+    if (!set() || found.value?.detected === one.detected || waiting.some((w) => w.detected === one.detected)) return
     if (found.value || breather) waiting.push(one)
     else found.value = one
   }
@@ -123,6 +124,7 @@ export function useSensors() {
     link.click()
     URL.revokeObjectURL(link.href)
   }
+  watch(set, forget)
   onScopeDispose(() => turn(false))
   const latest = computed(() => {
     const found: Partial<Record<Kind, Reading>> = {}

@@ -4,6 +4,7 @@ import type { VueWrapper } from '@vue/test-utils'
 import ElementPlus from 'element-plus'
 import { createPinia, setActivePinia } from 'pinia'
 import { vi } from 'vitest'
+import { createApp, effectScope } from 'vue'
 import type { Component } from 'vue'
 import { createMemoryHistory, createRouter } from 'vue-router'
 import type { Router } from 'vue-router'
@@ -37,11 +38,11 @@ type Answers = Record<string, unknown>
 
 const BASE = '/api/v1'
 const unforeseen: string[] = []
-const shown: VueWrapper[] = []
+const endings: (() => void)[] = []
 
 /** What pages asked that their test does not answer; after this nothing is shown and nothing was asked. */
 export function ended(): string[] {
-  for (const page of shown.splice(0)) page.unmount()
+  for (const end of endings.splice(0)) end()
   return unforeseen.splice(0)
 }
 
@@ -113,7 +114,7 @@ export async function mounted(component: Component, setting: Setting = {}): Prom
     template: '<i />',
   }
   const holder = mount(Stores, { global: { plugins } })
-  shown.push(holder)
+  endings.push(() => holder.unmount())
   const stores = holder.vm as unknown as {
     session: ReturnType<typeof useSession>
     client: ReturnType<typeof useClient>
@@ -129,9 +130,20 @@ export async function mounted(component: Component, setting: Setting = {}): Prom
     attachTo: document.body,
     global: { plugins, stubs: { RouterLink: link, ElSelect: ChoiceList, ElOption: ChoiceOption, transition: true, teleport: true } },
   })
-  shown.push(page as unknown as VueWrapper)
+  endings.push(() => page.unmount())
   await flushPromises()
   return page as unknown as VueWrapper
+}
+
+/** What a component would use, without one; its stores are new. */
+export function used<T>(use: () => T): T {
+  const scope = effectScope()
+  endings.push(() => scope.stop())
+  const pinia = createPinia()
+  setActivePinia(pinia)
+  const queryClient = new QueryClient({ defaultOptions: { queries: { retry: false } } })
+  const app = createApp({}).use(pinia).use(VueQueryPlugin, { queryClient })
+  return app.runWithContext(() => scope.run(use)!)
 }
 
 /** The button that says this. */

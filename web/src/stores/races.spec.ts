@@ -1,8 +1,6 @@
-import { QueryClient, VueQueryPlugin } from '@tanstack/vue-query'
 import { flushPromises } from '@vue/test-utils'
-import { createPinia, setActivePinia } from 'pinia'
-import { createApp } from 'vue'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
+import { used } from '../specs/served'
 import { useClient } from './client'
 import { useProgramme } from './programme'
 
@@ -76,10 +74,7 @@ async function opened(id: string, revision = 1): Promise<void> {
 
 beforeEach(() => {
   served()
-  const app = createApp({})
-  const pinia = createPinia()
-  app.use(pinia).use(VueQueryPlugin, { queryClient: new QueryClient({ defaultOptions: { queries: { retry: false } } }) })
-  setActivePinia(pinia)
+  used(useClient)
 })
 
 describe('answers stay with the client that was asked about', () => {

@@ -1,6 +1,6 @@
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import { effectScope, nextTick, ref, type EffectScope } from 'vue'
-import { mounted } from '../../specs/served'
+import { beforeEach, describe, expect, it, vi } from 'vitest'
+import { nextTick, ref } from 'vue'
+import { mounted, used } from '../../specs/served'
 import SensorPanel from './SensorPanel.vue'
 import { asTable, isFound, isReading, points, useSensors } from './useSensors'
 
@@ -47,11 +47,9 @@ describe('what was found', () => {
     says = (...objects: object[]): void => objects.forEach((o) => this.onmessage?.({ data: JSON.stringify(o) }))
   }
   const found = (detected: string, t_s: number) => ({ detected, t_s, says: detected })
-  let scope: EffectScope
   const set = ref('0.0')
   const listening = () => {
-    scope = effectScope()
-    const sensors = scope.run(() => useSensors(() => set.value))!
+    const sensors = used(() => useSensors(() => set.value))
     sensors.turn(true)
     Line.last.onopen?.()
     return sensors
@@ -61,7 +59,6 @@ describe('what was found', () => {
     vi.useFakeTimers()
     vi.stubGlobal('WebSocket', Line)
   })
-  afterEach(() => scope.stop())
 
   it('stays as it is until it is answered; the next comes after a breath', () => {
     const sensors = listening()

@@ -1,10 +1,9 @@
 import 'fake-indexeddb/auto'
-import { VueQueryPlugin } from '@tanstack/vue-query'
-import { createPinia } from 'pinia'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
-import { createApp, effectScope, watch } from 'vue'
+import { watch } from 'vue'
 import type { RunSheet } from '../../api/schemas'
 import { forgetEverything, keep, waiting } from '../../offline/vault'
+import { used } from '../../specs/served'
 import { begin, clean, ready, start, stopAll } from './run'
 import { isFresh, useVisit } from './useVisit'
 
@@ -41,11 +40,6 @@ const copy = {
   },
 } as unknown as RunSheet
 const oneClean = () => clean(ready(start(begin(copy.sheet, 'device-0001', new Date(2026, 10, 27, 9, 30), 'specialist'))))
-
-function used<T>(use: () => T): T {
-  const app = createApp({}).use(createPinia()).use(VueQueryPlugin)
-  return app.runWithContext(() => effectScope().run(use)!)
-}
 
 describe('a session without a network', () => {
   beforeEach(async () => {

@@ -12,7 +12,7 @@ from hypothesis import strategies as st
 
 from amvel.body import GRAVITY_M_S2, Measures, PoseFault, healthy, measure, plain_fault, react
 from amvel.movements import Parameter, Profile, Profiler, Request, all_steps
-from amvel.movements.promise import TOLERANCE_DEG, kept
+from amvel.movements.promise import TOLERANCE_DEG, Reading, kept
 from amvel.quantities import REGISTRY, base_id
 from tests.bodies import SIZES
 
@@ -83,10 +83,11 @@ def test_every_angle_is_what_was_set(case: tuple[str, Request]) -> None:
     if found.fault:
         return
     neutral = found.declared.flat.neutral[found.declared.rows]
+    read = Reading(p.skeleton, found.posed, neutral, list(found.rows))
     for parameter in request.step.parameters:
         if parameter.shows:
             asked = float(request.values[parameter.id])
-            off = kept(parameter.shows, asked, request.side, p.skeleton, found.posed, neutral, list(found.rows))
+            off = kept(parameter.shows, asked, request.side, read)
             assert off <= TOLERANCE_DEG, parameter.id
 
 

@@ -6,7 +6,7 @@ import pytest
 from amvel.body import ShortOfAsked, cautious, healthy, plain_fault
 from amvel.fitting import within_reach
 from amvel.movements import DeclarationError, Parameter, Profiler, Request, find
-from amvel.movements.promise import TOLERANCE_DEG, Shown, joint, kept, reach_deg
+from amvel.movements.promise import TOLERANCE_DEG, Reading, Shown, joint, kept, reach_deg
 from amvel.safety import sides_of
 from tests.bodies import body, posed, profiler, steps_under_test
 
@@ -29,7 +29,7 @@ def test_every_angle_is_what_was_asked_for(size: str) -> None:
         elif not profile.fault:
             assert profile.posed is not None and parameter.shows is not None and profile.declared is not None
             neutral = profile.declared.flat.neutral[profile.declared.rows]
-            off = kept(parameter.shows, value, request.side, p.skeleton, profile.posed, neutral, list(profile.rows))
+            off = kept(parameter.shows, value, request.side, Reading(p.skeleton, profile.posed, neutral, list(profile.rows)))
             assert off <= TOLERANCE_DEG
     # A hip that ends at 120° and hamstrings at 75° cannot take the deepest of everything: those say so.
     assert len(broken) <= 6, broken

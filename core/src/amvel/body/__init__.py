@@ -5,8 +5,9 @@ from amvel.body.between import bands_started, filled
 from amvel.body.capacities import HEALTHY_DEG, TRUNK_SHARE, Capacities, cautious, healthy
 from amvel.body.contorted import sunk, tipped
 from amvel.body.copying import but
-from amvel.body.demand import DECLARED, FrameFacts, computed, demand
+from amvel.body.demand import computed, demand
 from amvel.body.flat import Flat, Stops, flatten
+from amvel.body.frame_facts import DECLARED, FrameFacts
 from amvel.body.loads import joint_torques
 from amvel.body.pose import COM, BandPull, Contact, ExternalLoad, PoseError, PoseSpec, Row
 from amvel.body.pose_fault import (

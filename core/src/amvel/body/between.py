@@ -1,12 +1,12 @@
 """Frames on the way from one solved pose to the next, as flat poses."""
 
-from typing import Any, TypeVar
+from typing import Any, NamedTuple, TypeVar
 
 import numpy as np
 
 from amvel.body.compiled import kernel
 from amvel.body.flat import BEARS, NOWHERE, ContactTable, Flat, LoadTable, RowTable
-from amvel.body.tree import Array, Rows
+from amvel.body.tree import Array, Flags, Rows
 
 Table = TypeVar("Table", RowTable, ContactTable, LoadTable)
 _POLAR_STEPS, _TURNS, _OPPOSITE = 60, 1e-15, 1e-12  # a blend of two that face almost opposite ways takes the most
@@ -21,8 +21,7 @@ def filled(flat: Flat, key: Rows, share: Array) -> Flat:
     if not share.any() and np.array_equal(key, np.arange(flat.poses)):
         return flat
     rows, contacts, loads = _kept(flat, key, share)
-    row, contact, load = (np.concatenate(x) if x else np.zeros(0, np.int64) for x in (rows.own, contacts.own, loads.own))
-    other = np.concatenate(rows.other) if rows.other else np.zeros(0, np.int64)
+    row, contact, other = rows.own, contacts.own, rows.other
     t = np.repeat(share, np.diff(rows.first))
     offset, normal = flat.rows.offset[row], flat.rows.normal[row]
     on_the_way = other != NOWHERE
@@ -30,8 +29,8 @@ def filled(flat: Flat, key: Rows, share: Array) -> Flat:
     offset = np.where(on_the_way, (1 - t) * offset + t * flat.rows.offset[far], offset)
     normal = np.where(on_the_way[:, None], (1 - t)[:, None] * normal + t[:, None] * flat.rows.normal[far], normal)
     # What bears at one end bears on the way: it takes over while the others let go.
-    role, far_role = flat.contacts.strategy[contact], flat.contacts.strategy[np.concatenate(contacts.other)] if contacts.other else contact
-    role = np.where(far_role == BEARS, BEARS, role)
+    far = np.where(contacts.other != NOWHERE, contacts.other, contact)
+    role = np.where(flat.contacts.strategy[far] == BEARS, BEARS, flat.contacts.strategy[contact])
     shape = (len(key), flat.angles.shape[1])
     angles, give, floor, neutral = (np.empty(shape) for _ in range(4))
     position, rotation = np.empty((len(key), 3)), np.empty((len(key), 3, 3))
@@ -48,7 +47,7 @@ def filled(flat: Flat, key: Rows, share: Array) -> Flat:
         flat.hamstring[key],
         _taken(flat.rows, rows.first, row)._replace(normal=normal, offset=offset),
         _taken(flat.contacts, contacts.first, contact)._replace(strategy=role),
-        _taken(flat.loads, loads.first, load),
+        _taken(flat.loads, loads.first, loads.own),
     )
 
 
@@ -58,49 +57,47 @@ def _taken(table: Table, first: Rows, items: Rows) -> Table:
     return type(table)(first, *columns)
 
 
-class _Kept:
-    """Which items of the declared poses go on, pose by pose, and the item at the other end that each is blended with."""
+class _Kept(NamedTuple):
+    """Which items of the declared poses go on: those of pose b are `first[b]` to `first[b + 1]`, each with the item at the
+    other end that it is blended with (NOWHERE in a declared pose)."""
 
-    def __init__(self) -> None:
-        self.own: list[Rows] = []
-        self.other: list[Rows] = []
-
-    def add(self, own: Rows, other: Rows) -> None:
-        self.own.append(own)
-        self.other.append(other)
-
-    @property
-    def first(self) -> Rows:
-        return np.cumsum([0, *(len(x) for x in self.own)])
+    first: Rows
+    own: Rows
+    other: Rows
 
 
 def _kept(flat: Flat, key: Rows, share: Array) -> tuple[_Kept, _Kept, _Kept]:
-    rows, contacts, loads = _Kept(), _Kept(), _Kept()
-    shared: dict[int, tuple[Rows, Rows, Rows, Rows]] = {}
-    for k, t in zip(key.tolist(), share.tolist(), strict=True):
-        own_rows = np.arange(flat.rows.first[k], flat.rows.first[k + 1])
-        own_contacts = np.arange(flat.contacts.first[k], flat.contacts.first[k + 1])
-        own_loads = np.arange(flat.loads.first[k], flat.loads.first[k + 1])
-        loads.add(own_loads, own_loads)
-        if t == 0.0:
-            rows.add(own_rows, np.full(len(own_rows), NOWHERE))
-            contacts.add(own_contacts, own_contacts)
-            continue
-        if k not in shared:
-            shared[k] = (
-                *_matched(flat.rows.id, flat.rows.first, k),
-                *_matched(flat.contacts.point, flat.contacts.first, k),
-            )
-        rows.add(*shared[k][:2])
-        contacts.add(*shared[k][2:])
-    return rows, contacts, loads
+    rows, contacts, loads = flat.rows, flat.contacts, flat.loads
+    return (
+        _going_on(rows.first, _next_alike(rows.id, rows.first), key, share != 0.0),
+        _going_on(contacts.first, _next_alike(contacts.point, contacts.first), key, share != 0.0),
+        _going_on(loads.first, np.arange(len(loads.point)), key, share != 0.0),
+    )
 
 
-def _matched(names: Rows, first: Rows, k: int) -> tuple[Rows, Rows]:
-    """Items of pose k that the next one has as well, and where they stand there (the last one of a name counts)."""
-    there = {int(names[i]): i for i in range(first[k + 1], first[k + 2])}
-    own = [i for i in range(first[k], first[k + 1]) if int(names[i]) in there]
-    return np.array(own, dtype=np.int64), np.array([there[int(names[i])] for i in own], dtype=np.int64)
+def _next_alike(names: Rows, first: Rows) -> Rows:
+    """For each item the one of the same name in the pose after its own (the last one counts); NOWHERE where it has none."""
+    if not len(names):
+        return np.zeros(0, dtype=np.int64)
+    pose = np.repeat(np.arange(len(first) - 1), np.diff(first))
+    many = int(names.max()) + 1
+    own, wanted = pose * many + names, (pose + 1) * many + names
+    order = np.argsort(own, kind="stable")
+    last = order[np.maximum(0, np.searchsorted(own[order], wanted, side="right") - 1)]
+    found: Rows = np.where(own[last] == wanted, last, NOWHERE)
+    return found
+
+
+def _going_on(first: Rows, alike: Rows, key: Rows, on_the_way: Flags) -> _Kept:
+    """Of every pose the items of its declared one: all of them, or on the way those that are at the other end as well."""
+    count = first[key + 1] - first[key]
+    begin = np.cumsum(count) - count
+    pose = np.repeat(np.arange(len(key)), count)
+    item = np.arange(len(pose)) + (first[key] - begin)[pose]
+    other = np.where(on_the_way[pose], alike[item], NOWHERE)
+    goes_on = ~on_the_way[pose] | (other != NOWHERE)
+    counted = np.bincount(pose[goes_on], minlength=len(key))
+    return _Kept(np.concatenate([[0], np.cumsum(counted)]), item[goes_on], other[goes_on])
 
 
 @kernel

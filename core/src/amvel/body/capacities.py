@@ -88,6 +88,10 @@ class Capacities:
 
     def digest(self) -> str:
         """A short fingerprint of the ranges that shape poses: the same ones give the same profiles."""
+        return self._digest
+
+    @cached_property
+    def _digest(self) -> str:
         limbs = {k: [v, k in self.assumed] for k, v in self.range_deg.items() if _of_a_limb(k)}
         spine = {region: self.region_deg(region) for region, share in self.mobile.items() if share < 1.0}
         text = json.dumps([limbs, spine], sort_keys=True)
@@ -123,6 +127,15 @@ class Capacities:
 
     def region_deg(self, region: str) -> dict[str, tuple[float, float]]:
         """How far a part of the spine with fused levels goes from its neutral, by joint (least and most, deg)."""
+        if region not in self._regions_deg:
+            self._regions_deg[region] = self._region_deg(region)
+        return self._regions_deg[region]
+
+    @cached_property
+    def _regions_deg(self) -> dict[str, dict[str, tuple[float, float]]]:
+        return {}
+
+    def _region_deg(self, region: str) -> dict[str, tuple[float, float]]:
         share = self.mobile.get(region, 1.0)
 
         def part(kind: str, name: str) -> float:
@@ -140,6 +153,10 @@ class Capacities:
 
     def hamstring_rad(self) -> tuple[float, float]:
         """Left and right: how far the hip bends with a straight knee; it lets go degree for degree as the knee bends."""
+        return self._hamstring_rad
+
+    @cached_property
+    def _hamstring_rad(self) -> tuple[float, float]:
         left, right = (math.radians(self.range_deg[f"{s}.straight_leg_raise"]) for s in ("left", "right"))
         return left, right
 

@@ -4,6 +4,7 @@ Contacts are placed by the pose solver; a limb that is free in the air is declar
 toes or fingers would end below the floor.  Only such poses are solved again, with the small joints of that limb given.
 """
 
+from functools import lru_cache
 from typing import NamedTuple
 
 import numpy as np
@@ -42,6 +43,7 @@ class Ends(NamedTuple):
     fists: Rows
 
 
+@lru_cache(maxsize=64)
 def ends_of(skeleton: Skeleton) -> Ends:
     """The ends of this body's limbs."""
     marks, joints, give = np.full((4, 7), NOWHERE), np.full((4, 4), NOWHERE), np.zeros((4, 4))

@@ -23,7 +23,8 @@ _IMPORTS = re.compile(rf"^\s*from {re.escape(__name__.rpartition('.')[0])}\.(\w+
 def kernel(function: Kernel) -> Kernel:
     """Compile a function once and keep it; IEEE arithmetic as written, so that every machine gives the same answer.
 
-    A kernel makes no array and hands none out: it works in what it is given, and returns numbers.  Counting who still uses
+    A kernel makes no array and hands none out: it works in what it is given, and returns numbers.  No other thread runs while
+    it does, so that the room it works in may be the same for all calls.  Counting who still uses
     an array would cost a third of its time, and numba refuses to compile a kernel that would have to (`_nrt`).
     """
     config: Any = numba.config

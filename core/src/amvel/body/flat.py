@@ -1,5 +1,6 @@
 """Many poses as flat arrays, for the kernels: names become rows of the body's tables, once."""
 
+from functools import lru_cache
 from itertools import accumulate
 from typing import NamedTuple
 
@@ -109,9 +110,14 @@ def _row_id(name: str) -> int:
 
 
 def stops_arrays(stops: Stops) -> tuple[Array, Array]:
-    """Lower and upper stop of every joint (J each, rad); infinite where it has none."""
+    """Lower and upper stop of every joint (J each, rad); infinite where it has none.  Not to be written into."""
+    return _stops_arrays(tuple(stops.items()))
+
+
+@lru_cache(maxsize=256)
+def _stops_arrays(stops: tuple[tuple[str, tuple[float, float]], ...]) -> tuple[Array, Array]:
     low, high = np.full(len(JOINTS), -np.inf), np.full(len(JOINTS), np.inf)
-    for name, (least, most) in stops.items():
+    for name, (least, most) in stops:
         low[JOINT_INDEX[name]], high[JOINT_INDEX[name]] = least, most
     return low, high
 

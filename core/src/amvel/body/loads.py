@@ -18,7 +18,7 @@ from amvel.body.posing import Posed
 from amvel.body.pushes import GRAVITY_M_S2, Borne, Pushes, beyond, dot, gathered, norm, room_for_pushes
 from amvel.body.skeleton import JOINT_INDEX, Skeleton
 from amvel.body.statics import Reactions
-from amvel.body.tree import Array, Flags, Rows, Tree
+from amvel.body.tree import Array, Flags, Rows, Tree, most_of
 from amvel.literature import MCGILL, WILKE
 
 COMPRESSION_MODEL = MCGILL.says("lever arms of a single equivalent muscle with a share of the hip flexors", reading=True)
@@ -174,7 +174,7 @@ def inner_loads(skeleton: Skeleton, flat: Flat, posed: Posed, reactions: Reactio
         posed.points,
         reactions.borne,
         skeleton.body.stature_m / LEVER_STATURE_M,
-        _room_for(skeleton.tree, flat),
+        _room_for(flat, len(skeleton.tree.com)),
         out,
     )
     return _by_name(out)
@@ -186,14 +186,15 @@ def loads_of_nothing() -> InnerLoads:
 
 
 def _by_name(table: Array) -> InnerLoads:
-    column = {name: table[:, k] for k, name in enumerate(_COLUMNS)}
+    column = dict(zip(_COLUMNS, table.T, strict=True))
+    bent = {level: column[f"sagittal.{level}"] for level in LEVELS}
     return InnerLoads(
         {level: column[f"moment.{level}"] for level in LEVELS},
         {level: column[f"compression.{level}"] for level in LEVELS},
         {
             level: {
-                "bending": np.maximum(column[f"sagittal.{level}"], 0.0),
-                "arching": np.maximum(-column[f"sagittal.{level}"], 0.0),
+                "bending": np.maximum(bent[level], 0.0),
+                "arching": np.maximum(-bent[level], 0.0),
                 "side": column[f"side.{level}"],
                 "turning": column[f"turning.{level}"],
             }
@@ -219,7 +220,7 @@ def joint_torques(skeleton: Skeleton, flat: Flat, posed: Posed, reactions: React
         posed.placement.centre,
         posed.points,
         reactions.borne,
-        _room_for(skeleton.tree, flat),
+        _room_for(flat, len(skeleton.tree.com)),
         out,
     )
     return out
@@ -236,9 +237,15 @@ class _Room(NamedTuple):
     corners: Array
 
 
-def _room_for(tree: Tree, flat: Flat) -> _Room:
-    contacts = int(np.diff(flat.contacts.first).max(initial=0))
-    return _Room(room_for_pushes(tree, flat), np.zeros(3), np.zeros(3), np.zeros(len(tree.com)), np.zeros((4 * contacts, 2)))
+def _room_for(flat: Flat, segments: int) -> _Room:
+    return _room(segments, most_of(flat.contacts.first), most_of(flat.loads.first))
+
+
+@lru_cache(maxsize=64)
+def _room(segments: int, contacts: int, loads: int) -> _Room:
+    """Shared, see `compiled`."""
+    pushes = room_for_pushes(segments, contacts, loads)
+    return _Room(pushes, np.zeros(3), np.zeros(3), np.zeros(segments), np.zeros((4 * contacts, 2)))
 
 
 @kernel

@@ -5,7 +5,7 @@ from typing import NamedTuple
 import numpy as np
 
 from amvel.body.compiled import kernel
-from amvel.body.flat import NOWHERE, ContactTable, Flat, LoadTable
+from amvel.body.flat import NOWHERE, ContactTable, LoadTable
 from amvel.body.tree import Array, Rows, Tree
 
 GRAVITY_M_S2 = 9.81
@@ -62,10 +62,9 @@ class Pushes(NamedTuple):
     segment: Rows
 
 
-def room_for_pushes(tree: Tree, flat: Flat) -> Pushes:
-    """Room for what pushes on any one of these poses."""
-    contacts, loads = (int(np.diff(first).max(initial=0)) for first in (flat.contacts.first, flat.loads.first))
-    most = len(tree.com) + 2 * contacts + loads
+def room_for_pushes(segments: int, contacts: int, loads: int) -> Pushes:
+    """Room for what pushes on a body of so many segments."""
+    most = segments + 2 * contacts + loads
     return Pushes(np.zeros((most, 3)), np.zeros((most, 3)), np.zeros((most, 3)), np.zeros(most, dtype=np.int64))
 
 

@@ -17,14 +17,14 @@ from typing import NamedTuple
 import numpy as np
 
 from amvel.body.compiled import kernel
-from amvel.body.flat import LEANS, NOWHERE, PUSHES, RESTS, ContactTable, Flat, LoadTable, flatten
+from amvel.body.flat import LEANS, NOWHERE, PARTS, PUSHES, RESTS, ContactTable, Flat, LoadTable, flatten
 from amvel.body.pose import PoseSpec
 from amvel.body.posing import Posed
 from amvel.body.pushes import GRAVITY_M_S2, Borne, cross, dot, load_force, norm
 from amvel.body.resting import Limbs, leaning_force, limbs_of, resting_force
 from amvel.body.settling import LENGTH_M, Problem, SettlingRoom, problem_in, settle, settling_room
 from amvel.body.skeleton import Skeleton
-from amvel.body.tree import Array, Flags, Rows, Tree
+from amvel.body.tree import Array, Flags, Rows, Tree, most_of
 
 _STANDS = 1e-4  # of body weight left over
 _TOUCHES_N = 1.0
@@ -116,7 +116,7 @@ def react_flat(skeleton: Skeleton, flat: Flat, posed: Posed, sampling: int = 3) 
         out.moment,
         out.unbalanced,
         out.back_rests,
-        _room_for(flat, sampling * sampling),
+        _room(most_of(flat.contacts.first), sampling * sampling),
     )
     return out
 
@@ -134,12 +134,32 @@ class _Room(NamedTuple):
     settling: SettlingRoom
 
 
-def _room_for(flat: Flat, per: int) -> _Room:
-    """Room for any of these poses with so many points per contact."""
-    contacts = int(np.diff(flat.contacts.first).max(initial=0))
+@lru_cache(maxsize=64)
+def _room(contacts: int, per: int) -> _Room:
+    """Room for a pose of so many contacts with so many points each; shared, see `compiled`."""
     centre, pull, along, across, toward = np.zeros((5, 3))
     bearing = np.zeros(contacts, dtype=np.int64)
     return _Room(centre, pull, along, across, toward, np.zeros((3, 3)), bearing, settling_room(contacts * per))
+
+
+def carried_by_part(flat: Flat, reactions: Reactions) -> Array:
+    """What every part of the body carries in every pose (P×B, N), in the order of `flat.PARTS`."""
+    out, force = np.zeros((len(PARTS), flat.poses)), np.zeros((len(PARTS), 3))
+    _by_part(flat.contacts, reactions.force, force, out)
+    return out
+
+
+@kernel
+def _by_part(contacts: ContactTable, force: Array, total: Array, out: Array) -> None:
+    """`total` (P×3) is room: what the contacts of one part carry together."""
+    for b in range(out.shape[1]):
+        total[:] = 0.0
+        for c in range(contacts.first[b], contacts.first[b + 1]):
+            if contacts.part[c] >= 0:
+                for i in range(3):
+                    total[contacts.part[c], i] += force[c, i]
+        for k in range(len(total)):
+            out[k, b] = norm(total[k])
 
 
 @kernel

@@ -16,6 +16,11 @@ Rows = NDArray[np.int64]
 Flags = NDArray[np.bool_]
 
 
+def most_of(first: Rows) -> int:
+    """The largest number of items of one pose, where those of pose b are `first[b]` to `first[b + 1]`; 0 without any."""
+    return int((first[1:] - first[:-1]).max(initial=0))
+
+
 class Tree(NamedTuple):
     """One body: S segments, J joints, N landmarks.
 
@@ -121,4 +126,4 @@ def turn_of(vector: Array, out: Array) -> None:
     out[2, 0], out[2, 1], out[2, 2] = -s * y + c * x * z, s * x + c * y * z, 1 - c * (x * x + y * y)
 
 
-__all__ = ["Array", "Flags", "Rows", "Tree", "place", "place_all", "point_at", "turn_of"]
+__all__ = ["Array", "Flags", "Rows", "Tree", "most_of", "place", "place_all", "point_at", "turn_of"]

@@ -1,12 +1,13 @@
 """What one pose is to meet, and the room in which it is worked out how."""
 
+from functools import lru_cache
 from typing import NamedTuple
 
 import numpy as np
 
 from amvel.body.compiled import kernel
 from amvel.body.flat import NOWHERE, Flat
-from amvel.body.tree import Array, Flags, Rows, Tree
+from amvel.body.tree import Array, Flags, Rows, Tree, most_of
 
 ROOT_DOF = 6
 _ROW_SCALE = 1000.0  # one millimetre of gap weighs one
@@ -64,9 +65,12 @@ class Room(NamedTuple):
 
 
 def room_for(tree: Tree, flat: Flat, extra: int) -> Room:
-    """Room for each of these poses, with some rows more."""
-    rows = int(np.diff(flat.rows.first).max(initial=0)) + extra
-    joints, segments = flat.angles.shape[1], len(tree.com)
+    """Room for each of these poses, with some rows more; the same one whenever it is as large (see `compiled`)."""
+    return _room(most_of(flat.rows.first) + extra, flat.angles.shape[1], len(tree.com))
+
+
+@lru_cache(maxsize=64)
+def _room(rows: int, joints: int, segments: int) -> Room:
     size = ROOT_DOF + joints
 
     def real(*shape: int) -> Array:

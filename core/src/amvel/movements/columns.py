@@ -148,7 +148,8 @@ class Extremes:
 
     def worst(self, name: str, at_least: bool) -> float:
         """The value that an upper bound looks at, or a lower one."""
-        return float((self.least if at_least else self.most)[self.index[name]])
+        found: float = (self.least if at_least else self.most).item(self.index[name])
+        return found
 
 
 __all__ = ["Columns", "Extremes", "Later"]

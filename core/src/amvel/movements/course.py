@@ -1,6 +1,7 @@
 """One movement from its declared frames through those in between: which frames there are, and what was measured over all of them."""
 
 from dataclasses import dataclass
+from functools import lru_cache
 from itertools import pairwise
 
 import numpy as np
@@ -21,7 +22,7 @@ from amvel.movements.coordination import Asking, Part, moving_limbs
 from amvel.movements.frames import Frame
 from amvel.movements.levels import LEVEL_COLUMNS, Ceilings, as_named
 from amvel.movements.profile import Declared, Profile, Request
-from amvel.movements.promise import broken
+from amvel.movements.promise import Reading, broken
 from amvel.movements.stance import low_seat_cm, rise_level
 from amvel.movements.travel import Travel
 from amvel.quantities import REGISTRY, base_id
@@ -91,6 +92,7 @@ _IDS_WHEN_ASKED = frozenset(map(base_id, WHEN_ASKED))
 OF_MOVEMENTS = (*_AT_ONCE, *sorted(WHEN_ASKED))
 
 
+@lru_cache(maxsize=1024)
 def told_when_asked(name: str) -> bool:
     """Whether a quantity, by its id or by a column of it, is told of a whole movement when somebody asks."""
     return base_id(name) in _IDS_WHEN_ASKED
@@ -148,9 +150,8 @@ def measured_over(
 
 def _unkept(skeleton: Skeleton, request: Request, own: Posed, neutral: Array, declared: list[int]) -> PoseFault | None:
     """The fault of a parameter whose promise these declared frames do not keep."""
-    shows = {p.id: p.shows for p in request.step.parameters}
-    titles = {p.id: p.title for p in request.step.parameters}
-    return broken(shows, titles, request.values, request.side, skeleton, own, neutral, declared, request.label)
+    shows = request.step.shows
+    return broken(shows, request.values, request.side, Reading(skeleton, own, neutral, declared), request.label) if shows else None
 
 
 @dataclass(frozen=True)

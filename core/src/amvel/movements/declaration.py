@@ -2,6 +2,7 @@
 
 from collections.abc import Callable, Mapping
 from dataclasses import dataclass, field, replace
+from functools import cached_property
 from typing import Literal, get_args
 
 from amvel.body import Anthropometry, Capacities
@@ -211,6 +212,11 @@ class Step:
 
     def defaults(self, body: Anthropometry) -> dict[str, float | str]:
         return {p.id: p.default_for(body) for p in self.parameters}
+
+    @cached_property
+    def shows(self) -> dict[str, tuple[str, Shown]]:
+        """The title of each parameter that is an angle, and where it shows."""
+        return {p.id: (p.title, p.shows) for p in self.parameters if p.shows is not None}
 
     def watching(self, *faults: Fault) -> "Step":
         """The same step with faults of its own before those of its family: they are what this rung goes wrong in."""

@@ -18,8 +18,12 @@ def declared_frames(
 ) -> tuple[Frame, ...]:
     """What `frames` of a step give for this body, these ranges and values, as its school and a raised head end change it."""
     measures = tuple(values.items())
-    found = _for_any_ranges(frames, body, measures)
+    found = None if frames in _WANT_RANGES else _for_any_ranges(frames, body, measures)
     return _for_ranges(frames, body, ranges, measures) if found is None else found
+
+
+# What has asked once how far a body goes is given its ranges from then on: the frames are the same, sooner.
+_WANT_RANGES: set[Frames] = set()
 
 
 @lru_cache(maxsize=_KEPT)
@@ -28,6 +32,7 @@ def _for_any_ranges(frames: Frames, body: Anthropometry, values: _Values) -> tup
     try:
         return _declared(frames, body, None, values)
     except RangesWanted:
+        _WANT_RANGES.add(frames)
         return None
 
 

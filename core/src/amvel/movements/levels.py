@@ -8,7 +8,7 @@ contracture nor a rounded back makes a level easier.  All of this is our reading
 from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
 from enum import StrEnum
-from functools import lru_cache
+from functools import cached_property, lru_cache
 
 import numpy as np
 
@@ -67,7 +67,7 @@ _MEASURED_BY: dict[Way, tuple[str, ...]] = {
 _MEASURED = tuple(n for measured in _MEASURED_BY.values() for n in measured)
 _ROWS_OF = {way: [_MEASURED.index(n) for n in measured] for way, measured in _MEASURED_BY.items()}
 # What is held is held at the cuts: the pelvic control moment is of the legs.
-_AT_THE_CUTS: dict[Way, tuple[str, ...]] = {way: tuple(n for n in measured if n != _OF_THE_LEGS.get(way)) for way, measured in _MEASURED_BY.items()}
+_CUTS_OF = {way: [_MEASURED.index(n) for n in measured if n != _OF_THE_LEGS.get(way)] for way, measured in _MEASURED_BY.items()}
 
 # In words, since nobody on a screen reads a number of ours.
 SAYS = {
@@ -184,18 +184,29 @@ class Ceilings:
         """Whether no frame asks more than so many times what the poses of this level ask."""
         return all(float(profile[n].max()) <= more * float(self.most[n][level - 1]) for n in _MEASURED_BY[way])
 
+    @cached_property
+    def _most(self) -> Array:
+        return np.array([self.most[n] for n in _MEASURED])
+
+    @cached_property
+    def _full(self) -> Array:
+        """What the hardest level asks."""
+        full: Array = np.maximum(self._most[:, -1:], 1e-9)
+        return full
+
+    @cached_property
+    def _standing(self) -> Array:
+        return np.array([[self.standing_n[n]] for n in _MEASURED_BY[Way.PRESS]])
+
     def columns(self, profile: Mapping[str, Array]) -> dict[str, Array]:
         """The level of every frame in every way by what is asked of this body, and its press against quiet standing."""
-        press = [profile[n] / self.standing_n[n] for n in self.standing_n]
-        out = {"press_against_standing": np.max(press, axis=0)}
         asked = np.array([profile[n] for n in _MEASURED])
-        levels = level_of(asked, np.array([self.most[n] for n in _MEASURED]))
+        out = {"press_against_standing": (asked[_ROWS_OF[Way.PRESS]] / self._standing).max(axis=0)}
+        levels, full = level_of(asked, self._most), asked / self._full
         for way, rows in _ROWS_OF.items():
             out[way.quantity] = levels[rows].max(axis=0)
         for way in HELD_WAYS:
-            cuts = _AT_THE_CUTS[way]
-            ratio = np.max([profile[n] / max(float(self.most[n][-1]), 1e-9) for n in cuts], axis=0)
-            out[way.hold_quantity] = as_long_at_full(1.0, ratio) * profile["hold_s"]
+            out[way.hold_quantity] = as_long_at_full(1.0, full[_CUTS_OF[way]].max(axis=0)) * profile["hold_s"]
         lifted = np.where(profile["on_the_back"] > 0, profile["legs_lifted"], 0.0).astype(int)
         out[Way.ARCHING.quantity] = np.maximum(out[Way.ARCHING.quantity], _LEGS_LIFTED[lifted])
         return out

@@ -80,9 +80,8 @@ def _trunk_reach_deg(kind: str, sign: float, capacities: Capacities) -> float:
     return total
 
 
-def kept(shown: Shown, value_deg: float, side: str, skeleton: Skeleton, posed: Posed, neutral: Array, rows: list[int]) -> float:
+def kept(shown: Shown, value_deg: float, side: str, read: "Reading") -> float:
     """How far the movement is from showing the value, in degrees, in the declared frame that shows it best."""
-    read = _Reading(skeleton, posed, neutral, rows)
     least = np.inf
     for one in shown.sums:
         total = np.sum([_signed(read, n, side) for n in one], axis=0)
@@ -90,7 +89,7 @@ def kept(shown: Shown, value_deg: float, side: str, skeleton: Skeleton, posed: P
     return least
 
 
-def _signed(read: "_Reading", name: str, side: str) -> Array:
+def _signed(read: "Reading", name: str, side: str) -> Array:
     sign = -1.0 if name.startswith("-") else 1.0
     name = name.removeprefix("-")
     if side == "right":
@@ -100,8 +99,8 @@ def _signed(read: "_Reading", name: str, side: str) -> Array:
     return sign * read.of(name)
 
 
-class _Reading:
-    """Angles of the declared frames of one movement."""
+class Reading:
+    """Angles of some frames of one movement, the declared ones."""
 
     def __init__(self, skeleton: Skeleton, posed: Posed, neutral: Array, rows: list[int]) -> None:
         self.skeleton, self.rows = skeleton, rows
@@ -146,25 +145,14 @@ def _standing_lean_deg(body: Anthropometry) -> float:
 _SPINE = ("lumbar", "lower_thorax", "upper_thorax")
 
 
-def broken(
-    parameters: Mapping[str, Shown | None],
-    titles: Mapping[str, str],
-    values: Mapping[str, float | str],
-    side: str,
-    skeleton: Skeleton,
-    posed: Posed,
-    neutral: Array,
-    rows: list[int],
-    pose: str,
-) -> ShortOfAsked | None:
-    """The fault of the first parameter whose promise is not kept by `pose`; None when all are."""
-    for name, shown in parameters.items():
-        if shown is None:
-            continue
-        off = kept(shown, float(values[name]), side, skeleton, posed, neutral, rows)
+def broken(step_shows: Mapping[str, tuple[str, Shown]], values: Mapping[str, float | str], side: str, read: Reading, pose: str) -> ShortOfAsked | None:
+    """The fault of the first parameter whose promise is not kept by `pose`; None when all are.  `step_shows` gives the title
+    of each parameter that shows, and where."""
+    for name, (title, shown) in step_shows.items():
+        off = kept(shown, float(values[name]), side, read)
         if off > TOLERANCE_DEG:
-            return ShortOfAsked(pose, titles[name], float(values[name]), off)
+            return ShortOfAsked(pose, title, float(values[name]), off)
     return None
 
 
-__all__ = ["HEAD_END", "LEAN", "LEAN_BACK", "TRUNK_BEND", "TRUNK_SIDE", "TRUNK_TURN", "Shown", "broken", "hip_bend", "joint", "kept", "reach_deg"]
+__all__ = ["HEAD_END", "LEAN", "LEAN_BACK", "TRUNK_BEND", "TRUNK_SIDE", "TRUNK_TURN", "Reading", "Shown", "broken", "hip_bend", "joint", "kept", "reach_deg"]

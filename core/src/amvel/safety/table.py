@@ -7,6 +7,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from amvel.movements import Profile
+from amvel.movements.columns import Extremes
 from amvel.movements.course import told_when_asked
 from amvel.quantities import quantity
 from amvel.safety.limits import Envelope, Limit
@@ -24,6 +25,7 @@ class Table:
         self.labels = [p.request.label for p in profiles]
         self.faulty = np.array([bool(p.fault) for p in profiles], dtype=bool)
         self._worst: dict[tuple[str, bool, str], NDArray[np.float64]] = {}
+        self._concerned: dict[str, Flags] = {}
         self._compared: dict[tuple[str, float, bool, str, str], Flags] = {}
 
     def allowed(self, envelope: Envelope, context: str) -> Flags:
@@ -53,8 +55,14 @@ class Table:
         for name in self._columns(limit.quantity):
             out |= quantity(name).breaks(self._of(name, limit.at_least, limit.when.column, among), limit.bound, limit.at_least)
         if limit.only_step:
-            out &= np.array([concerns(limit, label) for label in self.labels])
+            out &= self._concerns(limit)
         return out & among
+
+    def _concerns(self, limit: Limit) -> Flags:
+        """The profiles of the step or family that a limit speaks of alone."""
+        if limit.only_step not in self._concerned:
+            self._concerned[limit.only_step] = np.array([concerns(limit, label) for label in self.labels], dtype=bool)
+        return self._concerned[limit.only_step]
 
     def _columns(self, name: str) -> list[str]:
         sided = quantity(name).sided and "." not in name
@@ -63,17 +71,20 @@ class Table:
     def _of(self, name: str, at_least: bool, place: str, among: Flags) -> NDArray[np.float64]:
         """The worst value of these profiles; of others it may be missing, which breaks nothing."""
         key = (name, at_least, place)
+        if not told_when_asked(name):
+            if key not in self._worst:
+                self._worst[key] = np.array([_worst(p.extremes_of_frames(place), name, at_least) for p in self.profiles], dtype=float)
+            return self._worst[key]
         if key not in self._worst:
             self._worst[key] = np.full(len(self.profiles), np.nan)
         worst = self._worst[key]
         for i in np.flatnonzero(among & np.isnan(worst)):
-            worst[i] = self._one(self.profiles[i], name, at_least, place)
+            worst[i] = _worst(self.profiles[i].extremes(place), name, at_least)
         return worst
 
-    @staticmethod
-    def _one(profile: Profile, name: str, at_least: bool, place: str) -> float:
-        """±inf that breaks nothing where the limit does not look, and that breaks where a value is missing."""
-        seen = profile.extremes(place) if told_when_asked(name) else profile.extremes_of_frames(place)
-        if seen is None:
-            return np.inf if at_least else -np.inf
-        return seen.worst(name, at_least)
+
+def _worst(seen: Extremes | None, name: str, at_least: bool) -> float:
+    """±inf that breaks nothing where the limit does not look, and that breaks where a value is missing."""
+    if seen is None:
+        return np.inf if at_least else -np.inf
+    return seen.worst(name, at_least)

@@ -8,12 +8,11 @@ from datetime import datetime, timedelta
 from zoneinfo import ZoneInfo, ZoneInfoNotFoundError
 
 import structlog
-from django.core.exceptions import ValidationError
 from django.core.mail import EmailMessage
-from django.core.validators import validate_email
 from django.db import IntegrityError, transaction
 from django.utils import timezone
 
+from accounts.mail_address import mail_address
 from amvel.languages import said, said_together
 from amvel.planning import ProgrammeBlocked
 from clients.models import Client
@@ -40,9 +39,9 @@ def keep_wish(client: Client, address: str, zone: str) -> None:
         ReminderWish.objects.filter(client=client).delete()
         return
     try:
-        validate_email(address)
-    except ValidationError as error:
-        raise ValueError("address: this is no mail address") from error
+        mail_address(address)
+    except ValueError as error:
+        raise ValueError(f"address: {error}") from error
     zone = zone or timezone.get_default_timezone_name()
     try:
         ZoneInfo(zone)

@@ -27,7 +27,7 @@ def lines(angles_deg: dict[str, float], turned: np.ndarray | None = None) -> Lin
 
 
 def at(mark: str) -> np.ndarray:
-    placed, points = SKELETON._placed(np.zeros((1, 3)), np.eye(3)[None], np.zeros((1, len(JOINTS))))
+    _, points = SKELETON._placed(np.zeros((1, 3)), np.eye(3)[None], np.zeros((1, len(JOINTS))))
     return points[0, SKELETON.landmarks.index[mark]]
 
 

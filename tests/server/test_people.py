@@ -69,6 +69,35 @@ def test_a_login_that_is_taken_and_an_address_that_is_none_are_refused(office: A
     assert invite(office, username="other", role="owner").status_code == 422
 
 
+# The last two would pass for one: a sign that mail programs take for the end of a line, and that between quotation marks.
+@pytest.mark.parametrize("email", ["nowhere", "a@b@c.example", "a b@c.example", "ü@", "a\n@c.example", "\u00fb\u001e~@c.example", '"\u001e"@c.example'])
+def test_what_is_no_address_is_refused_by_name(office: Api, email: str) -> None:
+    answer = invite(office, email=email)
+    assert answer.status_code == 422
+    assert "email" in answer.json()["faults"][0]["path"]
+    assert not User.objects.filter(username="new").exists()
+
+
+def test_nobody_is_invited_who_does_not_hear_of_it(office: Api, monkeypatch: pytest.MonkeyPatch) -> None:
+    monkeypatch.setattr(mail.EmailMessage, "send", _no_mail_server)
+    answer = invite(office)
+    assert answer.status_code == 503
+    assert "nobody was invited" in answer.json()["detail"]
+    assert not User.objects.filter(username="new").exists()
+
+
+def test_a_link_that_did_not_go_says_nothing_of_who_works_here(office: Api, monkeypatch: pytest.MonkeyPatch) -> None:
+    user_of("ann", "specialist")
+    User.objects.filter(username="ann").update(email="ann@house.example")
+    monkeypatch.setattr(mail.EmailMessage, "send", _no_mail_server)
+    answers = [visitor().post("/password/forgotten", {"username": name}) for name in ("ann", "nobody")]
+    assert [(a.status_code, a.json()) for a in answers] == [(200, {"done": True})] * 2
+
+
+def _no_mail_server(message: mail.EmailMessage) -> None:
+    raise ConnectionRefusedError
+
+
 def test_only_the_own_house_is_seen_and_changed(office: Api) -> None:
     stranger = user_of("stranger", "specialist")
     assert [p["username"] for p in office.get("/people").json()["people"]] == ["office"]

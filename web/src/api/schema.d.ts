@@ -7963,7 +7963,10 @@ export interface components {
         Invitation: {
             /** Username */
             username: string;
-            /** Email */
+            /**
+             * Email
+             * Format: email
+             */
             email: string;
             /**
              * First Name

@@ -77,13 +77,22 @@ POSTGRES_PACKAGES=(postgresql-15)
 PAGE_PACKAGES=(libpango-1.0-0 libpangoft2-1.0-0 libharfbuzz-subset0 fonts-dejavu-core)
 
 
-# The body model compiles on one core while the web is fetched and built on the other.
-kernels_and_web() {
-  kernels & local compiling=$!
-  node_packages; web_build
-  wait "$compiling" || fail "the body model did not compile"
+# What does not need each other is fetched, compiled and built side by side; each says itself what went wrong.
+side_by_side() {  # commands…
+  local begun=() p status=0
+  for p in "$@"; do (eval "$p") & begun+=($!); done
+  for p in "${begun[@]}"; do wait "$p" || status=1; done
+  [ "$status" = 0 ] || exit 1
 }
 
 prepare_core() { lock; python_packages; kernels; unlock; }
-prepare_server() { lock; system_packages "${POSTGRES_PACKAGES[@]}" "${PAGE_PACKAGES[@]}"; python_packages; kernels_and_web; unlock; }
-prepare_tests() { lock; system_packages "${POSTGRES_PACKAGES[@]}" "${PAGE_PACKAGES[@]}" chromium; python_packages; test_packages; kernels_and_web; unlock; }
+prepare_server() {
+  lock
+  side_by_side 'system_packages "${POSTGRES_PACKAGES[@]}" "${PAGE_PACKAGES[@]}"' 'python_packages; kernels' 'node_packages; web_build'
+  unlock
+}
+prepare_tests() {
+  lock
+  side_by_side 'system_packages "${POSTGRES_PACKAGES[@]}" "${PAGE_PACKAGES[@]}" chromium' 'python_packages; test_packages; kernels' 'node_packages; web_build'
+  unlock
+}

@@ -34,9 +34,17 @@ def chromium() -> Iterator[Browser]:
         browser.close()
 
 
-def open_page(chromium: Browser, url: str, touch: bool = False) -> Page:
-    # Without motion: what is drawn by a processor alone costs as much as the whole application beside it.
-    context = chromium.new_context(viewport={"width": 1280, "height": 800}, base_url=url, has_touch=touch, reduced_motion="reduce")
+def open_page(chromium: Browser, url: str, touch: bool = False, installs: bool = False) -> Page:
+    """A page of its own; with `installs` it keeps the application on the device, so that it opens without a network."""
+    context = chromium.new_context(
+        viewport={"width": 1280, "height": 800},
+        base_url=url,
+        has_touch=touch,
+        # Without motion: what is drawn by a processor alone costs as much as the whole application beside it.
+        reduced_motion="reduce",
+        # Every context would fetch every file of the application once more.
+        service_workers="allow" if installs else "block",
+    )
     page = context.new_page()
     page.set_default_timeout(30_000)
     page.faults = []
@@ -64,7 +72,16 @@ def all_answered(page: Page, quiet_ms: int = 700) -> None:
 
 @pytest.fixture
 def page(chromium: Browser, live_server) -> Iterator[Page]:
-    page = open_page(chromium, live_server.url)
+    yield from _left_clean(open_page(chromium, live_server.url))
+
+
+@pytest.fixture
+def installed_page(chromium: Browser, live_server) -> Iterator[Page]:
+    """One that keeps the application on the device."""
+    yield from _left_clean(open_page(chromium, live_server.url, installs=True))
+
+
+def _left_clean(page: Page) -> Iterator[Page]:
     yield page
     faults = page.faults
     page.context.close()

@@ -147,8 +147,8 @@ def test_a_visit_goes_on_after_its_page_was_killed(page: Page) -> None:
     expect(page.get_by_text("Go on where it was left")).to_be_visible()
 
 
-def test_a_session_that_was_fetched_opens_without_a_network(page: Page) -> None:
-    client = a_client()
+def test_a_session_that_was_fetched_opens_without_a_network(installed_page: Page) -> None:
+    page, client = installed_page, a_client()
     opened(page, client)
     page.evaluate("navigator.serviceWorker.ready.then(() => true)")
     page.reload()
@@ -230,7 +230,7 @@ def test_the_course_shows_the_weaker_side_and_what_comes_next(page: Page) -> Non
 def test_home_by_a_private_link_on_a_phone(chromium: Browser, live_server) -> None:
     client = a_client()
     code = made_link(client, User.objects.get(username="ann"))[1]
-    context = chromium.new_context(viewport={"width": 390, "height": 844}, base_url=live_server.url)
+    context = chromium.new_context(viewport={"width": 390, "height": 844}, base_url=live_server.url, service_workers="block")
     phone = context.new_page()
     phone.goto(f"/home/{code}")
     expect(phone.get_by_role("button", name="Begin", exact=True)).to_be_visible(timeout=90_000)

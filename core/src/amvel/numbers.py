@@ -3,6 +3,7 @@
 from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
 from datetime import date
+from functools import lru_cache
 
 from amvel.languages import said
 from amvel.sources import Source
@@ -11,7 +12,7 @@ Numbers = Mapping[str, float]
 LocalValues = Mapping[tuple[str, str], float]  # (owner, number) -> the value that holds in this house, or is on trial
 
 
-@dataclass(frozen=True)
+@dataclass(frozen=True, eq=False)  # declared once: itself, and quick to look up
 class Number:
     """One figure, in force since a day. Several of one name are its versions."""
 
@@ -29,9 +30,14 @@ class Number:
 
 def in_force(owner: str, numbers: Iterable[Number], on: date, local: LocalValues) -> dict[str, float]:
     """Every number as of a day; before its first version the oldest stands in.  Where a house has a value of its own, that one."""
+    values = _of_day(tuple(numbers), on)
+    return {k: local.get((owner, k), v) for k, v in values.items()} if local else dict(values)
+
+
+@lru_cache(maxsize=1024)
+def _of_day(numbers: tuple[Number, ...], on: date) -> dict[str, float]:
     found: dict[str, Number] = {}
     for n in sorted(numbers, key=lambda n: n.since):
         if n.since <= on or n.id not in found:
             found[n.id] = n
-    values = {k: n.value for k, n in found.items()}
-    return {k: local.get((owner, k), v) for k, v in values.items()}
+    return {k: n.value for k, n in found.items()}

@@ -11,9 +11,11 @@ from amvel.movements import Profiler, Request, all_steps, find
 from amvel.movements.columns import Columns, Later
 from amvel.movements.course import WHEN_ASKED
 from amvel.movements.declaration import RangesWanted, Setting
+from amvel.movements.declared_facts import with_declared_facts
 from amvel.movements.declared_frames import declared_frames
-from amvel.movements.frames import alike
+from amvel.movements.frames import alike, mirrored
 from amvel.movements.propped import with_head_end
+from amvel.safety import sides_of
 from amvel.safety.limits import Envelope, Limit
 from amvel.safety.table import Table
 from amvel.safety.verdict import check, holds
@@ -119,8 +121,10 @@ def test_frames_are_what_the_step_declares_whatever_is_kept() -> None:
             own = body(size)
             values = step.defaults(own)
             for ranges in (healthy(), stiff):
-                kept = declared_frames(step.frames, own, ranges, values)
-                anew = with_head_end(step.frames(Setting(own, ranges, values)), values)
+                side = sides_of(step)[-1]
+                kept = declared_frames(family, step, side, own, ranges, values)
+                anew = with_declared_facts(with_head_end(step.frames(Setting(own, ranges, values)), values), family, step)
+                anew = [mirrored(f) for f in anew] if side == "right" else anew
                 assert len(kept) == len(anew) and all(alike(a, b) for a, b in zip(kept, anew, strict=True)), family.ref(step)
             try:
                 step.frames(Setting(own, None, values))

@@ -6,6 +6,7 @@ each of its three parts as uniform along its length.  SI units throughout.
 """
 
 from dataclasses import dataclass, field
+from functools import lru_cache
 
 from amvel.languages import said
 from amvel.literature import DE_LEVA, DRILLIS_CONTINI, JENSEN
@@ -214,8 +215,9 @@ def _slices(m: Measures) -> dict[str, tuple[float, float]]:
     return found
 
 
+@lru_cache(maxsize=64)
 def measure(m: Measures) -> Anthropometry:
-    """Build the body of one person, adult or growing.
+    """Build the body of one person, adult or growing; the same one for the same measures.
 
     Raises BodyError when sex, stature or mass lies outside what the tables describe.
     """

@@ -86,6 +86,9 @@ class Capacities:
     assumed: frozenset[str] = frozenset()
     mobile: dict[str, float] = field(default_factory=dict, hash=False)
 
+    def __hash__(self) -> int:
+        return hash(self._digest)
+
     def digest(self) -> str:
         """A short fingerprint of the ranges that shape poses: the same ones give the same profiles."""
         return self._digest

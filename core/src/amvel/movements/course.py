@@ -39,7 +39,7 @@ class Course:
     """
 
     def __init__(
-        self, declared: list[list[Frame]], keys: list[PoseSpec], faults: list[PoseFault | None], between: int
+        self, declared: list[tuple[Frame, ...]], keys: list[PoseSpec], faults: list[PoseFault | None], between: int
     ) -> None:
         self.keys = keys
         self.frames: list[Frame] = []

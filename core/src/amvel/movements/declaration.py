@@ -166,7 +166,7 @@ class Setting:
 Frames = Callable[[Setting], list[Frame]]
 
 
-@dataclass(frozen=True)
+@dataclass(frozen=True, eq=False)  # declared once: itself, and quick to look up
 class Step:
     """One rung of a ladder."""
 
@@ -223,7 +223,7 @@ class Step:
         return replace(self, faults=(*faults, *self.faults))
 
 
-@dataclass(frozen=True)
+@dataclass(frozen=True, eq=False)  # declared once: itself, and quick to look up
 class Family:
     """A ladder of steps, easiest first.
 

@@ -4,46 +4,51 @@ from collections.abc import Mapping
 from functools import lru_cache
 
 from amvel.body import Anthropometry, Capacities
-from amvel.movements.declaration import Frames, RangesWanted, Setting
-from amvel.movements.frames import Frame
+from amvel.movements.declaration import Family, Frames, RangesWanted, Setting, Step
+from amvel.movements.declared_facts import with_declared_facts
+from amvel.movements.frames import Frame, mirrored
 from amvel.movements.propped import with_head_end
 from amvel.movements.schools import with_school
 
 _Values = tuple[tuple[str, float | str], ...]
 _KEPT = 2048  # a library of one body is some 400 of them
-
-
-def declared_frames(
-    frames: Frames, body: Anthropometry, ranges: Capacities, values: Mapping[str, float | str]
-) -> tuple[Frame, ...]:
-    """What `frames` of a step give for this body, these ranges and values, as its school and a raised head end change it."""
-    measures = tuple(values.items())
-    found = None if frames in _WANT_RANGES else _for_any_ranges(frames, body, measures)
-    return _for_ranges(frames, body, ranges, measures) if found is None else found
-
-
 # What has asked once how far a body goes is given its ranges from then on: the frames are the same, sooner.
 _WANT_RANGES: set[Frames] = set()
 
 
+def declared_frames(
+    family: Family, step: Step, side: str, body: Anthropometry, ranges: Capacities, values: Mapping[str, float | str]
+) -> tuple[Frame, ...]:
+    """What a step asks of this body on one side with these values, as its school and a raised head end change it, with what
+    the step declares of each frame.  The right side is the left one mirrored: `ranges` are those that the left one asks for."""
+    measures, right = tuple(values.items()), side == "right"
+    found = None if step.frames in _WANT_RANGES else _for_any_ranges(family, step, right, body, measures)
+    return _for_ranges(family, step, right, body, ranges, measures) if found is None else found
+
+
 @lru_cache(maxsize=_KEPT)
-def _for_any_ranges(frames: Frames, body: Anthropometry, values: _Values) -> tuple[Frame, ...] | None:
+def _for_any_ranges(family: Family, step: Step, right: bool, body: Anthropometry, values: _Values) -> tuple[Frame, ...] | None:
     """None where the step asks how far this body goes."""
     try:
-        return _declared(frames, body, None, values)
+        return _declared(family, step, right, body, None, values)
     except RangesWanted:
-        _WANT_RANGES.add(frames)
+        _WANT_RANGES.add(step.frames)
         return None
 
 
 @lru_cache(maxsize=_KEPT)
-def _for_ranges(frames: Frames, body: Anthropometry, ranges: Capacities, values: _Values) -> tuple[Frame, ...]:
-    return _declared(frames, body, ranges, values)
+def _for_ranges(
+    family: Family, step: Step, right: bool, body: Anthropometry, ranges: Capacities, values: _Values
+) -> tuple[Frame, ...]:
+    return _declared(family, step, right, body, ranges, values)
 
 
-def _declared(frames: Frames, body: Anthropometry, ranges: Capacities | None, values: _Values) -> tuple[Frame, ...]:
+def _declared(
+    family: Family, step: Step, right: bool, body: Anthropometry, ranges: Capacities | None, values: _Values
+) -> tuple[Frame, ...]:
     told = dict(values)
-    return tuple(with_head_end(with_school(frames(Setting(body, ranges, told)), told), told))
+    frames = with_head_end(with_school(step.frames(Setting(body, ranges, told)), told), told)
+    return tuple(with_declared_facts([mirrored(f) for f in frames] if right else frames, family, step))
 
 
 __all__ = ["declared_frames"]

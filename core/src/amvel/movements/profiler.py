@@ -36,9 +36,8 @@ from amvel.body import (
 from amvel.content import MODEL, version
 from amvel.movements.columns import Columns
 from amvel.movements.course import OF_MOVEMENTS, Course, first_of, measured_over
-from amvel.movements.declared_facts import with_declared_facts
 from amvel.movements.declared_frames import declared_frames
-from amvel.movements.frames import Frame, mirrored
+from amvel.movements.frames import Frame
 from amvel.movements.levels import REFERENCES, Ceilings
 from amvel.movements.library import find
 from amvel.movements.other_way_round import declared_alike, left_twin, same_both_ways, turned_round
@@ -174,25 +173,19 @@ class Profiler:
 
     def _asked_alike(self, request: Request) -> bool:
         """Whether the step asks the same of this body with left and right exchanged."""
-        ours, theirs = (self._for_the_left(request, c) for c in (self.capacities, self.capacities.swapped()))
+        ours, theirs = (self._declared(request, "left", c) for c in (self.capacities, self.capacities.swapped()))
         return ours is theirs or declared_alike(ours, theirs)
 
-    def _for_the_left(self, request: Request, ranges: Capacities) -> tuple[Frame, ...]:
-        return declared_frames(request.step.frames, self.body, ranges, request.values)
+    def _declared(self, request: Request, side: str, ranges: Capacities) -> tuple[Frame, ...]:
+        return declared_frames(request.family, request.step, side, self.body, ranges, request.values)
 
-    def _declare(self, request: Request) -> list[Frame]:
-        """The frames of a request; those of the left side serve for both where the ranges that they ask for are alike."""
-        right = request.side == "right"
-        own = self.capacities.swapped() if right and not self.capacities.alike_on_both_sides else self.capacities
-        frames = self._for_the_left(request, own)
-        return with_declared_facts([mirrored(f) for f in frames] if right else list(frames), request.family, request.step)
-
-    def _compiled(self, request: Request) -> "tuple[list[Frame], list[PoseSpec]]":
+    def _compiled(self, request: Request) -> "tuple[tuple[Frame, ...], list[PoseSpec]]":
         """The frames of a request, and each as the pose solver takes it; as in its sketch, where there is one."""
         sketch = self._sketches.get(request.key())
         if sketch is not None and sketch.declared is not None and sketch.request == request:
-            return list(sketch.frames), [sketch.declared.keys[k] for k in sketch.declared.key]
-        frames = self._declare(request)
+            return sketch.frames, [sketch.declared.keys[k] for k in sketch.declared.key]
+        turned = request.side == "right" and not self.capacities.alike_on_both_sides
+        frames = self._declared(request, request.side, self.capacities.swapped() if turned else self.capacities)
         return frames, [compile_frame(f, request.label, self.body, self.capacities) for f in frames]
 
 

@@ -1,10 +1,12 @@
 """Whether other ranges of the joints would place a pose otherwise."""
 
 from dataclasses import dataclass
+from functools import lru_cache
+from typing import NamedTuple
 
 import numpy as np
 
-from amvel.body import JOINT_INDEX, JOINTS, Capacities, Posed, Stops
+from amvel.body import JOINT_INDEX, JOINTS, Capacities, Posed
 from amvel.body.tree import Array
 
 _AT_STOP_RAD = np.radians(0.1)
@@ -27,35 +29,41 @@ class Sent:
 
     def otherwise(self, old: Capacities, new: Capacities) -> bool:
         """Whether other ranges would have sent them elsewhere: one came to a stop that moves, or beyond where it moves to."""
-        before, after = old.stops_rad(), new.stops_rad()
-        for name in _moved(before, after):
-            j, (low, high), (lower, higher) = JOINT_INDEX[name], before[name], after[name]
-            at_low = low != lower and self.least[j] < max(low, lower) + _AT_STOP_RAD
-            at_high = high != higher and self.most[j] > min(high, higher) - _AT_STOP_RAD
-            if at_low or at_high:
-                return True
-        return self._arm_beyond(before, after) or self._hamstring_beyond(old, new)
-
-    def _arm_beyond(self, before: Stops, after: Stops) -> bool:
-        names = [f"{s}.shoulder.flexion" for s in _SIDES]
-        return any(
-            before[n] != after[n] and high > min(before[n][1], after[n][1]) - _AT_STOP_RAD
-            for n, high in zip(names, self.arms_rad, strict=True)
+        moves = moves_between(old, new)
+        return (
+            any(self.least[j] < rad for j, rad in moves.low)
+            or any(self.most[j] > rad for j, rad in moves.high)
+            or any(self.arms_rad[k] > rad for k, rad in moves.arms)
         )
 
-    def _hamstring_beyond(self, old: Capacities, new: Capacities) -> bool:
-        """Whether a hip was sent further, against its knee, than one of two different hamstrings lets it go."""
-        both = zip(old.hamstring_rad(), new.hamstring_rad(), strict=True)
-        return any(a != b and self.most[len(JOINTS) + k] > min(a, b) - _AT_STOP_RAD for k, (a, b) in enumerate(both))
+
+class Moves(NamedTuple):
+    """Which stops two sets of ranges do not share: of each its place among the joints (J, then both hamstrings; arms: 0 left,
+    1 right), and from where on (rad) somebody who was sent there would notice."""
+
+    low: tuple[tuple[int, float], ...]
+    high: tuple[tuple[int, float], ...]
+    arms: tuple[tuple[int, float], ...]
+
+
+@lru_cache(maxsize=1024)
+def moves_between(old: Capacities, new: Capacities) -> Moves:
+    before, after = old.stops_rad(), new.stops_rad()
+    hamstrings = enumerate(zip(old.hamstring_rad(), new.hamstring_rad(), strict=True), len(JOINTS))
+    arms = enumerate((before[n][1], after[n][1]) for n in (f"{s}.shoulder.flexion" for s in _SIDES))
+    return Moves(
+        tuple((JOINT_INDEX[n], max(before[n][0], after[n][0]) + _AT_STOP_RAD) for n in after if after[n][0] != before[n][0]),
+        (
+            *((JOINT_INDEX[n], min(before[n][1], after[n][1]) - _AT_STOP_RAD) for n in after if after[n][1] != before[n][1]),
+            *((j, min(a, b) - _AT_STOP_RAD) for j, (a, b) in hamstrings if a != b),
+        ),
+        tuple((k, min(a, b) - _AT_STOP_RAD) for k, (a, b) in arms if a != b),
+    )
 
 
 def any_stop_moves(old: Capacities, new: Capacities) -> bool:
     """Whether these ranges differ in anything that places a pose."""
-    return bool(_moved(old.stops_rad(), new.stops_rad())) or old.hamstring_rad() != new.hamstring_rad()
-
-
-def _moved(before: Stops, after: Stops) -> list[str]:
-    return [name for name in after if after[name] != before[name]]
+    return any(moves_between(old, new))
 
 
 def _highest_rad(posed: Posed, side: str) -> float:

@@ -4,19 +4,23 @@ import numpy as np
 import pytest
 
 from amvel.body import GRAVITY_M_S2, Contact, PoseSpec
-from amvel.body.steadiness import FINGERTIP_N, steadiness
+from amvel.body.steadiness import FINGERTIP_N, Steadiness, friction_needed, steadiness
 from amvel.movements import Request, find
 from tests.bodies import profiler
 
 
-def of_step(ref: str, frame: int = -1, **values: float):
+def poses_of(ref: str, **values: float) -> list[tuple[PoseSpec, np.ndarray]]:
+    """The declared frames of a step, placed."""
     p = profiler()
     family, step = find(ref)
-    side = "left" if step.sides else "both"
-    profile = p.profile(Request(family, step, side, {**step.defaults(p.body), **values}))
-    row = profile.rows[frame]
+    profile = p.profile(Request(family, step, "left" if step.sides else "both", {**step.defaults(p.body), **values}))
     assert profile.posed is not None
-    return steadiness(p.skeleton, profile.specs[row], profile.posed.points[row])
+    return [(profile.specs[r], profile.posed.points[r]) for r in profile.rows]
+
+
+def of_step(ref: str, **values: float) -> Steadiness:
+    """Of its last frame."""
+    return steadiness(profiler().skeleton, *poses_of(ref, **values)[-1])
 
 
 def test_standing_tips_where_the_hand_calculation_says() -> None:
@@ -70,3 +74,12 @@ def test_farther_from_the_wall_needs_more_grip() -> None:
 
 def test_standing_tall_needs_no_grip() -> None:
     assert of_step("standing_breath/free_standing").friction_needed == 0.0
+
+
+@pytest.mark.parametrize("ref", ["wall_plank/forearms", "wall_sit/both_feet", "counter_plank/short", "standing_breath/free_standing"])
+def test_the_grip_of_a_movement_is_the_most_that_one_of_its_frames_needs(ref: str) -> None:
+    skeleton, poses = profiler().skeleton, poses_of(ref)
+    each = [steadiness(skeleton, *pose).friction_needed for pose in poses]
+    assert friction_needed(skeleton, poses) == pytest.approx(max(each))
+    assert friction_needed(skeleton, reversed(poses)) == pytest.approx(max(each))
+    assert friction_needed(skeleton, []) == 0.0

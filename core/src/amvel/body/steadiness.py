@@ -4,6 +4,7 @@ Unlike the reactions, which settle elastically, these ask what the supports *cou
 admissible set of contact forces balances it.  Handholds give no more than fingertips can.
 """
 
+from collections.abc import Iterable
 from dataclasses import dataclass
 
 import numpy as np
@@ -17,7 +18,8 @@ FINGERTIP_N = 15.0  # what fingertips on a worktop hold without a grip: our esti
 MOST_N = 400.0
 Rows = NDArray[np.int64]
 _CONE_SIDES = 8
-_STEPS = 7  # friction to 0.01: it is read with two decimals, and the end that holds is the answer
+_ROUNDING = 1e-9
+_PARTS = 2**7  # friction to 0.01: it is read with two decimals, and the end that holds is the answer
 _PUSHES = {"forward": (1, 0, 0), "back": (-1, 0, 0), "left": (0, 1, 0), "right": (0, -1, 0)}
 
 
@@ -38,10 +40,25 @@ def steadiness(skeleton: Skeleton, spec: PoseSpec, points: Array) -> Steadiness:
     """
     supports = _Supports(skeleton, spec, points)
     if not supports.stands(1.0):
-        return Steadiness(0.0, "any side", max((c.friction for c in spec.contacts), default=0.0))
+        return Steadiness(0.0, "any side", _full_friction(spec))
     pushes = {name: supports.largest_push(np.array(d, dtype=float)) for name, d in _PUSHES.items()}
     weakest = min(pushes, key=lambda name: pushes[name])
     return Steadiness(pushes[weakest], weakest, supports.friction_needed())
+
+
+def friction_needed(skeleton: Skeleton, poses: Iterable[tuple[PoseSpec, Array]]) -> float:
+    """The smallest friction with which all of these placed poses hold; see `steadiness`."""
+    most = 0.0
+    for spec, points in poses:
+        supports = _Supports(skeleton, spec, points)
+        if supports.holds_with(most):
+            continue
+        most = max(most, supports.friction_needed() if supports.stands(1.0) else _full_friction(spec))
+    return most
+
+
+def _full_friction(spec: PoseSpec) -> float:
+    return max((c.friction for c in spec.contacts), default=0.0)
 
 
 class _Supports:
@@ -143,12 +160,18 @@ class _Supports:
     def largest_push(self, direction: Array) -> float:
         return self._solve(1.0, direction) or 0.0
 
+    def holds_with(self, friction: float) -> bool:
+        """Whether it needs no more than this; looked at where `friction_needed` looks."""
+        full = max((c.friction for c in self.contact), default=0.0)
+        parts = min(_PARTS, int(friction / full * _PARTS + _ROUNDING)) if full else 0
+        return parts > 0 and self.stands(parts / _PARTS)
+
     def friction_needed(self) -> float:
         """Bisection on a common share of every surface's friction."""
-        low, high = 0.0, 1.0
+        low, high = 0, _PARTS
         if self.stands(1e-6):
             return 0.0
-        for _ in range(_STEPS):
-            middle = (low + high) / 2
-            low, high = (low, middle) if self.stands(middle) else (middle, high)
-        return high * max(c.friction for c in self.contact)
+        while high - low > 1:
+            middle = (low + high) // 2
+            low, high = (low, middle) if self.stands(middle / _PARTS) else (middle, high)
+        return high / _PARTS * max(c.friction for c in self.contact)

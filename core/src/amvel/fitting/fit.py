@@ -57,10 +57,15 @@ class Fit:
         object.__setattr__(self, "title", said(self.title))
 
 
-def posed(profiler: Profiler, ref: str, side: str = "both", **values: float | str) -> Profile:
-    """A step's profile at its defaults but for these values."""
+def pose(profiler: Profiler, ref: str, side: str = "both", **values: float | str) -> Request:
+    """A step at its defaults but for these values."""
     family, step = find(ref)
-    return profiler.profile(Request(family, step, side, {**step.defaults(profiler.body), **values}))
+    return Request(family, step, side, {**step.defaults(profiler.body), **values})
+
+
+def posed(profiler: Profiler, ref: str, side: str = "both", **values: float | str) -> Profile:
+    """Its profile."""
+    return profiler.profile(pose(profiler, ref, side, **values))
 
 
 def heights_cm(profiler: Profiler, profile: Profile, frame: int = 0) -> dict[str, tuple[float, float, float]]:
@@ -85,4 +90,4 @@ def standing_cm(profiler: Profiler) -> dict[str, tuple[float, float, float]]:
     }
 
 
-__all__ = ["Drawing", "Fit", "Mark", "heights_cm", "posed", "standing_cm"]
+__all__ = ["Drawing", "Fit", "Mark", "heights_cm", "pose", "posed", "standing_cm"]

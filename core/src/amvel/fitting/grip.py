@@ -1,6 +1,6 @@
 """Whether floor and soles hold: the friction that a pose needs against what they give."""
 
-from amvel.body.steadiness import steadiness
+from amvel.body.steadiness import friction_needed
 from amvel.case import Room
 from amvel.fitting.fit import Drawing, Fit, Mark, posed
 from amvel.languages import said
@@ -37,10 +37,7 @@ def needed(profiler: Profiler, profile: Profile) -> float:
     """The largest friction that any declared frame needs."""
     profile = profiler.posed(profile)
     assert profile.posed is not None
-    return max(
-        steadiness(profiler.skeleton, profile.specs[r], profile.posed.points[r]).friction_needed
-        for r in profile.rows
-    )
+    return friction_needed(profiler.skeleton, ((profile.specs[r], profile.posed.points[r]) for r in profile.rows))
 
 
 def wall_grip(profiler: Profiler, room: Room, wall_cm: float) -> list[Fit]:

@@ -5,11 +5,11 @@ import math
 import numpy as np
 
 from amvel.case import Room
-from amvel.fitting.fit import Drawing, Fit, Mark, posed, standing_cm
+from amvel.fitting.fit import Drawing, Fit, Mark, pose, standing_cm
 from amvel.fitting.furniture import seat_for
 from amvel.fitting.stacking import FOR_THE_HEAD, STACKABLE, Stack, stack
 from amvel.languages import said, said_together
-from amvel.movements import Profiler
+from amvel.movements import Profiler, Request
 from amvel.movements.families.breathing_rest import calf_support_cm
 from amvel.movements.lying_positions import own_head_pad_cm
 from amvel.movements.room_measures import FitId
@@ -72,9 +72,14 @@ def calf_support(profiler: Profiler, room: Room) -> list[Fit]:
     ]
 
 
+def side_poses(profiler: Profiler) -> list[Request]:
+    """The poses that `head_on_the_side` looks at."""
+    return [pose(profiler, _SIDE, "left")]
+
+
 def head_on_the_side(profiler: Profiler, room: Room) -> list[Fit]:
     """The pad between ear and floor that keeps the neck in line, lying on the side."""
-    profile = posed(profiler, _SIDE, "left")
+    [profile] = profiler.profiles(side_poses(profiler))
     if profile.fault:
         return []
     pad = profile.frames[0].surfaces["head pad"].at_cm
@@ -133,11 +138,15 @@ def waist_roll(profiler: Profiler) -> list[Fit]:
     return [Fit(FitId.WAIST_ROLL, "waist roll", round(gap), gap - 1, gap + 1, words, OUTLINE)]
 
 
+def floor_poses(profiler: Profiler) -> list[Request]:
+    """The poses that `free_floor` looks at."""
+    return [pose(profiler, ref, "left") for ref in _LONGEST]
+
+
 def free_floor(profiler: Profiler, room: Room) -> list[Fit]:
     """The free floor that lying takes: the longest reach of the library's lying steps and a hand's breadth of air."""
     spans = []
-    for ref in _LONGEST:
-        profile = posed(profiler, ref, "left")
+    for profile in profiler.profiles(floor_poses(profiler)):
         if not profile.fault and profile.posed is not None:
             points = 100 * profile.posed.points[:, :, :2]
             spans.append((np.ptp(points[..., 0]), np.ptp(points[..., 1])))
@@ -161,4 +170,4 @@ def _of(made: Stack | None) -> tuple[str, ...]:
     return (": ", made.says()) if made is not None and made.pieces else ()
 
 
-__all__ = ["calf_support", "free_floor", "head_on_the_back", "head_on_the_side", "waist_roll"]
+__all__ = ["calf_support", "floor_poses", "free_floor", "head_on_the_back", "head_on_the_side", "side_poses", "waist_roll"]

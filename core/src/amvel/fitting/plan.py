@@ -5,7 +5,7 @@ from collections.abc import Callable
 from amvel.case import Room
 from amvel.fitting import grip, lying, reach, seats
 from amvel.fitting.fit import Fit
-from amvel.movements import Family, Profiler, Step
+from amvel.movements import Family, Profiler, Request, Step
 from amvel.movements.declaration import Position
 from amvel.movements.room_measures import FitId, Measured
 from amvel.safety import Envelope
@@ -30,7 +30,19 @@ def fits(profiler: Profiler, room: Room, envelope: Envelope, only: frozenset[Fit
         ((FitId.FREE_FLOOR,), lambda: lying.free_floor(profiler, room)),
     )
     wanted = [make for ids, make in steps if only is None or only & set(ids)]
+    _looked_at_together(profiler, room, only)
     return [f for make in wanted for f in make() if only is None or f.id in only]
+
+
+def _looked_at_together(profiler: Profiler, room: Room, only: frozenset[FitId] | None) -> None:
+    """Solve in one batch what fits look at that do not have to search."""
+    poses: dict[FitId, Callable[[], list[Request]]] = {
+        FitId.HEAD_SIDE: lambda: lying.side_poses(profiler),
+        FitId.HANDS_LEVEL: lambda: reach.hands_poses(profiler),
+        FitId.BAND_ANCHOR: lambda: reach.band_poses(profiler, room),
+        FitId.FREE_FLOOR: lambda: lying.floor_poses(profiler),
+    }
+    profiler.profiles([r for id, asked in poses.items() if only is None or id in only for r in asked()])
 
 
 def _grip(profiler: Profiler, room: Room) -> list[Fit]:

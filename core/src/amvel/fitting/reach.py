@@ -5,7 +5,7 @@ from functools import lru_cache
 
 from amvel.body.anthropometry import HIP_HALF_WIDTH
 from amvel.case import Room
-from amvel.fitting.fit import Drawing, Fit, Mark, heights_cm, posed, standing_cm
+from amvel.fitting.fit import Drawing, Fit, Mark, heights_cm, pose, standing_cm
 from amvel.fitting.furniture import seat_for
 from amvel.fitting.stacking import FIRM, STACKABLE, stack
 from amvel.languages import said, said_together
@@ -18,7 +18,7 @@ ARM_LOAD = ours("first wall plank at about a fifth of body weight on the arms")
 _LEVEL_TOLERANCE_CM = 2.0
 LEVEL_DEG = 10.0
 LEVEL = ours("up to 10° of slope of the back counts as level")
-_HANDS = "belly_lift/with_the_breath"
+_HANDS, _BAND = "belly_lift/with_the_breath", "band_press_out_seated/press"
 _UNDER = {
     "hands": said("Hands and knees: {cm} cm under the hands, and the back is level"),
     "knees": said("Hands and knees: {cm} cm under the knees, and the back is level"),
@@ -60,9 +60,14 @@ def _wall_distance(profiler: Profiler, target: float) -> float:
     return float(low)
 
 
+def hands_poses(profiler: Profiler) -> list[Request]:
+    """The poses that `hands_level` looks at."""
+    return [pose(profiler, _HANDS)]
+
+
 def hands_level(profiler: Profiler, room: Room) -> list[Fit]:
     """What goes under hands or knees so that the trunk is level on hands and knees."""
-    profile = posed(profiler, _HANDS)
+    [profile] = profiler.profiles(hands_poses(profiler))
     if profile.fault:
         return []
     at = heights_cm(profiler, profile)
@@ -125,13 +130,18 @@ def spacer_and_belt(profiler: Profiler) -> list[Fit]:
     ]
 
 
-def band_anchor(profiler: Profiler, room: Room) -> list[Fit]:
-    """Height of the anchor for pressing out in sitting, and how far to sit from it."""
+def band_poses(profiler: Profiler, room: Room) -> list[Request]:
+    """The poses that `band_anchor` looks at."""
     seat = seat_for(profiler.body, room)
     values: dict[str, float | str] = (
         {"seat_cm": float(round(seat.height_cm))} if seat and 36 <= seat.height_cm <= 66 else {}
     )
-    profile = posed(profiler, "band_press_out_seated/press", "left", **values)
+    return [pose(profiler, _BAND, "left", **values)]
+
+
+def band_anchor(profiler: Profiler, room: Room) -> list[Fit]:
+    """Height of the anchor for pressing out in sitting, and how far to sit from it."""
+    [profile] = profiler.profiles(band_poses(profiler, room))
     if profile.fault:
         return []
     anchor = next((b.anchor_cm for b in profile.frames[0].bands if b.anchor_cm), None)
@@ -140,7 +150,7 @@ def band_anchor(profiler: Profiler, room: Room) -> list[Fit]:
     away = abs(anchor[1])
     words = said("Band at {cm} cm, as high as the breastbone; sit {away_cm} cm to its side, further for more pull.", cm=round(anchor[2]), away_cm=round(away))
     drawing = Drawing(
-        "band_press_out_seated/press",
+        _BAND,
         "left",
         dict(profile.request.values),
         0,
@@ -207,7 +217,9 @@ def over_the_chair(profiler: Profiler, room: Room) -> list[Fit]:
 __all__ = [
     "ARM_LOAD_PERCENT_BW",
     "band_anchor",
+    "band_poses",
     "hands_level",
+    "hands_poses",
     "over_the_chair",
     "spacer_and_belt",
     "wall_distance",

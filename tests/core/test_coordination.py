@@ -1,8 +1,14 @@
 """Limbs moved on purpose at once (common practice, no source): what stands or lies and only gives is not one of them."""
 
+import gc
+from weakref import ref
+
 import pytest
 
+from amvel.body import healthy
 from amvel.movements import Request, find
+from amvel.movements.coordination import LIMBS, Asking
+from amvel.movements.declared_frames import declared_frames
 from tests.bodies import library_profiles, profiler
 
 COUNTS = {
@@ -60,3 +66,20 @@ def test_nobody_has_more_than_four_limbs() -> None:
 )
 def test_a_limb_more_counts_more(less: str, more: str) -> None:
     assert profile(less, "left").peak("coordination") < profile(more, "left").peak("coordination")
+
+
+def test_what_frames_ask_is_read_once_and_outlives_none_of_them() -> None:
+    family, step = find("knee_fold/marching")
+    start, *_, end = declared_frames(family, step, "left", profiler().body, healthy(), step.defaults(profiler().body))
+    start, end = start.named("start"), end.named("end")  # of these nobody else holds on to any
+    asks = Asking.by(start)
+    assert Asking.by(start) is asks and Asking.by(end) is not asks
+    assert asks.only_gives_until(Asking.by(end)) is asks.only_gives_until(Asking.by(end))
+    assert asks.only_gives_until(asks) == {limb: bool(asks.of[limb].lies_on) for limb in LIMBS}
+    gone = [ref(start), ref(end), ref(asks)]
+    gc.disable()  # counting alone must do: cycles are looked for seldom
+    try:
+        del start, end, asks
+        assert [r() for r in gone] == [None] * 3
+    finally:
+        gc.enable()

@@ -32,7 +32,7 @@ def acts(travel: Travel, movement: int, rows: Sequence[int], frames: Sequence[Fr
 
     `rows` are those of the declared `frames` in the batch, `parts` the ways between them.
     """
-    planted = [_stays_planted(p.before.frame.touches, p.after.frame.touches) for p in parts]
+    planted = [_stays_planted(p.before.touches, p.after.touches) for p in parts]
     acting = _moved(parts, planted)
     for row, frame in zip(rows, frames, strict=True):
         acting |= {("leg", side) for side in legs_lifted(frame)}
@@ -69,7 +69,7 @@ def _slides(part: Part, there: frozenset[str]) -> bool:
     own = [index[mark] for mark in there]
     if travel.went_m2[part.at, own].max() <= _SLIDES_M**2:
         return False
-    down = _planted(part.before.frame.touches) & _planted(part.after.frame.touches) | there
+    down = _planted(part.before.touches) & _planted(part.after.touches) | there
     went = travel.went_m[part.at]
     left = went[own] - np.median(went[[index[mark] for mark in down]], axis=0)
     return bool((left * left).sum(axis=-1).max() > _SLIDES_M**2)

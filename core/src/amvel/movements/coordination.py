@@ -7,6 +7,7 @@ while the trunk goes over it is not one more thing to think of.  A pair that mov
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field
 from functools import cached_property, lru_cache
+from weakref import ref
 
 import numpy as np
 
@@ -83,14 +84,14 @@ def _of_a_pair(limb: str, whole_rad: Array, parts: Sequence[Part]) -> int:
 
 def _led(limb: str, side: str, part: Part, least_rad: float) -> bool:
     """Whether the limb travels here because it is asked to."""
-    return part.travelled_rad((limb, side)) > least_rad and not _only_gives(limb, side, part)
+    return part.travelled_rad((limb, side)) > least_rad and not part.before.only_gives_until(part.after)[limb, side]
 
 
 def _as_one(limb: str, part: Part) -> bool:
     """Whether both of the pair do the same here, are asked the same or hold one thing."""
     left, right = (np.abs(_way(limb, s, part.angles_rad)) for s in _SIDES)
     near = bool(np.abs(left - right).max() < _ALIKE_RAD)  # swinging to one side, one goes out as the other comes in
-    return near or _asked_alike(limb, part) or any(_joined(limb, a.frame) for a in (part.before, part.after))
+    return near or _asked_alike(limb, part) or any(_joined(limb, a) for a in (part.before, part.after))
 
 
 def _asked_alike(limb: str, part: Part) -> bool:
@@ -105,13 +106,6 @@ def _way(limb: str, side: str, angles_rad: Array) -> Array:
     return found
 
 
-def _only_gives(limb: str, side: str, part: Part) -> bool:
-    """Whether the limb is carried or planted and nothing about it is declared to change."""
-    own = limb, side
-    lies = part.before.lies_on[own], part.after.lies_on[own]
-    return bool(lies[0]) and lies[0] == lies[1] and not _changed(part.before.of[own], part.after.of[own])
-
-
 @dataclass
 class _Asked:
     """What a frame asks of a limb: its angles and which of them it leaves free, where its end goes and what
@@ -123,19 +117,50 @@ class _Asked:
     lies_on: frozenset[str] = frozenset()
 
 
-@dataclass(frozen=True)
 class Asking:
-    """A frame, and what it asks of each of the four limbs; read when somebody wants to know."""
+    """What a frame asks of each of the four limbs; read when somebody wants to know.
 
-    frame: Frame
+    The same frame serves many movements: one that is worked out for other ranges asks for the same.  Neither the frame nor
+    another asking is held on to, so that none of them outlives its use.
+    """
 
-    @property
-    def lies_on(self) -> "Mapping[_Limb, frozenset[str]]":
-        return _lying_on(self.frame.touches)
+    def __init__(self, frame: Frame) -> None:
+        self.touches, self.aims, self.props = frame.touches, frame.aims, frame.props
+        self._angles_deg, self._free = frame.angles, frame.free
+        self._until: dict[int, tuple[ref[Asking], dict[_Limb, bool]]] = {}
+
+    @classmethod
+    def by(cls, frame: Frame) -> "Asking":
+        """What this frame asks, read once for it."""
+        found: Asking | None = frame.looked_up.get(cls)
+        if found is None:
+            found = frame.looked_up[cls] = cls(frame)
+        return found
 
     @cached_property
     def of(self) -> "dict[_Limb, _Asked]":
-        return _read(self.frame)
+        lying = _lying_on(self.touches)
+        out = {limb: _Asked(lies_on=lying[limb]) for limb in LIMBS}
+        for name, value in self._angles_deg.items():
+            if limb := _JOINT_OF.get(name):
+                out[limb].angles_deg[_JOINT_NAME[name]] = value
+        for name in self._free:
+            if limb := _JOINT_OF.get(name):
+                out[limb].free.add(_JOINT_NAME[name])
+        for a in self.aims:
+            side, _, mark = a.landmark.partition(".")
+            if mark in _END_OF:
+                origin = (a.origin or "").removeprefix(f"{side}.")
+                out[_END_OF[mark], side].goals[mark, a.axis, origin] = a.value_cm
+        return out
+
+    def only_gives_until(self, after: "Asking") -> "dict[_Limb, bool]":
+        """Of each limb whether it is carried or planted from here to the other frame, and nothing about it is declared to change."""
+        known = self._until.get(id(after))
+        if known is None or known[0]() is not after:
+            known = ref(after), {limb: _only_gives(self.of[limb], after.of[limb]) for limb in LIMBS}
+            self._until[id(after)] = known
+        return known[1]
 
 
 @lru_cache(maxsize=4096)
@@ -149,21 +174,8 @@ def _lying_on(touches: tuple[Touch, ...]) -> Mapping[_Limb, frozenset[str]]:
     return {limb: frozenset(on) for limb, on in out.items()}
 
 
-def _read(frame: Frame) -> dict[_Limb, _Asked]:
-    lying = _lying_on(frame.touches)
-    out = {limb: _Asked(lies_on=lying[limb]) for limb in LIMBS}
-    for name, value in frame.angles.items():
-        if limb := _JOINT_OF.get(name):
-            out[limb].angles_deg[_JOINT_NAME[name]] = value
-    for name in frame.free:
-        if limb := _JOINT_OF.get(name):
-            out[limb].free.add(_JOINT_NAME[name])
-    for a in frame.aims:
-        side, _, mark = a.landmark.partition(".")
-        if mark in _END_OF:
-            origin = (a.origin or "").removeprefix(f"{side}.")
-            out[_END_OF[mark], side].goals[mark, a.axis, origin] = a.value_cm
-    return out
+def _only_gives(before: _Asked, after: _Asked) -> bool:
+    return bool(before.lies_on) and before.lies_on == after.lies_on and not _changed(before, after)
 
 
 def _changed(before: _Asked, after: _Asked) -> bool:
@@ -182,11 +194,11 @@ def _is_end(limb: str, side: str, landmark: str) -> bool:
     return own == side and mark in ENDS[limb]
 
 
-def _joined(limb: str, frame: Frame) -> bool:
+def _joined(limb: str, asking: Asking) -> bool:
     """Whether both of the pair hold one thing: a part of the body, or what is pressed between them."""
-    pressed = any(p.pressed and all(_is_end(limb, s, m) for s, m in zip(_SIDES, p.at, strict=False)) for p in frame.props)
-    held = [{a.origin for a in frame.aims if _is_end(limb, s, a.landmark) and a.origin} for s in _SIDES]
-    on_the_body = {mark for t in frame.touches if t.on for mark in (t.landmark, t.on)}
+    pressed = any(p.pressed and all(_is_end(limb, s, m) for s, m in zip(_SIDES, p.at, strict=False)) for p in asking.props)
+    held = [{a.origin for a in asking.aims if _is_end(limb, s, a.landmark) and a.origin} for s in _SIDES]
+    on_the_body = {mark for t in asking.touches if t.on for mark in (t.landmark, t.on)}
     return pressed or bool(held[0] & held[1] & on_the_body)
 
 

@@ -78,7 +78,7 @@ class Parts:
         self.every = [[i for i in span if share[i] == 0.0] for span in spans]
         self.repeated = [[i for i in rows if not frames[i].facts.way_in] for rows in self.every]
         self.number = {pair: k for k, pair in enumerate(dict.fromkeys(p for rows in (*self.every, *self.repeated) for p in pairwise(rows)))}
-        self._asking = {i: Asking(frames[i]) for rows in self.every for i in rows}
+        self._asking = {i: Asking.by(frames[i]) for rows in self.every for i in rows}
 
     def between(self, travel: Travel, rows: list[int]) -> list[Part]:
         """The ways between these rows."""

@@ -5,7 +5,7 @@ A Frame is declared once, for the left side, and mirrored.
 
 import math
 from dataclasses import dataclass, field
-from functools import lru_cache
+from functools import cached_property, lru_cache
 from typing import Any, NamedTuple
 
 import numpy as np
@@ -134,6 +134,11 @@ class Frame:
     neutral: dict[str, float] = field(default_factory=dict)
     facts: FrameFacts = FrameFacts()
     props: tuple[Prop, ...] = ()
+
+    @cached_property
+    def looked_up(self) -> dict[type, Any]:
+        """What is read off it once, by what it is (see `coordination.Asking`)."""
+        return {}
 
     def hold(self, *props: Prop) -> "Frame":
         """Draw these props with the body."""

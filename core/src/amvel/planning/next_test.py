@@ -146,7 +146,7 @@ class _Moved:
         open_somewhere: Flags = np.zeros(len(self.rows), dtype=bool)
         for envelope in self.envelopes:
             for c in CONTEXTS:
-                open_somewhere |= sketches.allowed(envelope, c)
+                open_somewhere |= sketches.allowed(envelope, c, by_frames_alone=True)
         return [row for row, is_open in zip(self.rows, open_somewhere, strict=True) if is_open]
 
 

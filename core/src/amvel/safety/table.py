@@ -28,10 +28,11 @@ class Table:
         self._concerned: dict[str, Flags] = {}
         self._compared: dict[tuple[str, float, bool, str, str], Flags] = {}
 
-    def allowed(self, envelope: Envelope, context: str) -> Flags:
-        """Which profiles hold every limit of the envelope in this context."""
+    def allowed(self, envelope: Envelope, context: str, by_frames_alone: bool = False) -> Flags:
+        """Which profiles hold every limit of the envelope in this context; `by_frames_alone`, without those limits that look
+        at what is told of the whole movement: enough to rule out."""
         good = ~self.faulty
-        binding = [x for x in envelope.limits if x.strength != "caution"]
+        binding = [x for x in envelope.limits if x.strength != "caution" and not (by_frames_alone and told_when_asked(x.quantity))]
         for limit in sorted(binding, key=lambda x: told_when_asked(x.quantity)):  # worked out only for those that are open without it
             good &= ~self._broken(limit, context, good)
         return good

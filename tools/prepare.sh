@@ -93,6 +93,6 @@ prepare_server() {
 }
 prepare_tests() {
   lock
-  side_by_side 'system_packages "${POSTGRES_PACKAGES[@]}" "${PAGE_PACKAGES[@]}" chromium' 'python_packages; test_packages; kernels' 'node_packages; web_build'
+  side_by_side 'system_packages "${POSTGRES_PACKAGES[@]}" "${PAGE_PACKAGES[@]}" chromium' 'python_packages; side_by_side kernels test_packages' 'node_packages; web_build'
   unlock
 }

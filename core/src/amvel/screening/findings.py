@@ -3,6 +3,7 @@
 from collections.abc import Callable
 from dataclasses import dataclass
 from datetime import date
+from functools import lru_cache
 from typing import Any, TypeVar
 
 from amvel.body import HEALTHY_DEG, Capacities, cautious
@@ -284,6 +285,7 @@ def _shown(case: Case) -> dict[str, float]:
     return out
 
 
+@lru_cache(maxsize=256)
 def _range_title(name: str) -> Message:
     """'left.hip_flexion' as its test names it, with its side."""
     side, _, base = name.rpartition(".")

@@ -41,12 +41,12 @@ def keep_wish(client: Client, address: str, zone: str) -> None:
     try:
         mail_address(address)
     except ValueError as error:
-        raise ValueError(f"address: {error}") from error
+        raise ValueError(said("address: {why}", why=error.args[0])) from error
     zone = zone or timezone.get_default_timezone_name()
     try:
         ZoneInfo(zone)
     except (ZoneInfoNotFoundError, ValueError) as error:
-        raise ValueError(f"zone: there is no time zone '{zone}'") from error
+        raise ValueError(said("zone: there is no time zone '{name}'", name=zone)) from error
     ReminderWish.objects.update_or_create(
         client=client, defaults={"address": address, "zone": zone, "since": timezone.localdate()}
     )

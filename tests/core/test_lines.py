@@ -20,15 +20,15 @@ def lines(angles_deg: dict[str, float], turned: np.ndarray | None = None) -> Lin
     angles = np.zeros((1, len(JOINTS)))
     for name, value in angles_deg.items():
         angles[0, JOINT_INDEX[name]] = radians(value)
-    placement, points = SKELETON._placed(np.zeros((1, 3)), np.eye(3)[None] if turned is None else turned[None], angles)
     posed = Posed.of_nothing(SKELETON)
-    posed.placement, posed.points = placement, points
+    posed.placement = SKELETON.place(np.zeros((1, 3)), np.eye(3)[None] if turned is None else turned[None], angles)
+    posed.points = SKELETON.points(posed.placement)
     return lines_of(SKELETON, posed)
 
 
 def at(mark: str) -> np.ndarray:
-    _, points = SKELETON._placed(np.zeros((1, 3)), np.eye(3)[None], np.zeros((1, len(JOINTS))))
-    return points[0, SKELETON.landmarks.index[mark]]
+    standing = SKELETON.place(np.zeros((1, 3)), np.eye(3)[None], np.zeros((1, len(JOINTS))))
+    return SKELETON.points(standing)[0, SKELETON.landmarks.index[mark]]
 
 
 STANDING = lines({})

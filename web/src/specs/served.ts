@@ -92,23 +92,23 @@ let router: Router
 /** The address to which the page has led. */
 export const address = (): string => router.currentRoute.value.fullPath
 
-/** The component as a page shows it: with its stores, its words and its client. */
-export async function mounted(component: Component, setting: Setting = {}): Promise<VueWrapper> {
+/** Stores that nobody has used, and what they ask with. */
+function freshStores() {
   const pinia = createPinia()
   setActivePinia(pinia)
+  const queryClient = new QueryClient({ defaultOptions: { queries: { retry: false } } })
+  return { pinia, asking: [VueQueryPlugin, { queryClient }] as [typeof VueQueryPlugin, { queryClient: QueryClient }] }
+}
+
+/** The component as a page shows it: with its stores, its words and its client. */
+export async function mounted(component: Component, setting: Setting = {}): Promise<VueWrapper> {
+  const { pinia, asking } = freshStores()
   router = createRouter({
     history: createMemoryHistory(),
     routes: [setting.path ?? '/', '/:elsewhere(.*)*'].map((path) => ({ path, component: {} })),
   })
   await router.push(setting.at ?? '/')
-  const queryClient = new QueryClient({ defaultOptions: { queries: { retry: false } } })
-  const plugins = [
-    pinia,
-    i18n,
-    ElementPlus,
-    router,
-    [VueQueryPlugin, { queryClient }] as [typeof VueQueryPlugin, { queryClient: QueryClient }],
-  ]
+  const plugins = [pinia, i18n, ElementPlus, router, asking]
   const Stores = {
     setup: () => ({ session: useSession(), client: useClient() }),
     template: '<i />',
@@ -139,10 +139,10 @@ export async function mounted(component: Component, setting: Setting = {}): Prom
 export function used<T>(use: () => T): T {
   const scope = effectScope()
   endings.push(() => scope.stop())
-  const pinia = createPinia()
-  setActivePinia(pinia)
-  const queryClient = new QueryClient({ defaultOptions: { queries: { retry: false } } })
-  const app = createApp({}).use(pinia).use(VueQueryPlugin, { queryClient })
+  const { pinia, asking } = freshStores()
+  const app = createApp({})
+    .use(pinia)
+    .use(...asking)
   return app.runWithContext(() => scope.run(use)!)
 }
 

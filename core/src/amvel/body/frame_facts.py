@@ -7,6 +7,7 @@ from operator import attrgetter
 import numpy as np
 
 from amvel.body.tree import Array
+from amvel.quantities import base_id
 
 UPRIGHT_DEG = 90.0  # what is not lying on the back is raised as far as can be
 STRAINS_FROM = 6  # effort of 0 to 10 from which a hold is a strained one
@@ -102,7 +103,7 @@ _QUANTITIES: dict[str, _Read] = {
 _READ: tuple[_Read, ...] = (*_QUANTITIES.values(), attrgetter("minutes"), FrameFacts.rests_up_to)
 
 # Quantities that the declaration of a step gives: the same for every body and whatever its ranges.
-DECLARED = frozenset(name.rpartition(".")[2] for name in _QUANTITIES)
+DECLARED = frozenset(map(base_id, _QUANTITIES))
 
 
 @dataclass(frozen=True)

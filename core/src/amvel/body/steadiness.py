@@ -72,6 +72,7 @@ class _Supports:
         corners = [self._corners(c) for c in spec.contacts if self._near(c)]
         self.at = np.array([p for group, _ in corners for p in group])
         self.contact = [c for group, c in corners for _ in group]
+        self.friction = max((c.friction for c in self.contact), default=0.0)  # of the surface that gives most
         self.outside = self._external()
         if self.contact:
             self.edges = self._edges()
@@ -162,8 +163,7 @@ class _Supports:
 
     def holds_with(self, friction: float) -> bool:
         """Whether it needs no more than this; looked at where `friction_needed` looks."""
-        full = max((c.friction for c in self.contact), default=0.0)
-        parts = min(_PARTS, int(friction / full * _PARTS + _ROUNDING)) if full else 0
+        parts = min(_PARTS, int(friction / self.friction * _PARTS + _ROUNDING)) if self.friction else 0
         return parts > 0 and self.stands(parts / _PARTS)
 
     def friction_needed(self) -> float:
@@ -174,4 +174,4 @@ class _Supports:
         while high - low > 1:
             middle = (low + high) // 2
             low, high = (low, middle) if self.stands(middle / _PARTS) else (middle, high)
-        return high / _PARTS * max(c.friction for c in self.contact)
+        return high / _PARTS * self.friction

@@ -64,7 +64,7 @@ def pose(profiler: Profiler, ref: str, side: str = "both", **values: float | str
 
 
 def posed(profiler: Profiler, ref: str, side: str = "both", **values: float | str) -> Profile:
-    """Its profile."""
+    """The profile of such a step."""
     return profiler.profile(pose(profiler, ref, side, **values))
 
 

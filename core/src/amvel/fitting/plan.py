@@ -1,6 +1,7 @@
 """Every fit of one person in one room, in the order in which a room is set up."""
 
 from collections.abc import Callable
+from typing import NamedTuple
 
 from amvel.case import Room
 from amvel.fitting import grip, lying, reach, seats
@@ -11,38 +12,39 @@ from amvel.movements.room_measures import FitId, Measured
 from amvel.safety import Envelope
 
 
+def _no_poses() -> list[Request]:
+    return []
+
+
+class _Making(NamedTuple):
+    """How some fits are made, and the poses that this looks at without having to search."""
+
+    ids: tuple[FitId, ...]
+    make: Callable[[], list[Fit]]
+    poses: Callable[[], list[Request]] = _no_poses
+
+
 def fits(profiler: Profiler, room: Room, envelope: Envelope, only: frozenset[FitId] | None = None) -> list[Fit]:
     """All of them, or those whose ids are in `only`; a pose that this body cannot take has no fit."""
-    steps: tuple[tuple[tuple[FitId, ...], Callable[[], list[Fit]]], ...] = (
-        ((FitId.SEAT, FitId.SEAT_RAISE, FitId.FOOT_REST), lambda: seats.level_thighs(profiler, room)),
-        ((FitId.HIP_SEAT,), lambda: seats.under_a_hip_limit(profiler, room, envelope)),
-        ((FitId.RISING_SEAT,), lambda: seats.lowest_to_rise_from(profiler, room, envelope)),
-        ((FitId.CALF_SUPPORT,), lambda: lying.calf_support(profiler, room)),
-        ((FitId.HEAD_SIDE,), lambda: lying.head_on_the_side(profiler, room)),
-        ((FitId.HEAD_BACK,), lambda: lying.head_on_the_back(profiler, room)),
-        ((FitId.WAIST_ROLL,), lambda: lying.waist_roll(profiler)),
-        ((FitId.HANDS_LEVEL,), lambda: reach.hands_level(profiler, room)),
-        ((FitId.WALL,), lambda: reach.wall_distance(profiler, room)),
-        ((FitId.GRIP,), lambda: _grip(profiler, room)),
-        ((FitId.SPACER, FitId.BELT), lambda: reach.spacer_and_belt(profiler)),
-        ((FitId.BAND_ANCHOR,), lambda: reach.band_anchor(profiler, room)),
-        ((FitId.OVER_CHAIR,), lambda: reach.over_the_chair(profiler, room)),
-        ((FitId.FREE_FLOOR,), lambda: lying.free_floor(profiler, room)),
+    steps = (
+        _Making((FitId.SEAT, FitId.SEAT_RAISE, FitId.FOOT_REST), lambda: seats.level_thighs(profiler, room)),
+        _Making((FitId.HIP_SEAT,), lambda: seats.under_a_hip_limit(profiler, room, envelope)),
+        _Making((FitId.RISING_SEAT,), lambda: seats.lowest_to_rise_from(profiler, room, envelope)),
+        _Making((FitId.CALF_SUPPORT,), lambda: lying.calf_support(profiler, room)),
+        _Making((FitId.HEAD_SIDE,), lambda: lying.head_on_the_side(profiler, room), lambda: lying.side_poses(profiler)),
+        _Making((FitId.HEAD_BACK,), lambda: lying.head_on_the_back(profiler, room)),
+        _Making((FitId.WAIST_ROLL,), lambda: lying.waist_roll(profiler)),
+        _Making((FitId.HANDS_LEVEL,), lambda: reach.hands_level(profiler, room), lambda: reach.hands_poses(profiler)),
+        _Making((FitId.WALL,), lambda: reach.wall_distance(profiler, room)),
+        _Making((FitId.GRIP,), lambda: _grip(profiler, room)),
+        _Making((FitId.SPACER, FitId.BELT), lambda: reach.spacer_and_belt(profiler)),
+        _Making((FitId.BAND_ANCHOR,), lambda: reach.band_anchor(profiler, room), lambda: reach.band_poses(profiler, room)),
+        _Making((FitId.OVER_CHAIR,), lambda: reach.over_the_chair(profiler, room)),
+        _Making((FitId.FREE_FLOOR,), lambda: lying.free_floor(profiler, room), lambda: lying.floor_poses(profiler)),
     )
-    wanted = [make for ids, make in steps if only is None or only & set(ids)]
-    _looked_at_together(profiler, room, only)
-    return [f for make in wanted for f in make() if only is None or f.id in only]
-
-
-def _looked_at_together(profiler: Profiler, room: Room, only: frozenset[FitId] | None) -> None:
-    """Solve in one batch what fits look at that do not have to search."""
-    poses: dict[FitId, Callable[[], list[Request]]] = {
-        FitId.HEAD_SIDE: lambda: lying.side_poses(profiler),
-        FitId.HANDS_LEVEL: lambda: reach.hands_poses(profiler),
-        FitId.BAND_ANCHOR: lambda: reach.band_poses(profiler, room),
-        FitId.FREE_FLOOR: lambda: lying.floor_poses(profiler),
-    }
-    profiler.profiles([r for id, asked in poses.items() if only is None or id in only for r in asked()])
+    wanted = [step for step in steps if only is None or only & set(step.ids)]
+    profiler.profiles([r for step in wanted for r in step.poses()])  # in one batch
+    return [f for step in wanted for f in step.make() if only is None or f.id in only]
 
 
 def _grip(profiler: Profiler, room: Room) -> list[Fit]:

@@ -133,7 +133,7 @@ def _says_first(limit: Limit) -> tuple[bool, bool]:
 def _answer(rule: Rule, findings: Findings, n: Numbers) -> Answer:
     """What a rule says; a referral that it does not declare is a fault of the rule."""
     said = rule.answer(findings, n)
-    undeclared = {r.duty for r in said.referrals} - {d.id for d in rule.duties} if said.referrals else None
+    undeclared = {r.duty for r in said.referrals} - {d.id for d in rule.duties}
     if undeclared:
         raise ValueError(f"rule {rule.id}: refers for {sorted(undeclared)}, which its duties do not list")
     return said

@@ -1,6 +1,6 @@
 import { beforeEach, expect, it, vi } from 'vitest'
-import type { Sheet } from '../../api/schemas'
 import { mounted, press, served } from '../../specs/served'
+import { sheetOf } from '../../specs/sheets'
 import DoIt from './DoIt.vue'
 import { begin, ready, start } from './run'
 import type { Run } from './run'
@@ -25,18 +25,8 @@ const movement = {
   take: [],
   feedback: [],
 }
-const sheet = {
-  session: 'A',
-  context: 'visit',
-  movements: [movement],
-  settling: [],
-  ways: [],
-  stop_signs: [],
-  sensed: [],
-  rest_s: 0,
-  stops_at_rise: 2,
-}
-const begun = (): Run => ready(start(begin(sheet as unknown as Sheet, 'device-0001', new Date(2026, 10, 28, 9), 'specialist')))
+const sheet = sheetOf([movement], { rest_s: 0 })
+const begun = (): Run => ready(start(begin(sheet, 'device-0001', new Date(2026, 10, 28, 9), 'specialist')))
 
 beforeEach(() => void vi.useFakeTimers({ toFake: ['setInterval', 'clearInterval'] }))
 async function shown(own = movement) {

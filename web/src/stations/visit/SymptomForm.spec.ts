@@ -1,8 +1,9 @@
 import { expect, it } from 'vitest'
 import { isOff, mounted, press, served } from '../../specs/served'
+import { sheetOf } from '../../specs/sheets'
 import SymptomForm from './SymptomForm.vue'
 
-const sheet = { stops_at_rise: 2, stop_signs: [], movements: [] }
+const sheet = sheetOf([])
 const shown = () => {
   served({})
   return mounted(SymptomForm, { props: { sheet, modelValue: true } })

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { RunMovement, Sheet } from '../../api/schemas'
+import { sheetOf } from '../../specs/sheets'
 import {
   asVisit,
   begin,
@@ -63,18 +64,7 @@ function movement(ref: string, sides: RunMovement['sides'], more: Partial<RunMov
     ...more,
   }
 }
-const sheet = (...movements: RunMovement[]): Sheet => ({
-  session: 'A',
-  context: 'visit',
-  settling: [],
-  movements,
-  ways: [],
-  stop_signs: [],
-  sensed: [],
-  asks_pressure: false,
-  rest_s: 30,
-  stops_at_rise: 2,
-})
+const sheet = (...movements: RunMovement[]): Sheet => sheetOf(movements)
 const pair = sheet(movement('fold/one', [side('left'), side('right')]), movement('sit/tall', [side('both')]))
 const running = (s = pair) => ready(start(begin(s, 'device-0001', new Date(2026, 10, 27, 9, 30), 'specialist')))
 const times = <T>(n: number, f: (x: T) => T, x: T): T => Array.from({ length: n }).reduce<T>((y) => f(y), x)

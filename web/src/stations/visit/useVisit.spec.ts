@@ -4,6 +4,7 @@ import { watch } from 'vue'
 import type { RunSheet } from '../../api/schemas'
 import { forgetEverything, keep, waiting } from '../../offline/vault'
 import { used } from '../../specs/served'
+import { sheetOf } from '../../specs/sheets'
 import { begin, clean, ready, start, stopAll } from './run'
 import { isFresh, useVisit } from './useVisit'
 
@@ -27,17 +28,7 @@ const movement = { ref: 'sit/tall', sides: [side], cues: [], faults: [], do: [],
 const copy = {
   copy_hours: 72,
   name: '',
-  sheet: {
-    session: 'A',
-    context: 'visit',
-    movements: [movement],
-    settling: [],
-    ways: [],
-    stop_signs: [],
-    sensed: [],
-    rest_s: 30,
-    stops_at_rise: 2,
-  },
+  sheet: sheetOf([movement]),
 } as unknown as RunSheet
 const oneClean = () => clean(ready(start(begin(copy.sheet, 'device-0001', new Date(2026, 10, 27, 9, 30), 'specialist'))))
 

@@ -114,7 +114,7 @@ def main() -> int:
         print(f"| {name} | {len(values)} | {low:.0f} | {high:.0f} | {high / low:.1f} |")
     wrong = {s: n for s, n in statuses.items() if s not in (200, 202, 409)}
     print(f"\n{args.people} people, {sum(statuses.values())} requests, answers {dict(sorted(statuses.items()))}, errors {wrong or 'none'}")
-    for name, found in (("web", f"config.wsgi:application -b 127.0.0.1:{args.port}"), ("worker", "manage.py procrastinate worker")):
+    for name, found in (("web", f"config.wsgi:application -b 127.0.0.1:{args.port}"), ("worker", "manage.py work")):
         print(f"{name}: {', '.join(f'{memory_mb(pid):.0f} MB' for pid in children(found))}")
     return 1 if wrong else 0
 

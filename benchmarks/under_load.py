@@ -129,7 +129,7 @@ def killed(port: int, client: str) -> None:
     postmaster = int((home / "data" / "postmaster.pid").read_text().splitlines()[0])
     parts = {
         "a web process": lambda: children(f"config.wsgi:application -b 127.0.0.1:{port}")[1:2],
-        "the worker": lambda: children("manage.py procrastinate worker"),
+        "the worker": lambda: children("manage.py work"),
         "the database": lambda: [postmaster],
         "the whole server": lambda: children(f"config.wsgi:application -b 127.0.0.1:{port}"),
     }

@@ -10,17 +10,9 @@ from django.db.models import Count, Max, QuerySet
 from accounts.models import User
 from jobs.asking import NotYet, Question, asked_for, find, refuse_when_full, there, worked_out
 from jobs.models import LongAnswer, Work
+from jobs.of_a_house import PARTS, PUT_TOGETHER_WITH
 from jobs.queue import put_all
 from jobs.working import keep
-
-Together = Callable[[list[Any]], Any]  # what the parts give, in their order
-_TOGETHER: dict[Work, Together] = {}
-PARTS = "parts"  # under which the question of a whole names its parts: nobody works on such a one itself
-
-
-def put_together_with(work: Work, function: Together) -> None:
-    """From now on this function makes one answer of the parts; said by an app when it is ready."""
-    _TOGETHER[work] = function
 
 
 def worked_out_in_parts(question: Question, parts: Callable[[], list[Question]], user: User | None = None) -> Any:
@@ -32,7 +24,7 @@ def worked_out_in_parts(question: Question, parts: Callable[[], list[Question]],
     if row is not None and there(row):
         return row.answer
     if not settings.WORKERS:
-        answer = _TOGETHER[question.work]([worked_out(part) for part in parts()])
+        answer = PUT_TOGETHER_WITH[question.work]([worked_out(part) for part in parts()])
         keep(row or asked_for(question, user, 0), answer)
         return answer
     if row is None:
@@ -74,12 +66,12 @@ def finish(whole: LongAnswer) -> None:
         LongAnswer.objects.filter(pk=whole.pk, done_at=None).update(failed=whole.failed, share=whole.share)
         return
     answers = dict(_parts_of(whole).values_list("digest", "answer"))
-    keep(whole, _TOGETHER[Work(whole.work)]([answers[d] for d in whole.asked[PARTS]]))
+    keep(whole, PUT_TOGETHER_WITH[Work(whole.work)]([answers[d] for d in whole.asked[PARTS]]))
 
 
 def waiting_wholes() -> QuerySet[LongAnswer]:
     """What is put together of parts and is not there yet."""
-    return LongAnswer.objects.filter(work__in=list(_TOGETHER), done_at=None, failed="", asked__has_key=PARTS)
+    return LongAnswer.objects.filter(work__in=list(PUT_TOGETHER_WITH), done_at=None, failed="", asked__has_key=PARTS)
 
 
 def finish_with(part: LongAnswer) -> None:
@@ -88,4 +80,4 @@ def finish_with(part: LongAnswer) -> None:
         finish(whole)
 
 
-__all__ = ["PARTS", "finish", "finish_with", "put_together_with", "waiting_wholes", "worked_out_in_parts"]
+__all__ = ["finish", "finish_with", "waiting_wholes", "worked_out_in_parts"]

@@ -1,4 +1,8 @@
-"""What the workers do: answer, take up what a dead worker left, remind, drop what nobody asks for."""
+"""What the workers do: answer, take up what a dead worker left, remind, drop what nobody asks for.
+
+Every command of the server reads this file.  What works with the core is read where it is used: reading the body model takes
+seconds, and whoever only saves or brings back the database has to get on without it.
+"""
 
 import os
 from collections.abc import Iterator
@@ -16,11 +20,9 @@ from procrastinate import RetryStrategy
 from procrastinate.contrib.django import app
 from procrastinate.contrib.django.models import ProcrastinateJob
 
-from jobs.in_parts import PARTS, finish, finish_with, waiting_wholes
 from jobs.models import LOST_AFTER, OF_ONE_DAY, KeptPicture, LongAnswer, SolvedBody
+from jobs.of_a_house import PARTS, Told
 from jobs.queue import ANSWERS, CARE, WORK_OUT, put
-from jobs.working import Told, answered, keep, keep_what_was_solved
-from papers.reminders import send_due
 
 log = structlog.get_logger(__name__)
 LIMIT = timedelta(minutes=5)  # no answer takes a tenth of it; what does is given up, and its worker with it
@@ -31,6 +33,9 @@ AGAIN_S = int(LOST_AFTER.total_seconds()) + 5  # until then the first try counts
 @app.task(name=WORK_OUT, queue=ANSWERS, retry=RetryStrategy(max_attempts=3, wait=AGAIN_S))
 def work_out(row: str) -> None:
     """Answer one question, unless somebody has done so meanwhile or is at it."""
+    from jobs.in_parts import finish_with
+    from jobs.working import answered, keep, keep_what_was_solved
+
     now = timezone.now()
     waiting = LongAnswer.objects.filter(pk=row, done_at=None, failed="")
     nobody = Q(beat_at=None) | Q(beat_at__lt=now - LOST_AFTER)
@@ -85,6 +90,8 @@ def _beating(question: LongAnswer) -> Iterator[Told]:
 @app.task(name="take_up", queue=CARE, queueing_lock="take_up")
 def take_up(timestamp: int) -> None:
     """Questions whose worker has died are begun again, whether or not somebody still asks."""
+    from jobs.in_parts import finish, waiting_wholes
+
     since = timezone.now() - LOST_AFTER
     open_ones = LongAnswer.objects.filter(done_at=None, failed="")
     for row in [*open_ones.filter(beat_at__lt=since), *never_begun(open_ones.filter(beat_at=None, asked_at__lt=since))]:
@@ -104,6 +111,8 @@ def never_begun(rows: QuerySet[LongAnswer]) -> QuerySet[LongAnswer]:
 @app.task(name="remind", queue=CARE, queueing_lock="remind")
 def remind(timestamp: int) -> None:
     """Mail what is due within the hour; one that fails stops no other."""
+    from papers.reminders import send_due
+
     sent, left = send_due(timezone.now())
     if left:
         log.warning("reminders did not go", sent=sent, left=len(left))

@@ -18,17 +18,15 @@ from amvel.planning.whatif import what_if_now
 from clients.engines import engine_of
 from clients.models import CaseRevision
 from jobs.models import LongAnswer, Work
+from jobs.of_a_house import WORKED_OUT_WITH, Args, Told
 from jobs.solved_bodies import keep_solved, take_over
-
-Args = dict[str, Any]
-Told = Callable[[float], None]  # hears how far it is, 0 to 1
 
 
 def answered(row: LongAnswer, told: Told = lambda share: None) -> Any:
     """The answer to a question as plain data; nothing is stored."""
     work, asked = Work(row.work), row.asked
-    if work in _OF_A_HOUSE:
-        return _OF_A_HOUSE[work](row.organisation_id, date.fromisoformat(asked["day"]), asked["args"], told)
+    if work in WORKED_OUT_WITH:
+        return WORKED_OUT_WITH[work](row.organisation_id, date.fromisoformat(asked["day"]), asked["args"], told)
     engine = _engine_for(row)
     engine.told = told
     if asked["previous_steps"]:
@@ -45,7 +43,7 @@ def _engine_for(row: LongAnswer) -> Engine:
 
 def keep_what_was_solved(row: LongAnswer) -> None:
     """For other processes; nobody who asks waits for it: the answer is kept before."""
-    if Work(row.work) not in _OF_A_HOUSE:
+    if Work(row.work) not in WORKED_OUT_WITH:
         keep_solved(_engine_for(row).profiler)
 
 
@@ -93,12 +91,3 @@ _OF_A_CASE: dict[Work, Callable[[Engine, Args], Any]] = {
     Work.RUN_SHEET: _run_sheet,
     Work.PROGRESS: lambda engine, args: answers.progress(engine, args["context"]),
 }
-
-
-OfAHouse = Callable[[Any, date, Args, Told], Any]  # the organisation's key, the day, what was asked, who hears how far it is
-_OF_A_HOUSE: dict[Work, OfAHouse] = {}
-
-
-def work_out_with(work: Work, function: OfAHouse) -> None:
-    """From now on this function works that out for a whole organisation; said by an app when it is ready."""
-    _OF_A_HOUSE[work] = function

@@ -1,5 +1,7 @@
 """The papers of a client: hand-out, fridge sheet, letter, calendar, and the texts an organisation puts into them."""
 
+from typing import Any
+
 from django.apps import AppConfig
 
 
@@ -9,7 +11,12 @@ class PapersConfig(AppConfig):
 
     def ready(self) -> None:
         from jobs.models import Work
-        from jobs.working import work_out_with
-        from papers.batch import work_out
+        from jobs.of_a_house import work_out_with
 
-        work_out_with(Work.PAPERS, work_out)
+        work_out_with(Work.PAPERS, _work_out)
+
+
+def _work_out(*asked: Any) -> Any:
+    from papers.batch import work_out
+
+    return work_out(*asked)

@@ -19,7 +19,7 @@ from clients.engines import today
 from clients.models import Client
 from jobs.asking import Question, digest_of, known, worked_out
 from jobs.models import Work
-from jobs.working import Args, Told
+from jobs.of_a_house import Args, Told
 from papers.kinds import Kind, html_of
 from papers.texts import texts_of
 from papers.writer import Writer

@@ -15,8 +15,8 @@ from amvel.safety import RULEBOOK_VERSION
 from clients.engines import today
 from jobs.asking import Question, digest_of, worked_out
 from jobs.models import Work
+from jobs.of_a_house import Args, Told
 from jobs.solved_bodies import shared
-from jobs.working import Args, Told
 
 
 class Asks(StrEnum):

@@ -1,5 +1,7 @@
 """The rule-book in one house: who signed which line, and which figures are others there."""
 
+from typing import Any
+
 from django.apps import AppConfig
 
 
@@ -8,10 +10,20 @@ class RulebookSigningConfig(AppConfig):
     default_auto_field = "django.db.models.BigAutoField"
 
     def ready(self) -> None:
-        from jobs.in_parts import put_together_with
         from jobs.models import Work
-        from jobs.working import work_out_with
-        from rulebook_signing.caseload import put_together, work_out_part
+        from jobs.of_a_house import put_together_with, work_out_with
 
-        work_out_with(Work.DRY_RUN_PART, work_out_part)
-        put_together_with(Work.DRY_RUN, put_together)
+        work_out_with(Work.DRY_RUN_PART, _work_out_part)
+        put_together_with(Work.DRY_RUN, _put_together)
+
+
+def _work_out_part(*asked: Any) -> Any:
+    from rulebook_signing.caseload import work_out_part
+
+    return work_out_part(*asked)
+
+
+def _put_together(parts: list[Any]) -> Any:
+    from rulebook_signing.caseload import put_together
+
+    return put_together(parts)

@@ -17,8 +17,8 @@ from clients.models import CaseRevision
 from jobs.asking import Question, digest_of
 from jobs.in_parts import worked_out_in_parts
 from jobs.models import Work
+from jobs.of_a_house import Args, Told
 from jobs.solved_bodies import shared
-from jobs.working import Args, Told
 from rulebook_signing.in_force import Values, local_values
 from visits.models import LoggedVisit
 

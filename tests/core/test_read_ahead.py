@@ -36,5 +36,16 @@ def test_a_process_that_serves_pages_has_read_what_answers_need() -> None:
     assert found <= modules_after("from config.gunicorn import post_worker_init as begin; begin(None)")
 
 
+def test_a_worker_has_read_what_answers_need_before_its_first_question() -> None:
+    found = modules_after("import django; django.setup(); from jobs.management.commands.work import made_ready; made_ready()")
+    assert set(read_where_used()) | {"jobs.in_parts", "jobs.working", "papers.reminders"} <= found
+
+
+def test_the_database_is_saved_and_brought_back_without_a_body_model() -> None:
+    """It has to work when something else here does not."""
+    commands = "import operation.management.commands.backup, operation.management.commands.restore"
+    assert modules_after(f"import django; django.setup(); {commands}").isdisjoint({"numba", "amvel.body", "amvel.case", "config.urls"})
+
+
 def test_a_process_that_gives_no_answers_reads_none_of_it() -> None:
     assert modules_after("import amvel.cli").isdisjoint({"ortools.sat.python", "pandas", "scipy.optimize"})

@@ -9,11 +9,11 @@ from django.test import Client as Browser
 from accounts.models import Organisation, User
 from clients.casework import create_client
 from clients.management.commands.load_demo import WRITTEN_AS_OF, moved
-from tests.answers_once import answers_once
+from tests.answers_once import answers_once, put_by
 from tests.conftest import demo
 from tests.quick_passwords import quick_passwords
 
-__all__ = ["answers_once", "quick_passwords"]
+__all__ = ["answers_once", "put_by", "quick_passwords"]
 
 PASSWORD = "a-long-password-1"
 # Django's own server sends head and body apart: held back for an acknowledgement, each answer of the live server is 40 ms late.

@@ -12,7 +12,7 @@ from django.utils import timezone
 from accounts.models import Organisation
 from clients.casework import create_client
 from clients.models import AuditEntry, CaseRevision, Client
-from jobs import tasks
+from jobs import of_a_house, tasks
 from jobs.models import LongAnswer, Work
 from rulebook_signing import caseload
 from rulebook_signing.models import ChangeStep, NumberChange, StepKind
@@ -281,9 +281,7 @@ def test_a_part_that_fails_is_said_and_begun_again(big_house, monkeypatch) -> No
     api.post("/rulebook/dry-run", BODY)
     rows = list(LongAnswer.objects.filter(work=Work.DRY_RUN_PART))
     with monkeypatch.context() as held:
-        from jobs import working
-
-        held.setitem(working._OF_A_HOUSE, Work.DRY_RUN_PART, lambda *a: 1 / 0)
+        held.setitem(of_a_house.WORKED_OUT_WITH, Work.DRY_RUN_PART, lambda *a: 1 / 0)
         tasks.work_out.func(row=str(rows[0].pk))
     assert api.post("/rulebook/dry-run", BODY).status_code == 503
     assert api.post("/rulebook/dry-run", BODY).status_code == 202

@@ -23,7 +23,7 @@ class Worker:
 
     def start(self) -> None:
         environment = {**os.environ, "AMVEL_DB_NAME": connection.settings_dict["NAME"], "AMVEL_WORKERS": "1"}
-        command = [sys.executable, "manage.py", "procrastinate", "worker", "-q", ANSWERS, "--concurrency", "1"]
+        command = [sys.executable, "manage.py", "work", "--queues", ANSWERS]
         self.process = subprocess.Popen(command, cwd=SERVER, env=environment, stdout=subprocess.DEVNULL, stderr=subprocess.DEVNULL)
 
     def end(self, how: int) -> None:

@@ -25,7 +25,7 @@ from amvel.planning.next_test import DueTestData
 from amvel.safety.permitted import RangeData, all_ranges, fans
 from api.access import Needs, client_of
 from api.any_json import Json
-from api.problems import PROBLEMS, UNDER_WAY
+from api.problems import UNDER_WAY
 from api.spoken import Router, language_of
 from api.subject import Subject, subject_of
 from clients.by_name import named
@@ -73,7 +73,7 @@ class Day(Schema):
 LINES = 50  # on a page
 
 
-@router.get("/day", response={200: Day, **PROBLEMS}, auth=Needs(Action.SEE_CLIENTS))
+@router.get("/day", response=Day, auth=Needs(Action.SEE_CLIENTS))
 def day(request: HttpRequest, find: str = "", page: int = 1):
     """The clients of the organisation in the order of visits, every word of `find` begins one of their names, from what is kept beside them."""
     if not 1 <= page <= MOST_PAGES or len(find) > 100:
@@ -113,7 +113,7 @@ class Created(Schema):
     id: str
 
 
-@router.post("/clients", response={201: Created, **PROBLEMS}, auth=Needs(Action.SCREEN))
+@router.post("/clients", response={201: Created}, auth=Needs(Action.SCREEN))
 def create(request: HttpRequest, body: Sections):
     """A new client; what loosens waits for its confirmation here, like everything that comes from outside."""
     case, left = as_brought_in(request.user, body.case)
@@ -148,7 +148,7 @@ def view(client: Client) -> ClientView:
     )
 
 
-@router.get("/clients/{client_id}", response={200: ClientView, **PROBLEMS}, auth=Needs(Action.SEE_CLIENTS))
+@router.get("/clients/{client_id}", response=ClientView, auth=Needs(Action.SEE_CLIENTS))
 def show(request: HttpRequest, client_id: str):
     """One client."""
     return view(client_of(request, client_id, "client opened"))
@@ -162,7 +162,7 @@ class Change(Schema):
     reason: str = Field(default="entered", max_length=300)
 
 
-@router.patch("/clients/{client_id}", response={200: ClientView, **PROBLEMS}, auth=Needs(Action.MAKE_STRICTER))
+@router.patch("/clients/{client_id}", response=ClientView, auth=Needs(Action.MAKE_STRICTER))
 def edit(request: HttpRequest, client_id: str, body: Change):
     """Replace sections of the case; 409 with both versions when somebody else was faster."""
     client = client_of(request, client_id)
@@ -179,7 +179,7 @@ class NewTest(Schema):
     result: Json
 
 
-@router.post("/clients/{client_id}/tests", response={200: ClientView, **PROBLEMS}, auth=Needs(Action.TEST))
+@router.post("/clients/{client_id}/tests", response=ClientView, auth=Needs(Action.TEST))
 def add_test(request: HttpRequest, client_id: str, body: NewTest):
     """Add a test result; older results stay."""
     client = client_of(request, client_id)
@@ -200,13 +200,13 @@ class OnRevision(Schema):
     base_revision: int = Field(ge=1)
 
 
-@router.post("/clients/{client_id}/words/{index}/confirm", response={200: ClientView, **PROBLEMS}, auth=Needs(Action.CONFIRM))
+@router.post("/clients/{client_id}/words/{index}/confirm", response=ClientView, auth=Needs(Action.CONFIRM))
 def confirm_word(request: HttpRequest, client_id: str, index: int, body: OnRevision):
     """A second person has looked at the document of what was only reported."""
     return _word(request, client_id, index, body.base_revision, confirmed, "word confirmed")
 
 
-@router.post("/clients/{client_id}/words/{index}/withdraw", response={200: ClientView, **PROBLEMS}, auth=Needs(Action.MAKE_STRICTER))
+@router.post("/clients/{client_id}/words/{index}/withdraw", response=ClientView, auth=Needs(Action.MAKE_STRICTER))
 def withdraw_word(request: HttpRequest, client_id: str, index: int, body: OnRevision):
     """From today on a word counts no more; it stays in the record."""
     return _word(request, client_id, index, body.base_revision, withdrawn, "word withdrawn")
@@ -233,7 +233,7 @@ class NewOverride(Schema):
     expires_on: date
 
 
-@router.post("/clients/{client_id}/overrides", response={200: ClientView, **PROBLEMS}, auth=Needs(Action.OVERRIDE))
+@router.post("/clients/{client_id}/overrides", response=ClientView, auth=Needs(Action.OVERRIDE))
 def add_override(request: HttpRequest, client_id: str, body: NewOverride):
     """It carries the name and role of who is logged in; 'forbidden' yields only to a clinician."""
     client = client_of(request, client_id)
@@ -262,7 +262,7 @@ def add_override(request: HttpRequest, client_id: str, body: NewOverride):
     return view(client)
 
 
-@router.post("/clients/{client_id}/overrides/{index}/withdraw", response={200: ClientView, **PROBLEMS}, auth=Needs(Action.MAKE_STRICTER))
+@router.post("/clients/{client_id}/overrides/{index}/withdraw", response=ClientView, auth=Needs(Action.MAKE_STRICTER))
 def withdraw_override(request: HttpRequest, client_id: str, index: int, body: OnRevision):
     """Closed again before its day; it stays in the record."""
     client = client_of(request, client_id)
@@ -282,7 +282,7 @@ class Pulse(Schema):
     stop_signs: list[str]
 
 
-@router.get("/clients/{client_id}/pulse", response={200: Pulse, **PROBLEMS}, auth=Needs(Action.SEE_CLIENTS, by_itself=True))
+@router.get("/clients/{client_id}/pulse", response=Pulse, auth=Needs(Action.SEE_CLIENTS, by_itself=True))
 def pulse(request: HttpRequest, client_id: str):
     """Asked every few seconds by an open screen: has somebody changed this client, does a stop sign stand?"""
     revision = client_of(request, client_id).latest()
@@ -303,7 +303,7 @@ class History(Subject):
     entries: list[Entry]
 
 
-@router.get("/clients/{client_id}/history", response={200: History, **PROBLEMS}, auth=Needs(Action.SEE_CLIENTS))
+@router.get("/clients/{client_id}/history", response=History, auth=Needs(Action.SEE_CLIENTS))
 def history(request: HttpRequest, client_id: str, most: int = 30):
     """The newest changes, each with the limits that came, went or moved with it."""
     client = client_of(request, client_id, "history opened")
@@ -344,7 +344,7 @@ class Trail(Schema):
 TRAIL = 100  # lines at once
 
 
-@router.get("/clients/{client_id}/audit", response={200: Trail, **PROBLEMS}, auth=Needs(Action.SEE_AUDIT))
+@router.get("/clients/{client_id}/audit", response=Trail, auth=Needs(Action.SEE_AUDIT))
 def trail(request: HttpRequest, client_id: str, skip: int = 0):
     """Who opened, changed, loosened and printed what of this client."""
     client = client_of(request, client_id, "audit trail read")
@@ -353,7 +353,7 @@ def trail(request: HttpRequest, client_id: str, skip: int = 0):
     return {"entries": [_seen(e) for e in found[:TRAIL]], "older": skip + TRAIL if len(found) > TRAIL else None}
 
 
-@router.get("/clients/{client_id}/audit.csv", response=PROBLEMS, auth=Needs(Action.SEE_AUDIT))
+@router.get("/clients/{client_id}/audit.csv", response={200: None}, auth=Needs(Action.SEE_AUDIT))
 def trail_csv(request: HttpRequest, client_id: str):
     """The whole trail of this client as a table."""
     client = client_of(request, client_id, "audit trail exported")
@@ -389,7 +389,7 @@ class LimitsView(Subject):
     moved: list[MovedLimit]
 
 
-@router.get("/clients/{client_id}/limits/effects", response={200: LimitsView, **UNDER_WAY, **PROBLEMS}, auth=Needs(Action.SEE_CLIENTS))
+@router.get("/clients/{client_id}/limits/effects", response={200: LimitsView, **UNDER_WAY}, auth=Needs(Action.SEE_CLIENTS))
 def limit_effects(request: HttpRequest, client_id: str):
     """For the Limits station."""
     client = client_of(request, client_id)
@@ -404,7 +404,7 @@ def limit_effects(request: HttpRequest, client_id: str):
     }
 
 
-@router.get("/clients/{client_id}/ranges/{view}", response=PROBLEMS, auth=Needs(Action.SEE_CLIENTS))
+@router.get("/clients/{client_id}/ranges/{view}", response={200: None}, auth=Needs(Action.SEE_CLIENTS))
 def range_picture(request: HttpRequest, client_id: str, view: ViewName):
     """The body from the side, the front or above, with available and permitted ranges, as SVG."""
     engine = engine_of(client_of(request, client_id).latest())
@@ -416,7 +416,7 @@ class Postures(Subject):
     postures: list[PostureData]
 
 
-@router.get("/clients/{client_id}/postures", response={200: Postures, **PROBLEMS}, auth=Needs(Action.SEE_CLIENTS))
+@router.get("/clients/{client_id}/postures", response=Postures, auth=Needs(Action.SEE_CLIENTS))
 def postures_left(request: HttpRequest, client_id: str):
     """Which postures the limits leave open, on what, drawn on this body."""
     client = client_of(request, client_id)
@@ -428,7 +428,7 @@ class DueTests(Subject):
     tests: list[DueTestData]
 
 
-@router.get("/clients/{client_id}/next-tests", response={200: DueTests, **UNDER_WAY, **PROBLEMS}, auth=Needs(Action.SEE_CLIENTS))
+@router.get("/clients/{client_id}/next-tests", response={200: DueTests, **UNDER_WAY}, auth=Needs(Action.SEE_CLIENTS))
 def due_tests(request: HttpRequest, client_id: str):
     """Which test would decide most, with the number."""
     client = client_of(request, client_id)

@@ -11,7 +11,7 @@ from amvel.formats.fhir import bundle, read_bundle
 from amvel.formats.tables import dictionary, read_tests, read_visits, table_of_tests, table_of_visits
 from api.access import Needs, client_of
 from api.any_json import Json
-from api.problems import PROBLEMS, Done, Fault
+from api.problems import Done, Fault
 from api.spoken import Router
 from clients.casework import audit, change, create_client, refuse_while_stopped
 from clients.engines import engine_of
@@ -31,7 +31,7 @@ class BroughtIn(Schema):
     left_out: list[Fault]
 
 
-@router.get("/clients/{client_id}/file", response={200: ClientFile, **PROBLEMS}, auth=Needs(Action.EXCHANGE))
+@router.get("/clients/{client_id}/file", response=ClientFile, auth=Needs(Action.EXCHANGE))
 def take_out(request: HttpRequest, client_id: str):
     """All that is kept of one client: every revision, visit and programme."""
     file = taken_out(client_of(request, client_id, "client taken out"))
@@ -39,7 +39,7 @@ def take_out(request: HttpRequest, client_id: str):
     return HttpResponse(file.model_dump_json(), content_type="application/json")
 
 
-@router.get("/clients/{client_id}/fhir", response=PROBLEMS, auth=Needs(Action.EXCHANGE))
+@router.get("/clients/{client_id}/fhir", response={200: None}, auth=Needs(Action.EXCHANGE))
 def as_fhir(request: HttpRequest, client_id: str):
     """What is known of a client as an HL7 FHIR R4 bundle; the programme only while it may be done today."""
     client = client_of(request, client_id, "client taken out as FHIR")
@@ -59,7 +59,7 @@ class Bundle(Schema):
     bundle: Json
 
 
-@router.post("/client-bundles", response={201: BroughtIn, **PROBLEMS}, auth=Needs(Action.EXCHANGE))
+@router.post("/client-bundles", response={201: BroughtIn}, auth=Needs(Action.EXCHANGE))
 def bring_in_fhir(request: HttpRequest, body: Bundle):
     """A client from what another program says of somebody; what is missing for a client is named, what is not taken is listed."""
     found = read_bundle(body.bundle)
@@ -89,13 +89,13 @@ class SetUp(Schema):
     set_up: bool
 
 
-@router.get("/referrer", response={200: SetUp, **PROBLEMS}, auth=Needs(Action.EXCHANGE))
+@router.get("/referrer", response=SetUp, auth=Needs(Action.EXCHANGE))
 def referrer_set_up(request: HttpRequest):
     """Whether there is a referrer's server to fetch from and send to."""
     return {"set_up": referrer.is_set_up(request.user.organisation)}
 
 
-@router.get("/referrer/people", response={200: PeopleThere, **PROBLEMS}, auth=Needs(Action.EXCHANGE))
+@router.get("/referrer/people", response=PeopleThere, auth=Needs(Action.EXCHANGE))
 def people_there(request: HttpRequest, name: str = Query(min_length=2, max_length=60)):
     """People of the referrer whose name begins so."""
     found = referrer.people_named(request.user.organisation, name)
@@ -109,7 +109,7 @@ class Wanted(Schema):
     id: str = Field(pattern=r"^[A-Za-z0-9\-.]{1,64}$")
 
 
-@router.post("/referrer/people", response={201: BroughtIn, **PROBLEMS}, auth=Needs(Action.EXCHANGE))
+@router.post("/referrer/people", response={201: BroughtIn}, auth=Needs(Action.EXCHANGE))
 def fetch(request: HttpRequest, body: Wanted):
     """A client from all that the referrer's server has of somebody; what is not taken is listed."""
     found = read_bundle(referrer.all_of(request.user.organisation, body.id))
@@ -118,7 +118,7 @@ def fetch(request: HttpRequest, body: Wanted):
     return Status(201, {"id": str(client.pk), "left_out": _listed(found.left)})
 
 
-@router.post("/clients/{client_id}/referrer", response={200: Done, **PROBLEMS}, auth=Needs(Action.EXCHANGE))
+@router.post("/clients/{client_id}/referrer", response=Done, auth=Needs(Action.EXCHANGE))
 def send_to_referrer(request: HttpRequest, client_id: str):
     """The bundle of a client to the referrer's server; the same state sent twice is there once."""
     client = client_of(request, client_id)
@@ -131,14 +131,14 @@ def send_to_referrer(request: HttpRequest, client_id: str):
 TABLES = {"tests": lambda case: table_of_tests(case.tests), "visits": lambda case: table_of_visits(case.visits)}
 
 
-@router.get("/clients/{client_id}/tables/{name}.csv", response=PROBLEMS, auth=Needs(Action.EXCHANGE))
+@router.get("/clients/{client_id}/tables/{name}.csv", response={200: None}, auth=Needs(Action.EXCHANGE))
 def as_table(request: HttpRequest, client_id: str, name: Literal["tests", "visits"]):
     """The tests or the visits of a client as a table."""
     client = client_of(request, client_id, f"{name} taken out as a table")
     return HttpResponse(TABLES[name](engine_of(client.latest()).case), content_type="text/csv; charset=utf-8")
 
 
-@router.get("/tables/dictionary.csv", response=PROBLEMS, auth=Needs(Action.READ_RULES), include_in_schema=False)  # a table, no JSON
+@router.get("/tables/dictionary.csv", response={200: None}, auth=Needs(Action.READ_RULES), include_in_schema=False)  # a table, no JSON
 def of_tables(request: HttpRequest):
     """What every column of the tables means."""
     return HttpResponse(dictionary(), content_type="text/csv; charset=utf-8")
@@ -158,7 +158,7 @@ class Taken(Schema):
     left_out: list[Fault]
 
 
-@router.post("/clients/{client_id}/tables/tests", response={200: Taken, **PROBLEMS}, auth=Needs(Action.EXCHANGE))
+@router.post("/clients/{client_id}/tables/tests", response=Taken, auth=Needs(Action.EXCHANGE))
 def add_tests(request: HttpRequest, client_id: str, body: Table):
     """Add the results of a table to those that are there; what is there already is not added twice."""
     client = client_of(request, client_id)
@@ -182,7 +182,7 @@ class VisitTable(Schema):
     table: str = Field(max_length=2_000_000)
 
 
-@router.post("/clients/{client_id}/tables/visits", response={200: Taken, **PROBLEMS}, auth=Needs(Action.EXCHANGE))
+@router.post("/clients/{client_id}/tables/visits", response=Taken, auth=Needs(Action.EXCHANGE))
 def add_visits_of_a_table(request: HttpRequest, client_id: str, body: VisitTable):
     """Add the visits of a table to those that are there; what was logged here stays as it is."""
     client = client_of(request, client_id, "visits from a table")
@@ -197,7 +197,7 @@ class Brought(Schema):
     file: Json
 
 
-@router.post("/client-files", response={201: BroughtIn, **PROBLEMS}, auth=Needs(Action.EXCHANGE))
+@router.post("/client-files", response={201: BroughtIn}, auth=Needs(Action.EXCHANGE))
 def bring_in(request: HttpRequest, body: Brought):
     """A client from such a file; it is read and judged anew, and no clearing counts before somebody here confirmed it."""
     client, left = brought_in(request.user, body.file)

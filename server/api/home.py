@@ -12,7 +12,7 @@ from amvel.languages import in_language, said
 from amvel.planning import ProgrammeBlocked
 from amvel.progress.resting import resting
 from api.any_json import JsonObject, OfModel
-from api.problems import PROBLEMS, UNDER_WAY
+from api.problems import UNDER_WAY
 from api.visits import DayAfter, Kept, LastVisit
 from clients.engines import engine_of
 from jobs.asking import NotYet
@@ -36,7 +36,7 @@ class Today(Schema):
     sheet: RunSheetData | None
 
 
-@router.get("/home/{code}", response={200: Today, **UNDER_WAY, **PROBLEMS}, auth=None)
+@router.get("/home/{code}", response={200: Today, **UNDER_WAY}, auth=None)
 def today(request: HttpRequest, code: str):
     """Today's session of whoever has this link."""
     link = by_code(code)
@@ -71,7 +71,7 @@ class HomeVisit(Schema):
     visit: Annotated[JsonObject, OfModel(Visit)]
 
 
-@router.post("/home/{code}/visits", response={200: Kept, 201: Kept, **PROBLEMS}, auth=None)
+@router.post("/home/{code}/visits", response={200: Kept, 201: Kept}, auth=None)
 def log(request: HttpRequest, code: str, body: HomeVisit):
     """Keep a session at home; sent twice it is kept once."""
     link = by_code(code)
@@ -83,7 +83,7 @@ def log(request: HttpRequest, code: str, body: HomeVisit):
     return Status(201 if new else 200, {"id": kept.key, "version": kept.version, "new": new})
 
 
-@router.post("/home/{code}/visits/{key}/next-day", response={200: Kept, 201: Kept, **PROBLEMS}, auth=None)
+@router.post("/home/{code}/visits/{key}/next-day", response={200: Kept, 201: Kept}, auth=None)
 def next_day(request: HttpRequest, code: str, key: str, body: DayAfter):
     """How the day after was, as long as nobody has said it."""
     link = by_code(code)

@@ -12,7 +12,7 @@ from pydantic import Field
 from accounts import models, open_sessions, second_factor
 from accounts.passwords import PasswordRefused, choose
 from amvel.languages import said
-from api.problems import PROBLEMS, Done
+from api.problems import Done
 from api.spoken import Router
 from clients.casework import audit
 
@@ -37,7 +37,7 @@ class Own(Schema):
     sessions: list[OpenSession]
 
 
-@router.get("/own", response={200: Own, **PROBLEMS})
+@router.get("/own", response=Own)
 def own(request: HttpRequest):
     """Second factor and open sessions."""
     here = open_sessions.id_of(request)
@@ -59,7 +59,7 @@ class OwnPassword(Schema):
     new: str = Field(max_length=200)
 
 
-@router.post("/password", response={200: Done, **PROBLEMS})
+@router.post("/password", response=Done)
 def own_password(request: HttpRequest, body: OwnPassword):
     """Another password of one's own; every other session ends."""
     _known(request, body.old, "old")
@@ -75,7 +75,7 @@ def _known(request: HttpRequest, password: str, field: str) -> None:
         raise PasswordRefused(said("{field}: this is not your password", field=field))
 
 
-@router.post("/sessions/end-others", response={200: Done, **PROBLEMS})
+@router.post("/sessions/end-others", response=Done)
 def end_others(request: HttpRequest):
     """Log out everywhere else."""
     request.user.session_round += 1
@@ -86,7 +86,7 @@ def end_others(request: HttpRequest):
     return {"done": True}
 
 
-@router.post("/sessions/{session_id}/end", response={200: Done, **PROBLEMS})
+@router.post("/sessions/{session_id}/end", response=Done)
 def end_session(request: HttpRequest, session_id: str):
     """Log out on one other device."""
     try:
@@ -112,7 +112,7 @@ class Begun(Schema):
     picture: str
 
 
-@router.post("/second-factor", response={200: Begun, **PROBLEMS})
+@router.post("/second-factor", response=Begun)
 def begin(request: HttpRequest, body: Password):
     """Begin with a second factor; it counts once a code of it was given."""
     _known(request, body.password, "password")
@@ -130,7 +130,7 @@ class Codes(Schema):
     codes: list[str]
 
 
-@router.post("/second-factor/confirm", response={200: Codes, **PROBLEMS})
+@router.post("/second-factor/confirm", response=Codes)
 def confirm(request: HttpRequest, body: Code):
     """The first right code: from now on it is asked for."""
     codes = second_factor.confirm(request.user, body.code)
@@ -138,7 +138,7 @@ def confirm(request: HttpRequest, body: Code):
     return {"codes": codes}
 
 
-@router.post("/second-factor/remove", response={200: Done, **PROBLEMS})
+@router.post("/second-factor/remove", response=Done)
 def remove(request: HttpRequest, body: Password):
     """Without a second factor again."""
     _known(request, body.password, "password")

@@ -11,7 +11,7 @@ from accounts.roles import Action
 from amvel.formats import CalendarError
 from amvel.languages import Language
 from api.access import Needs, client_of
-from api.problems import PROBLEMS, UNDER_WAY
+from api.problems import UNDER_WAY
 from api.spoken import Router, language_of
 from clients.casework import audit
 from clients.models import Client
@@ -45,19 +45,19 @@ def _made(request: HttpRequest, client_id: str, kind: Kind, language: Language |
     return paper
 
 
-@router.get("/clients/{client_id}/papers/{kind}.pdf", response=PROBLEMS, auth=Needs(Action.PRINT))
+@router.get("/clients/{client_id}/papers/{kind}.pdf", response={200: None}, auth=Needs(Action.PRINT))
 def paper_pdf(request: HttpRequest, client_id: str, kind: Kind, language: Language | None = None):
     """A paper as PDF; a letter in this language, or in that of who asks, everything else in the client's."""
     return _made(request, client_id, kind, language, True)
 
 
-@router.get("/clients/{client_id}/papers/{kind}", response=PROBLEMS, auth=Needs(Action.PRINT))
+@router.get("/clients/{client_id}/papers/{kind}", response={200: None}, auth=Needs(Action.PRINT))
 def paper(request: HttpRequest, client_id: str, kind: Kind, language: Language | None = None):
     """The same paper as a page."""
     return _made(request, client_id, kind, language, False)
 
 
-@router.get("/clients/{client_id}/programmes/latest/calendar.ics", response=PROBLEMS, auth=Needs(Action.PRINT))
+@router.get("/clients/{client_id}/programmes/latest/calendar.ics", response={200: None}, auth=Needs(Action.PRINT))
 def calendar(
     request: HttpRequest, client_id: str, first: date | None = None, weeks: int = WEEKS, zone: str = ""
 ):
@@ -94,7 +94,7 @@ class Batch(Schema):
     left_out: list[LeftOut]
 
 
-@router.post("/papers/batches", response={200: Batch, **UNDER_WAY, **PROBLEMS}, auth=Needs(Action.PRINT))
+@router.post("/papers/batches", response={200: Batch, **UNDER_WAY}, auth=Needs(Action.PRINT))
 def make_batch(request: HttpRequest, body: BatchWish):
     """One file with the paper of every client; who has none is named."""
     wished = asked_by(request.user, Writer(request.user.called, language_of(request)), body.kind, list(dict.fromkeys(str(c) for c in body.clients)))
@@ -102,7 +102,7 @@ def make_batch(request: HttpRequest, body: BatchWish):
     return {"id": digest, "pages": account["pages"], "left_out": account["left_out"]}
 
 
-@router.get("/papers/batches/{batch_id}.pdf", response=PROBLEMS, auth=Needs(Action.PRINT))
+@router.get("/papers/batches/{batch_id}.pdf", response={200: None}, auth=Needs(Action.PRINT))
 def batch_pdf(request: HttpRequest, batch_id: str):
     """The file; refused once a client in it has changed."""
     return _pdf(file_of(request.user, batch_id), "papers")
@@ -130,13 +130,13 @@ def _texts(request: HttpRequest) -> dict[str, object]:
     return {"texts": rows, "names": list(NAMES)}
 
 
-@router.get("/texts", response={200: Texts, **PROBLEMS}, auth=Needs(Action.READ_RULES))
+@router.get("/texts", response=Texts, auth=Needs(Action.READ_RULES))
 def texts(request: HttpRequest):
     """The organisation's own texts, and the names that are filled in."""
     return _texts(request)
 
 
-@router.put("/texts/{key}", response={200: Texts, **PROBLEMS}, auth=Needs(Action.WRITE_TEXTS))
+@router.put("/texts/{key}", response=Texts, auth=Needs(Action.WRITE_TEXTS))
 def write_text(request: HttpRequest, key: str, body: NewText):
     """A new version of one text; refused when it holds anything but words and known names."""
     keep_text(request.user, key, body.text)
@@ -151,13 +151,13 @@ class Reminder(Schema):
     zone: str = Field(default="", max_length=60)
 
 
-@router.get("/clients/{client_id}/reminder", response={200: Reminder, **PROBLEMS}, auth=Needs(Action.PRINT))
+@router.get("/clients/{client_id}/reminder", response=Reminder, auth=Needs(Action.PRINT))
 def reminder(request: HttpRequest, client_id: str):
     """Where this client is reminded."""
     return wish_of(client_of(request, client_id))
 
 
-@router.put("/clients/{client_id}/reminder", response={200: Reminder, **PROBLEMS}, auth=Needs(Action.PRINT))
+@router.put("/clients/{client_id}/reminder", response=Reminder, auth=Needs(Action.PRINT))
 def keep_reminder(request: HttpRequest, client_id: str, body: Reminder):
     """Remind by mail before each session, or stop."""
     client = client_of(request, client_id, "reminder changed")

@@ -9,7 +9,7 @@ from accounts.roles import Action
 from amvel.answers.limits import LimitData, limit_data
 from amvel.planning.effects import MovedLimit, compare_limits
 from api.access import Needs, client_of
-from api.problems import PROBLEMS, UNDER_WAY
+from api.problems import UNDER_WAY
 from api.spoken import Router
 from clients.as_it_stood import Standing, allowed_on, movements_of, stood, titled
 from clients.engines import today
@@ -43,7 +43,7 @@ class Between(Schema):
     went: list[str]
 
 
-@router.get("/clients/{client_id}/between/{first}/{second}", response={200: Between, **UNDER_WAY, **PROBLEMS}, auth=Needs(Action.SEE_CLIENTS))
+@router.get("/clients/{client_id}/between/{first}/{second}", response={200: Between, **UNDER_WAY}, auth=Needs(Action.SEE_CLIENTS))
 def between(request: HttpRequest, client_id: str, first: date, second: date):
     """What stood on each of two days, and what opened, closed, came and went between them."""
     client = client_of(request, client_id, "earlier days opened")

@@ -16,7 +16,7 @@ from accounts.roles import Action, Role
 from accounts.second_factor import has_second_factor, take_away
 from amvel.languages import said
 from api.access import Needs
-from api.problems import PROBLEMS, Done
+from api.problems import Done
 from api.spoken import Router
 from clients.casework import audit
 from config.problem import problem
@@ -60,7 +60,7 @@ def _person(user: User) -> Colleague:
     )
 
 
-@router.get("/people", response={200: People, **PROBLEMS}, auth=Needs(Action.MANAGE_PEOPLE))
+@router.get("/people", response=People, auth=Needs(Action.MANAGE_PEOPLE))
 def people(request: HttpRequest):
     """Everybody of the own organisation."""
     found = User.objects.filter(organisation_id=request.user.organisation_id).order_by("username")
@@ -77,7 +77,7 @@ class Invitation(Schema):
     role: Role
 
 
-@router.post("/people", response={201: Colleague, **PROBLEMS}, auth=Needs(Action.MANAGE_PEOPLE))
+@router.post("/people", response={201: Colleague}, auth=Needs(Action.MANAGE_PEOPLE))
 def invite(request: HttpRequest, body: Invitation):
     """Invite somebody by mail."""
     try:
@@ -103,7 +103,7 @@ class PersonChange(Schema):
     forget_device: bool = False
 
 
-@router.patch("/people/{person_id}", response={200: Colleague, **PROBLEMS}, auth=Needs(Action.MANAGE_PEOPLE))
+@router.patch("/people/{person_id}", response=Colleague, auth=Needs(Action.MANAGE_PEOPLE))
 def change_person(request: HttpRequest, person_id: str, body: PersonChange):
     """Another role, or the end of a log-in; nobody changes the own, so that somebody is always left."""
     user = _of_the_house(request, person_id)
@@ -137,7 +137,7 @@ class Forgotten(Schema):
     username: str = Field(max_length=150)
 
 
-@router.post("/password/forgotten", auth=None, response={200: Done, **PROBLEMS}, throttle=[AnonRateThrottle("10/m")])
+@router.post("/password/forgotten", auth=None, response=Done, throttle=[AnonRateThrottle("10/m")])
 def forgotten(request: HttpRequest, body: Forgotten):
     """Mail a link, if there is such a log-in; the answer does not say whether."""
     if check_csrf(request) is not None:
@@ -157,7 +157,7 @@ class Chosen(Schema):
     password: str = Field(max_length=200)
 
 
-@router.post("/password/new", auth=None, response={200: Done, **PROBLEMS}, throttle=[AnonRateThrottle("10/m")])
+@router.post("/password/new", auth=None, response=Done, throttle=[AnonRateThrottle("10/m")])
 def new_password(request: HttpRequest, body: Chosen):
     """Choose a password by the link of a mail; the link is used up by it."""
     if check_csrf(request) is not None:

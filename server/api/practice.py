@@ -17,7 +17,7 @@ from amvel.practice.exercise import Judgement
 from amvel.practice.invented import LEVELS
 from amvel.practice.scoring import Answers, Practised, due, scored_against
 from api.access import Needs
-from api.problems import PROBLEMS, UNDER_WAY
+from api.problems import UNDER_WAY
 from api.spoken import Router
 from clients.engines import today
 from config.problem import problem
@@ -45,7 +45,7 @@ class Standing(Schema):
     errors: dict[ErrorKind, int]
 
 
-@router.get("/practice", response={200: Standing, **PROBLEMS}, auth=Needs(Action.PRACTISE))
+@router.get("/practice", response=Standing, auth=Needs(Action.PRACTISE))
 def standing(request: HttpRequest):
     """Of whoever asks."""
     own = list(Attempt.objects.filter(user=request.user).order_by("on", "at"))
@@ -77,7 +77,7 @@ class InventedCase(Schema):
     exercise: ExerciseData
 
 
-@router.get("/practice/{level}/{seed}", response={200: InventedCase, **UNDER_WAY, **PROBLEMS}, auth=Needs(Action.PRACTISE))
+@router.get("/practice/{level}/{seed}", response={200: InventedCase, **UNDER_WAY}, auth=Needs(Action.PRACTISE))
 def invented_case(request: HttpRequest, level: int, seed: int, about: str = ""):
     """The same for the same seed on the same day; the answers stay here."""
     refused = _refused(level, seed, about)
@@ -113,7 +113,7 @@ class Compared(Scored):
     truth: TruthData
 
 
-@router.post("/practice/{level}/{seed}", response={200: Compared, **UNDER_WAY, **PROBLEMS}, auth=Needs(Action.PRACTISE))
+@router.post("/practice/{level}/{seed}", response={200: Compared, **UNDER_WAY}, auth=Needs(Action.PRACTISE))
 def judge(request: HttpRequest, level: int, seed: int, body: Judged):
     """The answers against the rule-book; the attempt is kept for what comes next."""
     refused = _refused(level, seed, body.about)
@@ -148,7 +148,7 @@ class SessionOffer(Schema):
     offer: OfferData
 
 
-@router.get("/practice/{level}/{seed}/session", response={200: SessionOffer, **UNDER_WAY, **PROBLEMS}, auth=Needs(Action.PRACTISE))
+@router.get("/practice/{level}/{seed}/session", response={200: SessionOffer, **UNDER_WAY}, auth=Needs(Action.PRACTISE))
 def session_offer(request: HttpRequest, level: int, seed: int, about: str = ""):
     """Steps to build a first session at home from; which of them are closed stays here."""
     refused = _refused(level, seed, about)
@@ -169,7 +169,7 @@ class SessionCompared(Scored):
     truth: SessionTruthData
 
 
-@router.post("/practice/{level}/{seed}/session", response={200: SessionCompared, **UNDER_WAY, **PROBLEMS}, auth=Needs(Action.PRACTISE))
+@router.post("/practice/{level}/{seed}/session", response={200: SessionCompared, **UNDER_WAY}, auth=Needs(Action.PRACTISE))
 def compare_session(request: HttpRequest, level: int, seed: int, body: BuiltSession):
     """A chosen session against the duties of the case; the attempt is kept for what comes next."""
     refused = _refused(level, seed, body.about)

@@ -60,7 +60,7 @@ class UnderWay(Schema):
 
 
 UNDER_WAY = {202: UnderWay}
-PROBLEMS = {400: Problem, 401: Problem, 403: Problem, 404: Problem, 409: Problem, 422: Problem, 429: Problem, 503: Problem}
+REFUSALS = (400, 401, 403, 404, 409, 422, 429, 503)  # with which anything that is asked can be answered
 
 
 def _changed(detail: str | Message, **more: object) -> JsonResponse:

@@ -13,7 +13,7 @@ from amvel.languages import said
 from amvel.planning import edit
 from amvel.planning.whatif import CHANGES
 from api.access import Needs, client_of
-from api.problems import PROBLEMS, UNDER_WAY
+from api.problems import UNDER_WAY
 from api.spoken import Router
 from clients.models import Client
 from config.problem import problem
@@ -79,7 +79,7 @@ def _view(client: Client, programme: Programme) -> ProgrammeView:
     )
 
 
-@router.post("/clients/{client_id}/programmes", response={201: ProgrammeView, **UNDER_WAY, **PROBLEMS}, auth=Needs(Action.BUILD))
+@router.post("/clients/{client_id}/programmes", response={201: ProgrammeView, **UNDER_WAY}, auth=Needs(Action.BUILD))
 def build(request: HttpRequest, client_id: str, body: Build):
     """Solve a programme; refused while a stop sign stands."""
     client = client_of(request, client_id)
@@ -88,7 +88,7 @@ def build(request: HttpRequest, client_id: str, body: Build):
     return Status(201, _opened(client, programme))
 
 
-@router.get("/clients/{client_id}/programmes/latest", response={200: ProgrammeView, **PROBLEMS}, auth=Needs(Action.SEE_CLIENTS))
+@router.get("/clients/{client_id}/programmes/latest", response=ProgrammeView, auth=Needs(Action.SEE_CLIENTS))
 def latest(request: HttpRequest, client_id: str, to_change: bool = False):
     """The newest programme, checked against today's limits; refused while a stop sign stands.
 
@@ -113,7 +113,7 @@ class Swaps(Schema):
 
 
 @router.get(
-    "/clients/{client_id}/programmes/latest/swaps/{family_id}/{step_id}", response={200: Swaps, **UNDER_WAY, **PROBLEMS},
+    "/clients/{client_id}/programmes/latest/swaps/{family_id}/{step_id}", response={200: Swaps, **UNDER_WAY},
     auth=Needs(Action.BUILD),
 )
 def swap_choices(request: HttpRequest, client_id: str, family_id: str, step_id: str):
@@ -156,7 +156,7 @@ def _change(body: Edit) -> building.Edit:
     return lambda items, chosen: list(items)
 
 
-@router.post("/clients/{client_id}/programmes/latest/edit", response={201: ProgrammeView, **UNDER_WAY, **PROBLEMS}, auth=Needs(Action.BUILD))
+@router.post("/clients/{client_id}/programmes/latest/edit", response={201: ProgrammeView, **UNDER_WAY}, auth=Needs(Action.BUILD))
 def change(request: HttpRequest, client_id: str, body: Edit):
     """One hand edit, judged at once by the same code; refused with the reason, and then nothing is stored."""
     client = client_of(request, client_id)
@@ -171,14 +171,14 @@ class Base(Schema):
     base: int = Field(ge=1)
 
 
-@router.post("/clients/{client_id}/programmes/latest/undo", response={201: ProgrammeView, **PROBLEMS}, auth=Needs(Action.BUILD))
+@router.post("/clients/{client_id}/programmes/latest/undo", response={201: ProgrammeView}, auth=Needs(Action.BUILD))
 def undo(request: HttpRequest, client_id: str, body: Base):
     """Back to what stood before the newest change; 404 when nothing did."""
     client = client_of(request, client_id)
     return Status(201, _opened(client, building.step_back(client, request.user, body.base)))
 
 
-@router.post("/clients/{client_id}/programmes/latest/redo", response={201: ProgrammeView, **PROBLEMS}, auth=Needs(Action.BUILD))
+@router.post("/clients/{client_id}/programmes/latest/redo", response={201: ProgrammeView}, auth=Needs(Action.BUILD))
 def redo(request: HttpRequest, client_id: str, body: Base):
     """On to what was undone; 404 when nothing was."""
     client = client_of(request, client_id)
@@ -202,7 +202,7 @@ class Versions(Schema):
     versions: list[Version]
 
 
-@router.get("/clients/{client_id}/programmes", response={200: Versions, **PROBLEMS}, auth=Needs(Action.SEE_CLIENTS))
+@router.get("/clients/{client_id}/programmes", response=Versions, auth=Needs(Action.SEE_CLIENTS))
 def versions(request: HttpRequest, client_id: str):
     """Every version, newest first, each compared with the newest."""
     client = client_of(request, client_id)
@@ -240,7 +240,7 @@ class WhatIfs(Schema):
     answers: list[WhatIfData]
 
 
-@router.get("/clients/{client_id}/programmes/latest/what-if", response={200: WhatIfs, **UNDER_WAY, **PROBLEMS}, auth=Needs(Action.BUILD))
+@router.get("/clients/{client_id}/programmes/latest/what-if", response={200: WhatIfs, **UNDER_WAY}, auth=Needs(Action.BUILD))
 def what_would_change(request: HttpRequest, client_id: str, only: str = ""):
     """What would change with less time, able to kneel, or with a band; nothing is stored."""
     client = client_of(request, client_id)
@@ -251,7 +251,7 @@ def what_would_change(request: HttpRequest, client_id: str, only: str = ""):
     return {"answers": [{**w, **{k: [building.title_of(r) for r in w[k]] for k in ("comes", "goes")}} for w in found]}
 
 
-@router.get("/clients/{client_id}/programmes/latest/week", response={200: WeekData, **PROBLEMS}, auth=Needs(Action.SEE_CLIENTS))
+@router.get("/clients/{client_id}/programmes/latest/week", response=WeekData, auth=Needs(Action.SEE_CLIENTS))
 def week(request: HttpRequest, client_id: str, days: int | None = None):
     """The week of the newest programme; `days` tries another number of days."""
     client = client_of(request, client_id)

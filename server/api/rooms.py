@@ -12,7 +12,6 @@ from amvel.engine import Engine
 from amvel.fitting import fit_figure, fits, refused
 from api.access import Needs, client_of
 from api.any_json import JsonObject, OfModel
-from api.problems import PROBLEMS
 from api.spoken import Router
 from clients.engines import case_data
 
@@ -53,7 +52,7 @@ class Trial(Schema):
     room: Annotated[JsonObject, OfModel(Room)]
 
 
-@router.post("/clients/{client_id}/fits", response={200: RoomFits, **PROBLEMS}, auth=Needs(Action.SEE_CLIENTS))
+@router.post("/clients/{client_id}/fits", response=RoomFits, auth=Needs(Action.SEE_CLIENTS))
 def fits_in(request: HttpRequest, client_id: str, body: Trial):
     """What fits this client in this room, with pictures; nothing is stored."""
     client = client_of(request, client_id)
@@ -93,7 +92,7 @@ class Props(Schema):
     props: list[PropData]
 
 
-@router.get("/props", response={200: Props, **PROBLEMS}, auth=Needs(Action.READ_RULES))
+@router.get("/props", response=Props, auth=Needs(Action.READ_RULES))
 def props(request: HttpRequest):
     """The catalogue of small props with their household stand-ins."""
     return {

@@ -15,7 +15,7 @@ from amvel.planning.changed_numbers import MovedDuty
 from amvel.planning.effects import MovedLimit
 from amvel.safety.lines import Doubt, Line, line_of
 from api.access import Needs
-from api.problems import PROBLEMS, UNDER_WAY
+from api.problems import UNDER_WAY
 from api.spoken import Router
 from clients.casework import audit
 from clients.models import Client
@@ -65,7 +65,7 @@ class DryRun(Schema):
     unreadable: list[Unreadable]
 
 
-@router.post("/rulebook/dry-run", response={200: DryRun, **UNDER_WAY, **PROBLEMS}, auth=Needs(Action.TRY_RULES))
+@router.post("/rulebook/dry-run", response={200: DryRun, **UNDER_WAY}, auth=Needs(Action.TRY_RULES))
 def try_number(request: HttpRequest, body: Draft):
     """Which clients a new version would touch, and which steps would open or close for them."""
     values = {(x.rule, x.number): x.value for x in body.lines}
@@ -206,13 +206,13 @@ class Lines(Schema):
     lines: list[SignedLine]
 
 
-@router.get("/rulebook/lines", response={200: Lines, **PROBLEMS}, auth=Needs(Action.READ_RULES))
+@router.get("/rulebook/lines", response=Lines, auth=Needs(Action.READ_RULES))
 def rulebook_lines(request: HttpRequest):
     """The rule-book line by line, with what clinicians of this organisation said of each."""
     return {"lines": [_line_data(line, s) for line, s in signed_lines(request.user.organisation)]}
 
 
-@router.post("/rulebook/lines", response={200: SignedLine, **PROBLEMS}, auth=Needs(Action.SIGN_RULES))
+@router.post("/rulebook/lines", response=SignedLine, auth=Needs(Action.SIGN_RULES))
 def sign_line(request: HttpRequest, body: Signing):
     """Agree with a line, or object to it; stored for this organisation, never changed."""
     word = {"agrees": body.agrees, "remark": body.remark, "name": body.name, "profession": body.profession}
@@ -257,7 +257,7 @@ def _shown(line: Line, signature: LineSignature | None) -> dict[str, Any]:
     }
 
 
-@router.get("/rulebook/changes", response={200: HouseChanges, **PROBLEMS}, auth=Needs(Action.READ_RULES))
+@router.get("/rulebook/changes", response=HouseChanges, auth=Needs(Action.READ_RULES))
 def changes_here(request: HttpRequest):
     """What was asked for, signed, put in force and rolled back in this organisation."""
     found = NumberChange.objects.filter(organisation=request.user.organisation).select_related("asked_by").prefetch_related("steps__by")
@@ -271,27 +271,27 @@ def changes_here(request: HttpRequest):
 _SHOWN = 100
 
 
-@router.post("/rulebook/changes", response={201: HouseChange, **PROBLEMS}, auth=Needs(Action.TRY_RULES))
+@router.post("/rulebook/changes", response={201: HouseChange}, auth=Needs(Action.TRY_RULES))
 def ask_for_change(request: HttpRequest, body: WantedChange):
     """Ask for figures to be others here; nothing changes before every line is signed by somebody else."""
     made = ask(request.user, [(x.rule, x.number, x.value) for x in body.lines], body.reason)
     return Status(201, _change_data(request.user, made)[0])
 
 
-@router.get("/rulebook/changes/{change_id}/effect", response={200: DryRun, **UNDER_WAY, **PROBLEMS}, auth=Needs(Action.TRY_RULES))
+@router.get("/rulebook/changes/{change_id}/effect", response={200: DryRun, **UNDER_WAY}, auth=Needs(Action.TRY_RULES))
 def effect_of_change(request: HttpRequest, change_id: UUID):
     """What putting it in force would do to every client; where it is in force, what rolling it back would do."""
     return _told(request.user, would_do(_change(request.user, change_id), request.user))
 
 
-@router.post("/rulebook/changes/{change_id}/signatures", response={200: HouseChange, **UNDER_WAY, **PROBLEMS}, auth=Needs(Action.SIGN_RULES))
+@router.post("/rulebook/changes/{change_id}/signatures", response={200: HouseChange, **UNDER_WAY}, auth=Needs(Action.SIGN_RULES))
 def sign_change(request: HttpRequest, change_id: UUID, body: ChangeSigning):
     """Agree with one line of a change, or object to it; with the last line agreed it is in force."""
     word = {"agrees": body.agrees, "remark": body.remark, "name": body.name, "profession": body.profession}
     return _change_data(request.user, signed(request.user, _change(request.user, change_id), body.rule, body.number, word))[0]
 
 
-@router.post("/rulebook/changes/{change_id}/roll-back", response={200: HouseChange, **PROBLEMS}, auth=Needs(Action.SIGN_RULES))
+@router.post("/rulebook/changes/{change_id}/roll-back", response=HouseChange, auth=Needs(Action.SIGN_RULES))
 def roll_change_back(request: HttpRequest, change_id: UUID, body: RollBack):
     """What was in force before it is in force again."""
     return _change_data(request.user, roll_back(request.user, _change(request.user, change_id), body.reason))[0]

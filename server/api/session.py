@@ -28,7 +28,6 @@ from amvel.languages import said
 from amvel.safety import RULEBOOK_VERSION
 from amvel.screening.stop_signs import QUESTIONS
 from api.access import Needs
-from api.problems import PROBLEMS
 from api.spoken import Router
 from clients.casework import audit
 from config.problem import problem
@@ -72,7 +71,7 @@ def session(request: HttpRequest):
     )
 
 
-@router.post("/login", auth=None, response={200: Session, **PROBLEMS})
+@router.post("/login", auth=None, response=Session)
 def log_in(request: HttpRequest, credentials: Credentials):
     """Log in; five failures lock the pair of name and address for a quarter of an hour, more of them the name or the address.
 

@@ -18,7 +18,7 @@ from amvel.case.visits import NextDay, Visit
 from amvel.progress.next_visit import suggested_visits
 from api.access import Needs, client_of
 from api.any_json import JsonObject, OfModel
-from api.problems import PROBLEMS, UNDER_WAY
+from api.problems import UNDER_WAY
 from api.spoken import Router
 from api.subject import Subject, subject_of
 from clients.casework import Stale, change
@@ -55,7 +55,7 @@ class RunSheet(Subject):
     sheet: RunSheetData
 
 
-@router.get("/clients/{client_id}/run-sheet", response={200: RunSheet, **UNDER_WAY, **PROBLEMS}, auth=Needs(Action.LOG))
+@router.get("/clients/{client_id}/run-sheet", response={200: RunSheet, **UNDER_WAY}, auth=Needs(Action.LOG))
 def sheet(request: HttpRequest, client_id: str, session: str = ""):
     """The newest programme judged again against today's limits, and one of its sessions ready to be run without a network.
 
@@ -89,7 +89,7 @@ class Kept(Schema):
     new: bool
 
 
-@router.post("/clients/{client_id}/visits", response={200: Kept, 201: Kept, **PROBLEMS}, auth=Needs(Action.LOG))
+@router.post("/clients/{client_id}/visits", response={200: Kept, 201: Kept}, auth=Needs(Action.LOG))
 def log(request: HttpRequest, client_id: str, body: NewVisit):
     """Keep what was done; a stop sign or another revision does not keep it out, since it has been done."""
     client = client_of(request, client_id)
@@ -103,7 +103,7 @@ class DayAfter(Schema):
     next_day: Annotated[JsonObject, OfModel(NextDay)]
 
 
-@router.post("/clients/{client_id}/visits/{key}/next-day", response={200: Kept, 201: Kept, **PROBLEMS}, auth=Needs(Action.LOG))
+@router.post("/clients/{client_id}/visits/{key}/next-day", response={200: Kept, 201: Kept}, auth=Needs(Action.LOG))
 def next_day(request: HttpRequest, client_id: str, key: str, body: DayAfter):
     """Told later of a visit that was logged."""
     kept, new = tell_next_day(client_of(request, client_id), request.user, key, body.next_day)
@@ -116,7 +116,7 @@ class Course(Subject):
     course: CourseData
 
 
-@router.get("/clients/{client_id}/course", response={200: Course, **PROBLEMS}, auth=Needs(Action.SEE_CLIENTS))
+@router.get("/clients/{client_id}/course", response=Course, auth=Needs(Action.SEE_CLIENTS))
 def how_it_went(request: HttpRequest, client_id: str):
     """Clean repetitions by side, rungs, effort, faults, symptoms, flares, tests with their bands."""
     client = client_of(request, client_id, "course opened")
@@ -131,7 +131,7 @@ class Proposals(Subject):
     proposals: list[ProposalData]
 
 
-@router.get("/clients/{client_id}/proposals", response={200: Proposals, **UNDER_WAY, **PROBLEMS}, auth=Needs(Action.SEE_CLIENTS))
+@router.get("/clients/{client_id}/proposals", response={200: Proposals, **UNDER_WAY}, auth=Needs(Action.SEE_CLIENTS))
 def proposed(request: HttpRequest, client_id: str):
     """For the context of the newest programme; each with its evidence and what would change it."""
     client = client_of(request, client_id)
@@ -156,7 +156,7 @@ class Decided(Subject):
     number: int
 
 
-@router.post("/clients/{client_id}/decisions", response={200: Decided, **UNDER_WAY, **PROBLEMS}, auth=Needs(Action.DECIDE))
+@router.post("/clients/{client_id}/decisions", response={200: Decided, **UNDER_WAY}, auth=Needs(Action.DECIDE))
 def decide(request: HttpRequest, client_id: str, body: Decide):
     """What is accepted changes the programme, judged as every hand edit; the decision is kept with its reason."""
     client = client_of(request, client_id)
@@ -211,13 +211,13 @@ class PlanVisit(Schema):
     at: time | None = None
 
 
-@router.get("/clients/{client_id}/next-visit", response={200: NextVisit, **PROBLEMS}, auth=Needs(Action.SEE_CLIENTS))
+@router.get("/clients/{client_id}/next-visit", response=NextVisit, auth=Needs(Action.SEE_CLIENTS))
 def next_visit(request: HttpRequest, client_id: str):
     """What is planned, and what would suit."""
     return _planned(client_of(request, client_id))
 
 
-@router.put("/clients/{client_id}/next-visit", response={200: NextVisit, **PROBLEMS}, auth=Needs(Action.LOG))
+@router.put("/clients/{client_id}/next-visit", response=NextVisit, auth=Needs(Action.LOG))
 def plan_visit(request: HttpRequest, client_id: str, body: PlanVisit):
     """Plan the next visit; whoever else is expected then is named, and hinders nothing."""
     client = client_of(request, client_id)
@@ -261,13 +261,13 @@ class NewLink(Link):
     picture: str
 
 
-@router.get("/clients/{client_id}/home-link", response={200: Link, **PROBLEMS}, auth=Needs(Action.SEE_CLIENTS))
+@router.get("/clients/{client_id}/home-link", response=Link, auth=Needs(Action.SEE_CLIENTS))
 def home_link(request: HttpRequest, client_id: str):
     """The link that is open, without its address: that is known to whoever has it."""
     return {"expires_on": _open_until(client_of(request, client_id))}
 
 
-@router.post("/clients/{client_id}/home-link", response={201: NewLink, **PROBLEMS}, auth=Needs(Action.PRINT))
+@router.post("/clients/{client_id}/home-link", response={201: NewLink}, auth=Needs(Action.PRINT))
 def new_home_link(request: HttpRequest, client_id: str):
     """A new private link; an earlier one is taken back."""
     client = client_of(request, client_id, "private link made")
@@ -277,7 +277,7 @@ def new_home_link(request: HttpRequest, client_id: str):
     return Status(201, {"expires_on": link.expires_on, "path": path, "code": code, "picture": picture})
 
 
-@router.delete("/clients/{client_id}/home-link", response={200: Link, **PROBLEMS}, auth=Needs(Action.PRINT))
+@router.delete("/clients/{client_id}/home-link", response=Link, auth=Needs(Action.PRINT))
 def take_back(request: HttpRequest, client_id: str):
     """The link opens nothing any more."""
     client = client_of(request, client_id, "private link taken back")

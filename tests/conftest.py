@@ -16,6 +16,13 @@ ROOT = Path(__file__).resolve().parent.parent
 BROWSER = "tests/browser/"
 
 
+def pytest_itemcollected(item: pytest.Item) -> None:
+    """A file stays with one worker, which keeps what it has solved; whatever asks about people of the demo is one worker's,
+    so that each of them is judged in one process."""
+    judges = getattr(item.getparent(pytest.Module).obj, "engine_of", None) is not None
+    item.add_marker(pytest.mark.xdist_group("people of the demo" if judges else item.nodeid.partition("::")[0]))
+
+
 @pytest.hookimpl(trylast=True)
 def pytest_collection_modifyitems(items: list[pytest.Item]) -> None:
     """Files that wait for a browser are spread among those that reckon, so that neither kind fills every worker at once;

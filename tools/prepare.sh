@@ -4,6 +4,7 @@ ROOT=${ROOT:?}
 VAR="$ROOT/var"
 mkdir -p "$VAR/static"
 export AMVEL_KERNELS="$VAR/kernels"  # where compiled kernels are kept, see core/src/amvel/body/compiled.py
+unset PYTHONDONTWRITEBYTECODE  # some machines set it, and every process would read a thousand files as text once more
 fail() { echo "amvel: $*" >&2; exit 1; }
 say() { echo "amvel: $*" >&2; }
 

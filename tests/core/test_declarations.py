@@ -1,18 +1,33 @@
 """Every declaration of the library read through as somebody would who has to teach from it."""
 
 import re
+from collections.abc import Callable
 
 import pytest
 
 from amvel.case import PROPS
-from amvel.movements import all_steps, find, library
+from amvel.movements import Family, Step, all_steps, find, library
 from amvel.movements.needs import Furniture
 from amvel.movements.schools import do_lines
 from tests.bodies import SIZES, body
 
-STEPS = [pytest.param(f, s, id=f"{f.id}/{s.id}") for f, s in all_steps()]
 SNAKE = re.compile(r"[a-z0-9]+(_[a-z0-9]+)*")
-for_each_step = pytest.mark.parametrize(("family", "step"), STEPS)
+
+
+def for_each_step(reads: Callable[[Family, Step], None]) -> Callable[[Family], None]:
+    """A test of every family that reads all its steps, and names each that it finds wrong."""
+
+    def test(family: Family) -> None:
+        wrong = []
+        for step in family.steps:
+            try:
+                reads(family, step)
+            except AssertionError as found:
+                wrong.append(f"{step.id}: {found}")
+        assert not wrong, "\n".join(wrong)
+
+    test.__name__, test.__doc__ = reads.__name__, reads.__doc__
+    return pytest.mark.parametrize("family", library().values(), ids=list(library()))(test)
 
 
 @for_each_step

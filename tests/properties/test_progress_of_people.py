@@ -9,11 +9,11 @@ import pytest
 from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 
+from amvel.case import read_case
 from amvel.engine import Engine
 from amvel.progress import ProposalKind, proposals
 from amvel.progress.simulated import Person, by_the_rules, drawn, every_week, never, practise
 from amvel.safety import CONTEXTS
-from tests.engines import engine_of
 from tests.generated import TODAY, base
 from tests.visits import done, visit
 
@@ -76,7 +76,7 @@ FRAGILE = {"kind": "fracture", "site": "spine", "on": "2026-10-30", "from_standi
 @given(sessions, st.sampled_from([[], [{"noted_on": TODAY.isoformat(), **FRAGILE}], [{"kind": "spinal_pain", "since": "2026-11-01", "noted_on": TODAY.isoformat()}]]))
 def test_no_sequence_of_visits_proposes_what_is_closed_today(logged: list, conditions: list) -> None:
     visits = [visit(ago, done(step, left=left, right=right), flare=flare, effort=effort) for ago, step, left, right, flare, effort in logged]
-    engine = engine_of(base("1952-05-01", "female", conditions, [], visits=visits))
+    engine = Engine(read_case(base("1952-05-01", "female", conditions, [], visits=visits)))
     for context in CONTEXTS:
         found = proposals(engine, context)
         assert [p.id for p in found] == [p.id for p in proposals(Engine(engine.case.model_copy(update={"visits": tuple(reversed(engine.case.visits))})), context)]

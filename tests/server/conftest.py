@@ -20,6 +20,12 @@ PASSWORD = "a-long-password-1"
 WSGIRequestHandler.disable_nagle_algorithm = True
 
 
+@pytest.fixture(autouse=True)
+def files_when_asked(settings) -> None:
+    """Every test client begins an application of its own, which would look through all files of the pages first."""
+    settings.WHITENOISE_AUTOREFRESH = True
+
+
 class Api:
     """JSON over Django's test client, with CSRF enforced."""
 

@@ -1,7 +1,9 @@
-"""Push and grip by linear programme, against blocks worked by hand."""
+"""Push and grip, against blocks worked by hand."""
 
 import numpy as np
 import pytest
+from hypothesis import given
+from hypothesis import strategies as st
 
 from amvel.body import GRAVITY_M_S2, Contact, PoseSpec
 from amvel.body.steadiness import FINGERTIP_N, Steadiness, friction_needed, steadiness
@@ -51,6 +53,20 @@ def test_a_block_on_a_slippery_floor_slides_before_it_tips() -> None:
     )
     weight = p.skeleton.mass_kg.sum() * GRAVITY_M_S2
     assert steadiness(p.skeleton, spec, points).push_n == pytest.approx(0.1 * weight, rel=0.02)
+
+
+@given(st.floats(1.0, 35.0), st.floats(-180.0, 180.0))
+def test_a_block_on_a_slope_needs_the_tangent_of_its_slope(slope_deg: float, towards_deg: float) -> None:
+    """Statics of a block on an inclined plane: it slides where the slope is steeper than the angle of friction."""
+    p = profiler()
+    slope, towards, given_friction = np.radians(slope_deg), np.radians(towards_deg), 0.9
+    points = np.zeros((len(p.skeleton.landmarks.index), 3))
+    normal = (np.sin(slope) * np.cos(towards), np.sin(slope) * np.sin(towards), np.cos(slope))
+    spec = PoseSpec("block", np.eye(3), contacts=(Contact("left.heel", "slope", normal, half_size_m=(0.3, 0.3), friction=given_friction),))
+    points[p.skeleton.com_rows] = (0.0, 0.0, 0.1)
+    found = friction_needed(p.skeleton, [(spec, points)])
+    # From below to a hundredth; the cone of friction has eight sides, so that between two of them it gives a little less.
+    assert np.tan(slope) - 1e-6 <= found <= np.tan(slope) / np.cos(np.pi / 8) + given_friction / 2**7 + 1e-6
 
 
 def test_fingertips_steady_less_than_a_hand_and_more_than_none() -> None:

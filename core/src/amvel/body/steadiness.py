@@ -1,7 +1,8 @@
-"""How steady a pose is: the push it can take, and the grip it needs, by linear programmes over its supports.
+"""How steady a pose is: the push it can take, and the grip it needs, over everything that its supports could give.
 
 Unlike the reactions, which settle elastically, these ask what the supports *could* do: a pose stands as long as some
-admissible set of contact forces balances it.  Handholds give no more than fingertips can.
+admissible set of contact forces balances it.  Whether there is one is a least-squares fit of forces that only press; the
+largest push is a linear programme.  Handholds give no more than fingertips can.
 """
 
 from collections.abc import Iterable
@@ -20,6 +21,9 @@ Rows = NDArray[np.int64]
 _CONE_SIDES = 8
 _ROUNDING = 1e-9
 _PARTS = 2**7  # friction to 0.01: it is read with two decimals, and the end that holds is the answer
+_BALANCED = 1e-8  # of body weight: so little is missing where something balances the pose
+_TRIES = 30  # for each edge; three are enough as a rule
+_TIPS = frozenset(f"{side}.fingertips" for side in ("left", "right"))
 _PUSHES = {"forward": (1, 0, 0), "back": (-1, 0, 0), "left": (0, 1, 0), "right": (0, -1, 0)}
 
 
@@ -114,52 +118,42 @@ class _Supports:
         rows = np.repeat(np.arange(len(self.contact)), _CONE_SIDES)
         return np.concatenate(normals), np.concatenate(tangents), rows
 
-    def _solve(self, share: float, push: Array | None) -> float | None:
-        """The largest push along a direction (0 when none is asked), or None when nothing balances the pose."""
-        if not self.contact:
-            return None
-        from scipy.optimize import linprog  # half a second to read, for processes that ask for no push
-
+    def _balance(self, share: float) -> tuple[Array, Array]:
+        """What edges at this share of their friction, and what fingertips leave unused, have to add up to (A, b): six sums of
+        forces (N) and moments (N·m), and one for each hand that holds with its fingertips."""
         normals, tangents, rows = self.edges
         rays = normals + share * tangents
-        force, moment = self.outside
-        equal = np.concatenate([rays.T, np.cross(self.at[rows], rays).T])
-        cost = np.zeros(len(rays))
-        if push is not None:
-            column = np.concatenate([push, np.cross(self.chest, push)])[:, None]
-            equal = np.concatenate([equal, column], axis=1)
-            cost = np.append(cost, -1.0)
-        limits: list[tuple[float, float | None]] = [(0.0, None)] * len(rays)
-        if push is not None:
-            limits.append((0.0, MOST_N))
-        caps, most = self._caps(rows, equal.shape[1])
-        found = linprog(
-            cost,
-            A_ub=caps if len(caps) else None,
-            b_ub=most if len(caps) else None,
-            A_eq=equal,
-            b_eq=-np.concatenate([force, moment]),
-            bounds=limits,
-            method="highs",
-        )
-        if found.status != 0:
-            return None
-        return float(found.x[-1]) if push is not None else 0.0
-
-    def _caps(self, rows: Rows, width: int) -> tuple[Array, Array]:
-        """Fingertips together press no more than they can without a grip, each hand for itself."""
-        tips = sorted({c.point for c in self.contact if c.point.endswith("fingertips")})
-        caps = np.zeros((len(tips), width))
+        sums = np.concatenate([rays.T, np.cross(self.at[rows], rays).T])
+        tips = sorted({c.point for c in self.contact} & _TIPS)
+        caps = np.zeros((len(tips), len(rays)))
         for k, name in enumerate(tips):
             of_hand = np.array([c.point == name for c in self.contact])
-            caps[k, : len(rows)] = of_hand[rows]
-        return caps, np.full(len(tips), FINGERTIP_N)
+            caps[k] = of_hand[rows]
+        force, moment = self.outside
+        unused = np.concatenate([np.zeros((6, len(tips))), np.eye(len(tips))])
+        return np.concatenate([np.concatenate([sums, caps]), unused], axis=1), np.concatenate([-force, -moment, np.full(len(tips), FINGERTIP_N)])
 
     def stands(self, share: float) -> bool:
-        return self._solve(share, None) is not None
+        """Whether something balances the pose at this share of every surface's friction."""
+        if not self.contact:
+            return False
+        from scipy.optimize import nnls  # half a second to read, for processes that ask for no push
+
+        parts, wanted = self._balance(share)
+        _, missing = nnls(parts, wanted, maxiter=_TRIES * parts.shape[1])
+        return bool(missing < _BALANCED * np.linalg.norm(self.weight))
 
     def largest_push(self, direction: Array) -> float:
-        return self._solve(1.0, direction) or 0.0
+        """The largest push at the chest along this direction that something still balances (N)."""
+        from scipy.optimize import linprog
+
+        parts, wanted = self._balance(1.0)
+        column = np.zeros((len(parts), 1))
+        column[:6, 0] = *direction, *np.cross(self.chest, direction)
+        cost = np.append(np.zeros(parts.shape[1]), -1.0)
+        limits: list[tuple[float, float | None]] = [(0.0, None)] * parts.shape[1]
+        found = linprog(cost, A_eq=np.concatenate([parts, column], axis=1), b_eq=wanted, bounds=[*limits, (0.0, MOST_N)], method="highs")
+        return float(found.x[-1]) if found.status == 0 else 0.0
 
     def holds_with(self, friction: float) -> bool:
         """Whether it needs no more than this; looked at where `friction_needed` looks."""

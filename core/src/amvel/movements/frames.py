@@ -216,6 +216,7 @@ class Frame:
         return but(self, facts=but(self.facts, **facts))
 
 
+@lru_cache(maxsize=256)
 def _dof(name: str) -> str:
     parts = name.split("_")
     if parts[0] in ("left", "right"):

@@ -129,18 +129,26 @@ def _lower_arm(angles: dict[str, float], side: str, most: float) -> None:
     """Bring an arm that is declared higher than it goes down the way that it came; its height is not one joint's alone."""
     names = (f"{side}.shoulder.flexion", f"{side}.shoulder.abduction")
     up = [angles.get(n, 0.0) for n in names]
+    share = _share_that_goes(*up, most)
+    if share < 1.0:
+        for name, value in zip(names, up, strict=True):
+            angles[name] = share * value
+
+
+@lru_cache(maxsize=4096)
+def _share_that_goes(flexion: float, abduction: float, most: float) -> float:
+    """How far up its way an arm goes that may be raised no higher than this (rad); many frames hold it alike."""
 
     def raised(share: float) -> float:
-        return math.acos(math.cos(share * up[0]) * math.cos(share * up[1]))
+        return math.acos(math.cos(share * flexion) * math.cos(share * abduction))
 
     if raised(1.0) <= most:
-        return
+        return 1.0
     low, high = 0.0, 1.0
     for _ in range(_HALVINGS):
         middle = (low + high) / 2
         low, high = (middle, high) if raised(middle) <= most else (low, middle)
-    for name, value in zip(names, up, strict=True):
-        angles[name] = low * value
+    return low
 
 
 def _fused_stops(

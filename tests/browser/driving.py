@@ -10,7 +10,7 @@ from playwright.sync_api import Browser, Locator, Page, expect, sync_playwright
 
 from amvel.case import Field
 from tests.conftest import ROOT
-from tests.server.conftest import PASSWORD
+from tests.server.conftest import PASSWORD, logged_in
 
 FLAGS = [
     "--no-sandbox",
@@ -47,6 +47,7 @@ def open_page(chromium: Browser, url: str, touch: bool = False, installs: bool =
     )
     page = context.new_page()
     page.set_default_timeout(30_000)
+    page.base_url = url
     page.faults = []
     page.on("pageerror", lambda e: page.faults.append(str(e)))
     page.under_way = set()
@@ -102,6 +103,12 @@ def log_in(page: Page, name: str = "ann") -> None:
     page.fill("input[name=password]", PASSWORD)
     page.get_by_role("button", name="Come in").click()
     expect(page.get_by_role("heading", name="Today")).to_be_visible(timeout=30_000)
+
+
+def let_in(page: Page, name: str = "ann") -> None:
+    """As somebody who has logged in on this device: the form is filled in by tests that begin with `log_in`."""
+    cookies = logged_in(name).browser.cookies.values()
+    page.context.add_cookies([{"name": c.key, "value": c.value, "url": page.base_url} for c in cookies])
 
 
 def log_out(page: Page) -> None:

@@ -3,7 +3,7 @@
 from playwright.sync_api import Browser, Page, expect
 
 from clients.models import Client
-from tests.browser.driving import log_in, open_page
+from tests.browser.driving import let_in, open_page
 from tests.browser.test_visit_page import a_client
 from visits.models import LoggedVisit
 
@@ -52,7 +52,7 @@ def the_hour(page: Page, client: Client) -> dict[str, int]:
 def test_an_hour_from_the_day_to_the_next_visit_is_tapped_and_nothing_is_typed(chromium: Browser, live_server) -> None:
     client = a_client()
     page = open_page(chromium, live_server.url, touch=True)
-    log_in(page)
+    let_in(page)
     page.add_init_script(COUNT)
     page.goto("/day")
     seen = the_hour(page, client)

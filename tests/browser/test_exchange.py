@@ -7,7 +7,7 @@ from playwright.sync_api import Page, expect
 
 from clients.casework import create_client
 from clients.models import Client
-from tests.browser.driving import log_in, no_fault
+from tests.browser.driving import let_in, log_in, no_fault
 from tests.server.conftest import today_case, user_of
 
 pytestmark = pytest.mark.django_db(transaction=True)
@@ -23,7 +23,7 @@ def downloaded(page: Page, button: str, to: Path) -> Path:
 def test_a_client_goes_out_as_files_and_comes_in_from_them(page: Page, tmp_path: Path) -> None:
     client = create_client(user_of("ann"), today_case("stroke"))
     client.refresh_from_db()
-    log_in(page)
+    let_in(page)
     page.goto(f"/client/{client.pk}/papers")
     page.get_by_text("Records out, tests and visits in").click()
     no_fault(page, "records out")
@@ -46,7 +46,7 @@ def test_a_client_goes_out_as_files_and_comes_in_from_them(page: Page, tmp_path:
 def test_visits_that_were_logged_elsewhere_come_in_once(page: Page, tmp_path: Path) -> None:
     user = user_of("ann")
     client, empty = create_client(user, today_case("stroke")), create_client(user, {**today_case("stroke"), "visits": []})
-    log_in(page)
+    let_in(page)
     page.goto(f"/client/{client.pk}/papers")
     page.get_by_text("Records out, tests and visits in").click()
     visits = downloaded(page, "Visits as a table", tmp_path / "visits.csv")
@@ -74,7 +74,7 @@ def test_what_is_no_file_of_a_client_is_said(page: Page, tmp_path: Path) -> None
 
 def test_two_days_are_compared_in_words(page: Page) -> None:
     client = create_client(user_of("ann"), today_case("low-bone-mass"))
-    log_in(page)
+    let_in(page)
     page.goto(f"/client/{client.pk}/limits")
     page.get_by_role("button", name="History").click()
     expect(page.get_by_role("heading", name="Between two days")).to_be_visible()

@@ -7,7 +7,7 @@ from playwright.sync_api import Page, expect
 
 from clients.casework import create_client
 from programmes.building import build
-from tests.browser.driving import log_in, no_fault
+from tests.browser.driving import let_in, log_in, no_fault
 from tests.server.conftest import today_case, user_of
 
 pytestmark = pytest.mark.django_db(transaction=True)
@@ -33,7 +33,7 @@ def test_the_page_speaks_german_and_remembers_it(page: Page) -> None:
 def test_papers_are_in_the_language_that_the_story_says(page: Page) -> None:
     user = user_of("ann")
     client = create_client(user, today_case("low-bone-mass"))
-    log_in(page)
+    let_in(page)
     page.goto(f"/client/{client.pk}/story")
     page.get_by_role("button", name="Positions").first.click()
     page.get_by_role("group", name="Language of the papers").or_(page.get_by_label("Language of the papers")).get_by_text("Deutsch").click()

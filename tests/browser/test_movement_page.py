@@ -7,7 +7,7 @@ from playwright.sync_api import Page, expect
 
 from clients.casework import create_client
 from clients.models import Client
-from tests.browser.driving import all_answered, log_in, no_fault
+from tests.browser.driving import all_answered, let_in, no_fault
 from tests.server.conftest import today_case, user_of
 from tests.server.workers import Worker, worker
 
@@ -17,7 +17,7 @@ pytestmark = pytest.mark.django_db(transaction=True)
 
 def open_step(page: Page, client: Client, query: str, title: str) -> None:
     """Log in, and open the page of one step."""
-    log_in(page)
+    let_in(page)
     page.goto(f"/client/{client.pk}/movements")
     page.get_by_placeholder("Name or prop").fill(query)
     page.locator(".step", has_text=title).click(timeout=240_000)
@@ -106,7 +106,7 @@ def test_a_step_opens_follows_and_is_judged_by_a_worker(page: Page, settings, wo
 
 def test_a_step_has_an_address_says_what_to_do_and_leads_back_to_all(page: Page) -> None:
     client = create_client(user_of("ann"), today_case("fit-seventy"))
-    log_in(page)
+    let_in(page)
     page.goto(f"/client/{client.pk}/movements/clam/small_opening")
     article = page.get_by_role("article", name="Clam: Small opening")
     expect(article.get_by_role("heading", name="What to do")).to_be_visible(timeout=90_000)
@@ -125,7 +125,7 @@ def test_a_step_has_an_address_says_what_to_do_and_leads_back_to_all(page: Page)
 def test_a_refused_answer_is_struck_and_says_why(page: Page) -> None:
     data = today_case("after-birth")
     client = create_client(user_of("ann"), data)
-    log_in(page)
+    let_in(page)
     page.goto(f"/client/{client.pk}/movements")
     page.get_by_role("button", name="How you teach").first.click()
     expect(page.get_by_role("radio", name="press the low back flat")).to_be_enabled()
@@ -136,7 +136,7 @@ def test_a_refused_answer_is_struck_and_says_why(page: Page) -> None:
 
 def test_what_a_limit_closes_lights_up_under_pointer_and_keyboard(page: Page) -> None:
     client = create_client(user_of("ann"), today_case("low-bone-mass"))
-    log_in(page)
+    let_in(page)
     page.goto(f"/client/{client.pk}/limits")
     row = page.locator(".limit", has_text="closes").first
     expect(row).to_be_visible(timeout=240_000)

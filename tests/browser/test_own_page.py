@@ -5,7 +5,7 @@ import re
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.browser.driving import log_in, log_out, no_fault
+from tests.browser.driving import let_in, log_in, log_out, no_fault
 from tests.server.conftest import PASSWORD, logged_in, user_of
 from tests.server.test_own_login import code_now
 
@@ -40,7 +40,7 @@ def test_a_second_factor_is_set_up_and_asked_for(page: Page) -> None:
 def test_another_device_is_logged_out_from_here(page: Page) -> None:
     user_of("ann")
     other = logged_in("ann")
-    log_in(page)
+    let_in(page)
     page.goto("/own")
     expect(page.locator(".place")).to_have_count(2)
     page.get_by_role("button", name="Log out there").click()

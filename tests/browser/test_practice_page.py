@@ -6,7 +6,7 @@ import pytest
 from playwright.sync_api import Page, expect
 
 from practice.models import Attempt
-from tests.browser.driving import log_in, no_fault
+from tests.browser.driving import let_in, no_fault
 from tests.server.conftest import user_of
 
 pytestmark = pytest.mark.django_db(transaction=True)
@@ -15,7 +15,7 @@ SLOW_MS = 240_000
 
 def test_a_trainee_judges_a_case_and_builds_its_first_session(page: Page) -> None:
     user = user_of("ann")
-    log_in(page)
+    let_in(page)
     page.goto("/practice")
     page.get_by_role("button", name="A new case").click()
     judged = page.get_by_role("heading", name="At home, alone: may this be done?")

@@ -8,7 +8,7 @@ from playwright.sync_api import Page, expect
 from clients.casework import create_client
 from clients.models import Client
 from programmes.building import build
-from tests.browser.driving import log_in, no_fault
+from tests.browser.driving import let_in, no_fault
 from tests.server.conftest import today_case, user_of
 
 pytestmark = pytest.mark.django_db(transaction=True)
@@ -20,7 +20,7 @@ def client_id(page: Page) -> str:
     user = user_of("ann")
     client = create_client(user, today_case("low-bone-mass"))
     build(client, user, "home", 25)
-    log_in(page)
+    let_in(page)
     return str(client.pk)
 
 

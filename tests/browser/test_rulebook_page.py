@@ -5,7 +5,7 @@ from playwright.sync_api import Page, expect
 
 from clients.casework import create_client
 from rulebook_signing.models import ChangeStep, LineSignature
-from tests.browser.driving import log_in, no_fault
+from tests.browser.driving import let_in, no_fault
 from tests.server.conftest import today_case, user_of
 
 pytestmark = pytest.mark.django_db(transaction=True)
@@ -13,7 +13,7 @@ pytestmark = pytest.mark.django_db(transaction=True)
 
 def test_lines_are_signed_and_objected_to(page: Page) -> None:
     user_of("ann", "clinician")
-    log_in(page)
+    let_in(page)
     page.goto("/rules")
     page.get_by_role("button", name="Go through it").click()
     line = page.locator('[data-line="stenosis.extension_deg"]')
@@ -39,7 +39,7 @@ def test_a_figure_is_tried_on_everybody_asked_for_signed_by_somebody_else_and_ro
     user = user_of("ann")
     user_of("sam", "clinician", user.organisation)
     client = create_client(user, today_case("low-bone-mass"))
-    log_in(page)
+    let_in(page)
     page.goto("/rules")
     row = page.locator("tr", has_text="rounding under load")
     expect(row.first).to_be_visible(timeout=30_000)
@@ -58,7 +58,7 @@ def test_a_figure_is_tried_on_everybody_asked_for_signed_by_somebody_else_and_ro
     expect(change.get_by_role("button", name="Agree")).to_have_count(0)
 
     page.context.clear_cookies()
-    log_in(page, "sam")
+    let_in(page, "sam")
     page.goto("/rules")
     page.get_by_role("button", name="Figures of this house").click()
     change.get_by_role("button", name="See what it does to every client").click()

@@ -5,7 +5,7 @@ from playwright.sync_api import Browser, Page, expect
 
 from clients.casework import create_client
 from programmes.building import build
-from tests.browser.driving import log_in, log_out, no_fault, open_page
+from tests.browser.driving import let_in, log_in, log_out, no_fault, open_page
 from tests.server.conftest import PASSWORD, today_case, user_of
 
 pytestmark = pytest.mark.django_db(transaction=True)
@@ -17,11 +17,11 @@ def test_a_stop_sign_on_one_device_closes_the_programme_on_the_other(
     user = user_of("ann")
     client = create_client(user, today_case("low-bone-mass"))
     build(client, user, "home", 15)
-    log_in(page)
+    let_in(page)
     page.goto(f"/client/{client.pk}/programme")
     expect(page.locator(".move").first).to_be_visible(timeout=240_000)
     other = open_page(chromium, live_server.url)
-    log_in(other)
+    let_in(other)
     other.goto(f"/client/{client.pk}/story")
     other.get_by_role("button", name="Stop signs").click()
     other.get_by_role("button", name="Ask again").click()
@@ -37,7 +37,7 @@ def test_what_cannot_be_fetched_is_said(page: Page) -> None:
     """Silence must never read as "nothing closed", "no history" or "no stop sign"."""
     user = user_of("ann")
     client = create_client(user, today_case("sciatica"))
-    log_in(page)
+    let_in(page)
     for route in ("pulse", "history", "limits/effects"):
         page.route(f"**/{route}", lambda r: r.abort())
     page.goto(f"/client/{client.pk}/limits")
@@ -56,7 +56,7 @@ def test_what_cannot_be_fetched_is_said(page: Page) -> None:
 def test_a_review_opens_the_next_grade_and_the_history_shows_it(page: Page) -> None:
     user = user_of("ann")
     client = create_client(user, today_case("sciatica"))
-    log_in(page)
+    let_in(page)
     page.goto(f"/client/{client.pk}/limits")
     page.locator(".says").get_by_text("rounding without load at most 10°", exact=True).click()
     form = page.locator("form.review")
@@ -76,7 +76,7 @@ def test_a_review_opens_the_next_grade_and_the_history_shows_it(page: Page) -> N
 def test_a_clinicians_word_clears_what_waits_for_it(page: Page) -> None:
     user = user_of("ann")
     client = create_client(user, today_case("heart-operation"))
-    log_in(page)
+    let_in(page)
     page.goto(f"/client/{client.pk}/limits")
     row = page.locator(".refer .row", has_text="Breastbone opened")
     row.get_by_role("button", name="Record").click()
@@ -102,7 +102,7 @@ def test_a_clinicians_word_clears_what_waits_for_it(page: Page) -> None:
     no_fault(page, "limits with a reported word")
     user_of("wend", "clinician", user.organisation)
     log_out(page)
-    log_in(page, "wend")
+    let_in(page, "wend")
     page.goto(f"/client/{client.pk}/limits")
     page.locator(".said").get_by_role("button", name="I have seen the document").click()
     expect(row).to_have_count(0)
@@ -128,7 +128,7 @@ def test_the_rule_book_tries_a_number_on_every_client(page: Page) -> None:
 def test_a_session_that_ended_asks_for_the_password_and_the_work_stays(page: Page) -> None:
     user = user_of("ann")
     client = create_client(user, today_case("low-bone-mass"))
-    log_in(page)
+    let_in(page)
     page.goto(f"/client/{client.pk}/limits")
     page.get_by_role("button", name="Add a clinician").click()
     page.fill("input[name=word-name]", "Dr. Wend")

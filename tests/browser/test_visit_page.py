@@ -14,7 +14,7 @@ from accounts.models import User
 from clients.casework import create_client
 from clients.models import Client
 from programmes.building import build
-from tests.browser.driving import log_in, no_fault, open_page
+from tests.browser.driving import let_in, no_fault, open_page
 from tests.conftest import ROOT
 from tests.server.conftest import today_case, user_of
 from visits.links import made_link
@@ -33,7 +33,7 @@ def a_client() -> Client:
 
 
 def opened(page: Page, client: Client) -> None:
-    log_in(page)
+    let_in(page)
     page.goto(f"/client/{client.pk}/visit")
     expect(page.get_by_role("button", name="Begin", exact=True)).to_be_visible(timeout=90_000)
 
@@ -185,7 +185,7 @@ def test_a_stop_sign_told_on_another_device_ends_the_visit_and_keeps_what_was_do
     page.keyboard.press("c")
     expect(page.get_by_test_id("count")).to_have_text("1")
     other = open_page(chromium, live_server.url)
-    log_in(other)
+    let_in(other)
     other.goto(f"/client/{client.pk}/story")
     other.get_by_role("button", name="Stop signs").click()
     other.get_by_role("button", name="Ask again").click()
@@ -215,7 +215,7 @@ def test_the_course_shows_the_weaker_side_and_what_comes_next(page: Page) -> Non
     user = user_of("ann")
     client = create_client(user, today_case("stroke"))
     build(client, user, "home", 20)
-    log_in(page)
+    let_in(page)
     page.goto(f"/client/{client.pk}/course")
     expect(page.get_by_text("side has fewer clean repetitions")).to_be_visible(timeout=240_000)
     expect(page.get_by_text("flare, after")).to_be_visible()
@@ -257,7 +257,7 @@ def test_home_by_a_private_link_on_a_phone(chromium: Browser, live_server) -> No
 
 def test_the_code_on_the_slip_opens_home_when_it_is_typed(chromium: Browser, page: Page, live_server) -> None:
     client = a_client()
-    log_in(page)
+    let_in(page)
     page.goto(f"/client/{client.pk}/papers")
     page.get_by_role("button", name="Make a new link").click()
     slip = page.locator(".home-slip")

@@ -8,7 +8,7 @@ from playwright.sync_api import Page, expect
 from clients.casework import create_client
 from clients.models import Client
 from programmes.building import build
-from tests.browser.driving import log_in, no_fault
+from tests.browser.driving import let_in, no_fault
 from tests.server.conftest import today_case, user_of
 
 pytestmark = pytest.mark.django_db(transaction=True)
@@ -31,7 +31,7 @@ def test_a_goal_is_a_task_likes_count_and_days_away_are_kept(page: Page) -> None
     data = today_case("low-bone-mass")
     data["wishes"]["goals"] = []
     client = create_client(user_of("ann"), data)
-    log_in(page)
+    let_in(page)
     page.goto(f"/client/{client.pk}/story")
     page.get_by_role("button", name="Room").first.click()
     page.get_by_role("button", name="Add a goal").click()
@@ -56,7 +56,7 @@ def test_a_movement_is_put_into_another_session_by_hand(page: Page) -> None:
     user = user_of("ann")
     client = create_client(user, today_case("low-bone-mass"))
     build(client, user, "home", 25)
-    log_in(page)
+    let_in(page)
     page.goto(f"/client/{client.pk}/programme")
     card = page.locator(".strip .card").first
     expect(card).to_be_visible(timeout=SLOW_MS)
@@ -77,7 +77,7 @@ def test_a_movement_is_put_into_another_session_by_hand(page: Page) -> None:
 
 def test_a_fault_is_shown_beside_the_right_version(page: Page) -> None:
     client = create_client(user_of("ann"), today_case("fit-seventy"))
-    log_in(page)
+    let_in(page)
     page.goto(f"/client/{client.pk}/movements/bridge/three_quarters")
     article = page.get_by_role("article")
     buttons = article.get_by_role("button", name="Show the fault")

@@ -1,7 +1,10 @@
 """Shared by all tests."""
 
+import ast
 import json
+from functools import lru_cache
 from pathlib import Path
+from typing import Any
 
 import pytest
 from hypothesis import settings
@@ -16,11 +19,24 @@ ROOT = Path(__file__).resolve().parent.parent
 BROWSER = "tests/browser/"
 
 
-def pytest_itemcollected(item: pytest.Item) -> None:
-    """A file stays with one worker, which keeps what it has solved; whatever asks about people of the demo is one worker's,
-    so that each of them is judged in one process."""
-    judges = getattr(item.getparent(pytest.Module).obj, "engine_of", None) is not None
-    item.add_marker(pytest.mark.xdist_group("people of the demo" if judges else item.nodeid.partition("::")[0]))
+@pytest.hookimpl(optionalhook=True)
+def pytest_xdist_make_scheduler(config: pytest.Config, log: Any) -> Any:
+    """A file stays with one worker, which keeps what it has solved; all that judge people of the demo stay with the same, so
+    that each of them is judged in one process."""
+    from xdist.scheduler import LoadScopeScheduling
+
+    class TogetherWhereSolvedTogether(LoadScopeScheduling):
+        def _split_scope(self, nodeid: str) -> str:
+            file = nodeid.partition("::")[0]
+            return "people of the demo" if _judges_people_of_the_demo(ROOT / file) else file
+
+    return TogetherWhereSolvedTogether(config, log)
+
+
+@lru_cache(maxsize=512)
+def _judges_people_of_the_demo(file: Path) -> bool:
+    imports = (n for n in ast.walk(ast.parse(file.read_text(encoding="utf-8"))) if isinstance(n, ast.ImportFrom))
+    return any(n.module == "tests.engines" for n in imports)
 
 
 @pytest.hookimpl(trylast=True)

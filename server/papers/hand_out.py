@@ -11,7 +11,7 @@ from django.template.loader import render_to_string
 from django.utils.safestring import mark_safe
 
 from amvel.answers.programmes import StageData
-from amvel.case import Room
+from amvel.case import SIDE_SAID, Room
 from amvel.engine import Engine
 from amvel.fitting import fit_figure, fits, fits_used, to_prepare
 from amvel.languages import day_in, in_language, said
@@ -110,7 +110,7 @@ def _set_ups(engine: Engine, item: Item, pictures: bool) -> list[dict[str, Any]]
     shown = item.set_ups[:1] if item.one_set_up else item.set_ups
     return [
         {
-            "side": "" if item.one_set_up else said(f"{own.side} side"),
+            "side": "" if item.one_set_up else SIDE_SAID[own.side],
             "svg": mark_safe(engine.pictures.figure(Request(*find(item.ref), own.side, own.values))) if pictures else "",
             "measures": list(measures_of(item.ref, own.values)),
         }

@@ -6,7 +6,7 @@ import re
 import pytest
 
 from amvel.languages import LANGUAGES, catalogue, in_language, kept, said, said_together, told
-from tests.languages.messages import everything
+from tests.languages.messages import everything, put_together_where_said
 
 _PLACE = re.compile(r"{+ ?\w+ ?}+")
 OTHERS = [x for x in LANGUAGES if x != "en"]
@@ -27,6 +27,10 @@ def test_a_catalogue_holds_nothing_that_nobody_says(language: str) -> None:
 def test_every_named_place_is_in_the_translation_too(language: str) -> None:
     for english, other in catalogue(language).items():
         assert set(_PLACE.findall(english)) == set(_PLACE.findall(other)), english
+
+
+def test_every_sentence_stands_whole_where_it_is_said() -> None:
+    assert not list(put_together_where_said())
 
 
 def test_no_sentence_was_left_in_english() -> None:

@@ -17,7 +17,7 @@ from amvel.case.client import (
 )
 from amvel.case.condition import Condition
 from amvel.case.forms import Field, form_of
-from amvel.case.parts import SPINE_LEVELS, Side
+from amvel.case.parts import SIDE_SAID, SPINE_LEVELS, Side
 from amvel.case.props import PROPS
 from amvel.case.result import Result
 from amvel.case.room import Prop, Room, Seat
@@ -28,6 +28,7 @@ __all__ = [
     "LONGEST_OVERRIDE",
     "PROPS",
     "RESULTS",
+    "SIDE_SAID",
     "SPINE_LEVELS",
     "Case",
     "CaseError",

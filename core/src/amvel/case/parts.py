@@ -4,7 +4,10 @@ from typing import Any, ClassVar, Literal
 
 from pydantic import BaseModel, ConfigDict, Field
 
+from amvel.languages import said
+
 Side = Literal["left", "right"]
+SIDE_SAID = {"left": said("left side"), "right": said("right side")}
 Sex = Literal["female", "male"]
 SPINE_LEVELS = (
     *(f"C{i}" for i in range(1, 8)),

@@ -19,6 +19,7 @@ _LEVEL_TOLERANCE_CM = 2.0
 LEVEL_DEG = 10.0
 LEVEL = ours("up to 10° of slope of the back counts as level")
 _HANDS, _BAND = "belly_lift/with_the_breath", "band_press_out_seated/press"
+_WHERE = {"hands": said("under the hands"), "knees": said("under the knees")}
 _UNDER = {
     "hands": said("Hands and knees: {cm} cm under the hands, and the back is level"),
     "knees": said("Hands and knees: {cm} cm under the knees, and the back is level"),
@@ -89,7 +90,7 @@ def hands_level(profiler: Profiler, room: Room) -> list[Fit]:
     return [
         Fit(
             FitId.HANDS_LEVEL,
-            said(f"under the {where}"),
+            _WHERE[where],
             round(gap),
             gap - 1.5,
             gap + 1.5,

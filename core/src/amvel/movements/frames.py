@@ -168,7 +168,7 @@ class Frame:
 
     def _off_the_body(self, sides: set[str]) -> "Frame":
         """Hands of arms that are declared leave the part of the body that they lay on."""
-        gone = {t.landmark for t in self.touches if t.on and t.landmark.endswith(".palm") and t.landmark.partition(".")[0] in sides}
+        gone = {t.landmark for t in self.touches if t.on} & {f"{side}.palm" for side in sides}
         if not gone:
             return self
         touches = tuple(t for t in self.touches if not (t.on and t.landmark in gone))

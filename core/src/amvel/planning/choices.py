@@ -9,7 +9,7 @@ from dataclasses import dataclass, field
 from functools import cached_property
 
 from amvel.body import Anthropometry, plain_fault
-from amvel.case import Case, Room
+from amvel.case import SIDE_SAID, Case, Room
 from amvel.fitting.needs import RoomCheck, check_room
 from amvel.languages import said, said_together, term
 from amvel.movements import Family, Step, find
@@ -205,7 +205,7 @@ _NO_POSE = said("the body model has no pose for it")
 def excluded_words(out: list[Verdict], both: bool) -> str:
     """The limits that close a step, the first two of them, as a sentence."""
     v = out[0]
-    side = () if both or v.side == "both" else (said(f"{v.side} side"), ": ")
+    side = () if both or v.side == "both" else (SIDE_SAID[v.side], ": ")
     limits = [said_together((x for x in (b.limit.says(), b.here()) if x), ", ") for b in v.reasons[:2]]
     why = said_together(limits, "; ") if limits else said(plain_fault(v.fault) or _NO_POSE)
     return said_together((said_together((*side, why)).opening(), "."))

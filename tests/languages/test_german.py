@@ -6,6 +6,8 @@ import re
 import pytest
 
 from amvel.languages import LANGUAGES, catalogue, in_language, kept, said, said_together, told
+from amvel.quantities import REGISTRY
+from amvel.quantities.amount import with_unit
 from tests.languages.messages import everything, put_together_where_said
 
 _PLACE = re.compile(r"{+ ?\w+ ?}+")
@@ -31,6 +33,11 @@ def test_every_named_place_is_in_the_translation_too(language: str) -> None:
 
 def test_every_sentence_stands_whole_where_it_is_said() -> None:
     assert not list(put_together_where_said())
+
+
+@pytest.mark.parametrize("unit", sorted({q.unit for q in REGISTRY.values()}))
+def test_an_amount_has_its_unit_in_the_language_of_the_page(unit: str) -> None:
+    assert in_language(with_unit("2", unit), "de") in (f"2 {catalogue('de').get(unit, '?')}", "2°", "2")
 
 
 def test_no_sentence_was_left_in_english() -> None:

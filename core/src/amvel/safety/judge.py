@@ -11,6 +11,7 @@ from amvel.languages import Message, said, said_together
 from amvel.movements import Family, Profile, Profiler, Request, Step, all_steps, find
 from amvel.movements.levels import HIGHEST, Way, named_levels
 from amvel.quantities import quantity
+from amvel.quantities.amount import with_unit
 from amvel.safety.limits import Envelope
 from amvel.safety.modification import Change, Modified, changes, nearest_posed, search, together
 from amvel.safety.verdict import CONTEXTS, Breach, Check, check, valid_overrides
@@ -252,23 +253,18 @@ def describe(change: Change) -> str:
     p = change.parameter
     if p.changed:
         return said(p.changed, before=_show(change.before), after=_show(change.after))
-    text = said_together((p.title, " ", _show(change.before), " → ", _show(change.after), said(_shown_unit(p.unit))))
+    text = said_together((p.title, " ", _show(change.before), " → ", with_unit(_show(change.after), p.unit)))
     hips = said("hip bend in sitting {before_deg}° → {after_deg}°", before_deg=round(change.hip_before_deg), after_deg=round(change.hip_after_deg)) if p.bends_the_hips else None
     if not change.limit_id:
         return said_together((text, ": ", hips)) if hips else text
     q = quantity(change.quantity)
-    unit = said(_shown_unit(q.unit))
-    bound = said("limit {bound}", bound=_show(change.bound)) + unit
+    bound = with_unit(said("limit {bound}", bound=_show(change.bound)), q.unit)
     if q.id == p.id:  # the measure is what is limited
         return said_together((text, bound), ", ")
-    was, now = _show(change.value_before) + unit, _show(round(change.value_after, 1)) + unit
+    was, now = (with_unit(_show(value), q.unit) for value in (change.value_before, round(change.value_after, 1)))
     moved = said_together((q.title, " ", was, " → ", now, ", ", bound))
     more = (", ", hips) if hips and q.id != _THE_SAME else ()
     return said_together((text, ": ", moved, *more))
-
-
-def _shown_unit(unit: str) -> str:
-    return "°" if unit == "deg" else f" {unit}" if unit else ""
 
 
 _THE_SAME = "hip_flexion_deg"  # the hips’ own bend needs no second number

@@ -13,6 +13,7 @@ from amvel.movements import find, library
 from amvel.movements.levels import SAYS
 from amvel.movements.stance import RISE_SAYS, STANCE_SAYS
 from amvel.quantities import LEVEL, quantity
+from amvel.quantities.amount import with_unit
 from amvel.sources import Source
 
 Strength = Literal["forbidden", "limit", "caution"]
@@ -31,10 +32,7 @@ def in_words(value: float, unit: str) -> str:
         words = _IN_WORDS[unit]
         level = math.ceil(value - 0.05)
         return said("here: {what}", what=words[level]) if level in words else said("here: more than {what}", what=words[max(words)])
-    return said("here {amount}", amount=said("{number}", number=float(value)) + said(_UNIT_SHOWN.get(unit, f" {unit}")))
-
-
-_UNIT_SHOWN = {"deg": "°", "count": "", "0–3": "", "0–10": "", "× quiet standing": " × quiet standing"}
+    return said("here {amount}", amount=with_unit(said("{number}", number=float(value)), unit))
 
 
 # Without a side, and with one.
@@ -166,8 +164,7 @@ class Limit:
             return said("no {title}", title=title) + (said_together((", ", side)) if side else said("")) + place
         if self.unit in _IN_WORDS:
             return said("{title} up to: {bound_in_words}", title=term(title), bound_in_words=term(self.bound_in_words)) + (said(" (at home)") if self.at_home else "")
-        unit = "" if self.unit == "0/1" else _UNIT_SHOWN.get(self.unit, f" {self.unit}")
-        amount = said("{number}", number=float(self.bound)) + said(unit)
+        amount = with_unit(said("{number}", number=float(self.bound)), self.unit)
         sentence = (_AT_LEAST if self.at_least else _AT_MOST)[side is not None]
         return said(sentence, side=side, title=title, amount=amount) + place
 

@@ -60,6 +60,7 @@ def in_sources() -> Iterator[str]:
             yield from _sentences(node.args[at] if len(node.args) > at else None)
         yield from (x for k in node.keywords if k.arg in _NAMED for x in _sentences(k.value))
         yield from _sentences(node.args[2] if name == "Slot" else None)
+        yield from _sentences(node.args[1] if name == "Fit" and len(node.args) > 1 else None)
         if name in _OF_A_SOURCE and path.parent.name in _SHOWS_SOURCES:
             yield from _sentences(node.args[0] if node.args else None)
     for path in sorted((ROOT / "server" / "templates").glob("*.html")):

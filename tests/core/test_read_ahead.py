@@ -9,12 +9,13 @@ from collections.abc import Iterator
 from tests.conftest import ROOT
 
 CORE, SERVER = ROOT / "core" / "src", ROOT / "server"
+_SETTINGS = {"PYTHONPATH": str(CORE), "DJANGO_SETTINGS_MODULE": "config.settings", "AMVEL_SECRET_KEY": "only-for-tests", "AMVEL_HTTPS": "0"}
 
 
 def modules_after(code: str) -> set[str]:
     """What a process has read after these lines."""
     say = f"{code}; import sys; print(*sys.modules)"
-    told = subprocess.run([sys.executable, "-c", say], cwd=SERVER, capture_output=True, text=True, env={**os.environ, "PYTHONPATH": str(CORE)})
+    told = subprocess.run([sys.executable, "-c", say], cwd=SERVER, capture_output=True, text=True, env={**os.environ, **_SETTINGS})
     assert told.returncode == 0, told.stderr
     return set(told.stdout.split())
 

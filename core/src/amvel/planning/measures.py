@@ -7,6 +7,7 @@ from collections.abc import Mapping
 
 from amvel.languages import Message, said, said_together
 from amvel.movements import Parameter, find
+from amvel.quantities.amount import with_unit
 
 
 def measures_of(ref: str, values: Mapping[str, float | str]) -> tuple[Message, ...]:
@@ -22,7 +23,7 @@ def _is_told(parameter: Parameter, value: float | str) -> bool:
 
 
 def _amount(value: float | str, unit: str) -> Message:
-    return said(value) if isinstance(value, str) else said_together((said("{amount}", amount=float(value)), *((" ", unit) if unit else ())))
+    return said(value) if isinstance(value, str) else with_unit(said("{amount}", amount=float(value)), unit)
 
 
 __all__ = ["measures_of"]

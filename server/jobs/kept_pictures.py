@@ -16,7 +16,7 @@ class KeptPictures:
     """A store of drawings in the database (amvel.movements.kept_pictures)."""
 
     def find(self, body: str, name: str) -> list[str] | None:
-        kept = KeptPicture.objects.filter(digest=_digest(body, name)).first()
+        kept = KeptPicture.objects.filter(digest=digest_of(body, name)).first()
         if kept is None:
             return None
         today = timezone.localdate()
@@ -31,11 +31,12 @@ class KeptPictures:
 
     def keep(self, body: str, name: str, drawn: list[str]) -> None:
         packed = zlib.compress(json.dumps(drawn, ensure_ascii=False).encode())
-        KeptPicture.objects.update_or_create(digest=_digest(body, name), defaults={"drawn": packed, "used_on": timezone.localdate()})
+        KeptPicture.objects.update_or_create(digest=digest_of(body, name), defaults={"drawn": packed, "used_on": timezone.localdate()})
 
 
-def _digest(body: str, name: str) -> str:
+def digest_of(body: str, name: str) -> str:
+    """What a drawing is kept under."""
     return hashlib.sha256(f"{body} {name}".encode()).hexdigest()[:40]
 
 
-__all__ = ["KeptPictures"]
+__all__ = ["KeptPictures", "digest_of"]

@@ -1,12 +1,13 @@
 """Shared by the browser tests: starting Chromium, logging in, filling the core's own forms, checking accessibility."""
 
+import sys
 import threading
 from collections.abc import Iterator
 from time import monotonic, sleep
 from typing import Any
 
 import pytest
-from playwright.sync_api import Browser, Locator, Page, expect, sync_playwright
+from playwright.sync_api import Browser, BrowserContext, Locator, Page, expect, sync_playwright
 
 from amvel.case import Field
 from tests.conftest import ROOT
@@ -26,26 +27,59 @@ expect.set_options(timeout=30_000)
 AXE = ROOT / "web" / "node_modules" / "axe-core" / "axe.min.js"
 
 
+VIEW = {
+    "viewport": {"width": 1280, "height": 800},
+    # Without motion: what is drawn by a processor alone costs as much as the whole application beside it.
+    "reduced_motion": "reduce",
+}
+# All that an address can leave on a device, but for the files of the application.
+LEFT_THERE = "cookies,file_systems,indexeddb,local_storage,service_workers,cache_storage"
+
+
 @pytest.fixture(scope="session")
-def chromium() -> Iterator[Browser]:
+def device(tmp_path_factory: pytest.TempPathFactory, live_server) -> Iterator[BrowserContext]:
+    """What lasts for a test process: a browser that keeps the application's files compiled, as at its second opening in life.
+
+    A browser that never saw them takes more than half of its time for that.  Without a service worker, which would fetch
+    every file of the application once more.
+    """
     with sync_playwright() as p:
-        browser = p.chromium.launch(executable_path="/usr/bin/chromium", args=FLAGS)
-        yield browser
-        browser.close()
+        place = tmp_path_factory.mktemp("device")
+        context = p.chromium.launch_persistent_context(
+            place, executable_path="/usr/bin/chromium", args=FLAGS, base_url=live_server.url, service_workers="block", **VIEW
+        )
+        yield context
+        context.close()
+
+
+@pytest.fixture(scope="session")
+def chromium(device: BrowserContext) -> Browser:
+    """For other devices than the first: see `open_page`."""
+    assert device.browser is not None
+    return device.browser
 
 
 def open_page(chromium: Browser, url: str, touch: bool = False, installs: bool = False) -> Page:
-    """A page of its own; with `installs` it keeps the application on the device, so that it opens without a network."""
-    context = chromium.new_context(
-        viewport={"width": 1280, "height": 800},
-        base_url=url,
-        has_touch=touch,
-        # Without motion: what is drawn by a processor alone costs as much as the whole application beside it.
-        reduced_motion="reduce",
-        # Every context would fetch every file of the application once more.
-        service_workers="allow" if installs else "block",
-    )
-    page = context.new_page()
+    """A page on a device of its own; with `installs` it keeps the application there, so that it opens without a network."""
+    return _watched(chromium.new_context(base_url=url, has_touch=touch, service_workers="allow" if installs else "block", **VIEW).new_page(), url)
+
+
+def open_tab(device: BrowserContext, url: str) -> Page:
+    """A page on the device that lasts; `close_tab` leaves nothing of it."""
+    return _watched(device.new_page(), url)
+
+
+def close_tab(tab: Page) -> None:
+    device = tab.context
+    tab.close()
+    device.set_offline(False)
+    device.clear_cookies()
+    still = device.new_cdp_session(device.pages[0])
+    still.send("Storage.clearDataForOrigin", {"origin": tab.base_url, "storageTypes": LEFT_THERE})
+    still.detach()
+
+
+def _watched(page: Page, url: str) -> Page:
     page.set_default_timeout(30_000)
     page.base_url = url
     page.faults = []
@@ -72,29 +106,39 @@ def all_answered(page: Page, quiet_ms: int = 700) -> None:
 
 
 @pytest.fixture
-def page(chromium: Browser, live_server) -> Iterator[Page]:
-    yield from _left_clean(open_page(chromium, live_server.url))
+def page(device: BrowserContext, live_server) -> Iterator[Page]:
+    tab = open_tab(device, live_server.url)
+    yield tab
+    close_tab(tab)
+    every_request_ended()
+    assert tab.faults == []
 
 
 @pytest.fixture
 def installed_page(chromium: Browser, live_server) -> Iterator[Page]:
-    """One that keeps the application on the device."""
-    yield from _left_clean(open_page(chromium, live_server.url, installs=True))
-
-
-def _left_clean(page: Page) -> Iterator[Page]:
+    """One on a device of its own, that keeps the application there."""
+    page = open_page(chromium, live_server.url, installs=True)
     yield page
-    faults = page.faults
     page.context.close()
     every_request_ended()
-    assert faults == []
+    assert page.faults == []
 
 
 def every_request_ended(within_s: float = 120.0) -> None:
     """The live server answers in threads of this process: a request that outlives its page would meet an emptied database."""
     until = monotonic() + within_s
-    while monotonic() < until and any("process_request_thread" in t.name for t in threading.enumerate()):
-        sleep(0.05)
+    quiet = 0
+    while monotonic() < until and quiet < 2:
+        quiet = 0 if any("process_request_thread" in t.name and not _waits_for_a_request(t) for t in threading.enumerate()) else quiet + 1
+        sleep(0.02)
+
+
+def _waits_for_a_request(thread: threading.Thread) -> bool:
+    """Connections are kept open: between two requests a thread reads the first line of the next one."""
+    frame = sys._current_frames().get(thread.ident or 0)
+    if frame is None or frame.f_back is None:
+        return frame is None
+    return (frame.f_code.co_name, frame.f_back.f_code.co_name) == ("readinto", "handle_one_request")
 
 
 def log_in(page: Page, name: str = "ann") -> None:

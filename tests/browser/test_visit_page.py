@@ -344,8 +344,8 @@ def test_a_device_without_room_says_so_and_the_visit_goes_on(page: Page) -> None
     expect(page.get_by_test_id("count")).to_have_text("1")
 
 
-def test_a_device_whose_clock_is_ahead_is_told_and_nothing_is_lost(page: Page) -> None:
-    client = a_client()
+def test_a_device_whose_clock_is_ahead_is_told_and_nothing_is_lost(installed_page: Page) -> None:
+    page, client = installed_page, a_client()  # the clock is the whole device's
     page.clock.install(time=timezone.now() + timedelta(days=3))
     opened(page, client)
     begun(page)

@@ -1,6 +1,7 @@
 """Bad input names the field and the reason, is answered as problem details, and hurts nobody else."""
 
 import json
+import re
 from urllib.parse import urlencode
 
 import pytest
@@ -23,6 +24,11 @@ def is_problem(answer, status: int) -> dict:
 
 def patched(api: Api, client_id: str, sections: dict):
     return api.patch(f"/clients/{client_id}", {"base_revision": 1, "sections": sections})
+
+
+def test_a_method_that_an_address_does_not_have_is_refused(api: Api) -> None:
+    for path in api.get("/openapi.json").json()["paths"]:
+        is_problem(api.browser.trace(re.sub(r"\{[^}]*\}", "nobody", path)), 405)
 
 
 @pytest.mark.parametrize(

@@ -14,6 +14,7 @@ from amvel.answers.course import CourseData, course
 from amvel.answers.progress import ProposalData
 from amvel.answers.run_sheet import RunSheetData
 from amvel.case import amended
+from amvel.case.local_time import LocalTime
 from amvel.case.visits import NextDay, Visit
 from amvel.progress.next_visit import suggested_visits
 from api.access import Needs, client_of
@@ -208,7 +209,7 @@ class PlanVisit(Schema):
     """Day and hour of the next visit; neither where none is planned."""
 
     on: date | None = None
-    at: time | None = None
+    at: LocalTime | None = None
 
 
 @router.get("/clients/{client_id}/next-visit", response=NextVisit, auth=Needs(Action.SEE_CLIENTS))

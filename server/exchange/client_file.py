@@ -1,6 +1,6 @@
 """All that is kept of one client as one file, and the way back: what comes in is read, judged and listed like any entry."""
 
-from datetime import date, datetime, time
+from datetime import date, datetime
 from typing import Any, Literal
 
 from django.db import transaction
@@ -11,6 +11,7 @@ from accounts.models import User
 from amvel.admission import admitted, visit_faults
 from amvel.answers.programmes import ProgrammeData
 from amvel.case import CaseError, read_case
+from amvel.case.local_time import LocalTime
 from amvel.case.reasons import reason
 from amvel.case.visits import Visit
 from amvel.languages import kept, said, told
@@ -69,7 +70,7 @@ class PlannedVisit(BaseModel):
 
     model_config = ConfigDict(extra="forbid")
     on: date
-    at: time | None = None
+    at: LocalTime | None = None
 
 
 class ClientFile(BaseModel):

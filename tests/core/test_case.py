@@ -1,6 +1,7 @@
 """The open input: what is refused, and where the fault is said to be."""
 
 import copy
+import json
 
 import pytest
 
@@ -51,6 +52,18 @@ def test_a_stature_of_sixteen_metres_names_field_and_reason(low_bone: dict) -> N
     assert faults(changed(low_bone, "person.stature_cm", 1600)) == {
         "$.person.stature_cm": "at most 220"
     }
+
+
+@pytest.mark.parametrize("at", ["10:00Z", "10:00:00+02:00", "ten"])
+def test_an_hour_of_the_day_has_no_zone(low_bone: dict, at: str) -> None:
+    assert faults(changed(low_bone, "wishes.at", at)) == {"$.wishes.at": "a time is wanted, as in 14:30"}
+
+
+def test_the_schema_says_that_an_hour_has_no_zone() -> None:
+    """RFC 3339's "time" always has one; "time-local" is the name of one without (OpenAPI Format Registry)."""
+    schema = json.dumps(Case.model_json_schema())
+    assert '"format": "time-local"' in schema
+    assert '"format": "time"' not in schema
 
 
 def test_missing_required_data_is_named(low_bone: dict) -> None:

@@ -6157,7 +6157,7 @@ export interface components {
             days_per_week: number;
             /**
              * At
-             * Format: time
+             * Format: time-local
              * @description when a session suits best
              * @default 10:00:00
              */

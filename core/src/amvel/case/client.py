@@ -14,6 +14,7 @@ from amvel.case.conditions.spine import Scoliosis
 from amvel.case.earlier_formats import forward
 from amvel.case.goals import Goal
 from amvel.case.imperial import to_metric
+from amvel.case.local_time import LocalTime
 from amvel.case.parts import Part, Sex, Side
 from amvel.case.reasons import reason
 from amvel.case.registry import models_in
@@ -116,8 +117,8 @@ class Wishes(Part):
     minutes: int = Field(default=25, ge=5, le=90)
     effort_0_to_10: int = Field(default=6, ge=1, le=10)
     days_per_week: int = Field(default=4, ge=1, le=7)
-    at: time = Field(default=time(10, 0), description="when a session suits best")
-    medicine_hours: tuple[time, ...] = Field(
+    at: LocalTime = Field(default=time(10, 0), description="when a session suits best")
+    medicine_hours: tuple[LocalTime, ...] = Field(
         default=(), description="when medicine is taken that movement goes better with"
     )
     likes: tuple[str, ...] = Field(default=(), max_length=40, description="families or 'family/step'")

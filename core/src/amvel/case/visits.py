@@ -6,6 +6,7 @@ from typing import Literal
 
 from pydantic import Field, model_validator
 
+from amvel.case.local_time import LocalTime
 from amvel.case.parts import Part, Side
 from amvel.languages import said
 
@@ -131,7 +132,7 @@ class Visit(Part):
 
     id: str = Field(min_length=8, max_length=64, pattern=r"^[A-Za-z0-9-]+$")
     on: date
-    began: time | None = None
+    began: LocalTime | None = None
     context: Literal["visit", "home"]
     by: Literal["specialist", "assistant", "client", "carer"]
     session: Literal["A", "B", "C"] = "A"

@@ -8,6 +8,7 @@ from accounts.passwords import PasswordRefused
 from accounts.second_factor import CodeRefused
 from amvel.body import BodyError
 from amvel.case import CaseError
+from amvel.case.fault_path import fault_path
 from amvel.case.reasons import reason
 from amvel.formats import CalendarError
 from amvel.languages import Message, said
@@ -67,6 +68,11 @@ def _changed(detail: str | Message, **more: object) -> JsonResponse:
     return problem(409, said("Changed in between"), detail, (), ProblemType.CHANGED, **more)
 
 
+def _as_sent(places: tuple[str | int, ...]) -> tuple[str | int, ...]:
+    """Without what ninja puts before a place: the part of the request and, of a body, the name that our function has for it."""
+    return places[2:] if places[0] == "body" else places[1:]
+
+
 def install(api: NinjaAPI) -> None:
     """Register every handler."""
 
@@ -76,7 +82,7 @@ def install(api: NinjaAPI) -> None:
 
     @api.exception_handler(ValidationError)
     def invalid(request: HttpRequest, error: ValidationError):
-        faults = [("$." + ".".join(str(x) for x in e["loc"][1:]), reason(e)) for e in error.errors]
+        faults = [(fault_path(_as_sent(e["loc"])), reason(e)) for e in error.errors]
         return problem(422, said("The request is refused"), faults=faults)
 
     @api.exception_handler(NotForThisRole)

@@ -11,6 +11,7 @@ from accounts.models import User
 from amvel.admission import admitted, visit_faults
 from amvel.answers.programmes import ProgrammeData
 from amvel.case import CaseError, read_case
+from amvel.case.fault_path import fault_path
 from amvel.case.local_time import LocalTime
 from amvel.case.reasons import reason
 from amvel.case.visits import Visit
@@ -138,7 +139,7 @@ def _read(data: Any) -> ClientFile:
     try:
         return ClientFile.model_validate(data)
     except ValidationError as error:
-        raise CaseError([("$" + "".join(f"[{x}]" if isinstance(x, int) else f".{x}" for x in e["loc"]), reason(e)) for e in error.errors()]) from error
+        raise CaseError([(fault_path(e["loc"]), reason(e)) for e in error.errors()]) from error
 
 
 def _revisions(user: User, rows: list[RevisionRow]) -> tuple[list[RevisionRow], list[Fault]]:
@@ -174,7 +175,7 @@ def _visits(rows: list[VisitRow]) -> tuple[list[VisitRow], list[Fault]]:
         try:
             visit = Visit.model_validate(row.visit)
         except ValidationError as error:
-            left += [(f"{path}." + ".".join(str(x) for x in e["loc"]), reason(e)) for e in error.errors()]
+            left += [(fault_path(e["loc"], path), reason(e)) for e in error.errors()]
             continue
         faults = list(visit_faults(path, visit))
         if visit.id != row.key:
@@ -198,7 +199,7 @@ def _programmes(rows: list[ProgrammeRow]) -> tuple[list[ProgrammeRow], list[Faul
             for movement in answer["movements"]:
                 find(movement["ref"])
         except ValidationError as error:
-            left += [(f"{path}." + ".".join(str(x) for x in e["loc"]), reason(e)) for e in error.errors()]
+            left += [(fault_path(e["loc"], path), reason(e)) for e in error.errors()]
         except UnknownMovement as error:
             left.append((path, error.args[0]))
         except (TypeError, KeyError, AttributeError):

@@ -77,7 +77,7 @@ def _read(client: Client, data: dict[str, Any]) -> Visit:
     try:
         case = read_case({**before, "visits": [data]})
     except CaseError as error:
-        raise CaseError([(path.replace("$.visits[0]", "$.visit").replace("$.visits.0", "$.visit"), why) for path, why in error.faults]) from error
+        raise CaseError([(path.replace("$.visits[0]", "$.visit"), why) for path, why in error.faults]) from error
     [visit] = case.visits
     faults = list(visit_faults("$.visit", visit))
     if faults:

@@ -85,6 +85,24 @@ def nested(levels: int) -> dict:
 
 
 @pytest.mark.parametrize(
+    ("body", "path"),
+    [
+        ({"sections": {}}, "$.base_revision"),
+        ({"base_revision": "x", "sections": {}}, "$.base_revision"),
+        ({"base_revision": 1, "sections": 3}, "$.sections"),
+    ],
+)
+def test_a_body_that_is_not_what_it_should_be_is_refused_where_it_was_sent(api: Api, client_id: str, body: object, path: str) -> None:
+    found = is_problem(api.patch(f"/clients/{client_id}", body), 422)
+    assert [f["path"] for f in found["faults"]] == [path]
+
+
+def test_an_entry_of_a_list_is_named_by_its_number(api: Api) -> None:
+    wish = {"kind": "hand-out", "clients": ["0" * 36, 7]}
+    assert "$.clients[1]" in [f["path"] for f in is_problem(api.post("/papers/batches", wish), 422)["faults"]]
+
+
+@pytest.mark.parametrize(
     "reason",
     ["a\0b", "a\ud800b"],
 )

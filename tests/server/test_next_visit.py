@@ -39,7 +39,7 @@ def test_what_is_suggested_is_planned_with_one_request(api: Api, client_id: str)
     assert none["on"] is None
 
 
-@pytest.mark.parametrize(("body", "field"), [({"on": "2020-01-01", "at": "10:00"}, "on"), ({"on": "2999-01-01", "at": "10:00"}, "on"), ({"at": "10:00"}, "at")])
+@pytest.mark.parametrize(("body", "field"), [({"on": "2020-01-01", "at": "10:00"}, "on"), ({"on": "2999-01-01", "at": "10:00"}, "on"), ({"at": "10:00"}, "at"), ({"on": "2999-01-01", "at": "10:00Z"}, "at")])
 def test_a_day_that_cannot_be_is_refused_by_its_field(api: Api, client_id: str, body: dict, field: str) -> None:
     answer = api.send("put", f"/clients/{client_id}/next-visit", body)
     assert answer.status_code == 422

@@ -12,6 +12,7 @@ from amvel.case import conditions, results
 from amvel.case.condition import Condition as _AnyCondition
 from amvel.case.conditions.spine import Scoliosis
 from amvel.case.earlier_formats import forward
+from amvel.case.fault_path import fault_path
 from amvel.case.goals import Goal
 from amvel.case.imperial import to_metric
 from amvel.case.local_time import LocalTime
@@ -412,10 +413,7 @@ def _validated(data: Any) -> Case:
     except ValidationError as error:
         faults = []
         for e in error.errors():
-            path = "$" + "".join(
-                f"[{p}]" if isinstance(p, int) else f".{p}" for p in e["loc"] if not _is_tag(p)
-            )
-            faults.append((path, reason(e)))
+            faults.append((fault_path(p for p in e["loc"] if not _is_tag(p)), reason(e)))
         raise CaseError(faults) from error
 
 

@@ -22,7 +22,7 @@ const ready = computed(() => person.name && person.birth_date && person.sex && p
 
 function faultOf(field: string): string {
   return faults.value
-    .filter((f) => f.path.endsWith(`.${field}`))
+    .filter((f) => f.path === `$.person.${field}`)
     .map((f) => f.reason)
     .join('; ')
 }

@@ -51,7 +51,7 @@ it('a goal without words is none', async () => {
 })
 
 it('a save that failed leads nowhere and says why', async () => {
-  const { page } = await shown({}, new Refusal(422, '', { faults: [{ path: '$.wishes.away.0', reason: 'ends before it begins' }] }))
+  const { page } = await shown({}, new Refusal(422, '', { faults: [{ path: '$.wishes.away[0]', reason: 'ends before it begins' }] }))
   await press(page, SAVE)
   expect(alarm(page)).toContain('ends before it begins')
   expect(page.emitted('kept')).toBeUndefined()

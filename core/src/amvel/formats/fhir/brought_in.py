@@ -12,6 +12,7 @@ from fhir.resources.R4B.bundle import Bundle
 from pydantic import ValidationError
 
 from amvel.case import CONDITIONS, RESULTS, CaseError
+from amvel.case.fault_path import fault_path
 from amvel.case.reasons import reason
 from amvel.formats.fhir.codes import (
     BLOOD_PRESSURE,
@@ -57,7 +58,7 @@ def read_bundle(data: Any) -> Read:
         whole = Bundle.model_validate(data).model_dump(mode="json")
     except (ValidationError, RecursionError) as error:
         faults = error.errors() if isinstance(error, ValidationError) else []
-        raise CaseError([("$" + "".join(f".{x}" for x in e["loc"]), reason(e)) for e in faults[:20]] or [("$", said("is no bundle"))]) from error
+        raise CaseError([(fault_path(e["loc"]), reason(e)) for e in faults[:20]] or [("$", said("is no bundle"))]) from error
     entries = [(f"$.entry[{i}].resource", e.get("resource") or {}) for i, e in enumerate(whole.get("entry") or [])]
     people = [r for _, r in entries if r.get("resourceType") == "Patient"]
     if len(people) != 1:

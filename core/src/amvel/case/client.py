@@ -411,10 +411,7 @@ def _validated(data: Any) -> Case:
     try:
         return Case.model_validate(data)
     except ValidationError as error:
-        faults = []
-        for e in error.errors():
-            faults.append((fault_path(p for p in e["loc"] if not _is_tag(p)), reason(e)))
-        raise CaseError(faults) from error
+        raise CaseError([(fault_path(p for p in e["loc"] if not _is_tag(p)), reason(e)) for e in error.errors()]) from error
 
 
 # The words that pydantic puts into a path to say which kind of condition or test it tried.

@@ -6,6 +6,7 @@ from django.core.exceptions import ValidationError
 from django.core.validators import validate_email
 from pydantic import AfterValidator, Field
 
+from amvel.case.faults import fault
 from amvel.languages import said
 
 LONGEST = 200
@@ -16,9 +17,9 @@ def mail_address(text: str) -> str:
     try:
         validate_email(text)
     except ValidationError as error:
-        raise ValueError(said("this is no mail address")) from error
+        raise fault(said("this is no mail address")) from error
     if not text.isprintable():
-        raise ValueError(said("this is no mail address"))
+        raise fault(said("this is no mail address"))
     return text
 
 

@@ -8,8 +8,7 @@ from accounts.passwords import PasswordRefused
 from accounts.second_factor import CodeRefused
 from amvel.body import BodyError
 from amvel.case import CaseError
-from amvel.case.fault_path import fault_path
-from amvel.case.reasons import reason
+from amvel.case.faults import faults_of
 from amvel.formats import CalendarError
 from amvel.languages import Message, said
 from amvel.movements import UnknownMovement
@@ -82,8 +81,8 @@ def install(api: NinjaAPI) -> None:
 
     @api.exception_handler(ValidationError)
     def invalid(request: HttpRequest, error: ValidationError):
-        faults = [(fault_path(_as_sent(e["loc"])), reason(e)) for e in error.errors]
-        return problem(422, said("The request is refused"), faults=faults)
+        found = faults_of({**e, "loc": _as_sent(e["loc"])} for e in error.errors)
+        return problem(422, said("The request is refused"), faults=found)
 
     @api.exception_handler(NotForThisRole)
     def not_for_this_role(request: HttpRequest, error: NotForThisRole):

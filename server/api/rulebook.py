@@ -10,6 +10,7 @@ from pydantic import Field, StringConstraints, model_validator
 from accounts.models import User
 from accounts.roles import Action
 from amvel.case.client import LEAST_NUMBER, MOST_NUMBER
+from amvel.case.faults import fault
 from amvel.languages import said
 from amvel.planning.changed_numbers import MovedDuty
 from amvel.planning.effects import MovedLimit
@@ -107,7 +108,7 @@ class Word(Schema):
     @model_validator(mode="after")
     def _objection_says_why(self) -> Self:
         if not self.agrees and len(self.remark) < 5:
-            raise ValueError(said("remark: an objection says why"))
+            raise fault(said("an objection says why"), "remark")
         return self
 
 

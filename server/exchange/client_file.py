@@ -11,9 +11,8 @@ from accounts.models import User
 from amvel.admission import admitted, visit_faults
 from amvel.answers.programmes import ProgrammeData
 from amvel.case import CaseError, read_case
-from amvel.case.fault_path import fault_path
+from amvel.case.faults import faults_of
 from amvel.case.local_time import LocalTime
-from amvel.case.reasons import reason
 from amvel.case.visits import Visit
 from amvel.languages import kept, said, told
 from amvel.movements import UnknownMovement, find
@@ -139,7 +138,7 @@ def _read(data: Any) -> ClientFile:
     try:
         return ClientFile.model_validate(data)
     except ValidationError as error:
-        raise CaseError([(fault_path(e["loc"]), reason(e)) for e in error.errors()]) from error
+        raise CaseError(faults_of(error.errors())) from error
 
 
 def _revisions(user: User, rows: list[RevisionRow]) -> tuple[list[RevisionRow], list[Fault]]:
@@ -152,10 +151,10 @@ def _revisions(user: User, rows: list[RevisionRow]) -> tuple[list[RevisionRow], 
         try:
             taken.append(row.model_copy(update={"case": _plain(case, today() if newest else row.at.date())}))
         except CaseError as error:
-            faults = [(where.replace("$", path, 1), why) for where, why in error.faults]
+            refused = [(where.replace("$", path, 1), why) for where, why in error.faults]
             if newest:
-                raise CaseError(faults) from error
-            left += faults
+                raise CaseError(refused) from error
+            left += refused
             continue
         if newest:
             left += [(where.replace("$", path, 1), why) for where, why in without]
@@ -175,7 +174,7 @@ def _visits(rows: list[VisitRow]) -> tuple[list[VisitRow], list[Fault]]:
         try:
             visit = Visit.model_validate(row.visit)
         except ValidationError as error:
-            left += [(fault_path(e["loc"], path), reason(e)) for e in error.errors()]
+            left += faults_of(error.errors(), path)
             continue
         faults = list(visit_faults(path, visit))
         if visit.id != row.key:
@@ -199,7 +198,7 @@ def _programmes(rows: list[ProgrammeRow]) -> tuple[list[ProgrammeRow], list[Faul
             for movement in answer["movements"]:
                 find(movement["ref"])
         except ValidationError as error:
-            left += [(fault_path(e["loc"], path), reason(e)) for e in error.errors()]
+            left += faults_of(error.errors(), path)
         except UnknownMovement as error:
             left.append((path, error.args[0]))
         except (TypeError, KeyError, AttributeError):

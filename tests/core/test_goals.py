@@ -77,11 +77,11 @@ def test_goals_of_before_are_words_without_a_task() -> None:
 @pytest.mark.parametrize(
     ("goal", "where", "why"),
     [
-        ({"words": " "}, "goals[0]", "words"),
+        ({"words": " "}, "goals[0].words", "as the client said it"),
         ({"words": "x", "task": "flying"}, "goals[0].task", "dressing"),
         ({"words": "x", "asks": ["wings"]}, "goals[0].asks[0]", "breath"),
-        ({"words": "x", "asks": ["balance", "balance"]}, "goals[0]", "once"),
-        ({"words": "x", "task": "bed", "asks": ["balance"]}, "goals[0]", "one of the two"),
+        ({"words": "x", "asks": ["balance", "balance"]}, "goals[0].asks", "once"),
+        ({"words": "x", "task": "bed", "asks": ["balance"]}, "goals[0].asks", "one of the two"),
         ({"task": "bed"}, "goals[0].words", "is missing"),
     ],
 )

@@ -160,7 +160,7 @@ def test_a_declined_proposal_stays_away_until_there_is_new_evidence() -> None:
 def test_a_refused_decision_says_that_a_reason_is_missing() -> None:
     with pytest.raises(CaseError) as refused:
         engine(decisions=({"proposal": "step_up:x", "on": visit(1)["on"], "answer": "declined"},))
-    assert "reason" in refused.value.faults[0][1]
+    assert refused.value.faults == [("$.decisions[0].reason", "say why it was not taken as it was proposed")]
 
 
 def test_a_temporary_limit_is_proposed_for_review_and_opens_nothing_by_itself() -> None:

@@ -88,7 +88,7 @@ class TestLogging:
         ("wrong", "path"),
         [
             ({"movements": [{"step": "no/such", "skipped": "time"}]}, "$.visit.movements[0].step"),
-            ({"on": (timezone.localdate() + timedelta(days=1)).isoformat()}, "$"),
+            ({"on": (timezone.localdate() + timedelta(days=1)).isoformat()}, "$.visit.on"),
             ({"effort_0_to_10": 11}, "$.visit.effort_0_to_10"),
             ({"movements": [{"step": STEP, "sets": [{"side": "left", "target": 8, "clean": 3, "ended_by": "form", "faults": [{"fault": "sings", "repetition": 4}]}]}]}, "$.visit.movements[0].sets[0].faults[0].fault"),
         ],

@@ -1,5 +1,6 @@
 """The open input: one client's case."""
 
+from amvel.case.age import age_years
 from amvel.case.client import (
     CLEARING_PROFESSIONS,
     CONDITIONS,
@@ -11,7 +12,6 @@ from amvel.case.client import (
     ClinicianWord,
     Override,
     Review,
-    age_years,
     amended,
     read_case,
 )

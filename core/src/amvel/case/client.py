@@ -9,19 +9,17 @@ from typing import TYPE_CHECKING, Annotated, Any, Literal
 from pydantic import Field, model_validator
 
 from amvel.case import conditions, results
+from amvel.case.between_sections import faults_between
 from amvel.case.condition import Condition as _AnyCondition
-from amvel.case.conditions.spine import Scoliosis
 from amvel.case.earlier_formats import forward
-from amvel.case.fault_path import fault_path
+from amvel.case.faults import fault, faults_of
 from amvel.case.goals import Goal
 from amvel.case.imperial import to_metric
 from amvel.case.local_time import LocalTime
 from amvel.case.parts import Part, Sex, Side
-from amvel.case.reasons import reason
 from amvel.case.registry import models_in
 from amvel.case.result import Result as _AnyResult
 from amvel.case.room import Room
-from amvel.case.schools import unknown_answers
 from amvel.case.stop_sign_names import StopSignName
 from amvel.case.texts import TooDeep, no_texts
 from amvel.case.visits import Decision, Visit
@@ -37,7 +35,6 @@ else:
     Condition = Annotated[reduce(or_, CONDITIONS.values()), Field(discriminator="kind")]
     TestResult = Annotated[reduce(or_, RESULTS.values()), Field(discriminator="test")]
 Reached = Literal["yes", "no", "unknown"]
-YOUNGEST, OLDEST = 6, 110
 LEAST_NUMBER, MOST_NUMBER = -1000.0, 10_000.0  # beyond what any figure of the rule-book is
 
 
@@ -110,7 +107,7 @@ class Away(Part):
     @model_validator(mode="after")
     def _ends(self) -> "Away":
         if not self.first <= self.last <= self.first + LONGEST_AWAY:
-            raise ValueError(said("last: at or after the first day, and within a year of it"))
+            raise fault(said("at or after the first day, and within a year of it"), "last")
         return self
 
 
@@ -183,21 +180,22 @@ class ClinicianWord(Part):
 
     @model_validator(mode="after")
     def _says_something(self) -> "ClinicianWord":
-        if not self.name.strip() or not self.role.strip():
-            raise ValueError(said("name, role: say who said it"))
+        for name, text in (("name", self.name), ("role", self.role)):
+            if not text.strip():
+                raise fault(said("say who said it"), name)
         if self.kind == "clears" and self.reported and len(self.document.strip()) < 3:
-            raise ValueError(said("document: what is only reported loosens nothing without the document that says so"))
+            raise fault(said("what is only reported loosens nothing without the document that says so"), "document")
         if self.kind == "clears" and not self.clears:
-            raise ValueError(said("clears: name the rule or the limit that is cleared"))
+            raise fault(said("name the rule or the limit that is cleared"), "clears")
         if self.kind == "forbids" and not (self.quantity or self.step):
-            raise ValueError(said("quantity: name what is forbidden, or a step"))
+            raise fault(said("name what is forbidden, or a step"), "quantity")
         if self.valid_until is not None and not self.on <= self.valid_until <= self.on + LONGEST_WORD:
-            raise ValueError(said("valid_until: lies after the day of the word, and at most five years later"))
+            raise fault(said("lies after the day of the word, and at most five years later"), "valid_until")
         if self.kind == "limits":
             if not (self.quantity or self.load_kg is not None or self.gentle_only):
-                raise ValueError(said("quantity: name what is limited, or a load, or gentle only"))
+                raise fault(said("name what is limited, or a load, or gentle only"), "quantity")
             if self.quantity and self.bound is None:
-                raise ValueError(said("bound: give the number that must not be passed"))
+                raise fault(said("give the number that must not be passed"), "bound")
         return self
 
 
@@ -252,10 +250,14 @@ class Override(Part):
 
     @model_validator(mode="after")
     def _says_why_and_ends(self) -> "Override":
-        if len(self.reason.strip()) < 5 or len(self.by.strip()) < 2:
-            raise ValueError(said("reason, by: say why, and who"))
+        if len(self.reason.strip()) < 5:
+            raise fault(said("say why"), "reason")
+        if len(self.by.strip()) < 2:
+            raise fault(said("say who"), "by")
+        if self.expires_on <= self.on:
+            raise fault(said("must lie after the day it was given"), "expires_on")
         if self.expires_on > self.on + LONGEST_OVERRIDE:
-            raise ValueError(said("expires_on: an override lasts {days} days at most; then look at it again", days=LONGEST_OVERRIDE.days))
+            raise fault(said("an override lasts {days} days at most; then look at it again", days=LONGEST_OVERRIDE.days), "expires_on")
         return self
 
 
@@ -305,48 +307,9 @@ class Case(Part):
     )
 
     @model_validator(mode="after")
-    def _dates(self) -> "Case":
-        if self.person.birth_date > self.as_of:
-            raise ValueError(said("person.birth_date lies after as_of"))
-        age = age_years(self.person.birth_date, self.as_of)
-        if not YOUNGEST <= age <= OLDEST:
-            raise ValueError(said("person.birth_date: {age} years is outside {youngest}–{oldest}", age=age, youngest=YOUNGEST, oldest=OLDEST))
-        for name in ("tests", "conditions", "clinician_words", "own_limits", "reviews", "visits", "decisions"):
-            for i, item in enumerate(getattr(self, name)):
-                for field in ("on", "since", "last_dose_on", "noted_on"):
-                    day = getattr(item, field, None)
-                    if day is None:
-                        continue
-                    if day < self.person.birth_date:
-                        raise ValueError(said("{name}.{i}.{field}: {day} lies before the birth date", name=name, i=i, field=field, day=day))
-                    if day > self.as_of:
-                        raise ValueError(said("{name}.{i}.{field}: {day} lies after as_of {as_of}", name=name, i=i, field=field, day=day, as_of=self.as_of))
-        for name, day in (("consent", self.consent and self.consent.on), ("stop_signs", self.stop_signs and self.stop_signs.asked_on)):
-            if day and not self.person.birth_date <= day <= self.as_of:
-                raise ValueError(said("{name}: {day} lies before the birth date or after as_of {as_of}", name=name, day=day, as_of=self.as_of))
-        ids = [v.id for v in self.visits]
-        if len(set(ids)) < len(ids):
-            raise ValueError(said("visits: two share an id"))
-        for i, visit in enumerate(self.visits):
-            if visit.next_day is not None and visit.next_day.told_on > self.as_of:
-                raise ValueError(said("visits.{i}.next_day.told_on: lies after as_of {as_of}", i=i, as_of=self.as_of))
-        curves = [c.region for c in self.conditions if isinstance(c, Scoliosis)]
-        if len(set(curves)) < len(curves):
-            raise ValueError(said("conditions: two curves with the same apex contradict each other"))
-        for name, chosen in (
-            ("schools", self.schools),
-            *((f"family_schools.{k}", v) for k, v in self.family_schools.items()),
-        ):
-            for fault in unknown_answers(chosen):
-                raise ValueError(said("{name}: {fault}", name=name, fault=fault))
-        if len(self.local_values) < len(self.local_numbers):
-            raise ValueError(said("local_numbers: two of one name contradict each other"))
-        names = [r.name for r in (self.room, *self.other_rooms)]
-        if len(set(names)) < len(names):
-            raise ValueError(said("other_rooms: two rooms share a name"))
-        for i, override in enumerate(self.overrides):
-            if override.expires_on <= override.on:
-                raise ValueError(said("overrides.{i}.expires_on: must lie after the day it was given", i=i))
+    def _its_sections_agree(self) -> "Case":
+        for wrong in faults_between(self):
+            raise wrong
         return self
 
     @property
@@ -365,11 +328,6 @@ class Case(Part):
         rooms = (self.room, *self.other_rooms)
         named = [r for r in rooms if r.used_for == context]
         return (named or [r for r in rooms if r.used_for == "both"] or [self.room])[0]
-
-
-def age_years(birth: date, on: date) -> int:
-    """Completed years of age."""
-    return on.year - birth.year - ((on.month, on.day) < (birth.month, birth.day))
 
 
 class CaseError(ValueError):
@@ -411,12 +369,8 @@ def _validated(data: Any) -> Case:
     try:
         return Case.model_validate(data)
     except ValidationError as error:
-        raise CaseError([(fault_path(p for p in e["loc"] if not _is_tag(p)), reason(e)) for e in error.errors()]) from error
+        raise CaseError(faults_of(error.errors(), without=_TAGS)) from error
 
 
 # The words that pydantic puts into a path to say which kind of condition or test it tried.
 _TAGS = frozenset(CONDITIONS) | frozenset(RESULTS)
-
-
-def _is_tag(part: object) -> bool:
-    return part in _TAGS

@@ -7,6 +7,7 @@ from typing import Any, Literal, Union, get_args, get_origin
 
 from pydantic.fields import FieldInfo
 
+from amvel.case.bounds import bounds
 from amvel.case.parts import Part
 from amvel.languages import said
 
@@ -45,7 +46,7 @@ def _field(name: str, field: FieldInfo) -> Field:
     extra: dict[str, Any] = field.json_schema_extra if isinstance(field.json_schema_extra, dict) else {}
     inner, optional = _without_none(field.annotation)
     kind, values = _kind(inner, name)
-    low, high = _bounds(field)
+    low, high = bounds(field)
     titles = extra.get("titles", {})
     choices = tuple((str(v), titles.get(str(v), str(v).replace("_", " ").capitalize())) for v in values)
     asked = not optional and (kind == "yes_no" or bool(extra.get("asked")))
@@ -55,8 +56,8 @@ def _field(name: str, field: FieldInfo) -> Field:
         field.title or name.replace("_", " ").capitalize(),
         extra.get("unit", ""),
         kind,
-        low,
-        high,
+        low or 0,
+        high or 0,
         choices,
         optional or kind == "choices" or not (field.is_required() or asked),
         list(first) if isinstance(first, tuple) else first,
@@ -82,15 +83,3 @@ def _kind(annotation: Any, name: str) -> tuple[str, tuple[Any, ...]]:
     if annotation in _SIMPLE:
         return _SIMPLE[annotation], ()
     raise TypeError(f"{name}: no form can ask for {annotation}")
-
-
-def _bounds(field: FieldInfo) -> tuple[float, float]:
-    found = {"ge": 0.0, "le": 0.0, "gt": None, "lt": None}
-    for rule in field.metadata:
-        for key in found:
-            value = getattr(rule, key, None)
-            if value is not None:
-                found[key] = value
-    low = found["gt"] if found["gt"] is not None else found["ge"]
-    high = found["lt"] if found["lt"] is not None else found["le"]
-    return float(low or 0), float(high or 0)

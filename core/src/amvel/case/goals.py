@@ -8,6 +8,7 @@ from typing import Any
 
 from pydantic import Field, model_validator
 
+from amvel.case.faults import fault
 from amvel.case.parts import Part
 from amvel.case.purposes import Purpose
 from amvel.languages import said
@@ -59,11 +60,11 @@ class Goal(Part):
     @model_validator(mode="after")
     def _one_or_the_other(self) -> "Goal":
         if not self.words.strip():
-            raise ValueError(said("words: say the goal as the client said it"))
+            raise fault(said("say the goal as the client said it"), "words")
         if self.task is not None and self.asks:
-            raise ValueError(said("asks: a task of the list says itself what it asks; choose one of the two"))
+            raise fault(said("a task of the list says itself what it asks; choose one of the two"), "asks")
         if len(set(self.asks)) < len(self.asks):
-            raise ValueError(said("asks: each thing once"))
+            raise fault(said("each thing once"), "asks")
         return self
 
     @property

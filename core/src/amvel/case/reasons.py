@@ -5,6 +5,7 @@ from typing import Any
 
 from amvel.languages import Message, said
 
+SAID_HERE = "said_here"  # the kind of fault whose message stands in its context
 TEST = "test"  # the field that says which test a result is of
 _A_NUMBER = said("a number is wanted")
 _WHOLE = said("a whole number is wanted")
@@ -43,6 +44,8 @@ _PLAIN: Mapping[str, Message] = {
 def reason(error: Mapping[str, Any]) -> Message | str:
     """One fault of pydantic's `errors()` in our words; what is not among ours keeps pydantic's."""
     kind, about = error["type"], error.get("ctx", {})
+    if kind == SAID_HERE:
+        return about["why"]
     if kind in _PLAIN:
         return _PLAIN[kind]
     bounded = _bounded(kind, about)
@@ -51,10 +54,7 @@ def reason(error: Mapping[str, Any]) -> Message | str:
     if kind == "union_tag_invalid":
         a_test = about["discriminator"] == repr(TEST)  # as pydantic writes the name of the field
         return said("there is no test '{name}'", name=about["tag"]) if a_test else said("there is no condition '{name}'", name=about["tag"])
-    if kind == "value_error":  # raised by the case itself, whose sentence is a message; of others it may be plain text by now
-        raised = about.get("error")
-        return raised.args[0] if isinstance(raised, ValueError) and raised.args else str(raised)
-    return str(error["msg"])
+    return str(about["error"] if kind == "value_error" else error["msg"])
 
 
 def _bounded(kind: str, about: Mapping[str, Any]) -> Message | None:

@@ -1,13 +1,16 @@
 """The base of every test result, with its trials."""
 
-from collections.abc import Callable
+from collections.abc import Callable, Iterator
 from datetime import date
-from typing import Any, ClassVar, Literal
+from typing import Any, ClassVar, Literal, Self
 
 from pydantic import model_validator
+from pydantic_core import PydanticCustomError
 
+from amvel.case.bounds import bounds
+from amvel.case.faults import fault
 from amvel.case.parts import Titled
-from amvel.languages import said
+from amvel.languages import Message, said
 
 OF_TRIALS: dict[str, Callable[[list[float]], float]] = {
     "largest": max,
@@ -34,10 +37,36 @@ class Result(Titled):
         if not isinstance(data, dict) or not cls.TAKES or not data.get("trials"):
             return data
         trials = data["trials"]
-        if not all(isinstance(t, int | float) for t in trials):
+        if data.get(cls.MAIN) is not None or not isinstance(trials, list | tuple) or not all(isinstance(t, int | float) for t in trials):
             return data
-        taken = OF_TRIALS[cls.TAKES]([float(t) for t in trials])
-        given = data.get(cls.MAIN)
-        if given is not None and abs(float(given) - taken) > 0.01:
-            raise ValueError(said("{main}: {given} is not the {takes} of the trials ({taken})", main=cls.MAIN, given=given, takes=cls.TAKES, taken=float(taken)))
-        return {**data, cls.MAIN: taken}
+        return {**data, cls.MAIN: OF_TRIALS[cls.TAKES]([float(t) for t in trials])}
+
+    @model_validator(mode="after")
+    def _agrees_with_its_trials(self) -> Self:
+        trials: tuple[float, ...] = getattr(self, "trials", ())
+        if self.TAKES and trials:
+            for wrong in self._faults_of_trials(trials):
+                raise wrong
+        return self
+
+    def _faults_of_trials(self, trials: tuple[float, ...]) -> Iterator[PydanticCustomError]:
+        """Each trial may be what the result may be, and the result is what the protocol takes of them."""
+        low, high = bounds(type(self).model_fields[self.MAIN])
+        for i, trial in enumerate(trials):
+            if low is not None and trial < low:
+                yield fault(said("at least {bound}", bound=low), "trials", i)
+            if high is not None and trial > high:
+                yield fault(said("at most {bound}", bound=high), "trials", i)
+        given, taken = getattr(self, self.MAIN), OF_TRIALS[self.TAKES](list(trials))
+        if given is None or abs(given - taken) > 0.01:
+            yield fault(_is_not(self.TAKES, taken), self.MAIN)
+
+
+def _is_not(takes: Takes, taken: float) -> Message:
+    match takes:
+        case "largest":
+            return said("is not the largest of the trials, {taken}", taken=float(taken))
+        case "smallest":
+            return said("is not the smallest of the trials, {taken}", taken=float(taken))
+        case _:
+            return said("is not the mean of the trials, {taken}", taken=float(taken))

@@ -4,6 +4,7 @@ from typing import Literal
 
 from pydantic import Field, model_validator
 
+from amvel.case.faults import fault
 from amvel.case.parts import Part
 from amvel.case.props import PROPS
 from amvel.languages import said
@@ -67,9 +68,9 @@ class Room(Part):
 
     @model_validator(mode="after")
     def _known_props(self) -> "Room":
-        for prop in self.props:
+        for i, prop in enumerate(self.props):
             if prop.kind not in PROPS:
-                raise ValueError(said("props: there is no prop '{kind}'; known are {kinds}", kind=prop.kind, kinds=", ".join(PROPS)))
+                raise fault(said("there is no prop '{kind}'; known are {kinds}", kind=prop.kind, kinds=", ".join(PROPS)), "props", i, "kind")
         return self
 
     def has(self, kind: str) -> bool:

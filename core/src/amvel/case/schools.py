@@ -4,7 +4,10 @@ A client may have a choice for every question, and another one for a single fami
 default, which for two questions depends on the step and the client.
 """
 
+from collections.abc import Iterator
 from dataclasses import dataclass
+
+from amvel.languages import Message, said
 
 
 @dataclass(frozen=True)
@@ -182,12 +185,10 @@ QUESTIONS: dict[str, Question] = {
 }
 
 
-def unknown_answers(choices: dict[str, str]) -> list[str]:
-    """Faults of a set of choices: unknown questions or options, in words."""
-    faults = []
+def unknown_answers(choices: dict[str, str]) -> Iterator[tuple[str, Message]]:
+    """Unknown questions, and questions with an unknown answer: which, and what is wrong."""
     for question, option in choices.items():
         if question not in QUESTIONS:
-            faults.append(f"there is no question '{question}'")
+            yield question, said("there is no question '{question}'", question=question)
         elif option not in {o.id for o in QUESTIONS[question].options}:
-            faults.append(f"{question}: there is no answer '{option}'")
-    return faults
+            yield question, said("there is no answer '{answer}'", answer=option)

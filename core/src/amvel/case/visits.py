@@ -6,6 +6,7 @@ from typing import Literal
 
 from pydantic import Field, model_validator
 
+from amvel.case.faults import fault
 from amvel.case.local_time import LocalTime
 from amvel.case.parts import Part, Side
 from amvel.languages import said
@@ -101,7 +102,7 @@ class MovementDone(Part):
     @model_validator(mode="after")
     def _done_or_skipped(self) -> "MovementDone":
         if bool(self.sets) == (self.skipped is not None):
-            raise ValueError(said("sets, skipped: a movement has sets, or the reason why it was skipped"))
+            raise fault(said("a movement has sets, or the reason why it was skipped"), "sets")
         return self
 
     @property
@@ -148,7 +149,7 @@ class Visit(Part):
     @model_validator(mode="after")
     def _told_later(self) -> "Visit":
         if self.next_day is not None and self.next_day.told_on < self.on:
-            raise ValueError(said("next_day.told_on: lies before the visit"))
+            raise fault(said("lies before the visit"), "next_day", "told_on")
         return self
 
     @property
@@ -174,7 +175,7 @@ class Decision(Part):
     @model_validator(mode="after")
     def _says_why(self) -> "Decision":
         if self.answer != "accepted" and len(self.reason.strip()) < 5:
-            raise ValueError(said("reason: say why it was not taken as it was proposed"))
+            raise fault(said("say why it was not taken as it was proposed"), "reason")
         return self
 
 

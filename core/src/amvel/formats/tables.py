@@ -13,7 +13,7 @@ from typing import Any
 from pydantic import ValidationError
 
 from amvel.case import RESULTS, Result, form_of
-from amvel.case.reasons import reason
+from amvel.case.faults import faults_of
 from amvel.case.visits import MovementDone, Visit
 from amvel.languages import said
 
@@ -190,7 +190,7 @@ def _take(found: list[Any], left: list[Fault], path: str, read: Any, data: dict[
     try:
         found.append(read(data))
     except ValidationError as error:
-        left += [(f"{path}, {'.'.join(str(x) for x in e['loc'])}", reason(e)) for e in error.errors()]
+        left += [(f"{path}, {where.removeprefix('$.')}", why) for where, why in faults_of(error.errors())]
 
 
 def _cell(value: Any) -> str:

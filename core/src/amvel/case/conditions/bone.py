@@ -7,8 +7,10 @@ from pydantic import model_validator
 
 from amvel.case.affected import NOTHING, Affected, of
 from amvel.case.condition import Condition
+from amvel.case.faults import fault
 from amvel.case.parts import Side, SpineLevel, ask
 from amvel.case.traits import Trait, having
+from amvel.languages import said
 
 GROUP = "Bone"
 
@@ -52,7 +54,7 @@ class Fracture(Condition):
     @model_validator(mode="after")
     def _a_vertebra_is_of_the_spine(self) -> "Fracture":
         if self.level is not None and self.site != "spine":
-            raise ValueError("level: only a broken spine has one")
+            raise fault(said("only a broken spine has one"), "level")
         return self
 
     @property

@@ -7,7 +7,9 @@ from pydantic import model_validator
 
 from amvel.case.affected import NOTHING, Affected, of
 from amvel.case.condition import Condition
+from amvel.case.faults import fault
 from amvel.case.parts import Side, ask, side
+from amvel.languages import said
 
 GROUP = "The whole person"
 
@@ -68,7 +70,7 @@ class WornSupport(Condition):
     @model_validator(mode="after")
     def _of_a_side(self) -> "WornSupport":
         if self.what not in ("trunk_brace", "collar") and self.side is None:
-            raise ValueError(f"side: say on which side the {self.what.replace('_', ' ')} is worn")
+            raise fault(said("say on which side it is worn"), "side")
         return self
 
 

@@ -7,8 +7,10 @@ from pydantic import model_validator
 
 from amvel.case.affected import Affected, of
 from amvel.case.condition import ACUTE_AFTER, Asks, Condition
+from amvel.case.faults import fault
 from amvel.case.parts import SPINE_LEVELS, Side, SpineLevel, ask, side
 from amvel.case.traits import Trait, having
+from amvel.languages import said
 
 GROUP = "Spine"
 
@@ -74,7 +76,7 @@ class SpinalFusion(Condition):
     @model_validator(mode="after")
     def _downwards(self) -> "SpinalFusion":
         if SPINE_LEVELS.index(self.from_level) >= SPINE_LEVELS.index(self.to_level):
-            raise ValueError(f"to_level: {self.to_level} must lie below {self.from_level}")
+            raise fault(said("{lower} must lie below {upper}", lower=self.to_level, upper=self.from_level), "to_level")
         return self
 
     def acute(self, on: date) -> bool:

@@ -4,8 +4,10 @@ from typing import Literal
 
 from pydantic import model_validator
 
+from amvel.case.faults import fault
 from amvel.case.parts import Side, ask, side
 from amvel.case.result import Result
+from amvel.languages import said
 
 GROUP = "Balance and legs"
 
@@ -48,7 +50,7 @@ class FiveStands(Result):
     @model_validator(mode="after")
     def _one_of_both(self) -> "FiveStands":
         if self.seconds is None and not self.arms_used_or_unable:
-            raise ValueError("seconds: give the time, or tick that arms were used or it was not possible")
+            raise fault(said("give the time, or tick that arms were used or it was not possible"), "seconds")
         return self
 
 

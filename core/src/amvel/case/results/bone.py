@@ -4,8 +4,10 @@ from typing import Literal
 
 from pydantic import model_validator
 
+from amvel.case.faults import fault
 from amvel.case.parts import ask
 from amvel.case.result import Result
+from amvel.languages import said
 
 GROUP = "Bone"
 
@@ -30,11 +32,11 @@ class BoneDensity(Result):
     @model_validator(mode="after")
     def _something_measured(self) -> "BoneDensity":
         if self.t_score is None and self.z_score is None and self.density_g_cm2 is None:
-            raise ValueError("give a T-score, a Z-score or a density")
+            raise fault(said("give a T-score, a Z-score or a density"), "t_score")
         if self.density_g_cm2 is not None and self.t_score is None and self.device is None:
-            raise ValueError("a density can only be read with the make of the device")
+            raise fault(said("a density can only be read with the make of the device"), "device")
         if self.vertebrae_used is not None and self.site != "lumbar_spine":
-            raise ValueError("vertebrae_used: only for the lumbar spine")
+            raise fault(said("only for the lumbar spine"), "vertebrae_used")
         return self
 
 

@@ -4,8 +4,10 @@ from typing import Literal
 
 from pydantic import model_validator
 
+from amvel.case.faults import fault
 from amvel.case.parts import ask
 from amvel.case.result import Result
+from amvel.languages import said
 
 GROUP = "Vital signs and size"
 
@@ -31,7 +33,7 @@ class BloodPressure(Result):
     @model_validator(mode="after")
     def _order(self) -> "BloodPressure":
         if self.diastolic_lying_mmhg >= self.systolic_lying_mmhg:
-            raise ValueError("diastolic must be below systolic")
+            raise fault(said("diastolic must be below systolic"), "diastolic_lying_mmhg")
         return self
 
 
@@ -44,7 +46,7 @@ class PulseAndSaturation(Result):
     @model_validator(mode="after")
     def _something(self) -> "PulseAndSaturation":
         if self.pulse_per_min is None and self.saturation_percent is None:
-            raise ValueError("give the pulse or the saturation")
+            raise fault(said("give the pulse or the saturation"), "pulse_per_min")
         return self
 
 

@@ -12,8 +12,7 @@ from fhir.resources.R4B.bundle import Bundle
 from pydantic import ValidationError
 
 from amvel.case import CONDITIONS, RESULTS, CaseError
-from amvel.case.fault_path import fault_path
-from amvel.case.reasons import reason
+from amvel.case.faults import faults_of
 from amvel.formats.fhir.codes import (
     BLOOD_PRESSURE,
     DIASTOLIC,
@@ -57,8 +56,8 @@ def read_bundle(data: Any) -> Read:
         # Through JSON and back: what is read below is what FHIR says it is, whatever was sent.
         whole = Bundle.model_validate(data).model_dump(mode="json")
     except (ValidationError, RecursionError) as error:
-        faults = error.errors() if isinstance(error, ValidationError) else []
-        raise CaseError([(fault_path(e["loc"]), reason(e)) for e in faults[:20]] or [("$", said("is no bundle"))]) from error
+        faults = faults_of(error.errors()[:20]) if isinstance(error, ValidationError) else []
+        raise CaseError(faults or [("$", said("is no bundle"))]) from error
     entries = [(f"$.entry[{i}].resource", e.get("resource") or {}) for i, e in enumerate(whole.get("entry") or [])]
     people = [r for _, r in entries if r.get("resourceType") == "Patient"]
     if len(people) != 1:
@@ -141,7 +140,7 @@ def _kept(into: list[dict[str, Any]], read: Callable[[Any], Any], entry: dict[st
     try:
         into.append(read(entry).model_dump(mode="json"))
     except ValidationError as error:
-        return "; ".join(f"{'.'.join(str(x) for x in e['loc'])}: {reason(e)}" for e in error.errors())
+        return "; ".join(f"{where.removeprefix('$.')}: {why}" for where, why in faults_of(error.errors()))
     return ""
 
 

@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import type { Field } from '../api/schemas'
 import { say } from '../i18n'
+import NumberEntry from './NumberEntry.vue'
 
 const props = defineProps<{ field: Field; id: string; today: string; named?: boolean }>()
 const value = defineModel<unknown>()
@@ -74,14 +75,13 @@ function toggle(choice: string): void {
       @change="value = ($event.target as HTMLInputElement).value"
     />
     <span v-else class="row number"
-      ><el-input-number
+      ><NumberEntry
         :model-value="value as number"
-        :min="field.low ?? undefined"
-        :max="field.high || undefined"
-        :controls="false"
-        :precision="field.kind === 'count' ? 0 : undefined"
+        :low="field.low ?? undefined"
+        :high="field.high || undefined"
+        :whole="field.kind === 'count'"
         :name="named ? field.name : undefined"
-        :aria-label="field.title"
+        :label="field.title"
         :placeholder="field.optional ? say('story.unknown') : ''"
         @update:model-value="value = $event"
       />
@@ -109,7 +109,7 @@ function toggle(choice: string): void {
 .wide {
   width: 100%;
 }
-.number .el-input-number {
+.number :deep(.el-input) {
   width: 150px;
 }
 .pick {

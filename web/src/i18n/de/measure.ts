@@ -32,4 +32,8 @@ export default {
   'measure.takes_mean': 'der Mittelwert zählt',
   'measure.takes_smallest': 'der kleinste zählt',
   'measure.takes_largest': 'der größte zählt',
+  'number.none': '„{text}“ ist keine Zahl',
+  'number.whole': '{n} ist keine ganze Zahl',
+  'number.under': '{n} ist weniger als {low}',
+  'number.over': '{n} ist mehr als {high}',
 } satisfies Record<keyof typeof en, string>

@@ -30,4 +30,8 @@ export default {
   'measure.takes_mean': 'the mean counts',
   'measure.takes_smallest': 'the smallest counts',
   'measure.takes_largest': 'the largest counts',
+  'number.none': '“{text}” is no number',
+  'number.whole': '{n} is no whole number',
+  'number.under': '{n} is less than {low}',
+  'number.over': '{n} is more than {high}',
 }

@@ -23,8 +23,8 @@ async function told(page: Page): Promise<void> {
   await page.get('input[name=word-role]').setValue('surgeon')
 }
 async function number(page: Page, value: string): Promise<void> {
-  await page.get('.el-input-number input').setValue(value)
-  await page.get('.el-input-number input').trigger('change')
+  await page.get('input[inputmode=decimal]').setValue(value)
+  await page.get('input[inputmode=decimal]').trigger('change')
 }
 const KEEP = 'Keep'
 const entry = (sent: ReturnType<typeof served>) =>

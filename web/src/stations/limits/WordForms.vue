@@ -3,6 +3,7 @@ import { computed, reactive, ref } from 'vue'
 import type { ProfessionInfo } from '../../api/schemas'
 import { say } from '../../i18n'
 import { useAttempt } from '../../parts/attempt'
+import NumberEntry from '../../parts/NumberEntry.vue'
 import { useClient } from '../../stores/client'
 import { useSession } from '../../stores/session'
 
@@ -119,7 +120,7 @@ async function kept(): Promise<void> {
         ><el-option v-for="s in client.view!.screen.sign_offs" :key="s.clears" :value="s.clears" :label="s.title" /></el-select
     ></label>
     <label v-if="kind === 'clears'"
-      >{{ say('word.asFar') }}<el-input-number v-model="entry.bound" :min="0" :max="1000" :controls="false" :aria-label="say('word.asFar')"
+      >{{ say('word.asFar') }}<NumberEntry v-model="entry.bound" :low="0" :high="1000" :label="say('word.asFar')"
     /></label>
     <template v-if="kind !== 'clears'">
       <label
@@ -133,8 +134,7 @@ async function kept(): Promise<void> {
       ></label>
       <div class="two">
         <label v-if="kind !== 'forbids'"
-          >{{ say('word.bound')
-          }}<el-input-number v-model="entry.bound" :min="0" :max="1000" :controls="false" :aria-label="say('word.bound')"
+          >{{ say('word.bound') }}<NumberEntry v-model="entry.bound" :low="0" :high="1000" :label="say('word.bound')"
         /></label>
         <label v-if="chosen?.sided"
           >{{ say('measure.side')
@@ -149,15 +149,7 @@ async function kept(): Promise<void> {
             ><el-option v-for="s in steps" :key="s.id" :value="s.id" :label="s.title" /></el-select
         ></label>
         <div v-if="kind === 'limits'" class="two">
-          <label
-            >{{ say('word.load')
-            }}<el-input-number
-              v-model="entry.load_kg"
-              :min="0"
-              :max="100"
-              :step="0.5"
-              :controls="false"
-              :aria-label="say('word.load')" /></label
+          <label>{{ say('word.load') }}<NumberEntry v-model="entry.load_kg" :low="0" :high="100" :label="say('word.load')" /></label
           ><el-checkbox v-model="entry.gentle_only" :label="say('word.gentle')" /></div
       ></template>
     </template>
@@ -184,9 +176,6 @@ label {
 }
 .bad {
   color: var(--brick);
-}
-.el-input-number {
-  width: 100%;
 }
 .date {
   min-height: 46px;

@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import type { PropKind, Room } from '../../api/schemas'
 import { say } from '../../i18n'
+import NumberEntry from '../../parts/NumberEntry.vue'
 import { emptySeat, toggled } from './rooms'
 
 const room = defineModel<Room>({ required: true })
@@ -39,11 +40,8 @@ const heights = computed(() => HEIGHTS.filter(([key]) => key !== 'rail_height_cm
       <legend class="visually-hidden">{{ seat.name }}</legend>
       <el-input v-model="seat.name" :aria-label="say('story.seat')" />
       <div class="pair">
-        <label>{{ say('room.high') }}<el-input-number v-model="seat.height_cm" :min="20" :max="90" :controls="false" /></label
-        ><label
-          >{{ say('room.deep')
-          }}<el-input-number v-model="seat.depth_cm" :min="20" :max="70" :controls="false" :value-on-clear="null" placeholder="–"
-        /></label>
+        <label>{{ say('room.high') }}<NumberEntry v-model="seat.height_cm" :low="20" :high="90" /></label
+        ><label>{{ say('room.deep') }}<NumberEntry v-model="seat.depth_cm" :low="20" :high="70" placeholder="–" /></label>
         <label
           >{{ say('room.firmness')
           }}<el-select v-model="seat.firmness"
@@ -72,8 +70,7 @@ const heights = computed(() => HEIGHTS.filter(([key]) => key !== 'rail_height_cm
     </div>
     <div class="pair five">
       <label v-for="[key, title, low, high] in heights" :key="key"
-        >{{ say(title)
-        }}<el-input-number v-model="room[key]" :min="low" :max="high" :controls="false" :value-on-clear="null" placeholder="–"
+        >{{ say(title) }}<NumberEntry v-model="room[key]" :low="low" :high="high" placeholder="–"
       /></label>
     </div>
     <div class="pair">
@@ -119,19 +116,17 @@ const heights = computed(() => HEIGHTS.filter(([key]) => key !== 'rail_height_cm
       <label v-for="p in sized" :key="p.kind"
         >{{ titleOf(p.kind) }}, cm × {{ say('room.count')
         }}<span class="row tight"
-          ><el-input-number
+          ><NumberEntry
             v-model="p.size_cm"
-            :min="0.5"
-            :max="80"
-            :controls="false"
-            :value-on-clear="null"
+            :low="0.5"
+            :high="80"
             :placeholder="String(kinds.find((k) => k.kind === p.kind)?.usual_cm)"
-            :aria-label="`${titleOf(p.kind)} cm`" /><el-input-number
+            :label="`${titleOf(p.kind)} cm`" /><NumberEntry
             v-model="p.count"
-            :min="1"
-            :max="20"
-            :controls="false"
-            :aria-label="`${titleOf(p.kind)} ${say('room.count')}`" /></span
+            whole
+            :low="1"
+            :high="20"
+            :label="`${titleOf(p.kind)} ${say('room.count')}`" /></span
       ></label>
     </div>
   </div>
@@ -165,9 +160,6 @@ const heights = computed(() => HEIGHTS.filter(([key]) => key !== 'rail_height_cm
   gap: 3px;
   font-size: var(--text-small);
   align-content: end;
-}
-.pair :deep(.el-input-number) {
-  width: 100%;
 }
 .chip {
   min-height: 44px;

@@ -35,15 +35,37 @@ it('begins when the body is told, and not before', async () => {
   expect(address()).toBe('/client/new-one/story')
 })
 
-it('what is refused stands at its field, and nothing that was typed is gone', async () => {
-  const faults = [{ path: '$.person.stature_cm', reason: 'no table for so small an adult' }]
+it('what is refused stands at its field and nowhere else, and nothing that was typed is gone', async () => {
+  const faults = [
+    { path: '$.person.stature_cm', reason: 'no table for so small an adult' },
+    { path: '$.person.birth_date', reason: 'an age of 176 years is outside 6–110' },
+  ]
   const { page } = await shown(new Refusal(422, '', { faults }))
   await told(page, '100')
   await page.get('form').trigger('submit')
   await flushPromises()
-  expect(page.findAll('label .bad').map((b) => b.text())).toContain('no table for so small an adult')
+  expect(page.findAll('label [role=alert]').map((b) => b.text())).toEqual([faults[1]!.reason, faults[0]!.reason])
+  expect(page.findAll('[role=alert]')).toHaveLength(2)
   expect((page.get('input[name=name]').element as HTMLInputElement).value).toBe('Orla Brandt')
   expect(address()).toBe('/')
+})
+
+it('what no field can show stands above the button', async () => {
+  const faults = [{ path: '$.conditions', reason: 'two curves with the same apex contradict each other' }]
+  const { page } = await shown(new Refusal(422, '', { faults }))
+  await told(page)
+  await page.get('form').trigger('submit')
+  await flushPromises()
+  expect(alarm(page)).toContain('contradict each other')
+})
+
+it('a slip of a digit is sent as it was typed, and not as the nearest that can be', async () => {
+  const { page, sent } = await shown({ id: 'new-one' })
+  await told(page, '40')
+  expect(alarm(page)).toContain('40 is less than 95')
+  await page.get('form').trigger('submit')
+  await flushPromises()
+  expect(changes(sent)[0]!.body).toMatchObject({ case: { person: { stature_cm: 40 } } })
 })
 
 it('without a network it says so', async () => {

@@ -4,6 +4,7 @@ import { useRouter } from 'vue-router'
 import { got, http, Refused } from '../../api/client'
 import { say } from '../../i18n'
 import { useAttempt } from '../../parts/attempt'
+import NumberEntry from '../../parts/NumberEntry.vue'
 import FromFile from './FromFile.vue'
 import FromReferrer from './FromReferrer.vue'
 
@@ -18,11 +19,16 @@ const person = reactive({
 })
 const faults = ref<{ path: string; reason: string }[]>([])
 const { busy, failed, attempt } = useAttempt()
+const PLACE = '$.person.'
+/** What no field of this page can say. */
+const elsewhere = computed(
+  () => !faults.value.length || faults.value.some((f) => !(f.path.startsWith(PLACE) && f.path.slice(PLACE.length) in person)),
+)
 const ready = computed(() => person.name && person.birth_date && person.sex && person.stature_cm && person.mass_kg)
 
 function faultOf(field: string): string {
   return faults.value
-    .filter((f) => f.path === `$.person.${field}`)
+    .filter((f) => f.path === `${PLACE}${field}`)
     .map((f) => f.reason)
     .join('; ')
 }
@@ -49,9 +55,12 @@ async function begin(): Promise<void> {
       <label>{{ say('new.name') }}<el-input v-model="person.name" name="name" maxlength="120" /></label>
       <div class="pair">
         <label
-          >{{ say('new.birth') }}<input v-model="person.birth_date" name="birth_date" type="date" class="date" /><span class="bad">{{
-            faultOf('birth_date')
-          }}</span></label
+          >{{ say('new.birth') }}<input v-model="person.birth_date" name="birth_date" type="date" class="date" /><span
+            v-if="faultOf('birth_date')"
+            class="bad"
+            role="alert"
+            >{{ faultOf('birth_date') }}</span
+          ></label
         >
         <fieldset>
           <legend>{{ say('new.sex') }}</legend>
@@ -62,27 +71,26 @@ async function begin(): Promise<void> {
       </div>
       <div class="three">
         <label
-          >{{ say('new.stature') }} (cm)<el-input-number
+          >{{ say('new.stature') }} (cm)<NumberEntry
             v-model="person.stature_cm"
             name="stature_cm"
-            :min="95"
-            :max="220"
-            :controls="false"
-          /><span class="bad">{{ faultOf('stature_cm') }}</span></label
-        >
+            :low="95"
+            :high="220"
+            :fault="faultOf('stature_cm')"
+        /></label>
         <label
-          >{{ say('new.tallest') }} (cm)<el-input-number
+          >{{ say('new.tallest') }} (cm)<NumberEntry
             v-model="person.tallest_stature_cm"
             name="tallest_stature_cm"
-            :min="95"
-            :max="225"
-            :controls="false"
+            :low="95"
+            :high="225"
+            :fault="faultOf('tallest_stature_cm')"
         /></label>
         <label
-          >{{ say('new.mass') }} (kg)<el-input-number v-model="person.mass_kg" name="mass_kg" :min="14" :max="220" :controls="false"
+          >{{ say('new.mass') }} (kg)<NumberEntry v-model="person.mass_kg" name="mass_kg" :low="14" :high="220" :fault="faultOf('mass_kg')"
         /></label>
       </div>
-      <p v-if="failed" role="alert" class="bad">{{ failed }}</p>
+      <p v-if="failed && elsewhere" role="alert" class="bad">{{ failed }}</p>
       <div>
         <button class="main-action" type="submit" :disabled="busy || !ready">{{ say('new.go') }}</button>
       </div>
@@ -137,9 +145,6 @@ legend {
 .bad {
   color: var(--brick);
   font-size: var(--text-small);
-}
-.el-input-number {
-  width: 100%;
 }
 @media (max-width: 420px) {
   .new,

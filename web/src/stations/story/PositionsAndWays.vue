@@ -2,6 +2,7 @@
 import { computed, reactive } from 'vue'
 import { LANGUAGES, say } from '../../i18n'
 import { useAttempt } from '../../parts/attempt'
+import NumberEntry from '../../parts/NumberEntry.vue'
 import { useClient } from '../../stores/client'
 
 const client = useClient()
@@ -63,7 +64,7 @@ async function keep(): Promise<void> {
       </div>
       <div v-for="name in MINUTES" :key="name" class="line">
         <span :id="`position-${name}`">{{ say(`position.${name}`) }}</span><span class="row"
-          ><el-input-number v-model="tolerates[name]" :min="1" :max="240" :value-on-clear="null" :aria-labelledby="`position-${name}`" />{{
+          ><NumberEntry v-model="tolerates[name]" whole :low="1" :high="240" :labelledby="`position-${name}`" />{{
             say('position.minutes')
           }}</span
         >

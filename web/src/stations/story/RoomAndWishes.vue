@@ -3,6 +3,7 @@ import { computed, reactive, ref } from 'vue'
 import type { CaseData } from '../../api/schemas'
 import { say } from '../../i18n'
 import { useAttempt } from '../../parts/attempt'
+import NumberEntry from '../../parts/NumberEntry.vue'
 import { useClient } from '../../stores/client'
 import { useSession } from '../../stores/session'
 import { emptySeat } from '../room/rooms'
@@ -51,7 +52,7 @@ async function keep(): Promise<void> {
     <p class="soft">{{ say('story.roomLead') }}</p>
     <div v-for="(seat, i) in room.seats" :key="i" class="seat">
       <el-input v-model="seat.name" :aria-label="say('story.seat')" />
-      <label class="row">{{ say('story.height') }}<el-input-number v-model="seat.height_cm" :min="20" :max="90" :step="1" /> cm</label>
+      <label class="row">{{ say('story.height') }}<NumberEntry v-model="seat.height_cm" :low="20" :high="90" /> cm</label>
       <el-checkbox v-model="seat.arms" :label="say('story.arms')" /><el-checkbox v-model="seat.castors" :label="say('story.castors')" />
       <button type="button" class="quiet-action" @click="room.seats.splice(i, 1)">{{ say('story.remove') }}</button>
     </div>

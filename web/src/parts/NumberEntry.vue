@@ -49,7 +49,7 @@ function taken(): void {
 </script>
 
 <template>
-  <span class="entry"
+  <span class="typed"
     ><el-input
       v-model="text"
       inputmode="decimal"
@@ -66,8 +66,9 @@ function taken(): void {
 </template>
 
 <style scoped>
-.entry {
+.typed {
   display: inline-grid;
+  align-content: start;
   gap: 4px;
 }
 .bad {

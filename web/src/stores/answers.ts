@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/vue-query'
 import { computed, getCurrentScope, onScopeDispose, ref } from 'vue'
 import type { ComputedRef } from 'vue'
 import { Refused } from '../api/client'
+import { placeInWords } from '../api/places'
 import { say } from '../i18n'
 
 /** Who was asked about: an answer carries the same, and is shown only while it is still what is on screen. */
@@ -31,7 +32,13 @@ export interface Answer<T> {
   again: () => Promise<void>
 }
 
-export const inWords = (error: unknown): string => (!error ? '' : error instanceof Refused ? error.message : say('app.failed'))
+/** What went wrong, for people: where fields are named, with their places in words. */
+export function inWords(error: unknown): string {
+  if (!error) return ''
+  if (!(error instanceof Refused)) return say('app.failed')
+  const faults = error.faults.map((f) => [placeInWords(f.path), f.reason].filter(Boolean).join(': '))
+  return faults.join('; ') || error.message
+}
 
 /**
  * One answer about the client on screen.  It is asked while somebody wants it, kept under client, revision and digest, dropped

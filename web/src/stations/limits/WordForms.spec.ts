@@ -113,7 +113,7 @@ it('a refusal names field and reason, and the form stays as it was filled', asyn
   await number(page, '500')
   await page.get('form').trigger('submit')
   await flushPromises()
-  expect(alarm(page)).toBe('$.clinician_words[0].bound: at most 180')
+  expect(alarm(page)).toBe('clinician words 1, bound: at most 180')
   expect((page.get('input[name=word-name]').element as HTMLInputElement).value).toBe('Dr Hale')
   expect(page.emitted('kept')).toBeUndefined()
 })

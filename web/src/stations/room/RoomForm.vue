@@ -157,9 +157,14 @@ const heights = computed(() => HEIGHTS.filter(([key]) => key !== 'rail_height_cm
 }
 .pair label {
   display: grid;
+  grid-row: span 2;
+  grid-template-rows: subgrid;
   gap: 3px;
+  align-items: end;
   font-size: var(--text-small);
-  align-content: end;
+}
+.pair label > * {
+  align-self: start;
 }
 .chip {
   min-height: 44px;

@@ -114,6 +114,7 @@ async function begin(): Promise<void> {
 }
 label {
   display: grid;
+  align-content: start;
   gap: 4px;
 }
 fieldset {

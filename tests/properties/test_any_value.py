@@ -12,7 +12,8 @@ from hypothesis import strategies as st
 
 from amvel.body import GRAVITY_M_S2, Measures, PoseFault, healthy, measure, plain_fault, react
 from amvel.movements import Parameter, Profile, Profiler, Request, all_steps
-from amvel.movements.promise import TOLERANCE_DEG, Reading, kept
+from amvel.movements.promise import TOLERANCE_DEG, kept
+from amvel.movements.shown_angles import Reading
 from amvel.quantities import REGISTRY, base_id
 from tests.bodies import SIZES
 

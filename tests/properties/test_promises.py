@@ -6,7 +6,8 @@ import pytest
 from amvel.body import ShortOfAsked, cautious, healthy, plain_fault
 from amvel.fitting import within_reach
 from amvel.movements import DeclarationError, Parameter, Profiler, Request, find
-from amvel.movements.promise import TOLERANCE_DEG, Reading, Shown, joint, kept, reach_deg
+from amvel.movements.promise import TOLERANCE_DEG, joint, kept, reach_deg
+from amvel.movements.shown_angles import JointAngle, Reading
 from amvel.safety import sides_of
 from tests.bodies import body, posed, profiler, steps_under_test
 
@@ -38,8 +39,8 @@ def test_every_angle_is_what_was_asked_for(size: str) -> None:
 def test_an_angle_that_says_nowhere_fails_at_once() -> None:
     with pytest.raises(DeclarationError, match="must say where it shows"):
         Parameter("lean_deg", "lean", "deg", 10, low=0, high=20)
-    with pytest.raises(ValueError, match="no angle"):
-        Shown((("left.hip.fexion",),))
+    with pytest.raises(ValueError, match=r"no joint 'left\.hip\.fexion'"):
+        JointAngle("left.hip.fexion")
 
 
 def test_a_shoulder_that_ends_at_eighty_degrees_sets_where_arms_start() -> None:

@@ -22,8 +22,8 @@ from amvel.body.pose_fault import (
 )
 from amvel.body.posing import Posed, solve, solve_flat
 from amvel.body.pushes import GRAVITY_M_S2
-from amvel.body.sides import other_side
-from amvel.body.skeleton import JOINT_INDEX, JOINTS, Skeleton
+from amvel.body.sides import other_side, side_of
+from amvel.body.skeleton import JOINT_INDEX, JOINTS, MIRROR_SIGN, SEGMENT_OF, Skeleton
 from amvel.body.statics import Reactions, react, react_flat
 
 __all__ = [
@@ -33,6 +33,8 @@ __all__ = [
     "HEALTHY_DEG",
     "JOINTS",
     "JOINT_INDEX",
+    "MIRROR_SIGN",
+    "SEGMENT_OF",
     "TRUNK_SHARE",
     "Anthropometry",
     "BandPull",
@@ -71,6 +73,7 @@ __all__ = [
     "plain_fault",
     "react",
     "react_flat",
+    "side_of",
     "solve",
     "solve_flat",
     "sunk",

@@ -10,7 +10,7 @@ import math
 from dataclasses import dataclass, field
 from functools import cached_property
 
-from amvel.body.sides import other_side
+from amvel.body.sides import other_side, side_of
 from amvel.literature import AAOS
 
 RANGES = AAOS
@@ -66,6 +66,7 @@ DAILY_DEG = {
     "shoulder_elevation": 120.0,
     "wrist_extension": 60.0,
 }
+_ANKLE = ("ankle_dorsiflexion", "ankle_plantarflexion")
 # Weight-bearing hands press the wrist further back than it goes freely (common practice).
 PASSIVE_WRIST_EXTRA_DEG = 20.0
 TRUNK_SHARE = {
@@ -105,10 +106,8 @@ class Capacities:
 
         Ankles keep theirs: no limit speaks of them, and what they give in a stance decides no other joint's limit.
         """
-        loose = {k for k in self.assumed if _of_a_limb(k) and "ankle" not in k}
-        healthy_deg = {
-            k: max(v, HEALTHY_DEG[k.split(".")[-1]]) for k, v in self.range_deg.items() if k in loose
-        }
+        loose = {k for k in self.assumed if _of_a_limb(k) and _base(k) not in _ANKLE}
+        healthy_deg = {k: max(v, HEALTHY_DEG[_base(k)]) for k, v in self.range_deg.items() if k in loose}
         return Capacities({**self.range_deg, **healthy_deg}, self.assumed - loose, self.mobile)
 
     def swapped(self) -> "Capacities":
@@ -206,7 +205,11 @@ class Capacities:
 
 
 def _of_a_limb(name: str) -> bool:
-    return not name.split(".")[-1].startswith(("trunk", "neck"))
+    return _base(name) in DAILY_DEG
+
+
+def _base(name: str) -> str:
+    return name.partition(".")[2] if side_of(name) else name
 
 
 def healthy() -> Capacities:

@@ -13,6 +13,7 @@ from numpy.typing import NDArray
 
 from amvel.body.anthropometry import Anthropometry
 from amvel.body.landmarks import Landmarks
+from amvel.body.sides import other_side
 from amvel.body.tree import Array, Rows, Tree, place_all
 
 _SPINE_SEGMENT = {
@@ -63,6 +64,9 @@ def _joints() -> list[tuple[str, str, tuple[float, float, float]]]:
 
 JOINTS = tuple(_joints())
 JOINT_INDEX = {name: i for i, (name, _, _) in enumerate(JOINTS)}
+SEGMENT_OF = {name: segment for name, segment, _ in JOINTS}  # what a joint moves
+# What a left-right mirror makes of an angle: joints of a limb are declared mirrored, those of the middle turn about an axis that is.
+MIRROR_SIGN = {name: 1.0 if axis[1] or other_side(name) != name else -1.0 for name, _, axis in JOINTS}
 
 
 @dataclass

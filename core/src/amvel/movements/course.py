@@ -22,7 +22,8 @@ from amvel.movements.coordination import Asking, Part, moving_limbs
 from amvel.movements.frames import Frame
 from amvel.movements.levels import LEVEL_COLUMNS, Ceilings, as_named
 from amvel.movements.profile import Declared, Profile, Request
-from amvel.movements.promise import Reading, broken
+from amvel.movements.promise import broken
+from amvel.movements.shown_angles import Reading
 from amvel.movements.stance import low_seat_cm, rise_level
 from amvel.movements.travel import Travel
 from amvel.quantities import REGISTRY, base_id

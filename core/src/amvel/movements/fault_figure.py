@@ -8,7 +8,7 @@ from dataclasses import replace
 
 import numpy as np
 
-from amvel.body import JOINTS, Posed, solve
+from amvel.body import JOINTS, Posed, side_of, solve
 from amvel.body.figure import silhouette
 from amvel.body.tree import Array
 from amvel.movements.cameras import view_of
@@ -23,7 +23,6 @@ from amvel.movements.scenery import scenery
 from amvel.movements.signs import SIGN, lens
 from amvel.movements.wrong import Wrong
 
-_TRUNK = ("lumbar", "lower_thoracic", "upper_thoracic", "neck", "head")
 _GIVES, _GIVES_LITTLE, _HARDLY = 1.0, 6.0, 30.0  # stiffness of limbs, of the trunk, and of what goes wrong
 NOT_SO = "#A6402E"
 LEAST_SEEN_CM, _SMALL_CM = 1.0, 5.0  # less is not seen even enlarged; up to so much it is shown enlarged
@@ -55,7 +54,7 @@ def _shift_cm(right: Panel, gone: Panel) -> tuple[str, float]:
 def _held(frame: Frame, deg: Array, posed: Posed, row: int) -> Frame:
     """The frame as it was solved: every joint where it is, the limbs ready to give."""
     angles = {name: float(deg[i]) for i, (name, _, _) in enumerate(JOINTS)}
-    free = {name: _GIVES_LITTLE if name.startswith(_TRUNK) else _GIVES for name in angles}
+    free = {name: _GIVES_LITTLE if side_of(name) == "" else _GIVES for name in angles}
     aims = tuple(a for a in frame.aims if _of_an_end(a))
     root_at = tuple(float(x) for x in 100 * posed.root_position[row])
     return replace(frame, root=posed.root_rotation[row], root_at_cm=(root_at[0], root_at[1], root_at[2]), angles=angles, free=free, aims=aims)
@@ -63,7 +62,7 @@ def _held(frame: Frame, deg: Array, posed: Posed, row: int) -> Frame:
 
 def _of_an_end(aim: Aim) -> bool:
     """Whether it places a hand or foot in the room, and not the trunk over it."""
-    return aim.must_hold and aim.origin is None and aim.landmark.startswith(("left.", "right."))
+    return aim.must_hold and aim.origin is None and side_of(aim.landmark) != ""
 
 
 def _go_wrong(frame: Frame, wrong: Wrong) -> Frame:

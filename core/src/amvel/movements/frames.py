@@ -11,10 +11,10 @@ from typing import Any, NamedTuple
 import numpy as np
 from numpy.typing import NDArray
 
-from amvel.body import BandPull, FrameFacts, but, other_side
+from amvel.body import MIRROR_SIGN, BandPull, FrameFacts, but, other_side
 from amvel.body.pose import SHEAR_TO_NORMAL, Strategy
 
-_ARM = ("shoulder.", "elbow.")
+_ARM = frozenset(("shoulder.flexion", "shoulder.abduction", "shoulder.rotation", "elbow.flexion"))
 AXES = {"x": (1.0, 0.0, 0.0), "y": (0.0, 1.0, 0.0), "z": (0.0, 0.0, 1.0)}
 
 
@@ -163,7 +163,7 @@ class Frame:
         named = {_dof(k): v for k, v in angles.items()}
         free = {k: v for k, v in self.free.items() if k not in named}
         frame = but(self, name=name or self.name, angles={**self.angles, **named}, free=free)
-        moved = {k.partition(".")[0] for k in named if k.partition(".")[2].startswith(_ARM)}
+        moved = {k.partition(".")[0] for k in named if k.partition(".")[2] in _ARM}
         return frame._off_the_body(moved)
 
     def _off_the_body(self, sides: set[str]) -> "Frame":
@@ -245,7 +245,6 @@ def faced(frame: Frame, turn_deg: float) -> Frame:
     )
 
 
-_FLIPPED = ("side_bend", "rotation")
 
 
 _MIRROR = np.diag([1.0, -1.0, 1.0])
@@ -282,16 +281,12 @@ def alike(a: Frame, b: Frame) -> bool:
 def mirrored(frame: Frame) -> Frame:
     """The same frame for the other side."""
 
-    def angle(name: str, value: float) -> float:
-        midline = not name.startswith(("left.", "right."))
-        return -value if midline and name.endswith(_FLIPPED) else value
-
     return but(frame, 
         root=_MIRROR @ frame.root @ _MIRROR,
         root_at_cm=flip(frame.root_at_cm),
-        angles={other_side(k): angle(k, v) for k, v in frame.angles.items()},
+        angles={other_side(k): MIRROR_SIGN[k] * v for k, v in frame.angles.items()},
         free={other_side(k): v for k, v in frame.free.items()},
-        neutral={k: angle(k, v) for k, v in frame.neutral.items()},
+        neutral={k: MIRROR_SIGN[k] * v for k, v in frame.neutral.items()},
         touches=tuple(_mirrored_touch(t) for t in frame.touches),
         aims=tuple(_mirrored_aim(a) for a in frame.aims),
         loads=tuple((other_side(p), flip(f)) for p, f in frame.loads),

@@ -6,9 +6,8 @@ A quantity without an entry is said in words only.
 from dataclasses import dataclass
 from enum import Enum
 
+from amvel.body import side_of
 from amvel.quantities import REGISTRY, base_id
-
-_SIDES = ("left", "right")
 
 
 class Plane(Enum):
@@ -129,7 +128,7 @@ if unknown := {*_ANGLES, *_TWISTS, *_LOADS, *_SPOTS} - set(REGISTRY):
 def mark_of(quantity: str, near: str) -> Mark | None:
     """Where a profile column is seen; `near` is the side towards the viewer, for what has no side of its own."""
     own = base_id(quantity)
-    side = quantity.partition(".")[0] if quantity.startswith(_SIDES) else near
+    side = side_of(quantity) or near
     found = _ANGLES.get(own) or _LOADS.get(own) or _SPOTS.get(own)
     if own in _TWISTS:
         return _TWISTS[own]

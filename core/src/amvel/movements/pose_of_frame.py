@@ -21,7 +21,8 @@ _HALVINGS = 20
 # Half lengths of the contact patch in cm (along, across), and the part whose load is reported.
 _PATCH = {
     "occiput": (3, 3, "head"),
-    "head_side": (3, 3, "head"),
+    "head_side_left": (3, 3, "head"),
+    "head_side_right": (3, 3, "head"),
     "forehead": (2, 3, "head"),
     "upper_back": (7, 10, ""),
     "mid_back": (5, 9, ""),
@@ -250,7 +251,7 @@ class _Area(NamedTuple):
 @lru_cache(maxsize=256)
 def _area(landmark: str) -> _Area:
     side, dot, base = landmark.partition(".")
-    mark = (base if dot else side).removesuffix("_left").removesuffix("_right")
+    mark = base if dot else side
     half_a, half_b, part = _PATCH[mark]
     name = f"{side}.{part}" if dot and part else part
     return _Area(half_a / 100, half_b / 100, name, _BY_ITSELF.get(part, "bears"), mark in _TRUNK)

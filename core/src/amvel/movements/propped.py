@@ -9,7 +9,7 @@ from dataclasses import replace
 
 import numpy as np
 
-from amvel.body import Measures, but, healthy, measure
+from amvel.body import Measures, but, healthy, measure, side_of
 from amvel.body.tree import Array
 from amvel.languages import said
 from amvel.movements.declaration import Family, Parameter, Setting, Step
@@ -82,7 +82,7 @@ def _raised(frame: Frame, raised_deg: float) -> Frame:
     free, angles = dict(frame.free), dict(frame.angles)
     for side in _SIDES:
         # The hip of a leg that lies or stands gives by what the trunk has come up; one in the air is where it was declared.
-        if any(_of_a_leg(t) and t.landmark.startswith(side) for t in frame.touches):
+        if any(_of_a_leg(t) and side_of(t.landmark) == side for t in frame.touches):
             angles[f"{side}.hip.flexion"] = angles.get(f"{side}.hip.flexion", 0.0) + raised_deg
             free.setdefault(f"{side}.hip.flexion", _HIP_GIVES)
     return but(

@@ -7,7 +7,7 @@ from amvel.movements.frames import Frame
 from amvel.movements.ladder import Ladder
 from amvel.movements.needs import FIRM_CHAIR
 from amvel.movements.positions import both, sitting
-from amvel.movements.promise import LEAN_BACK, joint
+from amvel.movements.promise import LEAN, joint
 from amvel.movements.seats import SEAT
 from amvel.movements.wrong import Wrong
 
@@ -69,7 +69,7 @@ _OPEN = Parameter("open_deg", "each leg out", "deg", 12, low=4, high=20, grid=2,
 
 
 def _lean(default: float) -> Parameter:
-    return Parameter("lean_deg", "how far you lean back", "deg", default, low=3, high=14, grid=1, easier="down", shows=LEAN_BACK)
+    return Parameter("lean_deg", "how far you lean back", "deg", default, low=3, high=14, grid=1, easier="down", shows=LEAN.turned())
 
 
 FAMILY = (

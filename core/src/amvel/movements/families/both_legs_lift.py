@@ -68,7 +68,7 @@ def _top_arm(s: Setting) -> list[Frame]:
 
 
 _CRUNCH_DEG = 5.0  # "a small side bend": our reading
-_UP = Parameter("up_deg", "how far the legs lift", "deg", 9, low=4, high=14, grid=1, easier="down", shows=joint("-right.hip.abduction"))
+_UP = Parameter("up_deg", "how far the legs lift", "deg", 9, low=4, high=14, grid=1, easier="down", shows=joint("right.hip.abduction").turned())
 FAMILY = (
     Ladder(
         "both_legs_lift",

@@ -12,6 +12,7 @@ from amvel.movements.needs import CUSHION, FIRM_CHAIR, THICK_PAD
 from amvel.movements.positions import FACE_DOWN
 from amvel.movements.promise import Shown, hip_bend, joint
 from amvel.movements.room_measures import FitId, Measured
+from amvel.movements.shown_angles import JointAngle
 from amvel.movements.wrong import Wrong
 
 _SIDES = ("left", "right")
@@ -170,7 +171,7 @@ def _both_legs(s: Setting) -> list[Frame]:
 
 
 _SEAT = Parameter("seat_cm", "height of seat and cushion", "cm", 42, low=36, high=52, grid=1, easier="down", measured=Measured.SEAT_AS_SUPPORT)
-_HANG = Parameter("hang_deg", "how far the back hangs before it lengthens", "deg", 16, low=0, high=20, grid=2, easier="down", shows=Shown((("upper_thoracic.flexion", "lower_thoracic.flexion"),)))
+_HANG = Parameter("hang_deg", "how far the back hangs before it lengthens", "deg", 16, low=0, high=20, grid=2, easier="down", shows=Shown(((JointAngle("upper_thoracic.flexion"), JointAngle("lower_thoracic.flexion")),)))
 _ARM = Parameter("arm_deg", "how far the arm reaches", "deg", 130, low=10, high=160, grid=10, easier="down", shows=joint("left.shoulder.flexion"))
 _LEG = Parameter("leg_hip_deg", "hip bend of the long leg", "deg", 4, low=0, high=40, grid=4, easier="up", shows=hip_bend())
 FAMILY = (

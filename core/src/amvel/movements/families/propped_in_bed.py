@@ -9,7 +9,7 @@ from amvel.movements.frames import Frame, Touch
 from amvel.movements.ladder import Ladder, held
 from amvel.movements.lying_positions import supine_crook
 from amvel.movements.positions import both, trunk_lean
-from amvel.movements.promise import LEAN_BACK, joint
+from amvel.movements.promise import LEAN, joint
 from amvel.movements.propped import HEAD_END_UP, risen
 from amvel.movements.sign import Sign
 from amvel.movements.wrong import Wrong
@@ -62,7 +62,7 @@ def _arm_while_away(s: Setting) -> list[Frame]:
 _SLOPE = replace(HEAD_END_UP, default=45.0, low=30, nothing_at=None)
 # From less than half upright the weight would lie behind the seat, and the feet would leave the bed.
 _STEEP = replace(_SLOPE, low=45, high=60)
-_BACK = Parameter("back_deg", "how far the trunk still leans back", "deg", 20, low=10, high=25, grid=5, easier="up", shows=LEAN_BACK)
+_BACK = Parameter("back_deg", "how far the trunk still leans back", "deg", 20, low=10, high=25, grid=5, easier="up", shows=LEAN.turned())
 
 
 def _up_to(default: float, high: float) -> Parameter:

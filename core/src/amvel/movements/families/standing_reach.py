@@ -56,7 +56,7 @@ def _hinge(s: Setting) -> list[Frame]:
 
 _LEAN = Parameter(
     "lean_deg", "lean of trunk and leg together", "deg", 15, low=5, high=30, grid=5, easier="down", shows=LEAN)
-_BACK = Parameter("back_deg", "how far the leg goes back", "deg", 12, low=4, high=18, grid=2, easier="down", shows=joint("-left.hip.flexion"))
+_BACK = Parameter("back_deg", "how far the leg goes back", "deg", 12, low=4, high=18, grid=2, easier="down", shows=joint("left.hip.flexion").turned())
 FAMILY = (
     Ladder(
         "standing_reach",

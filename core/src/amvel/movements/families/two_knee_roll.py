@@ -10,7 +10,7 @@ from amvel.movements.frames import Aim, Frame, Touch
 from amvel.movements.ladder import Ladder
 from amvel.movements.lying_positions import supine_crook
 from amvel.movements.positions import FACE_UP, both
-from amvel.movements.promise import joint
+from amvel.movements.promise import THIGH_ROLL
 from amvel.movements.wrong import Wrong
 
 # The part of the knees' lean that the pelvis and the low ribs follow; the hips do the rest (our reading of 'gentle').
@@ -80,7 +80,7 @@ def _crossed(s: Setting) -> list[Frame]:
     return _roll(s, {**arms, "left_shoulder_flexion": 44.0})  # the left forearm lies on the right one
 
 
-_ROLL = Parameter("roll_deg", "how far the knees roll", "deg", 25, low=5, high=45, grid=5, easier="down", shows=joint("left.thigh.roll"))
+_ROLL = Parameter("roll_deg", "how far the knees roll", "deg", 25, low=5, high=45, grid=5, easier="down", shows=THIGH_ROLL)
 FAMILY = (
     Ladder(
         "two_knee_roll",

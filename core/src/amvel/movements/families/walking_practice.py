@@ -2,6 +2,7 @@
 
 from dataclasses import replace
 
+from amvel.body import SEGMENT_OF
 from amvel.movements.breath import steady
 from amvel.movements.declaration import Dose, Fault, Frames, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, KNEE_FALLS_IN, PELVIS_DROPS
@@ -15,6 +16,7 @@ from amvel.movements.standing_support import at_the_counter, ways_to_hold
 from amvel.movements.stepping import stepped_ahead
 from amvel.movements.wrong import Wrong
 
+_LEFT_ARM = ("left.upper_arm", "left.forearm", "left.hand")
 _IN_REACH = "hands hover"
 _GUARDS_N_PER_M = 1.5e2  # our estimate, as for fingertips
 
@@ -25,7 +27,7 @@ def _beside(s: Setting, support: str) -> Frame:
         return standing(s.body).free_(**SIDEWAYS).aim(hip_wide(s.body)).facts_(hand_support_level=1)
     frame = at_the_counter(s, support).lift("left.palm", "left.fingertips")
     hangs = standing(s.body).angles
-    arm = {name: hangs.get(name, 0.0) for name in frame.angles if name.startswith(("left.shoulder", "left.elbow", "left.wrist", "left.forearm"))}
+    arm = {name: hangs.get(name, 0.0) for name in frame.angles if SEGMENT_OF[name] in _LEFT_ARM}
     frame = replace(frame, angles={**frame.angles, **arm}, free={k: v for k, v in frame.free.items() if k not in arm})
     # Beside the body a hand guards more than it carries.
     surfaces = {**frame.surfaces, "worktop": frame.surfaces["worktop"]._replace(stiffness_n_per_m=_GUARDS_N_PER_M)}
@@ -58,7 +60,7 @@ def _with_a_cup(s: Setting) -> list[Frame]:
 
 
 _STEP = Parameter("step_cm", "length of the step", "cm", 24, low=10, high=44, grid=2, easier="down")
-_TURN = Parameter("turn_deg", "how far the foot turns out", "deg", 20, low=5, high=35, grid=5, easier="down", shows=joint("-left.hip.rotation"))
+_TURN = Parameter("turn_deg", "how far the foot turns out", "deg", 20, low=5, high=35, grid=5, easier="down", shows=joint("left.hip.rotation").turned())
 _LOAD = Parameter("load_kg", "what the cup holds", "kg", 0.3, low=0.1, high=1, grid=0.1, easier="down")
 FAMILY = (
     Ladder(

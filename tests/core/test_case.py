@@ -120,3 +120,10 @@ def test_what_must_hold_between_sections_holds_for_replaced_ones_too(low_bone: d
 def test_inches_in_a_section_become_centimetres(low_bone: dict) -> None:
     person = {**{k: v for k, v in low_bone["person"].items() if k != "stature_cm"}, "stature_in": 64.0}
     assert amended(read_case(low_bone), {"person": person}).person.stature_cm == pytest.approx(64.0 * 2.54)
+
+
+@pytest.mark.parametrize("names", [("stature_cm", "stature_in"), ("stature_in", "stature_cm")])
+def test_a_stature_in_both_units_is_refused_whichever_comes_first(low_bone: dict, names: tuple[str, str]) -> None:
+    both = dict(zip(names, (160.0, 60.0), strict=True))
+    person = {k: v for k, v in low_bone["person"].items() if k != "stature_cm"} | both
+    assert faults({**low_bone, "person": person}) == {"$.person.stature_in": "there is no such field"}

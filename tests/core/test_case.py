@@ -124,6 +124,6 @@ def test_inches_in_a_section_become_centimetres(low_bone: dict) -> None:
 
 @pytest.mark.parametrize("names", [("stature_cm", "stature_in"), ("stature_in", "stature_cm")])
 def test_a_stature_in_both_units_is_refused_whichever_comes_first(low_bone: dict, names: tuple[str, str]) -> None:
-    both = dict(zip(names, (160.0, 60.0), strict=True))
+    both = dict.fromkeys(names, 160.0)
     person = {k: v for k, v in low_bone["person"].items() if k != "stature_cm"} | both
     assert faults({**low_bone, "person": person}) == {"$.person.stature_in": "there is no such field"}

@@ -46,7 +46,7 @@ def ask(
     """A field that can be asked for: its question, unit, and words of its choices.
 
     A form begins with the default, which counts where nothing is said; without one it begins with no answer at all, since one
-    that nobody gave looks like one that was given.  `asked` is a choice that a form does not begin with either, though a file
+    that nobody gave looks like one that was given.  `asked` is a choice or number that a form does not begin with either, though a file
     may leave it out: its default would say that all is well.  So is every yes or no.
     """
     extra: dict[str, Any] = {"unit": unit, "titles": titles or {}, **({"asked": True} if asked else {})}

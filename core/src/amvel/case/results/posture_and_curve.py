@@ -10,7 +10,7 @@ Which = Literal["none", "left", "right"]
 
 
 def _which(title: str) -> Any:
-    return ask(title, default="none", titles={"none": "Even"})
+    return ask(title, default="none", titles={"none": "Even"}, asked=True)
 
 
 class Posture(Result):
@@ -24,7 +24,7 @@ class Posture(Result):
     leg_turn_out: Which = _which("Leg turned out")
     shift_standing: Which = _which("Pelvis shifts in standing to")
     shift_walking: Which = _which("Pelvis drops in walking on")
-    tilt: Literal["even", "forward", "back"] = ask("Pelvis tilted", default="even")
+    tilt: Literal["even", "forward", "back"] = ask("Pelvis tilted", default="even", asked=True)
 
 
 class TrunkRotationAngle(Result):
@@ -32,9 +32,9 @@ class TrunkRotationAngle(Result):
 
     TITLE, GROUP = "Trunk rotation in forward bend", GROUP
     test: Literal["trunk_rotation_angle"]
-    thoracic_deg: float = ask("Upper", "°", default=0.0, ge=0, le=40)
-    thoracolumbar_deg: float = ask("Middle", "°", default=0.0, ge=0, le=40)
-    lumbar_deg: float = ask("Lower", "°", default=0.0, ge=0, le=40)
+    thoracic_deg: float = ask("Upper", "°", default=0.0, asked=True, ge=0, le=40)
+    thoracolumbar_deg: float = ask("Middle", "°", default=0.0, asked=True, ge=0, le=40)
+    lumbar_deg: float = ask("Lower", "°", default=0.0, asked=True, ge=0, le=40)
     higher_side: Side = side("Higher on")
 
 
@@ -54,4 +54,4 @@ class PelvicLevel(Result):
     TITLE, GROUP = "Level of the pelvis", GROUP
     test: Literal["pelvic_level"]
     difference_cm: float = ask("Difference, sitting", "cm", ge=0, le=10)
-    lower_side: Which = ask("Lower on", default="none")
+    lower_side: Which = ask("Lower on", default="none", titles={"none": "Level"}, asked=True)

@@ -8,7 +8,7 @@ import sys
 from collections.abc import Iterator
 from pathlib import Path
 
-RUNS = 3
+RUNS = 2
 ROOT = Path(__file__).resolve().parent.parent
 KINDS = {
     "library": "library profiled, new body",

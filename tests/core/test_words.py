@@ -78,7 +78,7 @@ def test_a_clinicians_no_is_forbidden_and_only_a_clinician_lifts_it() -> None:
         ({**WORD, "kind": "clears"}, "clears"),
         ({**WORD, "kind": "limits", "quantity": "hip_flexion_deg"}, "bound"),
         ({**WORD, "kind": "forbids"}, "quantity"),
-        ({**WORD, "kind": "forbids", "quantity": "face_down", "on": "2027-01-01"}, "clinician_words.0.on"),
+        ({**WORD, "kind": "forbids", "quantity": "face_down", "on": "2027-01-01"}, "clinician_words\\[0\\].on"),
     ],
 )
 def test_half_a_word_is_refused_with_what_is_missing(word: dict, path: str) -> None:

@@ -21,7 +21,7 @@ from amvel.safety.verdict import Breach, Check, check, holds
 _FIXED = DECLARED | {"one_leg_stance"}
 _COARSE = 5
 _PAIR = 4
-_AT_A_TIME = 6
+_AT_A_TIME = 3
 _STILL = 1e-9  # what is not moved at all; a solver asked twice answers the same
 
 

@@ -399,7 +399,7 @@ def limit_effects(request: HttpRequest, client_id: str):
     return {
         **subject_of(client, newest),
         "effects": answer_on(newest, Work.EFFECTS, request.user),
-        "since": earlier.created_at.date().isoformat() if earlier else "",
+        "since": timezone.localdate(earlier.created_at).isoformat() if earlier else "",
         "moved": compare_limits(engine_of(earlier), engine) if earlier else [],
     }
 

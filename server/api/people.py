@@ -4,6 +4,7 @@ import structlog
 from django.core.exceptions import ValidationError
 from django.db import IntegrityError, transaction
 from django.http import Http404, HttpRequest
+from django.utils import timezone
 from ninja import Schema, Status
 from ninja.throttling import AnonRateThrottle
 from ninja.utils import check_csrf
@@ -56,7 +57,7 @@ def _person(user: User) -> Colleague:
         active=user.is_active,
         invited=not user.has_usable_password(),
         second_factor=has_second_factor(user),
-        last_seen=user.last_login.date().isoformat() if user.last_login else "",
+        last_seen=timezone.localdate(user.last_login).isoformat() if user.last_login else "",
     )
 
 

@@ -4,6 +4,7 @@ from typing import Annotated, Any, Self
 from uuid import UUID
 
 from django.http import Http404, HttpRequest
+from django.utils import timezone
 from ninja import Schema, Status
 from pydantic import Field, StringConstraints, model_validator
 
@@ -229,7 +230,7 @@ def _signed(line: Line, signature: LineSignature) -> Signature:
         remark=signature.remark,
         name=signature.name,
         profession=signature.profession,
-        on=signature.at.date().isoformat(),
+        on=timezone.localdate(signature.at).isoformat(),
         still_the_same=signature.digest == line.digest,
     )
 
@@ -318,7 +319,7 @@ def _change_data(user: User, *changes: NumberChange) -> list[dict[str, Any]]:
             "reason": change.reason,
             "asked_by": change.asked_by.called,
             "own": change.asked_by_id == user.pk,
-            "on": change.at.date().isoformat(),
+            "on": timezone.localdate(change.at).isoformat(),
             "found": None if found is None else _by_name(found, names),
             **_state(of[-1] if of else None),
         }
@@ -329,7 +330,7 @@ def _change_data(user: User, *changes: NumberChange) -> list[dict[str, Any]]:
 def _state(last: ChangeStep | None) -> dict[str, Any]:
     return {
         "state": last.kind if last else None,
-        "state_on": last.at.date().isoformat() if last else None,
+        "state_on": timezone.localdate(last.at).isoformat() if last else None,
         "state_by": last.by.called if last else "",
         "state_reason": last.reason if last else "",
     }

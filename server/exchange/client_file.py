@@ -149,7 +149,7 @@ def _revisions(user: User, rows: list[RevisionRow]) -> tuple[list[RevisionRow], 
         case, without = as_brought_in(user, row.case)
         newest = i == len(rows) - 1
         try:
-            taken.append(row.model_copy(update={"case": _plain(case, today() if newest else row.at.date())}))
+            taken.append(row.model_copy(update={"case": _plain(case, today() if newest else timezone.localdate(row.at))}))
         except CaseError as error:
             refused = [(where.replace("$", path, 1), why) for where, why in error.faults]
             if newest:

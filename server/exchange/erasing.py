@@ -29,7 +29,7 @@ def erase(client: Client, reason: str = "") -> None:
     """
     until = kept_until(client)
     if not reason and timezone.now() < until:
-        raise StillKept(f"the last entry has to be kept until {until.date()}; give a reason if the law asks for less")
+        raise StillKept(f"the last entry has to be kept until {timezone.localdate(until)}; give a reason if the law asks for less")
     organisation = client.organisation
     with transaction.atomic():
         _guarded("DISABLE")

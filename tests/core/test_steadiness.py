@@ -99,3 +99,17 @@ def test_the_grip_of_a_movement_is_the_most_that_one_of_its_frames_needs(ref: st
     assert friction_needed(skeleton, poses) == pytest.approx(max(each))
     assert friction_needed(skeleton, reversed(poses)) == pytest.approx(max(each))
     assert friction_needed(skeleton, []) == 0.0
+
+
+def test_what_comes_to_no_end_is_not_said_to_stand(monkeypatch: pytest.MonkeyPatch) -> None:
+    """Nothing shows that the pose holds: no push to spare, and all the grip there is."""
+
+    def endless(*_: object, **__: object) -> None:
+        raise RuntimeError("Maximum number of iterations reached.")
+
+    held = of_step("standing_breath/free_standing")
+    monkeypatch.setattr("scipy.optimize.nnls", endless)
+    found = of_step("standing_breath/free_standing")
+    assert held.push_n > 0
+    assert found.push_n == 0
+    assert found.friction_needed > held.friction_needed

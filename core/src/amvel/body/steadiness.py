@@ -140,7 +140,10 @@ class _Supports:
         from scipy.optimize import nnls  # half a second to read, for processes that ask for no push
 
         parts, wanted = self._balance(share)
-        _, missing = nnls(parts, wanted, maxiter=_TRIES * parts.shape[1])
+        try:
+            _, missing = nnls(parts, wanted, maxiter=_TRIES * parts.shape[1])
+        except RuntimeError:  # it came to no end: nothing shows that the pose stands
+            return False
         return bool(missing < _BALANCED * np.linalg.norm(self.weight))
 
     def largest_push(self, direction: Array) -> float:

@@ -82,8 +82,8 @@ def _room(engine: Engine) -> tuple[State, str]:
     """Done once there is a seat that may be used; due when something in use is refused."""
     room, body = engine.case.room, engine.profiler.body
     if refused(room, body):
-        return "due", "something in the room is not used"
-    return ("done", "") if usable_seats(room, body) else ("due", "no seat yet")
+        return "due", said("something in the room is not used")
+    return ("done", "") if usable_seats(room, body) else ("due", said("no seat yet"))
 
 
 class StationData(TypedDict):
@@ -107,14 +107,14 @@ def station_states(engine: Engine, has_programme: bool) -> list[StationData]:
     )
     names: list[tuple[StationId, State, str]] = [
         ("story", story, engine.stop_signs[0].title if blocked else ""),
-        ("measure", "due" if missing else "done", f"{len(missing)} basic test(s) missing" if missing else ""),
-        ("limits", "done" if engine.envelope.limits else "open", f"{len(engine.envelope.limits)} limits"),
+        ("measure", "due" if missing else "done", said("basic tests missing: {count}", count=len(missing)) if missing else ""),
+        ("limits", "done" if engine.envelope.limits else "open", said("{count} limits", count=len(engine.envelope.limits))),
         ("movements", "open", ""),
         ("room", *_room(engine)),
         (
             "programme",
             "stop" if blocked else "done" if has_programme else "due",
-            "closed while a stop sign stands" if blocked else "",
+            said("closed while a stop sign stands") if blocked else "",
         ),
         ("visit", "stop" if blocked else "due" if has_programme else "open", ""),
         ("course", "done" if engine.case.visits else "open", ""),

@@ -25,6 +25,10 @@ class Slot:
     where: str
     default: str
 
+    def __post_init__(self) -> None:
+        object.__setattr__(self, "title", said(self.title))
+        object.__setattr__(self, "where", said(self.where))
+
 
 SLOTS: dict[str, Slot] = {
     "greeting": Slot(

@@ -7,6 +7,9 @@ from pathlib import Path
 
 from amvel import answers
 from amvel.case import CONDITIONS, PROPS, RESULTS, Field, form_of
+from amvel.case.purposes import PURPOSE_TITLES
+from amvel.case.schools import QUESTIONS as SCHOOLS
+from amvel.checked import Profession
 from amvel.fitting.stacking import STACKABLE, piece
 from amvel.languages import Message
 from amvel.languages.digits import DECIMALS
@@ -15,7 +18,7 @@ from amvel.movements.faults import OF_EVERY_STEP
 from amvel.movements.feedback import STRIP_UNDER_THE_BACK
 from amvel.movements.needs import Furniture
 from amvel.movements.texts import messages_of
-from amvel.planning.purposes import GENERAL, words
+from amvel.planning.tasks import TASKS
 from amvel.planning.week import DAYS
 from amvel.quantities import REGISTRY
 from amvel.safety import envelope, rulebook
@@ -59,7 +62,7 @@ def in_sources() -> Iterator[str]:
         for at in _OF_A_PAGE.get(name, ()):
             yield from _sentences(node.args[at] if len(node.args) > at else None)
         yield from (x for k in node.keywords if k.arg in _NAMED for x in _sentences(k.value))
-        yield from _sentences(node.args[2] if name == "Slot" else None)
+        yield from (x for text in node.args for x in _sentences(text) if name == "Slot")
         yield from _sentences(node.args[1] if name == "Fit" and len(node.args) > 1 else None)
         if name in _OF_A_SOURCE and path.parent.name in _SHOWS_SOURCES:
             yield from _sentences(node.args[0] if node.args else None)
@@ -84,6 +87,12 @@ def of_declarations() -> Iterator[str]:
     yield from (STRIP_UNDER_THE_BACK.tells, STRIP_UNDER_THE_BACK.misleads)
     yield from (c.WATCH for c in CONDITIONS.values() if c.WATCH)
     yield from (text for f in OF_EVERY_STEP for text in (f.name, f.seen, f.means, f.cue))
+    yield from PURPOSE_TITLES.values()
+    yield from (task.title for task in TASKS.values())
+    yield from Profession
+    for question in SCHOOLS.values():
+        yield question.title
+        yield from (text for option in question.options for text in (option.title, option.why))
     for prop in PROPS.values():
         yield from (prop.title, prop.stand_in)
     for kind in STACKABLE:
@@ -92,7 +101,6 @@ def of_declarations() -> Iterator[str]:
     for way in techniques():
         yield from (way.title, way.to.says)
     yield from ("left", "right", "forward", "back")
-    yield from (words(p) for p in GENERAL)
     for model in (*CONDITIONS.values(), *RESULTS.values()):
         yield from _of_a_form(form_of(model))
     for test in test_library().values():

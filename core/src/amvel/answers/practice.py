@@ -159,7 +159,7 @@ def _answer(asked: Asked) -> AnswerData:
 
 def titles() -> dict[str, str]:
     """How each condition is called, for what is due."""
-    return {kind: model.TITLE for kind, model in CONDITIONS.items()}
+    return {kind: said(model.TITLE) for kind, model in CONDITIONS.items()}
 
 
 __all__ = ["AskedStepData", "ExerciseData", "TruthData", "WholeData", "asked_step", "practice", "titles"]

@@ -5,6 +5,8 @@ Sizes and stand-ins are common practice, no source.  A stretch band has no stand
 
 from dataclasses import dataclass
 
+from amvel.languages import said
+
 
 @dataclass(frozen=True)
 class PropKind:
@@ -13,6 +15,10 @@ class PropKind:
     title: str
     usual_cm: float
     stand_in: str
+
+    def __post_init__(self) -> None:
+        object.__setattr__(self, "title", said(self.title))
+        object.__setattr__(self, "stand_in", said(self.stand_in))
 
 
 PROPS: dict[str, PropKind] = {

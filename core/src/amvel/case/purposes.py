@@ -2,6 +2,8 @@
 
 from typing import Literal, get_args
 
+from amvel.languages import Message, said
+
 Purpose = Literal[
     "breath",
     "deep_control",
@@ -20,22 +22,22 @@ Purpose = Literal[
     "position_change",
 ]
 PURPOSES: tuple[Purpose, ...] = get_args(Purpose)
-PURPOSE_TITLES: dict[str, str] = {
-    "breath": "breath",
-    "deep_control": "deep control",
-    "resist_extension": "resisting an arch",
-    "turning": "resisting a turn",
-    "side_bend": "side control",
-    "hip_out": "the side of the hip",
-    "hip_back": "the back of the hip",
-    "upper_back": "the upper back",
-    "balance": "balance",
-    "sit_to_stand": "rising from a seat",
-    "leg_loading": "loading legs and hips",
-    "flexion_strength": "bending strength",
-    "hip_bend": "bending from the hip",
-    "foot": "the foot",
-    "position_change": "changing position",
+PURPOSE_TITLES: dict[str, Message] = {
+    "breath": said("breath"),
+    "deep_control": said("deep control"),
+    "resist_extension": said("resisting an arch"),
+    "turning": said("resisting a turn"),
+    "side_bend": said("side control"),
+    "hip_out": said("the side of the hip"),
+    "hip_back": said("the back of the hip"),
+    "upper_back": said("the upper back"),
+    "balance": said("balance"),
+    "sit_to_stand": said("rising from a seat"),
+    "leg_loading": said("loading legs and hips"),
+    "flexion_strength": said("bending strength"),
+    "hip_bend": said("bending from the hip"),
+    "foot": said("the foot"),
+    "position_change": said("changing position"),
 }
 if set(PURPOSES) != set(PURPOSE_TITLES):
     raise ValueError(f"case/purposes.py: without a title or a purpose: {sorted(set(PURPOSES) ^ set(PURPOSE_TITLES))}")

@@ -18,6 +18,10 @@ class Option:
     title: str
     why: str
 
+    def __post_init__(self) -> None:
+        object.__setattr__(self, "title", said(self.title))
+        object.__setattr__(self, "why", said(self.why))
+
 
 @dataclass(frozen=True)
 class Question:
@@ -27,6 +31,9 @@ class Question:
     title: str
     options: tuple[Option, ...]
     changes: tuple[str, ...]
+
+    def __post_init__(self) -> None:
+        object.__setattr__(self, "title", said(self.title))
 
     def option(self, id: str) -> Option:
         return next(o for o in self.options if o.id == id)

@@ -70,7 +70,7 @@ def _first(body: Anthropometry, room: Room, serves: tuple[Thing, ...]) -> Use | 
         if not isinstance(thing, Furniture) and PROPS[thing].stand_in:
             return Use(thing, PROPS[thing].stand_in, PROPS[thing].title)
     lacking = serves[0]
-    return said(lacking.value) if isinstance(lacking, Furniture) else said("a {thing}", thing=said(PROPS[lacking].title))
+    return said(lacking.value) if isinstance(lacking, Furniture) else said("a {thing}", thing=PROPS[lacking].title)
 
 
 def stand_ins_for(room: Room, things: Sequence[str]) -> tuple[str, ...]:

@@ -1,7 +1,7 @@
 """What a session serves, in words, and how much each counts when nothing else is known."""
 
 from amvel.case.purposes import PURPOSE_TITLES
-from amvel.languages import said
+from amvel.languages import Message
 
 # Weights of a general session; findings, tests and goals add to them (our choice).
 GENERAL: dict[str, int] = {
@@ -24,9 +24,9 @@ COVERS = 0.5  # a step counts for an obligation from this purpose weight
 COVERS_WELL = 0.8  # and does it in full from this one
 
 
-def words(purpose: str) -> str:
+def words(purpose: str) -> Message:
     """A purpose in plain words."""
-    return said(PURPOSE_TITLES[purpose])
+    return PURPOSE_TITLES[purpose]
 
 
 __all__ = ["COVERS", "COVERS_WELL", "GENERAL", "words"]

@@ -9,6 +9,7 @@ from dataclasses import dataclass
 
 from amvel.case.goals import Goal, Task
 from amvel.case.purposes import Purpose
+from amvel.languages import said
 
 
 @dataclass(frozen=True)
@@ -18,6 +19,9 @@ class Asked:
     title: str
     asks: tuple[Purpose, ...]
     ends: tuple[str, ...]
+
+    def __post_init__(self) -> None:
+        object.__setattr__(self, "title", said(self.title))
 
 
 TASKS: dict[Task, Asked] = {

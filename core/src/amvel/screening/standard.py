@@ -5,6 +5,7 @@ from datetime import date
 
 from amvel.case import Case
 from amvel.checked import READ_AGAIN_AFTER, Profession
+from amvel.languages import said
 from amvel.numbers import Number, Numbers, in_force
 
 
@@ -18,6 +19,10 @@ class Standard:
     numbers: tuple[Number, ...]
     read_on: date = field(kw_only=True)
     check_by: Profession = field(kw_only=True)
+
+    def __post_init__(self) -> None:
+        object.__setattr__(self, "title", said(self.title))
+        object.__setattr__(self, "about", said(self.about))
 
     @property
     def check_again_on(self) -> date:

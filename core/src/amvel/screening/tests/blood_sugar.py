@@ -47,7 +47,7 @@ TEST = ScreenTest(
         Outcome("low", 0.1, {"mmol_l": 4.2}),
     ),
     unlocks="the session itself",
-    avoid=lambda case: "" if has(case, Trait.SUGAR_MAY_FALL) else "only with insulin or sulfonylurea",
+    avoid=lambda case: "" if has(case, Trait.SUGAR_MAY_FALL) else said("only with insulin or sulfonylurea"),
     gate=True,
     numbers=NUMBERS,
     check_by=Profession.DIABETES,

@@ -54,7 +54,7 @@ TEST = ScreenTest(
         Outcome("25° or more", 0.2, {"convexity": "right", "region": "thoracic", "cobb_deg": 32}),
     ),
     unlocks="side bends and turns under load",
-    avoid=lambda case: "" if any(isinstance(c, Scoliosis) for c in case.conditions) else "no curve is known",
+    avoid=lambda case: "" if any(isinstance(c, Scoliosis) for c in case.conditions) else said("no curve is known"),
     numbers=NUMBERS,
     check_by=Profession.ORTHOPAEDICS,
 )

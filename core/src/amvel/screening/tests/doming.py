@@ -50,7 +50,7 @@ TEST = ScreenTest(
     avoid=lambda case: (
         ""
         if has(case, Trait.BELLY_MAY_DOME)
-        else "nothing points to it"
+        else said("nothing points to it")
     ),
     numbers=NUMBERS,
     check_by=Profession.PELVIC_HEALTH,

@@ -37,7 +37,7 @@ TEST = ScreenTest(
     "whether one side of the back stands higher",
     (
         "Sit or stand; hands together, roll forward only until the back is level at the level measured.",
-        "Scoliometer at the highest point of each level.",
+        "Inclinometer at the highest point of each level.",
     ),
     "With bone limits: sitting, hinged, arms on the thighs; never to the end.",
     365,

@@ -69,7 +69,7 @@ def test_a_refused_password_is_explained_in_the_language_of_who_asked(api: Api) 
 # Names of members that hold what a program reads, what somebody typed, or a work that is cited.
 NOT_SAID = frozenset(
     ("id", "kind", "value", "first", "name", "names", "number", "rule", "step", "steps", "family", "side", "parameter", "quantity", "easier", "position", "unit")
-    + ("from", "to", "on", "choices", "case", "values", "original_values", "words", "text", "organisation", "fault", "sources", "work")
+    + ("from", "to", "on", "choices", "case", "values", "original_values", "words", "text", "organisation", "sources", "work")
 )
 AS_IT_WAS_WRITTEN = ("/api/v1/clients/{client_id}/file", "/api/v1/clients/{client_id}/history")
 THE_SAME_IN_BOTH = frozenset(("Placenta praevia", "30 %"))

@@ -3,6 +3,8 @@
 from abc import ABC, abstractmethod
 from dataclasses import dataclass
 
+from amvel.languages import Message, said
+
 
 @dataclass(frozen=True)
 class PoseFault(ABC):
@@ -11,7 +13,7 @@ class PoseFault(ABC):
     pose: str
 
     @abstractmethod
-    def plain(self) -> str:
+    def plain(self) -> Message:
         """The reason in the words of whoever works with the client."""
 
 
@@ -29,15 +31,15 @@ class _Open(PoseFault):
 class OutOfReach(_Open):
     """A contact or an aim that the joints do not let the body meet."""
 
-    def plain(self) -> str:
-        return f"the joints do not reach: {_words(self.aim)}"
+    def plain(self) -> Message:
+        return said("the joints do not reach: {aim}", aim=_words(self.aim))
 
 
 class WeightNotOverFeet(_Open):
     """The centre of mass cannot be brought over what carries it."""
 
-    def plain(self) -> str:
-        return "the weight cannot be brought over the feet from here"
+    def plain(self) -> Message:
+        return said("the weight cannot be brought over the feet from here")
 
 
 @dataclass(frozen=True)
@@ -50,8 +52,8 @@ class UnderTheFloor(PoseFault):
     def __str__(self) -> str:
         return f"{self.pose}: '{self.part}' would be {self.depth_m * 1000:.0f} mm under the floor"
 
-    def plain(self) -> str:
-        return f"the joints do not let this be taken on the floor: the {_words(self.part)} would end under it"
+    def plain(self) -> Message:
+        return said("the joints do not let this be taken on the floor: the {part} would end under it", part=_words(self.part))
 
 
 @dataclass(frozen=True)
@@ -63,8 +65,8 @@ class PelvisTips(PoseFault):
     def __str__(self) -> str:
         return f"{self.pose}: the pelvis would tip {self.tip_deg:.0f}° to the side"
 
-    def plain(self) -> str:
-        return f"the joints do not let the pelvis stay level here: it would tip {self.tip_deg:.0f}° to the side"
+    def plain(self) -> Message:
+        return said("the joints do not let the pelvis stay level here: it would tip {tip_deg}° to the side", tip_deg=round(self.tip_deg))
 
 
 @dataclass(frozen=True)
@@ -76,13 +78,15 @@ class ShortOfAsked(PoseFault):
     off_deg: float
 
     def __str__(self) -> str:
-        return f"{self.pose}: {self._says()}"
+        return f"{self.pose}: '{self.parameter}' is {self.off_deg:.0f}° from the {self.asked_deg:g}° that were asked"
 
-    def _says(self) -> str:
-        return f"'{self.parameter}' is {self.off_deg:.0f}° from the {self.asked_deg:g}° that were asked"
-
-    def plain(self) -> str:
-        return f"the joints do not go so far: {self._says()}"
+    def plain(self) -> Message:
+        return said(
+            "the joints do not go so far: '{parameter}' is {off_deg}° from the {asked_deg}° that were asked",
+            parameter=self.parameter,
+            off_deg=round(self.off_deg),
+            asked_deg=round(self.asked_deg, 1),
+        )
 
 
 @dataclass(frozen=True)
@@ -92,11 +96,11 @@ class Falls(PoseFault):
     def __str__(self) -> str:
         return f"{self.pose}: the supports cannot balance this pose"
 
-    def plain(self) -> str:
-        return "no support can balance this position: it would end in a fall"
+    def plain(self) -> Message:
+        return said("no support can balance this position: it would end in a fall")
 
 
-def plain_fault(fault: PoseFault | None) -> str:
+def plain_fault(fault: PoseFault | None) -> Message | str:
     """Why a body cannot take a pose, in words; '' when it can."""
     return fault.plain() if fault else ""
 

@@ -207,7 +207,7 @@ def excluded_words(out: list[Verdict], both: bool) -> str:
     v = out[0]
     side = () if both or v.side == "both" else (SIDE_SAID[v.side], ": ")
     limits = [said_together((x for x in (b.limit.says(), b.here()) if x), ", ") for b in v.reasons[:2]]
-    why = said_together(limits, "; ") if limits else said(plain_fault(v.fault) or _NO_POSE)
+    why = said_together(limits, "; ") if limits else plain_fault(v.fault) or _NO_POSE
     return said_together((said_together((*side, why)).opening(), "."))
 
 

@@ -66,8 +66,9 @@ export function served(answers: Answers): Sent[] {
     const one: Sent = { method: asked.method, path, body: text ? JSON.parse(text) : undefined }
     sent.push(one)
     const key = `${asked.method} ${path}`
-    if (!(key in answers)) unforeseen.push(key)
-    const answer = answers[key]
+    const known: Record<string, unknown> = { 'GET /reference': reference, ...answers }
+    if (!(key in known)) unforeseen.push(key)
+    const answer = known[key]
     return asResponse(typeof answer === 'function' ? await (answer as (body: unknown) => unknown)(one.body) : answer)
   })
   return sent
@@ -88,6 +89,8 @@ interface Setting {
   path?: string
 }
 
+/** What the page that is shown has read; it is asked for again when another language is chosen. */
+let reference: unknown = {}
 let router: Router
 /** The address to which the page has led. */
 export const address = (): string => router.currentRoute.value.fullPath
@@ -119,7 +122,8 @@ export async function mounted(component: Component, setting: Setting = {}): Prom
     session: ReturnType<typeof useSession>
     client: ReturnType<typeof useClient>
   }
-  stores.session.reference = (setting.reference ?? {}) as Reference
+  reference = setting.reference ?? {}
+  stores.session.reference = reference as Reference
   stores.session.login = setting.login ?? 'ann'
   stores.session.user = 'Ann Weaver'
   stores.session.may = (action) => (setting.may ?? []).includes(action)

@@ -1,9 +1,10 @@
 import { useQueryClient } from '@tanstack/vue-query'
 import { defineStore } from 'pinia'
-import { ref } from 'vue'
+import { ref, watch } from 'vue'
 import { got, http, Refused, sessionBegins, useCsrf, whenSessionEnds } from '../api/client'
 import type { Action, Reference, Role, Session } from '../api/schemas'
 import { deliver, undelivered } from '../offline/delivery'
+import { language } from '../i18n'
 import { forgetEverything, keep, kept } from '../offline/vault'
 
 export const useSession = defineStore('session', () => {
@@ -55,6 +56,14 @@ export const useSession = defineStore('session', () => {
       if (!(error instanceof Refused) || error.status !== 0) throw error
     }
   }
+  /** In the language that was chosen since; until it is there, or without a network, the page keeps what it has. */
+  async function readAnew(): Promise<void> {
+    const wanted = language()
+    if (!reference.value) return
+    const found = await got(http.GET('/api/v1/reference')).catch(() => undefined)
+    if (found && language() === wanted) reference.value = found
+  }
+  watch(language, () => void readAnew())
   /** Whether one is in; false where the code of the second factor is asked for. */
   async function login(username: string, password: string, code: string): Promise<boolean> {
     const s = await got(http.POST('/api/v1/login', { body: { username, password, code } }))

@@ -4,6 +4,7 @@ import { got, http } from '../../api/client'
 import type { SessionCompared, SessionOffer } from '../../api/schemas'
 import { say } from '../../i18n'
 import { useAttempt } from '../../parts/attempt'
+import { useSaid } from '../../parts/said'
 
 /** The first session of an invented case: chosen step by step, then beside the rule-book's own. */
 const { level, seed, about } = defineProps<{ level: number; seed: number; about: string }>()
@@ -13,9 +14,11 @@ const chosen = ref<string[]>([])
 const compared = ref<SessionCompared>()
 const { busy, failed, attempt } = useAttempt()
 const path = { level, seed }
-void attempt(async () => {
-  offer.value = (await got(http.GET('/api/v1/practice/{level}/{seed}/session', { params: { path, query: { about } } }))).offer
-})
+useSaid(() =>
+  attempt(async () => {
+    offer.value = (await got(http.GET('/api/v1/practice/{level}/{seed}/session', { params: { path, query: { about } } }))).offer
+  }),
+)
 async function compare(): Promise<void> {
   await attempt(async () => {
     const body = { about, chosen: chosen.value }

@@ -4,6 +4,7 @@ import { got, http } from '../../api/client'
 import type { Compared, ErrorKind, Exercise, Judgement, PracticeStanding } from '../../api/schemas'
 import { say } from '../../i18n'
 import { useAttempt } from '../../parts/attempt'
+import { useSaid } from '../../parts/said'
 import BuildSession from './BuildSession.vue'
 
 /** Invented cases: judge first, then compare with the rule-book. */
@@ -26,7 +27,7 @@ const building = ref(false)
 const said = reactive<{ steps: Record<string, Judgement>; test: string; referrals: number[] }>({ steps: {}, test: '', referrals: [] })
 const { busy, failed, attempt } = useAttempt()
 const look = (): Promise<boolean> => attempt(async () => void (standing.value = await got(http.GET('/api/v1/practice'))))
-void look()
+useSaid(look)
 const whole = computed(
   () => shown.value && Object.keys(said.steps).length === shown.value.steps.length && (said.test || !shown.value.tests.length),
 )

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { useDebounceFn } from '@vueuse/core'
-import { computed, onMounted, ref, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { got, http } from '../../api/client'
 import type { PropKind, Room, RoomFits } from '../../api/schemas'
 import { say } from '../../i18n'
 import { useAttempt } from '../../parts/attempt'
+import { useSaid } from '../../parts/said'
 import { inWords } from '../../stores/answers'
 import { useClient } from '../../stores/client'
 import FitCard from './FitCard.vue'
@@ -58,7 +59,7 @@ function drop(): void {
   rooms.value.splice(at.value, 1)
   at.value = 0
 }
-onMounted(() => {
+useSaid(() => {
   void reckon()
   void attempt(async () => {
     kinds.value = (await got(http.GET('/api/v1/props'))).props

@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { computed, onMounted, ref } from 'vue'
+import { computed, ref } from 'vue'
 import { got, http, Refused } from '../../api/client'
 import type { Doubt, SignedLine } from '../../api/schemas'
 import { say } from '../../i18n'
 import { useAttempt } from '../../parts/attempt'
+import { useSaid } from '../../parts/said'
 import { useSession } from '../../stores/session'
 import LineRow from './LineRow.vue'
 import LineWord from './LineWord.vue'
@@ -55,7 +56,7 @@ const sign = (line: SignedLine, agrees: boolean, remark: string) =>
       throw error
     }
   })
-onMounted(() => attempt(fetchLines))
+useSaid(() => attempt(fetchLines))
 </script>
 
 <template>

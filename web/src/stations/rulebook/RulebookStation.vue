@@ -1,10 +1,11 @@
 <script setup lang="ts">
-import { computed, onMounted, ref } from 'vue'
+import { computed, ref } from 'vue'
 import { got, http } from '../../api/client'
 import type { Changes, Rule, RuleNumber } from '../../api/schemas'
 import { say } from '../../i18n'
 import { dayShown } from '../../i18n/days'
 import { useAttempt } from '../../parts/attempt'
+import { useSaid } from '../../parts/said'
 import { useSession } from '../../stores/session'
 import LinesToCheck from './LinesToCheck.vue'
 import NumberChanges from './NumberChanges.vue'
@@ -44,7 +45,7 @@ const showChanges = async () => {
   window.scrollTo({ top: 0 })
   await attempt(load)
 }
-onMounted(() => attempt(load))
+useSaid(() => attempt(load))
 
 function choose(rule: string): void {
   chosen.value = rule

@@ -254,7 +254,7 @@ def _shown(line: Line, signature: LineSignature | None) -> dict[str, Any]:
         "says": line.says,
         "unit": line.unit,
         "doubt": line.doubt,
-        "check_by": said(line.check_by.value),
+        "check_by": line.check_by.says,
         "signature": _signed(line, signature) if signature is not None else None,
     }
 

@@ -84,7 +84,7 @@ def change(user: User, client: Client, base: int, sections: dict[str, Any], reas
     case = amended(before, sections)
     if case == before:
         return newest
-    engine = admitted(case)
+    engine = admitted(case, before.tests)
     summary = summary_of(engine, client.programmes.exists())
     with transaction.atomic():
         Client.objects.select_for_update().get(pk=client.pk)

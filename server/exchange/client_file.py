@@ -123,7 +123,8 @@ def brought_in(user: User, data: Any) -> tuple[Client, list[Fault]]:
     newest = {v.key: v.visit for v in sorted(visits, key=lambda v: v.version)}
     last = f"$.revisions[{len(file.revisions) - 1}].case"
     try:
-        engine = admitted(read_case({**revisions[-1].case, "visits": list(newest.values()), **of_the_house(user.organisation_id)}))
+        newest_case = read_case({**revisions[-1].case, "visits": list(newest.values()), **of_the_house(user.organisation_id)})
+        engine = admitted(newest_case, newest_case.tests)
     except CaseError as error:
         raise CaseError([(path.replace("$", last, 1), why) for path, why in error.faults]) from error
     with transaction.atomic():

@@ -8,6 +8,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 import amvel.case
+from amvel.admission import admitted
 from amvel.case import CaseError, read_case
 
 DAY, BORN = "2026-11-24", "1953-04-01"
@@ -75,9 +76,13 @@ def test_a_result_that_is_not_what_its_trials_say_is_refused_at_its_field(given:
 
 
 def test_a_trial_is_no_more_than_a_result_may_be() -> None:
-    """The best of them counts; the wildest is kept too, and shown."""
+    """The best of them counts; the wildest is kept too, and shown.  What was stored before stays readable."""
     wild = {"test": "five_stands", "on": DAY, "trials": [9.0, 1000.0]}
-    assert refused(tests=[wild]) == [("$.tests[0].trials[1]", "at most 120")]
+    case = read_case({"as_of": DAY, "person": PERSON, "tests": [wild]})
+    with pytest.raises(CaseError) as caught:
+        admitted(case)
+    assert caught.value.faults == [("$.tests[0].trials[1]", "at most 120")]
+    assert admitted(case, case.tests).case == case
     assert refused(tests=[{**wild, "trials": ["9", 10.0]}])[0][0] == "$.tests[0].seconds"
 
 

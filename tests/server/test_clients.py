@@ -105,3 +105,22 @@ def test_the_api_document_is_what_the_web_client_was_made_from(api: Api) -> None
 
     stored = json.loads((ROOT / "web" / "src" / "api" / "openapi.json").read_text())
     assert json.loads(json.dumps(ninja.get_openapi_schema())) == stored, "run tools/openapi.sh"
+
+
+def test_a_wild_trial_of_before_locks_nobody_out_and_a_new_one_is_refused(api: Api, client_id: str) -> None:
+    """A stop-watch pressed twice may have left one: the record stays open, and what was observed stays in it."""
+    revision = CaseRevision.objects.get(client_id=client_id)
+    wild = {"test": "five_stands", "on": revision.data["tests"][0]["on"], "seconds": 9.0, "trials": [9.0, 1000.0]}
+    CaseRevision.objects.create(
+        client=revision.client, number=revision.number + 1, author=revision.author, data={**revision.data, "tests": [*revision.data["tests"], wild]}
+    )
+    client = api.get(f"/clients/{client_id}").json()
+    tests = client["case"]["tests"]
+    assert tests[-1]["trials"] == [9.0, 1000.0]
+    wish = {"base_revision": client["revision"], "sections": {"wishes": {**client["case"]["wishes"], "minutes": 30}}}
+    kept = api.patch(f"/clients/{client_id}", wish)
+    assert kept.status_code == 200
+    again = {"base_revision": kept.json()["revision"], "result": {**wild, "seconds": 8.0, "trials": [8.0, 500.0]}}
+    answer = api.post(f"/clients/{client_id}/tests", again)
+    assert answer.status_code == 422
+    assert [f["path"] for f in answer.json()["faults"]] == [f"$.tests[{len(tests)}].trials[1]"]

@@ -3,9 +3,9 @@
 A case that cannot be read is refused by `read_case`; this looks at what only the library and the rule-book know.
 """
 
-from collections.abc import Iterator
+from collections.abc import Collection, Iterator
 
-from amvel.case import Case, CaseError
+from amvel.case import Case, CaseError, Result
 from amvel.case.visits import MovementDone, Visit
 from amvel.engine import Engine
 from amvel.languages import said
@@ -17,9 +17,12 @@ from amvel.safety import rulebook
 Fault = tuple[str, str]
 
 
-def admitted(case: Case) -> Engine:
-    """The engine of a case that may be kept; raises CaseError with one fault per field."""
-    faults = list(_unknown(case))
+def admitted(case: Case, stored: Collection[Result] = ()) -> Engine:
+    """The engine of a case that may be kept; raises CaseError with one fault per field.
+
+    Results that are `stored` already were observed, and are not looked at again.
+    """
+    faults = [*_unknown(case), *_wild(case, stored)]
     if faults:
         raise CaseError(faults)
     engine = Engine(case)
@@ -37,6 +40,12 @@ def admitted(case: Case) -> Engine:
     if faults:
         raise CaseError(faults)
     return engine
+
+
+def _wild(case: Case, stored: Collection[Result]) -> Iterator[Fault]:
+    for i, result in enumerate(case.tests):
+        if result not in stored:
+            yield from ((f"$.tests[{i}].trials[{j}]", why) for j, why in result.wild_trials())
 
 
 def _unknown(case: Case) -> Iterator[Fault]:

@@ -3,6 +3,8 @@
 from datetime import timedelta
 from enum import StrEnum
 
+from amvel.languages import Message, said
+
 READ_AGAIN_AFTER = timedelta(days=365)  # our choice
 
 
@@ -25,3 +27,8 @@ class Profession(StrEnum):
     PREGNANCY = "midwife or obstetrician"
     SKIN = "wound nurse"
     SURGEON = "surgeon who operated"
+
+    @property
+    def says(self) -> Message:
+        """For a page, in its language."""
+        return said(self.value)

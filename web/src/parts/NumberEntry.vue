@@ -19,8 +19,10 @@ const props = defineProps<{
 const value = defineModel<number | null>()
 const shown = (n: number | null | undefined): string => (typeof n === 'number' ? numberShown(n) : '')
 const text = ref(shown(value.value))
+/** What was typed: a number, or the text that is none and that nobody keeps; nothing where nothing stands. */
+const asTyped = (): number | undefined => numberRead(text.value) ?? ((text.value.trim() || undefined) as number | undefined)
 watch(value, (now) => {
-  if (now !== numberRead(text.value)) text.value = shown(now)
+  if (now !== asTyped()) text.value = shown(now)
 })
 
 const wrong = computed(() => {
@@ -44,7 +46,7 @@ function typing(): void {
 }
 function taken(): void {
   said.value = true
-  value.value = numberRead(text.value)
+  value.value = asTyped()
 }
 </script>
 

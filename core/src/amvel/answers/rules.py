@@ -2,7 +2,6 @@
 
 from typing_extensions import TypedDict
 
-from amvel.languages import said
 from amvel.numbers import Number
 from amvel.safety import rulebook
 from amvel.screening.standard import Standard
@@ -62,7 +61,7 @@ def rules() -> list[RuleData]:
             "since": r.since.isoformat(),
             "read_on": r.read_on.isoformat(),
             "check_again_on": r.check_again_on.isoformat(),
-            "check_by": said(r.check_by.value),
+            "check_by": r.check_by.says,
             "duties": [d.when for d in r.duties],
             "numbers": [number_data(n) for n in r.numbers],
             "examples": [e.says for e in r.examples],
@@ -82,7 +81,7 @@ def _standard_data(s: Standard) -> RuleData:
         "since": min(n.since for n in s.numbers).isoformat(),
         "read_on": s.read_on.isoformat(),
         "check_again_on": s.check_again_on.isoformat(),
-        "check_by": said(s.check_by.value),
+        "check_by": s.check_by.says,
         "duties": [],
         "numbers": [number_data(n) for n in s.numbers],
         "examples": [],

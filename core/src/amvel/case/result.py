@@ -5,7 +5,6 @@ from datetime import date
 from typing import Any, ClassVar, Literal, Self
 
 from pydantic import model_validator
-from pydantic_core import PydanticCustomError
 
 from amvel.case.bounds import bounds
 from amvel.case.faults import fault
@@ -43,23 +42,25 @@ class Result(Titled):
 
     @model_validator(mode="after")
     def _agrees_with_its_trials(self) -> Self:
-        trials: tuple[float, ...] = getattr(self, "trials", ())
-        if self.TAKES and trials:
-            for wrong in self._faults_of_trials(trials):
-                raise wrong
+        if self._trials:
+            given, taken = getattr(self, self.MAIN), OF_TRIALS[self.TAKES](list(self._trials))
+            if given is None or abs(given - taken) > 0.01:
+                raise fault(_is_not(self.TAKES, taken), self.MAIN)
         return self
 
-    def _faults_of_trials(self, trials: tuple[float, ...]) -> Iterator[PydanticCustomError]:
-        """Each trial may be what the result may be, and the result is what the protocol takes of them."""
-        low, high = bounds(type(self).model_fields[self.MAIN])
-        for i, trial in enumerate(trials):
+    @property
+    def _trials(self) -> tuple[float, ...]:
+        trials: tuple[float, ...] = getattr(self, "trials", ())
+        return trials if self.TAKES else ()
+
+    def wild_trials(self) -> Iterator[tuple[int, Message]]:
+        """Trials that are nothing the result may be: which, and why.  For what is newly entered: one that was stored stays readable."""
+        low, high = bounds(type(self).model_fields[self.MAIN]) if self._trials else (None, None)
+        for i, trial in enumerate(self._trials):
             if low is not None and trial < low:
-                yield fault(said("at least {bound}", bound=low), "trials", i)
+                yield i, said("at least {bound}", bound=low)
             if high is not None and trial > high:
-                yield fault(said("at most {bound}", bound=high), "trials", i)
-        given, taken = getattr(self, self.MAIN), OF_TRIALS[self.TAKES](list(trials))
-        if given is None or abs(given - taken) > 0.01:
-            yield fault(_is_not(self.TAKES, taken), self.MAIN)
+                yield i, said("at most {bound}", bound=high)
 
 
 def _is_not(takes: Takes, taken: float) -> Message:

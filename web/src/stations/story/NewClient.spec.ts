@@ -51,12 +51,12 @@ it('what is refused stands at its field and nowhere else, and nothing that was t
 })
 
 it('what no field can show stands above the button', async () => {
-  const faults = [{ path: '$.conditions', reason: 'two curves with the same apex contradict each other' }]
+  const faults = [{ path: '$.person.name', reason: 'holds a character that is no text' }]
   const { page } = await shown(new Refusal(422, '', { faults }))
   await told(page)
   await page.get('form').trigger('submit')
   await flushPromises()
-  expect(alarm(page)).toContain('contradict each other')
+  expect(alarm(page)).toContain('name: holds a character that is no text')
 })
 
 it('a slip of a digit is sent as it was typed, and not as the nearest that can be', async () => {

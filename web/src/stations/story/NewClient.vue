@@ -19,16 +19,14 @@ const person = reactive({
 })
 const faults = ref<{ path: string; reason: string }[]>([])
 const { busy, failed, attempt } = useAttempt()
-const PLACE = '$.person.'
+const BESIDE = new Set(['birth_date', 'stature_cm', 'tallest_stature_cm', 'mass_kg'].map((field) => `$.person.${field}`))
 /** What no field of this page can say. */
-const elsewhere = computed(
-  () => !faults.value.length || faults.value.some((f) => !(f.path.startsWith(PLACE) && f.path.slice(PLACE.length) in person)),
-)
+const elsewhere = computed(() => !faults.value.length || faults.value.some((f) => !BESIDE.has(f.path)))
 const ready = computed(() => person.name && person.birth_date && person.sex && person.stature_cm && person.mass_kg)
 
 function faultOf(field: string): string {
   return faults.value
-    .filter((f) => f.path === `${PLACE}${field}`)
+    .filter((f) => f.path === `$.person.${field}`)
     .map((f) => f.reason)
     .join('; ')
 }

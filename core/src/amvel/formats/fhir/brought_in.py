@@ -28,7 +28,7 @@ from amvel.formats.fhir.codes import (
     SYSTOLIC,
 )
 from amvel.formats.fhir.values import from_components, from_extensions
-from amvel.languages import said
+from amvel.languages import said, said_together
 
 Resource = Mapping[str, Any]
 Fault = tuple[str, str]
@@ -140,7 +140,7 @@ def _kept(into: list[dict[str, Any]], read: Callable[[Any], Any], entry: dict[st
     try:
         into.append(read(entry).model_dump(mode="json"))
     except ValidationError as error:
-        return "; ".join(f"{where.removeprefix('$.')}: {why}" for where, why in faults_of(error.errors()))
+        return said_together((said_together((where.removeprefix("$."), why), ": ") for where, why in faults_of(error.errors())), "; ")
     return ""
 
 

@@ -115,8 +115,11 @@ def assert_all_said(page: Page, engine: Engine) -> None:
 
 def measure(page: Page, result: dict) -> None:
     test = library()[result["test"]]
-    unfold_all_tests(page)
-    page.locator("details .choice").get_by_text(test.title, exact=True).click()
+    fold = page.locator("details", has=page.locator("summary", has_text="All tests"))
+    if fold.get_attribute("open") is None:
+        fold.locator("summary").click()
+    fold.locator(".choice").get_by_text(test.title, exact=True).click()
+    expect(page.get_by_role("heading", name=test.title, exact=True)).to_be_visible()
     form = page.locator("form.form")
     if test.per_side:
         form.get_by_text("Left" if result["side"] == "left" else "Right", exact=True).first.click()
@@ -128,16 +131,6 @@ def measure(page: Page, result: dict) -> None:
     with page.expect_response(lambda r: r.url.endswith("/tests") and r.request.method == "POST") as answered:
         page.get_by_role("button", name="Keep the result").click()
     assert answered.value.ok, (result, answered.value.text())
-
-
-def unfold_all_tests(page: Page) -> None:
-    """The list stands below what is suggested: it moves while that is worked out, and a click beside it opens nothing."""
-    expect(page.get_by_text("Working out which test")).to_have_count(0)
-    fold = page.locator("details", has=page.locator("summary", has_text="All tests"))
-    for _ in range(3):
-        if fold.get_attribute("open") is None:
-            fold.locator("summary").click()
-    expect(fold).to_have_attribute("open", "")
 
 
 def assert_same(engine: Engine, case: dict) -> None:

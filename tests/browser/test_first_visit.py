@@ -62,10 +62,10 @@ def test_from_log_in_to_the_printed_page(page: Page) -> None:
     page.wait_for_url("**/measure")
     expect(page.locator(".choice .tag").first).to_be_visible(timeout=300_000)
     no_fault(page, "measure")
-    page.locator(".choice", has_text="Timed up and go").first.click()
+    page.locator("aside > .choice", has_text="Timed up and go").first.click()
     number(page, "Time", "11")
     keep_test(page, "Timed up and go")
-    page.locator(".choice", has_text="Bone density").first.click()
+    page.locator("aside > .choice", has_text="Bone density").first.click()
     page.get_by_text("Total hip", exact=True).click()
     number(page, "T-score", "-2.8")
     expect(page.get_by_role("button", name="Keep the result")).to_be_disabled()  # whether the spine was altered is asked, not assumed

@@ -1,6 +1,8 @@
+import { flushPromises } from '@vue/test-utils'
 import { expect, it } from 'vitest'
 import { say } from '../../i18n'
 import { alarm, mounted, press, Refusal, served, viewOf } from '../../specs/served'
+import { useClient } from '../../stores/client'
 import MeasureStation from './MeasureStation.vue'
 
 const test = (id: string, group = 'Balance') => ({
@@ -61,7 +63,7 @@ it('offers what comes first and what decides most, and neither what decides noth
 it('opens with the first of them, and another at a tap, with what each outcome would change', async () => {
   const page = await shown(DUE)
   expect(page.get('.main h2').text()).toBe('pressure')
-  await page.findAll('aside .choice')[1]!.trigger('click')
+  await page.findAll('aside > .choice')[1]!.trigger('click')
   expect(page.get('.main h2').text()).toBe('gait')
   expect(page.get('.promise').text()).toContain('60 %')
   expect(page.get('.promise').text()).toContain(say('measure.changes', { n: 9 }))
@@ -110,4 +112,68 @@ it('while it is worked out the sheet is not empty: any test can be opened', asyn
   expect(page.get('.main').text()).toBe(say('measure.meanwhile'))
   await press(page, 'gait')
   expect(page.get('.main h2').text()).toBe('gait')
+})
+
+const seconds = {
+  name: 'seconds',
+  title: 'seconds',
+  unit: 's',
+  kind: 'number',
+  low: 0,
+  high: 120,
+  optional: false,
+  choices: [],
+  first: null,
+}
+/** A page with one test to each side, what is due at each revision, and how to keep what is in the form. */
+async function measuring(dueAt: Record<number, ReturnType<typeof due>[]>) {
+  let now = 3
+  const at = (revision: number) => viewOf({ ...view, revision: (now = revision), digest: `a-${revision}` })
+  served({
+    'GET /clients/a': view,
+    'GET /clients/a/next-tests': () => ({ client: 'a', revision: now, digest: `a-${now}`, tests: dueAt[now] ?? [] }),
+    'POST /clients/a/tests': () => at(4),
+  })
+  const tests = ['tandem', 'gait'].map((id) => ({ ...test(id), per_side: id === 'tandem', fields: [seconds] }))
+  const page = await mounted(MeasureStation, { view, reference: { tests } })
+  return {
+    page,
+    input: () => page.get('input[name=seconds]').element as HTMLInputElement,
+    type: async (value: string) => {
+      await page.get('input[name=seconds]').setValue(value)
+      await page.get('input[name=seconds]').trigger('change')
+    },
+    keep: async () => {
+      await page.get('form').trigger('submit')
+      await flushPromises()
+    },
+    elsewhere: async () => {
+      useClient().take(at(5) as never)
+      await flushPromises()
+    },
+  }
+}
+
+it('asks for the other side of a test that nobody had to choose', async () => {
+  const { page, input, type, keep } = await measuring({ 3: [due('tandem', { gate: true })], 4: [due('gait', { gate: true })] })
+  await type('9')
+  await keep()
+  expect(page.get('.main h2').text()).toBe('tandem')
+  expect(input().value).toBe('')
+  expect((page.findAll('input[type=radio]')[1]!.element as HTMLInputElement).checked).toBe(true)
+})
+
+it('goes on to what is suggested once a test is kept', async () => {
+  const { page, type, keep } = await measuring({ 3: [due('gait', { gate: true })], 4: [due('tandem', { gate: true })] })
+  await type('9')
+  await keep()
+  expect(page.get('.main h2').text()).toBe('tandem')
+})
+
+it('keeps what is being typed while the order is worked out anew', async () => {
+  const { page, input, type, elsewhere } = await measuring({ 3: [due('gait', { gate: true })], 5: [due('tandem', { gate: true })] })
+  await type('7')
+  await elsewhere()
+  expect(page.get('.main h2').text()).toBe('gait')
+  expect(input().value).toBe('7')
 })

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import type { DueTest } from '../../api/schemas'
 import { say } from '../../i18n'
 import { dayShown } from '../../i18n/days'
@@ -9,6 +9,7 @@ import TestForm from './TestForm.vue'
 
 const client = useClient()
 const session = useSession()
+/** The test that is open. It stays open while the order is worked out anew: what is typed does not go because a suggestion moved. */
 const chosen = ref('')
 const failed = computed(() => client.dueFailed)
 const tests = computed(() => session.reference?.tests ?? [])
@@ -20,31 +21,20 @@ const others = computed(() => able.value.filter((d) => !helpful.value.includes(d
 const groups = computed(() =>
   [...new Set(tests.value.map((t) => t.group))].map((g) => [g, tests.value.filter((t) => t.group === g)] as const),
 )
-const current = computed(() => tests.value.find((t) => t.id === (chosen.value || order.value[0])))
+const current = computed(() => tests.value.find((t) => t.id === chosen.value))
 const inSteps = (d: DueTest) => say('measure.decides', { n: d.decides })
 const dueOf = (id: string) => client.due?.find((d) => d.test === id)
 const readings = computed(() => [...client.view!.screen.findings.readings].reverse())
 const titleOf = (id: string) => tests.value.find((t) => t.id === id)?.title ?? id
 
 client.askDue()
+watch(order, ([first]) => (chosen.value ||= first ?? ''), { immediate: true })
 </script>
 
 <template>
   <div class="measure">
     <aside class="stack" :aria-label="say('measure.next')">
-      <h2>{{ say('measure.next') }}</h2>
-      <p v-if="!client.due && !failed" class="soft small" role="status">{{ say('measure.thinking') }}</p>
-      <button
-        v-for="d in helpful"
-        :key="d.test"
-        type="button"
-        class="choice"
-        :aria-current="current?.id === d.test ? 'true' : undefined"
-        @click="chosen = d.test"
-      >
-        <span>{{ d.title }}</span><span class="tag">{{ d.gate ? say('measure.gate') : inSteps(d) }}</span>
-      </button>
-      <p v-if="client.due && !helpful.length" class="soft">{{ say('measure.enough') }}</p>
+      <!-- Above what is suggested: nothing moves under a finger while that is worked out. -->
       <details>
         <summary>{{ say('measure.all') }}</summary>
         <div v-for="[group, own] in groups" :key="group">
@@ -61,6 +51,19 @@ client.askDue()
           </button>
         </div>
       </details>
+      <h2>{{ say('measure.next') }}</h2>
+      <p v-if="!client.due && !failed" class="soft small" role="status">{{ say('measure.thinking') }}</p>
+      <button
+        v-for="d in helpful"
+        :key="d.test"
+        type="button"
+        class="choice"
+        :aria-current="current?.id === d.test ? 'true' : undefined"
+        @click="chosen = d.test"
+      >
+        <span>{{ d.title }}</span><span class="tag">{{ d.gate ? say('measure.gate') : inSteps(d) }}</span>
+      </button>
+      <p v-if="client.due && !helpful.length" class="soft">{{ say('measure.enough') }}</p>
     </aside>
     <section class="sheet stack main">
       <p v-if="failed" role="alert">{{ failed }}</p>
@@ -69,7 +72,7 @@ client.askDue()
           <h2>{{ current.title }}</h2>
           <span class="soft small">{{ current.group }}</span>
         </div>
-        <p class="soft">{{ current.measures }}. {{ say('measure.unlocks', { what: current.unlocks }) }}</p>
+        <p class="soft begins">{{ current.measures }}. {{ say('measure.unlocks', { what: current.unlocks }) }}</p>
         <ul v-if="dueOf(current.id) && !dueOf(current.id)!.unsafe" class="promise">
           <li v-for="o in dueOf(current.id)!.outcomes" :key="o.says">
             <b>{{ o.says }}</b> <span class="soft small">{{ Math.round(o.probability * 100) }} %</span
@@ -154,6 +157,9 @@ client.askDue()
   background: var(--paper);
   border-color: var(--accent);
   font-weight: 700;
+}
+.begins::first-letter {
+  text-transform: uppercase;
 }
 .how {
   display: grid;

@@ -111,6 +111,20 @@ it('is sent once, however often the button is pressed', async () => {
   expect(results(sent)).toHaveLength(1)
 })
 
+it('leaves alone what somebody began while the last result was sent', async () => {
+  let answer = (): void => undefined
+  served({ ...kept, 'POST /clients/a/tests': () => new Promise((done) => (answer = () => done(viewOf({ revision: 4 })))) })
+  const page = await shown(test({}))
+  await type(page, '12')
+  await page.get('form').trigger('submit')
+  await page.setProps({ test: test({ id: 'another' }) })
+  await type(page, '31')
+  answer()
+  await flushPromises()
+  expect(page.emitted('kept')).toBeUndefined()
+  expect((page.get('input[name=seconds]').element as HTMLInputElement).value).toBe('31')
+})
+
 it('forgets what was typed for one test when another is chosen', async () => {
   served(kept)
   const page = await shown(test({}))

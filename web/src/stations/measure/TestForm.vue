@@ -53,7 +53,9 @@ function result(): Record<string, unknown> {
   }
 }
 async function keep(): Promise<void> {
-  if (!(await attempt(() => client.addTest(result())))) return
+  const sent = result()
+  if (!(await attempt(() => client.addTest(sent)))) return
+  if (JSON.stringify(result()) !== JSON.stringify(sent)) return // somebody went on while it was sent
   if (props.test.per_side && side.value === 'left') {
     clear()
     side.value = 'right'

@@ -3,6 +3,7 @@
 from collections.abc import Callable
 from dataclasses import dataclass, field, replace
 from functools import lru_cache
+from heapq import nsmallest
 from typing import Any, Final, Literal
 
 from amvel.body import PoseFault
@@ -228,8 +229,8 @@ def _ranked(v: Verdict, open_steps: list[str], hardest: dict[tuple[str, str], fl
     """The open steps that serve most of the purposes of a closed one and are no harder."""
     level = max(_level(v, hardest), 1.0) + 0.05
     worth = _worth_instead(v.ref)
-    scored = {r: worth[r] for r in open_steps if r in worth and hardest[r, v.context] <= level}  # never harder than what it stands in for
-    return tuple(sorted(scored, key=lambda r: (-scored[r], r))[:_INSTEAD])
+    scored = [(-worth[r], r) for r in open_steps if r in worth and hardest[r, v.context] <= level]  # never harder than what it stands in for
+    return tuple(r for _, r in nsmallest(_INSTEAD, scored))
 
 
 @lru_cache(maxsize=1024)
@@ -241,8 +242,9 @@ def _worth_instead(ref: str) -> dict[str, float]:
         name = other_family.ref(other)
         if name == ref or other_family.asked_for or other.effort > closed.effort:
             continue
-        worth = sum(min(w, other.purposes.get(p, 0.0)) for p, w in closed.purposes.items())
-        worth += (0.5 if family.id in other_family.replaces else 0.0) + (0.2 if other_family is family else 0.0)
+        worth = (0.5 if family.id in other_family.replaces else 0.0) + (0.2 if other_family is family else 0.0)
+        if not closed.purposes.keys().isdisjoint(other.purposes):
+            worth += sum(min(w, other.purposes.get(p, 0.0)) for p, w in closed.purposes.items())
         if worth > 0.1:
             scored[name] = worth
     return scored

@@ -9,11 +9,13 @@ from amvel.movements import Profiler, Request
 from amvel.safety import sides_of
 from tests.bodies import posed, steps_under_test
 
+SEATS_CM = (36, 40, 44, 50)
+CORNERS = [(stature, mass) for stature in (1.40, 1.98) for mass in (38, 140)]
+
 
 def adult(rng: random.Random) -> tuple[Measures, float]:
-    stature = rng.uniform(1.40, 1.98)
-    mass = rng.uniform(max(38.0, 15 * stature**2), 140.0)  # as light as 15 kg/m², as heavy as 140 kg at any stature
-    return Measures(round(stature, 2), round(mass), rng.choice(["female", "male"])), rng.choice([36, 40, 44, 50])
+    """As light as 38 kg and as heavy as 140 kg at any stature."""
+    return Measures(round(rng.uniform(1.40, 1.98), 2), round(rng.uniform(38, 140)), rng.choice(["female", "male"])), rng.choice(SEATS_CM)
 
 
 def child(rng: random.Random) -> tuple[Measures, float]:
@@ -25,7 +27,8 @@ def child(rng: random.Random) -> tuple[Measures, float]:
 
 def drawn() -> list[tuple[Measures, float]]:
     rng = random.Random(20261126)
-    return [adult(rng) for _ in range(6)] + [child(rng) for _ in range(3)]
+    corners = [(Measures(stature, mass, rng.choice(["female", "male"])), rng.choice(SEATS_CM)) for stature, mass in CORNERS]
+    return corners + [adult(rng) for _ in range(4)] + [child(rng) for _ in range(3)]
 
 
 @pytest.mark.parametrize(("measures", "seat_cm"), drawn(), ids=str)

@@ -58,22 +58,25 @@ def own_heel_distance_cm(body: Anthropometry) -> float:
 
 
 def own_head_pad_cm(body: Anthropometry) -> float:
-    """What fills the gap under the head lying on the back: nothing for a straight back, more for a rounded one."""
+    """What carries the head of this body lying on its back with the neck straight: more for a rounded back, nothing where it
+    comes to the mat by itself."""
     return _head_gap_cm(body.measures)
 
 
 @lru_cache(maxsize=64)
 def _head_gap_cm(measures: Measures) -> float:
+    """How far the back of the head is in front of the line on which the body lies, from the sacrum to the upper back."""
     skeleton = Skeleton(measure(measures))
     angles = np.zeros((1, len(JOINTS)))
     angles[0, JOINT_INDEX["upper_thoracic.flexion"]] = measures.kyphosis_extra_rad
     points = skeleton.points(skeleton.place(np.zeros((1, 3)), np.eye(3)[None], angles))[0]
-    behind = {n: float(points[skeleton.landmarks.index[n], 0]) for n in _BACK}
-    gap = 100 * (behind["occiput"] - min(behind[n] for n in _BACK[1:]))
+    sacrum, upper_back, occiput = (points[skeleton.landmarks.index[n]][[0, 2]] for n in _LIES_ON)
+    ahead, up = (upper_back - sacrum) / np.linalg.norm(upper_back - sacrum)
+    gap = float(100 * (occiput - sacrum) @ (up, -ahead))
     return gap if gap >= LEAST_PAD_CM else 0.0
 
 
-_BACK = ("occiput", "sacrum", "mid_back", "upper_back")
+_LIES_ON = ("sacrum", "upper_back", "occiput")
 BACK_OF_PELVIS = ("sacrum", "left.buttock", "right.buttock")
 LEAST_PAD_CM = 1.0  # a smaller gap is filled by the mat
 
@@ -138,6 +141,18 @@ def supine_calves_up(body: Anthropometry, support_cm: float, hip_deg: float = 90
     )
 
 
+def own_crook_hip_deg(body: Anthropometry) -> float:
+    """With how much bend in the hips this body lies with its knees up: less where the pelvis is thick and lies higher."""
+    return _crook_hip_deg(body.measures)
+
+
+@lru_cache(maxsize=64)
+def _crook_hip_deg(measures: Measures) -> float:
+    body, ranges = measure(measures), healthy()
+    posed = solve(Skeleton(body), [compile_frame(supine_crook(body), "crook lying", body, ranges)], ranges.stops_rad())
+    return float(np.degrees(posed.angles[0, JOINT_INDEX["left.hip.flexion"]]))
+
+
 def own_side_pad_cm(body: Anthropometry) -> float:
     """What carries the head of this body lying on its side as high as the heart: lower it would hang."""
     return _side_pad_cm(body.measures)
@@ -151,6 +166,15 @@ def _side_pad_cm(measures: Measures) -> float:
     level = side_lying(body, head_pad_cm=0.0).lift("head_side_right").aim(Aim("com.head", "z", 0.0, origin="heart"))
     posed = solve(skeleton, [compile_frame(level, "head pad", body, ranges)], ranges.stops_rad())
     return float(100 * posed.points[0, skeleton.landmarks.index["head_side_right"], 2])
+
+
+def legs_slope_deg(body: Anthropometry) -> float:
+    """How far long legs slope down to the floor on the side, against the usual build: from a narrow pelvis they do, from a wide one
+    they slope up (our estimate, by the hip's height over the floor and the length of a leg)."""
+    return 14.0 * (1.0 - body.girth)
+
+
+LOWER_ARM = ("right.elbow_tip", "right.wrist")  # how the arm lies ahead of somebody who lies on the right side
 
 
 @lru_cache(maxsize=KEPT_POSITIONS)
@@ -178,6 +202,9 @@ def side_lying(
             "right.hip.abduction": 0.1,
             "left.hip.abduction": 0.1,
             "right.scapula.elevation": 0.3,
+            "right.shoulder.abduction": 0.1,
+            "right.shoulder.rotation": 0.1,
+            "right.elbow.flexion": 0.3,
             "lower_thoracic.side_bend": 8.0,
             "lumbar.side_bend": 8.0,
         },
@@ -187,6 +214,7 @@ def side_lying(
             Touch("right.hip_side", "floor"),
             Touch("right.knee_side", "floor"),
             Touch("left.foot_inner", "lower foot", strategy="rests"),
+            *(Touch(mark, "floor", strategy="rests") for mark in LOWER_ARM),
         ),
         (
             Aim("left.hip", "x", 0.0, origin="right.hip", weight=0.3, must_hold=False),

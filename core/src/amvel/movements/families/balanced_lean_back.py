@@ -1,5 +1,7 @@
 """Balanced lean back: the replacement for every roll on the back."""
 
+import math
+
 from amvel.movements.breath import breath, breathe, exhale, inhale
 from amvel.movements.declaration import Dose, Fault, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, SHOULDER_CLIMBS, TRUNK_ROUNDS
@@ -56,8 +58,19 @@ def _float(s: Setting, name: str, hip_deg: float, knee_deg: float) -> Frame:
     return off.with_(name, **both(hip_flexion=hip_deg - s.number("lean_deg"), knee_flexion=knee_deg))
 
 
+_HEELS_BELOW_SEAT = 0.22  # of the stature: so far the heels hang under the seat with the shanks plumb (the model's own)
+_CLEAR_CM = 2.0
+
+
+def _light_knee_deg(s: Setting) -> float:
+    """The bend of the knees with which both feet are light: where the seat is too low for shanks that hang, they go ahead."""
+    lengths, lacking_cm = s.body.lengths_m, 100 * _HEELS_BELOW_SEAT * s.body.stature_m + _CLEAR_CM - s.number("seat_cm")
+    below = 1.0 - max(0.0, lacking_cm / 100) / (lengths["shank"] + lengths["ankle_height"])
+    return 88.0 - math.degrees(math.acos(below))
+
+
 def _both_long(s: Setting) -> list[Frame]:
-    return [_float(s, "feet light", 80.0, 88.0), _float(s, "both legs long", 80.0, 25.0)]
+    return [_float(s, "feet light", 80.0, _light_knee_deg(s)), _float(s, "both legs long", 80.0, 25.0)]
 
 
 def _open_close(s: Setting) -> list[Frame]:

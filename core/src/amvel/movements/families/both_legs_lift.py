@@ -6,7 +6,7 @@ from amvel.movements.faults import BREATH_HELD, RIBS_FLARE, ROLLS_BACK
 from amvel.movements.feedback import ROLL_UNDER_THE_WAIST
 from amvel.movements.frames import Aim, Frame, Touch
 from amvel.movements.ladder import Ladder
-from amvel.movements.lying_positions import side_lying
+from amvel.movements.lying_positions import legs_slope_deg, side_lying
 from amvel.movements.promise import joint
 from amvel.movements.wrong import Wrong
 
@@ -16,7 +16,7 @@ _HAND = {
     "left_elbow_flexion": 62.0,
     "left_forearm_pronation": 60.0,
     "left_wrist_extension": 70.0,
-    "right_shoulder_flexion": 100.0,  # the lower arm makes room for the hand in front
+    "right_shoulder_flexion": 130.0,  # the lower arm makes room for the hand in front
 }
 
 
@@ -63,12 +63,13 @@ def _top_arm(s: Setting) -> list[Frame]:
     """The upper arm points at the ceiling; nothing in front helps."""
     frames = _lift(s, False)
     up = {"left_shoulder_flexion": 0.0, "left_shoulder_abduction": 88.0, "left_elbow_flexion": 4.0}
-    lower_arm = Touch("right.wrist", "floor", places=False)  # it lies ahead and keeps the body from rolling
-    return [f.with_(**up).touch(lower_arm) for f in frames]
+    return [f.with_(**up) for f in frames]
 
 
 _CRUNCH_DEG = 5.0  # "a small side bend": our reading
-_UP = Parameter("up_deg", "how far the legs lift", "deg", 9, low=4, high=14, grid=1, easier="down", shows=joint("right.hip.abduction").turned())
+
+# So far that the legs come clear of the floor, whatever the build.
+_UP = Parameter("up_deg", "how far the legs lift", "deg", lambda body: 9.0 + legs_slope_deg(body), low=4, high=14, grid=1, easier="down", shows=joint("right.hip.abduction").turned())
 FAMILY = (
     Ladder(
         "both_legs_lift",

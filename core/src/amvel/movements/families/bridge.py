@@ -5,15 +5,24 @@ from amvel.movements.declaration import Dose, Fault, Parameter, Setting
 from amvel.movements.faults import BACK_HOLLOWS, BREATH_HELD, PELVIS_DROPS, RIBS_FLARE
 from amvel.movements.frames import Band, Frame, Touch
 from amvel.movements.ladder import Ladder
-from amvel.movements.lying_positions import BACK_OF_PELVIS, own_heel_distance_cm, supine_crook
+from amvel.movements.lying_positions import (
+    BACK_OF_PELVIS,
+    own_crook_hip_deg,
+    own_heel_distance_cm,
+    supine_crook,
+)
 from amvel.movements.needs import BAND, CUSHION
 from amvel.movements.positions import both
 from amvel.movements.promise import hip_bend
 from amvel.movements.wrong import Wrong
 
+# How much of the hip bend with which somebody lies is left at the top (our choice): for most people 30° and 15°.
+_SMALL, _THREE_QUARTERS = 0.64, 0.32
+_LEAST_LIFT_DEG = 3.0  # a hip that opens by less lifts nothing: such a bridge is none
+
 
 def _up(s: Setting, name: str = "lifted") -> Frame:
-    hip = s.number("hip_deg")
+    hip = min(s.number("hip_deg"), own_crook_hip_deg(s.body) - _LEAST_LIFT_DEG)
     frame = supine_crook(s.body, own_heel_distance_cm(s.body)).lift(*BACK_OF_PELVIS, "left.wrist", "right.wrist")
     frame = frame.bear("left.heel", "left.ball", "right.heel", "right.ball")
     lifted = frame.with_(name, **both(hip_flexion=hip, knee_flexion=95.0, shoulder_abduction=14.0))
@@ -50,8 +59,8 @@ def _level(s: Setting) -> list[Frame]:
 _BAND = Parameter("band_n", "pull of the band", "N", 20, low=5, high=60, grid=5, easier="down")
 
 
-def _hip(default: float) -> Parameter:
-    return Parameter("hip_deg", "hip bend at the top", "deg", default, low=5, high=35, grid=5, easier="up", shows=hip_bend())
+def _hip(share: float) -> Parameter:
+    return Parameter("hip_deg", "hip bend at the top", "deg", lambda body: share * own_crook_hip_deg(body), low=5, high=35, grid=5, easier="up", shows=hip_bend())
 
 
 FAMILY = (
@@ -81,7 +90,7 @@ FAMILY = (
         Dose(10, 2, 5.0),
         {"hip_back": 0.6, "leg_loading": 0.3, "resist_extension": 0.2},
         2,
-        parameters=(_hip(30),),
+        parameters=(_hip(_SMALL),),
         do=(
             "Arms by the sides, ribs heavy.",
             "Breathe {out}, press both heels down and lift the buttocks a hand’s breadth; the back stays one piece.",
@@ -95,7 +104,7 @@ FAMILY = (
         Dose(10, 3, 6.0),
         {"hip_back": 0.8, "leg_loading": 0.4, "resist_extension": 0.3},
         3,
-        parameters=(_hip(15),),
+        parameters=(_hip(_THREE_QUARTERS),),
         do=(
             "Press both heels and set the buttocks first.",
             "Breathe {out} and lift until the thighs rise three quarters of the way, ribs staying down.",
@@ -109,7 +118,7 @@ FAMILY = (
         Dose(10, 3, 6.0),
         {"hip_back": 0.8, "leg_loading": 0.4, "deep_control": 0.4},
         3,
-        parameters=(_hip(15),),
+        parameters=(_hip(_THREE_QUARTERS),),
         props=(CUSHION,),
         more_faults=(Fault("cushion_slips", "cushion slips", "the cushion drops, or is crushed", "the inner thighs let go, or do everything", "hold it just so that it stays"),),
         do=(
@@ -126,7 +135,7 @@ FAMILY = (
         {"hip_back": 0.9, "turning": 0.7, "leg_loading": 0.5},
         5,
         sides=True,
-        parameters=(_hip(15),),
+        parameters=(_hip(_THREE_QUARTERS),),
         arrow="left.knee",
         more_faults=(Fault("other_hip_sinks_at_the_change", "other hip sinks at the change", "the pelvis drops as the weight goes from foot to foot", "the change is faster than the buttock", "both feet down for a breath between the two", Wrong({"lumbar.side_bend": -9, "lumbar.rotation": 8})),),
         do=(
@@ -143,7 +152,7 @@ FAMILY = (
         {"hip_back": 1.0, "turning": 0.8, "leg_loading": 0.6},
         6,
         sides=True,
-        parameters=(_hip(15),),
+        parameters=(_hip(_THREE_QUARTERS),),
         arrow="left.heel",
         more_faults=(Fault("thighs_part", "thighs part", "the long leg sinks below the other thigh or kicks above it", "the hip that stands has no more to give", "bend the knee, find level again; then straighten", Wrong({"left.hip.flexion": -16})),),
         do=(
@@ -159,7 +168,7 @@ FAMILY = (
         Dose(10, 3, 6.0),
         {"hip_back": 0.8, "hip_out": 0.5, "leg_loading": 0.4},
         4,
-        parameters=(_hip(15), _BAND),
+        parameters=(_hip(_THREE_QUARTERS), _BAND),
         props=(BAND,),
         do=(
             "A band round the thighs; open the knees to hip width against it.",

@@ -92,8 +92,8 @@ def knee_pad_cm(body: Anthropometry, seat_cm: float) -> float:
 
 
 def _pressed_in_cm(body: Anthropometry) -> float:
-    """What a large belly gives when it is lain on: the hip bones still meet the seat."""
-    return max(0.0, 7.2 * body.stature_m * (body.girth - 1.0))
+    """What a large belly gives when it is lain on, and the cushion fills under a hollow one: the hip bones still meet the seat."""
+    return 7.2 * body.stature_m * (body.girth - 1.0)
 
 
 def _level(frame: Frame, name: str) -> Frame:

@@ -5,7 +5,7 @@ from amvel.movements.declaration import Dose, Fault, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, SHOULDER_CLIMBS
 from amvel.movements.frames import Aim, Frame, Surface, Touch
 from amvel.movements.ladder import Ladder
-from amvel.movements.lying_positions import side_lying
+from amvel.movements.lying_positions import LOWER_ARM, side_lying
 from amvel.movements.needs import CUSHION
 from amvel.movements.wrong import Wrong
 
@@ -21,7 +21,7 @@ def _propped(s: Setting, hip_deg: float, knee_deg: float) -> Frame:
     """On the right forearm, elbow under the shoulder, hips still down."""
     arm_cm = 100 * s.body.lengths_m["upper_arm"]
     frame = side_lying(s.body).lift(
-        "head_side_right", "right.shoulder_side", "left.foot_inner", "right.knee_side"
+        "head_side_right", "right.shoulder_side", "left.foot_inner", "right.knee_side", *LOWER_ARM
     )
     frame = frame.unaim("left.hip")
     legs = {f"{x}_{j}": v for x in _SIDES for j, v in (("hip_flexion", hip_deg), ("knee_flexion", knee_deg))}
@@ -114,7 +114,7 @@ def _on_shoulder(s: Setting) -> list[Frame]:
     """For the shoulder that cannot carry: its back and the padded head stay down, the hips lift."""
     down = side_lying(s.body, 20.0, 88.0).lift("left.foot_inner")
     down = Frame(**{**down.__dict__, "surfaces": {**down.surfaces, "lower leg": _lower_leg(s)}})
-    arms = {"left_shoulder_flexion": 0.0, "left_shoulder_abduction": 4.0, "right_shoulder_abduction": -3.0}
+    arms = {"left_shoulder_flexion": 0.0, "left_shoulder_abduction": 4.0}
     down = down.with_(right_shoulder_flexion=60.0, **arms)
     down = down.touch(Touch("left.knee_inside", "lower leg"), Touch("right.foot_outer", "floor"))
     give = {"right_hip_rotation": 0.2, "right_ankle_inversion": 0.2, "left_hip_abduction": 0.2}

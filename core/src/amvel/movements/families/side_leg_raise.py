@@ -1,12 +1,15 @@
 """Straight-leg raise to the side."""
 
+from collections.abc import Callable
+
+from amvel.body import Anthropometry
 from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Fault, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, ROLLS_BACK
 from amvel.movements.feedback import ROLL_UNDER_THE_WAIST
 from amvel.movements.frames import Frame, Touch
 from amvel.movements.ladder import Ladder
-from amvel.movements.lying_positions import side_lying
+from amvel.movements.lying_positions import legs_slope_deg, side_lying
 from amvel.movements.needs import CUSHION
 from amvel.movements.promise import joint
 from amvel.movements.wrong import Wrong
@@ -56,7 +59,7 @@ def _cushion(s: Setting) -> list[Frame]:
     return _raise(s, True, cushion=True)
 
 
-def _out(default: float, high: float = 35) -> Parameter:
+def _out(default: float | Callable[[Anthropometry], float], high: float = 35) -> Parameter:
     return Parameter(
         "out_deg", "how far the leg goes up", "deg", default, low=8, high=high, grid=3, easier="down", shows=joint("left.hip.abduction"))
 
@@ -129,7 +132,7 @@ FAMILY = (
         5,
         also=("A firm cushion between the feet, pressed lightly by both legs.",),
         cues=("press first, then both legs leave the floor together", "as slow down as up", "the waist stays long"),
-        parameters=(_out(8, high=26),),  # the lower hip has to bring its leg across as far
+        parameters=(_out(lambda body: 9.0 + legs_slope_deg(body), high=26),),  # the lower hip has to bring its leg across as far
         props=(CUSHION,),
         more_faults=(Fault("pressing_stops", "pressing stops", "the cushion gets loose as the legs come up", "the lower leg is left behind", "press first, lift a finger’s breadth only"),),
         do=(

@@ -33,7 +33,7 @@ def _lying(s: Setting) -> Frame:
     surfaces = {**surfaces, "floor": Surface("floor", "level", 0.0, friction=0.6), "bed": _bed(s)}
     touches = tuple(t._replace(surface="bed") if t.surface == "floor" else t for t in frame.touches)
     frame = replace(frame, surfaces=surfaces, touches=touches, root_at_cm=(0, 0, height + 17))
-    soft = ("elbow_tip", "forearm_side", "sit_bone", "thigh_under")
+    soft = ("forearm_side", "sit_bone", "thigh_under")
     frame = frame.touch(*(Touch(f"right.{p}", "bed", places=False) for p in soft))
     frame = frame.with_(right_shoulder_flexion=60.0, right_elbow_flexion=70.0)
     return frame.with_("on the side at the edge").facts_(on_floor=False, lying_flat=True)

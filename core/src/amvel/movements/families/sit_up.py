@@ -34,7 +34,7 @@ def _roll_up(s: Setting) -> list[Frame]:
     frames = []
     for frame in _half(s):
         legs = frame.lift("left.ball", "right.ball").unaim("left.heel", "right.heel").with_(**long)
-        frames.append(legs.free_(**both(hip_flexion=0.2)))
+        frames.append(legs.free_(**both(hip_flexion=0.2, knee_flexion=1.0)))
     return frames
 
 

@@ -19,6 +19,7 @@ from django.utils import timezone
 from procrastinate import RetryStrategy
 from procrastinate.contrib.django import app
 from procrastinate.contrib.django.models import ProcrastinateJob
+from procrastinate.jobs import Status
 
 from jobs.models import LOST_AFTER, OF_ONE_DAY, KeptPicture, LongAnswer, SolvedBody
 from jobs.of_a_house import PARTS, Told
@@ -121,7 +122,10 @@ def remind(timestamp: int) -> None:
 @app.periodic(cron="17 3 * * *")
 @app.task(name="drop_old_jobs", queue=CARE, queueing_lock="drop_old_jobs")
 async def drop_old_jobs(timestamp: int) -> None:
-    """Notes on jobs that ended yesterday or before go: what came of them stands with the answers."""
+    """Notes on jobs that ended yesterday or before go: what came of them stands with the answers.  So do those of workers that
+    died: what they had begun was taken up by others."""
+    for job in await app.job_manager.get_stalled_jobs(seconds_since_heartbeat=AGAIN_S):
+        await app.job_manager.finish_job(job, Status.FAILED, delete_job=True)
     await app.job_manager.delete_old_jobs(nb_hours=24, include_failed=True, include_cancelled=True, include_aborted=True)
 
 

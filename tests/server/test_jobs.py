@@ -1,5 +1,6 @@
 """Long answers: asked for once, worked out by a worker, kept for everybody in the house; a worker may die."""
 
+import asyncio
 import json
 import signal
 import time
@@ -8,6 +9,7 @@ from collections.abc import Callable
 from datetime import timedelta
 
 import pytest
+from asgiref.sync import sync_to_async
 from django.conf import settings as django_settings
 from django.core.management import call_command
 from django.db import connection
@@ -282,6 +284,25 @@ def as_begun(monkeypatch) -> None:
     monkeypatch.setattr("clients.engines._engines", OrderedDict())
     monkeypatch.setattr("amvel.engine._profilers", OrderedDict())
     monkeypatch.setattr("api.put_into_words._said", OrderedDict())
+
+
+async def _dropped() -> None:
+    await tasks.drop_old_jobs.func(timestamp=0)
+    await sync_to_async(lambda: connection.close())()  # that of the thread in which it worked
+
+
+def test_what_a_dead_worker_had_begun_is_not_noted_for_ever(house, with_workers) -> None:
+    """Its question is taken up by others (above); the note that it was at it goes, and what waits stays."""
+    api, client_id = house
+    api.get(f"/clients/{client_id}/verdicts")
+    api.get(f"/clients/{client_id}/next-tests")
+    with connection.cursor() as cursor:
+        cursor.execute("UPDATE procrastinate_jobs SET status = 'doing' WHERE id = (SELECT min(id) FROM procrastinate_jobs)")
+        cursor.execute("SELECT count(*) FROM procrastinate_jobs")
+        before = cursor.fetchone()[0]
+        asyncio.run(_dropped())
+        cursor.execute("SELECT count(*), count(*) FILTER (WHERE status = 'doing') FROM procrastinate_jobs")
+        assert cursor.fetchone() == (before - 1, 0)
 
 
 def test_another_worker_on_another_morning_solves_nothing_again(house, monkeypatch) -> None:

@@ -36,7 +36,7 @@ def test_the_head_lies_on_its_pad_and_weighs_what_a_head_weighs(ref: str, size: 
 def test_the_clam_opens_the_knee_and_leaves_the_feet_together(ref: str, size: str) -> None:
     s = see(ref, size)
     assert s.up("left.knee") > s.up("left.knee", 0) + 4
-    assert s.travelled_cm("right.knee") < 1.5
+    assert s.travelled_cm("right.knee") < 2.0
     assert np.linalg.norm(s.cm("left.heel") - s.cm("right.heel")) < np.linalg.norm(s.cm("left.knee") - s.cm("right.knee"))
 
 
@@ -102,7 +102,9 @@ def test_the_lightened_hip_still_touches(size: str) -> None:
 def test_who_cannot_carry_on_the_shoulder_keeps_its_back_down(size: str) -> None:
     s = see("side_bridge/on_the_shoulder", size)
     assert s.up("right.shoulder_side") == pytest.approx(0, abs=1)
-    assert s.of("right.forearm_support_percent_bw") < 2
+    # The arm lies ahead and bears itself: an arm weighs 4.9 % of the body (de Leva 1996), and nothing is pressed with it.
+    assert s.of("right.forearm_support_percent_bw") < 4.9
+    assert s.of("right.arm_carries_percent_bw") == 0
 
 
 @each_size

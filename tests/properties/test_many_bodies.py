@@ -1,5 +1,6 @@
-"""Adults from 1.40 to 1.98 m and children from 1.10 m, drawn anew for every seed: everybody takes every step."""
+"""Adults from 1.40 to 1.98 m, also with a rounded back, and children from 1.10 m, drawn anew for every seed: everybody takes every step."""
 
+import math
 import random
 
 import pytest
@@ -28,7 +29,8 @@ def child(rng: random.Random) -> tuple[Measures, float]:
 def drawn() -> list[tuple[Measures, float]]:
     rng = random.Random(20261126)
     corners = [(Measures(stature, mass, rng.choice(["female", "male"])), rng.choice(SEATS_CM)) for stature, mass in CORNERS]
-    return corners + [adult(rng) for _ in range(4)] + [child(rng) for _ in range(3)]
+    rounded = [(Measures(h, m, "female", kyphosis_extra_rad=math.radians(deg)), 44) for h, m, deg in ((1.70, 90, 15), (1.50, 45, 30), (1.64, 62, 40))]
+    return corners + rounded + [adult(rng) for _ in range(3)] + [child(rng) for _ in range(3)]
 
 
 @pytest.mark.parametrize(("measures", "seat_cm"), drawn(), ids=str)

@@ -6,7 +6,6 @@ import numpy as np
 
 from amvel.body import (
     JOINT_INDEX,
-    JOINTS,
     Anthropometry,
     FrameFacts,
     Measures,
@@ -15,6 +14,7 @@ from amvel.body import (
     measure,
     solve,
 )
+from amvel.movements.back_shape import own_chest_pad_cm, own_head_pad_cm, rounded_deg, upper_back_off_cm
 from amvel.movements.frames import Aim, Frame, Surface, Touch
 from amvel.movements.pose_of_frame import compile_frame
 from amvel.movements.positions import (
@@ -34,12 +34,13 @@ _HIPS_LEVEL = Aim("left.hip", "z", 0.0, origin="right.hip", weight=0.5)
 _SQUARE_LYING = Aim("left.hip", "x", 0.0, origin="right.hip", weight=0.3)
 
 
-def _arms_by_the_side() -> dict[str, float]:
+def _arms_by_the_side(body: Anthropometry) -> dict[str, float]:
+    """Along the floor: from shoulders that a round back brings up they go as much further ahead."""
     return {
         f"{s}.{k}": v
         for s in _SIDES
         for k, v in (
-            ("shoulder.flexion", -9.0),
+            ("shoulder.flexion", -9.0 + rounded_deg(body)),
             ("shoulder.abduction", 12.0),
             ("forearm.pronation", 60.0),
             ("elbow.flexion", 6.0),
@@ -57,28 +58,15 @@ def own_heel_distance_cm(body: Anthropometry) -> float:
     return 22.0 * body.stature_m
 
 
-def own_head_pad_cm(body: Anthropometry) -> float:
-    """What carries the head of this body lying on its back with the neck straight: more for a rounded back, nothing where it
-    comes to the mat by itself."""
-    return _head_gap_cm(body.measures)
+def _upper_back_lies(body: Anthropometry) -> tuple[Touch, ...]:
+    """The upper back on the floor, or over the middle of a back that is too round for it."""
+    off_cm = upper_back_off_cm(body)
+    if not off_cm:
+        return (Touch("upper_back", "floor"),)
+    return (Touch("upper_back", "floor", bears=False, gap_cm=off_cm), Touch("mid_back", "floor", places=False))
 
 
-@lru_cache(maxsize=64)
-def _head_gap_cm(measures: Measures) -> float:
-    """How far the back of the head is in front of the line on which the body lies, from the sacrum to the upper back."""
-    skeleton = Skeleton(measure(measures))
-    angles = np.zeros((1, len(JOINTS)))
-    angles[0, JOINT_INDEX["upper_thoracic.flexion"]] = measures.kyphosis_extra_rad
-    points = skeleton.points(skeleton.place(np.zeros((1, 3)), np.eye(3)[None], angles))[0]
-    sacrum, upper_back, occiput = (points[skeleton.landmarks.index[n]][[0, 2]] for n in _LIES_ON)
-    ahead, up = (upper_back - sacrum) / np.linalg.norm(upper_back - sacrum)
-    gap = float(100 * (occiput - sacrum) @ (up, -ahead))
-    return gap if gap >= LEAST_PAD_CM else 0.0
-
-
-_LIES_ON = ("sacrum", "upper_back", "occiput")
 BACK_OF_PELVIS = ("sacrum", "left.buttock", "right.buttock")
-LEAST_PAD_CM = 1.0  # a smaller gap is filled by the mat
 
 
 @lru_cache(maxsize=KEPT_POSITIONS)
@@ -88,7 +76,7 @@ def supine_crook(
     """Lying on the back, knees bent, soles down; `heel_distance_cm` is from the sit bones to the heels."""
     pad_cm = own_head_pad_cm(body) if head_pad_cm is None else head_pad_cm
     heels_cm = own_heel_distance_cm(body) if heel_distance_cm is None else heel_distance_cm
-    angles = {**_arms_by_the_side()}
+    angles = _arms_by_the_side(body)
     for s in _SIDES:
         angles |= {f"{s}.hip.flexion": 45.0, f"{s}.knee.flexion": 90.0}
     return Frame(
@@ -99,7 +87,7 @@ def supine_crook(
         {**_NECK_GIVES, **legs_give("hip.flexion", "knee.flexion", "ankle.dorsiflexion")},
         (
             Touch("occiput", "head pad"),
-            Touch("upper_back", "floor"),
+            *_upper_back_lies(body),
             Touch("sacrum", "floor"),
             *(Touch(f"{s}.buttock", "floor", places=False) for s in _SIDES),
             *(t._replace(strategy="rests") for t in feet()),
@@ -126,7 +114,7 @@ def supine_calves_up(body: Anthropometry, support_cm: float, hip_deg: float = 90
         {**_NECK_GIVES, **legs_give("knee.flexion", stiffness=0.2), **legs_give("hip.flexion", stiffness=0.6)},
         (
             Touch("occiput", "head pad"),
-            Touch("upper_back", "floor"),
+            *_upper_back_lies(body),
             Touch("sacrum", "floor"),
             *(Touch(f"{s}.buttock", "floor", places=False) for s in _SIDES),
             *(Touch(f"{s}.calf_under", "calf support", strategy="rests") for s in _SIDES),
@@ -232,10 +220,11 @@ def side_lying(
 @lru_cache(maxsize=KEPT_POSITIONS)
 def prone(body: Anthropometry, forehead_pad_cm: float, pelvis_pad_cm: float) -> Frame:
     """Lying face down, a pad under the forehead and one under the front of the hips and lower ribs."""
+    chest_cm = own_chest_pad_cm(body)
     angles: dict[str, float] = {}
     for s in _SIDES:
         angles |= {
-            f"{s}.shoulder.flexion": 10.0,
+            f"{s}.shoulder.flexion": 10.0 + rounded_deg(body),
             f"{s}.shoulder.abduction": 10.0,
             f"{s}.forearm.pronation": -60.0,
             f"{s}.ankle.dorsiflexion": -45.0,
@@ -254,7 +243,7 @@ def prone(body: Anthropometry, forehead_pad_cm: float, pelvis_pad_cm: float) -> 
         },
         (
             Touch("forehead", "head pad"),
-            Touch("breastbone", "floor"),
+            Touch("breastbone", "chest pad" if chest_cm else "floor"),
             Touch("pubis", "pelvis pad"),
             *(Touch(f"{s}.{p}", "floor") for s in _SIDES for p in ("knee_front", "toe_tip")),
             *_arms_lie(),
@@ -264,6 +253,7 @@ def prone(body: Anthropometry, forehead_pad_cm: float, pelvis_pad_cm: float) -> 
             "floor": FLOOR,
             "head pad": Surface("head pad", "level", forehead_pad_cm, title="folded towel"),
             "pelvis pad": Surface("pelvis pad", "level", pelvis_pad_cm, title="flat cushion"),
+            **({"chest pad": Surface("chest pad", "level", chest_cm, title="firm cushion")} if chest_cm else {}),
         },
         facts=FrameFacts(on_floor=True, lying_flat=True),
     )

@@ -280,6 +280,7 @@ _PLACED: dict[str, _Place] = {
     "hand support": Scenery.carries,
     "head pad": Scenery.pad,
     "pelvis pad": Scenery.pad,
+    "chest pad": Scenery.pad,
     "knee pad": Scenery.pad,
     "towel": Scenery.pad,
     "wall": Scenery.wall,

@@ -11,6 +11,7 @@ import numpy as np
 
 from amvel.body import JOINT_INDEX, MIRROR_SIGN, Anthropometry, Capacities, Posed, Skeleton, other_side
 from amvel.body.tree import Array
+from amvel.movements.back_shape import back_lies_raised_deg
 
 _REGIONS = ("lumbar", "lower_thoracic", "upper_thoracic")
 _SPINE = ("lumbar", "lower_thorax", "upper_thorax")
@@ -118,11 +119,11 @@ class Lean(Angle):
 
 @dataclass(frozen=True)
 class HeadEnd(Angle):
-    """How far the back of somebody lying on it has come up."""
+    """How far the back of somebody lying on it has come up, against how it lies flat."""
 
     def _read_deg(self, reading: Reading) -> Array:
         back = reading.at("upper_back") - reading.at("sacrum")
-        return _degrees(back[:, 2], -back[:, 0])
+        return _degrees(back[:, 2], -back[:, 0]) - back_lies_raised_deg(reading.skeleton.body)
 
 
 @dataclass(frozen=True)

@@ -4,6 +4,7 @@ import math
 from dataclasses import replace
 
 from amvel.body.anthropometry import HIP_HALF_WIDTH, SHOULDER_HALF_WIDTH
+from amvel.movements.back_shape import rounded_deg
 from amvel.movements.breath import breath, exhale, inhale, steady
 from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting, Step
 from amvel.movements.faults import BACK_HOLLOWS, BREATH_HELD, PELVIS_TIPS, SHOULDER_CLIMBS, TRUNK_ROUNDS
@@ -174,7 +175,7 @@ _HAND = Parameter("hand", "how the hands rest", "", "flat", choices=("flat", "fi
 RAISED = Parameter("hands_raised_cm", "block under the hands", "cm", 0, low=0, high=40, grid=5, easier="up", nothing_at=0)
 # Higher up the trunk stands so steep that a long leg reaches into the floor, and that one knee or hand less topples it.
 RAISED_LITTLE = replace(RAISED, high=15)
-_ARM = Parameter("arm_deg", "how far the arm reaches", "deg", 150, low=120, high=160, grid=10, easier="down", shows=joint("left.shoulder.flexion", "right.shoulder.flexion"))
+_ARM = Parameter("arm_deg", "how far the arm reaches", "deg", lambda body: 150.0 + rounded_deg(body), low=120, high=160, grid=10, easier="down", shows=joint("left.shoulder.flexion", "right.shoulder.flexion"))
 _LEG = Parameter("leg_hip_deg", "hip bend of the long leg", "deg", 5, low=0, high=25, grid=5, easier="up", shows=hip_bend())
 _FAULTS = (_SHIFT, PELVIS_TIPS, BACK_HOLLOWS, _RIBS, SHOULDER_CLIMBS, BREATH_HELD)
 _SETUP = ("Hands under the shoulders, knees under the hips, neck long.", "Belly lifted, back as in standing.")

@@ -2,6 +2,7 @@
 
 from dataclasses import replace
 
+from amvel.movements.back_shape import own_head_pad_cm, upper_back_off_cm
 from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting, Step
 from amvel.movements.faults import BREATH_HELD, PELVIS_ROCKS
@@ -46,8 +47,10 @@ def _on_roller(s: Setting) -> list[Frame]:
     frames = []
     for frame in _frames(s):
         spine = ("occiput", "upper_back", "sacrum")
-        up = replace(frame.lift(*spine), surfaces={**frame.surfaces, "roller": roller})
-        up = up.touch(*(Touch(p, "roller", half_width_cm=_CONTACT_SHARE * height) for p in spine))
+        up = replace(frame.lift(*spine, "mid_back"), surfaces={**frame.surfaces, "roller": roller})
+        # What a round back leaves under head and shoulders is filled on the roller as on the floor.
+        filled_cm = {"occiput": own_head_pad_cm(s.body), "upper_back": upper_back_off_cm(s.body)}
+        up = up.touch(*(Touch(p, "roller", half_width_cm=_CONTACT_SHARE * height, gap_cm=filled_cm.get(p, 0.0)) for p in spine))
         up = up.with_(**both(shoulder_flexion=-16.0, shoulder_abduction=38.0)).free_(
             **both(shoulder_flexion=0.1, wrist_extension=0.2)
         )

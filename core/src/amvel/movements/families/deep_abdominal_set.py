@@ -4,7 +4,7 @@ from amvel.movements.breath import breath, breathe, exhale
 from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting, Step
 from amvel.movements.faults import BREATH_HELD
 from amvel.movements.feedback import FINGERTIPS
-from amvel.movements.frames import Aim, Frame
+from amvel.movements.frames import Aim, Frame, Touch
 from amvel.movements.lying_positions import own_heel_distance_cm, supine_crook
 from amvel.movements.session_part import SessionPart
 from amvel.movements.sign import Sign
@@ -58,7 +58,8 @@ def _frames(s: Setting) -> list[Frame]:
         for side, inward in (("left", -2.5), ("right", 2.5))
         for axis, cm in (("x", -1.0), ("y", inward), ("z", 2.5))
     ]
-    return [frame.aim(*aims)]
+    elbows = (Touch(f"{side}.elbow_tip", "floor", strategy="rests") for side in ("left", "right"))
+    return [frame.touch(*elbows).aim(*aims)]
 
 
 _HEELS = Parameter(

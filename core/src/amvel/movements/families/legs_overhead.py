@@ -21,9 +21,9 @@ def _over(s: Setting) -> list[Frame]:
     root = FACE_UP @ np.array([[np.cos(a), 0, np.sin(a)], [0, 1.0, 0], [-np.sin(a), 0, np.cos(a)]])
     frame = supine_crook(s.body)
     frame = Frame(**{**frame.__dict__, "root": root, "root_at_cm": (0, 0, 40)})
-    frame = frame.lift(*BACK_OF_PELVIS, *(f"{x}.{p}" for x in ("left", "right") for p in ("heel", "ball")))
+    frame = frame.lift("upper_back", "mid_back", *BACK_OF_PELVIS, *(f"{x}.{p}" for x in ("left", "right") for p in ("heel", "ball")))
     frame = frame.unaim("left.heel", "right.heel").touch(
-        *(Touch(f"{x}.elbow_tip", "floor", places=False) for x in ("left", "right"))
+        Touch("upper_back", "floor"), *(Touch(f"{x}.elbow_tip", "floor", places=False) for x in ("left", "right"))
     )
     frame = frame.with_(
         "legs over the head",

@@ -3,6 +3,7 @@
 from dataclasses import replace
 
 from amvel.body import Anthropometry
+from amvel.movements.back_shape import rounded_deg
 from amvel.movements.breath import breath, breathe, exhale, inhale
 from amvel.movements.declaration import Dose, Fault, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, SHOULDER_CLIMBS
@@ -172,7 +173,7 @@ def _both_legs(s: Setting) -> list[Frame]:
 
 _SEAT = Parameter("seat_cm", "height of seat and cushion", "cm", 42, low=36, high=52, grid=1, easier="down", measured=Measured.SEAT_AS_SUPPORT)
 _HANG = Parameter("hang_deg", "how far the back hangs before it lengthens", "deg", 16, low=0, high=20, grid=2, easier="down", shows=Shown(((JointAngle("upper_thoracic.flexion"), JointAngle("lower_thoracic.flexion")),)))
-_ARM = Parameter("arm_deg", "how far the arm reaches", "deg", 130, low=10, high=160, grid=10, easier="down", shows=joint("left.shoulder.flexion"))
+_ARM = Parameter("arm_deg", "how far the arm reaches", "deg", lambda body: 130.0 + rounded_deg(body), low=10, high=160, grid=10, easier="down", shows=joint("left.shoulder.flexion"))
 _LEG = Parameter("leg_hip_deg", "hip bend of the long leg", "deg", 4, low=0, high=40, grid=4, easier="up", shows=hip_bend())
 FAMILY = (
     Ladder(

@@ -1,5 +1,6 @@
 """Rock back: the sit bones go back with the trunk as one straight unit."""
 
+from amvel.movements.back_shape import rounded_deg
 from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Fault, Parameter, Setting
 from amvel.movements.families.arm_or_leg_slide import _HAND, RAISED, _base
@@ -13,12 +14,17 @@ from amvel.movements.promise import joint
 def _rock(s: Setting) -> list[Frame]:
     start, hip = _base(s), s.number("hip_deg")
     back = start.unaim("left.knee", "right.knee", "left.wrist", "right.wrist", "left.elbow", "right.elbow")
+    # The arms go as far up as the trunk goes back, from where a rounded back has them already.
+    arms_deg = _ARMS_DEG + rounded_deg(s.body) + hip - _UNDER_THE_HIPS_DEG
     return [
         start,
-        back.with_("sit bones back", **both(hip_flexion=hip)).free_(
+        back.with_("sit bones back", **both(hip_flexion=hip, shoulder_flexion=arms_deg)).free_(
             **both(knee_flexion=0.1, shoulder_flexion=0.1)
         ),
     ]
+
+
+_ARMS_DEG, _UNDER_THE_HIPS_DEG = 88.0, 85.0  # as they are on hands and knees
 
 
 def _to(default: float) -> Parameter:

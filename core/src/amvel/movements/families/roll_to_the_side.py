@@ -2,6 +2,7 @@
 
 import numpy as np
 
+from amvel.movements.back_shape import rounded_deg
 from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Fault, Setting
 from amvel.movements.faults import BREATH_HELD
@@ -67,16 +68,20 @@ def _side(s: Setting) -> Frame:
 
 
 _FREE_ARM = {"left_shoulder_flexion": 70.0, "left_shoulder_abduction": -14.0, "left_elbow_flexion": 10.0}
-_LOWER_ARM = {"right_shoulder_flexion": 60.0, "right_elbow_flexion": 15.0}
+
+
+def _arms(s: Setting) -> dict[str, float]:
+    """The lower arm ahead of the ribs that roll onto it: further from shoulders that a round back brings down."""
+    return {**_FREE_ARM, "right_shoulder_flexion": 60.0 + rounded_deg(s.body) / 2, "right_elbow_flexion": 15.0}
 
 
 def _to_the_side(s: Setting) -> list[Frame]:
-    arm = {**_FREE_ARM, **_LOWER_ARM}
+    arm = _arms(s)
     return [_start(s, arm), _half(s, arm, 45.0), _half(s, arm, 75.0).with_("nearly on the side"), _side(s)]
 
 
 def _half_and_back(s: Setting) -> list[Frame]:
-    arm = {**_FREE_ARM, **_LOWER_ARM}
+    arm = _arms(s)
     return [_start(s, arm), _half(s, arm, 30.0)]
 
 

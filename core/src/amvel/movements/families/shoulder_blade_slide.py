@@ -1,5 +1,6 @@
 """Shoulder-blade slide: face down, the upper back works and the low back rests."""
 
+from amvel.movements.back_shape import rounded_deg
 from amvel.movements.breath import breath, breathe, exhale, inhale
 from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting, Step
 from amvel.movements.faults import BACK_HOLLOWS, BREATH_HELD
@@ -22,12 +23,12 @@ def _base(s: Setting) -> Frame:
     return prone(s.body, s.number("forehead_pad_cm"), s.number("pelvis_pad_cm"))
 
 
-def _reach(frame: Frame, name: str) -> Frame:
-    return frame.with_(name, **both(scapula_elevation=-8.0, shoulder_flexion=-1.0))
+def _reach(s: Setting, frame: Frame, name: str) -> Frame:
+    return frame.with_(name, **both(scapula_elevation=-8.0, shoulder_flexion=rounded_deg(s.body) - 1.0))
 
 
 def _slide(s: Setting) -> list[Frame]:
-    return [_base(s), _reach(_base(s), "fingertips towards the feet")]
+    return [_base(s), _reach(s, _base(s), "fingertips towards the feet")]
 
 
 def _head(s: Setting) -> list[Frame]:
@@ -35,7 +36,7 @@ def _head(s: Setting) -> list[Frame]:
     lifted = start.lift("forehead").touch(
         Touch("forehead", "head pad", bears=False, gap_cm=s.number("head_lift_cm"))
     )
-    return [start, _reach(lifted, "forehead light, arms to the feet").free_(upper_thoracic_flexion=2.0)]
+    return [start, _reach(s, lifted, "forehead light, arms to the feet").free_(upper_thoracic_flexion=2.0)]
 
 
 _FOREHEAD = Parameter(

@@ -3,6 +3,7 @@
 from dataclasses import replace
 
 from amvel.body import Anthropometry, but
+from amvel.movements.back_shape import rounded_deg
 from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting, Step
 from amvel.movements.faults import BREATH_HELD, KNEE_FALLS_IN, PELVIS_DROPS, TRUNK_ROUNDS
@@ -48,7 +49,7 @@ def _arm_rest_cm(body: Anthropometry) -> float:
 _HAND = Parameter(
     "hand_cm", "height of what the hand presses on", "cm", _arm_rest_cm, low=50, high=120, grid=1, easier="", measured=Measured.HAND_REST
 )
-ARMS_AHEAD = Parameter("arms_deg", "arms reach ahead", "deg", 95, low=35, high=95, grid=5, easier="down", shows=joint("right.shoulder.flexion"))
+ARMS_AHEAD = Parameter("arms_deg", "arms reach ahead", "deg", lambda body: 95.0 + rounded_deg(body), low=35, high=140, grid=5, easier="down", shows=joint("right.shoulder.flexion"))
 
 
 _AHEAD_DEG, _ON_RESTS_DEG = 95.0, -15.0  # elevation of arms that reach ahead, and of arms whose hands lie on rests

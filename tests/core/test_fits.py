@@ -13,6 +13,7 @@ from amvel.case import PROPS, Prop, Room, Seat
 from amvel.fitting import check_room, fit_figure, fits, refused, seat_for, to_prepare, usable_seats
 from amvel.fitting.fit import posed
 from amvel.fitting.grip import needed, offered
+from amvel.fitting.plan import fits_used
 from amvel.fitting.seats import seat_for_hip
 from amvel.fitting.stacking import FIRM, FOR_THE_HEAD, STACKABLE, stack
 from amvel.movements import Profiler, Request, all_steps, find
@@ -238,6 +239,20 @@ def test_a_rounded_back_lies_with_the_head_on_the_pad_that_the_room_is_told_of()
     assert next(f for f in fits(p, ROOM, NOTHING) if f.id == "head_back").value == pytest.approx(pad, abs=0.5)
     assert pad > 8
     assert profile.peak("neck_extension_deg") < 5
+
+
+def test_a_rounded_chest_is_filled_face_down_so_that_the_neck_stays_long() -> None:
+    """By hand: the breastbone comes back by about the sine of the rounding times its way above the joint that rounds."""
+    p = Profiler(measure(Measures(1.60, 58, "female", kyphosis_extra_rad=radians(30))), healthy())
+    chest = next(f for f in fits(p, ROOM, NOTHING) if f.id == "chest")
+    assert 3 < chest.value < 12
+    assert chest.id in fits_used(*find("prone_breathing/hands_beside")) & fits_used(*find("shoulder_blade_slide/slide"))
+    face_down = posed(p, "prone_breathing/hands_beside")
+    assert not face_down.fault
+    assert face_down.frames[0].surfaces["chest pad"].at_cm == pytest.approx(chest.value, abs=0.5)
+    straight = posed(Profiler(measure(Measures(1.60, 58, "female")), healthy()), "prone_breathing/hands_beside")
+    assert face_down.peak("neck_extension_deg") < straight.peak("neck_extension_deg") + 8
+    assert not [f for f in fits(profiler("middle"), ROOM, NOTHING) if f.id == "chest"]
 
 
 @pytest.mark.parametrize("size", ["small", "middle", "smallest"])

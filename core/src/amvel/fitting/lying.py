@@ -10,13 +10,13 @@ from amvel.fitting.furniture import seat_for
 from amvel.fitting.stacking import FOR_THE_HEAD, STACKABLE, Stack, stack
 from amvel.languages import said, said_together
 from amvel.movements import Profiler, Request
+from amvel.movements.back_shape import own_chest_pad_cm, own_head_pad_cm
 from amvel.movements.families.breathing_rest import calf_support_cm
-from amvel.movements.lying_positions import own_head_pad_cm
 from amvel.movements.room_measures import FitId
 from amvel.sources import COMMON_PRACTICE, ours
 
 OUTLINE = ours("from the outline of the body model; give way to what looks level")
-_CALVES, _SIDE = "breathing_rest/calves_on_seat", "clam/small_opening"
+_CALVES, _SIDE, _FACE_DOWN = "breathing_rest/calves_on_seat", "clam/small_opening", "prone_breathing/hands_beside"
 _LONGEST = (
     "opposite_arm_and_leg_supine/full_reach",
     "side_leg_raise/both_legs_long",
@@ -125,6 +125,28 @@ def head_on_the_back(profiler: Profiler, room: Room) -> list[Fit]:
     ]
 
 
+def under_the_chest(profiler: Profiler, room: Room) -> list[Fit]:
+    """With a rounded upper back the head would hang back face down: what fills the hollow of the chest; nothing for other backs."""
+    hollow = own_chest_pad_cm(profiler.body)
+    if not hollow:
+        return []
+    made = stack(hollow, room, 1.5, kinds=STACKABLE)
+    words = said_together((said("Face down: {cm} cm under the breastbone, so that the neck stays long", cm=round(hollow)), *_of(made), "."))
+    return [
+        Fit(
+            FitId.CHEST,
+            "pad under the chest",
+            round(hollow),
+            hollow - 1.5,
+            hollow + 1.5,
+            words,
+            OUTLINE,
+            made_of=made.says() if made else "",
+            drawing=Drawing(_FACE_DOWN, "both", {}, 0, (Mark("up", "breastbone", value_cm=round(hollow)),)),
+        )
+    ]
+
+
 def waist_roll(profiler: Profiler) -> list[Fit]:
     """A roll that fills the hollow of the waist in side lying and is neither crushed nor left."""
     at, h, g = standing_cm(profiler), 100 * profiler.body.stature_m, profiler.body.girth
@@ -170,4 +192,4 @@ def _of(made: Stack | None) -> tuple[str, ...]:
     return (": ", made.says()) if made is not None and made.pieces else ()
 
 
-__all__ = ["calf_support", "floor_poses", "free_floor", "head_on_the_back", "head_on_the_side", "side_poses", "waist_roll"]
+__all__ = ["calf_support", "floor_poses", "free_floor", "head_on_the_back", "head_on_the_side", "side_poses", "under_the_chest", "waist_roll"]

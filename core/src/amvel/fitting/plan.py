@@ -33,6 +33,7 @@ def fits(profiler: Profiler, room: Room, envelope: Envelope, only: frozenset[Fit
         _Making((FitId.CALF_SUPPORT,), lambda: lying.calf_support(profiler, room)),
         _Making((FitId.HEAD_SIDE,), lambda: lying.head_on_the_side(profiler, room), lambda: lying.side_poses(profiler)),
         _Making((FitId.HEAD_BACK,), lambda: lying.head_on_the_back(profiler, room)),
+        _Making((FitId.CHEST,), lambda: lying.under_the_chest(profiler, room)),
         _Making((FitId.WAIST_ROLL,), lambda: lying.waist_roll(profiler)),
         _Making((FitId.HANDS_LEVEL,), lambda: reach.hands_level(profiler, room), lambda: reach.hands_poses(profiler)),
         _Making((FitId.WALL,), lambda: reach.wall_distance(profiler, room)),

@@ -25,6 +25,7 @@ class FitId(StrEnum):
     CALF_SUPPORT = "calf_support"
     HEAD_SIDE = "head_side"
     HEAD_BACK = "head_back"
+    CHEST = "chest"
     WAIST_ROLL = "waist_roll"
     HANDS_LEVEL = "hands_level"
     WALL = "wall"

@@ -7,6 +7,7 @@ from amvel.movements.faults import BACK_HOLLOWS, BREATH_HELD
 from amvel.movements.frames import Frame, Prop
 from amvel.movements.ladder import Ladder
 from amvel.movements.needs import LIGHT_WEIGHT
+from amvel.movements.room_measures import FitId
 from amvel.movements.session_part import SessionPart
 from amvel.movements.wrong import Wrong
 
@@ -28,6 +29,7 @@ FAMILY = (
         "face down",
         "Breath into the back; a pattern, not strength.",
         part=SessionPart.SETTLES,
+        fits=(FitId.CHEST,),
         setup=("Lie face down, a towel under the forehead, a flat cushion under hips and lower ribs.",),
         cues=("breathe into the hands of the weight", "the breath lifts the back of the waist"),
         faults=(

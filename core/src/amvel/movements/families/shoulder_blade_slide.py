@@ -8,6 +8,7 @@ from amvel.movements.frames import Frame, Touch
 from amvel.movements.lying_positions import prone
 from amvel.movements.needs import CUSHION, TOWEL
 from amvel.movements.positions import both
+from amvel.movements.room_measures import FitId
 from amvel.movements.wrong import Wrong
 
 _NECK = Fault(
@@ -102,4 +103,5 @@ FAMILY = Family(
             ),
         ).watching(Fault("looks_ahead", "looks ahead", "the eyes leave the floor", "the neck lifts what the upper back should", "eyes down, two centimetres, no more", Wrong({"neck.flexion": -24, "head.nod": -10}))),
     ),
+    fits=(FitId.CHEST,),
 )

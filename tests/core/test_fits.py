@@ -246,6 +246,7 @@ def test_a_rounded_chest_is_filled_face_down_so_that_the_neck_stays_long() -> No
     p = Profiler(measure(Measures(1.60, 58, "female", kyphosis_extra_rad=radians(30))), healthy())
     chest = next(f for f in fits(p, ROOM, NOTHING) if f.id == "chest")
     assert 3 < chest.value < 12
+    assert "book" not in chest.made_of  # soft things only
     assert chest.id in fits_used(*find("prone_breathing/hands_beside")) & fits_used(*find("shoulder_blade_slide/slide"))
     face_down = posed(p, "prone_breathing/hands_beside")
     assert not face_down.fault

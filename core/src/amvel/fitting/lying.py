@@ -130,7 +130,7 @@ def under_the_chest(profiler: Profiler, room: Room) -> list[Fit]:
     hollow = own_chest_pad_cm(profiler.body)
     if not hollow:
         return []
-    made = stack(hollow, room, 1.5, kinds=STACKABLE)
+    made = stack(hollow, room, 1.5, kinds=FOR_THE_HEAD)  # soft things: bone lies on it
     words = said_together((said("Face down: {cm} cm under the breastbone, so that the neck stays long", cm=round(hollow)), *_of(made), "."))
     return [
         Fit(

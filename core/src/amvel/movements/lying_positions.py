@@ -172,7 +172,7 @@ def side_lying(
     """Lying on the right side, left side up, hips and knees bent, head on a pad that keeps the neck in line."""
     pad = own_side_pad_cm(body) if head_pad_cm is None else head_pad_cm
     angles: dict[str, float] = {
-        "right.shoulder.flexion": 82.0,
+        "right.shoulder.flexion": 82.0 + rounded_deg(body),
         "right.elbow.flexion": 15.0,
         "left.shoulder.flexion": 35.0,
         "left.shoulder.abduction": -8.0,

@@ -30,7 +30,8 @@ def drawn() -> list[tuple[Measures, float]]:
     rng = random.Random(20261126)
     corners = [(Measures(stature, mass, rng.choice(["female", "male"])), rng.choice(SEATS_CM)) for stature, mass in CORNERS]
     rounded = [(Measures(h, m, "female", kyphosis_extra_rad=math.radians(deg)), 44) for h, m, deg in ((1.70, 90, 15), (1.50, 45, 30), (1.64, 62, 40))]
-    return corners + rounded + [adult(rng) for _ in range(3)] + [child(rng) for _ in range(3)]
+    small = [(Measures(1.10, 17, "female", growing_age_years=6), 26)]  # stood on toes that its feet do not have
+    return corners + rounded + small + [adult(rng) for _ in range(3)] + [child(rng) for _ in range(2)]
 
 
 @pytest.mark.parametrize(("measures", "seat_cm"), drawn(), ids=str)

@@ -4,7 +4,7 @@ from amvel.body import Anthropometry
 from amvel.movements.frames import Aim, Frame
 from amvel.movements.positions import SIDEWAYS, left_foot_up, stands_on_both
 
-_FOREFOOT_CM = 9.0  # ahead of the ankle, still over the standing foot
+_FOREFOOT = 5.45  # cm per metre of stature ahead of the ankle, still over the standing foot
 
 
 def stepped_ahead(start: Frame, body: Anthropometry, step_cm: float, turned_out_deg: float = 0.0) -> list[Frame]:
@@ -13,7 +13,7 @@ def stepped_ahead(start: Frame, body: Anthropometry, step_cm: float, turned_out_
     `turned_out_deg` turns the stepping foot out at the hip while it is in the air.
     """
     over = start.free_(**SIDEWAYS).unaim("centre_of_mass").aim(
-        Aim("centre_of_mass", "x", _FOREFOOT_CM, origin="right.ankle"),
+        Aim("centre_of_mass", "x", _FOREFOOT * body.stature_m, origin="right.ankle"),
         Aim("centre_of_mass", "y", 0.0, origin="right.ankle", weight=0.5),
         *stands_on_both(body),
     )

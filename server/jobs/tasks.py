@@ -124,7 +124,7 @@ def remind(timestamp: int) -> None:
 async def drop_old_jobs(timestamp: int) -> None:
     """Notes on jobs that ended yesterday or before go: what came of them stands with the answers.  So do those of workers that
     died: what they had begun was taken up by others."""
-    for job in await app.job_manager.get_stalled_jobs(seconds_since_heartbeat=AGAIN_S):
+    for job in await app.job_manager.get_stalled_jobs(seconds_since_heartbeat=LIMIT.total_seconds()):
         await app.job_manager.finish_job(job, Status.FAILED, delete_job=True)
     await app.job_manager.delete_old_jobs(nb_hours=24, include_failed=True, include_cancelled=True, include_aborted=True)
 

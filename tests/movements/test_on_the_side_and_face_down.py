@@ -36,7 +36,8 @@ def test_the_head_lies_on_its_pad_and_weighs_what_a_head_weighs(ref: str, size: 
 def test_the_clam_opens_the_knee_and_leaves_the_feet_together(ref: str, size: str) -> None:
     s = see(ref, size)
     assert s.up("left.knee") > s.up("left.knee", 0) + 4
-    assert s.travelled_cm("right.knee") < 2.0
+    # By a give: the lower arm lies, so that a heavy trunk rolls on it a little less freely (1.6 cm; all others stay below 1.5).
+    assert s.travelled_cm("right.knee") < (2.0 if size == "heavy" else 1.5)
     assert np.linalg.norm(s.cm("left.heel") - s.cm("right.heel")) < np.linalg.norm(s.cm("left.knee") - s.cm("right.knee"))
 
 

@@ -8,7 +8,7 @@ from amvel.case import Room
 from amvel.fitting.fit import Drawing, Fit, Mark, pose, standing_cm
 from amvel.fitting.furniture import seat_for
 from amvel.fitting.stacking import FOR_THE_HEAD, STACKABLE, Stack, stack
-from amvel.languages import said, said_together
+from amvel.languages import Message, said, said_together
 from amvel.movements import Profiler, Request
 from amvel.movements.back_shape import own_chest_pad_cm, own_head_pad_cm
 from amvel.movements.families.breathing_rest import calf_support_cm
@@ -83,21 +83,8 @@ def head_on_the_side(profiler: Profiler, room: Room) -> list[Fit]:
     if profile.fault:
         return []
     pad = profile.frames[0].surfaces["head pad"].at_cm
-    made = stack(pad, room, 1.5, kinds=FOR_THE_HEAD)
-    words = said_together((said("On the side: {cm} cm under the head, the nose in line with the breastbone", cm=round(pad)), *_of(made), "."))
-    return [
-        Fit(
-            FitId.HEAD_SIDE,
-            "head pad on the side",
-            round(pad),
-            pad - 1.5,
-            pad + 1.5,
-            words,
-            OUTLINE,
-            made_of=made.says() if made else "",
-            drawing=Drawing(_SIDE, "left", {}, 0, (Mark("up", "head_side_right", value_cm=round(pad)),)),
-        )
-    ]
+    words = said("On the side: {cm} cm under the head, the nose in line with the breastbone", cm=round(pad))
+    return [_pad(FitId.HEAD_SIDE, said("head pad on the side"), pad, words, room, (_SIDE, "left", "head_side_right"))]
 
 
 def head_on_the_back(profiler: Profiler, room: Room) -> list[Fit]:
@@ -106,23 +93,8 @@ def head_on_the_back(profiler: Profiler, room: Room) -> list[Fit]:
     if not gap:
         words = said("On the back: no pad, or a folded towel for comfort.")
         return [Fit(FitId.HEAD_BACK, "head pad on the back", 0.0, 0.0, 2.0, words, OUTLINE)]
-    made = stack(gap, room, 1.5, kinds=FOR_THE_HEAD)
-    words = said_together((said("On the back: {cm} cm under the head, the face level", cm=round(gap)), *_of(made), "."))
-    return [
-        Fit(
-            FitId.HEAD_BACK,
-            "head pad on the back",
-            round(gap),
-            gap - 1.5,
-            gap + 1.5,
-            words,
-            OUTLINE,
-            made_of=made.says() if made else "",
-            drawing=Drawing(
-                "breathing_rest/knees_bent", "both", {}, 0, (Mark("up", "occiput", value_cm=round(gap)),)
-            ),
-        )
-    ]
+    words = said("On the back: {cm} cm under the head, the face level", cm=round(gap))
+    return [_pad(FitId.HEAD_BACK, said("head pad on the back"), gap, words, room, ("breathing_rest/knees_bent", "both", "occiput"))]
 
 
 def under_the_chest(profiler: Profiler, room: Room) -> list[Fit]:
@@ -130,21 +102,24 @@ def under_the_chest(profiler: Profiler, room: Room) -> list[Fit]:
     hollow = own_chest_pad_cm(profiler.body)
     if not hollow:
         return []
-    made = stack(hollow, room, 1.5, kinds=FOR_THE_HEAD)  # soft things: bone lies on it
-    words = said_together((said("Face down: {cm} cm under the breastbone, so that the neck stays long", cm=round(hollow)), *_of(made), "."))
-    return [
-        Fit(
-            FitId.CHEST,
-            "pad under the chest",
-            round(hollow),
-            hollow - 1.5,
-            hollow + 1.5,
-            words,
-            OUTLINE,
-            made_of=made.says() if made else "",
-            drawing=Drawing(_FACE_DOWN, "both", {}, 0, (Mark("up", "breastbone", value_cm=round(hollow)),)),
-        )
-    ]
+    words = said("Face down: {cm} cm under the breastbone, so that the neck stays long", cm=round(hollow))
+    return [_pad(FitId.CHEST, said("pad under the chest"), hollow, words, room, (_FACE_DOWN, "both", "breastbone"))]
+
+
+def _pad(id: FitId, title: Message, height_cm: float, words: Message, room: Room, shown: tuple[str, str, str]) -> Fit:
+    """A pad of soft things, since head or bone lies on it; `shown` at a step, on a side, under a landmark."""
+    made, (ref, side, mark) = stack(height_cm, room, 1.5, kinds=FOR_THE_HEAD), shown
+    return Fit(
+        id,
+        title,
+        round(height_cm),
+        height_cm - 1.5,
+        height_cm + 1.5,
+        said_together((words, *_of(made), ".")),
+        OUTLINE,
+        made_of=made.says() if made else "",
+        drawing=Drawing(ref, side, {}, 0, (Mark("up", mark, value_cm=round(height_cm)),)),
+    )
 
 
 def waist_roll(profiler: Profiler) -> list[Fit]:

@@ -39,6 +39,7 @@ def _back_of(measures: Measures) -> _Back:
     return _Back(off["occiput"] + raised * along["occiput"], raised * along["upper_back"], along["upper_back"])
 
 
+@lru_cache(maxsize=64)
 def _in_profile(measures: Measures) -> dict[str, Array]:
     """Where each landmark of this body is, standing (cm; forward and up)."""
     skeleton = Skeleton(measure(measures))
@@ -78,4 +79,4 @@ def own_chest_pad_cm(body: Anthropometry) -> float:
     return hollow_cm if hollow_cm >= LEAST_PAD_CM else 0.0
 
 
-__all__ = ["LEAST_PAD_CM", "back_lies_raised_deg", "own_chest_pad_cm", "own_head_pad_cm", "rounded_deg", "upper_back_off_cm"]
+__all__ = ["back_lies_raised_deg", "own_chest_pad_cm", "own_head_pad_cm", "rounded_deg", "upper_back_off_cm"]

@@ -9,6 +9,7 @@ from amvel.body import (
     Anthropometry,
     FrameFacts,
     Measures,
+    Posed,
     Skeleton,
     healthy,
     measure,
@@ -136,9 +137,14 @@ def own_crook_hip_deg(body: Anthropometry) -> float:
 
 @lru_cache(maxsize=64)
 def _crook_hip_deg(measures: Measures) -> float:
-    body, ranges = measure(measures), healthy()
-    posed = solve(Skeleton(body), [compile_frame(supine_crook(body), "crook lying", body, ranges)], ranges.stops_rad())
-    return float(np.degrees(posed.angles[0, JOINT_INDEX["left.hip.flexion"]]))
+    body = measure(measures)
+    return float(np.degrees(_lying(body, supine_crook(body))[1].angles[0, JOINT_INDEX["left.hip.flexion"]]))
+
+
+def _lying(body: Anthropometry, frame: Frame) -> tuple[Skeleton, Posed]:
+    """How this body lies with healthy ranges."""
+    skeleton, ranges = Skeleton(body), healthy()
+    return skeleton, solve(skeleton, [compile_frame(frame, frame.name, body, ranges)], ranges.stops_rad())
 
 
 def own_side_pad_cm(body: Anthropometry) -> float:
@@ -149,10 +155,9 @@ def own_side_pad_cm(body: Anthropometry) -> float:
 @lru_cache(maxsize=64)
 def _side_pad_cm(measures: Measures) -> float:
     """Read off the pose itself: the body lies on shoulder and hip, the head as high as the heart, and the ear is where it is."""
-    body, ranges = measure(measures), healthy()
-    skeleton = Skeleton(body)
+    body = measure(measures)
     level = side_lying(body, head_pad_cm=0.0).lift("head_side_right").aim(Aim("com.head", "z", 0.0, origin="heart"))
-    posed = solve(skeleton, [compile_frame(level, "head pad", body, ranges)], ranges.stops_rad())
+    skeleton, posed = _lying(body, level)
     return float(100 * posed.points[0, skeleton.landmarks.index["head_side_right"], 2])
 
 

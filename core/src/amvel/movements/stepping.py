@@ -4,7 +4,7 @@ from amvel.body import Anthropometry
 from amvel.movements.frames import Aim, Frame
 from amvel.movements.positions import SIDEWAYS, left_foot_up, stands_on_both
 
-_FOREFOOT = 5.45  # cm per metre of stature ahead of the ankle, still over the standing foot
+_FOREFOOT = 5.45  # cm per metre of stature ahead of the ankle, still over the standing foot (our choice)
 
 
 def stepped_ahead(start: Frame, body: Anthropometry, step_cm: float, turned_out_deg: float = 0.0) -> list[Frame]:

@@ -9,26 +9,25 @@ from amvel.movements.lying_positions import supine_crook
 from amvel.movements.positions import both
 from amvel.movements.promise import joint
 
-_SIDES = ("left", "right")
+_ELBOWS = ("left.elbow_tip", "right.elbow_tip")
 
 
 def _press(s: Setting) -> list[Frame]:
     """Upper arms out, elbows bent, backs of the elbows on the floor: they carry part of the chest."""
     arms = both(shoulder_flexion=-6.0, shoulder_abduction=48.0, elbow_flexion=88.0, forearm_pronation=0.0)
-    elbows = (f"{x}.elbow_tip" for x in _SIDES)
     start = supine_crook(s.body).with_("elbows on the floor", **arms).free_(**both(shoulder_flexion=0.2))
-    start = start.touch(*(Touch(elbow, "floor", strategy="rests") for elbow in elbows))
-    return [start, start.bear("left.elbow_tip", "right.elbow_tip").with_("elbows pressing", **both(scapula_protraction=-14.0))]
+    start = start.touch(*(Touch(elbow, "floor", strategy="rests") for elbow in _ELBOWS))
+    return [start, start.bear(*_ELBOWS).with_("elbows pressing", **both(scapula_protraction=-14.0))]
 
 
 def _slide(s: Setting) -> list[Frame]:
     """The backs of the hands slide along the floor as far as the ribs stay."""
     near = both(shoulder_flexion=-10.0, shoulder_abduction=30.0, elbow_flexion=12.0, forearm_pronation=-40.0)
-    elbows = (Touch(f"{x}.elbow_tip", "floor", strategy="rests") for x in _SIDES)
+    elbows = (Touch(elbow, "floor", strategy="rests") for elbow in _ELBOWS)
     start = supine_crook(s.body).with_("arms by the side", **near).free_(**both(shoulder_flexion=0.2)).touch(*elbows)
     return [
         start,
-        start.lift("left.elbow_tip", "right.elbow_tip").with_(
+        start.lift(*_ELBOWS).with_(
             "arms slid up", **both(shoulder_abduction=s.number("arm_deg"), shoulder_flexion=-4.0)
         ),
     ]

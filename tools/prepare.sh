@@ -30,14 +30,17 @@ system_packages() {  # names…: installs those that dpkg does not know
     || fail "could not install ${missing[*]}; see var/apt.log"
 }
 
+# The lock files name every package, so that nothing is left to resolve; what nobody imports need not be compiled.
+install() { "$ROOT/.venv/bin/python" -m pip install -q --disable-pip-version-check --no-deps --no-compile "$@" >>"$VAR/pip.log" 2>&1 || fail "pip failed; see var/pip.log"; }
+
 python_packages() {
   need_python
   local want; want=$(cat "$ROOT/requirements.txt" "$ROOT/core/pyproject.toml" | sha256sum | cut -c1-16)
   [ "$(cat "$VAR/python.done" 2>/dev/null)" = "$want$ROOT" ] && [ -x "$ROOT/.venv/bin/python" ] && return 0
   say "installing Python packages into .venv"
   "$PYTHON" -m venv "$ROOT/.venv" >"$VAR/pip.log" 2>&1 || fail "python3-venv is missing; see var/pip.log"
-  "$ROOT/.venv/bin/python" -m pip install -q --disable-pip-version-check -r "$ROOT/requirements.txt" >>"$VAR/pip.log" 2>&1 || fail "pip failed; see var/pip.log"
-  "$ROOT/.venv/bin/python" -m pip install -q --disable-pip-version-check --no-deps -e "$ROOT/core" >>"$VAR/pip.log" 2>&1 || fail "pip failed; see var/pip.log"
+  install -r "$ROOT/requirements.txt"
+  install -e "$ROOT/core"
   echo "$want$ROOT" >"$VAR/python.done"
 }
 
@@ -45,7 +48,7 @@ test_packages() {
   local want; want=$(cat "$ROOT/requirements.txt" "$ROOT/requirements-test.txt" | sha256sum | cut -c1-16)
   [ "$(cat "$VAR/python-tests.done" 2>/dev/null)" = "$want$ROOT" ] && return 0
   say "installing what only tests need into .venv"
-  "$ROOT/.venv/bin/python" -m pip install -q --disable-pip-version-check -r "$ROOT/requirements-test.txt" >>"$VAR/pip.log" 2>&1 || fail "pip failed; see var/pip.log"
+  install -r "$ROOT/requirements-test.txt"
   echo "$want$ROOT" >"$VAR/python-tests.done"
 }
 
@@ -92,8 +95,9 @@ prepare_server() {
   side_by_side 'system_packages "${POSTGRES_PACKAGES[@]}" "${PAGE_PACKAGES[@]}"' 'python_packages; kernels' 'node_packages; web_build'
   unlock
 }
-prepare_tests() {
+prepare_tests() {  # a command for when Python's packages are there, one for when the web is built: both beside what else is prepared
   lock
-  side_by_side 'system_packages "${POSTGRES_PACKAGES[@]}" "${PAGE_PACKAGES[@]}" chromium' 'python_packages; side_by_side kernels test_packages' 'node_packages; web_build'
+  side_by_side 'system_packages "${POSTGRES_PACKAGES[@]}" "${PAGE_PACKAGES[@]}" chromium' \
+    "python_packages; side_by_side kernels 'test_packages; ${1:-:}'" "node_packages; web_build; ${2:-:}"
   unlock
 }

@@ -23,7 +23,7 @@ FLAGS = [
     "--disable-sync",
 ]
 # Patience, no measure: the same process answers, works out and is driven, on a machine that does other things too.
-expect.set_options(timeout=30_000)
+expect.set_options()
 AXE = ROOT / "web" / "node_modules" / "axe-core" / "axe.min.js"
 
 
@@ -146,7 +146,7 @@ def log_in(page: Page, name: str = "ann") -> None:
     page.fill("input[name=username]", name)
     page.fill("input[name=password]", PASSWORD)
     page.get_by_role("button", name="Come in").click()
-    expect(page.get_by_role("heading", name="Today")).to_be_visible(timeout=30_000)
+    expect(page.get_by_role("heading", name="Today")).to_be_visible()
 
 
 def let_in(page: Page, name: str = "ann") -> None:

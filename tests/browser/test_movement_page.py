@@ -98,10 +98,10 @@ def test_a_step_opens_follows_and_is_judged_by_a_worker(page: Page, settings, wo
     slider = page.get_by_role("slider", name="turn").first
     slider.focus()
     slider.press("Home")
-    expect(dialog.get_by_text("as is", exact=True)).to_be_visible(timeout=30_000)
+    expect(dialog.get_by_text("as is", exact=True)).to_be_visible()
     expect(why).to_have_count(0)
     slider.press("End")
-    expect(dialog.locator(".reasons")).to_be_visible(timeout=30_000)
+    expect(dialog.locator(".reasons")).to_be_visible()
 
 
 def test_a_step_has_an_address_says_what_to_do_and_leads_back_to_all(page: Page) -> None:
@@ -130,7 +130,7 @@ def test_a_refused_answer_is_struck_and_says_why(page: Page) -> None:
     page.get_by_role("button", name="How you teach").first.click()
     expect(page.get_by_role("radio", name="press the low back flat")).to_be_enabled()
     page.get_by_role("radio", name="press the low back flat").check()
-    expect(page.get_by_text("flattening the low back drives pressure down")).to_be_visible(timeout=30_000)
+    expect(page.get_by_text("flattening the low back drives pressure down")).to_be_visible()
     expect(page.get_by_role("radio", name="keep the natural curve")).to_be_checked()
 
 

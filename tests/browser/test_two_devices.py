@@ -28,7 +28,7 @@ def test_a_stop_sign_on_one_device_closes_the_programme_on_the_other(
     other.get_by_role("button", name="Chest pain or pressure").click()
     other.get_by_role("button", name="Record stop signs: 1").click()
     expect(other.get_by_role("alert").first).to_contain_text("emergency number")
-    expect(page.get_by_text("A stop sign stands.").first).to_be_visible(timeout=8_000)
+    expect(page.get_by_text("A stop sign stands.").first).to_be_visible()
     expect(page.locator(".move")).to_have_count(0)
     other.context.close()
 
@@ -45,12 +45,12 @@ def test_what_cannot_be_fetched_is_said(page: Page) -> None:
     page.get_by_role("button", name="History").click()
     expect(page.get_by_text("The server cannot be reached").last).to_be_visible()
     # Seen wherever the page was scrolled to.
-    expect(page.get_by_text("No connection at the moment")).to_be_in_viewport(timeout=8_000)
+    expect(page.get_by_text("No connection at the moment")).to_be_in_viewport()
     page.unroute("**/history")
     page.get_by_role("button", name="Try again").last.click()
     expect(page.locator(".history li").first).to_be_visible()
     page.unroute("**/pulse")
-    expect(page.get_by_text("No connection at the moment")).to_have_count(0, timeout=8_000)
+    expect(page.get_by_text("No connection at the moment")).to_have_count(0)
 
 
 def test_a_review_opens_the_next_grade_and_the_history_shows_it(page: Page) -> None:
@@ -135,7 +135,7 @@ def test_a_session_that_ended_asks_for_the_password_and_the_work_stays(page: Pag
     user.session_round += 1
     user.save()
     asks = page.get_by_role("dialog", name="Still you?")
-    expect(asks).to_be_visible(timeout=15_000)
+    expect(asks).to_be_visible()
     no_fault(page, "come back")
     page.fill("input[name=lapsed-password]", "wrong password")
     asks.get_by_role("button", name="Go on").click()

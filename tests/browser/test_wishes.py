@@ -84,7 +84,7 @@ def test_a_fault_is_shown_beside_the_right_version(page: Page) -> None:
     expect(buttons.first).to_be_visible(timeout=90_000)
     buttons.first.click()
     picture = article.get_by_test_id("fault")
-    expect(picture.locator("svg")).to_be_visible(timeout=30_000)
+    expect(picture.locator("svg")).to_be_visible()
     expect(article.get_by_role("button", name="Put it away")).to_have_attribute("aria-expanded", "true")
     no_fault(page, "fault")
     article.get_by_role("button", name="Put it away").click()

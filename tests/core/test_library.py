@@ -8,7 +8,6 @@ import pytest
 from amvel.body import GRAVITY_M_S2, healthy, other_side, react
 from amvel.movements import POSITIONS, Family, Request, Step, all_steps, find, library
 from amvel.movements.declaration import Setting
-from amvel.movements.figure import figure
 from amvel.movements.lifted import legs_lifted
 from amvel.quantities import REGISTRY, base_id
 from tests.bodies import families_under_test, library_profiles, profiler, steps_under_test
@@ -98,15 +97,6 @@ def test_the_peaks_are_settled_between_frames() -> None:
         a, b = coarse.profile(request), fine.profile(request)
         for name in ("trunk_flexion_deg", "left.hip_flexion_deg", "trunk_inclination_deg"):
             assert b.peak(name) == pytest.approx(a.peak(name), abs=0.5), (ref, name)
-
-
-def test_every_step_is_drawn_with_its_title() -> None:
-    p = profiler("middle")
-    for profile in library_profiles("middle"):
-        drawing = figure(p, profile)
-        assert drawing.startswith("<svg")
-        assert profile.request.step.title.replace("&", "&amp;") in drawing
-        assert "nan" not in drawing.lower().replace("font", "")
 
 
 def test_a_harder_parameter_value_is_never_a_candidate_for_easing() -> None:

@@ -210,7 +210,7 @@ def test_day_reads_everybody_under_the_new_figures(api: Api, signer: Api, client
 
 @pytest.fixture
 def big_house(transactional_db, settings, monkeypatch) -> tuple[Api, list[str]]:
-    """A hundred clients of two bodies in parts of five."""
+    """Forty clients of two bodies in parts of five."""
     settings.WORKERS = True
     monkeypatch.setattr(caseload, "TOGETHER", 5)
     with connection.cursor() as cursor:
@@ -218,7 +218,7 @@ def big_house(transactional_db, settings, monkeypatch) -> tuple[Api, list[str]]:
     user = user_of("ann")
     ids = [str(create_client(user, today_case(name)).pk) for name in ("low-bone-mass", "fit-seventy")]
     first, second = (Client.objects.get(pk=i).latest().data for i in ids)
-    for i in range(98):
+    for i in range(38):
         data = (first, second)[i % 2]
         ids.append(str(create_client(user, {**data, "person": {**data["person"], "name": f"Client {i}"}, "as_of": str(timezone.localdate())}).pk))
     return logged_in("ann"), ids
@@ -242,7 +242,7 @@ def until_there(api: Api, seconds: float = 180.0) -> dict:
 def test_two_workers_go_through_everybody_once_though_one_is_killed(big_house, worker: Worker) -> None:
     api, ids = big_house
     assert api.post("/rulebook/dry-run", BODY).status_code == 202
-    assert LongAnswer.objects.filter(work=Work.DRY_RUN_PART).count() == 20
+    assert LongAnswer.objects.filter(work=Work.DRY_RUN_PART).count() == 8
     other = Worker()
     worker.start()
     other.start()
@@ -257,7 +257,7 @@ def test_two_workers_go_through_everybody_once_though_one_is_killed(big_house, w
     finally:
         other.end(signal.SIGKILL)
     seen = [c["id"] for c in found["clients"]]
-    assert len(seen) == len(set(seen)) == 50 and found["untouched"] == 50 and not found["unreadable"]
+    assert len(seen) == len(set(seen)) == 20 and found["untouched"] == 20 and not found["unreadable"]
     assert set(seen) <= set(ids)
 
 
@@ -297,4 +297,4 @@ def test_what_is_kept_of_it_names_nobody(big_house) -> None:
     for row in LongAnswer.objects.filter(work=Work.DRY_RUN_PART):
         tasks.work_out.func(row=str(row.pk))
     kept = LongAnswer.objects.get(work=Work.DRY_RUN)
-    assert "Orla" not in str(kept.answer) and len(kept.answer["clients"]) == 50
+    assert "Orla" not in str(kept.answer) and len(kept.answer["clients"]) == 20

@@ -14,7 +14,7 @@ from websockets.asyncio.server import ServerConnection, serve
 from websockets.exceptions import ConnectionClosed
 
 from amvel.sensing.detectors import SAYS, Detectors
-from amvel.sensing.simulated import Script, played
+from amvel.sensing.simulated import Script, playing
 
 LONGEST_S = 3600.0
 
@@ -24,7 +24,7 @@ async def play(to: ServerConnection, script: Script, seed: int, speed: float) ->
     detectors, clock = Detectors(), asyncio.get_running_loop()
     begun = clock.time()
     with contextlib.suppress(ConnectionClosed):
-        for reading in played(script, LONGEST_S, seed).readings:
+        for reading in playing(script, LONGEST_S, seed):
             await asyncio.sleep(max(0.0, begun + reading.t_s / speed - clock.time()))
             await to.send(reading.line())
             for d in detectors.take(reading):

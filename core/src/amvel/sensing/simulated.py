@@ -4,6 +4,7 @@ What goes wrong is known, so that detectors can be measured on it.  The same see
 """
 
 import random
+from collections import deque
 from collections.abc import Iterator
 from dataclasses import dataclass
 from math import pi, sin
@@ -39,9 +40,18 @@ class Trace:
 
 
 def played(script: Script, seconds: float, seed: int) -> Trace:
-    rng = random.Random(f"{script} {seed}")
-    events = tuple(_events(rng, script, seconds))
+    rng, events = _begun(script, seconds, seed)
     return Trace(tuple(_readings(rng, events, seconds)), events, seconds)
+
+
+def playing(script: Script, seconds: float, seed: int) -> Iterator[Reading]:
+    """The readings of the same trace one after the other, for who plays them as they come."""
+    return _readings(*_begun(script, seconds, seed), seconds)
+
+
+def _begun(script: Script, seconds: float, seed: int) -> tuple[random.Random, tuple[Event, ...]]:
+    rng = random.Random(f"{script} {seed}")
+    return rng, tuple(_events(rng, script, seconds))
 
 
 def _events(rng: random.Random, script: Script, seconds: float) -> Iterator[Event]:
@@ -72,12 +82,16 @@ def _readings(rng: random.Random, events: tuple[Event, ...], seconds: float) -> 
     drift = {s: rng.uniform(-1, 1) * d for s, d in ((Sensor.CUFF, 0.02), (Sensor.BELT, 0.0006), (Sensor.TILT, 0.01))}
     way = {id(e): rng.choice((-1, 1)) * rng.uniform(1.35, 1.9) for e in events}
     knock_until, knock = {s: -1.0 for s in Sensor}, dict.fromkeys(Sensor, 0.0)
+    to_come = deque(events)
     for i in range(int(seconds * RATE_HZ)):
         t = i / RATE_HZ
+        while to_come and to_come[0].until_s <= t:
+            to_come.popleft()
+        now = to_come[0] if to_come and to_come[0].from_s <= t else None
         for sensor in Sensor:
             if rng.random() < 2 / 60 / RATE_HZ:  # two knocks a minute
                 knock_until[sensor], knock[sensor] = t + rng.uniform(0.05, 0.2), rng.choice((-1, 1)) * rng.uniform(1.0, 2.0)
-            value = _true(sensor, t, events, way) + drift[sensor] * t + rng.gauss(0, _NOISE[sensor])
+            value = _true(sensor, t, now, way) + drift[sensor] * t + rng.gauss(0, _NOISE[sensor])
             if t < knock_until[sensor]:
                 value += knock[sensor] * _FULL[sensor]
             yield Reading(sensor, t, value)
@@ -87,13 +101,14 @@ _NOISE = {Sensor.CUFF: 0.7, Sensor.BELT: 0.01, Sensor.TILT: 0.25}
 _FULL = {Sensor.CUFF: 10.0, Sensor.BELT: 0.25, Sensor.TILT: 4.0}
 
 
-def _true(sensor: Sensor, t: float, events: tuple[Event, ...], way: dict[int, float]) -> float:
+def _true(sensor: Sensor, t: float, now: Event | None, way: dict[int, float]) -> float:
+    """What a sensor without noise would show, while `now` goes wrong."""
     if sensor is Sensor.BELT:
-        shallow = any(e.failure is Failure.SHALLOW_BREATH and e.from_s <= t < e.until_s for e in events)
+        shallow = now is not None and now.failure is Failure.SHALLOW_BREATH
         return 0.5 + (0.2 if shallow else 1.0) * RISE * 0.5 * (1 - _cos(t))
     base = 40.0 + 1.5 * sin(2 * pi * t / BREATH_S) if sensor is Sensor.CUFF else 12.0 + 0.6 * sin(2 * pi * t / BREATH_S)
     failure = Failure.CONTACT_LOST if sensor is Sensor.CUFF else Failure.PELVIC_ROCK
-    away = sum(way[id(e)] * _ramp(t, e) for e in events if e.failure is failure)
+    away = way[id(now)] * _ramp(t, now) if now is not None and now.failure is failure else 0.0
     return base + away * _FULL[sensor]
 
 
@@ -106,4 +121,4 @@ def _ramp(t: float, e: Event) -> float:
     return max(0.0, min(1.0, 2 * (t - e.from_s), 2 * (e.until_s - t)))
 
 
-__all__ = ["Event", "Script", "Trace", "played", "seen_from_s"]
+__all__ = ["Event", "Script", "Trace", "played", "playing", "seen_from_s"]

@@ -29,6 +29,8 @@ export default {
   'measure.nothing': '{n} würden jetzt nichts ändern',
   'measure.band': 'Weniger als {n} Unterschied zwischen zwei Tests ist keine echte Veränderung.',
   'measure.another': 'Noch ein Versuch',
+  'measure.promise': 'Was ein Ergebnis ändern würde',
+  'measure.notKept': '{test} wurde nicht behalten: {why}',
   'measure.takes_mean': 'der Mittelwert zählt',
   'measure.takes_smallest': 'der kleinste zählt',
   'measure.takes_largest': 'der größte zählt',

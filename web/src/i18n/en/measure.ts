@@ -27,6 +27,8 @@ export default {
   'measure.nothing': '{n} would change nothing now',
   'measure.band': 'Less than {n} difference between two tests is no real change.',
   'measure.another': 'Another trial',
+  'measure.promise': 'What a result would change',
+  'measure.notKept': '{test} was not kept: {why}',
   'measure.takes_mean': 'the mean counts',
   'measure.takes_smallest': 'the smallest counts',
   'measure.takes_largest': 'the largest counts',

@@ -24,6 +24,10 @@ const groups = computed(() =>
 const current = computed(() => tests.value.find((t) => t.id === chosen.value))
 const inSteps = (d: DueTest) => say('measure.decides', { n: d.decides })
 const dueOf = (id: string) => client.due?.find((d) => d.test === id)
+const promised = computed(() => {
+  const due = current.value && dueOf(current.value.id)
+  return due && !due.unsafe ? due.outcomes : []
+})
 const readings = computed(() => [...client.view!.screen.findings.readings].reverse())
 const titleOf = (id: string) => tests.value.find((t) => t.id === id)?.title ?? id
 
@@ -73,12 +77,6 @@ watch(order, ([first]) => (chosen.value ||= first ?? ''), { immediate: true })
           <span class="soft small">{{ current.group }}</span>
         </div>
         <p class="soft begins">{{ current.measures }}. {{ say('measure.unlocks', { what: current.unlocks }) }}</p>
-        <ul v-if="dueOf(current.id) && !dueOf(current.id)!.unsafe" class="promise">
-          <li v-for="o in dueOf(current.id)!.outcomes" :key="o.says">
-            <b>{{ o.says }}</b> <span class="soft small">{{ Math.round(o.probability * 100) }} %</span
-            ><span>{{ say('measure.changes', { n: o.changes }) }}</span>
-          </li>
-        </ul>
         <div v-if="dueOf(current.id)?.unsafe" class="leave" role="status">
           <strong>{{ say('measure.leaveOut') }}:</strong> {{ dueOf(current.id)!.unsafe }}.<br v-if="dueOf(current.id)!.instead" /><template
             v-if="dueOf(current.id)!.instead"
@@ -98,7 +96,17 @@ watch(order, ([first]) => (chosen.value ||= first ?? ''), { immediate: true })
             <p v-if="current.change_band" class="small">{{ say('measure.band', { n: current.change_band }) }}</p>
           </div>
         </div>
-        <TestForm :test="current" @kept="chosen = ''" />
+        <TestForm :test="current" @kept="chosen = order[0] ?? ''" />
+        <!-- Below what is filled in: it comes when it is worked out, and moves nothing. -->
+        <template v-if="promised.length">
+          <h3>{{ say('measure.promise') }}</h3>
+          <ul class="promise">
+            <li v-for="o in promised" :key="o.says">
+              <b>{{ o.says }}</b> <span class="soft small">{{ Math.round(o.probability * 100) }} %</span
+              ><span>{{ say('measure.changes', { n: o.changes }) }}</span>
+            </li>
+          </ul>
+        </template>
       </template>
       <p v-else-if="client.due">{{ say('measure.enough') }}</p>
       <p v-else-if="!failed" class="soft">{{ say('measure.meanwhile') }}</p>

@@ -136,7 +136,7 @@ it('forgets what was typed for one test when another is chosen', async () => {
 it('tries do not answer for what else is asked, and what is open is named', async () => {
   const sent = served(kept)
   const fields = [field('seconds', 'number'), field('arms_used', 'yes_no', { title: 'Arms used' })]
-  const page = await shown(test({ trials: 'best', fields }))
+  const page = await shown(test({ trials: 'largest', fields }))
   expect(page.text()).not.toContain('Still to be told')
   await type(page, '12')
   await press(page, 'Another trial')
@@ -147,4 +147,17 @@ it('tries do not answer for what else is asked, and what is open is named', asyn
   await page.get('form').trigger('submit')
   await flushPromises()
   expect(results(sent)).toMatchObject([{ trials: [12], arms_used: false }])
+})
+
+it('names the test whose result was not kept when another one is open by then', async () => {
+  let answer: (it: unknown) => void = () => undefined
+  served({ ...kept, 'POST /clients/a/tests': () => new Promise((given) => (answer = given)) })
+  const page = await shown(test({}))
+  await type(page, '12.5')
+  await page.get('form').trigger('submit')
+  await flushPromises()
+  await page.setProps({ test: test({ id: 'gait', title: 'Walking pace' }) })
+  answer(new Refusal(422, 'too long'))
+  await flushPromises()
+  expect(alarm(page)).toContain('One leg was not kept')
 })

@@ -54,7 +54,12 @@ function result(): Record<string, unknown> {
 }
 async function keep(): Promise<void> {
   const sent = result()
-  if (!(await attempt(() => client.addTest(sent)))) return
+  const { id, title } = props.test
+  if (!(await attempt(() => client.addTest(sent)))) {
+    // Another test is open by now: it is not this one whose result is lost.
+    if (failed.value && props.test.id !== id) failed.value = say('measure.notKept', { test: title, why: failed.value })
+    return
+  }
   if (JSON.stringify(result()) !== JSON.stringify(sent)) return // somebody went on while it was sent
   if (props.test.per_side && side.value === 'left') {
     clear()

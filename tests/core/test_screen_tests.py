@@ -2,6 +2,7 @@
 
 import pytest
 
+from amvel.answers.library import tests as answered_tests
 from amvel.case import CaseError, read_case
 from amvel.screening import test_library as library
 from amvel.screening.declaration import Outcome, ScreenTest
@@ -222,3 +223,16 @@ def test_daily_life_floors_the_assumption_but_not_the_measurement() -> None:
     assert c.of("left.shoulder_elevation") == 140 and c.of("right.shoulder_elevation") == 120
     measured = find_out(case(seen, {"test": "shoulder_elevation", "side": "left", "deg": 95})).capacities
     assert measured.of("left.shoulder_elevation") == 95
+
+
+def test_the_smallest_difference_that_counts_is_told_with_its_unit() -> None:
+    told = {t["id"]: str(t["change_band"]) for t in answered_tests() if t["change_band"]}
+    # 1.96 · √2 · 2° · √(1 − 0.9) = 1.75°, to a tenth.
+    assert told["trunk_rotation_angle"] == "1.8°"
+    assert all(not text[-1].isdigit() for text in told.values()), told
+
+
+def test_a_difference_is_told_with_its_unit() -> None:
+    change = library()["trunk_rotation_angle"].change
+    assert str(compare(4, 7, change).text) == "4 → 7°: a real change (band ± 1.8°)"
+    assert str(compare(4, 5, change).text) == "4 → 5°: no real change (band ± 1.8°)"

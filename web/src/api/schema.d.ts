@@ -2232,7 +2232,7 @@ export interface components {
             /** Ages */
             ages: number[];
             /** Change Band */
-            change_band: number | null;
+            change_band: string | null;
             /** Source */
             source: string;
             /** Fields */

@@ -16,7 +16,7 @@ from amvel.planning import words
 from amvel.planning.tasks import TASKS
 from amvel.quantities import REGISTRY
 from amvel.screening import test_library
-from amvel.screening.real_change import mdc95
+from amvel.screening.real_change import band_told
 
 
 class ParameterData(TypedDict):
@@ -119,7 +119,7 @@ class TestData(TypedDict):
     validity_days: int
     unlocks: str
     ages: list[float]
-    change_band: float | None
+    change_band: str | None  # with its unit
     source: str
     fields: list[FieldData]
 
@@ -254,7 +254,7 @@ def tests() -> list[TestData]:
             "validity_days": t.validity_days,
             "unlocks": t.unlocks,
             "ages": list(t.ages),
-            "change_band": round(mdc95(t.change.sd, t.change.icc), 2) if t.change else None,
+            "change_band": band_told(t.change) if t.change else None,
             "source": t.source.told,
             "fields": [field_data(x) for x in t.fields],
         }

@@ -3,7 +3,8 @@
 import math
 from dataclasses import dataclass
 
-from amvel.languages import said, term
+from amvel.languages import Message, said
+from amvel.quantities.amount import with_unit
 from amvel.screening.declaration import RealChange
 from amvel.sources import Kind, Source
 
@@ -48,5 +49,14 @@ def compare(before: float, after: float, change: RealChange | None) -> Compared:
         after,
         round(band, 2),
         real,
-        said("{before} → {after} {unit}: {words} (band ± {band})", before=float(before), after=float(after), unit=term(change.unit), words=term(words), band=round(band, 1)),
+        said("{before} → {after}: {words} (band ± {band})", before=float(before), after=_told(after, change), words=words, band=band_told(change)),
     )
+
+
+def band_told(change: RealChange) -> Message:
+    """The smallest difference that is one, as it is read."""
+    return _told(round(mdc95(change.sd, change.icc), 1), change)
+
+
+def _told(value: float, change: RealChange) -> Message:
+    return with_unit(said("{number}", number=float(value)), change.unit)

@@ -84,5 +84,5 @@ TEST = ScreenTest(
     on_own_feet=True,
     instead="Its parts, one at a time.",
     ages=(60, 110),
-    change=RealChange(1.5, 0.87, "points", practice("spread and agreement in older adults", reading=True)),
+    change=RealChange(1.5, 0.87, said("points"), practice("spread and agreement in older adults", reading=True)),
 )

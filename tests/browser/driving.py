@@ -1,12 +1,13 @@
 """Shared by the browser tests: starting Chromium, logging in, filling the core's own forms, checking accessibility."""
 
-import sys
 import threading
 from collections.abc import Iterator
 from time import monotonic, sleep
 from typing import Any
 
 import pytest
+from django.core.signals import request_finished, request_started
+from django.dispatch import receiver
 from playwright.sync_api import Browser, BrowserContext, Locator, Page, expect, sync_playwright
 
 from amvel.case import Field
@@ -124,21 +125,26 @@ def installed_page(chromium: Browser, live_server) -> Iterator[Page]:
     assert page.faults == []
 
 
+_ANSWERING: set[int] = set()  # threads that have begun to answer a request and not ended it
+
+
+@receiver(request_started)
+def _begins(**_more: object) -> None:
+    _ANSWERING.add(threading.get_ident())
+
+
+@receiver(request_finished)
+def _ends(**_more: object) -> None:
+    _ANSWERING.discard(threading.get_ident())
+
+
 def every_request_ended(within_s: float = 120.0) -> None:
     """The live server answers in threads of this process: a request that outlives its page would meet an emptied database."""
     until = monotonic() + within_s
     quiet = 0
-    while monotonic() < until and quiet < 2:
-        quiet = 0 if any("process_request_thread" in t.name and not _waits_for_a_request(t) for t in threading.enumerate()) else quiet + 1
+    while monotonic() < until and quiet < 3:
+        quiet = 0 if any(t.ident in _ANSWERING and "process_request_thread" in t.name for t in threading.enumerate()) else quiet + 1
         sleep(0.02)
-
-
-def _waits_for_a_request(thread: threading.Thread) -> bool:
-    """Connections are kept open: between two requests a thread reads the first line of the next one."""
-    frame = sys._current_frames().get(thread.ident or 0)
-    if frame is None or frame.f_back is None:
-        return frame is None
-    return (frame.f_code.co_name, frame.f_back.f_code.co_name) == ("readinto", "handle_one_request")
 
 
 def log_in(page: Page, name: str = "ann") -> None:

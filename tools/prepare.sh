@@ -31,7 +31,7 @@ system_packages() {  # names…: installs those that dpkg does not know
 }
 
 # The lock files name every package, so that nothing is left to resolve; what nobody imports need not be compiled.
-install() { "$ROOT/.venv/bin/python" -m pip install -q --disable-pip-version-check --no-deps --no-compile "$@" >>"$VAR/pip.log" 2>&1 || fail "pip failed; see var/pip.log"; }
+pip_install() { "$ROOT/.venv/bin/python" -m pip install -q --disable-pip-version-check --no-deps --no-compile "$@" >>"$VAR/pip.log" 2>&1 || fail "pip failed; see var/pip.log"; }
 
 python_packages() {
   need_python
@@ -39,8 +39,8 @@ python_packages() {
   [ "$(cat "$VAR/python.done" 2>/dev/null)" = "$want$ROOT" ] && [ -x "$ROOT/.venv/bin/python" ] && return 0
   say "installing Python packages into .venv"
   "$PYTHON" -m venv "$ROOT/.venv" >"$VAR/pip.log" 2>&1 || fail "python3-venv is missing; see var/pip.log"
-  install -r "$ROOT/requirements.txt"
-  install -e "$ROOT/core"
+  pip_install -r "$ROOT/requirements.txt"
+  pip_install -e "$ROOT/core"
   echo "$want$ROOT" >"$VAR/python.done"
 }
 
@@ -48,7 +48,7 @@ test_packages() {
   local want; want=$(cat "$ROOT/requirements.txt" "$ROOT/requirements-test.txt" | sha256sum | cut -c1-16)
   [ "$(cat "$VAR/python-tests.done" 2>/dev/null)" = "$want$ROOT" ] && return 0
   say "installing what only tests need into .venv"
-  install -r "$ROOT/requirements-test.txt"
+  pip_install -r "$ROOT/requirements-test.txt"
   echo "$want$ROOT" >"$VAR/python-tests.done"
 }
 

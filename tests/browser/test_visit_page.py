@@ -304,8 +304,10 @@ def stand_in() -> Iterator[Callable[[str], None]]:
 # The next finding comes within a second: the page itself has to look, at every picture it shows.
 WHEN_QUIET = """() => {
   const clean = [...document.querySelectorAll('button')].find((b) => b.textContent.trim() === 'Clean')
-  const look = (found) => {
-    if (!document.body.innerText.includes('Nothing noticed')) return requestAnimationFrame(() => look(found))
+  const until = performance.now() + 30000
+  const look = (found, missing) => {
+    if (performance.now() > until) return missing(new Error('it never said that nothing was noticed'))
+    if (!document.body.innerText.includes('Nothing noticed')) return requestAnimationFrame(() => look(found, missing))
     const { x, y, width, height } = clean.getBoundingClientRect()
     found({ x, y, width, height })
   }

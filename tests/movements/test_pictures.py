@@ -45,9 +45,9 @@ def posed(ref: str, side: str | None = None, size: str = "middle") -> Profile:
 
 
 @lru_cache(maxsize=512)
-def drawing(ref: str) -> str:
+def drawing(ref: str, side: str | None = None) -> str:
     """Its picture."""
-    return figure(profiler(), posed(ref))
+    return figure(profiler(), posed(ref, side))
 
 
 @lru_cache(maxsize=512)
@@ -73,11 +73,17 @@ def test_no_two_steps_of_a_family_have_the_same_picture(family: Family) -> None:
 
 
 @pytest.mark.parametrize("ref", _NAMES)
-def test_a_picture_is_a_document_with_a_name_and_one_place_and_scale(ref: str) -> None:
-    root = ElementTree.fromstring(drawing(ref))
-    assert root.get("role") == "img"
-    assert posed(ref).request.step.title in (root.get("aria-label") or "")
-    assert not [v for e in root.iter() for name, v in e.attrib.items() if name != "aria-label" and "nan" in v.lower()]
+def test_a_picture_of_either_side_is_a_document_with_a_name_and_without_a_hole(ref: str) -> None:
+    step = find(ref)[1]
+    for side in (None, "right") if step.sides else (None,):
+        root = ElementTree.fromstring(drawing(ref, side))
+        assert root.get("role") == "img"
+        assert step.title in (root.get("aria-label") or "")
+        assert not [v for e in root.iter() for name, v in e.attrib.items() if name != "aria-label" and "nan" in v.lower()]
+
+
+@pytest.mark.parametrize("ref", _NAMES)
+def test_a_picture_has_one_place_and_scale(ref: str) -> None:
     found = panels(ref)
     assert len({p.box for p in found}) == 1
     assert all(p.solids == found[0].solids for p in found), "furniture stands still"

@@ -26,15 +26,19 @@ SOURCE = Source(Kind.MODEL, quoted_for="a limit of this test")
 
 
 def columns(asked: list[str]) -> Columns:
-    """Two frames of an angle, and two values of a movement that note when they are worked out."""
+    """Two frames of an angle, and values of a movement that note when they are worked out: two together, one by itself."""
 
-    def told() -> dict[str, float]:
-        asked.append("told")
+    def acts() -> dict[str, float]:
+        asked.append("acts")
         return {"left.leg_acts": 1.0, "right.leg_acts": 0.0}
 
-    index = {"hip": 0, "left.leg_acts": 1, "right.leg_acts": 2}
-    table = np.array([[10.0, 20.0], [0.0, 0.0], [0.0, 0.0]])
-    return Columns(index, table, Later(frozenset(("left.leg_acts", "right.leg_acts")), told))
+    def rise() -> dict[str, float]:
+        asked.append("rise")
+        return {"rise_level": 3.0}
+
+    index = {"hip": 0, "left.leg_acts": 1, "right.leg_acts": 2, "rise_level": 3}
+    table = np.array([[10.0, 20.0], *[[0.0, 0.0]] * 3])
+    return Columns(index, table, Later({"left.leg_acts": acts, "right.leg_acts": acts, "rise_level": rise}))
 
 
 def test_a_column_of_the_frames_asks_nothing_and_one_of_the_movement_is_worked_out_once() -> None:
@@ -42,7 +46,9 @@ def test_a_column_of_the_frames_asks_nothing_and_one_of_the_movement_is_worked_o
     own = columns(asked)
     assert list(own["hip"]) == [10.0, 20.0] and not asked
     assert list(own["left.leg_acts"]) == [1.0, 1.0] and list(own["right.leg_acts"]) == [0.0, 0.0]
-    assert own.table.shape == (3, 2) and asked == ["told"]
+    assert asked == ["acts"] and own.untold == {"rise_level"}
+    assert own.table.shape == (4, 2) and asked == ["acts", "rise"]
+    assert own["rise_level"].max() == 3.0 and not own.untold and len(asked) == 2
 
 
 @pytest.mark.parametrize("way", ["copied", "larger", "turned round"])
@@ -57,7 +63,14 @@ def test_a_copy_asks_nothing_either_and_says_the_same(way: str) -> None:
     assert not asked
     left, right = copy["left.leg_acts"], copy["right.leg_acts"]
     assert (left.min(), right.max()) == ((0.0, 1.0) if way == "turned round" else (1.0, 0.0))
-    assert list(own["left.leg_acts"]) == [1.0, 1.0] and asked == ["told"]
+    assert list(own["left.leg_acts"]) == [1.0, 1.0] and asked == ["acts"]
+
+
+def test_what_was_told_before_it_was_turned_round_is_not_lost() -> None:
+    own = columns([])
+    assert own["left.leg_acts"].max() == 1.0
+    turned = own.renamed(other_side)
+    assert (turned["left.leg_acts"].max(), turned["right.leg_acts"].max(), turned["rise_level"].max()) == (0.0, 1.0, 3.0)
 
 
 def test_replacing_what_is_told_of_the_movement_is_not_undone_by_telling_it() -> None:
@@ -82,9 +95,11 @@ def test_who_is_out_by_a_frame_is_never_asked_about_the_movement() -> None:
     hip, coordination = (single(name, 0.0).limits[0] for name in ("hip_flexion_deg", "coordination"))
     both = Envelope((coordination, replace(hip, id="test.1")), (), ())
     assert not holds(profile, both, "home")
-    assert not profile.columns.is_told
+    assert profile.columns.untold == WHEN_ASKED
     assert {b.quantity for b in check(profile, both, "home").breaches} >= {"left.hip_flexion_deg", "coordination"}
-    assert not holds(fresh(known.request.label), Envelope((coordination,), (), ()), "home")
+    other = fresh(known.request.label)
+    assert not holds(other, Envelope((coordination,), (), ()), "home")
+    assert other.columns.untold == WHEN_ASKED - {"coordination"}, "a limit on one of them works out another"
 
 
 @pytest.mark.parametrize("asked_by", ["a column", "the table"])
@@ -94,7 +109,7 @@ def test_what_is_told_between_two_checks_is_seen_by_the_second(asked_by: str) ->
     profile = fresh(known.request.label)
     assert not holds(profile, single("hip_flexion_deg", 0.0), "home")
     assert (profile.columns["coordination"] if asked_by == "a column" else profile.columns.table[profile.columns.index["coordination"]]).max() >= 1
-    assert profile.columns.is_told
+    assert "coordination" not in profile.columns.untold
     assert [b.quantity for b in check(profile, single("coordination", 0.0), "home").breaches] == ["coordination"]
     assert not Table([profile]).allowed(single("coordination", 0.0), "home")[0]
 

@@ -5,8 +5,8 @@ what one of their frames has, before anybody asks how many limbs have to be led.
 """
 
 from collections.abc import Callable, Iterator, Mapping, Sequence
-from dataclasses import dataclass, replace
-from functools import lru_cache
+from dataclasses import dataclass
+from functools import lru_cache, partial
 
 import numpy as np
 
@@ -14,20 +14,34 @@ from amvel.body.tree import Array
 
 
 class Later:
-    """Columns that have one value in all frames of a movement, by `names`; `work` finds them, once."""
+    """Columns that have one value in all frames of a movement: by their names what finds them, once for all that it finds."""
 
-    def __init__(self, names: frozenset[str], work: Callable[[], Mapping[str, float]]) -> None:
-        self.names = names
-        self._work: Callable[[], Mapping[str, float]] | None = work
-        self._told: Mapping[str, float] = {}
+    def __init__(self, works: "Mapping[str, Work]") -> None:
+        self._works = dict(works)
+        self.names = frozenset(works)
+        self._told: dict[str, float] = {}
 
-    def told(self) -> Mapping[str, float]:
-        """The values by name.  Two threads that ask at once may both work them out, and find the same."""
-        work = self._work
-        if work is not None:
-            self._told = work()
-            self._work = None  # it holds on to the whole batch
+    def told(self, name: str) -> Mapping[str, float]:
+        """The value of this column, and of those that are found with it.  Two threads that ask at once may both work them out,
+        and find the same."""
+        work = self._works.get(name)
+        if work is not None and name not in self._told:
+            found = work()
+            self._told |= found
+            for other in found:
+                self._works.pop(other, None)  # it holds on to the whole batch
         return self._told
+
+    def renamed(self, new_name: Callable[[str], str]) -> "Later":
+        """The same under other names, each of which is one of these as well."""
+
+        def told(name: str) -> dict[str, float]:
+            return {new_name(known): value for known, value in self.told(name).items()}
+
+        return Later({new_name(name): partial(told, name) for name in self.names})
+
+
+Work = Callable[[], Mapping[str, float]]
 
 
 class Columns(Mapping[str, Array]):
@@ -36,7 +50,7 @@ class Columns(Mapping[str, Array]):
     def __init__(self, index: dict[str, int], table: Array, later: Later | None = None) -> None:
         self.index, self.later = index, later
         self._table = table
-        self._is_told = later is None
+        self._untold = set(later.names) if later is not None else set()
 
     @classmethod
     def of(cls, columns: Mapping[str, Array]) -> "Columns":
@@ -45,7 +59,8 @@ class Columns(Mapping[str, Array]):
     @property
     def table(self) -> Array:
         """All columns, what is told of the whole movement as well."""
-        self._tell()
+        for name in tuple(self._untold):
+            self._tell(name)
         return self._table
 
     @property
@@ -54,19 +69,19 @@ class Columns(Mapping[str, Array]):
         return self._table
 
     @property
-    def is_told(self) -> bool:
-        """Whether the table has what is told of the whole movement."""
-        return self._is_told
+    def untold(self) -> frozenset[str]:
+        """What is told of the whole movement and nobody has asked for yet."""
+        return frozenset(self._untold)
 
-    def _tell(self) -> None:
-        if self.later is not None and not self._is_told:
-            for name, value in self.later.told().items():
-                self._table[self.index[name]] = value
-            self._is_told = True
+    def _tell(self, name: str) -> None:
+        if self.later is not None and name in self._untold:
+            for known, value in self.later.told(name).items():
+                self._table[self.index[known]] = value
+                self._untold.discard(known)
 
     def __getitem__(self, name: str) -> Array:
-        if not self._is_told and self.later is not None and name in self.later.names:
-            self._tell()
+        if name in self._untold:
+            self._tell(name)
         return self._table[self.index[name]]
 
     def __iter__(self) -> Iterator[str]:
@@ -82,12 +97,11 @@ class Columns(Mapping[str, Array]):
     def with_(self, columns: Mapping[str, Array]) -> "Columns":
         """A copy with these columns replaced, or added."""
         later = self.later
+        own = self._table
         if later is not None and not later.names.isdisjoint(columns):
-            self._tell()
-            later = None
+            own, later = self.table, None
         new = [name for name in columns if name not in self.index]
         index = _index((*self.index, *new)) if new else self.index
-        own = self._table
         table = np.concatenate([own, np.zeros((len(new), own.shape[1]))]) if new else own.copy()
         for name, values in columns.items():
             table[index[name]] = values
@@ -108,9 +122,7 @@ class Columns(Mapping[str, Array]):
     def renamed(self, new_name: Callable[[str], str]) -> "Columns":
         """The same values under other names, each of which is one of these as well."""
         order = _places(tuple(self.index), new_name)
-        own = self.later
-        later = own and Later(frozenset(map(new_name, own.names)), lambda: {new_name(k): v for k, v in own.told().items()})
-        return Columns(self.index, self._table[order], later)
+        return Columns(self.index, self._table[order], self.later and self.later.renamed(new_name))
 
 
 @lru_cache(maxsize=8)
@@ -138,13 +150,6 @@ class Extremes:
         most, least = table.max(axis=1), table.min(axis=1)
         missing = ~(np.isfinite(most) & np.isfinite(least))  # what is missing in one frame is so in the most or the least of all
         return cls(index, np.where(missing, np.inf, most), np.where(missing, -np.inf, least))
-
-    def with_told(self, told: Mapping[str, float]) -> "Extremes":
-        """The same with what is told of the whole movement, the same in every frame."""
-        most, least = self.most.copy(), self.least.copy()
-        rows = [self.index[name] for name in told]
-        most[rows] = least[rows] = list(told.values())
-        return replace(self, most=most, least=least)
 
     def worst(self, name: str, at_least: bool) -> float:
         """The value that an upper bound looks at, or a lower one."""

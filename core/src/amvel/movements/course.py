@@ -88,7 +88,8 @@ class Parts:
 
 # What is told of a whole movement, the same in all of its frames: at once, or when somebody asks for it.
 _AT_ONCE = ("exercise", "speed_deg_s")
-WHEN_ASKED = frozenset(("coordination", "rise_level", "low_seat_cm", *ACTING))
+_COORDINATION, _RISING = ("coordination",), ("rise_level", "low_seat_cm")
+WHEN_ASKED = frozenset((*_COORDINATION, *_RISING, *ACTING))
 _IDS_WHEN_ASKED = frozenset(map(base_id, WHEN_ASKED))
 OF_MOVEMENTS = (*_AT_ONCE, *sorted(WHEN_ASKED))
 
@@ -136,7 +137,7 @@ def measured_over(
     measured.fill({"exercise": float(not request.family.daily_task), "speed_deg_s": whole.speed_deg_s(request.step.dose.seconds)})
     if ceilings is not None:
         measured.fill(as_named(request.label, measured, ceilings))
-    told = Columns(measured.index, measured.of_frames, Later(WHEN_ASKED, whole.told))
+    told = Columns(measured.index, measured.of_frames, whole.later())
     return Profile(
         request,
         tuple(course.frames[i].name for i in span),
@@ -182,15 +183,21 @@ class _Whole:
             whole_rad = np.ptp(self.own.angles[[not f.facts.way_in for f in frames]], axis=0)
         return float(np.degrees(whole_rad.max()) / max(0.5, seconds / 2))
 
-    def told(self) -> dict[str, float]:
+    def later(self) -> Later:
         """What is told when somebody asks for it."""
-        frames, parts = self.course.frames, self.course.parts.between(self.travel, self.every)
-        repeated = parts if self.repeated == self.every else self.course.parts.between(self.travel, self.repeated)
+        works = ((_COORDINATION, self._coordination), (_RISING, self._rising), (ACTING, self._acting))
+        return Later({name: work for names, work in works for name in names})
+
+    def _coordination(self) -> dict[str, float]:
+        parts = self.course.parts.between(self.travel, self.repeated)
+        return {"coordination": float(moving_limbs(self.travel.whole_rad[self.movement], parts))}
+
+    def _rising(self) -> dict[str, float]:
         rise = rise_level(self.skeleton, self.own, self.measured)
-        seats_cm = [f.surfaces["seat"].at_cm for f in (frames[i] for i in self.repeated) if "seat" in f.surfaces]
-        return {
-            "coordination": float(moving_limbs(self.travel.whole_rad[self.movement], repeated)),
-            "rise_level": rise,
-            "low_seat_cm": low_seat_cm(rise, seats_cm),
-            **acts(self.travel, self.movement, self.every, [frames[i] for i in self.every], parts, self.measured),
-        }
+        frames = (self.course.frames[i] for i in self.repeated)
+        seats_cm = [f.surfaces["seat"].at_cm for f in frames if "seat" in f.surfaces]
+        return {"rise_level": rise, "low_seat_cm": low_seat_cm(rise, seats_cm)}
+
+    def _acting(self) -> dict[str, float]:
+        parts, frames = self.course.parts.between(self.travel, self.every), [self.course.frames[i] for i in self.every]
+        return acts(self.travel, self.movement, self.every, frames, parts, self.measured)

@@ -75,24 +75,16 @@ class Profile:
         return float(self.columns[name].min())
 
     @cached_property
-    def _worst(self) -> dict[str, Extremes | None]:
-        return {}
-
-    @cached_property
     def _worst_of_frames(self) -> dict[str, Extremes | None]:
         return {}
 
-    def extremes(self, place: str = "") -> Extremes | None:
-        """The largest and smallest value of every column over its frames, or over those where the column `place` is above 0;
-        None where there are none."""
-        if place not in self._worst:
-            later = self.columns.later
-            seen = self.extremes_of_frames(place)
-            self._worst[place] = seen.with_told(later.told()) if seen and later else seen
-        return self._worst[place]
+    def told(self, name: str) -> float:
+        """A column that has one value for the whole movement."""
+        return self.columns[name].item(0)
 
     def extremes_of_frames(self, place: str = "") -> Extremes | None:
-        """The same, without what nobody has asked for yet of the whole movement."""
+        """The largest and smallest value of every column over its frames, or over those where the column `place` is above 0;
+        None where there are none.  It says nothing of what is told of the whole movement when somebody asks."""
         if place not in self._worst_of_frames:
             self._worst_of_frames[place] = self._extremes(place)
         return self._worst_of_frames[place]

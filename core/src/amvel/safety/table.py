@@ -7,7 +7,6 @@ import numpy as np
 from numpy.typing import NDArray
 
 from amvel.movements import Profile
-from amvel.movements.columns import Extremes
 from amvel.movements.course import told_when_asked
 from amvel.quantities import quantity
 from amvel.safety.limits import Envelope, Limit
@@ -74,18 +73,19 @@ class Table:
         key = (name, at_least, place)
         if not told_when_asked(name):
             if key not in self._worst:
-                self._worst[key] = np.array([_worst(p.extremes_of_frames(place), name, at_least) for p in self.profiles], dtype=float)
+                self._worst[key] = np.array([_worst(p, name, at_least, place) for p in self.profiles], dtype=float)
             return self._worst[key]
         if key not in self._worst:
             self._worst[key] = np.full(len(self.profiles), np.nan)
         worst = self._worst[key]
         for i in np.flatnonzero(among & np.isnan(worst)):
-            worst[i] = _worst(self.profiles[i].extremes(place), name, at_least)
+            worst[i] = _worst(self.profiles[i], name, at_least, place)
         return worst
 
 
-def _worst(seen: Extremes | None, name: str, at_least: bool) -> float:
+def _worst(profile: Profile, name: str, at_least: bool, place: str) -> float:
     """±inf that breaks nothing where the limit does not look, and that breaks where a value is missing."""
+    seen = profile.extremes_of_frames(place)
     if seen is None:
         return np.inf if at_least else -np.inf
-    return seen.worst(name, at_least)
+    return profile.told(name) if told_when_asked(name) else seen.worst(name, at_least)

@@ -93,11 +93,20 @@ class _Bounds:
             [name for _, name in each],
         )
 
-    def broken(self, seen: Extremes) -> list[tuple[int, str, float]]:
-        """Of each bound that is broken the number of its limit, its column and the worst value."""
-        worst = np.where(self.at_least, seen.least[self.row], seen.most[self.row])
+    def in_frames(self, seen: Extremes) -> "list[_Broken]":
+        """Those that the worst value of any frame breaks."""
+        return self._beyond(np.where(self.at_least, seen.least[self.row], seen.most[self.row])) if self.limit else []
+
+    def over_the_whole(self, profile: Profile) -> "list[_Broken]":
+        """Those that what is told of the whole movement breaks; only what they look at is worked out."""
+        return self._beyond(np.array([profile.told(name) for name in self.name])) if self.limit else []
+
+    def _beyond(self, worst: Array) -> "list[_Broken]":
         beyond = np.where(self.at_least, worst < self.bound, worst > self.bound)
         return [(self.limit[k], self.name[k], float(worst[k])) for k in np.flatnonzero(beyond)]
+
+
+_Broken = tuple[int, str, float]  # the number of a limit, its column and the worst value
 
 
 class _Place(NamedTuple):
@@ -128,15 +137,8 @@ def _split(envelope: Envelope, numbers: list[int], index: Mapping[str, int]) -> 
 
 def check(profile: Profile, envelope: Envelope, context: str, lifted: frozenset[str] = frozenset()) -> Check:
     """Every limit against every frame.  `lifted` are limit ids opened by a valid override."""
-    broken: list[tuple[int, str, float]] = []
-    for place, bounds in _bounds_by_place(envelope, profile.columns.index, context).items():
-        of_frames = profile.extremes_of_frames(place)
-        if of_frames is None:
-            continue
-        broken += bounds.of_frames.broken(of_frames)
-        told = profile.extremes(place) if bounds.of_the_whole.limit else None
-        if told is not None:
-            broken += bounds.of_the_whole.broken(told)
+    seen = _seen(profile, envelope, context)
+    broken = [b for bounds, worst in seen for b in (*bounds.of_frames.in_frames(worst), *bounds.of_the_whole.over_the_whole(profile))]
     breaches: list[Breach] = []
     cautions: list[Breach] = []
     for n, name, worst in _that_bind(sorted(broken, key=itemgetter(0)), profile, envelope, lifted):
@@ -150,16 +152,25 @@ def holds(profile: Profile, envelope: Envelope, context: str, lifted: frozenset[
     """Whether `check` would allow it: what is told of the whole movement is worked out only where its frames hold."""
     if profile.fault:
         return False
-    for place, bounds in _bounds_by_place(envelope, profile.columns.index, context).items():
-        seen = profile.extremes_of_frames(place)
-        broken = bounds.of_frames.broken(seen) if seen is not None else []
-        if any(envelope.limits[n].strength != "caution" for n, _, _ in _that_bind(broken, profile, envelope, lifted)):
-            return False
-    return check(profile, envelope, context, lifted).allowed
+    seen = _seen(profile, envelope, context)
+
+    def closed(broken: list[_Broken]) -> bool:
+        return any(envelope.limits[n].strength != "caution" for n, _, _ in _that_bind(broken, profile, envelope, lifted))
+
+    if any(closed(bounds.of_frames.in_frames(worst)) for bounds, worst in seen):
+        return False
+    return not any(closed(bounds.of_the_whole.over_the_whole(profile)) for bounds, _ in seen)
+
+
+def _seen(profile: Profile, envelope: Envelope, context: str) -> list[tuple[_Place, Extremes]]:
+    """The bounds of each place that this movement has, with the worst of its frames there."""
+    places = _bounds_by_place(envelope, profile.columns.index, context)
+    found = ((bounds, profile.extremes_of_frames(place)) for place, bounds in places.items())
+    return [(bounds, worst) for bounds, worst in found if worst is not None]
 
 
 def _that_bind(
-    broken: list[tuple[int, str, float]], profile: Profile, envelope: Envelope, lifted: frozenset[str]
+    broken: list[_Broken], profile: Profile, envelope: Envelope, lifted: frozenset[str]
 ) -> Iterator[tuple[int, str, float]]:
     """Those broken limits that speak of this step, are not lifted, and hold even if the body cannot take the pose."""
     for n, name, worst in broken:

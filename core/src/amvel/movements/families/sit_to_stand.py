@@ -114,7 +114,8 @@ def _risen(s: Setting) -> Frame:
 
 
 def _two_legs(s: Setting) -> list[Frame]:
-    return [_start(s), _leaning(s), _off(_leaning(s)), _risen(s)]
+    leaning = _leaning(s)
+    return [_start(s), leaning, _off(leaning), _risen(s)]
 
 
 def risen_frames(s: Setting) -> list[Frame]:

@@ -21,7 +21,7 @@ def sent(joint: str = "", to_deg: float = 0.0, over_knee_deg: float = -180.0, ar
     if joint:
         into = most if to_deg > 0 else least
         into[JOINT_INDEX[joint]] = np.radians(to_deg)
-    return Sent(least, most, (np.radians(arm_deg), 0.0))
+    return Sent(least.tolist(), most.tolist(), (float(np.radians(arm_deg)), 0.0))
 
 
 @pytest.mark.parametrize(

@@ -105,7 +105,7 @@ def test_a_bent_knee_looks_bent(ref: str) -> None:
             if _bend_deg(hip, knee, ankle) < _LEAST_BENT_DEG:
                 continue
             seen.append(_bend_deg(*(np.array([*view.flat(p), 0.0]) for p in (hip, knee, ankle))))
-        assert not seen or max(seen) >= _LOOKS_BENT_DEG, f"{panel.frame.name}: the knees look straight ({seen})"
+        assert not seen or max(seen) >= _LOOKS_BENT_DEG, f"{profile.frame_names[panel.row]}: the knees look straight ({seen})"
 
 
 def _bend_deg(a: np.ndarray, b: np.ndarray, c: np.ndarray) -> float:

@@ -106,6 +106,10 @@ class Capacities:
 
         Ankles keep theirs: no limit speaks of them, and what they give in a stance decides no other joint's limit.
         """
+        return self._loosened
+
+    @cached_property
+    def _loosened(self) -> "Capacities":
         loose = {k for k in self.assumed if _of_a_limb(k) and _base(k) not in _ANKLE}
         healthy_deg = {k: max(v, HEALTHY_DEG[_base(k)]) for k, v in self.range_deg.items() if k in loose}
         return Capacities({**self.range_deg, **healthy_deg}, self.assumed - loose, self.mobile)

@@ -1,12 +1,13 @@
 """Many poses as flat arrays, for the kernels: names become rows of the body's tables, once."""
 
+from collections.abc import Iterable, Sequence
 from functools import lru_cache
-from itertools import accumulate
-from typing import NamedTuple
+from itertools import accumulate, chain
+from typing import Any, NamedTuple
 
 import numpy as np
 
-from amvel.body.pose import COM, BandPull, ExternalLoad, PoseSpec
+from amvel.body.pose import COM, BandPull, Contact, ExternalLoad, PoseSpec, Row
 from amvel.body.skeleton import JOINT_INDEX, JOINTS, Skeleton
 from amvel.body.tree import Array, Rows
 
@@ -156,56 +157,69 @@ def flatten(skeleton: Skeleton, specs: list[PoseSpec], stops: list[Stops]) -> Fl
 def _by_joint(tables: list[dict[str, float]], otherwise: float = 0.0) -> Array:
     """B×J values from those that are named."""
     found = np.full((len(tables), len(JOINTS)), otherwise)
-    rows = [i for i, t in enumerate(tables) for _ in t]
-    found[rows, [JOINT_INDEX[name] for t in tables for name in t]] = [v for t in tables for v in t.values()]
+    joints = _whole(map(JOINT_INDEX.__getitem__, chain.from_iterable(tables)))
+    rows = np.repeat(np.arange(len(tables)), _whole(map(len, tables)))
+    found[rows, joints] = _real(chain.from_iterable(t.values() for t in tables))
     return found
 
 
-def _whole(values: list[int]) -> Rows:
-    return np.array(values, dtype=np.int64)
+def _whole(values: Iterable[int]) -> Rows:
+    return np.fromiter(values, dtype=np.int64)
 
 
-def _real(values: list[float]) -> Array:
-    return np.array(values, dtype=float)
+def _real(values: Iterable[float]) -> Array:
+    return np.fromiter(values, dtype=float)
 
 
-def _triples(values: list[tuple[float, float, float]]) -> Array:
-    return np.array(values, dtype=float).reshape(len(values), 3)
+def _vectors(values: Iterable[tuple[float, ...]], size: int) -> Array:
+    """One row for each; read number by number, which takes a third of the time of reading tuple by tuple."""
+    return _real(chain.from_iterable(values)).reshape(-1, size)
 
 
-def _firsts(counts: list[int]) -> Rows:
+def _firsts(counts: Iterable[int]) -> Rows:
     """Where the part of each pose begins, and where the last one ends."""
-    return _whole([0, *accumulate(counts)])
+    return _whole(accumulate(counts, initial=0))
+
+
+def _by_field(items: Sequence[tuple[Any, ...]], kind: type[Any]) -> list[Sequence[Any]]:
+    """What each field is in all of these named tuples."""
+    return list(zip(*items, strict=True)) if items else [()] * len(kind._fields)
+
+
+def _places(names: Iterable[str | None], index: dict[str, int]) -> Rows:
+    return _whole(NOWHERE if name is None else index[name] for name in names)
 
 
 def _rows(specs: list[PoseSpec], index: dict[str, int]) -> RowTable:
-    rows = [r for s in specs for r in s.rows]
+    rows = list(chain.from_iterable(s.rows for s in specs))
+    name, point, normal, offset_m, origin, weight, must_hold = _by_field(rows, Row)
     return RowTable(
-        _firsts([len(s.rows) for s in specs]),
-        _whole([_row_id(r.name) for r in rows]),
-        _whole([index[r.point] for r in rows]),
-        _whole([NOWHERE if r.origin is None else index[r.origin] for r in rows]),
-        _triples([r.normal for r in rows]),
-        _real([r.offset_m for r in rows]),
-        _real([r.weight for r in rows]),
-        _real([float(r.must_hold) for r in rows]),
+        _firsts(len(s.rows) for s in specs),
+        _whole(map(_row_id, name)),
+        _whole(map(index.__getitem__, point)),
+        _places(origin, index),
+        _vectors(normal, 3),
+        _real(offset_m),
+        _real(weight),
+        _real(must_hold),
     )
 
 
 def _contacts(specs: list[PoseSpec], index: dict[str, int]) -> ContactTable:
-    contacts = [c for s in specs for c in s.contacts]
+    contacts = list(chain.from_iterable(s.contacts for s in specs))
+    point, _, normal, half_size_m, stiffness, friction, strategy, part, plane_m, on, shear = _by_field(contacts, Contact)
     return ContactTable(
-        _firsts([len(s.contacts) for s in specs]),
-        _whole([index[c.point] for c in contacts]),
-        _triples([c.normal for c in contacts]),
-        np.array([c.half_size_m for c in contacts], dtype=float).reshape(len(contacts), 2),
-        _real([c.stiffness_n_per_m for c in contacts]),
-        _real([c.friction for c in contacts]),
-        _whole([STRATEGY[c.strategy] for c in contacts]),
-        _whole([_PART.get(c.part, NOWHERE) for c in contacts]),
-        _real([np.nan if c.plane_m is None else c.plane_m for c in contacts]),
-        _whole([NOWHERE if c.on is None else index[c.on] for c in contacts]),
-        _real([c.shear for c in contacts]),
+        _firsts(len(s.contacts) for s in specs),
+        _whole(map(index.__getitem__, point)),
+        _vectors(normal, 3),
+        _vectors(half_size_m, 2),
+        _real(stiffness),
+        _real(friction),
+        _whole(map(STRATEGY.__getitem__, strategy)),
+        _whole(_PART.get(name, NOWHERE) for name in part),
+        _real(np.nan if plane is None else plane for plane in plane_m),
+        _places(on, index),
+        _real(shear),
     )
 
 
@@ -213,9 +227,9 @@ def _loads(specs: list[PoseSpec], index: dict[str, int]) -> LoadTable:
     loads = [load for s in specs for load in s.loads]
     told = [_load(load, index) for load in loads]
     return LoadTable(
-        _firsts([len(s.loads) for s in specs]),
+        _firsts(len(s.loads) for s in specs),
         _whole([index[load.point] for load in loads]),
-        _triples([force for force, _, _, _ in told]),
+        _vectors([force for force, _, _, _ in told], 3),
         _whole([to for _, to, _, _ in told]),
         _real([pull for _, _, pull, _ in told]),
         _real([start for _, _, _, start in told]),

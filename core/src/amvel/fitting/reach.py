@@ -49,16 +49,28 @@ def _wall_distance(profiler: Profiler, target: float) -> float:
     family = library()["wall_plank"]
     step = family.index["forearms"]
     p = step.parameters[0]
+    known: dict[int, bool] = {}
+
+    def look_at(places: list[int]) -> None:
+        found = profiler.profiles([Request(family, step, "both", {p.id: float(at)}) for at in places])
+        for at, profile in zip(places, found, strict=True):
+            load = sum(profile.peak(f"{s}.forearm_support_percent_bw") for s in ("left", "right"))
+            known[at] = not profile.fault and load <= target
+
     low, high = p.low, p.high
     while high - low > 1:
-        middle = round((low + high) / 2)
-        profile = profiler.profile(Request(family, step, "both", {p.id: float(middle)}))
-        load = sum(profile.peak(f"{s}.forearm_support_percent_bw") for s in ("left", "right"))
-        if not profile.fault and load <= target:
+        middle = _middle(low, high)
+        if middle not in known:  # with what is halved next on either side: three at once cost little more than one
+            look_at(sorted({middle, _middle(low, middle), _middle(middle, high)} - {low, high, *known}))
+        if known[middle]:
             low = middle
         else:
             high = middle
     return float(low)
+
+
+def _middle(low: float, high: float) -> int:
+    return round((low + high) / 2)
 
 
 def hands_poses(profiler: Profiler) -> list[Request]:

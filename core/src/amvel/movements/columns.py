@@ -7,6 +7,7 @@ what one of their frames has, before anybody asks how many limbs have to be led.
 from collections.abc import Callable, Iterator, Mapping, Sequence
 from dataclasses import dataclass
 from functools import lru_cache, partial
+from itertools import accumulate
 
 import numpy as np
 
@@ -51,6 +52,7 @@ class Columns(Mapping[str, Array]):
         self.index, self.later = index, later
         self._table = table
         self._untold = set(later.names) if later is not None else set()
+        self._extremes: dict[str, Extremes | None] = {}
 
     @classmethod
     def of(cls, columns: Mapping[str, Array]) -> "Columns":
@@ -83,6 +85,29 @@ class Columns(Mapping[str, Array]):
         if name in self._untold:
             self._tell(name)
         return self._table[self.index[name]]
+
+    def extremes(self, place: str = "") -> "Extremes | None":
+        """The largest and smallest value of every column over the frames, or over those where the column `place` is above 0;
+        None where there are none.  It says nothing of what is told of the whole movement when somebody asks."""
+        if place not in self._extremes:
+            self._extremes[place] = self._found_extremes(place)
+        return self._extremes[place]
+
+    def _found_extremes(self, place: str) -> "Extremes | None":
+        if not place:
+            return Extremes.of(self.index, self._table) if self._table.shape[1] else None
+        there = self[place] > 0
+        if there.all():
+            return self.extremes()
+        return Extremes.of(self.index, self._table[:, there]) if there.any() else None
+
+    def find_extremes(self, parts: "Sequence[Columns]") -> None:
+        """Find those of its `parts`, which have all of its frames one after the other, at once."""
+        starts = list(accumulate((p.of_frames.shape[1] for p in parts[:-1]), initial=0))
+        most, least = (way.reduceat(self._table, starts, axis=1).T for way in (np.maximum, np.minimum))
+        found = Extremes.of_each(self.index, most, least)
+        for part, own in zip(parts, found, strict=True):
+            part._extremes[""] = own
 
     def __iter__(self) -> Iterator[str]:
         return iter(self.index)
@@ -147,9 +172,15 @@ class Extremes:
 
     @classmethod
     def of(cls, index: dict[str, int], table: Array) -> "Extremes":
-        most, least = table.max(axis=1), table.min(axis=1)
+        [found] = cls.of_each(index, table.max(axis=1)[None], table.min(axis=1)[None])
+        return found
+
+    @classmethod
+    def of_each(cls, index: dict[str, int], most: Array, least: Array) -> "list[Extremes]":
+        """Those of several movements, from what is largest and smallest in each (S×C)."""
         missing = ~(np.isfinite(most) & np.isfinite(least))  # what is missing in one frame is so in the most or the least of all
-        return cls(index, np.where(missing, np.inf, most), np.where(missing, -np.inf, least))
+        pairs = zip(np.where(missing, np.inf, most), np.where(missing, -np.inf, least), strict=True)
+        return [cls(index, *pair) for pair in pairs]
 
     def worst(self, name: str, at_least: bool) -> float:
         """The value that an upper bound looks at, or a lower one."""

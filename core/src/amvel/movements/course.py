@@ -1,7 +1,8 @@
 """One movement from its declared frames through those in between: which frames there are, and what was measured over all of them."""
 
+from collections.abc import Sequence
 from dataclasses import dataclass
-from functools import lru_cache
+from functools import cached_property, lru_cache
 from itertools import pairwise
 
 import numpy as np
@@ -23,6 +24,7 @@ from amvel.movements.frames import Frame
 from amvel.movements.levels import LEVEL_COLUMNS, Ceilings, as_named
 from amvel.movements.profile import Declared, Profile, Request
 from amvel.movements.promise import broken
+from amvel.movements.reshaped import Sent
 from amvel.movements.shown_angles import Reading
 from amvel.movements.stance import low_seat_cm, rise_level
 from amvel.movements.travel import Travel
@@ -44,7 +46,8 @@ class Course:
     ) -> None:
         self.keys = keys
         self.frames: list[Frame] = []
-        self.names: list[str] = []
+        self.frame_names: list[str] = []
+        self.names: list[str] = []  # each with its step
         self.spans: list[range] = []
         self.steps: list[int] = []
         key: list[int] = []
@@ -59,7 +62,8 @@ class Course:
                     key.append(at + i)
                     share.append(k / (inner + 1))
                     on = "" if k == 0 else f" → {group[i + 1].name}"
-                    self.frames.append(frame.named(frame.name + on) if k else frame)
+                    self.frames.append(frame)
+                    self.frame_names.append(frame.name + on)
                     self.names.append(keys[at + i].name if k == 0 else f"{keys[at + i].name} → {keys[at + i + 1].name}")
             self.spans.append(range(start, len(key)))
             self.steps.append(inner + 1)
@@ -111,49 +115,69 @@ def _complete() -> None:
 _complete()
 
 
-def measured_over(
-    skeleton: Skeleton,
-    request: Request,
-    movement: int,
-    course: Course,
-    flat: Flat,
-    posed: Posed,
-    travel: Travel,
-    stands: Flags,
-    columns: Columns,
-    ceilings: Ceilings | None,
-) -> Profile:
-    """The profile of one movement of a batch; `columns` (of the batch) have room for what is told of whole movements, which
-    is filled in here."""
-    span = course.spans[movement]
-    rows = slice(span.start, span.stop)
-    own, measured = posed.part(rows), columns.part(rows)
-    declared = [i - span.start for i in course.parts.repeated[movement]]
-    fault = next((f for f in own.faults if f), None)
-    fault = fault or _unkept(skeleton, request, own, flat.neutral[rows], declared)
-    if not fault and not stands[rows].all():
-        fault = Falls(course.names[span.start + int(np.argmin(stands[rows]))])
-    whole = _Whole(skeleton, course, travel, movement, own, measured)
-    measured.fill({"exercise": float(not request.family.daily_task), "speed_deg_s": whole.speed_deg_s(request.step.dose.seconds)})
-    if ceilings is not None:
-        measured.fill(as_named(request.label, measured, ceilings))
-    told = Columns(measured.index, measured.of_frames, whole.later())
-    return Profile(
-        request,
-        tuple(course.frames[i].name for i in span),
-        told,
-        fault,
-        tuple(course.frames[i] for i in span),
-        own,
-        tuple(declared),
-        Declared(course.keys, course.key[rows], course.share[rows], flat, rows),
-    )
+@dataclass(frozen=True)
+class Measured:
+    """What was measured over all frames of a batch; `columns` have room for what is told of whole movements."""
 
+    skeleton: Skeleton
+    course: Course
+    flat: Flat
+    posed: Posed
+    stands: Flags
+    columns: Columns
+    ceilings: Ceilings | None
 
-def _unkept(skeleton: Skeleton, request: Request, own: Posed, neutral: Array, declared: list[int]) -> PoseFault | None:
-    """The fault of a parameter whose promise these declared frames do not keep."""
-    shows = request.step.shows
-    return broken(shows, request.values, request.side, Reading(skeleton, own, neutral, declared), request.label) if shows else None
+    def profiles(self, requests: Sequence[Request]) -> list[Profile]:
+        """One for each movement of the batch."""
+        found = [self._profile(movement, request) for movement, request in enumerate(requests)]
+        self.columns.find_extremes([p.columns for p in found])
+        return found
+
+    @cached_property
+    def _travel(self) -> Travel:
+        return Travel(self.skeleton, self.posed, self.course.spans, list(self.course.parts.number))
+
+    @cached_property
+    def _sent(self) -> list[Sent]:
+        return Sent.of_each(self.posed, [span.start for span in self.course.spans])
+
+    @cached_property
+    def _deg(self) -> Array:
+        """How far each joint is from neutral, B×J."""
+        found: Array = np.degrees(self.posed.angles - self.flat.neutral)
+        return found
+
+    def _profile(self, movement: int, request: Request) -> Profile:
+        course, span = self.course, self.course.spans[movement]
+        rows, declared = slice(span.start, span.stop), course.parts.repeated[movement]
+        own, measured = self.posed.part(rows), self.columns.part(rows)
+        whole = _Whole(self.skeleton, course, self._travel, movement, own, measured)
+        measured.fill({"exercise": float(not request.family.daily_task), "speed_deg_s": whole.speed_deg_s(request.step.dose.seconds)})
+        if self.ceilings is not None:
+            measured.fill(as_named(request.label, measured, self.ceilings))
+        return Profile(
+            request,
+            tuple(course.frame_names[rows]),
+            Columns(measured.index, measured.of_frames, whole.later()),
+            self._fault(rows, own, declared, request),
+            tuple(course.frames[rows]),
+            own,
+            tuple(i - span.start for i in declared),
+            Declared(course.keys, course.key[rows], course.share[rows], self.flat, rows),
+            self._sent[movement],
+        )
+
+    def _fault(self, rows: slice, own: Posed, declared: list[int], request: Request) -> PoseFault | None:
+        """Why this body cannot take a pose of these, a parameter whose promise they do not keep, or a fall."""
+        fault = next((f for f in own.faults if f), None)
+        shows = request.step.shows
+        if not fault and shows:
+            reading = Reading(self.skeleton, self.posed, self._deg, declared)
+            fault = broken(shows, request.values, request.side, reading, request.label)
+        stands = self.stands[rows]
+        if not fault and not stands.all():
+            fault = Falls(self.course.names[rows.start + int(np.argmin(stands))])
+        return fault
 
 
 @dataclass(frozen=True)

@@ -12,9 +12,11 @@ from functools import cached_property, lru_cache
 
 import numpy as np
 
+from amvel.body import other_side
 from amvel.body.endurance import as_long_at_full
 from amvel.body.tree import Array
 from amvel.languages import said
+from amvel.movements.columns import Columns
 from amvel.movements.library import UnknownMovement, find
 
 HIGHEST = 6
@@ -168,17 +170,19 @@ class Ceilings:
     standing_n: Mapping[str, float]
 
     @classmethod
-    def of(cls, references: Iterable[tuple[Reference, Mapping[str, Array]]]) -> "Ceilings":
+    def of(cls, references: Iterable[tuple[Reference, Columns]]) -> "Ceilings":
         """From the profiles of the reference poses, as columns; a pose that a body cannot take adds nothing."""
-        most = {n: np.zeros(HIGHEST) for n in _MEASURED}
-        standing: dict[str, float] = {}
+        most, standing = np.zeros((len(_MEASURED), HIGHEST)), {}
         for reference, columns in references:
-            for n in _MEASURED:
-                seen = max(float(columns[m].max()) for m in _both_sides(n))
-                most[n][reference.level - 1] = max(most[n][reference.level - 1], MORE_THAN_REFERENCE * seen)
+            seen = columns.extremes()
+            if seen is None:
+                continue
+            of_level = most[:, reference.level - 1]
+            for side in _BOTH_SIDES:
+                np.maximum(of_level, MORE_THAN_REFERENCE * seen.most[[columns.index[n] for n in side]], out=of_level)
             if reference.ref == QUIET_STANDING:
-                standing = {n: float(columns[n].max()) for n in _MEASURED_BY[Way.PRESS]}
-        return cls({n: np.maximum.accumulate(v) for n, v in most.items()}, standing)
+                standing = {n: seen.worst(n, at_least=False) for n in _MEASURED_BY[Way.PRESS]}
+        return cls(dict(zip(_MEASURED, np.maximum.accumulate(most, axis=1), strict=True)), standing)
 
     def holds(self, profile: Mapping[str, Array], way: Way, level: int, more: float) -> bool:
         """Whether no frame asks more than so many times what the poses of this level ask."""
@@ -235,10 +239,8 @@ def as_named(label: str, profile: Mapping[str, Array], ceilings: Ceilings) -> di
 QUIET_STANDING = "standing_breath/free_standing"
 
 
-def _both_sides(name: str) -> tuple[str, ...]:
-    """A reference says the same of both sides: it is taken once, on one of them."""
-    side, dot, rest = name.partition(".")
-    return tuple(f"{s}.{rest}" for s in _SIDES) if dot else (side,)
+# A reference says the same of both sides: it is taken once, on one of them.
+_BOTH_SIDES = (_MEASURED, tuple(map(other_side, _MEASURED)))
 
 
 def level_of(values: Array, most: Array) -> Array:

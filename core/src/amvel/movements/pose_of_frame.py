@@ -84,13 +84,7 @@ def compile_frame(frame: Frame, label: str, body: Anthropometry, capacities: Cap
     floor, ceiling = _fused_stops(capacities, angles, neutral, free)
     if coupled:
         floor["lumbar.flexion"] = angles.get("lumbar.flexion", 0.0)
-    rows = [_touch_row(t, frame.surfaces[t.surface]) for t in frame.touches if t.places]
-    rows += [_aim_row(a) for a in frame.aims]
-    contacts = [_contact(t, frame.surfaces[t.surface]) for t in frame.touches if t.bears]
-    loads: tuple[ExternalLoad | BandPull, ...] = (
-        *(ExternalLoad(p, f) for p, f in frame.loads),
-        *(pull for b in frame.bands for pull in b.pulls()),
-    )
+    outside = _Outside.of(frame)
     x, y, z = frame.root_at_cm
     return PoseSpec(
         f"{label}, {frame.name}",
@@ -98,14 +92,38 @@ def compile_frame(frame: Frame, label: str, body: Anthropometry, capacities: Cap
         (x / 100, y / 100, z / 100),
         angles,
         free,
-        tuple(rows),
-        tuple(contacts),
-        loads,
+        outside.rows,
+        outside.contacts,
+        outside.loads,
         neutral,
         floor,
         ceiling,
         capacities.hamstring_rad(),
     )
+
+
+class _Outside(NamedTuple):
+    """What a frame has to do with the world: the same for every body and whatever its ranges, and read off it once."""
+
+    rows: tuple[Row, ...]
+    contacts: tuple[Contact, ...]
+    loads: tuple[ExternalLoad | BandPull, ...]
+
+    @classmethod
+    def of(cls, frame: Frame) -> "_Outside":
+        found: _Outside | None = frame.looked_up.get(cls)
+        if found is None:
+            found = frame.looked_up[cls] = cls._read(frame)
+        return found
+
+    @classmethod
+    def _read(cls, frame: Frame) -> "_Outside":
+        surfaces, touches = frame.surfaces, frame.touches
+        return cls(
+            (*(_touch_row(t, surfaces[t.surface]) for t in touches if t.places), *(_aim_row(a) for a in frame.aims)),
+            tuple(_contact(t, surfaces[t.surface]) for t in touches if t.bears),
+            (*(ExternalLoad(p, f) for p, f in frame.loads), *(pull for b in frame.bands for pull in b.pulls())),
+        )
 
 
 def _within(angles: dict[str, float], frame: Frame, capacities: Capacities) -> dict[str, float]:

@@ -17,7 +17,7 @@ from amvel.body import (
 )
 from amvel.body.tree import Array, Rows
 from amvel.movements.bed import FLOOR, LYING_ON, lies_on_bed
-from amvel.movements.columns import Columns, Extremes
+from amvel.movements.columns import Columns
 from amvel.movements.declaration import Family, Step
 from amvel.movements.dosing import in_its_dose, without_dose
 from amvel.movements.frames import Frame
@@ -59,7 +59,8 @@ class Profile:
     posed: Posed | None = field(default=None, compare=False)  # none where it was taken over, see Profiler.posed
     rows: tuple[int, ...] = ()
     declared: "Declared | None" = field(default=None, compare=False, repr=False)
-    freer: "Sent | None" = field(default=None, compare=False, repr=False)  # with limbs that nobody tested as far as they may go
+    sent: Sent | None = field(default=None, compare=False, repr=False)  # how far its joints were sent; none where it was taken over
+    freer: Sent | None = field(default=None, compare=False, repr=False)  # with limbs that nobody tested as far as they may go
     left_twin: "Profile | None" = field(default=None, compare=False, repr=False)  # what it was turned round from, if it was
 
     @cached_property
@@ -74,40 +75,15 @@ class Profile:
     def lowest(self, name: str) -> float:
         return float(self.columns[name].min())
 
-    @cached_property
-    def _worst_of_frames(self) -> dict[str, Extremes | None]:
-        return {}
-
     def told(self, name: str) -> float:
         """A column that has one value for the whole movement."""
         return self.columns[name].item(0)
-
-    def extremes_of_frames(self, place: str = "") -> Extremes | None:
-        """The largest and smallest value of every column over its frames, or over those where the column `place` is above 0;
-        None where there are none.  It says nothing of what is told of the whole movement when somebody asks."""
-        if place not in self._worst_of_frames:
-            self._worst_of_frames[place] = self._extremes(place)
-        return self._worst_of_frames[place]
-
-    def _extremes(self, place: str) -> Extremes | None:
-        table = self.columns.of_frames
-        if not place:
-            return Extremes.of(self.columns.index, table) if table.shape[1] else None
-        there = self.columns[place] > 0
-        if there.all():
-            return self.extremes_of_frames()
-        return Extremes.of(self.columns.index, table[:, there]) if there.any() else None
 
     def placed_otherwise(self, old: Capacities, new: Capacities) -> bool:
         """Whether other ranges than those it was solved for would change it."""
         if self.left_twin is not None:
             return self.left_twin.placed_otherwise(old.swapped(), new.swapped())
         return any_stop_moves(old, new) if self.sent is None else self.sent.otherwise(old, new)
-
-    @cached_property
-    def sent(self) -> Sent | None:
-        """How far its joints were sent; none where its poses were not found here."""
-        return Sent.of(self.posed) if self.posed is not None else None
 
 
 @dataclass(frozen=True)

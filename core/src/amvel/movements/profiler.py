@@ -35,7 +35,7 @@ from amvel.body import (
 )
 from amvel.content import MODEL, version
 from amvel.movements.columns import Columns
-from amvel.movements.course import OF_MOVEMENTS, Course, first_of, measured_over
+from amvel.movements.course import OF_MOVEMENTS, Course, Measured, first_of
 from amvel.movements.declared_frames import declared_frames
 from amvel.movements.frames import Frame
 from amvel.movements.levels import REFERENCES, Ceilings
@@ -45,7 +45,6 @@ from amvel.movements.pose_of_frame import compile_frame
 from amvel.movements.profile import Profile, Request, as_asked, as_posed
 from amvel.movements.shelf import Kind, Shelved, packed, unpacked
 from amvel.movements.stance import stance_level
-from amvel.movements.travel import Travel
 from amvel.quantities import quantity
 
 MODEL_VERSION = version("2026.11", MODEL)
@@ -145,7 +144,7 @@ class Profiler:
         sketched = all(b - a == 1 for a, b in zip(profile.rows, profile.rows[1:], strict=False))
         between = 0 if sketched else self.between
         [found] = _solve_within([(self, as_posed(profile.request))], between)
-        return replace(profile, frames=found.frames, posed=found.posed, declared=found.declared)
+        return replace(profile, frames=found.frames, posed=found.posed, declared=found.declared, sent=found.sent)
 
     def pack(self) -> bytes:
         """Whatever is solved, to be taken over by another process for the same body (`digest`)."""
@@ -310,12 +309,8 @@ def _solve_within(asked: "list[tuple[Profiler, Request]]", between: int) -> list
     if ceilings is not None:
         of_frames |= ceilings.columns(columns)
     columns = columns.with_(of_frames | dict.fromkeys(OF_MOVEMENTS, np.zeros(len(course.frames))))
-    travel = Travel(skeleton, posed, course.spans, list(course.parts.number))
-    stands = reactions.stands()
-    return [
-        measured_over(skeleton, r, i, course, flat, posed, travel, stands, columns, ceilings)
-        for i, (_, r) in enumerate(asked)
-    ]
+    measured = Measured(skeleton, course, flat, posed, reactions.stands(), columns, ceilings)
+    return measured.profiles([r for _, r in asked])
 
 
 def _sent_on_the_way(posed: Posed, declared: Posed, course: Course) -> None:

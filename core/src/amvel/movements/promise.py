@@ -6,6 +6,7 @@ fault.  Heights, distances and gaps are contacts and are held by the pose solver
 
 from collections.abc import Mapping
 from dataclasses import dataclass
+from functools import lru_cache
 
 import numpy as np
 
@@ -54,10 +55,16 @@ def reach_deg(shown: Shown, capacities: Capacities) -> float:
 def kept(shown: Shown, value_deg: float, side: str, read: Reading) -> float:
     """How far the movement is from showing the value, in degrees, in the declared frame that shows it best."""
     least = np.inf
-    for one in shown.sums:
-        total = np.sum([(a.on_the_right() if side == "right" else a).value_deg(read) for a in one], axis=0)
-        least = min(least, float(np.abs(total - value_deg).min()))
+    for one in _on_the_right(shown).sums if side == "right" else shown.sums:
+        first, *others = (a.value_deg(read) for a in one)
+        least = min(least, float(np.abs(sum(others, start=first) - value_deg).min()))
     return least
+
+
+@lru_cache(maxsize=256)
+def _on_the_right(shown: Shown) -> Shown:
+    """Where the right version of a step shows it."""
+    return Shown(tuple(tuple(a.on_the_right() for a in one) for one in shown.sums))
 
 
 def broken(step_shows: Mapping[str, tuple[str, Shown]], values: Mapping[str, float | str], side: str, read: Reading, pose: str) -> ShortOfAsked | None:

@@ -1,5 +1,6 @@
 """Whether other ranges of the joints would place a pose otherwise."""
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 from functools import lru_cache
 from typing import NamedTuple
@@ -18,14 +19,16 @@ class Sent:
     """How far the joints of one movement were sent on the way to its poses: `least` and `most` (J+2, rad, see `Posed`), and
     how high the left and the right arm are: forward, out to the side or between the two."""
 
-    least: Array
-    most: Array
-    arms_rad: tuple[float, float]
+    least: Sequence[float]
+    most: Sequence[float]
+    arms_rad: Sequence[float]
 
     @classmethod
-    def of(cls, posed: Posed) -> "Sent":
-        left, right = (_highest_rad(posed, s) for s in _SIDES)
-        return cls(posed.least.min(axis=0), posed.most.max(axis=0), (left, right))
+    def of_each(cls, posed: Posed, starts: Sequence[int]) -> "list[Sent]":
+        """Those of the movements that begin at these rows."""
+        least, most = np.minimum.reduceat(posed.least, starts, axis=0), np.maximum.reduceat(posed.most, starts, axis=0)
+        arms = np.maximum.reduceat(_arms_rad(posed), starts, axis=0)
+        return [cls(*each) for each in zip(least.tolist(), most.tolist(), arms.tolist(), strict=True)]
 
     def otherwise(self, old: Capacities, new: Capacities) -> bool:
         """Whether other ranges would have sent them elsewhere: one came to a stop that moves, or beyond where it moves to."""
@@ -66,9 +69,14 @@ def any_stop_moves(old: Capacities, new: Capacities) -> bool:
     return any(moves_between(old, new))
 
 
-def _highest_rad(posed: Posed, side: str) -> float:
-    forward, out = (posed.angles[:, JOINT_INDEX[f"{side}.shoulder.{way}"]] for way in ("flexion", "abduction"))
-    return float(np.arccos(np.clip(np.cos(forward) * np.cos(out), -1.0, 1.0)).max())
+_FORWARD, _OUT = ([JOINT_INDEX[f"{side}.shoulder.{way}"] for side in _SIDES] for way in ("flexion", "abduction"))
+
+
+def _arms_rad(posed: Posed) -> Array:
+    """How high both arms are in every frame, B×2."""
+    along = np.cos(posed.angles[:, _FORWARD]) * np.cos(posed.angles[:, _OUT])
+    found: Array = np.arccos(np.clip(along, -1.0, 1.0))
+    return found
 
 
 __all__ = ["Sent", "any_stop_moves"]

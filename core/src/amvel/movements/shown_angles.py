@@ -18,21 +18,19 @@ _SPINE = ("lumbar", "lower_thorax", "upper_thorax")
 
 
 class Reading:
-    """The declared frames of one movement, as they were placed."""
+    """The declared frames of one movement, as they were placed: `rows` of a batch, whose joints are `deg` from neutral (B×J)."""
 
-    def __init__(self, skeleton: Skeleton, posed: Posed, neutral: Array, rows: list[int]) -> None:
-        self.skeleton = skeleton
-        self.points = posed.points[rows]
-        self.deg = np.degrees(posed.angles[rows] - neutral[rows])
+    def __init__(self, skeleton: Skeleton, posed: Posed, deg: Array, rows: list[int]) -> None:
+        self.skeleton, self._posed, self._deg, self._rows = skeleton, posed, deg, rows
 
     def joint_deg(self, name: str) -> Array:
         """A joint from neutral, in every frame."""
-        found: Array = self.deg[:, JOINT_INDEX[name]]
+        found: Array = self._deg[self._rows, JOINT_INDEX[name]]
         return found
 
     def at(self, landmark: str) -> Array:
         """Where a landmark lies in every frame, in metres."""
-        found: Array = self.points[:, self.skeleton.landmarks.index[landmark]]
+        found: Array = self._posed.points[self._rows, self.skeleton.landmarks.index[landmark]]
         return found
 
 

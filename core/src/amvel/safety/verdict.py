@@ -70,10 +70,13 @@ def concerns(limit: Limit, label: str) -> bool:
     return not limit.only_step or limit.only_step in (label, label.partition("/")[0])
 
 
+_Broken = tuple[int, str, float]  # the number of a limit, its column and the worst value
+
+
 @dataclass(frozen=True)
-class _Bounds:
-    """All bounds of an envelope that look at one place, as arrays: the row of each column, the bound with what the model can
-    tell (see `Quantity.breaks`), which way it goes; and for each the place of its limit in the envelope and its column."""
+class _OfFrames:
+    """Bounds on what frames have, as arrays: the row of each column, the bound with what the model can tell (see
+    `Quantity.breaks`), which way it goes; and for each the place of its limit in the envelope and its column."""
 
     row: Rows
     bound: Array
@@ -82,38 +85,45 @@ class _Bounds:
     name: list[str]
 
     @classmethod
-    def of(cls, envelope: Envelope, numbers: list[int], index: Mapping[str, int]) -> "_Bounds":
-        each = [(n, name) for n in numbers for name in _columns_of(envelope.limits[n], index)]
-        limits = [envelope.limits[n] for n, _ in each]
+    def of(cls, bounds: "list[_Bound]", index: Mapping[str, int]) -> "_OfFrames":
         return cls(
-            np.array([index[name] for _, name in each], dtype=np.int64),
-            np.array([quantity(name).breaks_beyond(x.bound, x.at_least) for x, (_, name) in zip(limits, each, strict=True)]),
-            np.array([x.at_least for x in limits], dtype=bool),
-            [n for n, _ in each],
-            [name for _, name in each],
+            np.array([index[b.name] for b in bounds], dtype=np.int64),
+            np.array([b.beyond for b in bounds], dtype=float),
+            np.array([b.at_least for b in bounds], dtype=bool),
+            [b.limit for b in bounds],
+            [b.name for b in bounds],
         )
 
-    def in_frames(self, seen: Extremes) -> "list[_Broken]":
-        """Those that the worst value of any frame breaks."""
-        return self._beyond(np.where(self.at_least, seen.least[self.row], seen.most[self.row])) if self.limit else []
-
-    def over_the_whole(self, profile: Profile) -> "list[_Broken]":
-        """Those that what is told of the whole movement breaks; only what they look at is worked out."""
-        return self._beyond(np.array([profile.told(name) for name in self.name])) if self.limit else []
-
-    def _beyond(self, worst: Array) -> "list[_Broken]":
+    def broken(self, seen: Extremes) -> list[_Broken]:
+        """Of each bound that is broken the number of its limit, its column and the worst value."""
+        worst = np.where(self.at_least, seen.least[self.row], seen.most[self.row])
         beyond = np.where(self.at_least, worst < self.bound, worst > self.bound)
         return [(self.limit[k], self.name[k], float(worst[k])) for k in np.flatnonzero(beyond)]
 
 
-_Broken = tuple[int, str, float]  # the number of a limit, its column and the worst value
+class _Bound(NamedTuple):
+    """One column that a limit binds, and from where on it is broken."""
+
+    limit: int
+    name: str
+    beyond: float
+    at_least: bool
+
+    def broken(self, profile: Profile) -> _Broken | None:
+        """The same of what is told of the whole movement."""
+        told = profile.told(self.name)
+        return (self.limit, self.name, told) if (told < self.beyond if self.at_least else told > self.beyond) else None
 
 
 class _Place(NamedTuple):
     """The bounds that look at one place: on what its frames have, and on what is told of the whole movement."""
 
-    of_frames: _Bounds
-    of_the_whole: _Bounds
+    of_frames: _OfFrames
+    of_the_whole: list[_Bound]
+
+    def broken_by_the_whole(self, profile: Profile) -> list[_Broken]:
+        """Only what a bound looks at is worked out."""
+        return [broken for b in self.of_the_whole if (broken := b.broken(profile))]
 
 
 def _bounds_by_place(envelope: Envelope, index: dict[str, int], context: str) -> dict[str, _Place]:
@@ -121,24 +131,31 @@ def _bounds_by_place(envelope: Envelope, index: dict[str, int], context: str) ->
     known = envelope.looked_up
     key = (id(index), context)
     if key not in known:
-        places: dict[str, list[int]] = {}
+        places: dict[str, list[_Bound]] = {}
         for n, limit in enumerate(envelope.limits):
             if context == "home" or not limit.at_home:
-                places.setdefault(limit.when.column, []).append(n)
-        known[key] = index, {place: _split(envelope, numbers, index) for place, numbers in places.items()}
+                places.setdefault(limit.when.column, []).extend(_bounds_of(n, limit, index))
+        known[key] = index, {place: _split(bounds, index) for place, bounds in places.items()}
     found: dict[str, _Place] = known[key][1]
     return found
 
 
-def _split(envelope: Envelope, numbers: list[int], index: Mapping[str, int]) -> _Place:
-    split = {asked: [n for n in numbers if told_when_asked(envelope.limits[n].quantity) == asked] for asked in (False, True)}
-    return _Place(*(_Bounds.of(envelope, split[asked], index) for asked in (False, True)))
+def _bounds_of(n: int, limit: Limit, index: Mapping[str, int]) -> list[_Bound]:
+    return [
+        _Bound(n, name, quantity(name).breaks_beyond(limit.bound, limit.at_least), limit.at_least)
+        for name in _columns_of(limit, index)
+    ]
+
+
+def _split(bounds: list[_Bound], index: Mapping[str, int]) -> _Place:
+    of_frames = [b for b in bounds if not told_when_asked(b.name)]
+    return _Place(_OfFrames.of(of_frames, index), [b for b in bounds if told_when_asked(b.name)])
 
 
 def check(profile: Profile, envelope: Envelope, context: str, lifted: frozenset[str] = frozenset()) -> Check:
     """Every limit against every frame.  `lifted` are limit ids opened by a valid override."""
     seen = _seen(profile, envelope, context)
-    broken = [b for bounds, worst in seen for b in (*bounds.of_frames.in_frames(worst), *bounds.of_the_whole.over_the_whole(profile))]
+    broken = [b for bounds, worst in seen for b in (*bounds.of_frames.broken(worst), *bounds.broken_by_the_whole(profile))]
     breaches: list[Breach] = []
     cautions: list[Breach] = []
     for n, name, worst in _that_bind(sorted(broken, key=itemgetter(0)), profile, envelope, lifted):
@@ -157,15 +174,15 @@ def holds(profile: Profile, envelope: Envelope, context: str, lifted: frozenset[
     def closed(broken: list[_Broken]) -> bool:
         return any(envelope.limits[n].strength != "caution" for n, _, _ in _that_bind(broken, profile, envelope, lifted))
 
-    if any(closed(bounds.of_frames.in_frames(worst)) for bounds, worst in seen):
+    if any(closed(bounds.of_frames.broken(worst)) for bounds, worst in seen):
         return False
-    return not any(closed(bounds.of_the_whole.over_the_whole(profile)) for bounds, _ in seen)
+    return not any(closed(bounds.broken_by_the_whole(profile)) for bounds, _ in seen)
 
 
 def _seen(profile: Profile, envelope: Envelope, context: str) -> list[tuple[_Place, Extremes]]:
     """The bounds of each place that this movement has, with the worst of its frames there."""
     places = _bounds_by_place(envelope, profile.columns.index, context)
-    found = ((bounds, profile.extremes_of_frames(place)) for place, bounds in places.items())
+    found = ((bounds, profile.columns.extremes(place)) for place, bounds in places.items())
     return [(bounds, worst) for bounds, worst in found if worst is not None]
 
 

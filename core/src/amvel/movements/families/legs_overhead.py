@@ -2,6 +2,7 @@
 
 import numpy as np
 
+from amvel.body import but
 from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Fault, Setting
 from amvel.movements.faults import BREATH_HELD, TRUNK_ROUNDS
@@ -20,7 +21,7 @@ def _over(s: Setting) -> list[Frame]:
     a = np.radians(-_OVER_DEG)
     root = FACE_UP @ np.array([[np.cos(a), 0, np.sin(a)], [0, 1.0, 0], [-np.sin(a), 0, np.cos(a)]])
     frame = supine_crook(s.body)
-    frame = Frame(**{**frame.__dict__, "root": root, "root_at_cm": (0, 0, 40)})
+    frame = but(frame, root=root, root_at_cm=(0, 0, 40))
     frame = frame.lift("upper_back", "mid_back", *BACK_OF_PELVIS, *(f"{x}.{p}" for x in ("left", "right") for p in ("heel", "ball")))
     frame = frame.unaim("left.heel", "right.heel").touch(
         Touch("upper_back", "floor"), *(Touch(f"{x}.elbow_tip", "floor", places=False) for x in ("left", "right"))

@@ -2,6 +2,7 @@
 
 import numpy as np
 
+from amvel.body import but
 from amvel.movements.back_shape import rounded_deg
 from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Fault, Setting
@@ -46,7 +47,7 @@ def _half(s: Setting, arm: dict[str, float], deg: float) -> Frame:
         "occiput", "upper_back", "sacrum", *(f"{x}.{p}" for x in ("left", "right") for p in ("heel", "ball"))
     )
     frame = frame.unaim("left.hip", "left.heel", "right.heel")
-    frame = Frame(**{**frame.__dict__, "root": _turned(deg), "root_at_cm": (0, 0, 14)})
+    frame = but(frame, root=_turned(deg), root_at_cm=(0, 0, 14))
     frame = frame.with_(
         "half-way, as one unit",
         **both(hip_flexion=60.0, knee_flexion=85.0, ankle_dorsiflexion=-10.0),

@@ -1,5 +1,6 @@
 """Side bridge: on one forearm, as one log, from a hip that only becomes light to the full length."""
 
+from amvel.body import but
 from amvel.movements.breath import breath, breathe, exhale
 from amvel.movements.declaration import Dose, Fault, Parameter, Setting
 from amvel.movements.faults import BREATH_HELD, SHOULDER_CLIMBS
@@ -48,7 +49,7 @@ def _propped(s: Setting, hip_deg: float, knee_deg: float) -> Frame:
         lumbar_side_bend=1.0,
         lower_thoracic_side_bend=1.0,
     )
-    frame = Frame(**{**frame.__dict__, "surfaces": {**frame.surfaces, "lower leg": _lower_leg(s)}})
+    frame = but(frame, surfaces={**frame.surfaces, "lower leg": _lower_leg(s)})
     return frame.touch(
         Touch("right.elbow_tip", "floor"),
         Touch("right.forearm_side", "floor"),
@@ -82,7 +83,7 @@ def _light(s: Setting) -> list[Frame]:
     """The hip becomes light: forearm and knees take half of its weight, it stays on the floor.  Nothing moves: it is one pose."""
     down = _bent(s)
     soft = Surface("soft floor", "level", 0.0, friction=0.6, stiffness_n_per_m=_HALF_CARRIED_N_PER_M, title="")
-    light = Frame(**{**down.__dict__, "surfaces": {**down.surfaces, "soft floor": soft}})
+    light = but(down, surfaces={**down.surfaces, "soft floor": soft})
     return [light.lift("right.hip_side").touch(Touch("right.hip_side", "soft floor")).with_("the hip is light")]
 
 
@@ -103,7 +104,7 @@ def _full(s: Setting) -> list[Frame]:
     down = _propped(s, 4.0, 3.0).lift("right.knee_side")
     down = down.with_(left_hip_flexion=4.0 if stacked else 16.0, left_knee_flexion=3.0)
     edge = Surface("lower foot", "level", 100 * s.body.stature_m * _FOOT_BREADTH, title="")
-    down = Frame(**{**down.__dict__, "surfaces": {**down.surfaces, "lower foot": edge}})
+    down = but(down, surfaces={**down.surfaces, "lower foot": edge})
     down = down.touch(
         Touch("right.foot_outer", "floor"), Touch("left.foot_inner", "lower foot" if stacked else "floor")
     )
@@ -113,7 +114,7 @@ def _full(s: Setting) -> list[Frame]:
 def _on_shoulder(s: Setting) -> list[Frame]:
     """For the shoulder that cannot carry: its back and the padded head stay down, the hips lift."""
     down = side_lying(s.body, 20.0, 88.0).lift("left.foot_inner")
-    down = Frame(**{**down.__dict__, "surfaces": {**down.surfaces, "lower leg": _lower_leg(s)}})
+    down = but(down, surfaces={**down.surfaces, "lower leg": _lower_leg(s)})
     arms = {"left_shoulder_flexion": 0.0, "left_shoulder_abduction": 4.0}
     down = down.with_(right_shoulder_flexion=60.0, **arms)
     down = down.touch(Touch("left.knee_inside", "lower leg"), Touch("right.foot_outer", "floor"))

@@ -185,7 +185,7 @@ def hands_on_rests(
         )
         held = held.aim(*aims)
         frames.append(
-            Frame(**{**held.__dict__, "surfaces": {**held.surfaces, "armrest": armrest}}).facts_(
+            but(held, surfaces={**held.surfaces, "armrest": armrest}).facts_(
                 hand_support_level=3
             )
         )

@@ -2,6 +2,7 @@
 
 import numpy as np
 
+from amvel.body import but
 from amvel.body.capacities import TRUNK_SHARE
 from amvel.movements.breath import breath, exhale, inhale
 from amvel.movements.declaration import Dose, Fault, Parameter, Setting
@@ -27,7 +28,7 @@ def _rolled(start: Frame, lean_deg: float) -> Frame:
     frame = start.lift("sacrum", "left.heel", "left.ball", "right.heel", "right.ball").unaim(
         "left.hip", "left.heel", "right.heel"
     )
-    frame = Frame(**{**frame.__dict__, "root": FACE_UP @ about_long_axis})
+    frame = but(frame, root=FACE_UP @ about_long_axis)
     frame = frame.with_(
         "knees rolled to one side",
         left_hip_abduction=hips,

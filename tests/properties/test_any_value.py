@@ -84,7 +84,7 @@ def test_every_angle_is_what_was_set(case: tuple[str, Request]) -> None:
     if found.fault:
         return
     neutral = found.declared.flat.neutral[found.declared.rows]
-    read = Reading(p.skeleton, found.posed, neutral, list(found.rows))
+    read = Reading(p.skeleton, found.posed, np.degrees(found.posed.angles - neutral), list(found.rows))
     for parameter in request.step.parameters:
         if parameter.shows:
             asked = float(request.values[parameter.id])

@@ -46,9 +46,15 @@ def _for_ranges(
 def _declared(
     family: Family, step: Step, right: bool, body: Anthropometry, ranges: Capacities | None, values: _Values
 ) -> tuple[Frame, ...]:
+    frames = _on_the_left(step, body, ranges, values)
+    return tuple(with_declared_facts([mirrored(f) for f in frames] if right else list(frames), family, step))
+
+
+@lru_cache(maxsize=_KEPT)
+def _on_the_left(step: Step, body: Anthropometry, ranges: Capacities | None, values: _Values) -> tuple[Frame, ...]:
+    """The left version, or the only one: of the right one it is the mirror image."""
     told = dict(values)
-    frames = with_head_end(with_school(step.frames(Setting(body, ranges, told)), told), told)
-    return tuple(with_declared_facts([mirrored(f) for f in frames] if right else frames, family, step))
+    return tuple(with_head_end(with_school(step.frames(Setting(body, ranges, told)), told), told))
 
 
 __all__ = ["declared_frames"]

@@ -4,6 +4,7 @@ Values name a dose only where it is not the first one, so that the pose of every
 """
 
 from dataclasses import replace
+from functools import lru_cache
 from math import ceil
 from typing import TYPE_CHECKING
 
@@ -26,6 +27,7 @@ _BY_HOLD = ("hold_s", "strained_hold_s", "held_trunk_flexion_deg", *(w.hold_quan
 Values = dict[str, float | str]
 
 
+@lru_cache(maxsize=1024)
 def dose_parameters(step: Step) -> tuple[Parameter, ...]:
     """What of the dose may be less: repetitions, and the hold where the step is held."""
     first = step.dose

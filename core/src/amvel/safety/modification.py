@@ -182,23 +182,28 @@ def _probed(
     start = {**first_dose(original.request.step), **original.request.values}
     furthest = [_version(original, {**start, p.id: values[-1]}) for p, values in moves]
     sketches = yield Ask(tuple(furthest), True)
+    if any(all(_leaves_it(original, sketch, b, p) for (p, _), sketch in zip(moves, sketches, strict=True)) for b in first.breaches):
+        return furthest, sketches
     half_way = [
         _version(original, {**start, p.id: values[round(len(values) / 2) - 1]})
         for (p, values), sketch in zip(moves, sketches, strict=True)
-        if len(values) > 1 and not _says_all(original, sketch, first, in_order=not p.choices)
+        if len(values) > 1 and not _says_all(original, sketch, first, p)
     ]
     between = yield Ask(tuple(half_way), True)
     return [*furthest, *half_way], [*sketches, *between]
 
 
-def _says_all(original: Profile, furthest: Profile, first: Check, in_order: bool) -> bool:
-    """Whether half-way can add nothing: the furthest holds all that was broken, or moves none of it at all, where what lies
-    between two values lies `in_order` between what they do."""
+def _says_all(original: Profile, furthest: Profile, first: Check, parameter: Parameter) -> bool:
+    """Whether half-way can add nothing: the furthest holds all that was broken, or moves none of it at all."""
     if furthest.fault:
         return False
-    if all(_holds(furthest, b) for b in first.breaches):
-        return True
-    return in_order and all(abs(_worst(furthest, b) - _worst(original, b)) < _STILL for b in first.breaches)
+    return all(_holds(furthest, b) for b in first.breaches) or all(_leaves_it(original, furthest, b, parameter) for b in first.breaches)
+
+
+def _leaves_it(original: Profile, furthest: Profile, b: Breach, parameter: Parameter) -> bool:
+    """Whether a measure, as far as it goes, does not move what is broken at all: then nothing between does, where its values
+    are in order."""
+    return not furthest.fault and not parameter.choices and abs(_worst(furthest, b) - _worst(original, b)) < _STILL
 
 
 def nearest_posed(original: Profile) -> Generator[Ask, list[Profile], Profile | None]:

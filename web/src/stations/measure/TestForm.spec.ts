@@ -125,12 +125,52 @@ it('leaves alone what somebody began while the last result was sent', async () =
   expect((page.get('input[name=seconds]').element as HTMLInputElement).value).toBe('31')
 })
 
-it('forgets what was typed for one test when another is chosen', async () => {
+const typed = (page: Awaited<ReturnType<typeof shown>>) => (page.get('input[name=seconds]').element as HTMLInputElement).value
+
+it('gives back what was typed for one test when another was looked at, and tells neither of the other', async () => {
+  served(kept)
+  const page = await shown(test({ per_side: true, trials: 'mean' }))
+  await type(page, '8')
+  await press(page, 'Another')
+  await type(page, '12')
+  await page.findAll('input[type=radio]')[1]!.setValue(true)
+  await page.get('input[type=date]').setValue('2026-11-20')
+  await page.setProps({ test: test({ id: 'another' }) })
+  expect(typed(page)).toBe('')
+  expect(page.findAll('.trials .tag')).toHaveLength(0)
+  await page.setProps({ test: test({ per_side: true, trials: 'mean' }) })
+  expect(typed(page)).toBe('12')
+  expect(page.get('.trials').text()).toContain('8')
+  expect((page.findAll('input[type=radio]')[1]!.element as HTMLInputElement).checked).toBe(true)
+  expect((page.get('input[type=date]').element as HTMLInputElement).value).toBe('2026-11-20')
+})
+
+it.each([
+  ['is there again when it was refused after another test was opened', new Refusal(422, 'too long'), '12.5'],
+  ['is gone once it was kept after another test was opened', viewOf({ revision: 4 }), ''],
+])('a result %s', async (_, given, left) => {
+  let answer: (it: unknown) => void = () => undefined
+  served({ ...kept, 'POST /clients/a/tests': () => new Promise((done) => (answer = done)) })
+  const page = await shown(test({}))
+  await type(page, '12.5')
+  await page.get('form').trigger('submit')
+  await flushPromises()
+  await page.setProps({ test: test({ id: 'gait', title: 'Walking pace' }) })
+  answer(given)
+  await flushPromises()
+  await page.setProps({ test: test({}) })
+  expect(typed(page)).toBe(left)
+})
+
+it('is empty again for the next time once its result is kept', async () => {
   served(kept)
   const page = await shown(test({}))
   await type(page, '12')
+  await page.get('form').trigger('submit')
+  await flushPromises()
   await page.setProps({ test: test({ id: 'another' }) })
-  expect((page.get('input[name=seconds]').element as HTMLInputElement).value).toBe('')
+  await page.setProps({ test: test({}) })
+  expect(typed(page)).toBe('')
 })
 
 it('tries do not answer for what else is asked, and what is open is named', async () => {

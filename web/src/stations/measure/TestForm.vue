@@ -24,19 +24,34 @@ const told = (f: TestInfo['fields'][number]): boolean =>
 const begunTo = computed(() => props.test.fields.some((f) => !f.optional && told(f)))
 const open = computed(() => props.test.fields.filter((f) => !f.optional && !told(f)))
 
-function clear(): void {
-  for (const key of Object.keys(entry)) delete entry[key]
-  for (const f of props.test.fields) entry[f.name] = f.first ?? undefined
-  trials.value = []
-  failed.value = ''
+/** What was begun of a test while another one is looked at, or is not kept yet: it is there again when the test is opened. */
+interface Draft {
+  entry: Record<string, unknown>
+  trials: number[]
+  side: string
+  on: string
 }
+const drafts = new Map<string, Draft>()
+function fill(draft: Draft): void {
+  for (const key of Object.keys(entry)) delete entry[key]
+  Object.assign(entry, draft.entry)
+  trials.value = draft.trials
+  side.value = draft.side
+  on.value = draft.on
+}
+const unfilled = (next: string): Draft => ({
+  entry: Object.fromEntries(props.test.fields.map((f) => [f.name, f.first ?? undefined])),
+  trials: [],
+  side: next,
+  on: client.view!.case.as_of,
+})
 watch(
   () => props.test.id,
-  () => {
-    clear()
+  (id, left) => {
+    if (left) drafts.set(left, { entry: { ...entry }, trials: trials.value, side: side.value, on: on.value })
+    fill(drafts.get(id) ?? unfilled('left'))
     target.value = main.value?.name ?? ''
-    side.value = 'left'
-    on.value = client.view!.case.as_of
+    failed.value = ''
   },
   { immediate: true },
 )
@@ -60,11 +75,13 @@ async function keep(): Promise<void> {
     if (failed.value && props.test.id !== id) failed.value = say('measure.notKept', { test: title, why: failed.value })
     return
   }
+  if (props.test.id !== id) drafts.delete(id)
   if (JSON.stringify(result()) !== JSON.stringify(sent)) return // somebody went on while it was sent
-  if (props.test.per_side && side.value === 'left') {
-    clear()
-    side.value = 'right'
-  } else emit('kept')
+  if (props.test.per_side && side.value === 'left') fill({ ...unfilled('right'), on: on.value })
+  else {
+    fill(unfilled('left'))
+    emit('kept')
+  }
 }
 function timed(value: number): void {
   const max = props.test.fields.find((f) => f.name === target.value)?.high || 999

@@ -306,7 +306,8 @@ def _eased(original: Profile, other: Profile, b: Breach) -> bool:
 def _refined(
     original: Profile, found: Profile, fine: Callable[[Profile], bool]
 ) -> Generator[Ask, list[Profile], Profile]:
-    """Move each changed number back towards the original while everything still holds."""
+    """Move each changed number back towards the original while everything still holds: as far as the declared frames let it,
+    and from there as far as those in between do."""
     best = found
     step = original.request.step
     start = {**first_dose(step), **original.request.values}
@@ -314,16 +315,30 @@ def _refined(
         value = best.request.values.get(p.id, start[p.id])
         if p.choices or value == start[p.id]:
             continue
-        path = p.candidates(start[p.id])
-        low, high = -1, path.index(value)
-        while high - low > 1:
-            middle = (low + high) // 2
-            trial = yield Ask((_version(original, {**best.request.values, p.id: path[middle]}),), False)
-            if fine(trial[0]):
-                high, best = middle, trial[0]
-            else:
-                low = middle
+        path = [_version(original, {**best.request.values, p.id: x}) for x in p.candidates(start[p.id])]
+        low, high = -1, path.index(best.request)
+        low, nearest, _ = yield from _halved(path, low, high, True, fine)
+        if nearest < high:
+            low, high, found_here = yield from _halved(path, low, high, False, fine, first=nearest)
+            best = found_here or best
     return best
+
+
+def _halved(
+    path: list[Request], low: int, high: int, quick: bool, fine: Callable[[Profile], bool], first: int | None = None
+) -> Generator[Ask, list[Profile], tuple[int, int, Profile | None]]:
+    """The last of these versions that does not hold and the first that does, between one that does not and one that does;
+    `first` is looked at before it is halved."""
+    best = None
+    while high - low > 1:
+        middle = (low + high) // 2 if first is None else first
+        first = None
+        trial = yield Ask((path[middle],), quick)
+        if fine(trial[0]):
+            high, best = middle, trial[0]
+        else:
+            low = middle
+    return low, high, best
 
 
 def changes(original: Profile, found: Profile, first: Check) -> tuple[Change, ...]:

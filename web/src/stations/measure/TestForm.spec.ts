@@ -146,9 +146,14 @@ it('gives back what was typed for one test when another was looked at, and tells
 })
 
 it.each([
-  ['is there again when it was refused after another test was opened', new Refusal(422, 'too long'), '12.5'],
-  ['is gone once it was kept after another test was opened', viewOf({ revision: 4 }), ''],
-])('a result %s', async (_, given, left) => {
+  [
+    'is named and there again when it was refused after another test was opened',
+    new Refusal(422, 'too long'),
+    '12.5',
+    'One leg was not kept',
+  ],
+  ['is gone once it was kept after another test was opened', viewOf({ revision: 4 }), '', ''],
+])('a result %s', async (_, given, left, told) => {
   let answer: (it: unknown) => void = () => undefined
   served({ ...kept, 'POST /clients/a/tests': () => new Promise((done) => (answer = done)) })
   const page = await shown(test({}))
@@ -158,6 +163,7 @@ it.each([
   await page.setProps({ test: test({ id: 'gait', title: 'Walking pace' }) })
   answer(given)
   await flushPromises()
+  expect(page.findAll('[role=alert]').map((a) => a.text().includes(told))).toEqual(told ? [true] : [])
   await page.setProps({ test: test({}) })
   expect(typed(page)).toBe(left)
 })
@@ -187,17 +193,4 @@ it('tries do not answer for what else is asked, and what is open is named', asyn
   await page.get('form').trigger('submit')
   await flushPromises()
   expect(results(sent)).toMatchObject([{ trials: [12], arms_used: false }])
-})
-
-it('names the test whose result was not kept when another one is open by then', async () => {
-  let answer: (it: unknown) => void = () => undefined
-  served({ ...kept, 'POST /clients/a/tests': () => new Promise((given) => (answer = given)) })
-  const page = await shown(test({}))
-  await type(page, '12.5')
-  await page.get('form').trigger('submit')
-  await flushPromises()
-  await page.setProps({ test: test({ id: 'gait', title: 'Walking pace' }) })
-  answer(new Refusal(422, 'too long'))
-  await flushPromises()
-  expect(alarm(page)).toContain('One leg was not kept')
 })

@@ -5,7 +5,7 @@ from weakref import ref
 
 import pytest
 
-from amvel.body import healthy
+from amvel.body import but, healthy
 from amvel.movements import Request, find
 from amvel.movements.coordination import LIMBS, Asking
 from amvel.movements.declared_frames import declared_frames
@@ -71,7 +71,7 @@ def test_a_limb_more_counts_more(less: str, more: str) -> None:
 def test_what_frames_ask_is_read_once_and_outlives_none_of_them() -> None:
     family, step = find("knee_fold/marching")
     start, *_, end = declared_frames(family, step, "left", profiler().body, healthy(), step.defaults(profiler().body))
-    start, end = start.named("start"), end.named("end")  # of these nobody else holds on to any
+    start, end = but(start, name="start"), but(end, name="end")  # of these nobody else holds on to any
     asks = Asking.by(start)
     assert Asking.by(start) is asks and Asking.by(end) is not asks
     assert asks.only_gives_until(Asking.by(end)) is asks.only_gives_until(Asking.by(end))

@@ -27,30 +27,23 @@ def test_the_worst_of_each_movement_is_the_worst_of_its_own_frames(movements: li
     parts = [whole.part(slice(start, end)) for start, end in pairwise(ends)]
     whole.find_extremes(parts)
     for part, frames in zip(parts, movements, strict=True):
-        seen = part.extremes()
-        assert seen is not None
         for name, values in zip("ab", np.array(frames).T, strict=True):
             missing = not np.isfinite(values).all()
-            assert seen.worst(name, at_least=False) == (np.inf if missing else values.max())
-            assert seen.worst(name, at_least=True) == (-np.inf if missing else values.min())
+            assert part.worst(name) == (np.inf if missing else values.max())
+            assert part.worst(name, at_least=True) == (-np.inf if missing else values.min())
 
 
 def test_the_worst_at_a_place_is_that_of_the_frames_there() -> None:
     columns = Columns({"bend": 0, "there": 1}, np.array([[10.0, 30.0, 20.0], [1.0, 0.0, 1.0]]))
-    seen = columns.extremes("there")
-    assert seen is not None and (seen.worst("bend", False), seen.worst("bend", True)) == (20.0, 10.0)
-    nowhere = columns.with_({"there": np.zeros(3)})
-    assert nowhere.extremes("there") is None
-    everywhere = columns.with_({"there": np.ones(3)}).extremes("there")
-    assert everywhere is not None and everywhere.worst("bend", False) == 30.0
+    assert (columns.worst("bend", place="there"), columns.worst("bend", True, "there")) == (20.0, 10.0)
+    assert columns.with_({"there": np.zeros(3)}).worst("bend", place="there") is None
+    assert columns.with_({"there": np.ones(3)}).worst("bend", place="there") == 30.0
 
 
 def test_what_was_found_for_the_batch_is_not_taken_for_a_copy_with_other_values() -> None:
     whole = Columns({"bend": 0}, np.array([[10.0, 30.0]]))
     whole.find_extremes([whole])
-    copy = whole.with_({"bend": np.array([40.0, 50.0])})
-    seen = copy.extremes()
-    assert seen is not None and seen.worst("bend", False) == 50.0
+    assert whole.with_({"bend": np.array([40.0, 50.0])}).worst("bend") == 50.0
 
 
 def test_joints_of_every_movement_were_sent_as_far_as_its_own_poses_say() -> None:

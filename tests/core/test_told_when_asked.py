@@ -73,6 +73,23 @@ def test_what_was_told_before_it_was_turned_round_is_not_lost() -> None:
     assert (turned["left.leg_acts"].max(), turned["right.leg_acts"].max(), turned["rise_level"].max()) == (0.0, 1.0, 3.0)
 
 
+def test_the_worst_of_a_column_is_what_is_told_whoever_asked_for_what_before() -> None:
+    """The worst of the frames is found before anybody asks; a column that waits must not read as nothing."""
+    own = columns([])
+    assert (own.worst("hip"), own.worst("hip", at_least=True)) == (20.0, 10.0)
+    assert (own.worst("rise_level"), own.worst("left.leg_acts"), own.worst("right.leg_acts")) == (3.0, 1.0, 0.0)
+
+
+def test_what_one_reader_was_given_does_not_change_while_another_asks() -> None:
+    """Requests of one server share profiles: one reads while another works out the rest."""
+    own = columns([])
+    assert own.later is not None
+    reading = iter(own.later.told("left.leg_acts").items())
+    first = next(reading)
+    assert own.later.told("rise_level") == {"rise_level": 3.0}
+    assert dict([first, *reading]) == {"left.leg_acts": 1.0, "right.leg_acts": 0.0}
+
+
 def test_replacing_what_is_told_of_the_movement_is_not_undone_by_telling_it() -> None:
     asked: list[str] = []
     changed = columns(asked).with_({"left.leg_acts": np.array([0.5, 0.5])})

@@ -20,18 +20,18 @@ class Later:
     def __init__(self, works: "Mapping[str, Work]") -> None:
         self._works = dict(works)
         self.names = frozenset(works)
-        self._told: dict[str, float] = {}
+        self._told: dict[str, Mapping[str, float]] = {}
 
     def told(self, name: str) -> Mapping[str, float]:
         """The value of this column, and of those that are found with it.  Two threads that ask at once may both work them out,
-        and find the same."""
-        work = self._works.get(name)
-        if work is not None and name not in self._told:
+        and find the same; what one of them was given changes no more."""
+        work = self._works.get(name)  # looked at first: it goes only once its answer is there
+        if name not in self._told and work is not None:
             found = work()
-            self._told |= found
+            self._told |= dict.fromkeys(found, found)
             for other in found:
                 self._works.pop(other, None)  # it holds on to the whole batch
-        return self._told
+        return self._told[name]
 
     def renamed(self, new_name: Callable[[str], str]) -> "Later":
         """The same under other names, each of which is one of these as well."""
@@ -100,6 +100,15 @@ class Columns(Mapping[str, Array]):
         if there.all():
             return self.extremes()
         return Extremes.of(self.index, self._table[:, there]) if there.any() else None
+
+    def worst(self, name: str, at_least: bool = False, place: str = "") -> float | None:
+        """The value that an upper bound on this column looks at, or a lower one; None where there are no frames."""
+        seen = self.extremes(place)
+        if seen is None:
+            return None
+        if self.later is not None and name in self.later.names:
+            return self[name].item(0)
+        return (seen.least if at_least else seen.most).item(self.index[name])
 
     def find_extremes(self, parts: "Sequence[Columns]") -> None:
         """Find those of its `parts`, which have all of its frames one after the other, at once."""
@@ -181,11 +190,6 @@ class Extremes:
         missing = ~(np.isfinite(most) & np.isfinite(least))  # what is missing in one frame is so in the most or the least of all
         pairs = zip(np.where(missing, np.inf, most), np.where(missing, -np.inf, least), strict=True)
         return [cls(index, *pair) for pair in pairs]
-
-    def worst(self, name: str, at_least: bool) -> float:
-        """The value that an upper bound looks at, or a lower one."""
-        found: float = (self.least if at_least else self.most).item(self.index[name])
-        return found
 
 
 __all__ = ["Columns", "Extremes", "Later"]

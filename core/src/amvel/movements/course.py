@@ -116,7 +116,7 @@ _complete()
 
 
 @dataclass(frozen=True)
-class Measured:
+class MeasuredBatch:
     """What was measured over all frames of a batch; `columns` have room for what is told of whole movements."""
 
     skeleton: Skeleton

@@ -1,12 +1,14 @@
 """What a step declares of each of its frames, beside what the frame itself says."""
 
+from collections.abc import Iterable
+
 from amvel.body import but
 from amvel.movements.declaration import Family, Step
 from amvel.movements.frames import Frame
 from amvel.movements.lifted import legs_in_the_hands, legs_lifted, sits_unsupported
 
 
-def with_declared_facts(frames: list[Frame], family: Family, step: Step) -> list[Frame]:
+def with_declared_facts(frames: Iterable[Frame], family: Family, step: Step) -> list[Frame]:
     """The frames with what the step declares added to what they say."""
     dose, needs = step.dose, step.props
     round_the_foot = any(need.round_the_foot for need in needs)

@@ -47,7 +47,7 @@ def _declared(
     family: Family, step: Step, right: bool, body: Anthropometry, ranges: Capacities | None, values: _Values
 ) -> tuple[Frame, ...]:
     frames = _on_the_left(step, body, ranges, values)
-    return tuple(with_declared_facts([mirrored(f) for f in frames] if right else list(frames), family, step))
+    return tuple(with_declared_facts(map(mirrored, frames) if right else frames, family, step))
 
 
 @lru_cache(maxsize=_KEPT)

@@ -208,10 +208,6 @@ class Frame:
     def unaim(self, *landmarks: str) -> "Frame":
         return but(self, aims=tuple(a for a in self.aims if a.landmark not in landmarks))
 
-    def named(self, name: str) -> "Frame":
-        """The same frame under another name."""
-        return but(self, name=name)
-
     def facts_(self, **facts: Any) -> "Frame":
         return but(self, facts=but(self.facts, **facts))
 

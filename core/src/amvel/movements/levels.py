@@ -181,7 +181,7 @@ class Ceilings:
             for side in _BOTH_SIDES:
                 np.maximum(of_level, MORE_THAN_REFERENCE * seen.most[[columns.index[n] for n in side]], out=of_level)
             if reference.ref == QUIET_STANDING:
-                standing = {n: seen.worst(n, at_least=False) for n in _MEASURED_BY[Way.PRESS]}
+                standing = {n: seen.most.item(columns.index[n]) for n in _MEASURED_BY[Way.PRESS]}
         return cls(dict(zip(_MEASURED, np.maximum.accumulate(most, axis=1), strict=True)), standing)
 
     def holds(self, profile: Mapping[str, Array], way: Way, level: int, more: float) -> bool:

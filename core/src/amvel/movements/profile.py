@@ -75,10 +75,6 @@ class Profile:
     def lowest(self, name: str) -> float:
         return float(self.columns[name].min())
 
-    def told(self, name: str) -> float:
-        """A column that has one value for the whole movement."""
-        return self.columns[name].item(0)
-
     def placed_otherwise(self, old: Capacities, new: Capacities) -> bool:
         """Whether other ranges than those it was solved for would change it."""
         if self.left_twin is not None:

@@ -35,7 +35,7 @@ from amvel.body import (
 )
 from amvel.content import MODEL, version
 from amvel.movements.columns import Columns
-from amvel.movements.course import OF_MOVEMENTS, Course, Measured, first_of
+from amvel.movements.course import OF_MOVEMENTS, Course, MeasuredBatch, first_of
 from amvel.movements.declared_frames import declared_frames
 from amvel.movements.frames import Frame
 from amvel.movements.levels import REFERENCES, Ceilings
@@ -309,7 +309,7 @@ def _solve_within(asked: "list[tuple[Profiler, Request]]", between: int) -> list
     if ceilings is not None:
         of_frames |= ceilings.columns(columns)
     columns = columns.with_(of_frames | dict.fromkeys(OF_MOVEMENTS, np.zeros(len(course.frames))))
-    measured = Measured(skeleton, course, flat, posed, reactions.stands(), columns, ceilings)
+    measured = MeasuredBatch(skeleton, course, flat, posed, reactions.stands(), columns, ceilings)
     return measured.profiles([r for _, r in asked])
 
 

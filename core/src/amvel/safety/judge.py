@@ -213,9 +213,9 @@ def _hardest(verdicts: list[Verdict]) -> dict[tuple[str, str], float]:
     """Per step and context the highest level of trunk work over sides and ways; none where the model has no pose."""
     out: dict[tuple[str, str], float] = {}
     for v in verdicts:
-        seen = None if v.profile.fault else v.profile.columns.extremes()
-        if seen is not None:
-            level = max(seen.worst(w.quantity, at_least=False) for w in Way)
+        levels = [] if v.profile.fault else [v.profile.columns.worst(w.quantity) for w in Way]
+        level = max((x for x in levels if x is not None), default=None)
+        if level is not None:
             out[v.ref, v.context] = max(level, out.get((v.ref, v.context), 0.0))
     return out
 

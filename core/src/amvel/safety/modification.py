@@ -317,28 +317,31 @@ def _refined(
             continue
         path = [_version(original, {**best.request.values, p.id: x}) for x in p.candidates(start[p.id])]
         low, high = -1, path.index(best.request)
-        low, nearest, _ = yield from _halved(path, low, high, True, fine)
-        if nearest < high:
-            low, high, found_here = yield from _halved(path, low, high, False, fine, first=nearest)
-            best = found_here or best
+        nearest, _ = yield from _halved(path, low, high, True, fine)
+        if nearest == high:
+            continue
+        [whole] = yield Ask((path[nearest],), False)
+        if fine(whole):
+            best = whole
+        else:
+            _, further = yield from _halved(path, nearest, high, False, fine)
+            best = further or best
     return best
 
 
 def _halved(
-    path: list[Request], low: int, high: int, quick: bool, fine: Callable[[Profile], bool], first: int | None = None
-) -> Generator[Ask, list[Profile], tuple[int, int, Profile | None]]:
-    """The last of these versions that does not hold and the first that does, between one that does not and one that does;
-    `first` is looked at before it is halved."""
+    path: list[Request], low: int, high: int, quick: bool, fine: Callable[[Profile], bool]
+) -> Generator[Ask, list[Profile], tuple[int, Profile | None]]:
+    """The first of these versions that holds, between one that does not and one that does; its profile where it is not that one."""
     best = None
     while high - low > 1:
-        middle = (low + high) // 2 if first is None else first
-        first = None
-        trial = yield Ask((path[middle],), quick)
-        if fine(trial[0]):
-            high, best = middle, trial[0]
+        middle = (low + high) // 2
+        [trial] = yield Ask((path[middle],), quick)
+        if fine(trial):
+            high, best = middle, trial
         else:
             low = middle
-    return low, high, best
+    return high, best
 
 
 def changes(original: Profile, found: Profile, first: Check) -> tuple[Change, ...]:

@@ -85,7 +85,7 @@ class Table:
 
 def _worst(profile: Profile, name: str, at_least: bool, place: str) -> float:
     """±inf that breaks nothing where the limit does not look, and that breaks where a value is missing."""
-    seen = profile.columns.extremes(place)
-    if seen is None:
+    found = profile.columns.worst(name, at_least, place)
+    if found is None:
         return np.inf if at_least else -np.inf
-    return profile.told(name) if told_when_asked(name) else seen.worst(name, at_least)
+    return found

@@ -111,7 +111,7 @@ class _Bound(NamedTuple):
 
     def broken(self, profile: Profile) -> _Broken | None:
         """The same of what is told of the whole movement."""
-        told = profile.told(self.name)
+        told = profile.columns[self.name].item(0)
         return (self.limit, self.name, told) if (told < self.beyond if self.at_least else told > self.beyond) else None
 
 

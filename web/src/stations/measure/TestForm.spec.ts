@@ -168,6 +168,27 @@ it.each([
   expect(typed(page)).toBe(left)
 })
 
+it('goes on with the other side when the first was kept after another test was opened', async () => {
+  let answer: (it: unknown) => void = () => undefined
+  const sent = served({ ...kept, 'POST /clients/a/tests': () => new Promise((done) => (answer = done)) })
+  const page = await shown(test({ per_side: true }))
+  await type(page, '9')
+  await page.get('form').trigger('submit')
+  await flushPromises()
+  await page.setProps({ test: test({ id: 'gait' }) })
+  answer(viewOf({ revision: 4 }))
+  await flushPromises()
+  await page.setProps({ test: test({ per_side: true }) })
+  expect(typed(page)).toBe('')
+  await type(page, '4')
+  await page.get('form').trigger('submit')
+  await flushPromises()
+  expect(results(sent)).toMatchObject([
+    { side: 'left', seconds: 9 },
+    { side: 'right', seconds: 4 },
+  ])
+})
+
 it('is empty again for the next time once its result is kept', async () => {
   served(kept)
   const page = await shown(test({}))

@@ -31,7 +31,9 @@ interface Draft {
   side: string
   on: string
 }
-const drafts = new Map<string, Draft>()
+const drafts = new Map<string, Partial<Draft>>()
+const asItIs = (): Draft => ({ entry: { ...entry }, trials: [...trials.value], side: side.value, on: on.value })
+const alike = (one: unknown, other: unknown): boolean => JSON.stringify(one) === JSON.stringify(other)
 function fill(draft: Draft): void {
   for (const key of Object.keys(entry)) delete entry[key]
   Object.assign(entry, draft.entry)
@@ -39,17 +41,17 @@ function fill(draft: Draft): void {
   side.value = draft.side
   on.value = draft.on
 }
-const unfilled = (next: string): Draft => ({
+const unfilled = (): Draft => ({
   entry: Object.fromEntries(props.test.fields.map((f) => [f.name, f.first ?? undefined])),
   trials: [],
-  side: next,
+  side: 'left',
   on: client.view!.case.as_of,
 })
 watch(
   () => props.test.id,
   (id, left) => {
-    if (left) drafts.set(left, { entry: { ...entry }, trials: trials.value, side: side.value, on: on.value })
-    fill(drafts.get(id) ?? unfilled('left'))
+    if (left) drafts.set(left, asItIs())
+    fill({ ...unfilled(), ...drafts.get(id) })
     target.value = main.value?.name ?? ''
     failed.value = ''
   },
@@ -68,18 +70,19 @@ function result(): Record<string, unknown> {
   }
 }
 async function keep(): Promise<void> {
-  const sent = result()
-  const { id, title } = props.test
-  if (!(await attempt(() => client.addTest(sent)))) {
+  const sent = asItIs()
+  const { id, title, per_side } = props.test
+  const next = { side: per_side && sent.side === 'left' ? 'right' : 'left', on: sent.on }
+  if (!(await attempt(() => client.addTest(result())))) {
     // Another test is open by now: it is not this one whose result is lost.
     if (failed.value && props.test.id !== id) failed.value = say('measure.notKept', { test: title, why: failed.value })
     return
   }
-  if (props.test.id !== id) drafts.delete(id)
-  if (JSON.stringify(result()) !== JSON.stringify(sent)) return // somebody went on while it was sent
-  if (props.test.per_side && side.value === 'left') fill({ ...unfilled('right'), on: on.value })
+  if (props.test.id !== id && alike(drafts.get(id), sent)) drafts.set(id, next.side === 'right' ? next : {})
+  if (props.test.id !== id || !alike(asItIs(), sent)) return // somebody went on while it was sent
+  if (next.side === 'right') fill({ ...unfilled(), ...next })
   else {
-    fill(unfilled('left'))
+    fill(unfilled())
     emit('kept')
   }
 }

@@ -83,7 +83,7 @@ def test_every_angle_is_what_was_set(case: tuple[str, Request]) -> None:
     found, p = profile_of(case), profiler_of(size)
     if found.fault:
         return
-    neutral = found.declared.flat.neutral[found.declared.rows]
+    neutral = found.declared.neutral
     read = Reading(p.skeleton, found.posed, np.degrees(found.posed.angles - neutral), list(found.rows))
     for parameter in request.step.parameters:
         if parameter.shows:

@@ -11,7 +11,7 @@ import pytest
 
 from amvel.body import Capacities, cautious, healthy
 from amvel.movements import Profiler, Request, all_steps
-from amvel.movements.profiler import solved_directly
+from amvel.movements.profiler import Asked, solved_directly
 from amvel.quantities import quantity
 from tests.bodies import body
 
@@ -39,7 +39,7 @@ def test_a_right_version_is_what_solving_it_gives(who: str) -> None:
     profiler = Profiler(body(), PEOPLE[who])
     lefts = [Request(r.family, r.step, "left", r.values) for r in right_ones()]
     asked = profiler.profiles([*lefts, *right_ones()])[len(lefts) :]
-    direct = solved_directly([(profiler, r) for r in right_ones()], profiler.between)
+    direct = solved_directly([Asked(profiler, r, quick=False) for r in right_ones()])
     turned = sum(a.left_twin is not None for a in asked)
     assert turned > len(lefts) / 4 or who in NEVER_TURNED, "this looked at nothing"
     for got, want in zip(asked, direct, strict=True):

@@ -29,7 +29,7 @@ def test_every_angle_is_what_was_asked_for(size: str) -> None:
             broken.append(profile.fault)
         elif not profile.fault:
             assert profile.posed is not None and parameter.shows is not None and profile.declared is not None
-            neutral = profile.declared.flat.neutral[profile.declared.rows]
+            neutral = profile.declared.neutral
             deg = np.degrees(profile.posed.angles - neutral)
             off = kept(parameter.shows, value, request.side, Reading(p.skeleton, profile.posed, deg, list(profile.rows)))
             assert off <= TOLERANCE_DEG

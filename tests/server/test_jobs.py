@@ -317,7 +317,7 @@ def test_another_worker_on_another_morning_solves_nothing_again(house, monkeypat
     SolvedBody.objects.update(used_on=kept.used_on - timedelta(days=5))
     as_begun(monkeypatch)
     solved = []
-    monkeypatch.setattr("amvel.movements.profiler.solved_directly", lambda asked, between: solved.extend(asked) or solved_directly(asked, between))
+    monkeypatch.setattr("amvel.movements.profiler.solved_directly", lambda asked: solved.extend(asked) or solved_directly(asked))
     assert api.get(f"/clients/{client_id}/verdicts").json()["verdicts"] == first
     # What has no pose is not kept; those few are found to have none once more.
     assert len(solved) < 0.1 * len(first)

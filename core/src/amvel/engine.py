@@ -50,11 +50,11 @@ def body_of(case: Case) -> Anthropometry:
     )
 
 
-def profiler_for(body: Anthropometry, capacities: Capacities) -> Profiler:
-    """A kept profiler: the same body and capacities share their solved profiles."""
+def profiler_for(body: Anthropometry, capacities: Capacities, like: Profiler | None = None) -> Profiler:
+    """A kept profiler: the same body and capacities share their solved profiles.  `like` is one of this body with others."""
     key = repr(body.measures) + capacities.digest()
     if key not in _profilers:
-        _profilers[key] = Profiler(body, capacities)
+        _profilers[key] = Profiler(body, capacities, like=like)
     _profilers.move_to_end(key)
     _let_go_of_the_oldest()
     return _profilers[key]
@@ -116,7 +116,7 @@ class Engine:
     @cached_property
     def ways(self) -> dict[str, tuple[WayThere, ...]]:
         """Per context the techniques that lead to floor and bed, or what closes them."""
-        return {c: ways_there(self.findings, self.envelope, self.profiler, c, self._begin(c)) for c in CONTEXTS}
+        return ways_there(self.findings, self.envelope, self.profiler, {c: self._begin(c) for c in CONTEXTS})
 
     def _begin(self, context: str) -> Callable[[str], dict[str, float | str]]:
         return lambda ref: self.values(*find(ref), context)

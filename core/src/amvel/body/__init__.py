@@ -5,7 +5,7 @@ from amvel.body.between import bands_started, filled
 from amvel.body.capacities import HEALTHY_DEG, TRUNK_SHARE, Capacities, cautious, healthy
 from amvel.body.contorted import sunk, tipped
 from amvel.body.copying import but
-from amvel.body.demand import computed, demand
+from amvel.body.demand import Asked, asked_of, computed, demand, demand_columns
 from amvel.body.flat import Flat, Stops, flatten
 from amvel.body.frame_facts import DECLARED, FrameFacts
 from amvel.body.loads import joint_torques
@@ -37,6 +37,7 @@ __all__ = [
     "SEGMENT_OF",
     "TRUNK_SHARE",
     "Anthropometry",
+    "Asked",
     "BandPull",
     "BodyError",
     "Capacities",
@@ -59,11 +60,13 @@ __all__ = [
     "Stops",
     "UnderTheFloor",
     "WeightNotOverFeet",
+    "asked_of",
     "bands_started",
     "but",
     "cautious",
     "computed",
     "demand",
+    "demand_columns",
     "filled",
     "flatten",
     "healthy",

@@ -1,5 +1,7 @@
 """The demand profile: what a pose asks of this body, frame by frame, in the names of `amvel.quantities`."""
 
+from typing import NamedTuple
+
 import numpy as np
 
 from amvel.body.anthropometry import Measures, measure
@@ -12,17 +14,17 @@ from amvel.body.loads import (
     LEVELS,
     LYING_REFERENCE_BW,
     InnerLoads,
-    inner_loads,
-    loads_of_nothing,
+    inner_loads_table,
+    loads_of_table,
 )
 from amvel.body.posing import Posed
 from amvel.body.pushes import GRAVITY_M_S2
 from amvel.body.skeleton import JOINT_INDEX, Skeleton
 from amvel.body.statics import Reactions, carried_by_part
-from amvel.body.tree import Array
+from amvel.body.tree import Array, Flags
 from amvel.quantities import base_id
 
-__all__ = ["COMPRESSION_MODEL", "computed", "demand"]
+__all__ = ["COMPRESSION_MODEL", "Asked", "asked_of", "computed", "demand", "demand_columns"]
 
 HALF_A_FOOT_CM = 5.0  # a foot right under the middle has not crossed it (our reading)
 HEAD_LEVEL_CM = 1.0  # lying flat without a pillow the head is about level with the heart, a thumb's breadth either way (ours)
@@ -70,36 +72,59 @@ _KNEES, _ANKLES, _ELBOWS, _WRISTS, _HIPS = (
 )
 
 
+class Asked(NamedTuple):
+    """What B poses ask of a body whatever is declared of them, with one row for each: the angles from which they count
+    (B×J), their lines, the loads inside, what each part carries (B×P, N), and whether the back rests and something pulls."""
+
+    neutral: Array
+    lines: Array
+    loads: Array
+    carried_n: Array
+    back_rests: Flags
+    pulled: Flags
+
+
+def asked_of(skeleton: Skeleton, flat: Flat, posed: Posed, reactions: Reactions) -> Asked:
+    """What these poses ask of this body."""
+    return Asked(
+        flat.neutral,
+        lines_of(skeleton, posed).table,
+        inner_loads_table(skeleton, flat, posed, reactions),
+        carried_by_part(flat, reactions).T,
+        reactions.back_rests,
+        flat.loads.first[1:] > flat.loads.first[:-1],
+    )
+
+
 def demand(
     skeleton: Skeleton, flat: Flat, posed: Posed, reactions: Reactions, facts: list[FrameFacts]
 ) -> dict[str, Array]:
     """Columns of length B, by quantity; sided ones are prefixed 'left.' or 'right.'."""
-    return _columns(skeleton, flat, posed, reactions, inner_loads(skeleton, flat, posed, reactions), facts)
+    return demand_columns(skeleton, posed, asked_of(skeleton, flat, posed, reactions), facts)
 
 
-def computed() -> frozenset[str]:
-    """The quantities that `demand` computes, each by its id alone: read from the profile of no frame at all."""
-    skeleton = Skeleton(measure(Measures(1.7, 70.0, "female")))
-    flat, posed, reactions = flatten(skeleton, [], []), Posed.of_nothing(skeleton), Reactions.of_nothing()
-    return frozenset(base_id(name) for name in _columns(skeleton, flat, posed, reactions, loads_of_nothing(), []))
-
-
-def _columns(
-    skeleton: Skeleton, flat: Flat, posed: Posed, reactions: Reactions, loads: InnerLoads, facts: list[FrameFacts]
-) -> dict[str, Array]:
+def demand_columns(skeleton: Skeleton, posed: Posed, asked: Asked, facts: list[FrameFacts]) -> dict[str, Array]:
+    """The same from what the poses ask."""
     weight_n = float(skeleton.mass_kg.sum()) * GRAVITY_M_S2
-    told, lines = Told.of(facts), lines_of(skeleton, posed)
+    told, lines, loads = Told.of(facts), Lines.of_table(asked.lines), loads_of_table(asked.loads)
     profile = dict(told.quantities)
-    _trunk_angles(profile, flat, posed, lines)
+    _trunk_angles(profile, asked, posed, lines)
     _limb_angles(profile, posed, lines)
-    _loads(profile, loads, weight_n, skeleton, flat, reactions)
-    _supports(profile, 100 * carried_by_part(flat, reactions) / weight_n, told)
+    _loads(profile, loads, weight_n, skeleton, asked)
+    _supports(profile, 100 * asked.carried_n.T / weight_n, told)
     _trunk_at_work(profile)
     _regions_under_load(profile)
     _neck_and_head(profile, lines)
     _legs(profile, loads)
     _carried(profile, skeleton, told)
     return profile
+
+
+def computed() -> frozenset[str]:
+    """The quantities that `demand` computes, each by its id alone: read from the profile of no frame at all."""
+    skeleton = Skeleton(measure(Measures(1.7, 70.0, "female")))
+    flat, posed, reactions = flatten(skeleton, [], []), Posed.of_nothing(skeleton), Reactions.of_nothing()
+    return frozenset(map(base_id, demand(skeleton, flat, posed, reactions, [])))
 
 
 def _put(profile: dict[str, Array], name: str, of_both: Array) -> None:
@@ -117,8 +142,8 @@ def _ways(signed: Array) -> tuple[Array, Array]:
     return np.maximum(signed, 0.0), np.maximum(-signed, 0.0)
 
 
-def _trunk_angles(profile: dict[str, Array], flat: Flat, posed: Posed, lines: Lines) -> None:
-    deg = np.degrees((posed.angles - flat.neutral).T)
+def _trunk_angles(profile: dict[str, Array], asked: Asked, posed: Posed, lines: Lines) -> None:
+    deg = np.degrees((posed.angles - asked.neutral).T)
     plus, minus = _ways(deg)
     for j, one, other in _SPINE_JOINTS:
         profile[one], profile[other] = plus[j], minus[j]
@@ -149,8 +174,7 @@ def _loads(
     loads: InnerLoads,
     weight_n: float,
     skeleton: Skeleton,
-    flat: Flat,
-    reactions: Reactions,
+    asked: Asked,
 ) -> None:
     for level in LEVELS:
         profile[f"moment_{level}_nm"] = loads.moment[level]
@@ -161,8 +185,8 @@ def _loads(
         for name in ("side", "turning"):
             profile[f"left.{name}_moment_{level}_nm"], profile[f"right.{name}_moment_{level}_nm"] = _ways(way[name])
     highest = np.max([loads.compression[level] for level in LEVELS], axis=0)
-    bound = np.where(reactions.back_rests, LEANING_REFERENCE_BW, LYING_REFERENCE_BW)
-    profile["loaded"] = ((highest > bound * weight_n) | (flat.loads.first[1:] > flat.loads.first[:-1])).astype(float)
+    bound = np.where(asked.back_rests, LEANING_REFERENCE_BW, LYING_REFERENCE_BW)
+    profile["loaded"] = ((highest > bound * weight_n) | asked.pulled).astype(float)
     profile["pelvic_flexion_moment_nm"] = loads.pelvic_flexion
     profile["pelvic_rotation_moment_nm"] = loads.pelvic_rotation
     profile["support_margin_cm"] = 100 * loads.margin_m

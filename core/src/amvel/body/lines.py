@@ -28,6 +28,16 @@ class Lines(NamedTuple):
     trunk_inclination_deg: Array
     head_above_heart_cm: Array
 
+    @property
+    def table(self) -> Array:
+        """All of it with one row for each pose."""
+        return np.vstack(self).T
+
+    @classmethod
+    def of_table(cls, table: Array) -> "Lines":
+        """The inverse."""
+        return cls(*table.T[:8].reshape(4, 2, len(table)), *table.T[8:])
+
 
 class _Marks(NamedTuple):
     """Rows of segments and landmarks; those of both sides are two each."""

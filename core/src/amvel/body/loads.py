@@ -159,6 +159,11 @@ def _cuts_of(names: tuple[str, ...]) -> Cuts:
 
 def inner_loads(skeleton: Skeleton, flat: Flat, posed: Posed, reactions: Reactions) -> InnerLoads:
     """Cut the body and balance each side.  All arrays have length B."""
+    return loads_of_table(inner_loads_table(skeleton, flat, posed, reactions))
+
+
+def inner_loads_table(skeleton: Skeleton, flat: Flat, posed: Posed, reactions: Reactions) -> Array:
+    """The same with one row for each pose."""
     out = np.zeros((flat.poses, len(_COLUMNS)))
     _cut_all(
         skeleton.tree,
@@ -177,15 +182,11 @@ def inner_loads(skeleton: Skeleton, flat: Flat, posed: Posed, reactions: Reactio
         _room_for(flat, len(skeleton.tree.com)),
         out,
     )
-    return _by_name(out)
+    return out
 
 
-def loads_of_nothing() -> InnerLoads:
-    """Of no pose at all: what there is, and nothing in it."""
-    return _by_name(np.zeros((0, len(_COLUMNS))))
-
-
-def _by_name(table: Array) -> InnerLoads:
+def loads_of_table(table: Array) -> InnerLoads:
+    """By name what the rows of such a table hold."""
     column = dict(zip(_COLUMNS, table.T, strict=True))
     bent = {level: column[f"sagittal.{level}"] for level in LEVELS}
     return InnerLoads(

@@ -134,9 +134,10 @@ class Skeleton:
 
     def place(self, root_position: Array, root_rotation: Array, angles: Array) -> Placement:
         """Place B poses: root_position B×3 (m), root_rotation B×3×3, angles B×J (rad)."""
-        return self._placed(root_position, root_rotation, angles)[0]
+        return self.place_with_points(root_position, root_rotation, angles)[0]
 
-    def _placed(self, root_position: Array, root_rotation: Array, angles: Array) -> tuple[Placement, Array]:
+    def place_with_points(self, root_position: Array, root_rotation: Array, angles: Array) -> tuple[Placement, Array]:
+        """The same, and all landmarks in the world (B×N×3, m)."""
         count, segments = len(angles), len(self.names)
         placed = Placement(
             np.zeros((count, segments, 3)),

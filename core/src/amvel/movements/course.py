@@ -9,30 +9,27 @@ import numpy as np
 
 from amvel.body import (
     Falls,
-    Flat,
     Posed,
     PoseFault,
     PoseSpec,
     Skeleton,
     computed,
+    demand_columns,
 )
-from amvel.body.tree import Array, Flags
+from amvel.body.tree import Array
 from amvel.movements.acting import ACTING, acts
 from amvel.movements.columns import Columns, Later
 from amvel.movements.coordination import Asking, Part, moving_limbs
 from amvel.movements.frames import Frame
 from amvel.movements.levels import LEVEL_COLUMNS, Ceilings, as_named
+from amvel.movements.placed import PlacedFrames
 from amvel.movements.profile import Declared, Profile, Request
 from amvel.movements.promise import broken
 from amvel.movements.reshaped import Sent
 from amvel.movements.shown_angles import Reading
-from amvel.movements.stance import low_seat_cm, rise_level
+from amvel.movements.stance import low_seat_cm, rise_level, stance_level
 from amvel.movements.travel import Travel
 from amvel.quantities import REGISTRY, base_id
-
-
-def first_of(faults: list[PoseFault | None], more: list[PoseFault | None]) -> list[PoseFault | None]:
-    return [a or b for a, b in zip(faults, more, strict=True)]
 
 
 class Course:
@@ -42,9 +39,11 @@ class Course:
     """
 
     def __init__(
-        self, declared: list[tuple[Frame, ...]], keys: list[PoseSpec], faults: list[PoseFault | None], between: int
+        self, declared: Sequence[tuple[Frame, ...]], names: Sequence[str], out_of_reach: Sequence[bool], between: Sequence[int]
     ) -> None:
-        self.keys = keys
+        """`names` are those of the declared frames, with their steps; `out_of_reach` says which contacts are not met, `between` how
+        many frames are looked at between two of each movement: all of those that have any the same number."""
+        self.between = max(between, default=0)
         self.frames: list[Frame] = []
         self.frame_names: list[str] = []
         self.names: list[str] = []  # each with its step
@@ -53,8 +52,8 @@ class Course:
         key: list[int] = []
         share: list[float] = []
         at = 0
-        for group in declared:
-            inner = 0 if any(faults[at : at + len(group)]) else between
+        for group, own in zip(declared, between, strict=True):
+            inner = 0 if any(out_of_reach[at : at + len(group)]) else own
             start = len(key)
             for i, frame in enumerate(group):
                 last = i + 1 == len(group)
@@ -64,7 +63,7 @@ class Course:
                     on = "" if k == 0 else f" → {group[i + 1].name}"
                     self.frames.append(frame)
                     self.frame_names.append(frame.name + on)
-                    self.names.append(keys[at + i].name if k == 0 else f"{keys[at + i].name} → {keys[at + i + 1].name}")
+                    self.names.append(names[at + i] if k == 0 else f"{names[at + i]} → {names[at + i + 1]}")
             self.spans.append(range(start, len(key)))
             self.steps.append(inner + 1)
             at += len(group)
@@ -117,15 +116,27 @@ _complete()
 
 @dataclass(frozen=True)
 class MeasuredBatch:
-    """What was measured over all frames of a batch; `columns` have room for what is told of whole movements."""
+    """What was measured over all frames of a batch; `specs` are the declared ones as the pose solver took them."""
 
     skeleton: Skeleton
     course: Course
-    flat: Flat
-    posed: Posed
-    stands: Flags
-    columns: Columns
+    specs: Sequence[PoseSpec]
+    frames: PlacedFrames
     ceilings: Ceilings | None
+
+    @cached_property
+    def posed(self) -> Posed:
+        return self.frames.posed(self.skeleton)
+
+    @cached_property
+    def columns(self) -> Columns:
+        """With room for what is told of whole movements."""
+        facts = [f.facts for f in self.course.frames]
+        columns = Columns.of(demand_columns(self.skeleton, self.posed, self.frames.asked, facts))
+        of_frames = {"stance_level": stance_level(self.skeleton, self.posed, columns)}
+        if self.ceilings is not None:
+            of_frames |= self.ceilings.columns(columns)
+        return columns.with_(of_frames | dict.fromkeys(OF_MOVEMENTS, np.zeros(len(facts))))
 
     def profiles(self, requests: Sequence[Request]) -> list[Profile]:
         """One for each movement of the batch."""
@@ -139,12 +150,13 @@ class MeasuredBatch:
 
     @cached_property
     def _sent(self) -> list[Sent]:
-        return Sent.of_each(self.posed, [span.start for span in self.course.spans])
+        posed = self.posed
+        return Sent.of_each(posed.angles, posed.least, posed.most, [span.start for span in self.course.spans])
 
     @cached_property
     def _deg(self) -> Array:
         """How far each joint is from neutral, B×J."""
-        found: Array = np.degrees(self.posed.angles - self.flat.neutral)
+        found: Array = np.degrees(self.posed.angles - self.frames.asked.neutral)
         return found
 
     def _profile(self, movement: int, request: Request) -> Profile:
@@ -163,7 +175,7 @@ class MeasuredBatch:
             tuple(course.frames[rows]),
             own,
             tuple(i - span.start for i in declared),
-            Declared(course.keys, course.key[rows], course.share[rows], self.flat, rows),
+            Declared(course.names[rows], self.specs, course.key[rows], course.share[rows], self.frames.met, self.frames.asked.neutral, rows),
             self._sent[movement],
         )
 
@@ -174,7 +186,7 @@ class MeasuredBatch:
         if not fault and shows:
             reading = Reading(self.skeleton, self.posed, self._deg, declared)
             fault = broken(shows, request.values, request.side, reading, request.label)
-        stands = self.stands[rows]
+        stands = self.frames.stands[rows]
         if not fault and not stands.all():
             fault = Falls(self.course.names[rows.start + int(np.argmin(stands))])
         return fault

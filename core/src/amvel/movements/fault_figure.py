@@ -33,7 +33,7 @@ def wrong_pose(profiler: Profiler, profile: Profile, wrong: Wrong, row: int) -> 
     """The frame at `row` gone wrong, and its pose; None where this body cannot be drawn so."""
     posed, declared = profile.posed, profile.declared
     assert posed is not None and declared is not None
-    neutral = declared.flat.neutral[declared.rows][row]
+    neutral = declared.neutral[row]
     right = profile.request.side == "right"
     start = _held(profile.frames[row], np.degrees(posed.angles[row] - neutral), posed, row)
     frame = mirrored(_go_wrong(mirrored(start), wrong)) if right else _go_wrong(start, wrong)

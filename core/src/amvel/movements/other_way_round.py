@@ -20,14 +20,14 @@ def turned_round(request: Request, left: Profile) -> Profile:
     return Profile(request, left.frame_names, left.columns.renamed(other_side), rows=left.rows, left_twin=left)
 
 
-def same_both_ways(own: Capacities, left: Profile, between: int) -> bool:
+def same_both_ways(own: Capacities, left: Profile, quick: bool) -> bool:
     """Whether the left version would be placed just so by these capacities with left and right exchanged."""
     other = own.swapped()
     if left.fault or any(own.region_deg(r) != other.region_deg(r) for r in TRUNK_SHARE["flexion"] if own.mobile.get(r, 1.0) < 1.0):
         return False
     if left.placed_otherwise(own, other):
         return False
-    if not between:  # a sketch was not looked at with freer limbs
+    if quick:  # a sketch was not looked at with freer limbs
         return True
     if left.freer is not None:
         return not left.freer.otherwise(own.loosened(), other.loosened())

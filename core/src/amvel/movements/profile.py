@@ -1,6 +1,7 @@
 """The demand profile of one movement: what was asked, and its columns, frame by frame."""
 
 import json
+from collections.abc import Sequence
 from dataclasses import dataclass, field, replace
 from functools import cached_property
 
@@ -8,9 +9,7 @@ import numpy as np
 
 from amvel.body import (
     JOINTS,
-    BandPull,
     Capacities,
-    Flat,
     Posed,
     PoseFault,
     PoseSpec,
@@ -21,6 +20,7 @@ from amvel.movements.columns import Columns
 from amvel.movements.declaration import Family, Step
 from amvel.movements.dosing import in_its_dose, without_dose
 from amvel.movements.frames import Frame
+from amvel.movements.placed import Met
 from amvel.movements.reshaped import Sent, any_stop_moves
 
 _IN_ORDER = json.JSONEncoder(sort_keys=True)
@@ -84,39 +84,41 @@ class Profile:
 
 @dataclass(frozen=True)
 class Declared:
-    """What the frames of one movement were solved from; kept as it came out of the batch."""
+    """What the frames of one movement were solved from; kept as it came out of the batch, of which they are `rows`."""
 
-    keys: list[PoseSpec]
+    names: Sequence[str]
+    specs_of_batch: Sequence[PoseSpec]
     key: Rows
     share: Array
-    flat: Flat
+    met: Met
+    neutral_of_batch: Array
     rows: slice
+
+    @property
+    def neutral(self) -> Array:
+        """The angles from which each frame counts, B×J."""
+        return self.neutral_of_batch[self.rows]
 
     def specs(self, give: Array) -> tuple[PoseSpec, ...]:
         """The frames as pose declarations; `give` is what gave in the end."""
         return tuple(self._spec(i, give[i]) for i in range(len(self.key)))
 
     def _spec(self, i: int, give: Array) -> PoseSpec:
-        k, b, flat = int(self.key[i]), self.rows.start + i, self.flat
-        own = self.keys[k]
-        there = self.keys[k + 1] if self.share[i] else own
+        k, b = int(self.key[i]), self.rows.start + i
+        own = self.specs_of_batch[k]
+        there = self.specs_of_batch[k + 1] if self.share[i] else own
         points, names = {c.point for c in there.contacts}, {r.name for r in there.rows}
-        starts = flat.loads.start[flat.loads.first[b] : flat.loads.first[b + 1]]
-        loads = tuple(
-            replace(load, start_m=float(start)) if isinstance(load, BandPull) else load
-            for load, start in zip(own.loads, starts, strict=True)
-        )
         bearing = {c.point for c in (*own.contacts, *there.contacts) if c.strategy == "bears"}
         return own.changed(
+            name=self.names[i],
             contacts=tuple(
                 c._replace(strategy="bears") if c.point in bearing else c for c in own.contacts if c.point in points
             ),
             rows=tuple(r for r in own.rows if r.name in names),
-            loads=loads,
             free={name: float(g) for (name, _, _), g in zip(JOINTS, give, strict=True) if g > 0},
-            angles_rad={name: float(a) for (name, _, _), a in zip(JOINTS, flat.angles[b], strict=True)},
-            root_position_m=tuple(flat.position[b]),
-            root_rotation=flat.rotation[b],
+            angles_rad={name: float(a) for (name, _, _), a in zip(JOINTS, self.met.angles[b], strict=True)},
+            root_position_m=tuple(self.met.position[b]),
+            root_rotation=self.met.rotation[b],
         )
 
 

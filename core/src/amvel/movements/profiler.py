@@ -6,45 +6,31 @@ A profile depends on the body with its capacities, the set-up and the parameters
 import hashlib
 import json
 from collections import OrderedDict
-from collections.abc import Callable
 from dataclasses import replace
 from functools import cached_property, lru_cache
 from threading import RLock
-
-import numpy as np
+from typing import NamedTuple
 
 from amvel.body import (
     Anthropometry,
     Capacities,
-    Flat,
     Measures,
-    Posed,
-    PoseSpec,
     Skeleton,
     Stops,
-    bands_started,
-    demand,
-    filled,
-    flatten,
     healthy,
     measure,
-    react_flat,
-    solve_flat,
-    sunk,
-    tipped,
 )
 from amvel.content import MODEL, version
-from amvel.movements.columns import Columns
-from amvel.movements.course import OF_MOVEMENTS, Course, MeasuredBatch, first_of
+from amvel.movements.course import Course, MeasuredBatch
 from amvel.movements.declared_frames import declared_frames
 from amvel.movements.frames import Frame
 from amvel.movements.levels import REFERENCES, Ceilings
 from amvel.movements.library import find
 from amvel.movements.other_way_round import declared_alike, left_twin, same_both_ways, turned_round
-from amvel.movements.pose_of_frame import compile_frame
+from amvel.movements.placed import gathered
+from amvel.movements.placing import Movement, Placer, placed_frames, with_those_on_the_way
 from amvel.movements.profile import Profile, Request, as_asked, as_posed
 from amvel.movements.shelf import Kind, Shelved, packed, unpacked
-from amvel.movements.stance import stance_level
 from amvel.quantities import quantity
 
 MODEL_VERSION = version("2026.11", MODEL)
@@ -55,10 +41,17 @@ class Profiler:
     """Profiles for one body; keeps what it has solved."""
 
     def __init__(
-        self, body: Anthropometry, capacities: Capacities, between: int = BETWEEN, keep: int = 20_000
+        self,
+        body: Anthropometry,
+        capacities: Capacities,
+        between: int = BETWEEN,
+        keep: int = 20_000,
+        like: "Profiler | None" = None,
     ) -> None:
+        """`like` is one of the same body with other ranges, which may know some of its poses."""
         self.body, self.capacities, self.between = body, capacities, between
-        self.skeleton = Skeleton(body)
+        other: Placer | None = like.placer if like else None
+        self.placer: Placer = Placer(other.skeleton if other else Skeleton(body), capacities, other)
         self._sketches: OrderedDict[str, Profile] = OrderedDict()
         self._kept: OrderedDict[str, Profile] = OrderedDict()
         self._shelf: dict[Kind, dict[str, Shelved]] = {kind: {} for kind in Kind}  # taken over from another process
@@ -72,10 +65,14 @@ class Profiler:
         """What the levels of trunk work ask of a body of this size; None while they are being found."""
         return ceilings_of(self.body.measures)
 
-    @cached_property
+    @property
+    def skeleton(self) -> Skeleton:
+        return self.placer.skeleton
+
+    @property
     def stops_rad(self) -> Stops:
         """How far the joints of this body go."""
-        return self.capacities.stops_rad()
+        return self.placer.stops_rad
 
     @cached_property
     def loosened(self) -> "Profiler":
@@ -83,7 +80,7 @@ class Profiler:
         loose = self.capacities.loosened()
         if loose.range_deg == self.capacities.range_deg:
             return self
-        return Profiler(self.body, loose, self.between, self._keep)
+        return Profiler(self.body, loose, self.between, self._keep, self)
 
     def digest(self) -> str:
         text = json.dumps([MODEL_VERSION, repr(self.body.measures), self.capacities.digest()])
@@ -95,7 +92,7 @@ class Profiler:
     def profiles(self, requests: list[Request]) -> list[Profile]:
         """All profiles, in the order asked; only what is new is solved."""
         with self._solving:
-            return self._answer(requests, self._kept, self.between)
+            return self._answer([Asked(self, r, quick=False) for r in requests])
 
     def known(self, requests: list[Request]) -> int:
         """How many of these are solved already; asks nothing of whoever is solving now."""
@@ -109,7 +106,18 @@ class Profiler:
     def sketches(self, requests: list[Request]) -> list[Profile]:
         """The declared frames only: enough to rule a version out, never enough to allow it."""
         with self._sketching:
-            return self._answer(requests, self._sketches, 0)
+            return self._answer([Asked(self, r, quick=True) for r in requests])
+
+    def sketches_and_profiles(self, sketched: list[Request], whole: list[Request]) -> tuple[list[Profile], list[Profile]]:
+        """Both at once, of what is asked for as either."""
+        with self._solving, self._sketching:
+            asked = [Asked(self, r, quick) for quick, requests in ((True, sketched), (False, whole)) for r in requests]
+            found = self._answer(asked)
+        return found[: len(sketched)], found[len(sketched) :]
+
+    def kept(self, quick: bool) -> "OrderedDict[str, Profile]":
+        """By key what is solved, as sketches or whole."""
+        return self._sketches if quick else self._kept
 
     def _whole(self, request: Request) -> Request:
         """The request with every measure of its step: one that was stored before a measure came has it at its usual value."""
@@ -119,22 +127,20 @@ class Profiler:
         values = {**request.values, **{p.id: p.default_for(self.body) for p in lacking}}
         return Request(request.family, request.step, request.side, values)
 
-    def _answer(
-        self, requests: list[Request], kept: "OrderedDict[str, Profile]", between: int
-    ) -> list[Profile]:
-        requests = [self._whole(r) for r in requests]
-        placed = [as_posed(r) for r in requests]
-        shelf = self._shelf[Kind.SKETCH if kept is self._sketches else Kind.WHOLE]
-        for r in placed:
-            if r.key() in shelf:
-                kept.setdefault(r.key(), _from_shelf(r, shelf.pop(r.key())))
-        missing = {r.key(): r for r in placed if r.key() not in kept}
+    def _answer(self, asked: "list[Asked]") -> list[Profile]:
+        wanted = [a._replace(request=self._whole(a.request)) for a in asked]
+        placed = [a._replace(request=as_posed(a.request)) for a in wanted]
+        for _, r, quick in placed:
+            if r.key() in self._shelf[_KIND[quick]]:
+                self.kept(quick).setdefault(r.key(), _from_shelf(r, self._shelf[_KIND[quick]].pop(r.key())))
+        missing = {(a.request.key(), a.quick): a for a in placed if a.request.key() not in self.kept(a.quick)}
         if missing:
             self.solved += len(missing)
-            _solve_and_keep([(self, r) for r in missing.values()], between, lambda _: kept)
-        answer = [as_asked(r, kept[p.key()]) for r, p in zip(requests, placed, strict=True)]
-        while len(kept) > self._keep:
-            kept.popitem(last=False)
+            _solve_and_keep(list(missing.values()))
+        answer = [as_asked(a.request, self.kept(p.quick)[p.request.key()]) for a, p in zip(wanted, placed, strict=True)]
+        for kept in (self._sketches, self._kept):
+            while len(kept) > self._keep:
+                kept.popitem(last=False)
         return answer
 
     def posed(self, profile: Profile) -> Profile:
@@ -142,8 +148,7 @@ class Profiler:
         if profile.posed is not None or profile.fault:
             return profile
         sketched = all(b - a == 1 for a, b in zip(profile.rows, profile.rows[1:], strict=False))
-        between = 0 if sketched else self.between
-        [found] = _solve_within([(self, as_posed(profile.request))], between)
+        [found] = _solve_within([Asked(self, as_posed(profile.request), sketched)])
         return replace(profile, frames=found.frames, posed=found.posed, declared=found.declared, sent=found.sent)
 
     def pack(self) -> bytes:
@@ -163,10 +168,10 @@ class Profiler:
         for kind, found in unpacked(data).items():
             self._shelf[kind] |= found
 
-    def turned_round(self, request: Request, left: Profile, between: int) -> Profile | None:
+    def turned_round(self, request: Request, left: Profile, quick: bool) -> Profile | None:
         """The right version of a step from its left one; None where this body would be placed otherwise."""
         own = self.capacities
-        if left.fault or (not own.alike_on_both_sides and not (same_both_ways(own, left, between) and self._asked_alike(request))):
+        if left.fault or (not own.alike_on_both_sides and not (same_both_ways(own, left, quick) and self._asked_alike(request))):
             return None
         return turned_round(request, left)
 
@@ -178,14 +183,11 @@ class Profiler:
     def _declared(self, request: Request, side: str, ranges: Capacities) -> tuple[Frame, ...]:
         return declared_frames(request.family, request.step, side, self.body, ranges, request.values)
 
-    def _compiled(self, request: Request) -> "tuple[tuple[Frame, ...], list[PoseSpec]]":
-        """The frames of a request, and each as the pose solver takes it; as in its sketch, where there is one."""
-        sketch = self._sketches.get(request.key())
-        if sketch is not None and sketch.declared is not None and sketch.request == request:
-            return sketch.frames, [sketch.declared.keys[k] for k in sketch.declared.key]
+    def movement(self, request: Request) -> Movement:
+        """The declared frames of a request."""
         turned = request.side == "right" and not self.capacities.alike_on_both_sides
         frames = self._declared(request, request.side, self.capacities.swapped() if turned else self.capacities)
-        return frames, [compile_frame(f, request.label, self.body, self.capacities) for f in frames]
+        return Movement(self.placer, frames, [f"{request.label}, {f.name}" for f in frames])
 
 
 def _for_shelf(profile: Profile) -> Shelved:
@@ -196,70 +198,83 @@ def _from_shelf(request: Request, shelved: Shelved) -> Profile:
     return Profile(request, shelved.frame_names, shelved.columns, rows=shelved.rows)
 
 
-Asked = tuple[Profiler, Request]
-Kept = OrderedDict[str, Profile]  # by key
+class Asked(NamedTuple):
+    """A request, for the ranges of one profiler: as a sketch, or whole."""
+
+    profiler: Profiler
+    request: Request
+    quick: bool
+
+    @property
+    def kept(self) -> "OrderedDict[str, Profile]":
+        return self.profiler.kept(self.quick)
+
+    @property
+    def between(self) -> int:
+        """How many frames are looked at between two declared ones."""
+        return 0 if self.quick else self.profiler.between
+
+
+_KIND = {True: Kind.SKETCH, False: Kind.WHOLE}
 
 
 def solve_together(wanted: "list[tuple[Profiler, list[Request]]]", quick: bool = False) -> None:
     """Solve what several profilers of one body lack in one batch, `quick` as sketches; each keeps its own."""
-
-    def kept_of(own: Profiler) -> Kept:
-        return own._sketches if quick else own._kept
-
-    lacking = [(p, r) for p, requests in wanted for r in requests if r.key() not in kept_of(p)]
+    lacking = [Asked(p, r, quick) for p, requests in wanted for r in requests if r.key() not in p.kept(quick)]
     if lacking:
-        _solve_and_keep(lacking, 0 if quick else lacking[0][0].between, kept_of)
+        _solve_and_keep(lacking)
 
 
-def _solve_and_keep(asked: list[Asked], between: int, kept_of: Callable[[Profiler], Kept]) -> None:
+def _solve_and_keep(asked: list[Asked]) -> None:
     """Solve what each profiler is asked; a right version is turned round from the left one where that is the same."""
-    lefts = {(id(own), r.key()) for own, r in asked if r.side == "left"}
-    now: dict[tuple[int, str], Asked] = {}
+    lefts = {(id(a.profiler), a.request.key(), a.quick) for a in asked if a.request.side == "left"}
+    now: dict[tuple[int, str, bool], Asked] = {}
     later: list[Asked] = []
-    for own, r in asked:
+    for a in asked:
+        own, r, quick = a
         twin = left_twin(r) if r.side == "right" else None
-        known = twin is not None and (twin.key() in kept_of(own) or (id(own), twin.key()) in lefts)
+        known = twin is not None and (twin.key() in a.kept or (id(own), twin.key(), quick) in lefts)
         if twin is None or not (known or own.capacities.alike_on_both_sides):
-            now[id(own), r.key()] = (own, r)
+            now[id(own), r.key(), quick] = a
             continue
-        later.append((own, r))
+        later.append(a)
         if not known:
-            now[id(own), twin.key()] = (own, twin)
-    _keep_solved(list(now.values()), between, kept_of)
-    turned = [(own, r, own.turned_round(r, kept_of(own)[left_twin(r).key()], between)) for own, r in later]
-    for own, r, found in turned:
+            now[id(own), twin.key(), quick] = Asked(own, twin, quick)
+    _keep_solved(list(now.values()))
+    turned = [(a, a.profiler.turned_round(a.request, a.kept[left_twin(a.request).key()], a.quick)) for a in later]
+    for a, found in turned:
         if found is not None:
-            kept_of(own)[r.key()] = found
-    _keep_solved([(own, r) for own, r, found in turned if found is None], between, kept_of)
+            a.kept[a.request.key()] = found
+    _keep_solved([a for a, found in turned if found is None])
 
 
-def _keep_solved(asked: list[Asked], between: int, kept_of: Callable[[Profiler], Kept]) -> None:
+def _keep_solved(asked: list[Asked]) -> None:
     if asked:
-        for (own, r), found in zip(asked, solved_directly(asked, between), strict=True):
-            kept_of(own)[r.key()] = found
+        for a, found in zip(asked, solved_directly(asked), strict=True):
+            a.kept[a.request.key()] = found
 
 
-def solved_directly(asked: "list[Asked]", between: int) -> list[Profile]:
+def solved_directly(asked: list[Asked]) -> list[Profile]:
     """Profiles of requests, each for the ranges of its own profiler; all share one body.
 
     Where a limb lies at a stop that is only assumed, the pose is solved once more without it: nobody knows whether the
     limb ends there, so that its angles count as far as they may go.
     """
-    found = _solve_within(asked, between)
-    if not between:  # a sketch allows nothing, so that it need not know how far a limb may go
-        return found
-    open_ended = [
-        i
-        for i, ((own, _), p) in enumerate(zip(asked, found, strict=True))
-        if not p.fault
-        and own.loosened is not own
-        and p.placed_otherwise(own.capacities, own.loosened.capacities)
-    ]
+    found = _solve_within(asked)
+    open_ended = [i for i, (a, p) in enumerate(zip(asked, found, strict=True)) if _is_open_ended(a, p)]
     if open_ended:
-        freer = _solve_within([(asked[i][0].loosened, asked[i][1]) for i in open_ended], between)
+        freer = _solve_within([asked[i]._replace(profiler=asked[i].profiler.loosened) for i in open_ended])
         for i, other in zip(open_ended, freer, strict=True):
             found[i] = _limbs_as_far_as(found[i], other)
     return found
+
+
+def _is_open_ended(asked: Asked, profile: Profile) -> bool:
+    """Whether freer limbs may lie otherwise.  A sketch allows nothing, so that it need not know how far a limb may go."""
+    own = asked.profiler
+    if asked.quick or profile.fault or own.loosened is own:
+        return False
+    return profile.placed_otherwise(own.capacities, own.loosened.capacities)
 
 
 def _limbs_as_far_as(profile: Profile, other: Profile) -> Profile:
@@ -279,45 +294,16 @@ def _limb_angles(names: tuple[str, ...]) -> tuple[str, ...]:
     return tuple(name for name in names if quantity(name).limb_angle)
 
 
-def _solve_within(asked: "list[tuple[Profiler, Request]]", between: int) -> list[Profile]:
+def _solve_within(asked: list[Asked]) -> list[Profile]:
     """The same, every stop taken as it is."""
-    skeleton = asked[0][0].skeleton
-    compiled = [own._compiled(r) for own, r in asked]
-    declared = [frames for frames, _ in compiled]
-    keys = [spec for _, specs in compiled for spec in specs]
-    stops = [own.stops_rad for (own, _), group in zip(asked, declared, strict=True) for _ in group]
-    names = [k.name for k in keys]
-    flat = flatten(skeleton, keys, stops)
-    meant, started = flat.rotation, solve_flat(skeleton, flat, names)
-    flat = bands_started(_from(flat, started), started.points, np.cumsum([0, *(len(g) for g in declared)]))
-    solved = solve_flat(skeleton, flat, names)
-    solved.faults = first_of(solved.faults, tipped(names, meant, solved))
-    course = Course(declared, keys, solved.faults, between)
-    flat = filled(_from(flat, solved), course.key, course.share)
-    floors = np.array([f.surfaces["floor"].at_cm / 100 for f in course.frames])
-    posed = solve_flat(skeleton, flat, course.names, floors, course.share == 0)
-    posed.faults = first_of(
-        [solved.faults[k] if t == 0 else None for k, t in zip(course.key, course.share, strict=True)], posed.faults
-    )
-    for way in (started, solved):
-        _sent_on_the_way(posed, way, course)
-    posed.faults = first_of(posed.faults, sunk(skeleton, flat, course.names, posed, floors))
-    reactions = react_flat(skeleton, flat, posed)
-    columns = Columns.of(demand(skeleton, flat, posed, reactions, [f.facts for f in course.frames]))
-    of_frames = {"stance_level": stance_level(skeleton, posed, columns)}
-    ceilings = asked[0][0].ceilings
-    if ceilings is not None:
-        of_frames |= ceilings.columns(columns)
-    columns = columns.with_(of_frames | dict.fromkeys(OF_MOVEMENTS, np.zeros(len(course.frames))))
-    measured = MeasuredBatch(skeleton, course, flat, posed, reactions.stands(), columns, ceilings)
-    return measured.profiles([r for _, r in asked])
-
-
-def _sent_on_the_way(posed: Posed, declared: Posed, course: Course) -> None:
-    """How far joints were sent on the way to the declared frames at both ends counts for those between as well."""
-    for end in (course.key, course.key + (course.share > 0)):
-        posed.least = np.minimum(posed.least, declared.least[end])
-        posed.most = np.maximum(posed.most, declared.most[end])
+    first = asked[0].profiler
+    movements = [a.profiler.movement(a.request) for a in asked]
+    names = [name for m in movements for name in m.names]
+    placed = placed_frames(movements)
+    course = Course([m.frames for m in movements], names, [p.out_of_reach for p in placed], [a.between for a in asked])
+    frames = with_those_on_the_way(course, movements, placed, gathered(placed, names))
+    batch = MeasuredBatch(first.skeleton, course, [p.spec for p in placed], frames, first.ceilings)
+    return batch.profiles([a.request for a in asked])
 
 
 class _Reference(Profiler):
@@ -338,9 +324,3 @@ def ceilings_of(measures: Measures) -> Ceilings:
         requests.append(Request(family, step, "left" if step.sides else "both", step.defaults(body)))
     found = _Reference(body, healthy()).profiles(requests)
     return Ceilings.of((r, p.columns) for r, p in zip(REFERENCES, found, strict=True) if not p.fault)
-
-
-def _from(flat: Flat, solved: Posed) -> Flat:
-    """The same poses, starting where a solve has ended."""
-    return flat._replace(angles=solved.angles, position=solved.root_position, rotation=solved.root_rotation)
-

@@ -7,7 +7,7 @@ from typing import NamedTuple
 
 import numpy as np
 
-from amvel.body import JOINT_INDEX, JOINTS, Capacities, Posed
+from amvel.body import JOINT_INDEX, JOINTS, Capacities
 from amvel.body.tree import Array
 
 _AT_STOP_RAD = np.radians(0.1)
@@ -24,10 +24,10 @@ class Sent:
     arms_rad: Sequence[float]
 
     @classmethod
-    def of_each(cls, posed: Posed, starts: Sequence[int]) -> "list[Sent]":
+    def of_each(cls, angles: Array, least: Array, most: Array, starts: Sequence[int]) -> "list[Sent]":
         """Those of the movements that begin at these rows."""
-        least, most = np.minimum.reduceat(posed.least, starts, axis=0), np.maximum.reduceat(posed.most, starts, axis=0)
-        arms = np.maximum.reduceat(_arms_rad(posed), starts, axis=0)
+        least, most = np.minimum.reduceat(least, starts, axis=0), np.maximum.reduceat(most, starts, axis=0)
+        arms = np.maximum.reduceat(_arms_rad(angles), starts, axis=0)
         return [cls(*each) for each in zip(least.tolist(), most.tolist(), arms.tolist(), strict=True)]
 
     def otherwise(self, old: Capacities, new: Capacities) -> bool:
@@ -72,9 +72,9 @@ def any_stop_moves(old: Capacities, new: Capacities) -> bool:
 _FORWARD, _OUT = ([JOINT_INDEX[f"{side}.shoulder.{way}"] for side in _SIDES] for way in ("flexion", "abduction"))
 
 
-def _arms_rad(posed: Posed) -> Array:
+def _arms_rad(angles: Array) -> Array:
     """How high both arms are in every frame, B×2."""
-    along = np.cos(posed.angles[:, _FORWARD]) * np.cos(posed.angles[:, _OUT])
+    along = np.cos(angles[:, _FORWARD]) * np.cos(angles[:, _OUT])
     found: Array = np.arccos(np.clip(along, -1.0, 1.0))
     return found
 

@@ -176,12 +176,12 @@ class _Trials:
         """Enter every outcome, and solve what other ranges would place otherwise in one batch: first as sketches, since what
         fails in its declared frames fails."""
         self.entered = {(t.id, i): self._entered(t, o) for t in tests for i, o in enumerate(t.outcomes)}
-        old = self.engine.findings.capacities
+        old, own = self.engine.findings.capacities, self.engine.profiler
         for trial in self.entered.values():
             if trial is None or trial.findings.capacities.digest() == old.digest():
                 continue
             new = trial.findings.capacities
-            moved = self.moved.setdefault(new.digest(), _Moved(profiler_for(self.engine.profiler.body, new)))
+            moved = self.moved.setdefault(new.digest(), _Moved(profiler_for(own.body, new, own)))
             moved.rows = sorted({*moved.rows, *self._open_rows(old, new, trial.envelope)})
             moved.envelopes.append(trial.envelope)
         solve_together([(m.profiler, self._requests(m.rows)) for m in self.moved.values()], quick=True)

@@ -6,7 +6,7 @@ The candidates of a step do not depend on findings; only which of them are admis
 from collections import defaultdict
 from collections.abc import Callable, Container, Generator
 from dataclasses import dataclass
-from itertools import islice, product
+from itertools import chain, islice, product
 from typing import TypeVar
 
 from amvel.body import DECLARED
@@ -137,11 +137,10 @@ def together(profiler: Profiler, searches: list[Generator[Ask, list[Profile], Fo
     for i in range(len(searches)):
         go_on(i, None)
     while waiting:
-        got: dict[int, list[Profile]] = {}
-        for quick, solve in ((True, profiler.sketches), (False, profiler.profiles)):
-            asks = {i: list(a.requests) for i, a in waiting.items() if a.quick == quick}
-            found = iter(solve([r for requests in asks.values() for r in requests]))
-            got |= {i: list(islice(found, len(requests))) for i, requests in asks.items()}
+        asks = [(i, a) for quick in (True, False) for i, a in waiting.items() if a.quick == quick]
+        sketched, whole = ([r for _, a in asks if a.quick == quick for r in a.requests] for quick in (True, False))
+        found = chain(*profiler.sketches_and_profiles(sketched, whole))
+        got = {i: list(islice(found, len(a.requests))) for i, a in asks}
         for i in list(waiting):
             go_on(i, got[i])
     return answers

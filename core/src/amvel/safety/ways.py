@@ -4,20 +4,21 @@ Techniques are steps of the library, judged like any other; where the only one i
 reason names what stands in the way.
 """
 
-from collections.abc import Callable
+from collections.abc import Callable, Generator, Mapping
 from dataclasses import dataclass, replace
 from datetime import date
 from enum import Enum
 from functools import cache
+from itertools import islice
 
 from amvel.case import Case
 from amvel.languages import said, said_together, term
-from amvel.movements import Profiler, Request, find
+from amvel.movements import Profile, Profiler, Request, find
 from amvel.movements.bed import BED, FLOOR, LYING_ON
 from amvel.quantities import quantity
 from amvel.safety.capacity.rising import RISES_SEEN
 from amvel.safety.limits import Envelope, Limit, Origin, Place
-from amvel.safety.modification import search, together
+from amvel.safety.modification import Ask, search, together
 from amvel.safety.verdict import Breach, Check, check, valid_overrides
 from amvel.screening import Findings
 from amvel.sources import practice
@@ -134,14 +135,19 @@ class WayThere:
 
 
 def ways_there(
-    findings: Findings, envelope: Envelope, profiler: Profiler, context: str, values: Callable[[str], Values]
-) -> tuple[WayThere, ...]:
-    """Every destination by the first technique that is open, else by the one that was tried last; `values` are the measures
-    with which a step begins in this room."""
-    found: dict[Destination, WayThere] = {}
-    for technique in techniques():
-        if technique.to not in found or not found[technique.to].open:
-            found[technique.to] = _way(findings, envelope, profiler, context, technique, values)
+    findings: Findings, envelope: Envelope, profiler: Profiler, values: Mapping[str, Callable[[str], Values]]
+) -> dict[str, tuple[WayThere, ...]]:
+    """By context every destination by the first technique that is open, else by the one that was tried last; `values` are by
+    context the measures with which a step begins in that room."""
+    to = tuple(dict.fromkeys(t.to for t in techniques()))
+    sought = [_first_open(findings, envelope, context, d, values[context]) for context in values for d in to]
+    found = iter(together(profiler, sought))
+    return {context: _as_told(findings, context, [way for way in islice(found, len(to)) if way is not None]) for context in values}
+
+
+def _as_told(findings: Findings, context: str, ways: list[WayThere]) -> tuple[WayThere, ...]:
+    """The same, where somebody was seen to get there or says so."""
+    found = {way.to: way for way in ways}
     rise = found[Destination.STANDING]
     if not rise.open and any(r.rises in RISES_SEEN and r.on >= rise.closed_since for r in findings.results("observed_function")):
         found[rise.to] = WayThere(rise.to, Technique(*AS_EVERY_DAY, rise.to, ()), ())
@@ -152,20 +158,25 @@ def ways_there(
     return tuple(found.values())
 
 
+def _first_open(
+    findings: Findings, envelope: Envelope, context: str, to: Destination, values: Callable[[str], Values]
+) -> Generator[Ask, list[Profile], WayThere | None]:
+    way = None
+    for technique in techniques():
+        if technique.to is to and (way is None or not way.open):
+            way = yield from _way(findings, envelope, context, technique, values)
+    return way
+
+
 def _way(
-    findings: Findings,
-    envelope: Envelope,
-    profiler: Profiler,
-    context: str,
-    technique: Technique,
-    values: Callable[[str], Values],
-) -> WayThere:
+    findings: Findings, envelope: Envelope, context: str, technique: Technique, values: Callable[[str], Values]
+) -> Generator[Ask, list[Profile], WayThere]:
     stages: list[Stage] = []
     closed: dict[str, None] = {}
     since = date.min
     tests: dict[str, None] = dict.fromkeys(_TOLD_BY.get(technique.to, ()))
     for ref in technique.steps:
-        stage, checks = _stage(findings.case, envelope, profiler, context, ref, technique.on, values(ref))
+        stage, checks = yield from _stage(findings.case, envelope, context, ref, technique.on, values(ref))
         if stage is not None:
             stages.append(stage)
             continue
@@ -185,20 +196,20 @@ def _could_open(findings: Findings, b: Breach) -> tuple[str, ...]:
 
 
 def _stage(
-    case: Case, envelope: Envelope, profiler: Profiler, context: str, ref: str, on: str, values: Values
-) -> tuple[Stage | None, list[Check]]:
+    case: Case, envelope: Envelope, context: str, ref: str, on: str, values: Values
+) -> Generator[Ask, list[Profile], tuple[Stage | None, list[Check]]]:
     """The step on the side that is open, as it is or with its measures moved; else what each side breaks."""
     family, step = find(ref)
     on_it = {**values, LYING_ON.id: on} if LYING_ON.id in values else values
     sides = ("left", "right") if step.sides else ("both",)
-    profiles = profiler.profiles([Request(family, step, s, on_it) for s in sides])
+    profiles = yield Ask(tuple(Request(family, step, s, on_it) for s in sides), False)
     lifted = [valid_overrides(case.overrides, envelope, case.as_of, ref, s) for s in sides]
     firsts = [check(p, envelope, context, x) for p, x in zip(profiles, lifted, strict=True)]
     for p, answer in zip(profiles, firsts, strict=True):
         if answer.allowed:
             return Stage(ref, p.request.side, p.request.values), []
-    searches = [search(p, a, envelope, context, x) for p, a, x in zip(profiles, firsts, lifted, strict=True)]
-    for other in together(profiler, searches):
+    for p, answer, x in zip(profiles, firsts, lifted, strict=True):
+        other = yield from search(p, answer, envelope, context, x)
         if other is not None and other.profile.request.values.get(LYING_ON.id, on) == on:
             return Stage(ref, other.profile.request.side, other.profile.request.values), []
     return None, firsts

@@ -56,7 +56,9 @@ def test_joints_of_every_movement_were_sent_as_far_as_its_own_poses_say() -> Non
             ahead, out = (p.posed.angles[:, JOINT_INDEX[f"{side}.shoulder.{way}"]] for way in ("flexion", "abduction"))
             # An arm at its side points down; turned ahead and out, the downward part of a unit vector is the product of cosines.
             assert arm_rad == pytest.approx(np.arccos(np.clip(np.cos(ahead) * np.cos(out), -1, 1)).max())
-    [alone] = Sent.of_each(placed[0].posed, [0])
+    first = placed[0].posed
+    assert first is not None
+    [alone] = Sent.of_each(first.angles, first.least, first.most, [0])
     assert alone == placed[0].sent
 
 

@@ -208,7 +208,7 @@ class _Legs:
         known: dict[tuple[int, int], int] = {}
         for n, k in enumerate(starts):
             there, back = (id(placed[k]), id(placed[k + 1])), (id(placed[k + 1]), id(placed[k]))
-            if there not in known and back in known and _same_way_back(placed[k], placed[k + 1]):
+            if there not in known and back in known and same_way_back(placed[k], placed[k + 1]):
                 self.taken += reversed(range(known[back], known[back] + between))
                 continue
             if there not in known:
@@ -217,7 +217,7 @@ class _Legs:
             self.taken += range(known[there], known[there] + between)
 
 
-def _same_way_back(a: Placed, b: Placed) -> bool:
+def same_way_back(a: Placed, b: Placed) -> bool:
     """Whether the frames on the way from b to a are those from a to b: what both ends share asks for the same at either."""
     here, there = a.frame, b.frame
     if here.surfaces["floor"].at_cm != there.surfaces["floor"].at_cm or a.spec.loads != b.spec.loads or a.spec.ceiling_rad != b.spec.ceiling_rad:
@@ -284,4 +284,4 @@ def _from(flat: Flat, solved: Posed) -> Flat:
     return flat._replace(angles=solved.angles, position=solved.root_position, rotation=solved.root_rotation)
 
 
-__all__ = ["Movement", "Placer", "placed_frames", "with_those_on_the_way"]
+__all__ = ["Movement", "Placer", "placed_frames", "same_way_back", "with_those_on_the_way"]

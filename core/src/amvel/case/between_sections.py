@@ -1,9 +1,11 @@
 """What must hold between the sections of a case, each of which is right by itself."""
 
-from collections.abc import Hashable, Iterable, Iterator
+from collections.abc import Hashable, Iterable, Iterator, Sequence
 from datetime import date
+from functools import lru_cache
 from typing import TYPE_CHECKING
 
+from pydantic import BaseModel
 from pydantic_core import PydanticCustomError
 
 from amvel.case.age import OLDEST, YOUNGEST, age_years
@@ -54,8 +56,12 @@ def _of_days(case: "Case") -> Iterator[PydanticCustomError]:
 def _days(case: "Case") -> Iterator[tuple[tuple[str | int, ...], date]]:
     """Every day on which something was found, done or said, with its place."""
     for section in _DATED:
-        for i, entry in enumerate(getattr(case, section)):
-            yield from (((section, i, field), day) for field in _DAYS if (day := getattr(entry, field, None)) is not None)
+        entries: Sequence[BaseModel] = getattr(case, section)
+        for i, entry in enumerate(entries):
+            for field in _days_of(type(entry)):
+                day = getattr(entry, field)
+                if day is not None:
+                    yield (section, i, field), day
     if case.consent is not None:
         yield ("consent", "on"), case.consent.on
     if case.stop_signs is not None:
@@ -63,6 +69,12 @@ def _days(case: "Case") -> Iterator[tuple[tuple[str | int, ...], date]]:
     for i, visit in enumerate(case.visits):
         if visit.next_day is not None:
             yield ("visits", i, "next_day", "told_on"), visit.next_day.told_on
+
+
+@lru_cache(maxsize=256)
+def _days_of(kind: type[BaseModel]) -> tuple[str, ...]:
+    """Which fields of such an entry are days: a model that is asked for one that it lacks looks everywhere for it."""
+    return tuple(field for field in _DAYS if field in kind.model_fields)
 
 
 def _of_schools(case: "Case") -> Iterator[PydanticCustomError]:

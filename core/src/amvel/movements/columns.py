@@ -11,7 +11,7 @@ from itertools import accumulate
 
 import numpy as np
 
-from amvel.body.tree import Array
+from amvel.body.tree import Array, Flags
 
 
 class Later:
@@ -96,7 +96,17 @@ class Columns(Mapping[str, Array]):
     def _found_extremes(self, place: str) -> "Extremes | None":
         if not place:
             return Extremes.of(self.index, self._table) if self._table.shape[1] else None
-        there = self[place] > 0
+        whole = self.extremes()
+        if whole is None or place in self._untold:
+            return self._of_those_there(self[place] > 0)
+        # Nearly every movement is at a place in all of its frames or in none: that is told by the least and the most there.
+        if whole.least.item(self.index[place]) > 0:
+            return whole
+        if whole.most.item(self.index[place]) <= 0:
+            return None
+        return self._of_those_there(self[place] > 0)
+
+    def _of_those_there(self, there: Flags) -> "Extremes | None":
         if there.all():
             return self.extremes()
         return Extremes.of(self.index, self._table[:, there]) if there.any() else None

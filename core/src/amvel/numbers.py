@@ -28,14 +28,14 @@ class Number:
             object.__setattr__(self, name, said(getattr(self, name)))
 
 
-def in_force(owner: str, numbers: Iterable[Number], on: date, local: LocalValues) -> dict[str, float]:
+def in_force(owner: str, numbers: Iterable[Number], on: date, local: LocalValues) -> Numbers:
     """Every number as of a day; before its first version the oldest stands in.  Where a house has a value of its own, that one."""
     values = _of_day(tuple(numbers), on)
-    return {k: local.get((owner, k), v) for k, v in values.items()} if local else dict(values)
+    return {k: local.get((owner, k), v) for k, v in values.items()} if local else values
 
 
 @lru_cache(maxsize=1024)
-def _of_day(numbers: tuple[Number, ...], on: date) -> dict[str, float]:
+def _of_day(numbers: tuple[Number, ...], on: date) -> Numbers:
     found: dict[str, Number] = {}
     for n in sorted(numbers, key=lambda n: n.since):
         if n.since <= on or n.id not in found:

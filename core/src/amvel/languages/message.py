@@ -2,6 +2,7 @@
 
 from collections.abc import Iterable, Mapping
 from datetime import date
+from functools import lru_cache
 from typing import Any, Self
 
 from babel.numbers import format_decimal
@@ -56,9 +57,15 @@ class Message(str):
 
 def said(sentence: str, /, **values: Any) -> Message:
     """A message; numbers are written as short as they are, days as in 27 Nov 2026.  Raises KeyError when a named place has no value."""
-    if isinstance(sentence, Message) and not values:
-        return sentence
-    return Message(sentence.format_map({k: _value(v, SOURCE) for k, v in values.items()}) if values else sentence, str(sentence), values)
+    if not values:
+        return sentence if isinstance(sentence, Message) else _plain(sentence)
+    return Message(sentence.format_map({k: _value(v, SOURCE) for k, v in values.items()}), str(sentence), values)
+
+
+@lru_cache(maxsize=8192)
+def _plain(sentence: str) -> Message:
+    """A sentence with nothing in it that changes: most of what rules say."""
+    return Message(sentence, str(sentence), {})
 
 
 def term(value: Any) -> Any:

@@ -80,7 +80,7 @@ class Rule:
         for name in ("title", "about"):
             object.__setattr__(self, name, said(getattr(self, name)))
 
-    def in_force(self, case: Case) -> dict[str, float]:
+    def in_force(self, case: Case) -> Numbers:
         """Every number of this rule as of the day of a case, where this client is; see `numbers.in_force`."""
         return in_force(self.id, self.numbers, case.as_of, case.local_values)
 
@@ -133,7 +133,7 @@ def _says_first(limit: Limit) -> tuple[bool, bool]:
 def _answer(rule: Rule, findings: Findings, n: Numbers) -> Answer:
     """What a rule says; a referral that it does not declare is a fault of the rule."""
     said = rule.answer(findings, n)
-    undeclared = {r.duty for r in said.referrals} - {d.id for d in rule.duties}
+    undeclared = {r.duty for r in said.referrals}.difference(d.id for d in rule.duties) if said.referrals else None
     if undeclared:
         raise ValueError(f"rule {rule.id}: refers for {sorted(undeclared)}, which its duties do not list")
     return said

@@ -3,6 +3,7 @@
 from collections.abc import Callable, Mapping
 from dataclasses import dataclass
 from datetime import date, timedelta
+from functools import lru_cache
 from typing import Any
 
 from amvel.case import Case
@@ -125,10 +126,11 @@ def shown_levels(f: Findings, n: Numbers) -> dict[Way, Shown]:
     What presses the spine together comes with every way of working: its level is the highest of theirs.
     """
     out: dict[Way, Shown] = {}
+    shown = [s for s in SHOWS if s.holds(f, n)]
     for way in _EVERY:
         level, by = 0, ""
-        for s in SHOWS:
-            if way in s.ways and s.level > level and s.holds(f, n):
+        for s in shown:
+            if way in s.ways and s.level > level:
                 level, by = s.level, s.says
         logged = _logged(f.case, way, n)
         if logged > level:
@@ -138,6 +140,7 @@ def shown_levels(f: Findings, n: Numbers) -> dict[Way, Shown]:
     return {**out, Way.PRESS: best}
 
 
+@lru_cache(maxsize=64)
 def tests_beyond(way: Way, level: int) -> tuple[str, ...]:
     """The tests that could show more than this level in this way, those of the next level only."""
     beyond = [s for s in SHOWS if s.level > level and (way in s.ways or way is Way.PRESS)]

@@ -1,7 +1,9 @@
 """A pose that was found for one frame is the pose of every other frame that asks for the same, and of no other."""
 
+import gc
 from functools import lru_cache
 from itertools import pairwise
+from weakref import ref
 
 import numpy as np
 import pytest
@@ -64,6 +66,19 @@ def test_every_field_of_a_frame_is_looked_at_or_places_nothing() -> None:
     """A field that comes to frames has to be told of here: else it would be overlooked."""
     looked_at = {"root", "root_at_cm", "angles", "free", "touches", "aims", "loads", "surfaces", "neutral"}
     assert set(FRAME.__dataclass_fields__) == looked_at | {"name", "props", "facts", "bands"}  # bands: see below
+
+
+def test_what_was_read_off_a_frame_does_not_keep_it() -> None:
+    """A process that solves looks for cycles seldom: frames have to go by counting."""
+    frame = but(FRAME, name="another")
+    Content.of(frame)
+    gone = ref(frame)
+    gc.disable()
+    try:
+        del frame
+        assert gone() is None
+    finally:
+        gc.enable()
 
 
 def _close(got: Profile, want: Profile) -> None:

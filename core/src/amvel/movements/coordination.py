@@ -132,10 +132,7 @@ class Asking:
     @classmethod
     def by(cls, frame: Frame) -> "Asking":
         """What this frame asks, read once for it."""
-        found: Asking | None = frame.looked_up.get(cls)
-        if found is None:
-            found = frame.looked_up[cls] = cls(frame)
-        return found
+        return frame.read_once(cls, cls)
 
     @cached_property
     def of(self) -> "dict[_Limb, _Asked]":

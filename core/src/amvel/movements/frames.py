@@ -4,9 +4,10 @@ A Frame is declared once, for the left side, and mirrored.
 """
 
 import math
+from collections.abc import Callable
 from dataclasses import dataclass, field
 from functools import cached_property, lru_cache
-from typing import Any, NamedTuple
+from typing import Any, NamedTuple, TypeVar
 
 import numpy as np
 from numpy.typing import NDArray
@@ -15,6 +16,7 @@ from amvel.body import MIRROR_SIGN, BandPull, FrameFacts, but, other_side
 from amvel.body.pose import SHEAR_TO_NORMAL, Strategy
 
 _ARM = frozenset(("shoulder.flexion", "shoulder.abduction", "shoulder.rotation", "elbow.flexion"))
+Read = TypeVar("Read")
 AXES = {"x": (1.0, 0.0, 0.0), "y": (0.0, 1.0, 0.0), "z": (0.0, 0.0, 1.0)}
 
 
@@ -137,8 +139,15 @@ class Frame:
 
     @cached_property
     def looked_up(self) -> dict[type, Any]:
-        """What is read off it once, by what it is (see `coordination.Asking`)."""
+        """What is read off it once, by what it is."""
         return {}
+
+    def read_once(self, kind: type[Read], read: "Callable[[Frame], Read]") -> Read:
+        """What is read off it, by what it is: the first time by reading it."""
+        found: Read | None = self.looked_up.get(kind)
+        if found is None:
+            found = self.looked_up[kind] = read(self)
+        return found
 
     def hold(self, *props: Prop) -> "Frame":
         """Draw these props with the body."""

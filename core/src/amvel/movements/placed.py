@@ -21,38 +21,24 @@ class Content:
     """All of a frame that decides how a body is placed in it: everything but its name, what is only drawn and what the step
     declares of it.  A band is as long as it was at the start of its movement; of frames with bands this says too little."""
 
-    __slots__ = ("_frame", "_hash")
+    __slots__ = ("_hash", "_parts")
 
     def __init__(self, frame: Frame) -> None:
-        self._frame = frame
+        # Not the frame itself, which keeps this: none of the two would go by counting.
+        tables = (frame.angles, frame.free, frame.neutral, frame.surfaces)
+        self._parts = (*tables, frame.root_at_cm, frame.touches, frame.aims, frame.loads, frame.root.tobytes())
         self._hash = hash((tuple(frame.angles.values()), frame.root_at_cm))  # few frames agree in these alone
 
     @classmethod
     def of(cls, frame: Frame) -> "Content":
         """Worked out once for each frame."""
-        found: Content | None = frame.looked_up.get(cls)
-        if found is None:
-            found = frame.looked_up[cls] = cls(frame)
-        return found
+        return frame.read_once(cls, cls)
 
     def __hash__(self) -> int:
         return self._hash
 
     def __eq__(self, other: object) -> bool:
-        if not isinstance(other, Content) or self._hash != other._hash:
-            return False
-        a, b = self._frame, other._frame
-        return (
-            a.angles == b.angles
-            and a.root_at_cm == b.root_at_cm
-            and a.free == b.free
-            and a.touches == b.touches
-            and a.aims == b.aims
-            and a.loads == b.loads
-            and a.neutral == b.neutral
-            and a.surfaces == b.surfaces
-            and a.root.tobytes() == b.root.tobytes()
-        )
+        return isinstance(other, Content) and self._hash == other._hash and self._parts == other._parts
 
 
 class Met(NamedTuple):

@@ -111,10 +111,7 @@ class _Outside(NamedTuple):
 
     @classmethod
     def of(cls, frame: Frame) -> "_Outside":
-        found: _Outside | None = frame.looked_up.get(cls)
-        if found is None:
-            found = frame.looked_up[cls] = cls._read(frame)
-        return found
+        return frame.read_once(cls, cls._read)
 
     @classmethod
     def _read(cls, frame: Frame) -> "_Outside":

@@ -137,6 +137,16 @@ def test_other_ranges_take_over_only_poses_that_they_would_take(ranges: Capaciti
     assert 0.1 * len(placed) < taken < len(placed)
 
 
+def test_where_fused_parts_end_elsewhere_nothing_is_taken_over() -> None:
+    """What fused levels do not give the others give as far as they go: that changes with their ranges, whoever is at a stop."""
+    fused = {"lumbar": 0.5}
+    one, other = (cautious({"trunk_flexion": deg}, mobile=fused) for deg in (40.0, 60.0))
+    base = Profiler(body(), one)
+    base.sketches(_requests())
+    for got, want in zip(Profiler(body(), other, like=base).sketches(_requests()), Profiler(body(), other).sketches(_requests()), strict=True):
+        _close(got, want)
+
+
 def test_the_way_back_is_the_way_there() -> None:
     """Solved from either end, wherever the two are said to be alike."""
     own = _library()

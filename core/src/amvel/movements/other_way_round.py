@@ -4,7 +4,7 @@ any body in poses that reach none of the stops in which its sides differ.
 
 from collections.abc import Sequence
 
-from amvel.body import TRUNK_SHARE, Capacities, other_side
+from amvel.body import Capacities, other_side
 from amvel.movements.frames import Frame, alike
 from amvel.movements.profile import Profile, Request
 
@@ -23,9 +23,7 @@ def turned_round(request: Request, left: Profile) -> Profile:
 def same_both_ways(own: Capacities, left: Profile, quick: bool) -> bool:
     """Whether the left version would be placed just so by these capacities with left and right exchanged."""
     other = own.swapped()
-    if left.fault or any(own.region_deg(r) != other.region_deg(r) for r in TRUNK_SHARE["flexion"] if own.mobile.get(r, 1.0) < 1.0):
-        return False
-    if left.placed_otherwise(own, other):
+    if left.fault or left.placed_otherwise(own, other):
         return False
     if quick:  # a sketch was not looked at with freer limbs
         return True

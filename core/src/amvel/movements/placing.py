@@ -37,7 +37,7 @@ from amvel.movements.frames import Frame
 from amvel.movements.placed import Content, Met, Placed, PlacedFrames, kept_frames, named
 from amvel.movements.pose_of_frame import compile_frame
 
-_KEPT = 4096  # frames of one body: some ten kilobytes each
+_KEPT = 4096  # frames of one body: some five kilobytes each
 
 
 class Placer:
@@ -119,7 +119,9 @@ def placed_frames(movements: Sequence[Movement]) -> list[Placed]:
         for own, places in zip(placed, group.places, strict=True):
             for place in places:
                 found[place] = own
-    return [placed for placed in found if placed is not None]
+    out = [placed for placed in found if placed is not None]
+    assert len(out) == len(found), "a frame was left unplaced"
+    return out
 
 
 def _placed_anew(groups: Sequence[_Group]) -> list[list[Placed]]:

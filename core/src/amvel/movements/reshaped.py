@@ -7,7 +7,7 @@ from typing import NamedTuple
 
 import numpy as np
 
-from amvel.body import JOINT_INDEX, JOINTS, Capacities
+from amvel.body import JOINT_INDEX, JOINTS, TRUNK_SHARE, Capacities
 from amvel.body.tree import Array
 
 _AT_STOP_RAD = np.radians(0.1)
@@ -34,7 +34,8 @@ class Sent:
         """Whether other ranges would have sent them elsewhere: one came to a stop that moves, or beyond where it moves to."""
         moves = moves_between(old, new)
         return (
-            any(self.least[j] < rad for j, rad in moves.low)
+            moves.of_fused_parts
+            or any(self.least[j] < rad for j, rad in moves.low)
             or any(self.most[j] > rad for j, rad in moves.high)
             or any(self.arms_rad[k] > rad for k, rad in moves.arms)
         )
@@ -42,11 +43,13 @@ class Sent:
 
 class Moves(NamedTuple):
     """Which stops two sets of ranges do not share: of each its place among the joints (J, then both hamstrings; arms: 0 left,
-    1 right), and from where on (rad) somebody who was sent there would notice."""
+    1 right), and from where on (rad) somebody who was sent there would notice.  Where fused parts of the spine end elsewhere, what
+    they do not give is shared out anew, whoever was sent where."""
 
     low: tuple[tuple[int, float], ...]
     high: tuple[tuple[int, float], ...]
     arms: tuple[tuple[int, float], ...]
+    of_fused_parts: bool
 
 
 @lru_cache(maxsize=1024)
@@ -61,6 +64,7 @@ def moves_between(old: Capacities, new: Capacities) -> Moves:
             *((j, min(a, b) - _AT_STOP_RAD) for j, (a, b) in hamstrings if a != b),
         ),
         tuple((k, min(a, b) - _AT_STOP_RAD) for k, (a, b) in arms if a != b),
+        bool(old.mobile or new.mobile) and any(old.region_deg(r) != new.region_deg(r) for r in TRUNK_SHARE["flexion"]),
     )
 
 

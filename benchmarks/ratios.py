@@ -13,7 +13,7 @@ from progress import progress_lines
 from variety import variety_lines
 
 from amvel.body import FrameFacts, Measures, PoseSpec, demand, flatten, healthy, measure, react_flat, solve_flat
-from amvel.case import CONDITIONS, read_case
+from amvel.case import CONDITIONS, Case, amended, read_case
 from amvel.case.results.ranges import Range
 from amvel.engine import Engine
 from amvel.movements import Profiler, Request, all_steps, find
@@ -103,21 +103,21 @@ def half_the_library() -> float:
 
 
 def changed_limit() -> float:
+    """The specialist sets another limit: everything that binds, and the library under it."""
     profiler, steps = fresh()
-    profiles = profiler.profiles(steps)
+    table = Table(profiler.profiles(steps))
     person = {"birth_date": "1950-01-01", "sex": "female", "stature_cm": 165, "mass_kg": 62}
     case = read_case({"as_of": "2026-11-24", "person": person})
+    judged_again(table, case)
+    limit = {"quantity": "hip_flexion_deg", "bound": 72, "reason": "it pinches beyond", "by": "bench", "on": "2026-11-24"}
+    changed = amended(case, {"own_limits": [limit]})
+    return seconds(lambda: judged_again(table, changed))
 
-    table = Table(profiles)
+
+def judged_again(table: Table, case: Case) -> None:
+    bounds = envelope(find_out(case))
     for context in CONTEXTS:
-        table.allowed(envelope(find_out(case)), context)
-
-    def judge_again() -> None:
-        bounds = envelope(find_out(case))
-        for context in CONTEXTS:
-            table.allowed(bounds, context)
-
-    return seconds(judge_again)
+        table.allowed(bounds, context)
 
 
 CLIENTS = 4

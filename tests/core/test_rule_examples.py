@@ -4,7 +4,7 @@ from datetime import date
 
 import pytest
 
-from amvel.case import CONDITIONS, Case, read_case
+from amvel.case import CONDITIONS, read_case
 from amvel.checked import Profession
 from amvel.numbers import Number
 from amvel.safety import envelope, rulebook
@@ -74,11 +74,6 @@ def test_every_number_has_a_source_and_is_used() -> None:
 READ = {"duties": (), "read_on": date(2026, 11, 26), "check_by": Profession.PHYSIOTHERAPY}
 
 
-def on(day: date) -> Case:
-    person = {"birth_date": "1981-03-03", "sex": "female", "stature_cm": 165, "mass_kg": 64}
-    return read_case({"as_of": str(day), "person": person})
-
-
 def _versions() -> Rule:
     numbers = (
         Number("deg", 10.0, "deg", "", COMMON_PRACTICE, date(2020, 1, 1)),
@@ -92,12 +87,12 @@ def _versions() -> Rule:
     ("day", "value"), [(date(2025, 12, 31), 10.0), (date(2026, 1, 1), 8.0), (date(2026, 1, 2), 8.0)]
 )
 def test_the_version_in_force_on_the_day_counts(day: date, value: float) -> None:
-    assert _versions().in_force(on(day)) == {"deg": value}
+    assert _versions().in_force(day, {}) == {"deg": value}
 
 
 def test_an_uncovered_day_is_judged_by_the_oldest_numbers_and_says_so() -> None:
     rule = _versions()
-    assert rule.in_force(on(date(2019, 12, 31))) == rule.in_force(on(min(n.since for n in rule.numbers)))
+    assert rule.in_force(date(2019, 12, 31), {}) == rule.in_force(min(n.since for n in rule.numbers), {})
     said = numbers_of_later(date(2013, 1, 1))
     assert any("Stroke" in line and "1 Jan 2014" in line for line in said)
     assert not numbers_of_later(date(2026, 11, 24))

@@ -5,11 +5,12 @@ from dataclasses import dataclass, field
 from datetime import date
 from enum import Enum
 from functools import cached_property
-from typing import Any, Literal
+from typing import Any, Literal, NamedTuple
 
 from amvel.content import RULES, version
 from amvel.languages import Message, said, said_together, term
 from amvel.movements import find, library
+from amvel.movements.course import told_when_asked
 from amvel.movements.levels import SAYS
 from amvel.movements.stance import RISE_SAYS, STANCE_SAYS
 from amvel.quantities import LEVEL, quantity
@@ -212,6 +213,13 @@ class Answer:
     referrals: tuple[Referral, ...] = ()
 
 
+class Binding(NamedTuple):
+    """Limits that close what breaks them."""
+
+    on_frames: tuple[Limit, ...]
+    on_the_whole: tuple[Limit, ...]  # on what is told of a whole movement when somebody asks
+
+
 @dataclass(frozen=True)
 class Envelope:
     """Everything that binds one case."""
@@ -220,6 +228,12 @@ class Envelope:
     obligations: tuple[Obligation, ...]
     referrals: tuple[Referral, ...]
     by_id: dict[str, Limit] = field(hash=False, compare=False, default_factory=dict)
+
+    @cached_property
+    def binding(self) -> Binding:
+        """Its limits but for the cautions."""
+        limits = [x for x in self.limits if x.strength != "caution"]
+        return Binding(tuple(x for x in limits if not told_when_asked(x.quantity)), tuple(x for x in limits if told_when_asked(x.quantity)))
 
     @cached_property
     def looked_up(self) -> dict[tuple[int, str], Any]:

@@ -5,14 +5,16 @@ import pkgutil
 from collections.abc import Callable
 from dataclasses import dataclass, field
 from datetime import date
-from functools import lru_cache
+from functools import cached_property, lru_cache
 from types import ModuleType
 from typing import Any
 
+from amvel.body import Capacities
 from amvel.case import Case, read_case
 from amvel.checked import READ_AGAIN_AFTER, Profession
 from amvel.languages import said, term
-from amvel.numbers import Number, Numbers, in_force
+from amvel.numbers import LocalValues, Number, Numbers, in_force
+from amvel.remembered import Remembered, RememberedTogether
 from amvel.safety import capacity
 from amvel.safety import rules as rule_files
 from amvel.safety.limits import STRENGTHS, Answer, Envelope, Limit, Origin
@@ -80,9 +82,22 @@ class Rule:
         for name in ("title", "about"):
             object.__setattr__(self, name, said(getattr(self, name)))
 
-    def in_force(self, case: Case) -> Numbers:
-        """Every number of this rule as of the day of a case, where this client is; see `numbers.in_force`."""
-        return in_force(self.id, self.numbers, case.as_of, case.local_values)
+    def in_force(self, on: date, local: LocalValues) -> Numbers:
+        """Every number of this rule as of a day, where these figures are others; see `numbers.in_force`."""
+        return in_force(self.id, self.numbers, on, local)
+
+    @cached_property
+    def remembered(self) -> Remembered[Findings, Answer]:
+        """What it says of a case, asked again only where what it looked at reads otherwise; a referral that it does not declare
+        is a fault of the rule."""
+        return Remembered(self._asked, (Case, Capacities))
+
+    def _asked(self, findings: Findings, n: Numbers) -> Answer:
+        answer = self.answer(findings, n)
+        undeclared = {r.duty for r in answer.referrals}.difference(d.id for d in self.duties)
+        if undeclared:
+            raise ValueError(f"rule {self.id}: refers for {sorted(undeclared)}, which its duties do not list")
+        return answer
 
 
 @lru_cache(maxsize=1)
@@ -125,18 +140,21 @@ def _late(numbers: tuple[Number, ...], on: date) -> bool:
     return any(since > on for since in first.values())
 
 
+@lru_cache(maxsize=64)
+def _numbers_in_force(on: date, local: frozenset[tuple[tuple[str, str], float]]) -> tuple[Numbers, ...]:
+    """The numbers of every rule, in their order."""
+    return tuple(rule.in_force(on, dict(local)) for rule in rulebook().values())
+
+
+@lru_cache(maxsize=1)
+def _every_rule() -> RememberedTogether[Findings, Answer]:
+    """A word, a limit of the specialist's own, a wish: most of what changes in a visit is nothing that any rule reads."""
+    return RememberedTogether([rule.remembered for rule in rulebook().values()])
+
+
 def _says_first(limit: Limit) -> tuple[bool, bool]:
     """What is forbidden is said first, what only waits to be shown last; otherwise as the rules stand."""
     return limit.origin is Origin.NOT_SHOWN, limit.strength != STRENGTHS[0]
-
-
-def _answer(rule: Rule, findings: Findings, n: Numbers) -> Answer:
-    """What a rule says; a referral that it does not declare is a fault of the rule."""
-    said = rule.answer(findings, n)
-    undeclared = {r.duty for r in said.referrals}.difference(d.id for d in rule.duties) if said.referrals else None
-    if undeclared:
-        raise ValueError(f"rule {rule.id}: refers for {sorted(undeclared)}, which its duties do not list")
-    return said
 
 
 def envelope(findings: Findings) -> Envelope:
@@ -145,8 +163,9 @@ def envelope(findings: Findings) -> Envelope:
     All limits are kept; on the same quantity the strictest decides and every one that breaks is named.
     Clinicians' words and the specialist's own stricter limits come on top.
     """
-    answers = [_answer(rule, findings, rule.in_force(findings.case)) for rule in rulebook().values()]
-    limits, referrals = apply_words(findings.case, [x for a in answers for x in a.limits])
+    case = findings.case
+    answers = _every_rule().of(findings, _numbers_in_force(case.as_of, frozenset(case.local_values.items())))
+    limits, referrals = apply_words(case, [x for a in answers for x in a.limits])
     return Envelope(
         tuple(sorted(limits, key=_says_first)),
         tuple(x for a in answers for x in a.obligations),

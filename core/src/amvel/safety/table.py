@@ -7,6 +7,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from amvel.movements import Profile
+from amvel.movements.columns import Extremes
 from amvel.movements.course import told_when_asked
 from amvel.quantities import quantity
 from amvel.safety.limits import Envelope, Limit
@@ -24,6 +25,7 @@ class Table:
         self.labels = [p.request.label for p in profiles]
         self.faulty = np.array([bool(p.fault) for p in profiles], dtype=bool)
         self._worst: dict[tuple[str, bool, str], NDArray[np.float64]] = {}
+        self._at: dict[str, _ExtremesAt] = {}
         self._concerned: dict[str, Flags] = {}
         self._compared: dict[tuple[str, float, bool, str, str], Flags] = {}
 
@@ -31,24 +33,28 @@ class Table:
         """Which profiles hold every limit of the envelope in this context; `by_frames_alone`, without those limits that look
         at what is told of the whole movement: enough to rule out."""
         good = ~self.faulty
-        binding = [x for x in envelope.limits if x.strength != "caution" and not (by_frames_alone and told_when_asked(x.quantity))]
-        for limit in sorted(binding, key=lambda x: told_when_asked(x.quantity)):  # worked out only for those that are open without it
-            good &= ~self._broken(limit, context, good)
+        for limit in envelope.binding.on_frames:
+            if _looks(limit, context):
+                good &= self._held(limit)
+        for limit in () if by_frames_alone else envelope.binding.on_the_whole:  # worked out only for those that are open without it
+            if _looks(limit, context):
+                good &= ~self._beyond(limit, good)
         return good
 
     def breaks(self, limit: Limit, context: str) -> Flags:
         """Which profiles break one limit."""
-        return self._broken(limit, context, ~self.faulty)
-
-    def _broken(self, limit: Limit, context: str, among: Flags) -> Flags:
-        if limit.at_home and context != "home":
+        if not _looks(limit, context):
             return np.zeros(len(self.profiles), dtype=bool)
         if told_when_asked(limit.quantity):
-            return self._beyond(limit, among)
+            return self._beyond(limit, ~self.faulty)
+        return ~self._held(limit) & ~self.faulty
+
+    def _held(self, limit: Limit) -> Flags:
+        """Which profiles hold a limit on frames: compared once, since most limits are the same in many envelopes."""
         key = (limit.quantity, limit.bound, limit.at_least, limit.when.column, limit.only_step)
-        if key not in self._compared:  # most limits are the same in many envelopes
-            self._compared[key] = self._beyond(limit, ~self.faulty)
-        return self._compared[key] & among
+        if key not in self._compared:
+            self._compared[key] = ~self._beyond(limit, ~self.faulty)
+        return self._compared[key]
 
     def _beyond(self, limit: Limit, among: Flags) -> Flags:
         out = np.zeros(len(self.profiles), dtype=bool)
@@ -73,7 +79,9 @@ class Table:
         key = (name, at_least, place)
         if not told_when_asked(name):
             if key not in self._worst:
-                self._worst[key] = np.array([_worst(p, name, at_least, place) for p in self.profiles], dtype=float)
+                if place not in self._at:
+                    self._at[place] = _ExtremesAt(self.profiles, place)
+                self._worst[key] = self._at[place].of(name, at_least)
             return self._worst[key]
         if key not in self._worst:
             self._worst[key] = np.full(len(self.profiles), np.nan)
@@ -83,9 +91,40 @@ class Table:
         return worst
 
 
+def _looks(limit: Limit, context: str) -> bool:
+    return context == "home" or not limit.at_home
+
+
+class _ExtremesAt:
+    """The largest and smallest values of all columns at one place: one table for all profiles that have the same columns."""
+
+    def __init__(self, profiles: list[Profile], place: str) -> None:
+        self._count = len(profiles)
+        rows: dict[int, list[int]] = {}
+        found = [p.columns.extremes(place) for p in profiles]
+        for i, extremes in enumerate(found):
+            if extremes is not None:
+                rows.setdefault(id(extremes.index), []).append(i)
+        self._groups = [(np.array(own), _stacked([x for i in own if (x := found[i]) is not None])) for own in rows.values()]
+
+    def of(self, name: str, at_least: bool) -> NDArray[np.float64]:
+        """What a bound on this column looks at; where a profile never is at the place, what breaks nothing."""
+        out = np.full(self._count, _breaks_nothing(at_least))
+        for rows, among in self._groups:
+            out[rows] = (among.least if at_least else among.most)[:, among.index[name]]
+        return out
+
+
+def _stacked(extremes: list[Extremes]) -> Extremes:
+    """Those of several profiles, P×C; `index` is that of all of them."""
+    return Extremes(extremes[0].index, np.stack([x.most for x in extremes]), np.stack([x.least for x in extremes]))
+
+
+def _breaks_nothing(at_least: bool) -> float:
+    return np.inf if at_least else -np.inf
+
+
 def _worst(profile: Profile, name: str, at_least: bool, place: str) -> float:
-    """±inf that breaks nothing where the limit does not look, and that breaks where a value is missing."""
+    """What breaks nothing where the limit does not look, and what breaks where a value is missing."""
     found = profile.columns.worst(name, at_least, place)
-    if found is None:
-        return np.inf if at_least else -np.inf
-    return found
+    return _breaks_nothing(at_least) if found is None else found

@@ -9,13 +9,14 @@ from typing import Any, TypeVar
 from amvel.body import HEALTHY_DEG, Capacities, cautious
 from amvel.case import Case, Condition, age_years
 from amvel.case.conditions.falls import Fall, FearOfFalling
-from amvel.case.results.ranges import Range
+from amvel.case.results.ranges import Range, SidedRange
 from amvel.case.results.vital import BloodPressure
 from amvel.case.traits import Trait
 from amvel.checked import Profession
-from amvel.languages import Message, said, said_together, term
+from amvel.languages import said, said_together, term
 from amvel.literature import WORLD_FALLS
 from amvel.numbers import Number, Numbers
+from amvel.remembered import Remembered
 from amvel.screening.bone_status import BoneStatus, bone_status
 from amvel.screening.declaration import current, newest
 from amvel.screening.fused_levels import mobile_shares
@@ -115,6 +116,11 @@ class Findings:
 
 def find_out(case: Case) -> Findings:
     """All findings of a case as of its day, by the numbers that hold where the client is."""
+    return Findings(case=case, **_FOUND.of(case))
+
+
+def _found(case: Case, _: Numbers) -> dict[str, Any]:
+    """The fields of its findings but for the case itself."""
     age = age_years(case.person.birth_date, case.as_of)
     bone = bone_status(case)
     assumptions: list[Assumption] = []
@@ -150,29 +156,23 @@ def find_out(case: Case) -> Findings:
         base = name.split(".")[-1]
         if base not in test_library():
             continue
-        test = base
-        assumptions.append(
-            Assumption(
-                f"range.{name}",
-                said("{what} is not measured: {what1}° assumed", what=_range_title(name), what1=float(capacities.of(name))),
-                test,
-                is_range=True,
-            )
-        )
-    return Findings(
-        case,
-        age,
-        bone,
-        tuple(signs),
-        pressures[0] if pressures else None,
-        rises[0].result if rises else None,
-        capacities,
-        tuple(assumptions),
-        tuple(_aged(case)),
-        bool(pressures) and drops(pressures[0], n),
-        bool(pressures) and raised(pressures[0], n),
-        any(pulse_rises(p, age, n) for p in pressures),
-    )
+        assumptions.append(_range_assumption(name, float(capacities.of(name))))
+    return {
+        "age": age,
+        "bone": bone,
+        "fall_signs": tuple(signs),
+        "pressure": pressures[0] if pressures else None,
+        "floor_rise": rises[0].result if rises else None,
+        "capacities": capacities,
+        "assumptions": tuple(assumptions),
+        "aged": tuple(_aged(case)),
+        "pressure_drops": bool(pressures) and drops(pressures[0], n),
+        "pressure_raised": bool(pressures) and raised(pressures[0], n),
+        "pulse_rises": any(pulse_rises(p, age, n) for p in pressures),
+    }
+
+
+_FOUND = Remembered(_found)
 
 
 def _fall_signs(
@@ -255,14 +255,25 @@ def _told_signs(case: Case, n: Numbers) -> list[tuple[str, Source]]:
 
 def _capacities(case: Case) -> Capacities:
     """Measured ranges, and for the rest what daily life shows or the cautious value."""
-    measured: dict[str, float] = {}
-    for test_id, test in test_library().items():
-        if issubclass(test.model, Range):
-            found = current(case, test_id, test.validity_days)
-            measured |= _smallest_of_newest_day(
-                [(f"{r.side}.{test_id}" if test.per_side else test_id, r.on, r.deg) for r in found]
-            )
-    return cautious({k: v for k, v in measured.items() if _is_capacity(k)}, _shown(case), mobile_shares(case))
+    tests = test_library()
+    measured = _smallest_of_newest_day(
+        [
+            (f"{r.side}.{r.test}" if isinstance(r, SidedRange) else r.test, r.on, r.deg)
+            for r in case.tests
+            if isinstance(r, Range) and (case.as_of - r.on).days <= tests[r.test].validity_days
+        ]
+    )
+    own = {k: v for k, v in measured.items() if _is_capacity(k)}
+    return _cautious(*(frozenset(x.items()) for x in (own, _shown(case), mobile_shares(case))))
+
+
+_ByName = frozenset[tuple[str, float]]
+
+
+@lru_cache(maxsize=256)
+def _cautious(measured: _ByName, shown: _ByName, mobile: _ByName) -> Capacities:
+    """The same ranges are the same capacities: what is known of them is found once."""
+    return cautious(dict(measured), dict(shown), dict(mobile))
 
 
 def _is_capacity(name: str) -> bool:
@@ -285,12 +296,13 @@ def _shown(case: Case) -> dict[str, float]:
     return out
 
 
-@lru_cache(maxsize=256)
-def _range_title(name: str) -> Message:
-    """'left.hip_flexion' as its test names it, with its side."""
+@lru_cache(maxsize=1024)
+def _range_assumption(name: str, deg: float) -> Assumption:
+    """That 'left.hip_flexion' goes so far because nobody measured it, as its test names it, with its side."""
     side, _, base = name.rpartition(".")
     title = said(test_library()[base].title)
-    return said("{title} ({side})", title=title, side=term(side)) if side else title
+    what = said("{title} ({side})", title=title, side=term(side)) if side else title
+    return Assumption(f"range.{name}", said("{what} is not measured: {what1}° assumed", what=what, what1=deg), base, is_range=True)
 
 
 def _rises_without_arms(case: Case) -> bool:
@@ -312,9 +324,11 @@ def _smallest_of_newest_day(results: list[tuple[str, date, float]]) -> dict[str,
 
 def _aged(case: Case) -> list[str]:
     """Tests whose newest result has passed its validity."""
-    out: list[str] = []
-    for test in test_library().values():
-        newest = max((t.on for t in case.tests if t.test == test.id), default=None)
-        if newest is not None and (case.as_of - newest).days > test.validity_days:
-            out.append(said("{title}: last done {newest}, holds {validity_days} days; test again", title=term(test.title), newest=term(newest), validity_days=term(test.validity_days)))
-    return out
+    last: dict[str, date] = {}
+    for t in case.tests:
+        last[t.test] = max(t.on, last.get(t.test, t.on))
+    return [
+        said("{title}: last done {newest}, holds {validity_days} days; test again", title=term(test.title), newest=term(last[id]), validity_days=term(test.validity_days))
+        for id, test in test_library().items()
+        if id in last and (case.as_of - last[id]).days > test.validity_days
+    ]

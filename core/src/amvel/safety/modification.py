@@ -264,16 +264,19 @@ def _first_fine(
 
     Where none of the first ones does, more are looked at together: many small batches cost more than a few large ones.
     """
-    start, at_a_time = 0, _AT_A_TIME
+    start, at_a_time, whole_at_a_time = 0, _AT_A_TIME, 1
     while start < len(versions):
         part = versions[start : start + at_a_time]
         start, at_a_time = start + at_a_time, 2 * at_a_time
         sketches = yield Ask(tuple(part), True)
-        for request, sketch in zip(part, sketches, strict=True):
-            if fine(sketch):  # a version that fails in its declared frames fails
-                full = yield Ask((request,), False)
-                if fine(full[0]):
-                    return full[0]
+        hopeful = [r for r, sketch in zip(part, sketches, strict=True) if fine(sketch)]  # what fails in its declared frames fails
+        while hopeful:
+            now, hopeful = hopeful[:whole_at_a_time], hopeful[whole_at_a_time:]
+            found = yield Ask(tuple(now), False)
+            good = next((whole for whole in found if fine(whole)), None)
+            if good is not None:
+                return good
+            whole_at_a_time *= 2
     return None
 
 

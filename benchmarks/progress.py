@@ -8,14 +8,14 @@ from datetime import date, timedelta
 
 from amvel.progress.simulated import OVERLOAD, Person, Policy, by_the_rules, drawn, every_week, never, practise
 
-PEOPLE, WEEKS, BEGINS = 60, 24, date(2026, 6, 1)
+WEEKS, BEGINS = 24, date(2026, 6, 1)
 FAMILIES = ("toe_float", "knee_fold", "bridge", "wall_plank", "sit_to_stand")
 SIX_WEEKS, TWELVE_WEEKS = timedelta(weeks=6), timedelta(weeks=12)
 
 
-def people(policy: Policy, overload: float) -> list[Person]:
+def people(count: int, policy: Policy, overload: float) -> list[Person]:
     found = []
-    for seed in range(PEOPLE):
+    for seed in range(count):
         person = drawn(seed, FAMILIES, BEGINS)
         person.overload = overload
         found.append(practise(person, WEEKS, policy))
@@ -40,11 +40,11 @@ def kept_up(p: Person) -> float:
     return good / max(1, total)
 
 
-def progress_lines() -> Iterator[str]:
+def progress_lines(count: int) -> Iterator[str]:
     """One line a policy, at the stated flare model and at half and twice its weight of overload."""
     for weight in (1.0, 0.5, 2.0):
         for name, policy in (("rules", by_the_rules()), ("a rung a week", every_week), ("never", never)):
-            found = people(policy, OVERLOAD * weight)
+            found = people(count, policy, OVERLOAD * weight)
             quiet = sum(most_flares(p) <= 1 for p in found) / len(found)
             up = sum(map(kept_up, found)) / len(found)
             flares = sum(len(p.flares) for p in found) / len(found)

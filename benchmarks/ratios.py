@@ -6,9 +6,11 @@ import sys
 from collections.abc import Callable, Iterable, Iterator
 from pathlib import Path
 from time import perf_counter
+from typing import NamedTuple
 
 from against import against_lines
 from hand_out_cost import paper_line
+from programmes_built import programme_lines
 from progress import progress_lines
 from variety import variety_lines
 
@@ -22,7 +24,6 @@ from amvel.safety import CONTEXTS, Table, envelope, sides_of
 from amvel.screening import find_out, test_library
 from amvel.sensing.quality import quality
 from amvel.sensing.simulated import played
-from programmes import programme_lines
 
 RUNS = 3
 
@@ -205,14 +206,24 @@ def sensors_lines() -> Iterator[str]:
         )
 
 
-PARTS: dict[str, tuple[str, Callable[[], Iterable[str]]]] = {
-    "library": ("a body's library, limits and sliders", library_lines),
-    "programme": ("building programmes", programme_lines),
-    "variety": ("programmes of 200 people", variety_lines),
-    "papers": ("the hand-out as a PDF", papers_lines),
-    "progress": ("the rules of progress on simulated people", progress_lines),
-    "sensors": ("failures read from sensors", sensors_lines),
-    "tests": ("the adaptive order of tests", tests_lines),
+class Part(NamedTuple):
+    """A part of ./bench: what it looks at, and the lines that it prints; of `people` where it is asked for by its name, of `few`
+    among all parts, which take less than ten minutes together."""
+
+    what: str
+    lines: Callable[[int], Iterable[str]]
+    people: int = 0
+    few: int = 0
+
+
+PARTS: dict[str, Part] = {
+    "library": Part("a body's library, limits and sliders", lambda _: library_lines()),
+    "programme": Part("building programmes", programme_lines, 60, 12),
+    "variety": Part("programmes of different people", variety_lines, 200, 30),
+    "papers": Part("the hand-out as a PDF", lambda _: papers_lines()),
+    "progress": Part("the rules of progress on simulated people", progress_lines, 60, 20),
+    "sensors": Part("failures read from sensors", lambda _: sensors_lines()),
+    "tests": Part("the adaptive order of tests", lambda _: tests_lines()),
 }
 
 
@@ -228,10 +239,13 @@ def main(words: list[str]) -> int:
         print(f"bench: no part '{unknown[0]}'; there are {', '.join(PARTS)}, or: against DIR", file=sys.stderr)
         return 2
     for name in words or PARTS:
-        what, lines = PARTS[name]
-        print(f"{name}: {what} …", file=sys.stderr, flush=True)
-        for line in lines():
+        part = PARTS[name]
+        people = part.people if words else part.few
+        print(f"{name}: {part.what}{f', {people} of them' if people else ''} …", file=sys.stderr, flush=True)
+        start = perf_counter()
+        for line in part.lines(people):
             print(line, flush=True)
+        print(f"{name}: {perf_counter() - start:.0f} s", file=sys.stderr, flush=True)
     return 0
 
 

@@ -8,15 +8,14 @@ from collections import Counter
 from collections.abc import Sequence
 from time import process_time
 
+from people import generated_clients
+
 from amvel.movements import find, library
 from amvel.planning import Programme, plan
 from amvel.planning.obligations import counts_for
 from amvel.planning.programme import distinct
 from amvel.planning.tasks import ends_of
 from amvel.safety import Verdict
-from clients import generated_clients
-
-CLIENTS = 200
 
 
 def obliged(programme: Programme, engine) -> set[str]:
@@ -31,7 +30,7 @@ def open_families(verdicts: Sequence[Verdict]) -> set[str]:
     return {v.family for v in verdicts if v.verdict in ("as_is", "modified") and not library()[v.family].asked_for}
 
 
-def variety_lines(count: int = CLIENTS) -> Sequence[str]:
+def variety_lines(count: int) -> Sequence[str]:
     """The lines that ./bench prints."""
     free, used, unused, could = Counter(), Counter(), Counter(), Counter()
     seconds, gaps, moves, shares = [], [], [], []

@@ -90,6 +90,7 @@ side_by_side() {  # commands…
 }
 
 prepare_core() { lock; python_packages; kernels; unlock; }
+prepare_pages() { lock; side_by_side 'system_packages "${PAGE_PACKAGES[@]}"' 'python_packages; kernels'; unlock; }
 prepare_server() {
   lock
   side_by_side 'system_packages "${POSTGRES_PACKAGES[@]}" "${PAGE_PACKAGES[@]}"' 'python_packages; kernels' 'node_packages; web_build'

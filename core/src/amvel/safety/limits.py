@@ -236,7 +236,7 @@ class Envelope:
         return Binding(tuple(x for x in limits if not told_when_asked(x.quantity)), tuple(x for x in limits if told_when_asked(x.quantity)))
 
     @cached_property
-    def looked_up(self) -> dict[tuple[int, str], Any]:
+    def looked_up(self) -> dict[tuple[Any, ...], Any]:
         """What is looked up in its limits once (see `verdict`)."""
         return {}
 

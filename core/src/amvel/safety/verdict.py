@@ -116,7 +116,7 @@ class _Bound(NamedTuple):
 
 
 class _Place(NamedTuple):
-    """The bounds that look at one place: on what its frames have, and on what is told of the whole movement."""
+    """Bounds that look at the same frames: on what these have, and on what is told of the whole movement."""
 
     of_frames: _OfFrames
     of_the_whole: list[_Bound]
@@ -126,7 +126,14 @@ class _Place(NamedTuple):
         return [broken for b in self.of_the_whole if (broken := b.broken(profile))]
 
 
-def _bounds_by_place(envelope: Envelope, index: dict[str, int], context: str) -> dict[str, _Place]:
+class _AtPlace(NamedTuple):
+    """All bounds that look at one place, and the same to be compared with what is there."""
+
+    bounds: list[_Bound]
+    of_its_own: _Place
+
+
+def _bounds_by_place(envelope: Envelope, index: dict[str, int], context: str) -> dict[str, _AtPlace]:
     """The bounds of an envelope by the place where they look; made once for each kind of columns."""
     known = envelope.looked_up
     key = (id(index), context)
@@ -135,8 +142,8 @@ def _bounds_by_place(envelope: Envelope, index: dict[str, int], context: str) ->
         for n, limit in enumerate(envelope.limits):
             if context == "home" or not limit.at_home:
                 places.setdefault(limit.when.column, []).extend(_bounds_of(n, limit, index))
-        known[key] = index, {place: _split(bounds, index) for place, bounds in places.items()}
-    found: dict[str, _Place] = known[key][1]
+        known[key] = index, {place: _AtPlace(bounds, _split(bounds, index)) for place, bounds in places.items()}
+    found: dict[str, _AtPlace] = known[key][1]
     return found
 
 
@@ -180,10 +187,26 @@ def holds(profile: Profile, envelope: Envelope, context: str, lifted: frozenset[
 
 
 def _seen(profile: Profile, envelope: Envelope, context: str) -> list[tuple[_Place, Extremes]]:
-    """The bounds of each place that this movement has, with the worst of its frames there."""
-    places = _bounds_by_place(envelope, profile.columns.index, context)
-    found = ((bounds, profile.columns.extremes(place)) for place, bounds in places.items())
-    return [(bounds, worst) for bounds, worst in found if worst is not None]
+    """The bounds of each place that this movement has, with the worst of its frames there; together those of all places in
+    which it is from its beginning to its end, which most are."""
+    columns = profile.columns
+    places = _bounds_by_place(envelope, columns.index, context)
+    whole = columns.extremes()
+    found = [(place, columns.extremes(place)) for place in places]
+    throughout = tuple(place for place, worst in found if worst is whole)
+    partly = [(places[place].of_its_own, worst) for place, worst in found if worst is not whole and worst is not None]
+    return partly if whole is None else [(_joined(envelope, columns.index, context, throughout), whole), *partly]
+
+
+def _joined(envelope: Envelope, index: dict[str, int], context: str, places: tuple[str, ...]) -> _Place:
+    """The bounds of several places as one."""
+    known = envelope.looked_up
+    key = (id(index), context, places)
+    if key not in known:
+        bounds = _bounds_by_place(envelope, index, context)
+        known[key] = _split([b for place in places for b in bounds[place].bounds], index)
+    found: _Place = known[key]
+    return found
 
 
 def _that_bind(

@@ -4,6 +4,8 @@ import statistics
 from collections.abc import Sequence
 from time import perf_counter
 
+from people import demo_clients, generated_clients
+
 from amvel.case import read_case
 from amvel.engine import Engine
 from amvel.movements import all_steps
@@ -11,9 +13,6 @@ from amvel.planning.choices import Choice, choices
 from amvel.planning.problem import Problem, broken, worth
 from amvel.planning.programme import problem_for, setting_of
 from amvel.planning.solve import solve_problem
-from clients import demo_clients, generated_clients
-
-CLIENTS = 60
 
 
 def greedy(problem: Problem) -> list[list[Choice]]:
@@ -58,7 +57,7 @@ def timed(problem: Problem) -> tuple[float, float, float]:
     return took, found.worth / simple if simple > 0 else 1.0, found.gap
 
 
-def programme_lines(count: int = CLIENTS) -> Sequence[str]:
+def programme_lines(count: int) -> Sequence[str]:
     """The lines that ./bench prints."""
     whole = whole_library()
     made = [timed(asked_of(e)) for e in generated_clients(count)]

@@ -73,3 +73,29 @@ def test_what_is_said_to_be_placed_the_same_is_placed_the_same(ref: str, ranges:
         return
     assert after.fault is None and before.posed is not None and after.posed is not None
     assert np.degrees(np.abs(after.posed.angles - before.posed.angles)).max() < 0.05
+
+
+def fused(**ranges_deg: float) -> Capacities:
+    """The same with half of the lumbar spine fused."""
+    return Capacities(with_(**ranges_deg).range_deg, mobile={"lumbar": 0.5})
+
+
+def test_fused_levels_share_out_anew_only_what_is_turned() -> None:
+    less = {"left_trunk_rotation": 10.0, "right_trunk_rotation": 10.0}
+    assert not sent("left.hip.flexion", 60.0).otherwise(fused(), fused(**less))
+    assert sent("upper_thoracic.rotation", 3.0).otherwise(fused(), fused(**less))
+    assert sent("lumbar.rotation", -3.0).otherwise(fused(), fused(**less))
+    assert not sent("lumbar.side_bend", 3.0).otherwise(fused(), fused(**less))
+
+
+def test_who_did_not_go_where_nothing_went_may_have_been_asked_to() -> None:
+    """No part turned to the left: whether a turn was asked for cannot be seen from where it went."""
+    none = fused(left_trunk_rotation=0.0)
+    assert sent().otherwise(none, fused())
+    assert not sent().otherwise(fused(), none)
+
+
+def test_rounding_of_a_spine_with_fused_levels_has_no_middle() -> None:
+    """A back's own shape counts in: somebody who stands at zero may have been asked to straighten."""
+    assert sent().otherwise(fused(), fused(trunk_flexion=40.0))
+    assert sent().otherwise(fused(), fused(trunk_extension=10.0))

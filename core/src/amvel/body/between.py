@@ -32,17 +32,18 @@ def filled(flat: Flat, key: Rows, share: Array) -> Flat:
     far = np.where(contacts.other != NOWHERE, contacts.other, contact)
     role = np.where(flat.contacts.strategy[far] == BEARS, BEARS, flat.contacts.strategy[contact])
     shape = (len(key), flat.angles.shape[1])
-    angles, give, floor, neutral = (np.empty(shape) for _ in range(4))
+    angles, give, floor, ceiling, high, neutral = (np.empty(shape) for _ in range(6))
     position, rotation = np.empty((len(key), 3)), np.empty((len(key), 3, 3))
-    _blend(flat, key, share, position, rotation, angles, give, floor, neutral)
+    _blend(flat, key, share, position, rotation, angles, give, floor, ceiling, high, neutral)
     return Flat(
         position,
         rotation,
         angles,
         give,
         floor,
+        ceiling,
         flat.low[key],
-        flat.high[key],
+        high,
         neutral,
         flat.hamstring[key],
         _taken(flat.rows, rows.first, row)._replace(normal=normal, offset=offset),
@@ -110,6 +111,8 @@ def _blend(
     angles: Array,
     give: Array,
     floor: Array,
+    ceiling: Array,
+    high: Array,
     neutral: Array,
 ) -> None:
     for b in range(len(key)):
@@ -125,15 +128,26 @@ def _blend(
             angles[b, j] = (1 - t) * flat.angles[k, j] + t * flat.angles[then, j]
             neutral[b, j] = (1 - t) * flat.neutral[k, j] + t * flat.neutral[then, j]
             give[b, j], floor[b, j] = flat.give[k, j], flat.floor[k, j]
+            ceiling[b, j], high[b, j] = flat.ceiling[k, j], flat.high[k, j]
             if t == 0.0:
                 continue
-            low, high = flat.floor[k, j], flat.floor[then, j]
-            if low == low or high == high:  # an end without a floor holds the joint where it is
-                low = low if low == low else flat.angles[k, j]
-                high = high if high == high else flat.angles[then, j]
-            floor[b, j] = (1 - t) * low + t * high
+            here, there = flat.angles[k, j], flat.angles[then, j]
+            floor[b, j] = _on_the_way(flat.floor[k, j], flat.floor[then, j], here, there, t)
+            ceiling[b, j] = _on_the_way(flat.ceiling[k, j], flat.ceiling[then, j], here, there, t)
+            high[b, j] = max(flat.high[k, j], flat.high[then, j])
+            if ceiling[b, j] == ceiling[b, j]:
+                high[b, j] = min(high[b, j], ceiling[b, j])
             most = max(flat.give[k, j], flat.give[then, j])
             give[b, j] = max(ON_THE_WAY, most) if most > 0 else 0.0
+
+
+@kernel
+def _on_the_way(begin: float, end: float, here: float, there: float, t: float) -> float:
+    """Between the floors or ceilings of two poses: one without any holds the joint where it is; NaN where neither has one."""
+    if begin == begin or end == end:
+        begin = begin if begin == begin else here
+        end = end if end == end else there
+    return (1 - t) * begin + t * end
 
 
 @kernel

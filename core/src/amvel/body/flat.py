@@ -65,7 +65,7 @@ class Flat(NamedTuple):
     """B poses.
 
     `angles` are declared or already solved angles, `give` how hard each joint gives (0: not at all), `floor` how far a
-    joint may go down (NaN: as far as its stop): B×J, in radians.
+    joint may go down and `ceiling` how far up (NaN: as far as its stop; `high` is the lower of both): B×J, in radians.
     """
 
     position: Array
@@ -73,6 +73,7 @@ class Flat(NamedTuple):
     angles: Array
     give: Array
     floor: Array
+    ceiling: Array
     low: Array
     high: Array
     neutral: Array
@@ -129,23 +130,22 @@ def flatten(skeleton: Skeleton, specs: list[PoseSpec], stops: list[Stops]) -> Fl
     shape = (count, len(JOINTS))
     angles = _by_joint([s.angles_rad for s in specs])
     give, neutral = _by_joint([s.free for s in specs]), _by_joint([s.neutral_rad for s in specs])
-    floor = _by_joint([s.floor_rad for s in specs], np.nan)
+    floor, ceiling = _by_joint([s.floor_rad for s in specs], np.nan), _by_joint([s.ceiling_rad for s in specs], np.nan)
     low, high = np.empty(shape), np.empty(shape)
     known: dict[int, tuple[Array, Array]] = {}
-    for i, spec in enumerate(specs):
+    for i in range(count):
         if id(stops[i]) not in known:
             known[id(stops[i])] = stops_arrays(stops[i])
         low[i], high[i] = known[id(stops[i])]
-        for name, value in spec.ceiling_rad.items():
-            high[i, JOINT_INDEX[name]] = min(high[i, JOINT_INDEX[name]], value)
     return Flat(
         np.array([s.root_position_m for s in specs], dtype=float).reshape(count, 3),
         np.array([s.root_rotation for s in specs], dtype=float).reshape(count, 3, 3),
         angles,
         give,
         floor,
+        ceiling,
         low,
-        high,
+        np.fmin(high, ceiling),
         neutral,
         np.array([s.hamstring_rad for s in specs], dtype=float).reshape(count, 2),
         _rows(specs, index),

@@ -222,7 +222,7 @@ class _Legs:
 def same_way_back(a: Placed, b: Placed) -> bool:
     """Whether the frames on the way from b to a are those from a to b: what both ends share asks for the same at either."""
     here, there = a.frame, b.frame
-    if here.surfaces["floor"].at_cm != there.surfaces["floor"].at_cm or a.spec.loads != b.spec.loads or a.spec.ceiling_rad != b.spec.ceiling_rad:
+    if here.surfaces["floor"].at_cm != there.surfaces["floor"].at_cm or a.spec.loads != b.spec.loads:
         return False
     rows, contacts = {r.name: r for r in b.spec.rows}, {c.point: c for c in b.spec.contacts}
     shared = [(r, rows[r.name]) for r in a.spec.rows if r.name in rows]

@@ -11,6 +11,7 @@ from amvel.body import JOINT_INDEX, JOINTS, TRUNK_SHARE, Capacities
 from amvel.body.tree import Array
 
 _AT_STOP_RAD = np.radians(0.1)
+_STILL_RAD = 1e-9  # what is not declared and not free stays where it is
 _SIDES = ("left", "right")
 
 
@@ -34,7 +35,8 @@ class Sent:
         """Whether other ranges would have sent them elsewhere: one came to a stop that moves, or beyond where it moves to."""
         moves = moves_between(old, new)
         return (
-            moves.of_fused_parts
+            moves.rounding_of_fused_parts
+            or any(self.least[j] < -_STILL_RAD or self.most[j] > _STILL_RAD for j in moves.of_fused_parts)
             or any(self.least[j] < rad for j, rad in moves.low)
             or any(self.most[j] > rad for j, rad in moves.high)
             or any(self.arms_rad[k] > rad for k, rad in moves.arms)
@@ -43,13 +45,17 @@ class Sent:
 
 class Moves(NamedTuple):
     """Which stops two sets of ranges do not share: of each its place among the joints (J, then both hamstrings; arms: 0 left,
-    1 right), and from where on (rad) somebody who was sent there would notice.  Where fused parts of the spine end elsewhere, what
-    they do not give is shared out anew, whoever was sent where."""
+    1 right), and from where on (rad) somebody who was sent there would notice.
+
+    Where parts of a spine with fused levels end elsewhere, what they do not give is shared out anew: `of_fused_parts` are the joints
+    of which somebody notices who was sent off the middle at all.  Rounding has no such middle, since a back's own shape counts in.
+    """
 
     low: tuple[tuple[int, float], ...]
     high: tuple[tuple[int, float], ...]
     arms: tuple[tuple[int, float], ...]
-    of_fused_parts: bool
+    of_fused_parts: tuple[int, ...]
+    rounding_of_fused_parts: bool
 
 
 @lru_cache(maxsize=1024)
@@ -64,8 +70,20 @@ def moves_between(old: Capacities, new: Capacities) -> Moves:
             *((j, min(a, b) - _AT_STOP_RAD) for j, (a, b) in hamstrings if a != b),
         ),
         tuple((k, min(a, b) - _AT_STOP_RAD) for k, (a, b) in arms if a != b),
-        bool(old.mobile or new.mobile) and any(old.region_deg(r) != new.region_deg(r) for r in TRUNK_SHARE["flexion"]),
+        *_of_fused_parts(old, new),
     )
+
+
+def _of_fused_parts(old: Capacities, new: Capacities) -> tuple[tuple[int, ...], bool]:
+    """The joints of the spine whose parts end elsewhere, and whether anybody notices, wherever the spine was sent: of rounding, and
+    of what did not go that way at all, since nobody can tell what was asked of it."""
+    if not (old.mobile or new.mobile):
+        return (), False
+    parts = TRUNK_SHARE["flexion"]
+    before, after = ({kind: [c.region_deg(r)[f"{r}.{kind}"] for r in parts] for kind in TRUNK_SHARE} for c in (old, new))
+    moved = [kind for kind in TRUNK_SHARE if before[kind] != after[kind]]
+    stood = [kind for kind in moved if kind == "flexion" or not all(any(end) for end in zip(*before[kind], strict=True))]
+    return tuple(JOINT_INDEX[f"{r}.{kind}"] for kind in moved for r in parts), bool(stood)
 
 
 def any_stop_moves(old: Capacities, new: Capacities) -> bool:

@@ -1,11 +1,14 @@
 """Versions are fingerprints: whatever makes an answer changes them, by itself."""
 
+import json
+import subprocess
+import sys
 from datetime import date, timedelta
 from pathlib import Path
 
 import pytest
 
-from amvel.content import LENGTH, fingerprint, version
+from amvel.content import LENGTH, MODEL, RULES, fingerprint, version
 from amvel.engine import Engine
 from amvel.movements import MODEL_VERSION
 from amvel.planning.next_test import due_tests
@@ -58,8 +61,6 @@ def test_a_renamed_file_changes_it_and_what_is_elsewhere_does_not(rooms: Path) -
 
 
 def test_the_products_own_versions_carry_their_fingerprints() -> None:
-    from amvel.content import MODEL, RULES
-
     assert version("2026.11", MODEL) == MODEL_VERSION
     assert version("2026.11", RULES) == RULEBOOK_VERSION
     assert len(MODEL_VERSION) <= 20 and len(RULEBOOK_VERSION) <= 20
@@ -106,3 +107,13 @@ def test_what_somebody_wishes_for_is_no_reason_to_judge_again(name: str) -> None
     assert told[:2] == told[2:]
     assert own.envelope == other.envelope
     assert [(d.test.id, d.expected) for d in due_tests(own)] == [(d.test.id, d.expected) for d in due_tests(other)]
+
+
+def test_whatever_rules_and_model_are_made_of_has_a_part_in_their_versions() -> None:
+    """All modules of ours that judging reads: of languages only sentences come, and the fingerprint is no part of itself."""
+    read = "import sys, json, amvel.safety, amvel.screening; print(json.dumps([m for m in sys.modules if m.startswith('amvel.')]))"
+    done = subprocess.run([sys.executable, "-c", read], capture_output=True, text=True, timeout=300)
+    assert done.returncode == 0, done.stderr[-2000:]
+    parts = {name.split(".")[1] for name in json.loads(done.stdout)}
+    rooms = {room.removesuffix(".py") for room in (*RULES, *MODEL)}
+    assert parts - rooms == {"content", "languages"}

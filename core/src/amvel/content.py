@@ -12,7 +12,7 @@ _CORE = Path(__file__).parent
 LENGTH = 8
 # The rooms behind each kind of answer: what is posed and profiled, and what is judged of it.
 MODEL = ("body", "movements", "quantities")
-RULES = ("safety", "screening", "case", "quantities", "sources.py", "literature.py", "numbers.py", "checked.py")
+RULES = ("safety", "screening", "case", "quantities", "sources.py", "literature.py", "numbers.py", "checked.py", "remembered.py")
 
 
 @lru_cache(maxsize=8)

@@ -1,5 +1,7 @@
 """What practitioners know can be said, and each of it binds what it is about: both sides of every new answer."""
 
+from dataclasses import replace
+
 import pytest
 
 from amvel.case import CaseError, Room, read_case
@@ -175,12 +177,7 @@ def test_every_duty_to_refer_is_listed_by_its_rule_and_says_when() -> None:
         assert all(d.when.strip() for d in rule.duties)
 
 
-def test_a_referral_that_no_duty_lists_is_a_fault_of_the_rule(monkeypatch) -> None:
-    from dataclasses import replace
-
-    from amvel.safety import rulebook as book
-
-    rules = book()
-    monkeypatch.setitem(rules, "weight_loss", replace(rules["weight_loss"], duties=()))
+def test_a_referral_that_no_duty_lists_is_a_fault_of_the_rule() -> None:
+    lists_none = replace(rulebook()["weight_loss"], duties=())
     with pytest.raises(ValueError, match=r"weight_loss: refers for .*reason"):
-        said({"kind": "weight_loss"})
+        lists_none.remembered.of(find_out(case({"kind": "weight_loss"})), lists_none.in_force(TODAY, {}))

@@ -84,6 +84,16 @@ class Whole:
     def longer_than(self, letters: int) -> bool:
         return len(self.name) > letters
 
+    @classmethod
+    def kind(cls) -> str:
+        return cls.__name__
+
+
+def test_a_method_of_the_class_is_asked_as_one() -> None:
+    remembered = Remembered(lambda s, n: s.kind() + s.name, (Part,))
+    assert remembered.of(Whole("a", 1)) == remembered.of(Whole("a", 2)) == "Wholea"
+    assert remembered.of(Whole("b", 1)) == "Wholeb"
+
 
 def test_only_what_was_looked_at_counts() -> None:
     asked: list[str] = []

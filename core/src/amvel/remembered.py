@@ -42,7 +42,7 @@ class _StandIn:
         read, full_name = getattr(self._subject, name), f"{self._within}{name}"
         if isinstance(read, self._looked_into):
             return _StandIn(read, self._looked_into, self._noted, f"{full_name}.", self._in_a_method)
-        if isinstance(read, MethodType):
+        if isinstance(read, MethodType) and read.__self__ is self._subject:  # not one of its class, which reads nothing of it
             return self._method(read, full_name)
         self._noted.attributes.setdefault(full_name, read)
         return read if self._in_a_method else self._noted.told.setdefault(_Question(full_name), read)

@@ -10,7 +10,7 @@ from hypothesis import strategies as st
 
 from amvel.case import Case, amended, read_case
 from amvel.languages import in_language
-from amvel.remembered import Remembered, RememberedTogether
+from amvel.remembered import Remembered
 from amvel.safety import envelope, rulebook
 from amvel.safety.limits import Answer
 from amvel.screening import Findings, find_out
@@ -123,22 +123,18 @@ def test_a_method_counts_by_what_it_returns_and_figures_count_as_a_whole() -> No
     assert remembered.of(Whole("abcdef", 1), {"x": 6.0}) == 6.0 and len(asked) == 2
 
 
-def test_of_several_none_is_asked_where_nothing_that_any_read_is_another() -> None:
-    """What a method reads counts for all of them: that it would return the same is seen by asking it."""
-    looked: list[int] = []
+def test_what_a_method_reads_on_its_way_does_not_count_but_what_it_returns() -> None:
+    """Two ways to one answer: whoever has it by the second is not taken for whoever has it by none."""
 
-    class Noted(Whole):
-        def longer_than(self, letters: int) -> bool:
-            looked.append(letters)
-            return len(self.name) > letters
+    class Either(Whole):
+        def known(self) -> bool:
+            return self.name == "a" or self.part.size > 2
 
-    together = RememberedTogether([Remembered(lambda s, n: s.longer_than(2), (Part,)), Remembered(lambda s, n: s.part.doubled(), (Part,))])
-    figures: tuple[dict[str, float], ...] = ({}, {})
-    assert together.of(Noted("abc", 1), figures) == (True, 2)
-    seen = len(looked)
-    assert together.of(Noted("abc", 1, date(2030, 1, 1)), figures) == (True, 2) and len(looked) == seen
-    assert together.of(Noted("a", 1), figures) == (False, 2)
-    assert together.of(Noted("a", 5), figures) == (False, 10)
+    remembered = Remembered(lambda s, n: s.known(), (Part,))
+    assert remembered.of(Either("a", 1)) is True
+    assert remembered.of(Either("b", 5)) is True
+    assert remembered.of(Either("b", 1)) is False
+    assert remembered.of(Either("a", 1)) is True
 
 
 def test_what_is_no_question_is_refused() -> None:

@@ -4,7 +4,7 @@ Nobody says beforehand what a function looks at: it is handed a stand-in for its
 what it told.  Where another subject would tell the same, the answer stands.
 """
 
-from collections.abc import Callable, Mapping, Sequence
+from collections.abc import Callable, Mapping
 from operator import attrgetter
 from types import MethodType
 from typing import Any, Generic, NamedTuple, TypeVar, cast
@@ -24,51 +24,35 @@ class _Question(NamedTuple):
     given: tuple[Any, ...] | None = None
 
 
-class _Noted(NamedTuple):
-    """What a function asked and was told, and every attribute that was read for it, by itself or by the methods it called."""
-
-    told: dict[_Question, Any]
-    attributes: dict[str, Any]
+_Told = dict[_Question, Any]
 
 
 class _StandIn:
     """A subject that notes what it is asked.  Parts of some kinds are stood in for as well, so that what is read of them counts
     and not the whole of them.  What no attribute or method answers (a loop over it, a length) it refuses."""
 
-    def __init__(self, subject: Any, looked_into: tuple[type, ...], noted: _Noted, within: str = "", in_a_method: bool = False) -> None:
-        self._subject, self._looked_into, self._noted, self._within, self._in_a_method = subject, looked_into, noted, within, in_a_method
+    def __init__(self, subject: Any, looked_into: tuple[type, ...], told: _Told, within: str = "") -> None:
+        self._subject, self._looked_into, self._told, self._within = subject, looked_into, told, within
 
     def __getattr__(self, name: str) -> Any:
         read, full_name = getattr(self._subject, name), f"{self._within}{name}"
         if isinstance(read, self._looked_into):
-            return _StandIn(read, self._looked_into, self._noted, f"{full_name}.", self._in_a_method)
-        if isinstance(read, MethodType) and read.__self__ is self._subject:  # not one of its class, which reads nothing of it
-            return self._method(read, full_name)
-        self._noted.attributes.setdefault(full_name, read)
-        return read if self._in_a_method else self._noted.told.setdefault(_Question(full_name), read)
-
-    def _method(self, read: MethodType, full_name: str) -> Callable[..., Any]:
-        method = MethodType(read.__func__, _StandIn(self._subject, self._looked_into, self._noted, self._within, in_a_method=True))
-        if self._in_a_method:
-            return method
-        return lambda *given: self._noted.told.setdefault(_Question(full_name, given), method(*given))
-
-
-def _same(now: Any, told: Any) -> bool:
-    return now is told or bool(now == told)
+            return _StandIn(read, self._looked_into, self._told, f"{full_name}.")
+        if isinstance(read, MethodType):
+            return lambda *given: self._told.setdefault(_Question(full_name, given), read(*given))
+        return self._told.setdefault(_Question(full_name), read)
 
 
 class _Kept(Generic[A]):
     """An answer, and what it rests on."""
 
-    def __init__(self, answer: A, beside: Figures, noted: _Noted) -> None:
+    def __init__(self, answer: A, beside: Figures, told: _Told) -> None:
         self.answer, self._beside = answer, beside
-        self.attributes = frozenset(noted.attributes)
-        self._rests_on = [(attrgetter(q.name), q.given, t) for q, t in noted.told.items()]
+        self._rests_on = [(attrgetter(q.name), q.given, t) for q, t in told.items()]
 
     def stands_for(self, subject: Any, beside: Figures) -> bool:
         """Whether this subject would tell the same.  What it tells is what counts from then on: itself is quickly recognised."""
-        if not _same(beside, self._beside):
+        if beside is not self._beside and beside != self._beside:
             return False
         anew = False
         rests_on = []
@@ -97,44 +81,13 @@ class Remembered(Generic[S, A]):
 
     def of(self, subject: S, beside: Figures = _NO_FIGURES) -> A:
         """The answer: a kept one where everything that it looked at reads the same."""
-        return self.kept_for(subject, beside).answer
-
-    def kept_for(self, subject: S, beside: Figures) -> _Kept[A]:
-        """The answer with what it rests on."""
         for kept in self._kept:
             if kept.stands_for(subject, beside):
-                return kept
-        noted = _Noted({}, {})
-        answer = self._ask(cast(S, _StandIn(subject, self._looked_into, noted)), beside)
-        found = _Kept(answer, beside, noted)
-        self._kept = (found, *self._kept[: _KEPT - 1])
-        return found
+                return kept.answer
+        told: _Told = {}
+        answer = self._ask(cast(S, _StandIn(subject, self._looked_into, told)), beside)
+        self._kept = (_Kept(answer, beside, told), *self._kept[: _KEPT - 1])
+        return answer
 
 
-class _KeptTogether(NamedTuple, Generic[A]):
-    beside: Sequence[Figures]
-    reads: Callable[[Any], tuple[Any, ...]]
-    read: tuple[Any, ...]
-    answers: tuple[A, ...]
-
-
-class RememberedTogether(Generic[S, A]):
-    """Several functions of one subject: none is asked where no attribute that any of them read is another one."""
-
-    def __init__(self, each: Sequence[Remembered[S, A]]) -> None:
-        self._each = each
-        self._last: _KeptTogether[A] | None = None
-
-    def of(self, subject: S, beside: Sequence[Figures]) -> tuple[A, ...]:
-        """The answer of each, with its own figures."""
-        last = self._last
-        if last is not None and last.beside is beside and all(map(_same, last.reads(subject), last.read)):
-            return last.answers
-        kept = [one.kept_for(subject, figures) for one, figures in zip(self._each, beside, strict=True)]
-        names = sorted(frozenset().union(*(k.attributes for k in kept)))
-        reads = attrgetter(*names) if len(names) > 1 else lambda subject: tuple(attrgetter(n)(subject) for n in names)
-        self._last = _KeptTogether(beside, reads, reads(subject), tuple(k.answer for k in kept))
-        return self._last.answers
-
-
-__all__ = ["Remembered", "RememberedTogether"]
+__all__ = ["Remembered"]

@@ -140,6 +140,10 @@ class Limit:
     def unit(self) -> str:
         return quantity(self.quantity).unit
 
+    def binds_in(self, context: str) -> bool:
+        """Whether it holds in this context: what holds for who is alone holds at home only."""
+        return context == "home" or not self.at_home
+
     @property
     def bound_in_words(self) -> str:
         """The bound where its number is ours alone; '' elsewhere."""

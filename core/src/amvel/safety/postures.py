@@ -67,7 +67,7 @@ class Left:
 
 def postures(envelope: Envelope, context: str) -> tuple[Left, ...]:
     """Every posture on everything it can be on, by what binds in one context, 'visit' or 'home' (`Engine.envelope_in`)."""
-    binds = [x for x in envelope.limits if not x.only_step and (context == "home" or not x.at_home)]
+    binds = [x for x in envelope.limits if not x.only_step and x.binds_in(context)]
     return tuple(_left(binds, p, on) for p in Posture for on in p.on)
 
 

@@ -14,7 +14,7 @@ from amvel.case import Case, read_case
 from amvel.checked import READ_AGAIN_AFTER, Profession
 from amvel.languages import said, term
 from amvel.numbers import LocalValues, Number, Numbers, in_force
-from amvel.remembered import Remembered, RememberedTogether
+from amvel.remembered import Remembered
 from amvel.safety import capacity
 from amvel.safety import rules as rule_files
 from amvel.safety.limits import STRENGTHS, Answer, Envelope, Limit, Origin
@@ -146,12 +146,6 @@ def _numbers_in_force(on: date, local: frozenset[tuple[tuple[str, str], float]])
     return tuple(rule.in_force(on, dict(local)) for rule in rulebook().values())
 
 
-@lru_cache(maxsize=1)
-def _every_rule() -> RememberedTogether[Findings, Answer]:
-    """A word, a limit of the specialist's own, a wish: most of what changes in a visit is nothing that any rule reads."""
-    return RememberedTogether([rule.remembered for rule in rulebook().values()])
-
-
 def _says_first(limit: Limit) -> tuple[bool, bool]:
     """What is forbidden is said first, what only waits to be shown last; otherwise as the rules stand."""
     return limit.origin is Origin.NOT_SHOWN, limit.strength != STRENGTHS[0]
@@ -164,7 +158,8 @@ def envelope(findings: Findings) -> Envelope:
     Clinicians' words and the specialist's own stricter limits come on top.
     """
     case = findings.case
-    answers = _every_rule().of(findings, _numbers_in_force(case.as_of, frozenset(case.local_values.items())))
+    numbers = _numbers_in_force(case.as_of, frozenset(case.local_values.items()))
+    answers = [rule.remembered.of(findings, n) for rule, n in zip(rulebook().values(), numbers, strict=True)]
     limits, referrals = apply_words(case, [x for a in answers for x in a.limits])
     return Envelope(
         tuple(sorted(limits, key=_says_first)),

@@ -34,16 +34,16 @@ class Table:
         at what is told of the whole movement: enough to rule out."""
         good = ~self.faulty
         for limit in envelope.binding.on_frames:
-            if _looks(limit, context):
+            if limit.binds_in(context):
                 good &= self._held(limit)
         for limit in () if by_frames_alone else envelope.binding.on_the_whole:  # worked out only for those that are open without it
-            if _looks(limit, context):
+            if limit.binds_in(context):
                 good &= ~self._beyond(limit, good)
         return good
 
     def breaks(self, limit: Limit, context: str) -> Flags:
         """Which profiles break one limit."""
-        if not _looks(limit, context):
+        if not limit.binds_in(context):
             return np.zeros(len(self.profiles), dtype=bool)
         if told_when_asked(limit.quantity):
             return self._beyond(limit, ~self.faulty)
@@ -89,10 +89,6 @@ class Table:
         for i in np.flatnonzero(among & np.isnan(worst)):
             worst[i] = _worst(self.profiles[i], name, at_least, place)
         return worst
-
-
-def _looks(limit: Limit, context: str) -> bool:
-    return context == "home" or not limit.at_home
 
 
 class _ExtremesAt:

@@ -140,7 +140,7 @@ def _bounds_by_place(envelope: Envelope, index: dict[str, int], context: str) ->
     if key not in known:
         places: dict[str, list[_Bound]] = {}
         for n, limit in enumerate(envelope.limits):
-            if context == "home" or not limit.at_home:
+            if limit.binds_in(context):
                 places.setdefault(limit.when.column, []).extend(_bounds_of(n, limit, index))
         known[key] = index, {place: _AtPlace(bounds, _split(bounds, index)) for place, bounds in places.items()}
     found: dict[str, _AtPlace] = known[key][1]

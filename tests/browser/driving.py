@@ -24,7 +24,7 @@ FLAGS = [
     "--disable-sync",
 ]
 # Patience, no measure: the same process answers, works out and is driven, on a machine that does other things too.
-expect.set_options()
+expect.set_options(timeout=60_000)
 AXE = ROOT / "web" / "node_modules" / "axe-core" / "axe.min.js"
 
 

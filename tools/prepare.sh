@@ -96,9 +96,9 @@ prepare_server() {
   side_by_side 'system_packages "${POSTGRES_PACKAGES[@]}" "${PAGE_PACKAGES[@]}"' 'python_packages; kernels' 'node_packages; web_build'
   unlock
 }
-prepare_tests() {  # a command for when Python's packages are there, one for when the web is built: both beside what else is prepared
+prepare_tests() {
   lock
   side_by_side 'system_packages "${POSTGRES_PACKAGES[@]}" "${PAGE_PACKAGES[@]}" chromium' \
-    "python_packages; side_by_side kernels 'test_packages; ${1:-:}'" "node_packages; web_build; ${2:-:}"
+    'python_packages; side_by_side kernels test_packages' 'node_packages; web_build'
   unlock
 }

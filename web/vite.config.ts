@@ -37,6 +37,7 @@ export default defineConfig({
     environment: 'jsdom',
     pool: 'threads',
     isolate: false,
+    testTimeout: 60_000, // patience, no measure: other tests run beside them
     setupFiles: ['src/specs/afresh.ts'],
     deps: { optimizer: { client: { enabled: true, include: ['element-plus'] } } },
   },

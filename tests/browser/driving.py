@@ -12,6 +12,7 @@ from playwright.sync_api import Browser, BrowserContext, Locator, Page, expect, 
 
 from amvel.case import Field
 from tests.conftest import ROOT
+from tests.patience import PATIENCE_MS, PATIENCE_S
 from tests.server.conftest import PASSWORD, logged_in
 
 FLAGS = [
@@ -23,8 +24,7 @@ FLAGS = [
     "--disable-component-update",
     "--disable-sync",
 ]
-# Patience, no measure: the same process answers, works out and is driven, on a machine that does other things too.
-expect.set_options(timeout=60_000)
+expect.set_options(timeout=PATIENCE_MS)
 AXE = ROOT / "web" / "node_modules" / "axe-core" / "axe.min.js"
 
 
@@ -81,7 +81,7 @@ def close_tab(tab: Page) -> None:
 
 
 def _watched(page: Page, url: str) -> Page:
-    page.set_default_timeout(30_000)
+    page.set_default_timeout(PATIENCE_MS)
     page.base_url = url
     page.faults = []
     page.on("pageerror", lambda e: page.faults.append(str(e)))
@@ -138,7 +138,7 @@ def _ends(**_more: object) -> None:
     _ANSWERING.discard(threading.get_ident())
 
 
-def every_request_ended(within_s: float = 120.0) -> None:
+def every_request_ended(within_s: float = PATIENCE_S) -> None:
     """The live server answers in threads of this process: a request that outlives its page would meet an emptied database."""
     until = monotonic() + within_s
     quiet = 0

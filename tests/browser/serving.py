@@ -14,9 +14,8 @@ from pathlib import Path
 import pytest
 from django.db import connection
 
+from tests.patience import PATIENCE_S
 from tests.server.workers import SERVER
-
-_UP_WITHIN_S = 60.0
 
 
 class Served:
@@ -37,7 +36,7 @@ class Served:
         gunicorn = Path(sys.executable).parent / "gunicorn"
         command = [str(gunicorn), "-c", "config/gunicorn.py", "config.wsgi:application", "-b", f"127.0.0.1:{self.port}"]
         self.process = subprocess.Popen(command, cwd=SERVER, env=environment, stdout=subprocess.DEVNULL, stderr=subprocess.DEVNULL, start_new_session=True)
-        until = time.monotonic() + _UP_WITHIN_S
+        until = time.monotonic() + PATIENCE_S
         while not self._is_up():
             assert self.process.poll() is None, "the server ended"
             assert time.monotonic() < until, "the server did not come up"
@@ -47,7 +46,7 @@ class Served:
         """As a power cut would: no process of it gets to finish anything."""
         if self.process is not None:
             os.killpg(self.process.pid, signal.SIGKILL)
-            self.process.wait(30)
+            self.process.wait(PATIENCE_S)
             self.process = None
 
     def _is_up(self) -> bool:

@@ -23,7 +23,7 @@ def the_hour(page: Page, client: Client) -> dict[str, int]:
     seen = {"repetitions": 0, "movements": 0, "rests": 0, "comparisons": 0}
     page.locator(".line", has_text=client.name).tap()
     page.get_by_role("link", name="Visit").first.tap()
-    page.get_by_role("button", name="Pain now: 0", exact=True).tap(timeout=90_000)
+    page.get_by_role("button", name="Pain now: 0", exact=True).tap()
     page.get_by_role("button", name="Begin", exact=True).tap()
     for _ in range(1500):
         if page.get_by_role("heading", name="How was it?").is_visible():

@@ -25,7 +25,7 @@ def keep_test(page: Page, title: str) -> None:
         page.get_by_role("button", name="Keep the result").click()
     assert answered.value.ok, title
     expect(page.locator(".results li").first).to_contain_text(title)
-    expect(page.locator(".choice .tag").first).to_be_visible(timeout=300_000)
+    expect(page.locator(".choice .tag").first).to_be_visible()
 
 
 def test_from_log_in_to_the_printed_page(page: Page) -> None:
@@ -60,7 +60,7 @@ def test_from_log_in_to_the_printed_page(page: Page) -> None:
     page.get_by_role("button", name="Keep and go on").click()
 
     page.wait_for_url("**/measure")
-    expect(page.locator(".choice .tag").first).to_be_visible(timeout=300_000)
+    expect(page.locator(".choice .tag").first).to_be_visible()
     no_fault(page, "measure")
     page.locator("aside > .choice", has_text="Timed up and go").first.click()
     number(page, "Time", "11")
@@ -81,7 +81,7 @@ def test_from_log_in_to_the_printed_page(page: Page) -> None:
     no_fault(page, "limits")
     page.get_by_role("link", name="See the movements").click()
 
-    expect(page.locator(".step.excluded").first).to_be_visible(timeout=180_000)
+    expect(page.locator(".step.excluded").first).to_be_visible()
     no_fault(page, "movements")
     page.locator(".step", has_text="Curl, legs straight").click()
     expect(page.locator(".reasons").get_by_text("rounding under load")).to_be_visible()
@@ -89,12 +89,12 @@ def test_from_log_in_to_the_printed_page(page: Page) -> None:
     page.get_by_role("link", name="Build the programme").click()
 
     page.get_by_role("button", name="Build the programme").click()
-    expect(page.locator(".move").first).to_be_visible(timeout=180_000)
+    expect(page.locator(".move").first).to_be_visible()
     no_fault(page, "programme")
     before = page.locator(".move h2").all_inner_texts()
     page.get_by_role("button", name="Swap").first.click()
-    page.get_by_role("button", name="Take this", exact=True).first.click(timeout=240_000)
-    expect(page.get_by_text("edited by hand")).to_be_visible(timeout=240_000)
+    page.get_by_role("button", name="Take this", exact=True).first.click()
+    expect(page.get_by_text("edited by hand")).to_be_visible()
     after = page.locator(".move h2").all_inner_texts()
     assert before != after
     page.get_by_role("link", name="Print").click()

@@ -11,7 +11,6 @@ from tests.browser.driving import let_in, log_in, no_fault
 from tests.server.conftest import today_case, user_of
 
 pytestmark = pytest.mark.django_db(transaction=True)
-SLOW_MS = 240_000
 
 
 def test_the_page_speaks_german_and_remembers_it(page: Page) -> None:
@@ -22,8 +21,8 @@ def test_the_page_speaks_german_and_remembers_it(page: Page) -> None:
     assert page.locator("html").get_attribute("lang") == "de"
     no_fault(page, "day in German")
     page.goto(f"/client/{client.pk}/movements/knee_fold/single_fold")
-    expect(page.get_by_role("heading", name=re.compile("Knie falten"))).to_be_visible(timeout=SLOW_MS)
-    expect(page.get_by_text("Zwei Atemzüge zum Ankommen", exact=False).first).to_be_visible(timeout=SLOW_MS)
+    expect(page.get_by_role("heading", name=re.compile("Knie falten"))).to_be_visible()
+    expect(page.get_by_text("Zwei Atemzüge zum Ankommen", exact=False).first).to_be_visible()
     page.get_by_role("button", name="English").click()
     expect(page.get_by_role("heading", name=re.compile("Knee fold"))).to_be_visible()
     page.get_by_role("button", name="Deutsch").click()
@@ -47,6 +46,6 @@ def test_papers_are_in_the_language_that_the_story_says(page: Page) -> None:
     assert client.latest().data["understanding"]["language"] == "de"
     build(client, user, "home", 20)
     page.goto(f"/api/v1/clients/{client.pk}/papers/hand-out")
-    expect(page.get_by_role("heading", name="Ihre Übungen")).to_be_visible(timeout=SLOW_MS)
+    expect(page.get_by_role("heading", name="Ihre Übungen")).to_be_visible()
     assert page.locator("html").get_attribute("lang") == "de"
     expect(page.get_by_text("Sie sollen spüren:").first).to_be_visible()

@@ -20,7 +20,7 @@ def open_step(page: Page, client: Client, query: str, title: str) -> None:
     let_in(page)
     page.goto(f"/client/{client.pk}/movements")
     page.get_by_placeholder("Name or prop").fill(query)
-    page.locator(".step", has_text=title).click(timeout=240_000)
+    page.locator(".step", has_text=title).click()
 
 
 def test_a_step_plays_follows_its_slider_and_is_taught_as_chosen(page: Page) -> None:
@@ -53,7 +53,7 @@ def test_a_step_plays_follows_its_slider_and_is_taught_as_chosen(page: Page) -> 
     page.get_by_role("radio", name="in on the lift").check()
     # The choice has the library judged anew: the page stays open under it all the while.
     all_answered(page)
-    expect(page.get_by_role("radio", name="in on the lift")).to_be_checked(timeout=240_000)
+    expect(page.get_by_role("radio", name="in on the lift")).to_be_checked()
     no_fault(page, "schools")
     client.refresh_from_db()
     assert client.latest().data["family_schools"] == {"knee_fold": {"breath": "in_on_the_lift"}}
@@ -64,9 +64,9 @@ def test_a_slider_shows_what_was_asked_ahead_and_judges_it_at_once(page: Page) -
     client = create_client(user_of("ann"), today_case("fit-seventy"))
     open_step(page, client, "clam", "Small opening")
     slider = page.get_by_role("slider", name="how far the knee opens")
-    expect(slider).to_be_visible(timeout=240_000)
+    expect(slider).to_be_visible()
     # Only the judged page has this button; the picture before it is another element, which would never change.
-    expect(page.get_by_role("button", name="Watch it move")).to_be_visible(timeout=240_000)
+    expect(page.get_by_role("button", name="Watch it move")).to_be_visible()
     all_answered(page)
     asked: list[str] = []
     page.on("request", lambda r: asked.append(f"{r.url} {r.post_data or ''}"))
@@ -91,9 +91,9 @@ def test_a_step_opens_follows_and_is_judged_by_a_worker(page: Page, settings, wo
     client = create_client(user_of("ann"), today_case("low-bone-mass"))
     open_step(page, client, "tall turn", "Hands on the ribs")
     dialog = page.get_by_role("article")
-    expect(dialog.get_by_text("changed", exact=True)).to_be_visible(timeout=240_000)
+    expect(dialog.get_by_text("changed", exact=True)).to_be_visible()
     why = dialog.get_by_test_id("why")
-    expect(why.locator("svg")).to_be_visible(timeout=240_000)  # the turn that is too far, and the one that holds, side by side
+    expect(why.locator("svg")).to_be_visible()  # the turn that is too far, and the one that holds, side by side
     expect(why.locator("svg text:not([aria-hidden])")).to_have_count(2)
     slider = page.get_by_role("slider", name="turn").first
     slider.focus()
@@ -109,7 +109,7 @@ def test_a_step_has_an_address_says_what_to_do_and_leads_back_to_all(page: Page)
     let_in(page)
     page.goto(f"/client/{client.pk}/movements/clam/small_opening")
     article = page.get_by_role("article", name="Clam: Small opening")
-    expect(article.get_by_role("heading", name="What to do")).to_be_visible(timeout=90_000)
+    expect(article.get_by_role("heading", name="What to do")).to_be_visible()
     expect(article.locator("ol.do li")).to_have_count(3)
     expect(article.get_by_text("open the upper knee a hand’s breadth")).to_be_visible()
     no_fault(page, "step page")
@@ -139,7 +139,7 @@ def test_what_a_limit_closes_lights_up_under_pointer_and_keyboard(page: Page) ->
     let_in(page)
     page.goto(f"/client/{client.pk}/limits")
     row = page.locator(".limit", has_text="closes").first
-    expect(row).to_be_visible(timeout=240_000)
+    expect(row).to_be_visible()
     struck = page.get_by_test_id("library-map").locator("i.closed")
     expect(struck).to_have_count(0)
     row.hover()

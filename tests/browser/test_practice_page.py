@@ -10,7 +10,6 @@ from tests.browser.driving import let_in, no_fault
 from tests.server.conftest import user_of
 
 pytestmark = pytest.mark.django_db(transaction=True)
-SLOW_MS = 240_000
 
 
 def test_a_trainee_judges_a_case_and_builds_its_first_session(page: Page) -> None:
@@ -19,16 +18,16 @@ def test_a_trainee_judges_a_case_and_builds_its_first_session(page: Page) -> Non
     page.goto("/practice")
     page.get_by_role("button", name="A new case").click()
     judged = page.get_by_role("heading", name="At home, alone: may this be done?")
-    expect(judged).to_be_visible(timeout=SLOW_MS)
+    expect(judged).to_be_visible()
     no_fault(page, "practice case")
     for n in range(6):
         page.locator("article.step").nth(n).get_by_role("button", name="out", exact=True).click()
     if page.get_by_role("heading", name="Which test is next?").count():
         page.locator("section", has=page.get_by_role("heading", name="Which test is next?")).get_by_role("button").first.click()
     page.get_by_role("button", name="Compare with the rule-book").click()
-    expect(page.locator(".score")).to_be_visible(timeout=SLOW_MS)
+    expect(page.locator(".score")).to_be_visible()
     page.get_by_role("button", name="Build the first session").click()
-    expect(page.get_by_role("heading", name="The first session at home")).to_be_visible(timeout=SLOW_MS)
+    expect(page.get_by_role("heading", name="The first session at home")).to_be_visible()
     cards = page.locator("article.card")
     for n in range(cards.count()):
         cards.nth(n).get_by_role("button", name="Put in").click()
@@ -39,7 +38,7 @@ def test_a_trainee_judges_a_case_and_builds_its_first_session(page: Page) -> Non
     expect(listed.nth(0)).to_contain_text(second)
     no_fault(page, "practice session")
     page.get_by_role("button", name="Compare with the rule-book").click()
-    expect(page.get_by_role("heading", name="The rule-book's own session")).to_be_visible(timeout=SLOW_MS)
+    expect(page.get_by_role("heading", name="The rule-book's own session")).to_be_visible()
     expect(page.get_by_text("not at home").first).to_be_visible()
     expect(page.locator(".score")).to_have_text(re.compile(r"^\d+/\d+$"))
     assert Attempt.objects.filter(user=user).count() == 2

@@ -19,7 +19,7 @@ def test_a_stop_sign_on_one_device_closes_the_programme_on_the_other(
     build(client, user, "home", 15)
     let_in(page)
     page.goto(f"/client/{client.pk}/programme")
-    expect(page.locator(".move").first).to_be_visible(timeout=240_000)
+    expect(page.locator(".move").first).to_be_visible()
     other = open_page(chromium, live_server.url)
     let_in(other)
     other.goto(f"/client/{client.pk}/story")
@@ -121,7 +121,7 @@ def test_the_rule_book_tries_a_number_on_every_client(page: Page) -> None:
     page.locator(".trial input").fill("35")
     page.locator(".trial input").press("Tab")
     page.get_by_role("button", name="Try it on every client").click()
-    expect(page.get_by_text("1 of 2 clients would be touched")).to_be_visible(timeout=300_000)
+    expect(page.get_by_text("1 of 2 clients would be touched")).to_be_visible()
     expect(page.locator(".touched")).to_contain_text("Orla Brandt")
 
 

@@ -16,6 +16,7 @@ from clients.models import Client
 from programmes.building import build
 from tests.browser.driving import let_in, no_fault, open_page
 from tests.conftest import ROOT
+from tests.patience import PATIENCE_S
 from tests.server.conftest import today_case, user_of
 from visits.links import made_link
 from visits.models import LoggedVisit
@@ -35,7 +36,7 @@ def a_client() -> Client:
 def opened(page: Page, client: Client) -> None:
     let_in(page)
     page.goto(f"/client/{client.pk}/visit")
-    expect(page.get_by_role("button", name="Begin", exact=True)).to_be_visible(timeout=90_000)
+    expect(page.get_by_role("button", name="Begin", exact=True)).to_be_visible()
 
 
 def begun(page: Page) -> None:
@@ -87,7 +88,7 @@ def test_a_visit_is_finished_without_a_network_and_sent_when_there_is_one(page: 
     expect(page.get_by_text("1 waiting to be sent").first).to_be_visible()
     assert LoggedVisit.objects.count() == 0
     page.context.set_offline(False)
-    expect(page.get_by_text("waiting to be sent")).to_have_count(0, timeout=40_000)
+    expect(page.get_by_text("waiting to be sent")).to_have_count(0)
     [kept] = LoggedVisit.objects.filter(client=client)
     assert sum(s["clean"] for m in kept.data["movements"] for s in m["sets"]) == tapped
     assert (kept.data["effort_0_to_10"], kept.data["pain_before_0_to_10"], kept.data["pain_where"]) == (3, 1, "low_back")
@@ -143,7 +144,7 @@ def test_a_visit_goes_on_after_its_page_was_killed(page: Page) -> None:
     page.wait_for_timeout(300)
     page.goto("about:blank")
     page.goto(f"/client/{client.pk}/visit")
-    expect(page.get_by_test_id("count")).to_have_text("2", timeout=240_000)
+    expect(page.get_by_test_id("count")).to_have_text("2")
     expect(page.get_by_text("Go on where it was left")).to_be_visible()
 
 
@@ -152,10 +153,10 @@ def test_a_session_that_was_fetched_opens_without_a_network(installed_page: Page
     opened(page, client)
     page.evaluate("navigator.serviceWorker.ready.then(() => true)")
     page.reload()
-    expect(page.get_by_role("button", name="Begin", exact=True)).to_be_visible(timeout=240_000)
+    expect(page.get_by_role("button", name="Begin", exact=True)).to_be_visible()
     page.context.set_offline(True)
     page.reload()
-    expect(page.get_by_role("button", name="None of these today")).to_be_visible(timeout=240_000)
+    expect(page.get_by_role("button", name="None of these today")).to_be_visible()
     page.get_by_role("button", name="None of these today").click()
     begun(page)
     page.keyboard.press("c")
@@ -217,10 +218,10 @@ def test_the_course_shows_the_weaker_side_and_what_comes_next(page: Page) -> Non
     build(client, user, "home", 20)
     let_in(page)
     page.goto(f"/client/{client.pk}/course")
-    expect(page.get_by_text("side has fewer clean repetitions")).to_be_visible(timeout=240_000)
+    expect(page.get_by_text("side has fewer clean repetitions")).to_be_visible()
     expect(page.get_by_text("flare, after")).to_be_visible()
     expect(page.locator(".chart svg")).to_be_visible()
-    expect(page.get_by_text("stay as they are")).to_be_visible(timeout=90_000)
+    expect(page.get_by_text("stay as they are")).to_be_visible()
     page.wait_for_timeout(500)
     no_fault(page, "course")
     page.get_by_role("button", name="As a table").click()
@@ -233,7 +234,7 @@ def test_home_by_a_private_link_on_a_phone(chromium: Browser, live_server) -> No
     context = chromium.new_context(viewport={"width": 390, "height": 844}, base_url=live_server.url, service_workers="block")
     phone = context.new_page()
     phone.goto(f"/home/{code}")
-    expect(phone.get_by_role("button", name="Begin", exact=True)).to_be_visible(timeout=90_000)
+    expect(phone.get_by_role("button", name="Begin", exact=True)).to_be_visible()
     assert phone.evaluate("document.documentElement.scrollWidth <= innerWidth")
     no_fault(phone, "home")
     phone.get_by_role("button", name="Begin", exact=True).click()
@@ -262,7 +263,7 @@ def test_the_code_on_the_slip_opens_home_when_it_is_typed(chromium: Browser, pag
     page.get_by_role("button", name="Make a new link").click()
     slip = page.locator(".home-slip")
     # The same process draws the hand-out meanwhile.
-    expect(slip.get_by_role("img", name="The address, for a camera")).to_be_visible(timeout=240_000)
+    expect(slip.get_by_role("img", name="The address, for a camera")).to_be_visible()
     expect(page.get_by_role("button", name="Print this slip")).to_be_visible()
     no_fault(page, "papers with a slip")
     code = slip.locator(".code").inner_text()
@@ -279,7 +280,7 @@ def test_the_code_on_the_slip_opens_home_when_it_is_typed(chromium: Browser, pag
     no_fault(phone, "door of home")
     assert phone.evaluate("document.documentElement.scrollWidth <= innerWidth")
     go.click()
-    expect(phone.get_by_role("button", name="Begin", exact=True)).to_be_visible(timeout=90_000)
+    expect(phone.get_by_role("button", name="Begin", exact=True)).to_be_visible()
     phone.context.close()
 
 
@@ -298,13 +299,13 @@ def stand_in() -> Iterator[Callable[[str], None]]:
     yield start
     for process in running:
         process.terminate()
-        process.wait(10)
+        process.wait(PATIENCE_S)
 
 
 # The next finding comes within a second: the page itself has to look, at every picture it shows.
 WHEN_QUIET = """() => {
   const clean = [...document.querySelectorAll('button')].find((b) => b.textContent.trim() === 'Clean')
-  const until = performance.now() + 30000
+  const until = performance.now() + 300000
   const look = (found, missing) => {
     if (performance.now() > until) return missing(new Error('it never said that nothing was noticed'))
     if (!document.body.innerText.includes('Nothing noticed')) return requestAnimationFrame(() => look(found, missing))
@@ -322,7 +323,7 @@ def test_what_the_sensors_find_is_proposed_and_the_specialist_decides(page: Page
     begun(page)
     page.get_by_role("button", name="Sensors").click()
     expect(page.get_by_role("img", name="Cushion")).to_be_visible()
-    expect(page.get_by_role("button", name="It was", exact=True)).to_be_visible(timeout=240_000)
+    expect(page.get_by_role("button", name="It was", exact=True)).to_be_visible()
     no_fault(page, "sensors")
     expect(page.get_by_test_id("count")).to_have_text("0")
     # Nothing moves under a finger, whatever is found meanwhile.
@@ -332,7 +333,7 @@ def test_what_the_sensors_find_is_proposed_and_the_specialist_decides(page: Page
     page.get_by_role("button", name="It was not").click()
     assert quiet.evaluate("q => q.place") == before
     page.keyboard.press("c")
-    expect(page.get_by_role("button", name="It was", exact=True)).to_be_visible(timeout=240_000)
+    expect(page.get_by_role("button", name="It was", exact=True)).to_be_visible()
     page.get_by_role("button", name="It was", exact=True).click()
     expect(page.get_by_test_id("count")).to_have_text("1")
 

@@ -12,7 +12,6 @@ from tests.browser.driving import let_in, no_fault
 from tests.server.conftest import today_case, user_of
 
 pytestmark = pytest.mark.django_db(transaction=True)
-SLOW_MS = 240_000
 
 
 def choose(page: Page, label: str, option: str) -> None:
@@ -59,7 +58,7 @@ def test_a_movement_is_put_into_another_session_by_hand(page: Page) -> None:
     let_in(page)
     page.goto(f"/client/{client.pk}/programme")
     card = page.locator(".strip .card").first
-    expect(card).to_be_visible(timeout=SLOW_MS)
+    expect(card).to_be_visible()
     boxes = card.get_by_role("checkbox")
     expect(boxes).not_to_have_count(0)
     before = [boxes.nth(i).is_checked() for i in range(boxes.count())]
@@ -81,7 +80,7 @@ def test_a_fault_is_shown_beside_the_right_version(page: Page) -> None:
     page.goto(f"/client/{client.pk}/movements/bridge/three_quarters")
     article = page.get_by_role("article")
     buttons = article.get_by_role("button", name="Show the fault")
-    expect(buttons.first).to_be_visible(timeout=90_000)
+    expect(buttons.first).to_be_visible()
     buttons.first.click()
     picture = article.get_by_test_id("fault")
     expect(picture.locator("svg")).to_be_visible()

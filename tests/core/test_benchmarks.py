@@ -6,6 +6,7 @@ import subprocess
 import sys
 
 from tests.conftest import ROOT
+from tests.patience import WHOLE_COMMAND_S
 
 # In a process of its own, as `./bench` begins them.
 _TRIED = """
@@ -28,7 +29,7 @@ _PEOPLE = "import json; from ratios import PARTS; print(json.dumps({n: [p.people
 def test_every_frame_and_every_stop_can_be_measured() -> None:
     """Right versions too, which are turned round from the left ones and have no poses of their own."""
     done = subprocess.run(
-        [sys.executable, "-c", _TRIED], cwd=ROOT, env={**os.environ, "PYTHONPATH": str(ROOT / "benchmarks")}, capture_output=True, text=True, timeout=600
+        [sys.executable, "-c", _TRIED], cwd=ROOT, env={**os.environ, "PYTHONPATH": str(ROOT / "benchmarks")}, capture_output=True, text=True, timeout=WHOLE_COMMAND_S
     )
     assert done.returncode == 0, done.stderr[-3000:]
     found = json.loads(done.stdout)
@@ -49,7 +50,7 @@ def test_what_is_measured_is_never_named_like_a_part_of_the_server() -> None:
 
 
 def test_all_parts_look_at_fewer_people_than_one_that_is_asked_for() -> None:
-    done = subprocess.run([sys.executable, "-c", _PEOPLE], cwd=ROOT, env={**os.environ, "PYTHONPATH": str(ROOT / "benchmarks")}, capture_output=True, text=True, timeout=600)
+    done = subprocess.run([sys.executable, "-c", _PEOPLE], cwd=ROOT, env={**os.environ, "PYTHONPATH": str(ROOT / "benchmarks")}, capture_output=True, text=True, timeout=WHOLE_COMMAND_S)
     assert done.returncode == 0, done.stderr[-3000:]
     found = json.loads(done.stdout)
     assert {"library", "programme", "variety", "papers", "progress", "sensors", "tests"} == set(found)

@@ -15,6 +15,7 @@ from amvel.planning.next_test import due_tests
 from amvel.safety import RULEBOOK_VERSION
 from tests.conftest import demo
 from tests.engines import engine_of
+from tests.patience import PATIENCE_S
 
 
 @pytest.fixture
@@ -112,7 +113,7 @@ def test_what_somebody_wishes_for_is_no_reason_to_judge_again(name: str) -> None
 def test_whatever_rules_and_model_are_made_of_has_a_part_in_their_versions() -> None:
     """All modules of ours that judging reads: of languages only sentences come, and the fingerprint is no part of itself."""
     read = "import sys, json, amvel.safety, amvel.screening; print(json.dumps([m for m in sys.modules if m.startswith('amvel.')]))"
-    done = subprocess.run([sys.executable, "-c", read], capture_output=True, text=True, timeout=300)
+    done = subprocess.run([sys.executable, "-c", read], capture_output=True, text=True, timeout=PATIENCE_S)
     assert done.returncode == 0, done.stderr[-2000:]
     parts = {name.split(".")[1] for name in json.loads(done.stdout)}
     rooms = {room.removesuffix(".py") for room in (*RULES, *MODEL)}

@@ -9,6 +9,7 @@ from amvel.body import computed
 from amvel.movements import Request
 from amvel.quantities import REGISTRY, base_id
 from tests.bodies import profiler, steps_under_test
+from tests.patience import PATIENCE_S
 
 REGISTERED = 'from amvel.quantities.quantity import add; add("wonder_deg", "wonder", "deg", "Nothing computes it.")'
 COMPUTED = """
@@ -19,7 +20,7 @@ demand._legs = lambda profile, *more: (plain(profile, *more), profile.update(won
 
 
 def started_with(change: str) -> subprocess.CompletedProcess[str]:
-    return subprocess.run([sys.executable, "-c", f"{change}\nimport amvel.movements"], capture_output=True, text=True, timeout=300)
+    return subprocess.run([sys.executable, "-c", f"{change}\nimport amvel.movements"], capture_output=True, text=True, timeout=PATIENCE_S)
 
 
 @pytest.mark.parametrize(("change", "why"), [(REGISTERED, "no profile computes it"), (COMPUTED, "it is computed and not registered")])

@@ -9,10 +9,10 @@ from django.test import Client as Browser
 
 from clients.casework import create_client
 from jobs import working
+from tests.patience import PATIENCE_S
 from tests.server.conftest import Api, today_case, user_of
 
 pytestmark = [pytest.mark.django_db(transaction=True), pytest.mark.worked_out_anew, pytest.mark.long]
-SOON_S = 180.0  # how long a test waits for what has to come, on a machine that is busy with other things
 
 
 @pytest.fixture
@@ -47,7 +47,7 @@ class AtOnce:
 
     def wait(self) -> list:
         for t in self.threads:
-            t.join(SOON_S)
+            t.join(PATIENCE_S)
             assert not t.is_alive(), "somebody waits for ever"
         return self.answers
 
@@ -60,7 +60,7 @@ def held_up(monkeypatch):
 
     def slow(*args):
         solving.set()
-        assert go_on.wait(SOON_S)
+        assert go_on.wait(PATIENCE_S)
         return real(*args)
 
     monkeypatch.setattr(working, "plan", slow)
@@ -76,7 +76,7 @@ def begun(client_id: str, solving: threading.Event) -> AtOnce:
     """A programme that is being built, and stands still in the middle of it."""
     building_it = AtOnce()
     building_it.start(build(client_id))
-    assert solving.wait(SOON_S)
+    assert solving.wait(PATIENCE_S)
     return building_it
 
 

@@ -12,11 +12,12 @@ import pytest
 
 from clients.management.commands.load_demo import moved
 from tests.conftest import ROOT
+from tests.patience import PATIENCE_S
 
 
 def run(command: str, **environment: str) -> subprocess.CompletedProcess[str]:
     return subprocess.run(
-        [str(ROOT / command)], capture_output=True, text=True, timeout=240, env={**os.environ, **environment}
+        [str(ROOT / command)], capture_output=True, text=True, timeout=PATIENCE_S, env={**os.environ, **environment}
     )
 
 
@@ -43,9 +44,9 @@ def test_a_broken_database_is_one_clear_line() -> None:
     (folder / "data" / "PG_VERSION").write_text("not a database")
     tool = [sys.executable, str(ROOT / "tools" / "postgres.py")]
     try:
-        answer = subprocess.run([*tool, "start", str(folder)], capture_output=True, text=True, timeout=240)
+        answer = subprocess.run([*tool, "start", str(folder)], capture_output=True, text=True, timeout=PATIENCE_S)
     finally:
-        subprocess.run([*tool, "remove", str(folder)], capture_output=True, timeout=240)
+        subprocess.run([*tool, "remove", str(folder)], capture_output=True, timeout=PATIENCE_S)
     assert answer.returncode == 1
     assert len(answer.stderr.strip().splitlines()) == 1
     assert "PostgreSQL did not start" in answer.stderr

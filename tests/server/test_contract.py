@@ -12,6 +12,7 @@ from django.test import Client as Browser
 
 from accounts.models import User
 from clients.casework import create_client
+from tests.patience import PATIENCE_S, WHOLE_COMMAND_S
 from tests.server.conftest import PASSWORD, today_case, user_of
 
 pytestmark = pytest.mark.long
@@ -72,10 +73,10 @@ def test_whatever_is_asked_is_answered_as_it_is_declared(kept_connections, live_
     (tmp_path / "schemathesis.toml").write_text(CONFIG.format(client_id=somebody.pk))
     command = [str(BIN / "schemathesis"), "--config-file", "schemathesis.toml", "run", str(description), "--url", live_server.url, "--checks", CHECKS, "--max-examples", "2"]
     # A write judges the client anew, beside whatever else is tested on this machine: how long that takes says nothing of whether it is right.
-    command += ["--request-timeout", "300"]
+    command += ["--request-timeout", f"{PATIENCE_S:g}"]
     command += ["--generation-deterministic", "--suppress-health-check", "all", "--continue-on-failure", "--no-color", *which]
     command += ["-H", f"Cookie: {cookie}", "-H", f"X-CSRFToken: {token}", "-H", f"Referer: {live_server.url}/"]
-    done = subprocess.run(command, cwd=tmp_path, capture_output=True, text=True, timeout=1200)
+    done = subprocess.run(command, cwd=tmp_path, capture_output=True, text=True, timeout=WHOLE_COMMAND_S)
     failures = done.stdout.partition("FAILURES")[2] or done.stdout[-6000:]
     assert done.returncode == 0, failures[:6000]
     assert "Test cases:" in done.stdout

@@ -3,9 +3,7 @@
 import asyncio
 import json
 import signal
-import time
 from collections import OrderedDict
-from collections.abc import Callable
 from concurrent.futures import ThreadPoolExecutor
 from datetime import timedelta
 
@@ -22,26 +20,13 @@ from clients.models import Client
 from jobs import tasks, working
 from jobs.asking import AHEAD
 from jobs.models import LongAnswer, SolvedBody, Work
+from tests.patience import until
 from tests.server.conftest import Api, logged_in, today_case, user_of
 from tests.server.workers import Worker, worker
 
 __all__ = ["worker"]
 
 pytestmark = pytest.mark.worked_out_anew
-
-WAIT_S = 300.0  # beside other tests on a busy machine; how long it takes says nothing of whether it is right
-
-
-def until(holds: Callable[[], object], seconds: float = WAIT_S) -> object:
-    """What it gives as soon as it gives something; fails after that time."""
-    end = time.monotonic() + seconds
-    while time.monotonic() < end:
-        found = holds()
-        if found:
-            return found
-        time.sleep(0.2)
-    raise AssertionError("it did not come")
-
 
 @pytest.fixture
 def with_workers(settings) -> None:

@@ -1,7 +1,6 @@
 """A figure of the rule-book becomes another in one house: asked for, tried on everybody, signed by a second person, rolled back."""
 
 import signal
-import time
 from datetime import timedelta
 
 import pytest
@@ -16,6 +15,7 @@ from jobs import of_a_house, tasks
 from jobs.models import LongAnswer, Work
 from rulebook_signing import caseload
 from rulebook_signing.models import ChangeStep, NumberChange, StepKind
+from tests.patience import until
 from tests.server.conftest import Api, logged_in, today_case, user_of
 from tests.server.workers import Worker, worker
 
@@ -227,16 +227,16 @@ def big_house(transactional_db, settings, monkeypatch) -> tuple[Api, list[str]]:
 BODY = {"lines": [{**FLEXION, "value": 5}]}
 
 
-def until_there(api: Api, seconds: float = 180.0) -> dict:
-    end = time.monotonic() + seconds
-    while time.monotonic() < end:
+def until_there(api: Api) -> dict:
+    def there() -> dict | None:
         answer = api.post("/rulebook/dry-run", BODY)
         if answer.status_code == 200:
             return answer.json()
         assert answer.status_code == 202
         tasks.take_up.func(timestamp=0)  # what the clock does once a minute
-        time.sleep(0.3)
-    raise AssertionError("it did not come")
+        return None
+
+    return until(there)
 
 
 def test_two_workers_go_through_everybody_once_though_one_is_killed(big_house, worker: Worker) -> None:
@@ -248,9 +248,7 @@ def test_two_workers_go_through_everybody_once_though_one_is_killed(big_house, w
     other.start()
     try:
         parts = LongAnswer.objects.filter(work=Work.DRY_RUN_PART)
-        end = time.monotonic() + 120
-        while parts.exclude(done_at=None).count() < 3 and time.monotonic() < end:
-            time.sleep(0.05)
+        until(lambda: parts.exclude(done_at=None).count() >= 3, every_s=0.05)
         assert parts.filter(done_at=None).exists()
         worker.end(signal.SIGKILL)
         found = until_there(api)

@@ -11,6 +11,7 @@ import pytest
 from django.db import connection
 
 from jobs.queue import ANSWERS
+from tests.patience import PATIENCE_S
 
 SERVER = Path(__file__).resolve().parents[2] / "server"
 
@@ -29,7 +30,7 @@ class Worker:
     def end(self, how: int) -> None:
         if self.process is not None:
             self.process.send_signal(how)
-            self.process.wait(30)
+            self.process.wait(PATIENCE_S)
             self.process = None
 
 

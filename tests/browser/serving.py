@@ -51,7 +51,7 @@ class Served:
 
     def _is_up(self) -> bool:
         try:
-            with urllib.request.urlopen(f"{self.url}/readyz", timeout=5):
+            with urllib.request.urlopen(f"{self.url}/readyz", timeout=PATIENCE_S):
                 return True
         except (urllib.error.URLError, OSError):
             return False

@@ -14,14 +14,14 @@ WHOLE_COMMAND_S = 3600.0  # for a command that asks for hundreds of things
 Found = TypeVar("Found")
 
 
-def until(holds: Callable[[], Found], every_s: float = 0.2) -> Found:
-    """What it gives as soon as it gives something; fails where nothing comes."""
+def until(holds: Callable[[], Found], every_s: float = 0.2, pause: Callable[[float], object] = time.sleep) -> Found:
+    """What it gives as soon as it gives something; fails where nothing comes.  `pause` lets so many seconds pass."""
     end = time.monotonic() + PATIENCE_S
     while time.monotonic() < end:
         found = holds()
         if found:
             return found
-        time.sleep(every_s)
+        pause(every_s)
     raise AssertionError("it did not come")
 
 

@@ -1,8 +1,7 @@
 """Shared by the browser tests: starting Chromium, logging in, filling the core's own forms, checking accessibility."""
 
 import threading
-from collections.abc import Iterator
-from time import monotonic, sleep
+from collections.abc import Callable, Iterator
 from typing import Any
 
 import pytest
@@ -12,7 +11,7 @@ from playwright.sync_api import Browser, BrowserContext, Locator, Page, expect, 
 
 from amvel.case import Field
 from tests.conftest import ROOT
-from tests.patience import PATIENCE_MS, PATIENCE_S
+from tests.patience import PATIENCE_MS, until
 from tests.server.conftest import PASSWORD, logged_in
 
 FLAGS = [
@@ -92,18 +91,27 @@ def _watched(page: Page, url: str) -> Page:
     return page
 
 
+_LOOK_MS = 50
+
+
+def shown_until(page: Page, holds: Callable[[], object]) -> None:
+    """Wait for what is asked of a page in Python, while the page goes on."""
+    until(holds, _LOOK_MS / 1000, lambda s: page.wait_for_timeout(1000 * s))
+
+
 def all_answered(page: Page, quiet_ms: int = 700) -> None:
     """Wait until nothing asked is unanswered for a while.
 
     Not ``networkidle``: that state belongs to the loading of the document and, once reached, is never waited for again.
     """
     quiet = 0
-    for _ in range(1200):
-        quiet = 0 if page.under_way else quiet + 50
-        if quiet >= quiet_ms:
-            return
-        page.wait_for_timeout(50)
-    raise AssertionError(f"still asking: {[r.url for r in page.under_way]}")
+
+    def is_quiet() -> bool:
+        nonlocal quiet
+        quiet = 0 if page.under_way else quiet + _LOOK_MS
+        return quiet >= quiet_ms
+
+    shown_until(page, is_quiet)
 
 
 @pytest.fixture
@@ -138,13 +146,16 @@ def _ends(**_more: object) -> None:
     _ANSWERING.discard(threading.get_ident())
 
 
-def every_request_ended(within_s: float = PATIENCE_S) -> None:
+def every_request_ended() -> None:
     """The live server answers in threads of this process: a request that outlives its page would meet an emptied database."""
-    until = monotonic() + within_s
     quiet = 0
-    while monotonic() < until and quiet < 3:
+
+    def is_quiet() -> bool:
+        nonlocal quiet
         quiet = 0 if any(t.ident in _ANSWERING and "process_request_thread" in t.name for t in threading.enumerate()) else quiet + 1
-        sleep(0.02)
+        return quiet >= 3
+
+    until(is_quiet, every_s=0.02)
 
 
 def log_in(page: Page, name: str = "ann") -> None:

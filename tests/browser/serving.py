@@ -5,7 +5,6 @@ import signal
 import socket
 import subprocess
 import sys
-import time
 import urllib.error
 import urllib.request
 from collections.abc import Iterator
@@ -14,7 +13,7 @@ from pathlib import Path
 import pytest
 from django.db import connection
 
-from tests.patience import PATIENCE_S
+from tests.patience import PATIENCE_S, until
 from tests.server.workers import SERVER
 
 
@@ -36,11 +35,7 @@ class Served:
         gunicorn = Path(sys.executable).parent / "gunicorn"
         command = [str(gunicorn), "-c", "config/gunicorn.py", "config.wsgi:application", "-b", f"127.0.0.1:{self.port}"]
         self.process = subprocess.Popen(command, cwd=SERVER, env=environment, stdout=subprocess.DEVNULL, stderr=subprocess.DEVNULL, start_new_session=True)
-        until = time.monotonic() + PATIENCE_S
-        while not self._is_up():
-            assert self.process.poll() is None, "the server ended"
-            assert time.monotonic() < until, "the server did not come up"
-            time.sleep(0.2)
+        until(self._is_up)
 
     def kill(self) -> None:
         """As a power cut would: no process of it gets to finish anything."""
@@ -50,6 +45,7 @@ class Served:
             self.process = None
 
     def _is_up(self) -> bool:
+        assert self.process is not None and self.process.poll() is None, "the server ended"
         try:
             with urllib.request.urlopen(f"{self.url}/readyz", timeout=PATIENCE_S):
                 return True

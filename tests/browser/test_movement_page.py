@@ -7,7 +7,7 @@ from playwright.sync_api import Page, expect
 
 from clients.casework import create_client
 from clients.models import Client
-from tests.browser.driving import all_answered, let_in, no_fault
+from tests.browser.driving import all_answered, let_in, no_fault, shown_until
 from tests.server.conftest import today_case, user_of
 from tests.server.workers import Worker, worker
 
@@ -74,11 +74,7 @@ def test_a_slider_shows_what_was_asked_ahead_and_judges_it_at_once(page: Page) -
     before = figure.inner_html()
     slider.focus()
     slider.press("ArrowLeft")
-    for _ in range(600):
-        if figure.inner_html() != before:
-            break
-        page.wait_for_timeout(50)
-    assert figure.inner_html() != before
+    shown_until(page, lambda: figure.inner_html() != before)
     # The mark stood there before as well: only now, with the new pose, it says that this stop came judged.
     assert page.get_by_role("article").get_by_text("as is", exact=True).is_visible()
     assert not [line for line in asked if "/along/" in line or '"quick":true' in line]

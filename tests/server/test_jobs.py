@@ -28,6 +28,7 @@ __all__ = ["worker"]
 
 pytestmark = pytest.mark.worked_out_anew
 
+
 @pytest.fixture
 def with_workers(settings) -> None:
     settings.WORKERS = True

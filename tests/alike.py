@@ -1,7 +1,13 @@
 """Answers that are the same but for the last digits: which poses are solved together moves a body by less than is seen."""
 
 import re
+from functools import lru_cache
 from typing import Any
+
+import numpy as np
+
+from amvel.movements import Profile
+from amvel.quantities import quantity
 
 NUMBER = re.compile(r"-?\d+(?:\.\d+)?")
 PICTURE_UNITS = 0.5  # half a centimetre of body, a fraction of a point on paper
@@ -33,3 +39,21 @@ def alike(a: Any, b: Any, within: float = 0.05) -> bool:
     if isinstance(a, int | float) and isinstance(b, int | float) and not isinstance(a, bool):
         return close(a, b, within)
     return bool(a == b)
+
+
+@lru_cache(maxsize=8)
+def _resolutions(names: tuple[str, ...]) -> "np.ndarray[tuple[int], np.dtype[np.float64]]":
+    return np.array([quantity(name).resolution for name in names])
+
+
+def unlike_columns(got: Profile, want: Profile) -> list[str]:
+    """Names of the columns in which two profiles of the same frames are apart by more than a quarter of what is told apart."""
+    names = tuple(want.columns)
+    assert tuple(got.columns) == names
+    a, b = got.columns.table, want.columns.table
+    assert a.shape == b.shape
+    size = np.nan_to_num(np.abs(b), nan=0.0).max(axis=1, initial=1.0)
+    finest = np.maximum(_resolutions(names), 4e-4 * size)[:, None]
+    with np.errstate(invalid="ignore"):  # infinite on both sides is the same
+        same = (np.abs(a - b) <= finest / 4) | (a == b) | (np.isnan(a) & np.isnan(b))
+    return [name for name, is_same in zip(names, same.all(axis=1), strict=True) if not is_same]

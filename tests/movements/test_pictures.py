@@ -167,11 +167,13 @@ def test_a_body_is_one_sound_shape_from_everywhere(azimuth: float, elevation: fl
 
 @pytest.mark.parametrize("family", [f for f in FAMILIES if not f.asked_for], ids=lambda f: f.id)
 def test_at_least_two_faults_of_every_family_can_be_shown(family: Family) -> None:
-    shown = set()
-    for step in family.steps:
-        profile = posed(f"{family.id}/{step.id}")
-        shown |= {f.name for f in step.faults if f.looks and fault_figure(profiler(), profile, f.looks)}
-    assert len(shown) >= 2, f"only {shown}"
+    shown: set[str] = set()
+    for step, fault in ((s, f) for s in family.steps for f in s.faults):
+        if fault.looks and fault.name not in shown and fault_figure(profiler(), posed(f"{family.id}/{step.id}"), fault.looks):
+            shown.add(fault.name)
+        if len(shown) == 2:
+            return
+    pytest.fail(f"only {shown}")
 
 
 def test_a_fault_goes_wrong_where_it_says_and_keeps_the_feet_where_they_are() -> None:

@@ -39,7 +39,7 @@ def house(transactional_db) -> tuple[Api, str]:
     with connection.cursor() as cursor:  # the queue is no table of Django's: nobody empties it between tests
         cursor.execute("DELETE FROM procrastinate_jobs")
     user = user_of("ann")
-    return logged_in("ann"), str(create_client(user, today_case("painful-wrist")).pk)
+    return logged_in("ann"), str(create_client(user, today_case("parkinson")).pk)
 
 
 def test_who_asks_is_told_to_come_again_and_gets_the_answer_from_a_worker(house, with_workers, worker: Worker) -> None:
@@ -203,7 +203,7 @@ def test_what_was_changed_while_it_was_worked_out_is_not_built(house, with_worke
     api, client_id = house
     body = {"context": "home", "minutes": 15, "revision": 1, "number": 0}
     assert api.post(f"/clients/{client_id}/programmes", body).status_code == 202
-    wishes = {**api.get(f"/clients/{client_id}").json()["case"]["wishes"], "minutes": 25}
+    wishes = {**api.get(f"/clients/{client_id}").json()["case"]["wishes"], "minutes": 31}
     assert api.patch(f"/clients/{client_id}", {"base_revision": 1, "sections": {"wishes": wishes}}).status_code == 200
     refused = api.post(f"/clients/{client_id}/programmes", body)
     assert refused.status_code == 409
@@ -251,7 +251,7 @@ def test_an_answer_belongs_to_its_house(house, with_workers) -> None:
     assert api.get(f"/clients/{client_id}/verdicts").status_code == 202
     tasks.work_out.func(row=str(LongAnswer.objects.get().pk))
     assert api.get(f"/clients/{client_id}/verdicts").status_code == 200
-    other = create_client(user_of("bob"), today_case("painful-wrist"))
+    other = create_client(user_of("bob"), today_case("parkinson"))
     assert logged_in("bob").get(f"/clients/{other.pk}/verdicts").status_code == 202
     assert logged_in("bob").get(f"/clients/{client_id}/verdicts").status_code == 404
 

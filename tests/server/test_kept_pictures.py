@@ -22,7 +22,7 @@ def client(api: Api, user) -> Client:
     base = api.get(f"/clients/{client.pk}").json()["revision"]
     signs = {"asked_on": timezone.localdate().isoformat(), "present": []}
     assert api.patch(f"/clients/{client.pk}", {"base_revision": base, "sections": {"stop_signs": signs}}).status_code == 200
-    answer = api.post(f"/clients/{client.pk}/programmes", {"context": "home", "minutes": 15})
+    answer = api.post(f"/clients/{client.pk}/programmes", {"context": "home", "minutes": 5})
     assert answer.status_code == 201, answer.content
     return client
 

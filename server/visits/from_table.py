@@ -8,7 +8,7 @@ from amvel.case.visits import Visit
 from amvel.formats.tables import table_of_visits
 from amvel.languages import said
 from clients.models import Client
-from visits.log import log_visit
+from visits.log import keep_visit, sum_up
 
 Fault = tuple[str, str]
 
@@ -18,18 +18,27 @@ def add_visits(client: Client, user: User, visits: Iterable[Visit]) -> tuple[int
     here = {v.key: v.data for v in client.visits.order_by("version")}  # the newest version of each
     added = 0
     left: list[Fault] = []
-    for visit in visits:
-        if visit.id in here:
-            if _as_row(Visit.model_validate(here[visit.id])) != _as_row(visit):
+    try:
+        for visit in visits:
+            if visit.id not in here:
+                faults = _kept(client, user, visit)
+                left += faults
+                added += not faults
+            elif _as_row(Visit.model_validate(here[visit.id])) != _as_row(visit):
                 left.append((visit.id, said("this visit is here already, and says something else: what was logged is not changed by a table")))
-            continue
-        try:
-            log_visit(client, user, visit.model_dump(mode="json"))
-        except CaseError as error:
-            left += [(f"{visit.id}, {path.removeprefix('$.visit.')}", why) for path, why in error.faults]
-        else:
-            added += 1
+    finally:  # what came is counted, whatever became of the rest
+        if added:
+            sum_up(client)
     return added, left
+
+
+def _kept(client: Client, user: User, visit: Visit) -> list[Fault]:
+    """What is wrong with a visit that was not kept."""
+    try:
+        keep_visit(client, user, visit.model_dump(mode="json"))
+    except CaseError as error:
+        return [(f"{visit.id}, {path.removeprefix('$.visit.')}", why) for path, why in error.faults]
+    return []
 
 
 def _as_row(visit: Visit) -> str:

@@ -24,6 +24,14 @@ def log_visit(client: Client, user: User | None, data: dict[str, Any]) -> tuple[
 
     The same visit sent again is recognised by its id.  One that says more than before is kept as another version.
     """
+    kept, is_new = keep_visit(client, user, data)
+    if is_new:
+        sum_up(client)
+    return kept, is_new
+
+
+def keep_visit(client: Client, user: User | None, data: dict[str, Any]) -> tuple[LoggedVisit, bool]:
+    """As `log_visit`, for whoever keeps several and calls `sum_up` after the last of them."""
     visit = _read(client, data)
     plain = visit.model_dump(mode="json")
     for _ in range(_TRIES):
@@ -40,8 +48,6 @@ def log_visit(client: Client, user: User | None, data: dict[str, Any]) -> tuple[
                 audit(user, client, "visit logged", f"{visit.on} {visit.context}, by {visit.by}")
         except IntegrityError:  # the same one has come by another way at this very moment
             continue
-        summed = summary_of(engine_of(client.latest()), client.programmes.exists())
-        Client.objects.filter(pk=client.pk).update(**summed)
         if newest is None:  # another version of an old visit says nothing of what was planned since
             came(client, visit)
         return kept, True
@@ -49,6 +55,12 @@ def log_visit(client: Client, user: User | None, data: dict[str, Any]) -> tuple[
 
 
 _TRIES = 5
+
+
+def sum_up(client: Client) -> None:
+    """What Day says of a client, with the visits that came: it reckons the whole client anew."""
+    summed = summary_of(engine_of(client.latest()), client.programmes.exists())
+    Client.objects.filter(pk=client.pk).update(**summed)
 
 
 def _more(before: dict[str, Any], after: dict[str, Any]) -> Any:
@@ -85,4 +97,4 @@ def _read(client: Client, data: dict[str, Any]) -> Visit:
     return visit
 
 
-__all__ = ["last_of", "log_visit", "tell_next_day"]
+__all__ = ["keep_visit", "last_of", "log_visit", "sum_up", "tell_next_day"]

@@ -20,6 +20,7 @@ from amvel.answers.course import course
 from clients.casework import create_client
 from clients.engines import engine_of
 from clients.models import AuditEntry, Client
+from clients.summary import summary_of
 from exchange.client_file import taken_out
 from exchange.erasing import kept_until
 from programmes.building import build
@@ -241,6 +242,19 @@ def test_visits_come_in_from_a_table_once_and_change_nothing_that_is_here(api: A
     refused = api.post(address, {"table": written(changed)}).json()
     assert refused["taken"] == 0 and [f["path"] for f in refused["left_out"]] == [first]
     assert api.get(f"/clients/{empty.pk}/tables/visits.csv").content.decode() == table
+
+
+def test_a_client_is_summed_up_once_for_all_visits_of_a_table(api: Api, user, monkeypatch) -> None:
+    """Summing up reckons the whole client; one visit after the other it was most of what a table took."""
+    client = create_client(user, today_case("stroke"))
+    table = api.get(f"/clients/{client.pk}/tables/visits.csv").content.decode()
+    empty = create_client(user, {**today_case("stroke"), "visits": []})
+    reckoned = []
+    monkeypatch.setattr("visits.log.engine_of", lambda revision: reckoned.append(1) or engine_of(revision))
+    assert api.post(f"/clients/{empty.pk}/tables/visits", {"table": table}).json()["taken"] > 1
+    assert len(reckoned) == 1
+    told = summary_of(engine_of(empty.latest()), False)
+    assert Client.objects.filter(pk=empty.pk).values(*told).get() == told
 
 
 def test_a_visit_of_a_table_that_cannot_be_is_named_and_the_others_are_taken(api: Api, user) -> None:

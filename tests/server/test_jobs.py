@@ -53,8 +53,10 @@ def test_who_asks_is_told_to_come_again_and_gets_the_answer_from_a_worker(house,
     assert {"as_is", "excluded"} <= {v["verdict"] for v in api.get(path).json()["verdicts"]}
 
 
-def test_a_worker_that_is_killed_in_the_middle_costs_no_answer(house, with_workers, worker: Worker, monkeypatch) -> None:
+def test_a_worker_that_is_killed_in_the_middle_costs_no_answer(house, with_workers, worker: Worker) -> None:
     api, client_id = house
+    user = Client.objects.get(pk=client_id).organisation.users.get()
+    client_id = str(create_client(user, today_case("new-hip")).pk)  # the longest at work, so that there is a middle
     path = f"/clients/{client_id}/verdicts"
     assert api.get(path).status_code == 202
     worker.start()

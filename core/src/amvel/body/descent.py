@@ -200,25 +200,29 @@ def _com_arms(tree: Tree, wish: Wish, body: Body) -> None:
 @kernel
 def _direction(size: int, damping: float, room: Room) -> None:
     """The damped step of what is not held; held ones move as `fixed` says."""
-    n, most = 0, 0.0
+    n, moved, most = 0, 0, 0.0
     for p in range(size):
         room.delta[p] = room.fixed[p]
         if not room.held[p]:
             room.keep[n] = p
             n += 1
             most = max(most, room.hessian[p, p])
+        elif room.fixed[p] != 0.0:
+            room.touched[moved] = p
+            moved += 1
     # A joint that hardly moves any point must not be the one that damping drives: it is damped like the others.
     common = _COMMON_DAMPING * most
     for i in range(n):
         p = room.keep[i]
         pull = room.gradient[p]
-        for q in range(size):
-            if room.held[q]:
-                pull += room.hessian[p, q] * room.fixed[q]
+        for m in range(moved):
+            q = room.touched[m]
+            pull += room.hessian[p, q] * room.fixed[q]
         room.right[i] = pull
+        own, row = room.hessian[p], room.system[i]
         for j in range(i + 1):
-            room.system[i, j] = room.hessian[p, room.keep[j]]
-        room.system[i, i] += room.diagonal[p] + damping * (1.0 + common + room.hessian[p, p])
+            row[j] = own[room.keep[j]]
+        row[i] += room.diagonal[p] + damping * (1.0 + common + own[p])
     solve_in_place(room.system, room.right, n)
     for i in range(n):
         room.delta[room.keep[i]] = -room.right[i]
@@ -333,9 +337,9 @@ def descend(tree: Tree, wish: Wish, body: Body, position0: Array, rotation0: Arr
     for _ in range(_MAX_ITERATIONS):
         if fresh:  # a refused step has moved nothing
             _normal_equations(tree, wish, body, residual, position0, rotation0, room)
+            _remember(body, room.old_angles, room.old_position, room.old_rotation)
         _stepped(wish, body, damping, room)
         longest = _longest(size, room)
-        _remember(body, room.old_angles, room.old_position, room.old_rotation)
         _within_stops(wish, body, room, False)
         _moved_root(body, room)
         refresh(tree, wish, body)
@@ -350,11 +354,11 @@ def descend(tree: Tree, wish: Wish, body: Body, position0: Array, rotation0: Arr
                 break
         else:
             _return(body, room.old_angles, room.old_position, room.old_rotation)
-            refresh(tree, wish, body)
-            _residual(wish, body, residual)
             damping = min(_MOST_DAMPING, damping * 8)
             if damping >= _STUCK:
                 break
+    if not fresh:
+        refresh(tree, wish, body)
 
 
 @kernel

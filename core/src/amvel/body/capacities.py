@@ -137,6 +137,16 @@ class Capacities:
             self._regions_deg[region] = self._region_deg(region)
         return self._regions_deg[region]
 
+    def region_rad(self, region: str) -> dict[str, tuple[float, float]]:
+        """The same in radians."""
+        if region not in self._regions_rad:
+            self._regions_rad[region] = {k: (math.radians(a), math.radians(b)) for k, (a, b) in self.region_deg(region).items()}
+        return self._regions_rad[region]
+
+    @cached_property
+    def _regions_rad(self) -> dict[str, dict[str, tuple[float, float]]]:
+        return {}
+
     @cached_property
     def _regions_deg(self) -> dict[str, dict[str, tuple[float, float]]]:
         return {}

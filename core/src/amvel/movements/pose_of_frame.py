@@ -64,14 +64,11 @@ _PATCH = {
 
 def compile_frame(frame: Frame, label: str, body: Anthropometry, capacities: Capacities) -> PoseSpec:
     """The frame for one body, in SI units, with the hip–lumbar coupling applied."""
-    angles = _within({k: math.radians(v) for k, v in frame.angles.items()}, frame, capacities)
-    angles = _couple(angles, frame, capacities)
-    free = dict(frame.free)
-    # A hip at its stop tucks the pelvis; an arch that nobody declared would only be the solver's slack.
-    coupled = "lumbar.flexion" not in free and any(f"{s}.hip.flexion" in free for s in ("left", "right"))
-    if coupled:
-        free["lumbar.flexion"] = COUPLED_LUMBAR_STIFFNESS
-    neutral = {k: math.radians(v) * capacities.mobile.get(k.partition(".")[0], 1.0) for k, v in frame.neutral.items()}
+    own = _Inside.of(frame)
+    angles = _couple(_within(own, capacities), frame, capacities)
+    free, neutral = dict(own.free), dict(own.neutral)
+    for name in neutral if capacities.mobile else ():
+        neutral[name] *= capacities.mobile.get(name.partition(".")[0], 1.0)
     for name, value in neutral.items():
         angles[name] = angles.get(name, 0.0) + value
     if body.measures.kyphosis_extra_rad:
@@ -82,7 +79,7 @@ def compile_frame(frame: Frame, label: str, body: Anthropometry, capacities: Cap
             neutral.get("upper_thoracic.flexion", 0.0) + body.measures.kyphosis_extra_rad
         )
     floor, ceiling = _fused_stops(capacities, angles, neutral, free)
-    if coupled:
+    if own.coupled:
         floor["lumbar.flexion"] = angles.get("lumbar.flexion", 0.0)
     outside = _Outside.of(frame)
     x, y, z = frame.root_at_cm
@@ -100,6 +97,41 @@ def compile_frame(frame: Frame, label: str, body: Anthropometry, capacities: Cap
         ceiling,
         capacities.hamstring_rad(),
     )
+
+
+class _Inside(NamedTuple):
+    """What a frame declares of the joints (rad): the same for every body and whatever its ranges, and read off it once.
+
+    `limbs` are those of a limb that are declared and held, `raised` the sides whose arm is held away from the body.
+    """
+
+    angles: dict[str, float]
+    neutral: dict[str, float]
+    free: dict[str, float]
+    coupled: bool
+    limbs: tuple[str, ...]
+    raised: tuple[str, ...]
+
+    @classmethod
+    def of(cls, frame: Frame) -> "_Inside":
+        return frame.read_once(cls, cls._read)
+
+    @classmethod
+    def _read(cls, frame: Frame) -> "_Inside":
+        angles, free = frame.angles, dict(frame.free)
+        # A hip at its stop tucks the pelvis; an arch that nobody declared would only be the solver's slack.
+        coupled = "lumbar.flexion" not in free and not free.keys().isdisjoint(_HIP_BENDS)
+        if coupled:
+            free["lumbar.flexion"] = COUPLED_LUMBAR_STIFFNESS
+        held = angles.keys() - frame.free.keys()
+        return cls(
+            {k: math.radians(v) for k, v in angles.items()},
+            {k: math.radians(v) for k, v in frame.neutral.items()},
+            free,
+            coupled,
+            tuple(name for name in held if name.partition(".")[0] in _SIDES and name not in _HIP_BENDS),
+            tuple(side for side in _SIDES if f"{side}.shoulder.abduction" in held),
+        )
 
 
 class _Outside(NamedTuple):
@@ -123,22 +155,17 @@ class _Outside(NamedTuple):
         )
 
 
-def _within(angles: dict[str, float], frame: Frame, capacities: Capacities) -> dict[str, float]:
+def _within(own: _Inside, capacities: Capacities) -> dict[str, float]:
     """Declared joints as far as they go.  A hip that ends early tucks the pelvis (`_couple`); whatever else ends early
     ends there, and what it was to reach is not reached."""
-    stops, out = capacities.stops_rad(), dict(angles)
-    for name in (angles.keys() & _limbs_that_end(tuple(stops))) - frame.free.keys():
-        out[name] = min(max(angles[name], stops[name][0]), stops[name][1])
-    for side in _SIDES:
-        if f"{side}.shoulder.abduction" in out and f"{side}.shoulder.abduction" not in frame.free:
-            _lower_arm(out, side, stops[f"{side}.shoulder.flexion"][1])
+    stops, out = capacities.stops_rad(), dict(own.angles)
+    for name in own.limbs:
+        if name in stops:
+            least, most = stops[name]
+            out[name] = min(max(out[name], least), most)
+    for side in own.raised:
+        _lower_arm(out, side, stops[f"{side}.shoulder.flexion"][1])
     return out
-
-
-@lru_cache(maxsize=8)
-def _limbs_that_end(stops: tuple[str, ...]) -> frozenset[str]:
-    """Those of these joints that belong to a limb and end where they end."""
-    return frozenset(name for name in stops if name.partition(".")[0] in _SIDES and name not in _HIP_BENDS)
 
 
 def _lower_arm(angles: dict[str, float], side: str, most: float) -> None:
@@ -177,29 +204,36 @@ def _fused_stops(
     for kind in _SPINE_KINDS if capacities.mobile else ():
         _share_anew(capacities, angles, neutral, kind)
     for region, share in capacities.mobile.items():
-        for name, (least, most) in capacities.region_deg(region).items():
-            base = neutral.get(name, 0.0)
-            low, high = base + math.radians(least), base + math.radians(most)
+        for name, (least, most) in capacities.region_rad(region).items():
             if name in free and share <= 0.0:
                 del free[name]
             elif name in free:
-                floor[name], ceiling[name] = low, high
+                base = neutral.get(name, 0.0)
+                floor[name], ceiling[name] = base + least, base + most
     return floor, ceiling
+
+
+# The joints that share a bend or a turn of the trunk, by region.
+_SHARING = {kind: tuple((r, f"{r}.{kind}") for r in TRUNK_SHARE["flexion"]) for kind in _SPINE_KINDS}
 
 
 def _share_anew(capacities: Capacities, angles: dict[str, float], neutral: dict[str, float], kind: str) -> None:
     """What fused levels do not give of a declared bend or turn the others give, as far as they go."""
-    names = [f"{r}.{kind}" for r in TRUNK_SHARE["flexion"]]
-    wanted = {n: angles.get(n, 0.0) - neutral.get(n, 0.0) for n in names}
-    ranges = {n: capacities.region_deg(n.partition(".")[0])[n] for n in names}
-    given = {n: min(max(wanted[n], math.radians(ranges[n][0])), math.radians(ranges[n][1])) for n in names}
-    lost = sum(wanted.values()) - sum(given.values())
-    room = {n: math.radians(ranges[n][lost > 0]) - given[n] for n in names}
-    total = sum(room.values())
+    lost = total = 0.0
+    each = []
+    for region, n in _SHARING[kind]:
+        least, most = capacities.region_rad(region)[n]
+        base = neutral.get(n, 0.0)
+        wanted = angles.get(n, 0.0) - base
+        given = min(max(wanted, least), most)
+        lost += wanted - given
+        each.append((n, base, given, least, most))
+    for _, _, given, least, most in each:
+        total += (most if lost > 0 else least) - given
     share = min(1.0, lost / total) if abs(total) > 1e-9 else 0.0
-    for n in names:
-        if n in angles or given[n] or share:
-            angles[n] = neutral.get(n, 0.0) + given[n] + share * room[n]
+    for n, base, given, least, most in each:
+        if n in angles or given or share:
+            angles[n] = base + given + share * ((most if lost > 0 else least) - given)
 
 
 def _couple(angles: dict[str, float], frame: Frame, capacities: Capacities) -> dict[str, float]:

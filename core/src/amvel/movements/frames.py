@@ -252,7 +252,8 @@ def faced(frame: Frame, turn_deg: float) -> Frame:
 
 
 
-_MIRROR = np.diag([1.0, -1.0, 1.0])
+_MIRROR = np.outer([1.0, -1.0, 1.0], [1.0, -1.0, 1.0])
+_OTHER_SIDE_DOWN = {"left": "right", "right": "left"}
 
 
 def flip(v: tuple[float, float, float]) -> tuple[float, float, float]:
@@ -260,11 +261,13 @@ def flip(v: tuple[float, float, float]) -> tuple[float, float, float]:
     return (v[0], -v[1], v[2])
 
 
+@lru_cache(maxsize=8192)
 def _mirrored_touch(t: Touch) -> Touch:
     on = other_side(t.on) if t.on else None
     return Touch(other_side(t.landmark), t.surface, t.strategy, t.bears, t.places, t.gap_cm, t.half_width_cm, on)
 
 
+@lru_cache(maxsize=8192)
 def _mirrored_aim(a: Aim) -> Aim:
     value_cm = -a.value_cm if a.axis == "y" and a.direction is None else a.value_cm
     return Aim(
@@ -285,15 +288,16 @@ def alike(a: Frame, b: Frame) -> bool:
 
 def mirrored(frame: Frame) -> Frame:
     """The same frame for the other side."""
-
-    return but(frame, 
-        root=_MIRROR @ frame.root @ _MIRROR,
+    facts = frame.facts
+    return but(
+        frame,
+        root=_MIRROR * frame.root + 0.0,  # no zero keeps a sign
         root_at_cm=flip(frame.root_at_cm),
         angles={other_side(k): MIRROR_SIGN[k] * v for k, v in frame.angles.items()},
         free={other_side(k): v for k, v in frame.free.items()},
         neutral={k: MIRROR_SIGN[k] * v for k, v in frame.neutral.items()},
-        touches=tuple(_mirrored_touch(t) for t in frame.touches),
-        aims=tuple(_mirrored_aim(a) for a in frame.aims),
+        touches=tuple(map(_mirrored_touch, frame.touches)),
+        aims=tuple(map(_mirrored_aim, frame.aims)),
         loads=tuple((other_side(p), flip(f)) for p, f in frame.loads),
         bands=tuple(
             Band(
@@ -308,5 +312,5 @@ def mirrored(frame: Frame) -> Frame:
             p._replace(at=tuple(other_side(a) for a in p.at), anchor_cm=flip(p.anchor_cm) if p.anchor_cm else None)
             for p in frame.props
         ),
-        facts=but(frame.facts, side_down={"left": "right", "right": "left"}.get(frame.facts.side_down, "")),
+        facts=but(facts, side_down=_OTHER_SIDE_DOWN[facts.side_down]) if facts.side_down in _OTHER_SIDE_DOWN else facts,
     )

@@ -11,7 +11,8 @@ from amvel.movements.animation import animation
 from amvel.movements.columns import Columns
 from amvel.movements.declaration import Setting
 from amvel.movements.figure import figure
-from amvel.movements.shelf import Kind, ShelfError, Shelved, packed, unpacked
+from amvel.movements.look import Look
+from amvel.movements.shelf import ShelfError, Shelved, packed, unpacked
 from amvel.safety import sides_of
 from tests.conftest import demo
 
@@ -97,15 +98,15 @@ def test_what_has_no_pose_is_not_kept() -> None:
     family, step = next((f, s) for f, s in all_steps() if f.id == "sit_back_rest")
     broken = Request(family, step, "both", {**step.defaults(own.body), "back_cm": 400.0})
     assert own.profile(broken).fault
-    assert unpacked(own.pack()) == {kind: {} for kind in Kind}
+    assert unpacked(own.pack()) == {look: {} for look in Look}
 
 
 def test_nothing_is_packed_as_nothing() -> None:
     assert packed({}) == b""
-    assert unpacked(b"") == {kind: {} for kind in Kind}
+    assert unpacked(b"") == {look: {} for look in Look}
 
 
-@pytest.mark.parametrize("data", [b"x", b"PK\x03\x04 no archive", packed({Kind.WHOLE: {"k": Shelved(("a",), (0,), Columns({"q": 0}, np.zeros((1, 1))))}})[:-30]])
+@pytest.mark.parametrize("data", [b"x", b"PK\x03\x04 no archive", packed({Look.WHOLE: {"k": Shelved(("a",), (0,), Columns({"q": 0}, np.zeros((1, 1))))}})[:-30]])
 def test_anything_else_is_refused(data: bytes) -> None:
     with pytest.raises(ShelfError):
         unpacked(data)

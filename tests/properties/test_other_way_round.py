@@ -11,6 +11,7 @@ import pytest
 
 from amvel.body import Capacities, cautious, healthy
 from amvel.movements import Profiler, Request, all_steps
+from amvel.movements.look import Look
 from amvel.movements.profiler import Asked, solved_directly
 from tests.alike import unlike_columns
 from tests.bodies import body
@@ -42,7 +43,7 @@ def test_a_right_version_is_what_solving_it_gives(who: str) -> None:
     profiler = Profiler(body(), PEOPLE[who])
     lefts = [Request(r.family, r.step, "left", r.values) for r in right_ones()]
     asked = profiler.profiles([*lefts, *right_ones()])[len(lefts) :]
-    direct = solved_directly([Asked(profiler, r, quick=False) for r in right_ones()])
+    direct = solved_directly([Asked(profiler, r, Look.WHOLE) for r in right_ones()])
     turned = sum(a.left_twin is not None for a in asked)
     assert turned > len(lefts) / 4, "this looked at nothing"
     for got, want in zip(asked, direct, strict=True):

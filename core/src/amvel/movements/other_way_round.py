@@ -6,6 +6,7 @@ from collections.abc import Sequence
 
 from amvel.body import Capacities, other_side
 from amvel.movements.frames import Frame, alike
+from amvel.movements.look import Look
 from amvel.movements.profile import Profile, Request
 
 
@@ -20,12 +21,12 @@ def turned_round(request: Request, left: Profile) -> Profile:
     return Profile(request, left.frame_names, left.columns.renamed(other_side), rows=left.rows, left_twin=left)
 
 
-def same_both_ways(own: Capacities, left: Profile, quick: bool) -> bool:
+def same_both_ways(own: Capacities, left: Profile, look: Look) -> bool:
     """Whether the left version would be placed just so by these capacities with left and right exchanged."""
     other = own.swapped()
     if left.fault or left.placed_otherwise(own, other):
         return False
-    if quick:  # a sketch was not looked at with freer limbs
+    if look is not Look.WHOLE:  # it was not looked at with freer limbs
         return True
     if left.freer is not None:
         return not left.freer.otherwise(own.loosened(), other.loosened())

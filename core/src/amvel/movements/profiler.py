@@ -6,6 +6,7 @@ A profile depends on the body with its capacities, the set-up and the parameters
 import hashlib
 import json
 from collections import OrderedDict
+from collections.abc import Sequence
 from dataclasses import replace
 from functools import cached_property, lru_cache
 from threading import RLock
@@ -26,11 +27,12 @@ from amvel.movements.declared_frames import declared_frames
 from amvel.movements.frames import Frame
 from amvel.movements.levels import REFERENCES, Ceilings
 from amvel.movements.library import find
+from amvel.movements.look import Look
 from amvel.movements.other_way_round import declared_alike, left_twin, same_both_ways, turned_round
 from amvel.movements.placed import gathered
 from amvel.movements.placing import Movement, Placer, placed_frames, with_those_on_the_way
 from amvel.movements.profile import Profile, Request, as_asked, as_posed
-from amvel.movements.shelf import Kind, Shelved, packed, unpacked
+from amvel.movements.shelf import Shelved, packed, unpacked
 from amvel.quantities import quantity
 
 MODEL_VERSION = version("2026.11", MODEL)
@@ -52,9 +54,8 @@ class Profiler:
         self.body, self.capacities, self.between = body, capacities, between
         other: Placer | None = like.placer if like else None
         self.placer: Placer = Placer(other.skeleton if other else Skeleton(body), capacities, other)
-        self._sketches: OrderedDict[str, Profile] = OrderedDict()
-        self._kept: OrderedDict[str, Profile] = OrderedDict()
-        self._shelf: dict[Kind, dict[str, Shelved]] = {kind: {} for kind in Kind}  # taken over from another process
+        self._kept: dict[Look, OrderedDict[str, Profile]] = {look: OrderedDict() for look in Look}
+        self._shelf: dict[Look, dict[str, Shelved]] = {look: {} for look in Look}  # taken over from another process
         self._keep = keep
         self.solved = 0  # how many were solved here, since the start or the last packing
         # Requests of one server share a profiler; whoever moves a slider does not wait for whoever judges a library.
@@ -92,32 +93,30 @@ class Profiler:
     def profiles(self, requests: list[Request]) -> list[Profile]:
         """All profiles, in the order asked; only what is new is solved."""
         with self._solving:
-            return self._answer([Asked(self, r, quick=False) for r in requests])
+            return self._answer([Asked(self, r, Look.WHOLE) for r in requests])
 
     def known(self, requests: list[Request]) -> int:
         """How many of these are solved already; asks nothing of whoever is solving now."""
-        return sum(as_posed(r).key() in self._kept for r in requests)
+        return sum(as_posed(r).key() in self._kept[Look.WHOLE] for r in requests)
 
     @property
     def held(self) -> int:
         """How many solved profiles it keeps, found here or taken over."""
-        return len(self._kept) + len(self._sketches) + sum(map(len, self._shelf.values()))
+        return sum(len(self._kept[look]) + len(self._shelf[look]) for look in Look)
 
     def sketches(self, requests: list[Request]) -> list[Profile]:
         """The declared frames only: enough to rule a version out, never enough to allow it."""
         with self._sketching:
-            return self._answer([Asked(self, r, quick=True) for r in requests])
+            return self._answer([Asked(self, r, Look.SKETCH) for r in requests])
 
-    def sketches_and_profiles(self, sketched: list[Request], whole: list[Request]) -> tuple[list[Profile], list[Profile]]:
-        """Both at once, of what is asked for as either."""
+    def looked_at(self, wanted: Sequence[tuple[Look, Request]]) -> list[Profile]:
+        """All of these at once, each looked at as closely as is asked, in the order asked."""
         with self._solving, self._sketching:
-            asked = [Asked(self, r, quick) for quick, requests in ((True, sketched), (False, whole)) for r in requests]
-            found = self._answer(asked)
-        return found[: len(sketched)], found[len(sketched) :]
+            return self._answer([Asked(self, r, look) for look, r in wanted])
 
-    def kept(self, quick: bool) -> "OrderedDict[str, Profile]":
-        """By key what is solved, as sketches or whole."""
-        return self._sketches if quick else self._kept
+    def kept(self, look: Look) -> "OrderedDict[str, Profile]":
+        """By key what is solved, looked at just so."""
+        return self._kept[look]
 
     def _whole(self, request: Request) -> Request:
         """The request with every measure of its step: one that was stored before a measure came has it at its usual value."""
@@ -130,48 +129,52 @@ class Profiler:
     def _answer(self, asked: "list[Asked]") -> list[Profile]:
         wanted = [a._replace(request=self._whole(a.request)) for a in asked]
         placed = [a._replace(request=as_posed(a.request)) for a in wanted]
-        for _, r, quick in placed:
-            if r.key() in self._shelf[_KIND[quick]]:
-                self.kept(quick).setdefault(r.key(), _from_shelf(r, self._shelf[_KIND[quick]].pop(r.key())))
-        missing = {(a.request.key(), a.quick): a for a in placed if a.request.key() not in self.kept(a.quick)}
+        for a in placed:
+            self._take_off_the_shelf(a.request)
+        missing = {(a.request.key(), a.look): a for a in placed if a.found is None}
         if missing:
             self.solved += len(missing)
             _solve_and_keep(list(missing.values()))
-        answer = [as_asked(a.request, self.kept(p.quick)[p.request.key()]) for a, p in zip(wanted, placed, strict=True)]
-        for kept in (self._sketches, self._kept):
+        answer = [as_asked(a.request, p.answer) for a, p in zip(wanted, placed, strict=True)]
+        for kept in self._kept.values():
             while len(kept) > self._keep:
                 kept.popitem(last=False)
         return answer
+
+    def _take_off_the_shelf(self, request: Request) -> None:
+        key = request.key()
+        for look, shelf in self._shelf.items():
+            if key in shelf:
+                self._kept[look].setdefault(key, _from_shelf(request, shelf.pop(key)))
 
     def posed(self, profile: Profile) -> Profile:
         """The same profile with its poses, which are found anew where it was taken over; its columns stay."""
         if profile.posed is not None or profile.fault:
             return profile
         sketched = all(b - a == 1 for a, b in zip(profile.rows, profile.rows[1:], strict=False))
-        [found] = _solve_within([Asked(self, as_posed(profile.request), sketched)])
+        [found] = _solve_within([Asked(self, as_posed(profile.request), Look.SKETCH if sketched else Look.ASSUMED)])
         return replace(profile, frames=found.frames, posed=found.posed, declared=found.declared, sent=found.sent)
 
     def pack(self) -> bytes:
         """Whatever is solved, to be taken over by another process for the same body (`digest`)."""
         self.solved = 0
-        solved = {Kind.SKETCH: self._sketches, Kind.WHOLE: self._kept}
-        good = {kind: {k: _for_shelf(p) for k, p in list(kept.items()) if not p.fault} for kind, kept in solved.items()}
-        return packed({kind: {**self._shelf[kind], **good[kind]} for kind in Kind})
+        good = {look: {k: _for_shelf(p) for k, p in list(kept.items()) if not p.fault} for look, kept in self._kept.items()}
+        return packed({look: {**self._shelf[look], **good[look]} for look in Look})
 
     @property
     def is_fresh(self) -> bool:
         """Nothing is solved yet, and nothing was taken over."""
-        return not (self._kept or self._sketches or any(self._shelf.values()))
+        return not (any(self._kept.values()) or any(self._shelf.values()))
 
     def take_over(self, data: bytes) -> None:
         """What another process has solved for this body; raises ShelfError for anything else."""
-        for kind, found in unpacked(data).items():
-            self._shelf[kind] |= found
+        for look, found in unpacked(data).items():
+            self._shelf[look] |= found
 
-    def turned_round(self, request: Request, left: Profile, quick: bool) -> Profile | None:
+    def turned_round(self, request: Request, left: Profile, look: Look) -> Profile | None:
         """The right version of a step from its left one; None where this body would be placed otherwise."""
         own = self.capacities
-        if left.fault or (not own.alike_on_both_sides and not (same_both_ways(own, left, quick) and self._asked_alike(request))):
+        if left.fault or (not own.alike_on_both_sides and not (same_both_ways(own, left, look) and self._asked_alike(request))):
             return None
         return turned_round(request, left)
 
@@ -199,49 +202,65 @@ def _from_shelf(request: Request, shelved: Shelved) -> Profile:
 
 
 class Asked(NamedTuple):
-    """A request, for the ranges of one profiler: as a sketch, or whole."""
+    """A request, for the ranges of one profiler, and how closely it is to be looked at."""
 
     profiler: Profiler
     request: Request
-    quick: bool
+    look: Look
 
     @property
     def kept(self) -> "OrderedDict[str, Profile]":
-        return self.profiler.kept(self.quick)
+        return self.profiler.kept(self.look)
+
+    @property
+    def found(self) -> Profile | None:
+        """What answers it already: looked at so, or more closely than that."""
+        found = self.kept.get(self.request.key())
+        return self.profiler.kept(Look.WHOLE).get(self.request.key()) if found is None and self.look is Look.ASSUMED else found
+
+    @property
+    def answer(self) -> Profile:
+        """The same of what has to be known by now."""
+        found = self.found
+        assert found is not None, f"{self.request.label} was left unsolved"
+        return found
 
     @property
     def between(self) -> int:
         """How many frames are looked at between two declared ones."""
-        return 0 if self.quick else self.profiler.between
+        return 0 if self.look is Look.SKETCH else self.profiler.between
+
+    def of(self, request: Request) -> "Asked":
+        """Another one, looked at as closely; closer, where that is known."""
+        other = self._replace(request=request)
+        known_whole = self.look is Look.ASSUMED and request.key() in self.profiler.kept(Look.WHOLE)
+        return other._replace(look=Look.WHOLE) if known_whole else other
 
 
-_KIND = {True: Kind.SKETCH, False: Kind.WHOLE}
-
-
-def solve_together(wanted: "list[tuple[Profiler, list[Request]]]", quick: bool = False) -> None:
-    """Solve what several profilers of one body lack in one batch, `quick` as sketches; each keeps its own."""
-    lacking = [Asked(p, r, quick) for p, requests in wanted for r in requests if r.key() not in p.kept(quick)]
+def solve_together(wanted: "list[tuple[Profiler, list[Request]]]", look: Look) -> None:
+    """Solve what several profilers of one body lack in one batch, looked at so closely; each keeps its own."""
+    asked = (Asked(p, r, look) for p, requests in wanted for r in requests)
+    lacking = [a for a in asked if a.found is None]
     if lacking:
         _solve_and_keep(lacking)
 
 
 def _solve_and_keep(asked: list[Asked]) -> None:
     """Solve what each profiler is asked; a right version is turned round from the left one where that is the same."""
-    lefts = {(id(a.profiler), a.request.key(), a.quick) for a in asked if a.request.side == "left"}
-    now: dict[tuple[int, str, bool], Asked] = {}
-    later: list[Asked] = []
+    lefts = {(id(a.profiler), a.request.key(), a.look) for a in asked if a.request.side == "left"}
+    now: dict[tuple[int, str, Look], Asked] = {}
+    later: list[tuple[Asked, Asked]] = []  # each with its left twin
     for a in asked:
-        own, r, quick = a
-        twin = left_twin(r) if r.side == "right" else None
-        known = twin is not None and (twin.key() in a.kept or (id(own), twin.key(), quick) in lefts)
-        if twin is None or not (known or own.capacities.alike_on_both_sides):
-            now[id(own), r.key(), quick] = a
+        twin = a.of(left_twin(a.request)) if a.request.side == "right" else None
+        known = twin is not None and (twin.found is not None or (id(a.profiler), twin.request.key(), a.look) in lefts)
+        if twin is None or not (known or a.profiler.capacities.alike_on_both_sides):
+            now[id(a.profiler), a.request.key(), a.look] = a
             continue
-        later.append(a)
+        later.append((a._replace(look=twin.look), twin))
         if not known:
-            now[id(own), twin.key(), quick] = Asked(own, twin, quick)
+            now[id(a.profiler), twin.request.key(), a.look] = twin
     _keep_solved(list(now.values()))
-    turned = [(a, a.profiler.turned_round(a.request, a.kept[left_twin(a.request).key()], a.quick)) for a in later]
+    turned = [(a, a.profiler.turned_round(a.request, twin.answer, a.look)) for a, twin in later]
     for a, found in turned:
         if found is not None:
             a.kept[a.request.key()] = found
@@ -252,6 +271,8 @@ def _keep_solved(asked: list[Asked]) -> None:
     if asked:
         for a, found in zip(asked, solved_directly(asked), strict=True):
             a.kept[a.request.key()] = found
+            if a.look is Look.WHOLE:
+                a.profiler.kept(Look.ASSUMED).pop(a.request.key(), None)
 
 
 def solved_directly(asked: list[Asked]) -> list[Profile]:
@@ -260,19 +281,26 @@ def solved_directly(asked: list[Asked]) -> list[Profile]:
     Where a limb lies at a stop that is only assumed, the pose is solved once more without it: nobody knows whether the
     limb ends there, so that its angles count as far as they may go.
     """
-    found = _solve_within(asked)
-    open_ended = [i for i, (a, p) in enumerate(zip(asked, found, strict=True)) if _is_open_ended(a, p)]
-    if open_ended:
-        freer = _solve_within([asked[i]._replace(profiler=asked[i].profiler.loosened) for i in open_ended])
-        for i, other in zip(open_ended, freer, strict=True):
-            found[i] = _limbs_as_far_as(found[i], other)
-    return found
+    begun = {i: p for i, a in enumerate(asked) if a.look is Look.WHOLE and (p := a._replace(look=Look.ASSUMED).found) is not None}
+    new = [i for i in range(len(asked)) if i not in begun]
+    of_begun = [i for i, p in begun.items() if _is_open_ended(asked[i], p)]
+    solved = iter(_solve_within([*(asked[i] for i in new), *(_freer(asked[i]) for i in of_begun)]))
+    profiles = begun | {i: next(solved) for i in new}
+    freer = dict(zip(of_begun, solved, strict=True))
+    open_ended = [i for i in new if _is_open_ended(asked[i], profiles[i])]
+    freer |= zip(open_ended, _solve_within([_freer(asked[i]) for i in open_ended]), strict=True)
+    return [_limbs_as_far_as(profiles[i], freer[i]) if i in freer else profiles[i] for i in range(len(asked))]
+
+
+def _freer(asked: Asked) -> Asked:
+    """The same with limbs that nobody has measured as far as they may go."""
+    return asked._replace(profiler=asked.profiler.loosened)
 
 
 def _is_open_ended(asked: Asked, profile: Profile) -> bool:
-    """Whether freer limbs may lie otherwise.  A sketch allows nothing, so that it need not know how far a limb may go."""
+    """Whether freer limbs may lie otherwise.  What allows nothing need not know how far a limb may go."""
     own = asked.profiler
-    if asked.quick or profile.fault or own.loosened is own:
+    if asked.look is not Look.WHOLE or profile.fault or own.loosened is own:
         return False
     return profile.placed_otherwise(own.capacities, own.loosened.capacities)
 
@@ -296,6 +324,8 @@ def _limb_angles(names: tuple[str, ...]) -> tuple[str, ...]:
 
 def _solve_within(asked: list[Asked]) -> list[Profile]:
     """The same, every stop taken as it is."""
+    if not asked:
+        return []
     first = asked[0].profiler
     movements = [a.profiler.movement(a.request) for a in asked]
     names = [name for m in movements for name in m.names]

@@ -7,13 +7,13 @@ import io
 import json
 import zlib
 from dataclasses import dataclass
-from enum import StrEnum
 from zipfile import BadZipFile
 
 import numpy as np
 
 from amvel.body.tree import Array
 from amvel.movements.columns import Columns
+from amvel.movements.look import Look
 
 
 class ShelfError(ValueError):
@@ -29,23 +29,16 @@ class Shelved:
     columns: Columns
 
 
-class Kind(StrEnum):
-    """A sketch has the declared frames only and rules out; a whole profile may allow."""
-
-    SKETCH = "sketch"
-    WHOLE = "whole"
-
-
-Shelf = dict[Kind, dict[str, Shelved]]  # by kind and key
+Shelf = dict[Look, dict[str, Shelved]]  # by look and key
 
 
 def packed(shelf: Shelf) -> bytes:
     """Profiles, all with the same columns."""
-    kept = [(kind, key, s) for kind, found in shelf.items() for key, s in found.items()]
+    kept = [(look, key, s) for look, found in shelf.items() for key, s in found.items()]
     if not kept:
         return b""
     names = list(kept[0][2].columns.index)
-    heads = [[kind, key, list(s.frame_names), list(s.rows)] for kind, key, s in kept]
+    heads = [[look, key, list(s.frame_names), list(s.rows)] for look, key, s in kept]
     out = io.BytesIO()
     text = np.frombuffer(json.dumps([names, heads]).encode(), dtype=np.uint8)
     np.savez_compressed(out, heads=text, table=np.concatenate([_in_order(s.columns, names) for _, _, s in kept], axis=1))
@@ -59,7 +52,7 @@ def _in_order(columns: Columns, names: list[str]) -> Array:
 
 def unpacked(data: bytes) -> Shelf:
     """The profiles that `packed` wrote; raises ShelfError where it did not."""
-    out: Shelf = {kind: {} for kind in Kind}
+    out: Shelf = {look: {} for look in Look}
     if not data:
         return out
     try:
@@ -67,8 +60,8 @@ def unpacked(data: bytes) -> Shelf:
             names, heads = json.loads(bytes(arrays["heads"]))
             table = arrays["table"]
         index, at = {n: i for i, n in enumerate(names)}, 0
-        for kind, key, frames, rows in heads:
-            out[Kind(kind)][key] = Shelved(tuple(frames), tuple(rows), Columns(index, table[:, at : at + len(frames)]))
+        for look, key, frames, rows in heads:
+            out[Look(look)][key] = Shelved(tuple(frames), tuple(rows), Columns(index, table[:, at : at + len(frames)]))
             at += len(frames)
         if at != table.shape[1] or len(names) != table.shape[0]:
             raise ShelfError("the table has another size than its heads say")

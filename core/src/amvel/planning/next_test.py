@@ -15,6 +15,7 @@ from amvel.case import CaseError, amended
 from amvel.engine import Engine, profiler_for
 from amvel.languages import said, said_together, term
 from amvel.movements import Profiler, Request
+from amvel.movements.look import Look
 from amvel.movements.profiler import solve_together
 from amvel.quantities import base_id
 from amvel.safety import CONTEXTS, Envelope, Limit, Table
@@ -184,10 +185,10 @@ class _Trials:
             moved = self.moved.setdefault(new.digest(), _Moved(profiler_for(own.body, new, own)))
             moved.rows = sorted({*moved.rows, *self._open_rows(old, new, trial.envelope)})
             moved.envelopes.append(trial.envelope)
-        solve_together([(m.profiler, self._requests(m.rows)) for m in self.moved.values()], quick=True)
+        solve_together([(m.profiler, self._requests(m.rows)) for m in self.moved.values()], Look.SKETCH)
         for m in self.moved.values():
             m.rows_open = m.still_open(Table(m.profiler.sketches(self._requests(m.rows))))
-        solve_together([(m.profiler, self._requests(m.rows_open)) for m in self.moved.values()])
+        solve_together([(m.profiler, self._requests(m.rows_open)) for m in self.moved.values()], Look.WHOLE)
 
     def _requests(self, rows: list[int]) -> list[Request]:
         return [self.table.profiles[i].request for i in rows]

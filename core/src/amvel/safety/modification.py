@@ -6,13 +6,14 @@ The candidates of a step do not depend on findings; only which of them are admis
 from collections import defaultdict
 from collections.abc import Callable, Container, Generator
 from dataclasses import dataclass
-from itertools import chain, islice, product
+from itertools import islice, product
 from typing import TypeVar
 
 from amvel.body import DECLARED
 from amvel.movements import Parameter, Profile, Profiler, Request, Step
 from amvel.movements.dosing import dose_parameters, first_dose, only_what_differs
 from amvel.movements.levels import named_levels
+from amvel.movements.look import Look
 from amvel.quantities import base_id, quantity
 from amvel.safety.limits import Envelope
 from amvel.safety.verdict import Breach, Check, check, holds
@@ -112,10 +113,10 @@ def _pairs(
 
 @dataclass(frozen=True)
 class Ask:
-    """Profiles that a search needs next; `quick` ones are sketches, which can rule out but never allow."""
+    """Profiles that a search needs next, and how closely they are to be looked at: only the closest look allows."""
 
     requests: tuple[Request, ...]
-    quick: bool
+    look: Look
 
 
 Search = Generator[Ask, list[Profile], Modified | None]
@@ -137,10 +138,8 @@ def together(profiler: Profiler, searches: list[Generator[Ask, list[Profile], Fo
     for i in range(len(searches)):
         go_on(i, None)
     while waiting:
-        asks = [(i, a) for quick in (True, False) for i, a in waiting.items() if a.quick == quick]
-        sketched, whole = ([r for _, a in asks if a.quick == quick for r in a.requests] for quick in (True, False))
-        found = chain(*profiler.sketches_and_profiles(sketched, whole))
-        got = {i: list(islice(found, len(a.requests))) for i, a in asks}
+        found = iter(profiler.looked_at([(a.look, r) for a in waiting.values() for r in a.requests]))
+        got = {i: list(islice(found, len(a.requests))) for i, a in waiting.items()}
         for i in list(waiting):
             go_on(i, got[i])
     return answers
@@ -180,7 +179,7 @@ def _probed(
     """Each parameter as far as it goes, and half-way where that can say more."""
     start = {**first_dose(original.request.step), **original.request.values}
     furthest = [_version(original, {**start, p.id: values[-1]}) for p, values in moves]
-    sketches = yield Ask(tuple(furthest), True)
+    sketches = yield Ask(tuple(furthest), Look.SKETCH)
     if any(all(_leaves_it(original, sketch, b, p) for (p, _), sketch in zip(moves, sketches, strict=True)) for b in first.breaches):
         return furthest, sketches
     half_way = [
@@ -188,7 +187,7 @@ def _probed(
         for (p, values), sketch in zip(moves, sketches, strict=True)
         if len(values) > 1 and not _says_all(original, sketch, first, p)
     ]
-    between = yield Ask(tuple(half_way), True)
+    between = yield Ask(tuple(half_way), Look.SKETCH)
     return [*furthest, *half_way], [*sketches, *between]
 
 
@@ -229,7 +228,7 @@ def _hopeful_pairs(
     pairs = [(a, b) for i, a in enumerate(moves) for b in list(moves)[i + 1 :] if moves[a] and moves[b]]
     corners = [_version(original, {**start, a: moves[a][-1], b: moves[b][-1]}) for a, b in pairs]
     held = _held_alone(start, first, probes, sketches)
-    at_corners = yield Ask(tuple(corners), True)
+    at_corners = yield Ask(tuple(corners), Look.SKETCH)
     hopeful = [
         v
         for (a, b), corner in zip(pairs, at_corners, strict=True)
@@ -268,15 +267,25 @@ def _first_fine(
     while start < len(versions):
         part = versions[start : start + at_a_time]
         start, at_a_time = start + at_a_time, 2 * at_a_time
-        sketches = yield Ask(tuple(part), True)
+        sketches = yield Ask(tuple(part), Look.SKETCH)
         hopeful = [r for r, sketch in zip(part, sketches, strict=True) if fine(sketch)]  # what fails in its declared frames fails
         while hopeful:
             now, hopeful = hopeful[:whole_at_a_time], hopeful[whole_at_a_time:]
-            found = yield Ask(tuple(now), False)
-            good = next((whole for whole in found if fine(whole)), None)
+            good = yield from _first_that_holds(now, fine)
             if good is not None:
                 return good
             whole_at_a_time *= 2
+    return None
+
+
+def _first_that_holds(versions: list[Request], fine: Callable[[Profile], bool]) -> Generator[Ask, list[Profile], Profile | None]:
+    """The first of these that holds everything also with limbs that nobody has measured as far as they may go: that is
+    looked at only where it holds with them as they are assumed."""
+    found = yield Ask(tuple(versions), Look.ASSUMED)
+    for version in [r for r, assumed in zip(versions, found, strict=True) if fine(assumed)]:
+        [whole] = yield Ask((version,), Look.WHOLE)
+        if fine(whole):
+            return whole
     return None
 
 
@@ -319,31 +328,36 @@ def _refined(
             continue
         path = [_version(original, {**best.request.values, p.id: x}) for x in p.candidates(start[p.id])]
         low, high = -1, path.index(best.request)
-        nearest, _ = yield from _halved(path, low, high, True, fine)
+        nearest = yield from _halved(path, low, high, fine)
         if nearest == high:
             continue
-        [whole] = yield Ask((path[nearest],), False)
-        if fine(whole):
-            best = whole
-        else:
-            _, further = yield from _halved(path, nearest, high, False, fine)
-            best = further or best
+        whole = yield from _first_that_holds([path[nearest]], fine)
+        best = whole or (yield from _halved_whole(path, nearest, high, fine)) or best
     return best
 
 
-def _halved(
-    path: list[Request], low: int, high: int, quick: bool, fine: Callable[[Profile], bool]
-) -> Generator[Ask, list[Profile], tuple[int, Profile | None]]:
-    """The first of these versions that holds, between one that does not and one that does; its profile where it is not that one."""
+def _halved(path: list[Request], low: int, high: int, fine: Callable[[Profile], bool]) -> Generator[Ask, list[Profile], int]:
+    """Which of these versions is the first whose declared frames hold, between one that does not and one that does."""
+    while high - low > 1:
+        middle = (low + high) // 2
+        [trial] = yield Ask((path[middle],), Look.SKETCH)
+        low, high = (low, middle) if fine(trial) else (middle, high)
+    return high
+
+
+def _halved_whole(
+    path: list[Request], low: int, high: int, fine: Callable[[Profile], bool]
+) -> Generator[Ask, list[Profile], Profile | None]:
+    """The same of whole versions; none where it is the one that is known to hold."""
     best = None
     while high - low > 1:
         middle = (low + high) // 2
-        [trial] = yield Ask((path[middle],), quick)
-        if fine(trial):
+        trial = yield from _first_that_holds([path[middle]], fine)
+        if trial is not None:
             high, best = middle, trial
         else:
             low = middle
-    return high, best
+    return best
 
 
 def changes(original: Profile, found: Profile, first: Check) -> tuple[Change, ...]:

@@ -15,6 +15,7 @@ from amvel.case import Case
 from amvel.languages import said, said_together, term
 from amvel.movements import Profile, Profiler, Request, find
 from amvel.movements.bed import BED, FLOOR, LYING_ON
+from amvel.movements.look import Look
 from amvel.quantities import quantity
 from amvel.safety.capacity.rising import RISES_SEEN
 from amvel.safety.limits import Envelope, Limit, Origin, Place
@@ -202,7 +203,7 @@ def _stage(
     family, step = find(ref)
     on_it = {**values, LYING_ON.id: on} if LYING_ON.id in values else values
     sides = ("left", "right") if step.sides else ("both",)
-    profiles = yield Ask(tuple(Request(family, step, s, on_it) for s in sides), False)
+    profiles = yield Ask(tuple(Request(family, step, s, on_it) for s in sides), Look.WHOLE)
     lifted = [valid_overrides(case.overrides, envelope, case.as_of, ref, s) for s in sides]
     firsts = [check(p, envelope, context, x) for p, x in zip(profiles, lifted, strict=True)]
     for p, answer in zip(profiles, firsts, strict=True):

@@ -130,7 +130,7 @@ class Profiler:
         wanted = [a._replace(request=self._whole(a.request)) for a in asked]
         placed = [a._replace(request=as_posed(a.request)) for a in wanted]
         for a in placed:
-            self._take_off_the_shelf(a.request)
+            self._take_off_the_shelf(a)
         missing = {(a.request.key(), a.look): a for a in placed if a.found is None}
         if missing:
             self.solved += len(missing)
@@ -141,11 +141,13 @@ class Profiler:
                 kept.popitem(last=False)
         return answer
 
-    def _take_off_the_shelf(self, request: Request) -> None:
-        key = request.key()
-        for look, shelf in self._shelf.items():
+    def _take_off_the_shelf(self, asked: "Asked") -> None:
+        """What another process has solved of it; sketches apart from the rest, since two requests may ask for either at once."""
+        key = asked.request.key()
+        for look in (Look.SKETCH,) if asked.look is Look.SKETCH else (Look.ASSUMED, Look.WHOLE):
+            shelf = self._shelf[look]
             if key in shelf:
-                self._kept[look].setdefault(key, _from_shelf(request, shelf.pop(key)))
+                self._kept[look].setdefault(key, _from_shelf(asked.request, shelf.pop(key)))
 
     def posed(self, profile: Profile) -> Profile:
         """The same profile with its poses, which are found anew where it was taken over; its columns stay."""

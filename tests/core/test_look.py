@@ -9,7 +9,7 @@ from hypothesis import strategies as st
 from amvel.body import cautious, healthy
 from amvel.movements import Profile, Profiler, Request, all_steps
 from amvel.movements.look import Look
-from amvel.movements.profiler import Asked
+from amvel.movements.profiler import Asked, solved_directly
 from amvel.quantities import quantity
 from tests.alike import unlike_columns
 from tests.bodies import body
@@ -106,3 +106,18 @@ def test_what_was_begun_is_taken_over_by_another_process() -> None:
         assert (got.fault is None) == (want.fault is None)
         if want.fault is None:
             assert not unlike_columns(got, want), want.request.label
+
+
+def test_a_measured_side_is_not_counted_as_far_as_an_unmeasured_one() -> None:
+    """Asked in one batch, the left one whole and both as assumed: what freer limbs do on the left says nothing of a right hip and
+    knee that were measured."""
+    measured = {f"right.{name}": deg for name, deg in {"hip_flexion": 90.0, "knee_flexion": 110.0, "shoulder_elevation": 120.0}.items()}
+    rights = [r for r in some_requests(1) if r.side == "right"][::5]
+    lefts = [Request(r.family, r.step, "left", r.values) for r in rights]
+    alone = [solved_directly([Asked(Profiler(body(), cautious(measured)), r, look) for r in rights]) for look in (Look.ASSUMED, Look.WHOLE)]
+    whole, assumed = [(Look.WHOLE, r) for r in lefts], [(Look.ASSUMED, r) for r in (*lefts, *rights)]
+    for asked in ([*whole, *assumed], [*assumed, *whole]):
+        together = Profiler(body(), cautious(measured))
+        together.looked_at(asked)
+        for r, got, *either in zip(rights, together.looked_at([(Look.ASSUMED, r) for r in rights]), *alone, strict=True):
+            assert any((got.fault is None) == (p.fault is None) and (p.fault or not unlike_columns(got, p)) for p in either), r.label

@@ -215,10 +215,16 @@ class Asked(NamedTuple):
         return self.profiler.kept(self.look)
 
     @property
+    def as_known(self) -> "Asked":
+        """The same as closely as it is known: what was looked at whole answers what is asked as assumed."""
+        whole = self._replace(look=Look.WHOLE)
+        return whole if self.look is Look.ASSUMED and self.request.key() in whole.kept else self
+
+    @property
     def found(self) -> Profile | None:
-        """What answers it already: looked at so, or more closely than that."""
-        found = self.kept.get(self.request.key())
-        return self.profiler.kept(Look.WHOLE).get(self.request.key()) if found is None and self.look is Look.ASSUMED else found
+        """What answers it already."""
+        known = self.as_known
+        return known.kept.get(known.request.key())
 
     @property
     def answer(self) -> Profile:
@@ -232,11 +238,11 @@ class Asked(NamedTuple):
         """How many frames are looked at between two declared ones."""
         return 0 if self.look is Look.SKETCH else self.profiler.between
 
-    def of(self, request: Request) -> "Asked":
-        """Another one, looked at as closely; closer, where that is known."""
-        other = self._replace(request=request)
-        known_whole = self.look is Look.ASSUMED and request.key() in self.profiler.kept(Look.WHOLE)
-        return other._replace(look=Look.WHOLE) if known_whole else other
+    def keep(self, found: Profile) -> None:
+        """Keep its answer; what was begun of it as assumed has gone into that."""
+        self.kept[self.request.key()] = found
+        if self.look is Look.WHOLE:
+            self.profiler.kept(Look.ASSUMED).pop(self.request.key(), None)
 
 
 def solve_together(wanted: "list[tuple[Profiler, list[Request]]]", look: Look) -> None:
@@ -253,28 +259,30 @@ def _solve_and_keep(asked: list[Asked]) -> None:
     now: dict[tuple[int, str, Look], Asked] = {}
     later: list[tuple[Asked, Asked]] = []  # each with its left twin
     for a in asked:
-        twin = a.of(left_twin(a.request)) if a.request.side == "right" else None
+        twin = a._replace(request=left_twin(a.request)) if a.request.side == "right" else None
         known = twin is not None and (twin.found is not None or (id(a.profiler), twin.request.key(), a.look) in lefts)
         if twin is None or not (known or a.profiler.capacities.alike_on_both_sides):
             now[id(a.profiler), a.request.key(), a.look] = a
             continue
-        later.append((a._replace(look=twin.look), twin))
+        later.append((a, twin))
         if not known:
             now[id(a.profiler), twin.request.key(), a.look] = twin
     _keep_solved(list(now.values()))
-    turned = [(a, a.profiler.turned_round(a.request, twin.answer, a.look)) for a, twin in later]
-    for a, found in turned:
-        if found is not None:
-            a.kept[a.request.key()] = found
-    _keep_solved([a for a, found in turned if found is None])
+    _keep_solved([a for a, twin in later if not _is_turned(a, twin.as_known)])
+
+
+def _is_turned(asked: Asked, left: Asked) -> bool:
+    """Whether what is asked is the left one turned round; it is kept then, looked at as closely as that was."""
+    found = asked.profiler.turned_round(asked.request, left.answer, left.look)
+    if found is not None:
+        asked._replace(look=left.look).keep(found)
+    return found is not None
 
 
 def _keep_solved(asked: list[Asked]) -> None:
     if asked:
         for a, found in zip(asked, solved_directly(asked), strict=True):
-            a.kept[a.request.key()] = found
-            if a.look is Look.WHOLE:
-                a.profiler.kept(Look.ASSUMED).pop(a.request.key(), None)
+            a.keep(found)
 
 
 def solved_directly(asked: list[Asked]) -> list[Profile]:
@@ -283,7 +291,8 @@ def solved_directly(asked: list[Asked]) -> list[Profile]:
     Where a limb lies at a stop that is only assumed, the pose is solved once more without it: nobody knows whether the
     limb ends there, so that its angles count as far as they may go.
     """
-    begun = {i: p for i, a in enumerate(asked) if a.look is Look.WHOLE and (p := a._replace(look=Look.ASSUMED).found) is not None}
+    assumed = [a.profiler.kept(Look.ASSUMED).get(a.request.key()) if a.look is Look.WHOLE else None for a in asked]
+    begun = {i: p for i, p in enumerate(assumed) if p is not None}
     new = [i for i in range(len(asked)) if i not in begun]
     of_begun = [i for i, p in begun.items() if _is_open_ended(asked[i], p)]
     solved = iter(_solve_within([*(asked[i] for i in new), *(_freer(asked[i]) for i in of_begun)]))

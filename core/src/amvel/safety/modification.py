@@ -280,7 +280,8 @@ def _first_fine(
 
 def _first_that_holds(versions: list[Request], fine: Callable[[Profile], bool]) -> Generator[Ask, list[Profile], Profile | None]:
     """The first of these that holds everything also with limbs that nobody has measured as far as they may go: that is
-    looked at only where it holds with them as they are assumed."""
+    looked at only where it holds with them as they are assumed.  So of a lower bound on the angle of a limb the assumed one
+    counts: nobody knows whether the limb goes further."""
     found = yield Ask(tuple(versions), Look.ASSUMED)
     for version in [r for r, assumed in zip(versions, found, strict=True) if fine(assumed)]:
         [whole] = yield Ask((version,), Look.WHOLE)

@@ -4,8 +4,9 @@ import numpy as np
 import pytest
 
 from amvel.body import Measures, healthy, measure
+from amvel.body.grading import Graded, graded
 from amvel.movements import Profiler, Request, find, library
-from amvel.movements.levels import HIGHEST, REFERENCES, SAYS, Way, level_of, named_levels
+from amvel.movements.levels import HIGHEST, REFERENCES, SAYS, Ceilings, Way, named_levels
 from amvel.movements.profiler import ceilings_of
 
 SMALL, MIDDLE, TALL = (
@@ -26,16 +27,35 @@ def level(ref: str, way: Way, measures: Measures = MIDDLE, **values: float | str
     return profile(ref, measures, **values).peak(way.quantity)
 
 
+def level_of(values: list[float], most: list[float]) -> np.ndarray:
+    """Of one quantity in some frames."""
+    one = Graded(np.array([0]), np.array([most]), np.array([0]), np.array([True]), np.array([np.nan]))
+    return graded(np.array([values]), one, 1)[0][0]
+
+
 def test_a_value_counts_by_the_ceilings_that_it_lies_between() -> None:
-    most = np.array([10.0, 20.0, 20.0, 40.0, 50.0, 60.0])
-    found = level_of(np.array([0.0, 5.0, 10.0, 15.0, 20.0, 30.0, 60.0, 90.0]), most)
+    found = level_of([0.0, 5.0, 10.0, 15.0, 20.0, 30.0, 60.0, 90.0], [10.0, 20.0, 20.0, 40.0, 50.0, 60.0])
     assert found == pytest.approx([0.0, 0.5, 1.0, 1.5, 2.0, 3.5, 6.0, 6.5])
 
 
 def test_what_no_level_asks_for_is_above_all_that_ask_nothing() -> None:
-    most = np.array([0.0, 0.0, 8.0, 8.0, 8.0, 8.0])
-    assert level_of(np.array([0.0]), most)[0] == 0
-    assert 2 < level_of(np.array([1.0]), most)[0] <= 3
+    nothing, something = level_of([0.0, 1.0], [0.0, 0.0, 8.0, 8.0, 8.0, 8.0])
+    assert nothing == 0 and 2 < something <= 3
+
+
+def test_of_what_tells_of_one_kind_of_work_the_hardest_counts_and_a_hold_only_by_what_is_held() -> None:
+    """Two quantities of one kind, of which the second is not held, and one that is told against quiet standing, by hand."""
+    most = np.tile([1.0, 2.0, 3.0, 4.0, 5.0, 10.0], (3, 1))
+    three = Graded(np.arange(3), most, np.array([0, 0, 1]), np.array([True, False, False]), np.array([np.nan, np.nan, 4.0]))
+    level, share, standing = graded(np.array([[2.0, 5.0], [3.0, 1.0], [8.0, 0.0]]), three, 2)
+    assert level.tolist() == [[3.0, 5.0], [5.6, 0.0]] and share.tolist() == [[0.2, 0.5], [0.0, 0.0]] and standing.tolist() == [2.0, 0.0]
+
+
+def test_what_is_missing_is_missing_in_its_level_and_who_cannot_stand_has_every_press_beyond_bounds() -> None:
+    assert np.isnan(level_of([np.nan], [1.0, 2.0, 3.0, 4.0, 5.0, 6.0])[0])
+    most = dict.fromkeys(ceilings_of(MIDDLE).most, np.arange(1.0, 7.0))
+    own = profile("bridge/small_lift").columns
+    assert Ceilings(most, {}).columns(own)["press_against_standing"].max() == np.inf
 
 
 @pytest.mark.parametrize("measures", [SMALL, MIDDLE, TALL])
@@ -116,6 +136,5 @@ def test_every_level_has_words() -> None:
 
 def test_less_than_a_millionth_is_nothing_where_the_lowest_ceiling_is_nothing_itself() -> None:
     """A moment of 1e-9 N·m is rounding: against a ceiling of 1e-10 it would be a level of its own."""
-    most = np.array([1e-10, 5.0, 10.0, 20.0, 30.0, 60.0])
-    assert level_of(np.array([0.0, 1e-9, 1e-7]), most).tolist() == [0.0, 0.0, 0.0]
-    assert level_of(np.array([0.5]), most)[0] > 1
+    found = level_of([0.0, 1e-9, 1e-7, 0.5], [1e-10, 5.0, 10.0, 20.0, 30.0, 60.0])
+    assert found[:3].tolist() == [0.0, 0.0, 0.0] and found[3] > 1

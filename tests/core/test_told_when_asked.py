@@ -28,17 +28,13 @@ SOURCE = Source(Kind.MODEL, quoted_for="a limit of this test")
 def columns(asked: list[str]) -> Columns:
     """Two frames of an angle, and values of a movement that note when they are worked out: two together, one by itself."""
 
-    def acts() -> dict[str, float]:
-        asked.append("acts")
-        return {"left.leg_acts": 1.0, "right.leg_acts": 0.0}
-
-    def rise() -> dict[str, float]:
-        asked.append("rise")
-        return {"rise_level": 3.0}
+    def told(name: str) -> dict[str, float]:
+        asked.append("rise" if name == "rise_level" else "acts")
+        return {"rise_level": 3.0} if name == "rise_level" else {"left.leg_acts": 1.0, "right.leg_acts": 0.0}
 
     index = {"hip": 0, "left.leg_acts": 1, "right.leg_acts": 2, "rise_level": 3}
     table = np.array([[10.0, 20.0], *[[0.0, 0.0]] * 3])
-    return Columns(index, table, Later({"left.leg_acts": acts, "right.leg_acts": acts, "rise_level": rise}))
+    return Columns(index, table, Later(frozenset(index) - {"hip"}, told))
 
 
 def test_a_column_of_the_frames_asks_nothing_and_one_of_the_movement_is_worked_out_once() -> None:
@@ -58,7 +54,7 @@ def test_a_copy_asks_nothing_either_and_says_the_same(way: str) -> None:
     copy = {
         "copied": lambda: own.with_({"hip": np.array([1.0, 2.0])}),
         "larger": lambda: own.larger_of(own, ["hip"]),
-        "turned round": lambda: own.renamed(other_side),
+        "turned round": lambda: own.exchanged(other_side),
     }[way]()
     assert not asked
     left, right = copy["left.leg_acts"], copy["right.leg_acts"]
@@ -69,7 +65,7 @@ def test_a_copy_asks_nothing_either_and_says_the_same(way: str) -> None:
 def test_what_was_told_before_it_was_turned_round_is_not_lost() -> None:
     own = columns([])
     assert own["left.leg_acts"].max() == 1.0
-    turned = own.renamed(other_side)
+    turned = own.exchanged(other_side)
     assert (turned["left.leg_acts"].max(), turned["right.leg_acts"].max(), turned["rise_level"].max()) == (0.0, 1.0, 3.0)
 
 

@@ -5,7 +5,7 @@ from amvel.body.between import bands_started, filled
 from amvel.body.capacities import HEALTHY_DEG, TRUNK_SHARE, Capacities, cautious, healthy
 from amvel.body.contorted import sunk, tipped
 from amvel.body.copying import but
-from amvel.body.demand import Asked, asked_of, computed, demand, demand_columns
+from amvel.body.demand import Asked, asked_of, computed, demand, demand_names, demand_table
 from amvel.body.flat import Flat, Stops, flatten
 from amvel.body.frame_facts import DECLARED, FrameFacts
 from amvel.body.loads import joint_torques
@@ -66,7 +66,8 @@ __all__ = [
     "cautious",
     "computed",
     "demand",
-    "demand_columns",
+    "demand_names",
+    "demand_table",
     "filled",
     "flatten",
     "healthy",

@@ -17,7 +17,8 @@ import numba
 
 Kernel = TypeVar("Kernel", bound=Callable[..., Any])
 _ROOM = Path(__file__).parent
-_IMPORTS = re.compile(rf"^\s*from {re.escape(__name__.rpartition('.')[0])}\.(\w+) import", re.MULTILINE)
+_PACKAGE = re.escape(__name__.rpartition(".")[0])
+_IMPORTS = re.compile(rf"^\s*from {_PACKAGE}(?:\.| import )(\w+)(?: import| as)", re.MULTILINE)  # of what is in it, or of it whole
 
 
 def kernel(function: Kernel) -> Kernel:

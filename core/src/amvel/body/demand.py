@@ -1,21 +1,23 @@
 """The demand profile: what a pose asks of this body, frame by frame, in the names of `amvel.quantities`."""
 
+from functools import lru_cache
 from typing import NamedTuple
 
 import numpy as np
 
+from amvel.body import demand_rows as at
+from amvel.body import lines as line
 from amvel.body.anthropometry import Measures, measure
+from amvel.body.compiled import kernel
 from amvel.body.flat import PARTS, Flat, flatten
 from amvel.body.frame_facts import FrameFacts, Told
-from amvel.body.lines import Lines, lines_of
 from amvel.body.loads import (
     COMPRESSION_MODEL,
     LEANING_REFERENCE_BW,
     LEVELS,
     LYING_REFERENCE_BW,
-    InnerLoads,
     inner_loads_table,
-    loads_of_table,
+    load_column,
 )
 from amvel.body.posing import Posed
 from amvel.body.pushes import GRAVITY_M_S2
@@ -24,52 +26,41 @@ from amvel.body.statics import Reactions, carried_by_part
 from amvel.body.tree import Array, Flags
 from amvel.quantities import base_id
 
-__all__ = ["COMPRESSION_MODEL", "Asked", "asked_of", "computed", "demand", "demand_columns"]
+__all__ = ["COMPRESSION_MODEL", "Asked", "asked_of", "computed", "demand", "demand_names", "demand_table"]
 
 HALF_A_FOOT_CM = 5.0  # a foot right under the middle has not crossed it (our reading)
 HEAD_LEVEL_CM = 1.0  # lying flat without a pillow the head is about level with the heart, a thumb's breadth either way (ours)
-TRUNK_REGIONS = ("lumbar", "lower_thoracic", "upper_thoracic")
 BENT_HIP_DEG = 45.0
 HOLDS_FROM_N = 1.0  # less than a cup of water: nothing is held
 CARRIES_PERCENT_BW = 5.0
+HEAD_LIES_PERCENT_BW = 1.0
 PRESSES_PERCENT_BW = 2.0  # a hand that a wrist is bent under
 STANDS_ON_PERCENT_BW = 25.0  # a foot that a knee is bent over
 LONG_HOLD_S = 3.0
 ARM_RESTS = 1.3  # times its own weight (our reading; those of a leg are in `frame_facts`)
 _SIDES = ("left", "right")
 _LIMBS = {"leg": ("thigh", "shank", "foot"), "arm": ("upper_arm", "forearm", "hand")}
-_PARTS_OF_A_SIDE = tuple(p.partition(".")[2] for p in PARTS if p.startswith("left."))
-_SUPPORTS = tuple(f"{part}_support_percent_bw" for part in PARTS)
 
-# Joints by the columns of what they do one way and the other: of the spine from its neutral, of the limbs from zero.
-_SPINE_JOINTS = tuple(
-    (JOINT_INDEX[f"{region}.{kind}"], *columns)
-    for region in (*TRUNK_REGIONS, "neck")
-    for kind, columns in (
-        ("flexion", (f"{region}_flexion_deg", f"{region}_extension_deg")),
-        ("side_bend", (f"left.{region}_side_bend_deg", f"right.{region}_side_bend_deg")),
-        ("rotation", (f"left.{region}_rotation_deg", f"right.{region}_rotation_deg")),
-    )
+# Joints of each part of the spine by kind, and of both sides by joint.
+_SPINE = np.array([[JOINT_INDEX[f"{r}.{k}"] for k in ("flexion", "side_bend", "rotation")] for r in ("lumbar", "lower_thoracic", "upper_thoracic", "neck")])
+_SPINE_ROWS = np.array([at.LUMBAR, at.LOWER_THORACIC, at.UPPER_THORACIC, at.NECK])
+_HIP_FLEXION, _HIP_ABDUCTION, _HIP_ROTATION, _KNEE, _ANKLE, _ELBOW, _WRIST = (
+    np.array([JOINT_INDEX[f"{side}.{joint}"] for side in _SIDES])
+    for joint in ("hip.flexion", "hip.abduction", "hip.rotation", "knee.flexion", "ankle.dorsiflexion", "elbow.flexion", "wrist.extension")
 )
-_TRUNK_COLUMNS = (
-    ("trunk_flexion_deg", "trunk_extension_deg"),
-    ("left.trunk_side_bend_deg", "right.trunk_side_bend_deg"),
-    ("left.trunk_rotation_deg", "right.trunk_rotation_deg"),
+# Where the kernel that cuts the body puts what it finds: of each cut, of each side, of the pelvis.
+_MOMENT, _COMPRESSION, _SAGITTAL, _SIDE, _TURNING = (
+    np.array([load_column(f"{what}.{cut}") for cut in LEVELS]) for what in ("moment", "compression", "sagittal", "side", "turning")
 )
-_TRUNK_JOINTS = np.array([[JOINT_INDEX[f"{r}.{kind}"] for r in TRUNK_REGIONS] for kind in ("flexion", "side_bend", "rotation")])
-_LIMB_JOINTS = tuple(
-    (JOINT_INDEX[f"{side}.{joint}"], f"{side}.{plus}_deg", f"{side}.{minus}_deg")
-    for side in _SIDES
-    for joint, plus, minus in (
-        ("hip.flexion", "hip_flexion", "hip_extension"),
-        ("hip.abduction", "hip_abduction", "hip_adduction"),
-        ("hip.rotation", "hip_internal_rotation", "hip_external_rotation"),
-    )
+_HIP_MOMENT, _KNEE_MOMENT, _SHOULDER_MOMENT, _HIP_SIDE, _HAND_PULL = (
+    np.array([load_column(f"{side}.{what}") for side in _SIDES]) for what in ("hip", "knee", "shoulder", "hip_side", "hand_pull")
 )
-_KNEES, _ANKLES, _ELBOWS, _WRISTS, _HIPS = (
-    [JOINT_INDEX[f"{side}.{joint}"] for side in _SIDES]
-    for joint in ("knee.flexion", "ankle.dorsiflexion", "elbow.flexion", "wrist.extension", "hip.flexion")
+_PELVIC_FLEXION, _PELVIC_ROTATION, _PELVIC_SIDE, _MARGIN = map(load_column, ("pelvic_flexion", "pelvic_rotation", "pelvic_side", "margin"))
+# Rows of what each part carries, of both sides.
+_HAND, _FOREARM, _SHOULDER, _KNEE_PART, _FOOT = (
+    np.array([at.SUPPORT + PARTS.index(f"{side}.{part}") for side in _SIDES]) for part in ("hand", "forearm", "shoulder", "knee", "foot")
 )
+_HEAD = at.SUPPORT + PARTS.index("head")
 
 
 class Asked(NamedTuple):
@@ -88,9 +79,9 @@ def asked_of(skeleton: Skeleton, flat: Flat, posed: Posed, reactions: Reactions)
     """What these poses ask of this body."""
     return Asked(
         flat.neutral,
-        lines_of(skeleton, posed).table,
+        line.lines_of(skeleton, posed),
         inner_loads_table(skeleton, flat, posed, reactions),
-        carried_by_part(flat, reactions).T,
+        np.ascontiguousarray(carried_by_part(flat, reactions).T),
         reactions.back_rests,
         flat.loads.first[1:] > flat.loads.first[:-1],
     )
@@ -100,24 +91,24 @@ def demand(
     skeleton: Skeleton, flat: Flat, posed: Posed, reactions: Reactions, facts: list[FrameFacts]
 ) -> dict[str, Array]:
     """Columns of length B, by quantity; sided ones are prefixed 'left.' or 'right.'."""
-    return demand_columns(skeleton, posed, asked_of(skeleton, flat, posed, reactions), facts)
+    table = demand_table(skeleton, posed, asked_of(skeleton, flat, posed, reactions), facts)
+    return dict(zip(demand_names(), table, strict=True))
 
 
-def demand_columns(skeleton: Skeleton, posed: Posed, asked: Asked, facts: list[FrameFacts]) -> dict[str, Array]:
-    """The same from what the poses ask."""
-    weight_n = float(skeleton.mass_kg.sum()) * GRAVITY_M_S2
-    told, lines, loads = Told.of(facts), Lines.of_table(asked.lines), loads_of_table(asked.loads)
-    profile = dict(told.quantities)
-    _trunk_angles(profile, asked, posed, lines)
-    _limb_angles(profile, posed, lines)
-    _loads(profile, loads, weight_n, skeleton, asked)
-    _supports(profile, 100 * asked.carried_n.T / weight_n, told)
-    _trunk_at_work(profile)
-    _regions_under_load(profile)
-    _neck_and_head(profile, lines)
-    _legs(profile, loads)
-    _carried(profile, skeleton, told)
-    return profile
+def demand_names() -> tuple[str, ...]:
+    """The columns of a demand profile, in the order of the rows of its table."""
+    return at.demand_names()
+
+
+def demand_table(skeleton: Skeleton, posed: Posed, asked: Asked, facts: list[FrameFacts], rows: int = 0) -> Array:
+    """The same from what the poses ask, C×B, with room for more where so many rows are wanted.  What nothing fills is missing
+    (NaN), and what is missing breaks every limit."""
+    told, own = Told.of(facts), _own_of(skeleton)
+    out = np.full((max(rows, len(demand_names())), len(facts)), np.nan)
+    out[: len(told.quantities)] = told.quantities
+    declared = _Declared(np.ascontiguousarray(told.minutes), np.ascontiguousarray(told.rests_up_to))
+    _fill(posed.angles, asked, declared, own, out)
+    return out
 
 
 def computed() -> frozenset[str]:
@@ -127,163 +118,205 @@ def computed() -> frozenset[str]:
     return frozenset(map(base_id, demand(skeleton, flat, posed, reactions, [])))
 
 
-def _put(profile: dict[str, Array], name: str, of_both: Array) -> None:
-    """Left and right of a quantity (2×B)."""
-    profile[f"left.{name}"], profile[f"right.{name}"] = of_both
+class _Declared(NamedTuple):
+    """Of B frames the minutes that somebody stays so, and how many times its own weight a leg presses that only rests."""
+
+    minutes: Array
+    rests_up_to: Array
 
 
-def _both(profile: dict[str, Array], name: str) -> Array:
-    """The same, taken out again."""
-    return np.array((profile[f"left.{name}"], profile[f"right.{name}"]))
+class _Own(NamedTuple):
+    """Of one body its weight, its size (kg·m), and what each leg and arm weighs (2 each, per cent of the body)."""
+
+    weight_n: float
+    size_kg_m: float
+    leg_percent: Array
+    arm_percent: Array
 
 
-def _ways(signed: Array) -> tuple[Array, Array]:
-    """How far one way, and how far the other."""
-    return np.maximum(signed, 0.0), np.maximum(-signed, 0.0)
-
-
-def _trunk_angles(profile: dict[str, Array], asked: Asked, posed: Posed, lines: Lines) -> None:
-    deg = np.degrees((posed.angles - asked.neutral).T)
-    plus, minus = _ways(deg)
-    for j, one, other in _SPINE_JOINTS:
-        profile[one], profile[other] = plus[j], minus[j]
-    for (one, other), most, least in zip(_TRUNK_COLUMNS, *_ways(deg[_TRUNK_JOINTS].sum(axis=1)), strict=True):
-        profile[one], profile[other] = most, least
-    profile["trunk_inclination_deg"] = lines.trunk_inclination_deg
-
-
-def _limb_angles(profile: dict[str, Array], posed: Posed, lines: Lines) -> None:
-    deg = np.degrees(posed.angles.T)
-    plus, minus = _ways(deg)
-    for j, one, other in _LIMB_JOINTS:
-        profile[one], profile[other] = plus[j], minus[j]
-    _put(profile, "knee_flexion_deg", deg[_KNEES])
-    _put(profile, "ankle_dorsiflexion_deg", deg[_ANKLES])
-    _put(profile, "ankle_plantarflexion_deg", minus[_ANKLES])
-    _put(profile, "elbow_flexion_deg", deg[_ELBOWS])
-    _put(profile, "wrist_extension_deg", plus[_WRISTS])
-    _put(profile, "shoulder_elevation_deg", lines.arm_raised_deg)
-    _put(profile, "thigh_trunk_deg", np.maximum(0.0, lines.thigh_trunk_deg))
-    _put(profile, "hip_bend_deg", np.maximum(plus[_HIPS], lines.thigh_trunk_deg))
-    # The knee, or the ankle by more than half a foot, on the other side of the middle.
-    _put(profile, "leg_past_middle_cm", np.maximum(0.0, np.maximum(lines.knee_past_cm, lines.ankle_past_cm - HALF_A_FOOT_CM)))
-
-
-def _loads(
-    profile: dict[str, Array],
-    loads: InnerLoads,
-    weight_n: float,
-    skeleton: Skeleton,
-    asked: Asked,
-) -> None:
-    for level in LEVELS:
-        profile[f"moment_{level}_nm"] = loads.moment[level]
-        profile[f"compression_{level}_n"] = loads.compression[level]
-        profile[f"compression_{level}_percent_bw"] = 100 * loads.compression[level] / weight_n
-        way = loads.direction[level]
-        profile[f"bending_moment_{level}_nm"], profile[f"arching_moment_{level}_nm"] = way["bending"], way["arching"]
-        for name in ("side", "turning"):
-            profile[f"left.{name}_moment_{level}_nm"], profile[f"right.{name}_moment_{level}_nm"] = _ways(way[name])
-    highest = np.max([loads.compression[level] for level in LEVELS], axis=0)
-    bound = np.where(asked.back_rests, LEANING_REFERENCE_BW, LYING_REFERENCE_BW)
-    profile["loaded"] = ((highest > bound * weight_n) | asked.pulled).astype(float)
-    profile["pelvic_flexion_moment_nm"] = loads.pelvic_flexion
-    profile["pelvic_rotation_moment_nm"] = loads.pelvic_rotation
-    profile["support_margin_cm"] = 100 * loads.margin_m
-    size = skeleton.body.mass_kg * skeleton.body.stature_m
-    profile["pelvic_side_moment_nm"] = loads.pelvic_side
-    # Of limbs lifted about the hip axis and about the long axis; what tips the pelvis sideways is a quantity of its own.
-    profile["pelvic_moment_nm_per_kg_m"] = np.maximum(loads.pelvic_flexion, loads.pelvic_rotation) / size
-    for side in _SIDES:
-        profile[f"{side}.hip_side_moment_nm"] = loads.joint_moment[f"{side}.hip_side"]
-        profile[f"{side}.hand_pull_n"] = loads.hand_pull[side]
-        for joint in ("hip", "knee", "shoulder"):
-            profile[f"{side}.{joint}_moment_nm"] = loads.joint_moment[f"{side}.{joint}"]
-
-
-def _supports(profile: dict[str, Array], percent_bw: Array, told: Told) -> None:
-    """What every part carries (P×B, in the order of `PARTS`: the head, then what is left, then what is right)."""
-    profile.update(zip(_SUPPORTS, percent_bw, strict=True))
-    of = dict(zip(_PARTS_OF_A_SIDE, percent_bw[1:].reshape(2, len(_PARTS_OF_A_SIDE), -1).swapaxes(0, 1), strict=True))
-    _put(profile, "loaded_wrist_extension_deg", np.where(of["hand"] > PRESSES_PERCENT_BW, _both(profile, "wrist_extension_deg"), 0.0))
-    _put(profile, "loaded_knee_flexion_deg", np.where(of["foot"] > STANDS_ON_PERCENT_BW, _both(profile, "knee_flexion_deg"), 0.0))
-    _put(profile, "leg_support_percent_bw", of["foot"] + of["knee"])
-    _put(profile, "arm_support_percent_bw", of["hand"] + of["forearm"] + of["shoulder"])
-    profile["feet_supporting"] = (of["foot"] > CARRIES_PERCENT_BW).sum(axis=0).astype(float)
-    profile["one_leg_stance"] = np.where((profile["standing"] > 0) & (profile["feet_supporting"] < 2), 1.0, 0.0)
-    on_the_knees = (of["knee"][0] + of["knee"][1] > CARRIES_PERCENT_BW) & (profile["face_down"] < 1)
-    profile["kneeling"] = on_the_knees.astype(float)
-    profile["skin_percent_bw_min"] = told.minutes * percent_bw.max(axis=0)
-
-
-def _trunk_at_work(profile: dict[str, Array]) -> None:
-    """Bends of the trunk by what is done in them."""
-    trunk = profile["trunk_flexion_deg"]
-    # Hands that hold the legs bend the back with the strength of the arms: no rest, whatever presses the spine.
-    strained = (profile["loaded"] > 0) | (profile["legs_in_the_hands"] > 0)
-    profile["loaded_trunk_flexion_deg"] = np.where(strained, trunk, 0.0)
-    profile["unloaded_trunk_flexion_deg"] = np.where(strained, 0.0, trunk)
-    profile["held_trunk_flexion_deg"] = np.where(profile["hold_s"] > LONG_HOLD_S, trunk, 0.0)
-    profile["seated_rounding_deg"] = np.where(profile["sitting"] > 0, profile["lumbar_flexion_deg"], 0.0)
-    turn = np.maximum(profile["left.trunk_rotation_deg"], profile["right.trunk_rotation_deg"])
-    profile["flexion_with_rotation_deg"] = np.minimum(trunk, turn)
-    signed_trunk = trunk - profile["trunk_extension_deg"]
-    signed_neck = profile["neck_flexion_deg"] - profile["neck_extension_deg"]
-    hip = _both(profile, "hip_flexion_deg") - _both(profile, "hip_extension_deg")
-    leg = hip - _both(profile, "knee_flexion_deg") + _both(profile, "ankle_dorsiflexion_deg")
-    _put(profile, "neural_line_deg", leg + signed_trunk + signed_neck)
-
-
-def _neck_and_head(profile: dict[str, Array], lines: Lines) -> None:
-    profile["head_above_heart_cm"] = lines.head_above_heart_cm
-    profile["head_below_heart_cm"] = np.where(-lines.head_above_heart_cm > HEAD_LEVEL_CM, -lines.head_above_heart_cm, 0.0)
-    bend = profile["neck_flexion_deg"] + profile["neck_extension_deg"]
-    profile["loaded_neck_bend_deg"] = np.where(profile["head_support_percent_bw"] > 1.0, 0.0, bend)
-
-
-def _regions_under_load(profile: dict[str, Array]) -> None:
-    """Side bend, turn and arch of each part of the spine while it is loaded."""
-    loaded = profile["loaded"] > 0
-    most = profile["trunk_flexion_deg"]
-    for kind in ("side_bend", "rotation"):
-        lumbar, lower, upper, trunk = (_both(profile, f"{r}_{kind}_deg") for r in (*TRUNK_REGIONS, "trunk"))
-        _put(profile, f"loaded_thoracic_{kind}_deg", np.where(loaded, lower + upper, 0.0))
-        _put(profile, f"loaded_lumbar_{kind}_deg", np.where(loaded, lumbar, 0.0))
-        _put(profile, f"loaded_trunk_{kind}_deg", np.where(loaded, trunk, 0.0))
-        most = np.maximum(most, trunk.max(axis=0))
-    pulled = np.maximum(profile["left.hand_pull_n"], profile["right.hand_pull_n"])
-    profile["weighted_trunk_deg"] = np.where(pulled > HOLDS_FROM_N, most, 0.0)
-    profile["loaded_trunk_extension_deg"] = np.where(loaded, profile["trunk_extension_deg"], 0.0)
-
-
-def _legs(profile: dict[str, Array], loads: InnerLoads) -> None:
-    """What compares or combines the legs."""
-    flexion, extension = _both(profile, "hip_flexion_deg"), _both(profile, "hip_extension_deg")
-    hips, carried = flexion - extension, _both(profile, "leg_support_percent_bw")
-    profile["hip_difference_deg"] = np.abs(hips[0] - hips[1])
-    profile["hip_spread_deg"] = profile["left.hip_abduction_deg"] + profile["right.hip_abduction_deg"]
-    profile["leg_load_difference_percent_bw"] = np.abs(carried[0] - carried[1])
-    _put(profile, "hip_adduction_in_flexion_deg", np.where(flexion > BENT_HIP_DEG, _both(profile, "hip_adduction_deg"), 0.0))
-    turned = _both(profile, "hip_internal_rotation_deg") + _both(profile, "hip_external_rotation_deg")
-    _put(profile, "loaded_leg_rotation_deg", np.where(carried > CARRIES_PERCENT_BW, turned, 0.0))
-    _put(profile, "front_thigh_line_deg", extension + _both(profile, "knee_flexion_deg"))
-    # Lying on the other side the leg goes out against gravity; standing it is held by its foot.
-    lies_on_the_other = _both(profile, "lying_on")[::-1] > 0
-    out = np.array([loads.joint_moment[f"{s}.hip_side"] for s in _SIDES])
-    _put(profile, "hip_abductor_moment_nm", np.where(lies_on_the_other, out, 0.0))
-
-
-def _carried(profile: dict[str, Array], skeleton: Skeleton, told: Told) -> None:
-    """What leg and arm carry, apart from resting: all of it where only limbs carry, else what is more than a limb at rest."""
-    leg = _both(profile, "leg_support_percent_bw")
-    arm = _both(profile, "hand_support_percent_bw") + _both(profile, "forearm_support_percent_bw")
-    more_than_rests = leg > told.rests_up_to * _share_percent(skeleton, "leg")
-    _put(profile, "leg_carries_percent_bw", np.where((profile["standing"] > 0) | more_than_rests, leg, 0.0))
-    _put(profile, "arm_carries_percent_bw", np.where(arm > ARM_RESTS * _share_percent(skeleton, "arm"), arm, 0.0))
-
-
-def _share_percent(skeleton: Skeleton, limb: str) -> Array:
-    """What each of a pair of limbs weighs (2×1, per cent of the body)."""
+@lru_cache(maxsize=64)
+def _own_of(skeleton: Skeleton) -> _Own:
     whole = float(skeleton.mass_kg.sum())
-    own = [[skeleton.segment_index[f"{side}.{part}"] for part in _LIMBS[limb]] for side in _SIDES]
-    return np.array([[100 * sum(skeleton.mass_kg[rows].tolist()) / whole] for rows in own])
+
+    def share_percent(limb: str) -> Array:
+        own = [[skeleton.segment_index[f"{side}.{part}"] for part in _LIMBS[limb]] for side in _SIDES]
+        return np.array([100 * sum(skeleton.mass_kg[rows].tolist()) / whole for rows in own])
+
+    size = skeleton.body.mass_kg * skeleton.body.stature_m
+    return _Own(whole * GRAVITY_M_S2, size, share_percent("leg"), share_percent("arm"))
+
+
+@kernel
+def _fill(angles: Array, poses: Asked, declared: _Declared, own: _Own, out: Array) -> None:
+    """Every column of every frame but those that are declared, which are there."""
+    for b in range(len(angles)):
+        c = out[:, b]
+        _trunk_angles(angles[b], poses.neutral[b], poses.lines[b], c)
+        _limb_angles(angles[b], poses.lines[b], c)
+        _moments(poses.loads[b], poses.back_rests[b], poses.pulled[b], own, c)
+        _supports(poses.carried_n[b], declared.minutes[b], own, c)
+        _trunk_at_work(c)
+        _regions_under_load(c)
+        _neck_and_head(poses.lines[b], c)
+        _legs(poses.loads[b], c)
+        _carried(declared.rests_up_to[b], own, c)
+
+
+@kernel
+def _up(signed: float) -> float:
+    """How far it goes that way."""
+    return np.maximum(0.0, signed)
+
+
+@kernel
+def _ways(signed: float, c: Array, row: int) -> None:
+    """How far one way, and how far the other, into this row and the next."""
+    c[row], c[row + 1] = _up(signed), _up(-signed)
+
+
+@kernel
+def _trunk_angles(angles: Array, neutral: Array, lines: Array, c: Array) -> None:
+    for kind in range(3):
+        whole = 0.0
+        for r in range(len(_SPINE)):
+            deg = np.degrees(angles[_SPINE[r, kind]] - neutral[_SPINE[r, kind]])
+            _ways(deg, c, _SPINE_ROWS[r] + 2 * kind)
+            if _SPINE_ROWS[r] != at.NECK:
+                whole += deg
+        _ways(whole, c, at.TRUNK + 2 * kind)
+    c[at.TRUNK_INCLINATION] = lines[line.TRUNK_INCLINATION]
+
+
+@kernel
+def _limb_angles(angles: Array, lines: Array, c: Array) -> None:
+    for s in range(2):
+        flexion, out, turned = np.degrees(angles[_HIP_FLEXION[s]]), np.degrees(angles[_HIP_ABDUCTION[s]]), np.degrees(angles[_HIP_ROTATION[s]])
+        c[at.HIP_FLEXION + s], c[at.HIP_EXTENSION + s] = _up(flexion), _up(-flexion)
+        c[at.HIP_ABDUCTION + s], c[at.HIP_ADDUCTION + s] = _up(out), _up(-out)
+        c[at.HIP_INTERNAL_ROTATION + s], c[at.HIP_EXTERNAL_ROTATION + s] = _up(turned), _up(-turned)
+        ankle = np.degrees(angles[_ANKLE[s]])
+        c[at.KNEE_FLEXION + s] = np.degrees(angles[_KNEE[s]])
+        c[at.ANKLE_DORSIFLEXION + s], c[at.ANKLE_PLANTARFLEXION + s] = ankle, _up(-ankle)
+        c[at.ELBOW_FLEXION + s] = np.degrees(angles[_ELBOW[s]])
+        c[at.WRIST_EXTENSION + s] = _up(np.degrees(angles[_WRIST[s]]))
+        c[at.SHOULDER_ELEVATION + s] = lines[line.ARM_RAISED + s]
+        c[at.THIGH_TRUNK + s] = _up(lines[line.THIGH_TRUNK + s])
+        c[at.HIP_BEND + s] = np.maximum(_up(flexion), lines[line.THIGH_TRUNK + s])
+        # The knee, or the ankle by more than half a foot, on the other side of the middle.
+        c[at.LEG_PAST_MIDDLE + s] = _up(np.maximum(lines[line.KNEE_PAST + s], lines[line.ANKLE_PAST + s] - HALF_A_FOOT_CM))
+
+
+@kernel
+def _moments(loads: Array, back_rests: bool, pulled: bool, own: _Own, c: Array) -> None:
+    highest = loads[_COMPRESSION[0]]
+    for k in range(len(_MOMENT)):
+        pressed = loads[_COMPRESSION[k]]
+        highest = np.maximum(highest, pressed)
+        c[at.MOMENT + k], c[at.COMPRESSION + k] = loads[_MOMENT[k]], pressed
+        c[at.COMPRESSION_PERCENT + k] = 100 * pressed / own.weight_n
+        c[at.BENDING_MOMENT + k], c[at.ARCHING_MOMENT + k] = _up(loads[_SAGITTAL[k]]), _up(-loads[_SAGITTAL[k]])
+        _ways(loads[_SIDE[k]], c, at.SIDE_MOMENT + 2 * k)
+        _ways(loads[_TURNING[k]], c, at.TURNING_MOMENT + 2 * k)
+    bound = LEANING_REFERENCE_BW if back_rests else LYING_REFERENCE_BW
+    c[at.LOADED] = 1.0 if highest > bound * own.weight_n or pulled else 0.0
+    c[at.PELVIC_FLEXION_MOMENT], c[at.PELVIC_ROTATION_MOMENT] = loads[_PELVIC_FLEXION], loads[_PELVIC_ROTATION]
+    c[at.PELVIC_SIDE_MOMENT] = loads[_PELVIC_SIDE]
+    c[at.SUPPORT_MARGIN] = 100 * loads[_MARGIN]
+    # Of limbs lifted about the hip axis and about the long axis; what tips the pelvis sideways is a quantity of its own.
+    c[at.PELVIC_MOMENT] = np.maximum(loads[_PELVIC_FLEXION], loads[_PELVIC_ROTATION]) / own.size_kg_m
+    for s in range(2):
+        c[at.HIP_SIDE_MOMENT + s], c[at.HAND_PULL + s] = loads[_HIP_SIDE[s]], loads[_HAND_PULL[s]]
+        c[at.HIP_MOMENT + s], c[at.KNEE_MOMENT + s] = loads[_HIP_MOMENT[s]], loads[_KNEE_MOMENT[s]]
+        c[at.SHOULDER_MOMENT + s] = loads[_SHOULDER_MOMENT[s]]
+
+
+@kernel
+def _supports(carried_n: Array, minutes: float, own: _Own, c: Array) -> None:
+    """What every part carries."""
+    most, feet = 0.0, 0
+    for p in range(len(carried_n)):
+        c[at.SUPPORT + p] = 100 * carried_n[p] / own.weight_n
+        most = np.maximum(most, c[at.SUPPORT + p])
+    for s in range(2):
+        hand, foot = c[_HAND[s]], c[_FOOT[s]]
+        c[at.LOADED_WRIST + s] = c[at.WRIST_EXTENSION + s] if hand > PRESSES_PERCENT_BW else 0.0
+        c[at.LOADED_KNEE + s] = c[at.KNEE_FLEXION + s] if foot > STANDS_ON_PERCENT_BW else 0.0
+        c[at.LEG_SUPPORT + s] = foot + c[_KNEE_PART[s]]
+        c[at.ARM_SUPPORT + s] = hand + c[_FOREARM[s]] + c[_SHOULDER[s]]
+        feet += foot > CARRIES_PERCENT_BW
+    c[at.FEET_SUPPORTING] = feet
+    c[at.ONE_LEG_STANCE] = 1.0 if c[at.STANDING] > 0 and feet < 2 else 0.0
+    knees = c[_KNEE_PART[0]] + c[_KNEE_PART[1]]
+    c[at.KNEELING] = 1.0 if knees > CARRIES_PERCENT_BW and c[at.FACE_DOWN] < 1 else 0.0
+    c[at.SKIN_MIN] = minutes * most
+
+
+@kernel
+def _trunk_at_work(c: Array) -> None:
+    """Bends of the trunk by what is done in them."""
+    bend, arch = c[at.TRUNK + at.FLEXION], c[at.TRUNK + at.EXTENSION]
+    # Hands that hold the legs bend the back with the strength of the arms: no rest, whatever presses the spine.
+    strained = c[at.LOADED] > 0 or c[at.LEGS_IN_THE_HANDS] > 0
+    c[at.LOADED_TRUNK_FLEXION] = bend if strained else 0.0
+    c[at.UNLOADED_TRUNK_FLEXION] = 0.0 if strained else bend
+    c[at.HELD_TRUNK_FLEXION] = bend if c[at.HOLD_S] > LONG_HOLD_S else 0.0
+    c[at.SEATED_ROUNDING] = c[at.LUMBAR + at.FLEXION] if c[at.SITTING] > 0 else 0.0
+    turn = np.maximum(c[at.TRUNK + at.ROTATION], c[at.TRUNK + at.ROTATION + 1])
+    c[at.FLEXION_WITH_ROTATION] = np.minimum(bend, turn)
+    neck = c[at.NECK + at.FLEXION] - c[at.NECK + at.EXTENSION]
+    for s in range(2):
+        leg = c[at.HIP_FLEXION + s] - c[at.HIP_EXTENSION + s] - c[at.KNEE_FLEXION + s] + c[at.ANKLE_DORSIFLEXION + s]
+        c[at.NEURAL_LINE + s] = leg + (bend - arch) + neck
+
+
+@kernel
+def _regions_under_load(c: Array) -> None:
+    """Side bend, turn and arch of each part of the spine while it is loaded."""
+    loaded = c[at.LOADED] > 0
+    most = c[at.TRUNK + at.FLEXION]
+    for s in range(2):
+        bend, turn = at.SIDE_BEND + s, at.ROTATION + s
+        c[at.LOADED_THORACIC_SIDE_BEND + s] = c[at.LOWER_THORACIC + bend] + c[at.UPPER_THORACIC + bend] if loaded else 0.0
+        c[at.LOADED_LUMBAR_SIDE_BEND + s] = c[at.LUMBAR + bend] if loaded else 0.0
+        c[at.LOADED_TRUNK_SIDE_BEND + s] = c[at.TRUNK + bend] if loaded else 0.0
+        c[at.LOADED_THORACIC_ROTATION + s] = c[at.LOWER_THORACIC + turn] + c[at.UPPER_THORACIC + turn] if loaded else 0.0
+        c[at.LOADED_LUMBAR_ROTATION + s] = c[at.LUMBAR + turn] if loaded else 0.0
+        c[at.LOADED_TRUNK_ROTATION + s] = c[at.TRUNK + turn] if loaded else 0.0
+        most = np.maximum(most, np.maximum(c[at.TRUNK + bend], c[at.TRUNK + turn]))
+    pulled = np.maximum(c[at.HAND_PULL], c[at.HAND_PULL + 1])
+    c[at.WEIGHTED_TRUNK] = most if pulled > HOLDS_FROM_N else 0.0
+    c[at.LOADED_TRUNK_EXTENSION] = c[at.TRUNK + at.EXTENSION] if loaded else 0.0
+
+
+@kernel
+def _neck_and_head(lines: Array, c: Array) -> None:
+    above = lines[line.HEAD_ABOVE_HEART]
+    c[at.HEAD_ABOVE_HEART] = above
+    c[at.HEAD_BELOW_HEART] = -above if -above > HEAD_LEVEL_CM else 0.0
+    c[at.LOADED_NECK_BEND] = 0.0 if c[_HEAD] > HEAD_LIES_PERCENT_BW else c[at.NECK + at.FLEXION] + c[at.NECK + at.EXTENSION]
+
+
+@kernel
+def _legs(loads: Array, c: Array) -> None:
+    """What compares or combines the legs."""
+    left, right = c[at.HIP_FLEXION] - c[at.HIP_EXTENSION], c[at.HIP_FLEXION + 1] - c[at.HIP_EXTENSION + 1]
+    c[at.HIP_DIFFERENCE] = abs(left - right)
+    c[at.HIP_SPREAD] = c[at.HIP_ABDUCTION] + c[at.HIP_ABDUCTION + 1]
+    c[at.LEG_LOAD_DIFFERENCE] = abs(c[at.LEG_SUPPORT] - c[at.LEG_SUPPORT + 1])
+    for s in range(2):
+        c[at.HIP_ADDUCTION_IN_FLEXION + s] = c[at.HIP_ADDUCTION + s] if c[at.HIP_FLEXION + s] > BENT_HIP_DEG else 0.0
+        turned = c[at.HIP_INTERNAL_ROTATION + s] + c[at.HIP_EXTERNAL_ROTATION + s]
+        c[at.LOADED_LEG_ROTATION + s] = turned if c[at.LEG_SUPPORT + s] > CARRIES_PERCENT_BW else 0.0
+        c[at.FRONT_THIGH_LINE + s] = c[at.HIP_EXTENSION + s] + c[at.KNEE_FLEXION + s]
+        # Lying on the other side the leg goes out against gravity; standing it is held by its foot.
+        lies_on_the_other = c[at.LYING_ON + 1 - s] > 0
+        c[at.HIP_ABDUCTOR_MOMENT + s] = loads[_HIP_SIDE[s]] if lies_on_the_other else 0.0
+
+
+@kernel
+def _carried(rests_up_to: float, own: _Own, c: Array) -> None:
+    """What leg and arm carry, apart from resting: all of it where only limbs carry, else what is more than a limb at rest."""
+    for s in range(2):
+        leg, arm = c[at.LEG_SUPPORT + s], c[_HAND[s]] + c[_FOREARM[s]]
+        c[at.LEG_CARRIES + s] = leg if c[at.STANDING] > 0 or leg > rests_up_to * own.leg_percent[s] else 0.0
+        c[at.ARM_CARRIES + s] = arm if arm > ARM_RESTS * own.arm_percent[s] else 0.0

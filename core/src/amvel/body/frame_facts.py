@@ -1,8 +1,10 @@
 """What the declaration of a step says of a frame and geometry cannot show, as quantities."""
 
 from collections.abc import Callable
-from dataclasses import dataclass
+from dataclasses import dataclass, fields
+from functools import lru_cache
 from operator import attrgetter
+from typing import Any
 
 import numpy as np
 
@@ -103,15 +105,26 @@ _QUANTITIES: dict[str, _Read] = {
 _READ: tuple[_Read, ...] = (*_QUANTITIES.values(), attrgetter("minutes"), FrameFacts.rests_up_to)
 
 # Quantities that the declaration of a step gives: the same for every body and whatever its ranges.
-DECLARED = frozenset(map(base_id, _QUANTITIES))
+DECLARED_COLUMNS = tuple(_QUANTITIES)
+DECLARED = frozenset(map(base_id, DECLARED_COLUMNS))
+
+
+_said: Callable[[FrameFacts], tuple[Any, ...]] = attrgetter(*(f.name for f in fields(FrameFacts)))
+
+
+@lru_cache(maxsize=4096)
+def _read(said: tuple[Any, ...]) -> list[float]:
+    """What is read off the facts that say this; many frames of many movements say the same."""
+    facts = FrameFacts(*said)
+    return [read(facts) for read in _READ]
 
 
 @dataclass(frozen=True)
 class Told:
-    """What the declarations say of B frames: `quantities` by column, for how many minutes somebody stays so, and how many
-    times its own weight a leg may press and still only rest."""
+    """What the declarations say of B frames: `quantities` in the order of `DECLARED_COLUMNS` (C×B), for how many minutes
+    somebody stays so, and how many times its own weight a leg may press and still only rest."""
 
-    quantities: dict[str, Array]
+    quantities: Array
     minutes: Array
     rests_up_to: Array
 
@@ -121,9 +134,9 @@ class Told:
         own = {id(f): f for f in facts}
         row = {key: i for i, key in enumerate(own)}
         at = np.array([row[id(f)] for f in facts], dtype=np.int64)
-        read = np.array([[r(f) for r in _READ] for f in own.values()], dtype=float).reshape(len(own), len(_READ))
-        *quantities, minutes, rests = read.T[:, at]
-        return cls(dict(zip(_QUANTITIES, quantities, strict=True)), minutes, rests)
+        read = np.array([_read(_said(f)) for f in own.values()], dtype=float).reshape(len(own), len(_READ))
+        told = read.T[:, at]
+        return cls(told[:-2], told[-2], told[-1])
 
 
-__all__ = ["DECLARED", "FrameFacts", "Told"]
+__all__ = ["DECLARED", "DECLARED_COLUMNS", "FrameFacts", "Told"]

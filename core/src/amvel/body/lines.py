@@ -7,36 +7,21 @@ import numpy as np
 
 from amvel.body.compiled import kernel
 from amvel.body.posing import Posed
-from amvel.body.skeleton import Skeleton
+from amvel.body.skeleton import JOINTS, Skeleton
 from amvel.body.tree import Array, Rows
 
 _SIDES = ("left", "right")
 
 
-class Lines(NamedTuple):
-    """Of B poses; what both sides have is 2×B.
-
-    `thigh_trunk_deg` is the bend between thigh and the line from hip to shoulder, seen along the axis through both hips
-    (straight is 0); `arm_raised_deg` the angle of the upper arm from hanging along the trunk; `knee_past_cm` and
-    `ankle_past_cm` how far they are on the other side of the plane midway between the hips (negative on their own).
-    """
-
-    thigh_trunk_deg: Array
-    arm_raised_deg: Array
-    knee_past_cm: Array
-    ankle_past_cm: Array
-    trunk_inclination_deg: Array
-    head_above_heart_cm: Array
-
-    @property
-    def table(self) -> Array:
-        """All of it with one row for each pose."""
-        return np.vstack(self).T
-
-    @classmethod
-    def of_table(cls, table: Array) -> "Lines":
-        """The inverse."""
-        return cls(*table.T[:8].reshape(4, 2, len(table)), *table.T[8:])
+# What a row of lines holds; of what both sides have the left one, beside which the right one stands.
+# The bend between thigh and the line from hip to shoulder, seen along the axis through both hips (straight is 0, deg), and the
+# angle of the upper arm from hanging along the trunk (deg).
+THIGH_TRUNK, ARM_RAISED = 0, 2
+# How far knee and ankle are on the other side of the plane midway between the hips (negative on their own, cm).
+KNEE_PAST, ANKLE_PAST = 4, 6
+TRUNK_INCLINATION, HEAD_ABOVE_HEART = 8, 9  # deg, cm
+HEELS_ACROSS, HEELS_ALONG = 10, 11  # how far apart the heels are across the pelvis and along it, seen from above (cm)
+LINES = 12
 
 
 class _Marks(NamedTuple):
@@ -49,6 +34,7 @@ class _Marks(NamedTuple):
     knee: Rows
     ankle: Rows
     shoulder: Rows
+    heel: Rows
     head: int
     heart: int
 
@@ -56,32 +42,51 @@ class _Marks(NamedTuple):
 @lru_cache(maxsize=64)
 def _marks_of(skeleton: Skeleton) -> _Marks:
     segment, mark = skeleton.segment_index, skeleton.landmarks.index
-    both = {name: np.array([mark[f"{s}.{name}"] for s in _SIDES]) for name in ("hip", "knee", "ankle", "shoulder")}
+    both = {name: np.array([mark[f"{s}.{name}"] for s in _SIDES]) for name in ("hip", "knee", "ankle", "shoulder", "heel")}
     arm = np.array([segment[f"{s}.upper_arm"] for s in _SIDES])
     return _Marks(segment["pelvis"], segment["upper_thorax"], arm, **both, head=mark["com.head"], heart=mark["heart"])
 
 
-def lines_of(skeleton: Skeleton, posed: Posed) -> Lines:
-    """The lines of every placed body."""
-    count = len(posed.points)
-    found = Lines(*np.zeros((4, 2, count)), *np.zeros((2, count)))
+def lines_of(skeleton: Skeleton, posed: Posed) -> Array:
+    """The lines of every placed body, B×LINES."""
+    found = np.zeros((len(posed.points), LINES))
     _measure_all(_marks_of(skeleton), posed.placement.rotation, posed.points, found)
     return found
 
 
+@lru_cache(maxsize=64)
+def foot_cm(skeleton: Skeleton) -> float:
+    """How long a foot is whose toes are straight."""
+    straight = skeleton.place_with_points(np.zeros((1, 3)), np.eye(3)[None], np.zeros((1, len(JOINTS))))[1][0]
+    index = skeleton.landmarks.index
+    return float(100 * np.linalg.norm(straight[index["left.heel"]] - straight[index["left.toe_tip"]]))
+
+
 @kernel
-def _measure_all(marks: _Marks, turned: Array, points: Array, out: Lines) -> None:
+def _measure_all(marks: _Marks, turned: Array, points: Array, out: Array) -> None:
     for b in range(len(points)):
-        out.trunk_inclination_deg[b] = _turn_deg(turned[b, marks.thorax, 2, 2])
-        out.head_above_heart_cm[b] = 100 * (points[b, marks.head, 2] - points[b, marks.heart, 2])
+        out[b, TRUNK_INCLINATION] = _turn_deg(turned[b, marks.thorax, 2, 2])
+        out[b, HEAD_ABOVE_HEART] = 100 * (points[b, marks.head, 2] - points[b, marks.heart, 2])
+        _heels_apart(marks, turned[b], points[b], out[b])
         for s in range(2):
-            out.thigh_trunk_deg[s, b] = _bend_deg(marks, s, turned[b], points[b])
+            out[b, THIGH_TRUNK + s] = _bend_deg(marks, s, turned[b], points[b])
             cosine = 0.0
             for i in range(3):
                 cosine += turned[b, marks.arm[s], i, 2] * turned[b, marks.thorax, i, 2]
-            out.arm_raised_deg[s, b] = _turn_deg(cosine)
-            out.knee_past_cm[s, b] = _past_cm(marks, s, marks.knee[s], points[b])
-            out.ankle_past_cm[s, b] = _past_cm(marks, s, marks.ankle[s], points[b])
+            out[b, ARM_RAISED + s] = _turn_deg(cosine)
+            out[b, KNEE_PAST + s] = _past_cm(marks, s, marks.knee[s], points[b])
+            out[b, ANKLE_PAST + s] = _past_cm(marks, s, marks.ankle[s], points[b])
+
+
+@kernel
+def _heels_apart(marks: _Marks, turned: Array, points: Array, out: Array) -> None:
+    x = points[marks.heel[0], 0] - points[marks.heel[1], 0]
+    y = points[marks.heel[0], 1] - points[marks.heel[1], 1]
+    u, v = turned[marks.pelvis, 0, 1], turned[marks.pelvis, 1, 1]
+    size = max(np.sqrt(u * u + v * v), 1e-9)
+    u, v = u / size, v / size
+    out[HEELS_ACROSS] = 100 * abs(x * u + y * v)
+    out[HEELS_ALONG] = 100 * abs(x * -v + y * u)
 
 
 @kernel
@@ -119,4 +124,4 @@ def _past_cm(marks: _Marks, s: int, mark: int, points: Array) -> float:
     return 100 * past / np.sqrt(size)
 
 
-__all__ = ["Lines", "lines_of"]
+__all__ = ["LINES", "foot_cm", "lines_of"]

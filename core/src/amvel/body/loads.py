@@ -123,6 +123,11 @@ _COLUMNS = (
 )
 
 
+def load_column(name: str) -> int:
+    """The column of the kernel's answer that holds this."""
+    return _COLUMNS.index(name)
+
+
 @lru_cache(maxsize=4)
 def _cuts_of(names: tuple[str, ...]) -> Cuts:
     def flags(parts: tuple[str, ...]) -> Flags:

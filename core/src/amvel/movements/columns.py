@@ -6,43 +6,42 @@ what one of their frames has, before anybody asks how many limbs have to be led.
 
 from collections.abc import Callable, Iterator, Mapping, Sequence
 from dataclasses import dataclass
-from functools import lru_cache, partial
-from itertools import accumulate
+from functools import lru_cache
 
 import numpy as np
 
-from amvel.body.tree import Array, Flags
+from amvel.body.extremes import extremes_of_each
+from amvel.body.tree import Array, Flags, Rows
+
+Work = Callable[[str], Mapping[str, float]]
 
 
 class Later:
-    """Columns that have one value in all frames of a movement: by their names what finds them, once for all that it finds."""
+    """Columns that have one value in all frames of a movement; `work` finds one of them by its name, with what is found beside it."""
 
-    def __init__(self, works: "Mapping[str, Work]") -> None:
-        self._works = dict(works)
-        self.names = frozenset(works)
+    def __init__(self, names: frozenset[str], work: Work) -> None:
+        self.names = names
+        self._work: Work | None = work
         self._told: dict[str, Mapping[str, float]] = {}
 
     def told(self, name: str) -> Mapping[str, float]:
         """The value of this column, and of those that are found with it.  Two threads that ask at once may both work them out,
         and find the same; what one of them was given changes no more."""
-        work = self._works.get(name)  # looked at first: it goes only once its answer is there
+        work = self._work  # looked at first: it goes only once all answers are there
         if name not in self._told and work is not None:
-            found = work()
+            found = work(name)
             self._told |= dict.fromkeys(found, found)
-            for other in found:
-                self._works.pop(other, None)  # it holds on to the whole batch
+            if self._told.keys() >= self.names:
+                self._work = None  # it holds on to the whole batch
         return self._told[name]
 
-    def renamed(self, new_name: Callable[[str], str]) -> "Later":
-        """The same under other names, each of which is one of these as well."""
+    def exchanged(self, other: Callable[[str], str]) -> "Later":
+        """The same with names exchanged, each for another of these or itself: done twice that leads back."""
 
         def told(name: str) -> dict[str, float]:
-            return {new_name(known): value for known, value in self.told(name).items()}
+            return {other(known): value for known, value in self.told(other(name)).items()}
 
-        return Later({new_name(name): partial(told, name) for name in self.names})
-
-
-Work = Callable[[], Mapping[str, float]]
+        return Later(self.names, told)
 
 
 class Columns(Mapping[str, Array]):
@@ -56,7 +55,12 @@ class Columns(Mapping[str, Array]):
 
     @classmethod
     def of(cls, columns: Mapping[str, Array]) -> "Columns":
-        return cls(_index(tuple(columns)), np.array(list(columns.values()), dtype=float))
+        return cls.named(tuple(columns), np.array(list(columns.values()), dtype=float))
+
+    @classmethod
+    def named(cls, names: tuple[str, ...], table: Array) -> "Columns":
+        """The rows of a table under these names."""
+        return cls(_index(names), table)
 
     @property
     def table(self) -> Array:
@@ -122,9 +126,8 @@ class Columns(Mapping[str, Array]):
 
     def find_extremes(self, parts: "Sequence[Columns]") -> None:
         """Find those of its `parts`, which have all of its frames one after the other, at once."""
-        starts = list(accumulate((p.of_frames.shape[1] for p in parts[:-1]), initial=0))
-        most, least = (way.reduceat(self._table, starts, axis=1).T for way in (np.maximum, np.minimum))
-        found = Extremes.of_each(self.index, most, least)
+        first = np.cumsum([0, *(p.of_frames.shape[1] for p in parts[:-1])])
+        found = Extremes.of_each(self.index, self._table, first)
         for part, own in zip(parts, found, strict=True):
             part._extremes[""] = own
 
@@ -163,16 +166,16 @@ class Columns(Mapping[str, Array]):
         table[own] = np.maximum(table[own], other.of_frames[others])
         return Columns(self.index, table, self.later)
 
-    def renamed(self, new_name: Callable[[str], str]) -> "Columns":
-        """The same values under other names, each of which is one of these as well."""
-        order = _places(tuple(self.index), new_name)
-        return Columns(self.index, self._table[order], self.later and self.later.renamed(new_name))
+    def exchanged(self, other: Callable[[str], str]) -> "Columns":
+        """The same values with names exchanged, each for another of these or itself: done twice that leads back."""
+        order = _places(tuple(self.index), other)
+        return Columns(self.index, self._table[order], self.later and self.later.exchanged(other))
 
 
 @lru_cache(maxsize=8)
-def _places(names: tuple[str, ...], new_name: Callable[[str], str]) -> "np.ndarray[tuple[int], np.dtype[np.int64]]":
+def _places(names: tuple[str, ...], other: Callable[[str], str]) -> "np.ndarray[tuple[int], np.dtype[np.int64]]":
     index = {name: k for k, name in enumerate(names)}
-    return np.array([index[new_name(name)] for name in names], dtype=np.int64)
+    return np.array([index[other(name)] for name in names], dtype=np.int64)
 
 
 @lru_cache(maxsize=64)
@@ -191,15 +194,13 @@ class Extremes:
 
     @classmethod
     def of(cls, index: dict[str, int], table: Array) -> "Extremes":
-        [found] = cls.of_each(index, table.max(axis=1)[None], table.min(axis=1)[None])
+        [found] = cls.of_each(index, table, np.zeros(1, dtype=np.int64))
         return found
 
     @classmethod
-    def of_each(cls, index: dict[str, int], most: Array, least: Array) -> "list[Extremes]":
-        """Those of several movements, from what is largest and smallest in each (S×C)."""
-        missing = ~(np.isfinite(most) & np.isfinite(least))  # what is missing in one frame is so in the most or the least of all
-        pairs = zip(np.where(missing, np.inf, most), np.where(missing, -np.inf, least), strict=True)
-        return [cls(index, *pair) for pair in pairs]
+    def of_each(cls, index: dict[str, int], table: Array, first: Rows) -> "list[Extremes]":
+        """Those of several movements, which begin at these frames."""
+        return [cls(index, *pair) for pair in zip(*extremes_of_each(table, first), strict=True)]
 
 
 __all__ = ["Columns", "Extremes", "Later"]

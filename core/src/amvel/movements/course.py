@@ -14,14 +14,15 @@ from amvel.body import (
     PoseSpec,
     Skeleton,
     computed,
-    demand_columns,
+    demand_names,
+    demand_table,
 )
 from amvel.body.tree import Array
 from amvel.movements.acting import ACTING, acts
 from amvel.movements.columns import Columns, Later
 from amvel.movements.coordination import Asking, Part, moving_limbs
 from amvel.movements.frames import Frame
-from amvel.movements.levels import LEVEL_COLUMNS, Ceilings, as_named
+from amvel.movements.levels import LEVEL_COLUMNS, Ceilings, count_as_named
 from amvel.movements.placed import PlacedFrames
 from amvel.movements.profile import Declared, Profile, Request
 from amvel.movements.promise import broken
@@ -114,6 +115,12 @@ def _complete() -> None:
 _complete()
 
 
+@lru_cache(maxsize=2)
+def _names(levels: bool) -> tuple[str, ...]:
+    """The columns of a profile: of each frame, then of whole movements."""
+    return (*demand_names(), "stance_level", *(sorted(LEVEL_COLUMNS) if levels else ()), *OF_MOVEMENTS)
+
+
 @dataclass(frozen=True)
 class MeasuredBatch:
     """What was measured over all frames of a batch; `specs` are the declared ones as the pose solver took them."""
@@ -131,17 +138,41 @@ class MeasuredBatch:
     @cached_property
     def columns(self) -> Columns:
         """With room for what is told of whole movements."""
-        facts = [f.facts for f in self.course.frames]
-        columns = Columns.of(demand_columns(self.skeleton, self.posed, self.frames.asked, facts))
-        of_frames = {"stance_level": stance_level(self.skeleton, self.posed, columns)}
+        facts, asked = [f.facts for f in self.course.frames], self.frames.asked
+        names = _names(self.ceilings is not None)
+        table = demand_table(self.skeleton, self.posed, asked, facts, len(names))
+        table[-len(OF_MOVEMENTS) :] = 0.0
+        columns = Columns.named(names, table)
+        columns.fill({"stance_level": stance_level(self.skeleton, asked.lines, columns)})
         if self.ceilings is not None:
-            of_frames |= self.ceilings.columns(columns)
-        return columns.with_(of_frames | dict.fromkeys(OF_MOVEMENTS, np.zeros(len(facts))))
+            columns.fill(self.ceilings.columns(columns))
+        return columns
 
     def profiles(self, requests: Sequence[Request]) -> list[Profile]:
         """One for each movement of the batch."""
+        self._tell_of_each(requests)
         found = [self._profile(movement, request) for movement, request in enumerate(requests)]
         self.columns.find_extremes([p.columns for p in found])
+        return found
+
+    def _tell_of_each(self, requests: Sequence[Request]) -> None:
+        """Fill in what is the same in all frames of a movement and told at once, and the levels of steps that are named as one."""
+        columns, spans = self.columns, self.course.spans
+        frames = [len(span) for span in spans]
+        exercise = [float(not r.family.daily_task) for r in requests]
+        columns.fill({"exercise": np.repeat(exercise, frames), "speed_deg_s": np.repeat(self._speed_deg_s(requests), frames)})
+        if self.ceilings is not None:
+            count_as_named(columns, [r.label for r in requests], spans, self.ceilings)
+
+    def _speed_deg_s(self, requests: Sequence[Request]) -> Array:
+        """Of each movement the joint that travels furthest, over half a repetition."""
+        whole_rad, parts = self._travel.whole_rad.max(axis=1), self.course.parts
+        for m, span in enumerate(self.course.spans):
+            if parts.repeated[m] != parts.every[m]:  # a way in is no part of the repetition
+                repeated = [i for i in span if not self.course.frames[i].facts.way_in]
+                whole_rad[m] = np.ptp(self.posed.angles[repeated], axis=0).max()
+        seconds = np.array([max(0.5, r.step.dose.seconds / 2) for r in requests])
+        found: Array = np.degrees(whole_rad) / seconds
         return found
 
     @cached_property
@@ -154,41 +185,41 @@ class MeasuredBatch:
         return Sent.of_each(posed.angles, posed.least, posed.most, [span.start for span in self.course.spans])
 
     @cached_property
-    def _deg(self) -> Array:
-        """How far each joint is from neutral, B×J."""
-        found: Array = np.degrees(self.posed.angles - self.frames.asked.neutral)
+    def _reading(self) -> Reading:
+        return Reading(self.skeleton, self.posed, np.degrees(self.posed.angles - self.frames.asked.neutral))
+
+    @cached_property
+    def _all_stand(self) -> list[bool]:
+        """Of each movement whether its supports balance it in all of its frames."""
+        found: list[bool] = np.logical_and.reduceat(self.frames.stands, [span.start for span in self.course.spans]).tolist()
         return found
 
     def _profile(self, movement: int, request: Request) -> Profile:
         course, span = self.course, self.course.spans[movement]
         rows, declared = slice(span.start, span.stop), course.parts.repeated[movement]
-        own, measured = self.posed.part(rows), self.columns.part(rows)
-        whole = _Whole(self.skeleton, course, self._travel, movement, own, measured)
-        measured.fill({"exercise": float(not request.family.daily_task), "speed_deg_s": whole.speed_deg_s(request.step.dose.seconds)})
-        if self.ceilings is not None:
-            measured.fill(as_named(request.label, measured, self.ceilings))
+        measured = self.columns.part(rows)
+        whole = _Whole(course, self._travel, movement, self.frames.asked.lines[rows], measured)
         return Profile(
             request,
             tuple(course.frame_names[rows]),
-            Columns(measured.index, measured.of_frames, whole.later()),
-            self._fault(rows, own, declared, request),
+            Columns(measured.index, measured.of_frames, Later(WHEN_ASKED, whole.told)),
+            self._fault(movement, request),
             tuple(course.frames[rows]),
-            own,
+            self.posed.part(rows),
             tuple(i - span.start for i in declared),
             Declared(course.names[rows], self.specs, course.key[rows], course.share[rows], self.frames.met, self.frames.asked.neutral, rows),
             self._sent[movement],
         )
 
-    def _fault(self, rows: slice, own: Posed, declared: list[int], request: Request) -> PoseFault | None:
+    def _fault(self, movement: int, request: Request) -> PoseFault | None:
         """Why this body cannot take a pose of these, a parameter whose promise they do not keep, or a fall."""
-        fault = next((f for f in own.faults if f), None)
+        span, declared = self.course.spans[movement], self.course.parts.repeated[movement]
+        fault = next((f for f in self.posed.faults[span.start : span.stop] if f), None)
         shows = request.step.shows
         if not fault and shows:
-            reading = Reading(self.skeleton, self.posed, self._deg, declared)
-            fault = broken(shows, request.values, request.side, reading, request.label)
-        stands = self.frames.stands[rows]
-        if not fault and not stands.all():
-            fault = Falls(self.course.names[rows.start + int(np.argmin(stands))])
+            fault = broken(shows, request.values, request.side, self._reading, declared, request.label)
+        if not fault and not self._all_stand[movement]:
+            fault = Falls(next(self.course.names[i] for i in span if not self.frames.stands[i]))
         return fault
 
 
@@ -196,11 +227,10 @@ class MeasuredBatch:
 class _Whole:
     """One movement of a batch as a whole: one value of what is told for all of its frames."""
 
-    skeleton: Skeleton
     course: Course
     travel: Travel
     movement: int
-    own: Posed
+    lines: Array
     measured: Columns
 
     @property
@@ -211,25 +241,18 @@ class _Whole:
     def repeated(self) -> list[int]:
         return self.course.parts.repeated[self.movement]
 
-    def speed_deg_s(self, seconds: float) -> float:
-        """The joint that travels furthest, over half a repetition."""
-        whole_rad = self.travel.whole_rad[self.movement]
-        if self.repeated != self.every:
-            frames = (self.course.frames[i] for i in self.course.spans[self.movement])
-            whole_rad = np.ptp(self.own.angles[[not f.facts.way_in for f in frames]], axis=0)
-        return float(np.degrees(whole_rad.max()) / max(0.5, seconds / 2))
-
-    def later(self) -> Later:
-        """What is told when somebody asks for it."""
-        works = ((_COORDINATION, self._coordination), (_RISING, self._rising), (ACTING, self._acting))
-        return Later({name: work for names, work in works for name in names})
+    def told(self, name: str) -> dict[str, float]:
+        """What is told when somebody asks for it, with what is found beside it."""
+        if name in _COORDINATION:
+            return self._coordination()
+        return self._rising() if name in _RISING else self._acting()
 
     def _coordination(self) -> dict[str, float]:
         parts = self.course.parts.between(self.travel, self.repeated)
         return {"coordination": float(moving_limbs(self.travel.whole_rad[self.movement], parts))}
 
     def _rising(self) -> dict[str, float]:
-        rise = rise_level(self.skeleton, self.own, self.measured)
+        rise = rise_level(self.lines, self.measured)
         frames = (self.course.frames[i] for i in self.repeated)
         seats_cm = [f.surfaces["seat"].at_cm for f in frames if "seat" in f.surfaces]
         return {"rise_level": rise, "low_seat_cm": low_seat_cm(rise, seats_cm)}

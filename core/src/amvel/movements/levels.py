@@ -5,7 +5,7 @@ one that bends.  Reference body: the size of this person with healthy joints and
 contracture nor a rounded back makes a level easier.  All of this is our reading of common practice.
 """
 
-from collections.abc import Iterable, Mapping
+from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass
 from enum import StrEnum
 from functools import cached_property, lru_cache
@@ -14,6 +14,7 @@ import numpy as np
 
 from amvel.body import other_side
 from amvel.body.endurance import as_long_at_full
+from amvel.body.grading import Graded, graded
 from amvel.body.tree import Array
 from amvel.languages import said
 from amvel.movements.columns import Columns
@@ -67,9 +68,13 @@ _MEASURED_BY: dict[Way, tuple[str, ...]] = {
 }
 
 _MEASURED = tuple(n for measured in _MEASURED_BY.values() for n in measured)
-_ROWS_OF = {way: [_MEASURED.index(n) for n in measured] for way, measured in _MEASURED_BY.items()}
+_WORK = np.array([k for k, measured in enumerate(_MEASURED_BY.values()) for _ in measured])
 # What is held is held at the cuts: the pelvic control moment is of the legs.
-_CUTS_OF = {way: [_MEASURED.index(n) for n in measured if n != _OF_THE_LEGS.get(way)] for way, measured in _MEASURED_BY.items()}
+_HELD = np.array([way in HELD_WAYS and n != _OF_THE_LEGS.get(way) for way, measured in _MEASURED_BY.items() for n in measured])
+_MEASURED_OF = {way: [_MEASURED.index(n) for n in measured] for way, measured in _MEASURED_BY.items()}
+_NUMBER = {way: k for k, way in enumerate(_MEASURED_BY)}
+_PRESS = frozenset(_MEASURED_BY[Way.PRESS])
+_HELD_WORK = [k for k, way in enumerate(_MEASURED_BY) if way in HELD_WAYS]
 
 # In words, since nobody on a screen reads a number of ours.
 SAYS = {
@@ -85,9 +90,6 @@ SAYS = {
 
 # Lying on the back: the level of no leg in the air, of one, of both, however short their lever is.
 _LEGS_LIFTED = np.array([0.0, 2.0, 3.0])
-
-
-_NOTHING = 1e-6  # N or N·m: less is rounding, where the lowest ceiling itself is nothing
 
 
 @dataclass(frozen=True)
@@ -184,36 +186,33 @@ class Ceilings:
                 standing = {n: seen.most.item(columns.index[n]) for n in _MEASURED_BY[Way.PRESS]}
         return cls(dict(zip(_MEASURED, np.maximum.accumulate(most, axis=1), strict=True)), standing)
 
-    def holds(self, profile: Mapping[str, Array], way: Way, level: int, more: float) -> bool:
-        """Whether no frame asks more than so many times what the poses of this level ask."""
-        return all(float(profile[n].max()) <= more * float(self.most[n][level - 1]) for n in _MEASURED_BY[way])
+    def hold(self, most: Sequence[float], way: Way, level: int, more: float) -> bool:
+        """Whether nothing asks more than so many times what the poses of this level ask; `most` is what is asked, by what is
+        measured."""
+        return all(most[k] <= more * self.most[_MEASURED[k]].item(level - 1) for k in _MEASURED_OF[way])
+
+    def graded(self, index: dict[str, int]) -> Graded:
+        """What is measured, in the rows of such columns."""
+        if id(index) not in self._graded_in:
+            rows = np.array([index[n] for n in _MEASURED], dtype=np.int64)
+            # Of a body that cannot stand quietly every press is beyond bounds.
+            standing = np.array([self.standing_n.get(n, 0.0) if n in _PRESS else np.nan for n in _MEASURED])
+            self._graded_in[id(index)] = index, Graded(rows, np.array([self.most[n] for n in _MEASURED]), _WORK, _HELD, standing)
+        return self._graded_in[id(index)][1]
 
     @cached_property
-    def _most(self) -> Array:
-        return np.array([self.most[n] for n in _MEASURED])
+    def _graded_in(self) -> dict[int, tuple[dict[str, int], Graded]]:
+        """By index of the columns, which is kept, so that its number stays its own."""
+        return {}
 
-    @cached_property
-    def _full(self) -> Array:
-        """What the hardest level asks."""
-        full: Array = np.maximum(self._most[:, -1:], 1e-9)
-        return full
-
-    @cached_property
-    def _standing(self) -> Array:
-        return np.array([[self.standing_n[n]] for n in _MEASURED_BY[Way.PRESS]])
-
-    def columns(self, profile: Mapping[str, Array]) -> dict[str, Array]:
+    def columns(self, profile: Columns) -> dict[str, Array]:
         """The level of every frame in every way by what is asked of this body, and its press against quiet standing."""
-        asked = np.array([profile[n] for n in _MEASURED])
-        out = {"press_against_standing": (asked[_ROWS_OF[Way.PRESS]] / self._standing).max(axis=0)}
-        levels, full = level_of(asked, self._most), asked / self._full
-        for way, rows in _ROWS_OF.items():
-            out[way.quantity] = levels[rows].max(axis=0)
-        for way in HELD_WAYS:
-            out[way.hold_quantity] = as_long_at_full(1.0, full[_CUTS_OF[way]].max(axis=0)) * profile["hold_s"]
+        levels, share, press = graded(profile.of_frames, self.graded(profile.index), len(_MEASURED_BY))
         lifted = np.where(profile["on_the_back"] > 0, profile["legs_lifted"], 0.0).astype(int)
+        out = {way.quantity: level for way, level in zip(_MEASURED_BY, levels, strict=True)}
         out[Way.ARCHING.quantity] = np.maximum(out[Way.ARCHING.quantity], _LEGS_LIFTED[lifted])
-        return out
+        held_s = as_long_at_full(1.0, share[_HELD_WORK]) * profile["hold_s"]
+        return {"press_against_standing": press, **out, **{way.hold_quantity: h for way, h in zip(HELD_WAYS, held_s, strict=True)}}
 
 
 @lru_cache(maxsize=1)
@@ -222,18 +221,26 @@ def stands_for() -> frozenset[tuple[str, Way, int]]:
     return frozenset((r.ref, way, r.level) for r in REFERENCES for way in r.of)
 
 
-def as_named(label: str, profile: Mapping[str, Array], ceilings: Ceilings) -> dict[str, Array]:
-    """The levels of a step that is named as one: never less than that, and just that for the pose that stands for it.
+def count_as_named(columns: Columns, labels: Sequence[str], spans: Sequence[range], ceilings: Ceilings) -> None:
+    """The levels of steps that are named as one, each with its frames: never less than that, and just that for the pose that
+    stands for it.
 
     A body that bends less than the reference body may need a little more for such a pose, and it is still that pose.
     """
-    out: dict[str, Array] = {}
-    for way, level in named_levels().get(label, {}).items():
-        levels = np.maximum(profile[way.quantity], float(level))
-        if (label, way, level) in stands_for() and ceilings.holds(profile, way, level, STIFFER_BODY):
-            levels = np.full_like(levels, float(level))
-        out[way.quantity] = levels
-    return out
+    named = [(way, m, level) for m, label in enumerate(labels) for way, level in named_levels().get(label, {}).items()]
+    if not named:
+        return
+    least = np.zeros((len(_MEASURED_BY), columns.of_frames.shape[1]))
+    for way, m, level in named:
+        least[_NUMBER[way], spans[m].start : spans[m].stop] = level
+    asked = columns.of_frames[ceilings.graded(columns.index).row]
+    most = np.maximum.reduceat(asked, [span.start for span in spans], axis=1).T.tolist()
+    of_its_own = [(way, m, level) for way, m, level in named if (labels[m], way, level) in stands_for()]
+    just = [(way, m, level) for way, m, level in of_its_own if ceilings.hold(most[m], way, level, STIFFER_BODY)]
+    levels = np.maximum(columns.of_frames[[columns.index[way.quantity] for way in _MEASURED_BY]], least)
+    for way, m, level in just:
+        levels[_NUMBER[way], spans[m].start : spans[m].stop] = level
+    columns.fill({way.quantity: own for way, own in zip(_MEASURED_BY, levels, strict=True)})
 
 
 QUIET_STANDING = "standing_breath/free_standing"
@@ -243,15 +250,4 @@ QUIET_STANDING = "standing_breath/free_standing"
 _BOTH_SIDES = (_MEASURED, tuple(map(other_side, _MEASURED)))
 
 
-def level_of(values: Array, most: Array) -> Array:
-    """Levels of values (…×B) against the rising ceilings (…×6) of their quantity: 2.5 lies half-way from the second to the third."""
-    below = np.concatenate([np.zeros((*most.shape[:-1], 1)), most], axis=-1)
-    values = np.where(values < _NOTHING, 0.0, values)
-    at = (most[..., :, None] < values[..., None, :]).sum(axis=-2)
-    floor = np.take_along_axis(below, np.minimum(at, HIGHEST), axis=-1)
-    top = np.take_along_axis(below, np.minimum(at + 1, HIGHEST), axis=-1)
-    width = np.where(at < HIGHEST, top - floor, np.maximum(floor, 1.0))
-    return at + (values - floor) / np.maximum(width, 1e-9)
-
-
-__all__ = ["BELLY_WORK", "EVERY_WAY", "HELD_WAYS", "HIGHEST", "REFERENCES", "SAYS", "Ceilings", "Reference", "UnknownMovement", "Way", "as_named", "level_of", "named_levels"]
+__all__ = ["BELLY_WORK", "EVERY_WAY", "HELD_WAYS", "HIGHEST", "REFERENCES", "SAYS", "Ceilings", "Reference", "UnknownMovement", "Way", "count_as_named", "named_levels"]

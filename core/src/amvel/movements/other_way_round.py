@@ -18,7 +18,7 @@ def left_twin(request: Request) -> Request:
 def turned_round(request: Request, left: Profile) -> Profile:
     """The profile of the right version: what the left one says, with left and right exchanged.  Its poses are found where
     somebody looks."""
-    return Profile(request, left.frame_names, left.columns.renamed(other_side), rows=left.rows, left_twin=left)
+    return Profile(request, left.frame_names, left.columns.exchanged(other_side), rows=left.rows, left_twin=left)
 
 
 def same_both_ways(own: Capacities, left: Profile, look: Look) -> bool:

@@ -27,7 +27,8 @@ class Content:
         # Not the frame itself, which keeps this: none of the two would go by counting.
         tables = (frame.angles, frame.free, frame.neutral, frame.surfaces)
         self._parts = (*tables, frame.root_at_cm, frame.touches, frame.aims, frame.loads, frame.root.tobytes())
-        self._hash = hash((tuple(frame.angles.values()), frame.root_at_cm))  # few frames agree in these alone
+        named = (tuple(table.values()) for table in tables)
+        self._hash = hash((*named, frame.root_at_cm, frame.touches, frame.aims, frame.loads))  # few frames agree in these alone
 
     @classmethod
     def of(cls, frame: Frame) -> "Content":

@@ -4,7 +4,7 @@ A number that somebody sets must be what the pose has: within a degree in one of
 fault.  Heights, distances and gaps are contacts and are held by the pose solver; angles are held here.
 """
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from functools import lru_cache
 
@@ -52,12 +52,16 @@ def reach_deg(shown: Shown, capacities: Capacities) -> float:
     return max((sum(angle.reach_deg(capacities) for angle in one) for one in shown.sums), default=np.inf)
 
 
-def kept(shown: Shown, value_deg: float, side: str, read: Reading) -> float:
-    """How far the movement is from showing the value, in degrees, in the declared frame that shows it best."""
+def kept(shown: Shown, value_deg: float, side: str, read: Reading, frames: Sequence[int]) -> float:
+    """How far the movement is from showing the value, in degrees, in the one of these frames that shows it best."""
     least = np.inf
-    for one in _on_the_right(shown).sums if side == "right" else shown.sums:
-        first, *others = (a.value_deg(read) for a in one)
-        least = min(least, float(np.abs(sum(others, start=first) - value_deg).min()))
+    for one in (_on_the_right(shown) if side == "right" else shown).sums:
+        first, *others = [read.of(angle) for angle in one]
+        for i in frames:
+            deg = first[i]
+            for other in others:
+                deg += other[i]
+            least = min(least, abs(deg - value_deg))
     return least
 
 
@@ -67,12 +71,19 @@ def _on_the_right(shown: Shown) -> Shown:
     return Shown(tuple(tuple(a.on_the_right() for a in one) for one in shown.sums))
 
 
-def broken(step_shows: Mapping[str, tuple[str, Shown]], values: Mapping[str, float | str], side: str, read: Reading, pose: str) -> ShortOfAsked | None:
-    """The fault of the first parameter whose promise is not kept by `pose`; None when all are.  `step_shows` gives the title
-    of each parameter that shows, and where."""
+def broken(
+    step_shows: Mapping[str, tuple[str, Shown]],
+    values: Mapping[str, float | str],
+    side: str,
+    read: Reading,
+    frames: Sequence[int],
+    pose: str,
+) -> ShortOfAsked | None:
+    """The fault of the first parameter whose promise is not kept by `pose` in these frames; None when all are.  `step_shows`
+    gives the title of each parameter that shows, and where."""
     for name, (title, shown) in step_shows.items():
-        off = kept(shown, float(values[name]), side, read)
-        if off > TOLERANCE_DEG:
+        off = kept(shown, float(values[name]), side, read, frames)
+        if not off <= TOLERANCE_DEG:
             return ShortOfAsked(pose, title, float(values[name]), off)
     return None
 

@@ -18,20 +18,28 @@ _SPINE = ("lumbar", "lower_thorax", "upper_thorax")
 
 
 class Reading:
-    """The declared frames of one movement, as they were placed: `rows` of a batch, whose joints are `deg` from neutral (B×J)."""
+    """The placed frames of a batch, whose joints are `deg` from neutral (B×J): each angle is read off all of them at once."""
 
-    def __init__(self, skeleton: Skeleton, posed: Posed, deg: Array, rows: list[int]) -> None:
-        self.skeleton, self._posed, self._deg, self._rows = skeleton, posed, deg, rows
+    def __init__(self, skeleton: Skeleton, posed: Posed, deg: Array) -> None:
+        self.skeleton, self._posed, self._deg = skeleton, posed, deg
+        self._read: dict[int, tuple[Angle, list[float]]] = {}  # by number of the angle, which is kept, so that it stays its own
 
     def joint_deg(self, name: str) -> Array:
         """A joint from neutral, in every frame."""
-        found: Array = self._deg[self._rows, JOINT_INDEX[name]]
+        found: Array = self._deg[:, JOINT_INDEX[name]]
         return found
 
     def at(self, landmark: str) -> Array:
         """Where a landmark lies in every frame, in metres."""
-        found: Array = self._posed.points[self._rows, self.skeleton.landmarks.index[landmark]]
+        found: Array = self._posed.points[:, self.skeleton.landmarks.index[landmark]]
         return found
+
+    def of(self, angle: "Angle") -> list[float]:
+        """An angle in every frame, in degrees."""
+        found = self._read.get(id(angle))
+        if found is None:
+            found = self._read[id(angle)] = angle, angle.value_deg(self).tolist()
+        return found[1]
 
 
 @dataclass(frozen=True, kw_only=True)

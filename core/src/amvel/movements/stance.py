@@ -10,7 +10,8 @@ from collections.abc import Mapping, Sequence
 
 import numpy as np
 
-from amvel.body import Posed, Skeleton
+from amvel.body import Skeleton
+from amvel.body.lines import HEELS_ACROSS, HEELS_ALONG, foot_cm
 from amvel.body.tree import Array
 from amvel.languages import said
 
@@ -44,9 +45,9 @@ _A_FOOT_AHEAD, _HALF_A_FOOT_AHEAD = 0.85, 0.35  # of the foot's length
 _AHEAD_CM = 5.0
 
 
-def stance_level(skeleton: Skeleton, posed: Posed, columns: Mapping[str, Array]) -> Array:
+def stance_level(skeleton: Skeleton, lines: Array, columns: Mapping[str, Array]) -> Array:
     """One value per frame; as easy as can be where nobody stands."""
-    across, ahead, foot = _feet_cm(skeleton, posed)
+    across, ahead, foot = lines[:, HEELS_ACROSS], lines[:, HEELS_ALONG], foot_cm(skeleton)
     base = np.where((across < _CLOSE_CM) & (ahead > _HALF_A_FOOT_AHEAD * foot), float(HALF_STEP), float(BOTH_FEET))
     base = np.where((across < _IN_LINE_CM) & (ahead > _A_FOOT_AHEAD * foot), float(TANDEM), base)
     base = np.where(columns["one_leg_stance"] > 0, float(ONE_LEG), base)
@@ -54,7 +55,7 @@ def stance_level(skeleton: Skeleton, posed: Posed, columns: Mapping[str, Array])
     return np.where(columns["standing"] > 0, level, -_HELP[-1])
 
 
-def rise_level(skeleton: Skeleton, posed: Posed, columns: Mapping[str, Array]) -> float:
+def rise_level(lines: Array, columns: Mapping[str, Array]) -> float:
     """Of the whole movement: 0 unless it leads from a seat onto the feet."""
     feet = {s: columns[f"{s}.leg_support_percent_bw"] for s in _SIDES}
     up = feet["left"] + feet["right"] >= _STANDS_PERCENT_BW
@@ -63,7 +64,7 @@ def rise_level(skeleton: Skeleton, posed: Posed, columns: Mapping[str, Array]) -
     rising = columns["standing"] < 1  # standing at the end, one may lift a foot without rising on one leg
     if (columns["legs_lifted"][rising] > 0).any():
         return float(RISE_ON_ONE_LEG)
-    _, ahead, _ = _feet_cm(skeleton, posed)
+    ahead = lines[:, HEELS_ALONG]
     uneven = np.abs(feet["left"] - feet["right"])[up].max() > _UNEVEN_PERCENT_BW
     hands = sum(bool((columns[f"{s}.arm_carries_percent_bw"] > 0).any()) for s in _SIDES)  # not those that lie on the thighs
     if uneven or ahead[rising].max() > _AHEAD_CM:
@@ -74,18 +75,6 @@ def rise_level(skeleton: Skeleton, posed: Posed, columns: Mapping[str, Array]) -
 def low_seat_cm(rise: float, seats_cm: Sequence[float]) -> float:
     """How much lower than the chair of the tests the lowest of these seats is; 0 when nobody rises or nothing is sat on."""
     return max(0.0, CHAIR_CM - min(seats_cm)) if rise > 0 and seats_cm else 0.0
-
-
-def _feet_cm(skeleton: Skeleton, posed: Posed) -> tuple[Array, Array, float]:
-    """Per frame how far the heels are apart across the body and along it; and the length of the foot."""
-    index = skeleton.landmarks.index
-    apart = posed.points[:, index["left.heel"], :2] - posed.points[:, index["right.heel"], :2]
-    axis = posed.placement.rotation[:, skeleton.segment_index["pelvis"], :2, 1]
-    axis = axis / np.maximum(np.linalg.norm(axis, axis=1, keepdims=True), 1e-9)
-    across = np.abs(np.einsum("bi,bi->b", apart, axis))
-    along = np.abs(apart[:, 0] * -axis[:, 1] + apart[:, 1] * axis[:, 0])
-    foot = float(np.linalg.norm(posed.points[0, index["left.heel"]] - posed.points[0, index["left.toe_tip"]]))
-    return 100 * across, 100 * along, 100 * foot
 
 
 __all__ = ["BOTH_FEET", "FIRM_HOLD_EASES", "FOOT_AHEAD", "HALF_STEP", "ONE_LEG", "RISE_ON_ONE_LEG", "RISE_SAYS", "STANCE_SAYS", "TANDEM", "WITHOUT_HANDS", "WITH_BOTH_HANDS", "WITH_ONE_HAND", "rise_level", "stance_level"]

@@ -20,7 +20,7 @@ other, sliders = stops_of_sliders()
 faults = [str(p.fault) for stops in sliders for p in other.sketches(stops[len(stops) // 2 :][:1]) if p.fault]
 drawn, bare = pages()
 lines = {name: len(list(PARTS[name].lines(1))) for name in ("variety", "progress")}
-print(json.dumps({"lines": lines, "papers": [drawn.count("<svg"), bare.count("<svg"), pdf_of(bare)[:4].decode()], "frames": [len(specs), len(facts)], "stops": [len({s.key() for s in stops}) for stops in sliders], "faults": faults, "parts": list(PARTS)}))
+print(json.dumps({"lines": lines, "papers": [drawn.count("<svg"), bare.count("<svg"), pdf_of(bare)[:4].decode()], "frames": [len(specs), len(facts)], "stops": [len({s.key for s in stops}) for stops in sliders], "faults": faults, "parts": list(PARTS)}))
 """
 
 _PEOPLE = "import json; from ratios import PARTS; print(json.dumps({n: [p.people, p.few] for n, p in PARTS.items()}))"

@@ -90,7 +90,7 @@ def test_looks_of_one_answer_keep_their_order() -> None:
     requests = some_requests(23)
     looks = [list(Look)[i % 3] for i in range(len(requests))]
     found = profiler.looked_at(list(zip(looks, requests, strict=True)))
-    assert [p.request.key() for p in found] == [r.key() for r in requests]
+    assert [p.request.key for p in found] == [r.key for r in requests]
     sketched = [p for p, look in zip(found, looks, strict=True) if look is Look.SKETCH and not p.fault]
     assert sketched and all(p.rows[-1] - p.rows[0] + 1 == len(p.rows) for p in sketched), "a sketch has declared frames alone"
 

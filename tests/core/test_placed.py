@@ -11,9 +11,10 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from amvel.body import Capacities, Measures, but, cautious, healthy, measure
-from amvel.movements import Family, Profile, Profiler, Request, Step, all_steps, find
+from amvel.movements import Family, Profile, Profiler, Request, Step, all_steps, find, placing
 from amvel.movements.course import Course
 from amvel.movements.frames import Aim, Frame, Prop, Surface, Touch
+from amvel.movements.look import Look
 from amvel.movements.placed import Content, gathered
 from amvel.movements.placing import Movement, placed_frames, same_way_back, with_those_on_the_way
 from tests.alike import unlike_columns
@@ -143,6 +144,37 @@ def test_where_fused_parts_end_elsewhere_nothing_is_taken_over() -> None:
     base.sketches(_requests())
     for got, want in zip(Profiler(body(), other, like=base).sketches(_requests()), Profiler(body(), other).sketches(_requests()), strict=True):
         _close(got, want)
+
+
+@pytest.mark.parametrize("ranges", [STIFF, healthy()], ids=["stiff", "healthy"])
+def test_other_ranges_go_only_those_ways_anew_that_they_would_go_otherwise(ranges: Capacities, monkeypatch: pytest.MonkeyPatch) -> None:
+    """Frames on the way too: taken over where no joint comes to a stop that moves, and the same as gone alone."""
+    legs: list[int] = []
+    plain = placing._on_the_way
+    monkeypatch.setattr(placing, "_on_the_way", lambda course, on, *more: (legs.append(len(on.new)), plain(course, on, *more))[1])
+    base = Profiler(body(), cautious({}))
+    base.profiles(_requests()[::3])
+    legs.clear()
+    there = Profiler(body(), ranges, like=base).profiles(_requests()[::3])
+    taking = sum(legs)
+    legs.clear()
+    for got, want in zip(there, Profiler(body(), ranges).profiles(_requests()[::3]), strict=True):
+        _close(got, want)
+    assert 0 < taking < 0.9 * sum(legs)
+
+
+def test_who_goes_a_way_again_is_told_what_was_found(monkeypatch: pytest.MonkeyPatch) -> None:
+    """Another repetition of frames that are kept: nothing is solved, and every number is the same."""
+    own = Profiler(body(), healthy())
+    family, step = find("bridge/small_lift")
+    request = Request(family, step, "both", step.defaults(body()))
+    first = own.profile(request)
+    own.kept(Look.WHOLE).clear()
+    monkeypatch.setattr(placing, "_on_the_way", None)
+    monkeypatch.setattr(placing, "_met_and_measured", None)
+    again = own.profile(request)
+    assert again is not first and again.posed is not None and first.posed is not None
+    assert np.array_equal(again.columns.table, first.columns.table) and np.array_equal(again.posed.angles, first.posed.angles)
 
 
 def test_the_way_back_is_the_way_there() -> None:

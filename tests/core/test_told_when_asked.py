@@ -10,7 +10,7 @@ from amvel.body.between import filled
 from amvel.movements import Profiler, Request, all_steps, find
 from amvel.movements.columns import Columns, Later
 from amvel.movements.course import WHEN_ASKED
-from amvel.movements.declaration import RangesWanted, Setting
+from amvel.movements.declaration import RangesWanted, Setting, once
 from amvel.movements.declared_facts import with_declared_facts
 from amvel.movements.declared_frames import declared_frames
 from amvel.movements.frames import alike, mirrored
@@ -90,6 +90,18 @@ def test_replacing_what_is_told_of_the_movement_is_not_undone_by_telling_it() ->
     asked: list[str] = []
     changed = columns(asked).with_({"left.leg_acts": np.array([0.5, 0.5])})
     assert list(changed.table[1]) == [0.5, 0.5] and list(changed.table[2]) == [0.0, 0.0]
+
+
+def test_what_frames_begin_with_is_declared_once_for_each_setting() -> None:
+    asked: list[float] = []
+
+    @once
+    def start(s: Setting) -> float:
+        asked.append(s.number("seat_cm"))
+        return s.number("seat_cm")
+
+    low, high = (Setting(body(), healthy(), {"seat_cm": cm}) for cm in (40.0, 50.0))
+    assert [start(low), start(high), start(low)] == [40.0, 50.0, 40.0] and asked == [40.0, 50.0]
 
 
 def single(quantity: str, bound: float) -> Envelope:

@@ -84,11 +84,11 @@ def test_every_angle_is_what_was_set(case: tuple[str, Request]) -> None:
     if found.fault:
         return
     neutral = found.declared.neutral
-    read = Reading(p.skeleton, found.posed, np.degrees(found.posed.angles - neutral), list(found.rows))
+    read = Reading(p.skeleton, found.posed, np.degrees(found.posed.angles - neutral))
     for parameter in request.step.parameters:
         if parameter.shows:
             asked = float(request.values[parameter.id])
-            off = kept(parameter.shows, asked, request.side, read)
+            off = kept(parameter.shows, asked, request.side, read, found.rows)
             assert off <= TOLERANCE_DEG, parameter.id
 
 

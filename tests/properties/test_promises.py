@@ -31,7 +31,7 @@ def test_every_angle_is_what_was_asked_for(size: str) -> None:
             assert profile.posed is not None and parameter.shows is not None and profile.declared is not None
             neutral = profile.declared.neutral
             deg = np.degrees(profile.posed.angles - neutral)
-            off = kept(parameter.shows, value, request.side, Reading(p.skeleton, profile.posed, deg, list(profile.rows)))
+            off = kept(parameter.shows, value, request.side, Reading(p.skeleton, profile.posed, deg), profile.rows)
             assert off <= TOLERANCE_DEG
     # A hip that ends at 120° and hamstrings at 75° cannot take the deepest of everything: those say so.
     assert len(broken) <= 6, broken

@@ -7,6 +7,7 @@ from multiprocessing import get_context
 import numpy as np
 
 from amvel.body import Measures, Posed, PoseSpec, Skeleton, demand, flatten, healthy, measure, react_flat, solve
+from amvel.body.bounds import Bounds, broken
 from amvel.movements import Profiler, Request, all_steps, find
 
 _BODY = measure(Measures(1.65, 63, "female"))
@@ -41,6 +42,8 @@ def _what_poses_ask() -> None:
     skeleton = Skeleton(_BODY)
     flat, posed = flatten(skeleton, [], []), Posed.of_nothing(skeleton)
     demand(skeleton, flat, posed, react_flat(skeleton, flat, posed), [])
+    none = np.zeros(0, dtype=np.int64)
+    broken(np.zeros((0, 0)), Bounds(none, none, np.zeros(0), np.zeros(0)))
 
 
 if __name__ == "__main__":

@@ -109,7 +109,8 @@ DECLARED_COLUMNS = tuple(_QUANTITIES)
 DECLARED = frozenset(map(base_id, DECLARED_COLUMNS))
 
 
-_said: Callable[[FrameFacts], tuple[Any, ...]] = attrgetter(*(f.name for f in fields(FrameFacts)))
+# All that facts say, in the order in which they take it: quicker to look up than they are themselves.
+said_of: Callable[[FrameFacts], tuple[Any, ...]] = attrgetter(*(f.name for f in fields(FrameFacts)))
 
 
 @lru_cache(maxsize=4096)
@@ -134,9 +135,9 @@ class Told:
         own = {id(f): f for f in facts}
         row = {key: i for i, key in enumerate(own)}
         at = np.array([row[id(f)] for f in facts], dtype=np.int64)
-        read = np.array([_read(_said(f)) for f in own.values()], dtype=float).reshape(len(own), len(_READ))
+        read = np.array([_read(said_of(f)) for f in own.values()], dtype=float).reshape(len(own), len(_READ))
         told = read.T[:, at]
         return cls(told[:-2], told[-2], told[-1])
 
 
-__all__ = ["DECLARED", "DECLARED_COLUMNS", "FrameFacts", "Told"]
+__all__ = ["DECLARED", "DECLARED_COLUMNS", "FrameFacts", "Told", "said_of"]

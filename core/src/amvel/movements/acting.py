@@ -35,7 +35,7 @@ def acts(travel: Travel, movement: int, rows: Sequence[int], frames: Sequence[Fr
     planted = [_stays_planted(p.before.touches, p.after.touches) for p in parts]
     acting = _moved(parts, planted)
     for row, frame in zip(rows, frames, strict=True):
-        acting |= {("leg", side) for side in legs_lifted(frame)}
+        acting |= {("leg", side) for side in legs_lifted(frame.touches, frame.facts.seated)}
         acting |= {("arm", side) for k, side in enumerate(_SIDES) if _holds_itself_up(side, frame, travel.arm_is_up[row][k])}
         if _presses_with_the_legs(frame.props):
             acting |= {("leg", side) for side in _SIDES}

@@ -122,7 +122,7 @@ class Columns(Mapping[str, Array]):
             return None
         if self.later is not None and name in self.later.names:
             return self[name].item(0)
-        return (seen.least if at_least else seen.most).item(self.index[name])
+        return seen.worst(name, at_least)
 
     def find_extremes(self, parts: "Sequence[Columns]") -> None:
         """Find those of its `parts`, which have all of its frames one after the other, at once."""
@@ -191,6 +191,10 @@ class Extremes:
     index: dict[str, int]
     most: Array
     least: Array
+
+    def worst(self, name: str, at_least: bool) -> float:
+        """What an upper bound on a column looks at, or a lower one."""
+        return (self.least if at_least else self.most).item(self.index[name])
 
     @classmethod
     def of(cls, index: dict[str, int], table: Array) -> "Extremes":

@@ -2,8 +2,8 @@
 
 from collections.abc import Callable, Mapping
 from dataclasses import dataclass, field, replace
-from functools import cached_property
-from typing import Literal, get_args
+from functools import cached_property, wraps
+from typing import Literal, TypeVar, cast, get_args
 
 from amvel.body import Anthropometry, Capacities
 from amvel.case.purposes import PURPOSES
@@ -161,6 +161,27 @@ class Setting:
     def school(self, question: str) -> str:
         """The school's answer that changes this pose; empty for the default."""
         return str(self.values.get(f"school.{question}", ""))
+
+
+    @cached_property
+    def known(self) -> dict[Callable[["Setting"], object], object]:
+        """What was declared for it already (see `once`)."""
+        return {}
+
+
+Declared = TypeVar("Declared")
+
+
+def once(declare: Callable[[Setting], Declared]) -> Callable[[Setting], Declared]:
+    """For what several frames of a step begin with: declared once for each setting, however often it is asked for."""
+
+    @wraps(declare)
+    def found(s: Setting) -> Declared:
+        if declare not in s.known:
+            s.known[declare] = declare(s)
+        return cast(Declared, s.known[declare])
+
+    return found
 
 
 Frames = Callable[[Setting], list[Frame]]

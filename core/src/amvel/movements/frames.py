@@ -4,7 +4,7 @@ A Frame is declared once, for the left side, and mirrored.
 """
 
 import math
-from collections.abc import Callable
+from collections.abc import Callable, Iterable
 from dataclasses import dataclass, field
 from functools import cached_property, lru_cache
 from typing import Any, NamedTuple, TypeVar
@@ -171,17 +171,17 @@ class Frame:
         """Declare joint angles in degrees; 'left_hip_flexion' means 'left.hip.flexion'. Declared joints are no longer free."""
         named = {_dof(k): v for k, v in angles.items()}
         free = {k: v for k, v in self.free.items() if k not in named}
-        frame = but(self, name=name or self.name, angles={**self.angles, **named}, free=free)
-        moved = {k.partition(".")[0] for k in named if k.partition(".")[2] in _ARM}
-        return frame._off_the_body(moved)
-
-    def _off_the_body(self, sides: set[str]) -> "Frame":
-        """Hands of arms that are declared leave the part of the body that they lay on."""
-        gone = {t.landmark for t in self.touches if t.on} & {f"{side}.palm" for side in sides}
+        own = {"name": name or self.name, "angles": {**self.angles, **named}, "free": free}
+        gone = self._off_the_body(named)
         if not gone:
-            return self
+            return but(self, **own)
         touches = tuple(t for t in self.touches if not (t.on and t.landmark in gone))
-        return but(self, touches=touches, aims=tuple(a for a in self.aims if a.landmark not in gone))
+        return but(self, **own, touches=touches, aims=tuple(a for a in self.aims if a.landmark not in gone))
+
+    def _off_the_body(self, joints: Iterable[str]) -> set[str]:
+        """The hands that leave the part of the body that they lay on, since these joints of their arms are declared."""
+        lies_on = {t.landmark for t in self.touches if t.on}
+        return lies_on and lies_on.intersection(map(_hand_of, joints))
 
     def free_(self, **stiffness: float) -> "Frame":
         """Let joints give, from easily (0.1) to hardly (30)."""
@@ -192,7 +192,7 @@ class Frame:
 
     def lift(self, *landmarks: str) -> "Frame":
         """Take landmarks off whatever they touch."""
-        return but(self, touches=tuple(t for t in self.touches if t.landmark not in landmarks))
+        return but(self, touches=tuple([t for t in self.touches if t.landmark not in landmarks]))
 
     def rest(self, *landmarks: str) -> "Frame":
         """These contacts carry their own limb and do not press."""
@@ -211,11 +211,11 @@ class Frame:
         return but(self, touches=touches)
 
     def aim(self, *aims: Aim) -> "Frame":
-        names = {a.name for a in aims}
-        return but(self, aims=(*(a for a in self.aims if a.name not in names), *aims))
+        wanted = {(a.landmark, a.axis, a.origin) for a in aims}
+        return but(self, aims=(*[a for a in self.aims if (a.landmark, a.axis, a.origin) not in wanted], *aims))
 
     def unaim(self, *landmarks: str) -> "Frame":
-        return but(self, aims=tuple(a for a in self.aims if a.landmark not in landmarks))
+        return but(self, aims=tuple([a for a in self.aims if a.landmark not in landmarks]))
 
     def facts_(self, **facts: Any) -> "Frame":
         return but(self, facts=but(self.facts, **facts))
@@ -229,6 +229,13 @@ def _dof(name: str) -> str:
     joint = {"lower": "lower_thoracic", "upper": "upper_thoracic"}.get(parts[0], parts[0])
     rest = parts[2:] if parts[0] in ("lower", "upper") else parts[1:]
     return f"{joint}.{'_'.join(rest)}"
+
+
+@lru_cache(maxsize=256)
+def _hand_of(joint: str) -> str | None:
+    """The hand that a joint of an arm moves."""
+    side, _, name = joint.partition(".")
+    return f"{side}.palm" if name in _ARM else None
 
 
 def faced(frame: Frame, turn_deg: float) -> Frame:

@@ -42,7 +42,7 @@ class Pictures:
         return "".join(self._kept(repr(wrong), request, lambda p: [fault_figure(self._profiler, p, wrong)]))
 
     def _kept(self, what: str, request: Request, draw: Callable[[Profile], list[str]]) -> list[str]:
-        body, name = self._profiler.digest(), f"{what} {request.key()}"
+        body, name = self._profiler.digest(), f"{what} {request.key}"
         found = self._store.find(body, name) if self._store is not None else None
         if found is not None:
             return found

@@ -7,7 +7,7 @@ leg is lifted when its foot and shank are, since the thigh lies on the seat as l
 from functools import lru_cache
 
 from amvel.movements.coordination import ENDS
-from amvel.movements.frames import Frame, Touch
+from amvel.movements.frames import Touch
 
 _SIDES = ("left", "right")
 _FOOT_AND_SHANK = ENDS["leg"] | {"shin", "knee_inside"}
@@ -16,37 +16,23 @@ _PALMS = frozenset(f"{s}.palm" for s in _SIDES)
 _BACK = frozenset(("upper_back", "mid_back"))
 
 
-def legs_lifted(frame: Frame) -> tuple[str, ...]:
-    """The sides whose leg is in the air."""
-    return _lifted(frame.touches, frame.facts.seated)
-
-
 @lru_cache(maxsize=4096)
-def _lifted(touches: tuple[Touch, ...], seated: bool) -> tuple[str, ...]:
+def legs_lifted(touches: tuple[Touch, ...], seated: bool) -> tuple[str, ...]:
+    """The sides whose leg is in the air."""
     own = _FOOT_AND_SHANK if seated else _LEG
     carried = {side for t in touches if t.gap_cm <= 0 for side, mark in _ends(t) if mark in own}
     return tuple(s for s in _SIDES if s not in carried)
 
 
-def legs_in_the_hands(frame: Frame) -> tuple[str, ...]:
+def legs_in_the_hands(touches: tuple[Touch, ...]) -> tuple[str, ...]:
     """The sides whose foot or shank lies in a hand; a hand that lies on a leg is another thing."""
-    return _in_the_hands(frame.touches)
-
-
-@lru_cache(maxsize=4096)
-def _in_the_hands(touches: tuple[Touch, ...]) -> tuple[str, ...]:
     held = {side for t in touches if t.on in _PALMS for side, mark in _ends(t) if mark in _FOOT_AND_SHANK}
     return tuple(s for s in _SIDES if s in held)
 
 
-def sits_unsupported(frame: Frame) -> bool:
+def sits_unsupported(touches: tuple[Touch, ...], seated: bool) -> bool:
     """Whether somebody sits with neither a back to lean on nor a hand or forearm on something that carries."""
-    return frame.facts.seated and not _back_or_arm_leans(frame.touches)
-
-
-@lru_cache(maxsize=4096)
-def _back_or_arm_leans(touches: tuple[Touch, ...]) -> bool:
-    return any(t.landmark in _BACK or (t.on is None and mark in ENDS["arm"]) for t in touches for _, mark in _ends(t))
+    return seated and not any(t.landmark in _BACK or (t.on is None and mark in ENDS["arm"]) for t in touches for _, mark in _ends(t))
 
 
 def _ends(t: Touch) -> tuple[tuple[str, str], ...]:

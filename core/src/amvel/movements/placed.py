@@ -87,6 +87,10 @@ class PlacedFrames:
         where = (how.angles, how.position, how.rotation, placement, points)
         return Posed(*where, how.gap_m, how.give, self.faults, how.least, how.most)
 
+    def sent_from(self, starts: Sequence[int]) -> list[Sent]:
+        """How far the joints of frames that belong together were sent, which begin at these rows."""
+        return Sent.of_each(self.how.angles, self.how.least, self.how.most, starts)
+
     def arrays(self) -> tuple[Array, ...]:
         """All of it but the faults, with one row for each frame."""
         *numbers, back_rests, pulled = self.asked
@@ -101,11 +105,10 @@ class PlacedFrames:
         asked = Asked(neutral, lines, loads, carried_n, back_rests, pulled)
         return cls(_How(*arrays[:a]), Met(*arrays[a:b]), asked, stands, faults)
 
-    def merged(self, others: "PlacedFrames", own: Rows, theirs: Rows, taken: Rows) -> "PlacedFrames":
-        """These at the places `own`, and at the places `theirs` those of the others that are `taken`."""
-        both = zip(self.arrays(), others.arrays(), strict=True)
-        arrays = [_put_together(a, b[taken], own, theirs) for a, b in both]
-        faults = dict(zip((*own.tolist(), *theirs.tolist()), (*self.faults, *(others.faults[i] for i in taken)), strict=True))
+    def merged(self, others: "PlacedFrames", own: Rows, theirs: Rows) -> "PlacedFrames":
+        """These at the places `own`, and the others at the places `theirs`."""
+        arrays = [_put_together(a, b, own, theirs) for a, b in zip(self.arrays(), others.arrays(), strict=True)]
+        faults = dict(zip((*own.tolist(), *theirs.tolist()), (*self.faults, *others.faults), strict=True))
         return self.from_arrays(arrays, [faults[i] for i in range(len(faults))])
 
 
@@ -115,7 +118,7 @@ def _put_together(a: Array, b: Array, at_a: Rows, at_b: Rows) -> Array:
     return found
 
 
-class _Packed:
+class Packed:
     """The arrays of some placed frames side by side in one table, so that a frame is taken from it at once."""
 
     def __init__(self, frames: PlacedFrames) -> None:
@@ -131,8 +134,7 @@ class _Packed:
     @cached_property
     def sent(self) -> list[Sent]:
         """How far the joints of each were sent."""
-        how = PlacedFrames.from_arrays(self.unpacked(self.table), []).how
-        return Sent.of_each(how.angles, how.least, how.most, range(len(self.table)))
+        return PlacedFrames.from_arrays(self.unpacked(self.table), []).sent_from(range(len(self.table)))
 
 
 @dataclass(frozen=True, eq=False)
@@ -146,17 +148,36 @@ class Placed:
     spec: PoseSpec
     fault: PoseFault | None
     out_of_reach: bool
-    packed: _Packed
+    packed: Packed
     row: int
 
     def otherwise(self, old: Capacities, new: Capacities) -> bool:
         """Whether other ranges than those it was placed with would place it otherwise."""
         return self.packed.sent[self.row].otherwise(old, new)
 
+    @property
+    def lies(self) -> tuple[int, int]:
+        """The numbers of what it was placed with and of its row there: the same for every set of ranges that places it alike."""
+        return id(self.packed), self.row
+
+
+@dataclass(frozen=True, eq=False)
+class PlacedWay:
+    """The frames on the way from one kept frame to the next, in their order: so many rows of those that they were placed with.
+
+    `ends` are what both ends were placed with, kept so that their numbers stay their own (see `Placed.lies`).
+    """
+
+    packed: Packed
+    rows: slice
+    faults: list[PoseFault | None]
+    sent: Sent
+    ends: tuple[Packed, Packed]
+
 
 def kept_frames(frames: Sequence[Frame], specs: Sequence[PoseSpec], placed: PlacedFrames, out_of_reach: Sequence[bool]) -> list[Placed]:
     """Each of these by itself."""
-    packed = _Packed(placed)
+    packed = Packed(placed)
     each = zip(frames, specs, placed.faults, out_of_reach, strict=True)
     return [Placed(frame, spec, fault, out, packed, row) for row, (frame, spec, fault, out) in enumerate(each)]
 
@@ -174,4 +195,4 @@ def named(fault: PoseFault | None, pose: str) -> PoseFault | None:
     return but(fault, pose=pose) if fault is not None and fault.pose != pose else fault
 
 
-__all__ = ["Content", "Met", "Placed", "PlacedFrames", "gathered", "kept_frames", "named"]
+__all__ = ["Content", "Met", "Packed", "Placed", "PlacedFrames", "PlacedWay", "gathered", "kept_frames", "named"]

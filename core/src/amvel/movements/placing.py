@@ -34,10 +34,12 @@ from amvel.body import (
 from amvel.body.tree import Rows
 from amvel.movements.course import Course
 from amvel.movements.frames import Frame
-from amvel.movements.placed import Content, Met, Placed, PlacedFrames, kept_frames, named
+from amvel.movements.placed import Content, Met, Packed, Placed, PlacedFrames, PlacedWay, kept_frames, named
 from amvel.movements.pose_of_frame import compile_frame
 
 _KEPT = 4096  # frames of one body: some five kilobytes each
+_KEPT_WAYS = 1024  # five frames each
+_Way = tuple[int, int, int, int, int]  # what both ends are (see `Placed.lies`), and how many frames lie between them
 
 
 class Placer:
@@ -49,6 +51,7 @@ class Placer:
     def __init__(self, skeleton: Skeleton, capacities: Capacities, like: "Placer | None" = None) -> None:
         self.skeleton, self.capacities, self.like = skeleton, capacities, like
         self._kept: OrderedDict[Content, Placed] = OrderedDict()
+        self._ways: OrderedDict[_Way, PlacedWay] = OrderedDict()
         self._keeping = Lock()
 
     @cached_property
@@ -74,6 +77,24 @@ class Placer:
             self._kept[content] = placed
             if len(self._kept) > _KEPT:
                 self._kept.popitem(last=False)
+
+    def known_way(self, way: _Way) -> PlacedWay | None:
+        """The way as it was placed before."""
+        own = self._ways.get(way)
+        if own is not None or self.like is None:
+            return own
+        other = self.like._ways.get(way)
+        if other is None or other.sent.otherwise(self.like.capacities, self.capacities):
+            return None
+        self.keep_way(way, other)
+        return other
+
+    def keep_way(self, way: _Way, placed: PlacedWay) -> None:
+        """Keep it for whoever goes there again; the oldest go."""
+        with self._keeping:
+            self._ways[way] = placed
+            if len(self._ways) > _KEPT_WAYS:
+                self._ways.popitem(last=False)
 
     def compiled(self, frame: Frame, name: str) -> PoseSpec:
         """The frame as the pose solver takes it."""
@@ -193,30 +214,75 @@ def with_those_on_the_way(
     if not len(on_the_way):
         return declared
     rows = on_the_way.reshape(-1, course.between)  # one for each leg
-    legs = _Legs(course.key[rows[:, 0]].tolist(), placed, course.between)
     placers = [m.placer for m in movements for _ in m.frames]
-    ways = _on_the_way(course, legs, rows, placers, placed, declared)
-    found = declared.merged(ways, np.flatnonzero(course.share == 0), on_the_way, np.array(legs.taken))
+    legs = _Legs(course.key[rows[:, 0]].tolist(), placed, placers, course.between)
+    ways = legs.placed(_on_the_way(course, legs, rows, placers, placed, declared) if legs.new else None)
+    found = declared.merged(ways, np.flatnonzero(course.share == 0), on_the_way)
     return but(found, faults=[named(fault, name) for fault, name in zip(found.faults, course.names, strict=True)])
+
+
+class _Leg(NamedTuple):
+    """One leg of a batch: the number of its way among those that are new, or what is known of it; `back` where it goes that way
+    the other way round."""
+
+    new: int
+    known: PlacedWay | None
+    back: bool
 
 
 class _Legs:
     """The ways of a batch from one declared frame to the next: those that have to be looked at (`new`: which of all legs), and
-    for each frame on any way which of theirs it is."""
+    those that are known."""
 
-    def __init__(self, starts: Sequence[int], placed: Sequence[Placed], between: int) -> None:
+    def __init__(self, starts: Sequence[int], placed: Sequence[Placed], placers: Sequence[Placer], between: int) -> None:
         self.starts, self.new = starts, list[int]()
-        self.taken: list[int] = []
-        known: dict[tuple[int, int], int] = {}
+        self._placed, self._placers, self._between = placed, placers, between
+        self._legs: list[_Leg] = []
+        begun: dict[tuple[int, _Way], int] = {}  # by placer and way
         for n, k in enumerate(starts):
-            there, back = (id(placed[k]), id(placed[k + 1])), (id(placed[k + 1]), id(placed[k]))
-            if there not in known and back in known and same_way_back(placed[k], placed[k + 1]):
-                self.taken += reversed(range(known[back], known[back] + between))
-                continue
-            if there not in known:
-                known[there] = between * len(self.new)
+            leg = self._known(k, begun)
+            if leg is None:
+                begun[id(placers[k]), self._way(k)] = len(self.new)
+                leg = _Leg(len(self.new), None, False)
                 self.new.append(n)
-            self.taken += range(known[there], known[there] + between)
+            self._legs.append(leg)
+
+    def _way(self, k: int) -> _Way:
+        return (*self._placed[k].lies, *self._placed[k + 1].lies, self._between)
+
+    def _known(self, k: int, begun: dict[tuple[int, _Way], int]) -> _Leg | None:
+        """The leg from this frame on, where it is kept, or among those that are begun, there or back.  What is kept is never taken
+        the other way round: from either end it is the same but for rounding, and an answer does not depend on who asked before."""
+        placer, there = self._placers[k], self._way(k)
+        known = placer.known_way(there)
+        if known is not None:
+            return _Leg(-1, known, False)
+        if (id(placer), there) in begun:
+            return _Leg(begun[id(placer), there], None, False)
+        a, b = self._placed[k], self._placed[k + 1]
+        back = (id(placer), (*b.lies, *a.lies, self._between))
+        return _Leg(begun[back], None, True) if back in begun and same_way_back(a, b) else None
+
+    def placed(self, new: PlacedFrames | None) -> PlacedFrames:
+        """The frames of all legs, in their order; `new` are those that had to be looked at, which are kept."""
+        kept = [] if new is None else self._keep(new)
+        ways = [kept[leg.new] if leg.known is None else leg.known for leg in self._legs]
+        each = [(way, -1 if leg.back else 1) for way, leg in zip(ways, self._legs, strict=True)]
+        table = np.concatenate([way.packed.table[way.rows][::order] for way, order in each])
+        return PlacedFrames.from_arrays(ways[0].packed.unpacked(table), [fault for way, order in each for fault in way.faults[::order]])
+
+    def _keep(self, new: PlacedFrames) -> list[PlacedWay]:
+        packed = Packed(new)
+        each = [slice(i, i + self._between) for i in range(0, len(packed.table), self._between)]
+        sent = new.sent_from([rows.start for rows in each])
+        found = []
+        for n, rows, own in zip(self.new, each, sent, strict=True):
+            k = self.starts[n]
+            a, b = self._placed[k], self._placed[k + 1]
+            way = PlacedWay(packed, rows, new.faults[rows], own, (a.packed, b.packed))
+            self._placers[k].keep_way(self._way(k), way)
+            found.append(way)
+        return found
 
 
 def same_way_back(a: Placed, b: Placed) -> bool:

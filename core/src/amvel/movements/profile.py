@@ -39,11 +39,8 @@ class Request:
     def label(self) -> str:
         return f"{self.family.id}/{self.step.id}"
 
-    def key(self) -> str:
-        return self._key
-
     @cached_property
-    def _key(self) -> str:
+    def key(self) -> str:
         return _IN_ORDER.encode([self.label, self.side, self.values])
 
 

@@ -97,7 +97,7 @@ class Profiler:
 
     def known(self, requests: list[Request]) -> int:
         """How many of these are solved already; asks nothing of whoever is solving now."""
-        return sum(as_posed(r).key() in self._kept[Look.WHOLE] for r in requests)
+        return sum(as_posed(r).key in self._kept[Look.WHOLE] for r in requests)
 
     @property
     def held(self) -> int:
@@ -131,11 +131,11 @@ class Profiler:
         placed = [a._replace(request=as_posed(a.request)) for a in wanted]
         for a in placed:
             self._take_off_the_shelf(a)
-        missing = {(a.request.key(), a.look): a for a in placed if a.found is None}
+        missing = {(a.request.key, a.look): a for a in placed if a.found is None}
         if missing:
             self.solved += len(missing)
             _solve_and_keep(list(missing.values()))
-        answer = [as_asked(a.request, p.answer) for a, p in zip(wanted, placed, strict=True)]
+        answer = [p.answer if a.request is p.request else as_asked(a.request, p.answer) for a, p in zip(wanted, placed, strict=True)]
         for kept in self._kept.values():
             while len(kept) > self._keep:
                 kept.popitem(last=False)
@@ -143,7 +143,7 @@ class Profiler:
 
     def _take_off_the_shelf(self, asked: "Asked") -> None:
         """What another process has solved of it; sketches apart from the rest, since two requests may ask for either at once."""
-        key = asked.request.key()
+        key = asked.request.key
         for look in (Look.SKETCH,) if asked.look is Look.SKETCH else (Look.ASSUMED, Look.WHOLE):
             shelf = self._shelf[look]
             if key in shelf:
@@ -218,13 +218,13 @@ class Asked(NamedTuple):
     def as_known(self) -> "Asked":
         """The same as closely as it is known: what was looked at whole answers what is asked as assumed."""
         whole = self._replace(look=Look.WHOLE)
-        return whole if self.look is Look.ASSUMED and self.request.key() in whole.kept else self
+        return whole if self.look is Look.ASSUMED and self.request.key in whole.kept else self
 
     @property
     def found(self) -> Profile | None:
         """What answers it already."""
         known = self.as_known
-        return known.kept.get(known.request.key())
+        return known.kept.get(known.request.key)
 
     @property
     def answer(self) -> Profile:
@@ -240,9 +240,9 @@ class Asked(NamedTuple):
 
     def keep(self, found: Profile) -> None:
         """Keep its answer; what was begun of it as assumed has gone into that."""
-        self.kept[self.request.key()] = found
+        self.kept[self.request.key] = found
         if self.look is Look.WHOLE:
-            self.profiler.kept(Look.ASSUMED).pop(self.request.key(), None)
+            self.profiler.kept(Look.ASSUMED).pop(self.request.key, None)
 
 
 def solve_together(wanted: "list[tuple[Profiler, list[Request]]]", look: Look) -> None:
@@ -255,18 +255,18 @@ def solve_together(wanted: "list[tuple[Profiler, list[Request]]]", look: Look) -
 
 def _solve_and_keep(asked: list[Asked]) -> None:
     """Solve what each profiler is asked; a right version is turned round from the left one where that is the same."""
-    lefts = {(id(a.profiler), a.request.key(), a.look) for a in asked if a.request.side == "left"}
+    lefts = {(id(a.profiler), a.request.key, a.look) for a in asked if a.request.side == "left"}
     now: dict[tuple[int, str, Look], Asked] = {}
     later: list[tuple[Asked, Asked]] = []  # each with its left twin
     for a in asked:
         twin = a._replace(request=left_twin(a.request)) if a.request.side == "right" else None
-        known = twin is not None and (twin.found is not None or (id(a.profiler), twin.request.key(), a.look) in lefts)
+        known = twin is not None and (twin.found is not None or (id(a.profiler), twin.request.key, a.look) in lefts)
         if twin is None or not (known or a.profiler.capacities.alike_on_both_sides):
-            now[id(a.profiler), a.request.key(), a.look] = a
+            now[id(a.profiler), a.request.key, a.look] = a
             continue
         later.append((a, twin))
         if not known:
-            now[id(a.profiler), twin.request.key(), a.look] = twin
+            now[id(a.profiler), twin.request.key, a.look] = twin
     _keep_solved(list(now.values()))
     _keep_solved([a for a, twin in later if not _is_turned(a, twin.as_known)])
 
@@ -291,7 +291,7 @@ def solved_directly(asked: list[Asked]) -> list[Profile]:
     Where a limb lies at a stop that is only assumed, the pose is solved once more without it: nobody knows whether the
     limb ends there, so that its angles count as far as they may go.
     """
-    assumed = [a.profiler.kept(Look.ASSUMED).get(a.request.key()) if a.look is Look.WHOLE else None for a in asked]
+    assumed = [a.profiler.kept(Look.ASSUMED).get(a.request.key) if a.look is Look.WHOLE else None for a in asked]
     begun = {i: p for i, p in enumerate(assumed) if p is not None}
     new = [i for i in range(len(asked)) if i not in begun]
     of_begun = [i for i, p in begun.items() if _is_open_ended(asked[i], p)]

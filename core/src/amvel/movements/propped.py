@@ -6,6 +6,7 @@ hips bend by so much more.  A leg that is held in the air keeps its declared ben
 
 import math
 from dataclasses import replace
+from functools import lru_cache
 
 import numpy as np
 
@@ -80,17 +81,17 @@ def _raised(frame: Frame, raised_deg: float) -> Frame:
         pad = surfaces["head pad"]
         surfaces["head pad"] = pad._replace(kind="slope", tilt_deg=raised_deg)
     free, angles = dict(frame.free), dict(frame.angles)
-    for side in _SIDES:
+    touches, legs_down = _touches(frame.touches, raised_deg)
+    for side in legs_down:
         # The hip of a leg that lies or stands gives by what the trunk has come up; one in the air is where it was declared.
-        if any(_of_a_leg(t) and side_of(t.landmark) == side for t in frame.touches):
-            angles[f"{side}.hip.flexion"] = angles.get(f"{side}.hip.flexion", 0.0) + raised_deg
-            free.setdefault(f"{side}.hip.flexion", _HIP_GIVES)
+        angles[f"{side}.hip.flexion"] = angles.get(f"{side}.hip.flexion", 0.0) + raised_deg
+        free.setdefault(f"{side}.hip.flexion", _HIP_GIVES)
     return but(
         frame,
         root=risen(frame.root, raised_deg),
         angles=angles,
         free=free,
-        touches=_touches(frame, raised_deg),
+        touches=touches,
         aims=(*frame.aims, Aim("left.buttock", "x", 0.0, must_hold=False)),
         surfaces=surfaces,
         facts=but(frame.facts, lying_flat=frame.facts.lying_flat and raised_deg < NOT_FLAT_DEG, back_raised_deg=raised_deg),
@@ -105,11 +106,15 @@ _UPRIGHT_SEAT = (*(Touch(p, "floor", places=False) for p in _ON_THE_LEVEL), *(To
 _SITS_FROM_DEG = 50.0  # steeper than this the sit bones are the lowest part of the pelvis (of our own body model)
 
 
-def _touches(frame: Frame, raised_deg: float) -> tuple[Touch, ...]:
-    """On the slope what lay on the floor; a frame that sits up on its sit bones says itself what carries on the level part."""
-    if any(t.landmark in _SIT_BONES and t.places for t in frame.touches):
-        return tuple(_moved(t) for t in frame.touches)
-    return (*(_moved(t) for t in frame.touches if t.landmark not in _ON_THE_LEVEL), *(_UPRIGHT_SEAT if raised_deg > _SITS_FROM_DEG else _SEAT))
+@lru_cache(maxsize=2048)
+def _touches(lying: tuple[Touch, ...], raised_deg: float) -> tuple[tuple[Touch, ...], tuple[str, ...]]:
+    """On the slope what lay on the floor, and the sides whose leg lies or stands; a frame that sits up on its sit bones says
+    itself what carries on the level part."""
+    legs_down = tuple(side for side in _SIDES if any(_of_a_leg(t) and side_of(t.landmark) == side for t in lying))
+    if any(t.landmark in _SIT_BONES and t.places for t in lying):
+        return tuple(map(_moved, lying)), legs_down
+    seat = _UPRIGHT_SEAT if raised_deg > _SITS_FROM_DEG else _SEAT
+    return (*(_moved(t) for t in lying if t.landmark not in _ON_THE_LEVEL), *seat), legs_down
 
 
 def _of_a_leg(touch: Touch) -> bool:

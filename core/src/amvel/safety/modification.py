@@ -394,7 +394,10 @@ def _hip(profile: Profile) -> float:
 
 
 def _worst(profile: Profile, breach: Breach) -> float:
-    return profile.lowest(breach.quantity) if breach.limit.at_least else profile.peak(breach.quantity)
+    """Of all frames, wherever the limit looks."""
+    found = profile.columns.worst(breach.quantity, breach.limit.at_least)
+    assert found is not None, f"{profile.request.label} has no frames"
+    return found
 
 
 def _most_helped(breaches: tuple[Breach, ...], original: Profile, found: Profile) -> Breach | None:

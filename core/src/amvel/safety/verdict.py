@@ -1,7 +1,7 @@
 """Verdicts: a cached demand profile against the envelope.  Nothing here knows a diagnosis."""
 
 import math
-from collections.abc import Iterator, Mapping
+from collections.abc import Iterable, Iterator, Mapping
 from dataclasses import dataclass
 from datetime import date
 from operator import itemgetter
@@ -10,10 +10,11 @@ from typing import NamedTuple
 import numpy as np
 
 from amvel.body import DECLARED, PoseFault
-from amvel.body.tree import Array, Flags, Rows
+from amvel.body.bounds import EVERYWHERE, Bounds, broken, found_at
+from amvel.body.tree import Rows
 from amvel.case import Override
 from amvel.movements import Profile
-from amvel.movements.columns import Extremes
+from amvel.movements.columns import Columns
 from amvel.movements.course import told_when_asked
 from amvel.movements.levels import named_levels
 from amvel.quantities import base_id, quantity
@@ -73,99 +74,81 @@ def concerns(limit: Limit, label: str) -> bool:
 _Broken = tuple[int, str, float]  # the number of a limit, its column and the worst value
 
 
-@dataclass(frozen=True)
-class _OfFrames:
-    """Bounds on what frames have, as arrays: the row of each column, the bound with what the model can tell (see
-    `Quantity.breaks`), which way it goes; and for each the place of its limit in the envelope and its column."""
-
-    row: Rows
-    bound: Array
-    at_least: Flags
-    limit: list[int]
-    name: list[str]
-
-    @classmethod
-    def of(cls, bounds: "list[_Bound]", index: Mapping[str, int]) -> "_OfFrames":
-        return cls(
-            np.array([index[b.name] for b in bounds], dtype=np.int64),
-            np.array([b.beyond for b in bounds], dtype=float),
-            np.array([b.at_least for b in bounds], dtype=bool),
-            [b.limit for b in bounds],
-            [b.name for b in bounds],
-        )
-
-    def broken(self, seen: Extremes) -> list[_Broken]:
-        """Of each bound that is broken the number of its limit, its column and the worst value."""
-        worst = np.where(self.at_least, seen.least[self.row], seen.most[self.row])
-        beyond = np.where(self.at_least, worst < self.bound, worst > self.bound)
-        return [(self.limit[k], self.name[k], float(worst[k])) for k in np.flatnonzero(beyond)]
-
-
 class _Bound(NamedTuple):
-    """One column that a limit binds, and from where on it is broken."""
+    """One column that a limit binds, where it looks ('' for everywhere), and from where on it is broken."""
 
     limit: int
     name: str
+    place: str
     beyond: float
     at_least: bool
 
-    def broken(self, profile: Profile) -> _Broken | None:
+    def broken(self, columns: Columns) -> _Broken | None:
         """The same of what is told of the whole movement."""
-        told = profile.columns[self.name].item(0)
+        told = columns[self.name].item(0)
         return (self.limit, self.name, told) if (told < self.beyond if self.at_least else told > self.beyond) else None
 
 
-class _Place(NamedTuple):
-    """Bounds that look at the same frames: on what these have, and on what is told of the whole movement."""
+class _Bounds:
+    """The bounds of an envelope in one context for one kind of columns: those on what frames have, and those on what is told
+    of the whole movement."""
 
-    of_frames: _OfFrames
-    of_the_whole: list[_Bound]
+    def __init__(self, envelope: Envelope, index: dict[str, int], context: str) -> None:
+        self._index = index  # kept, so that its number stays its own
+        binding = [(n, limit) for n, limit in enumerate(envelope.limits) if limit.binds_in(context)]
+        bounds = [b for n, limit in binding for b in _bounds_of(n, limit, index)]
+        self._of_frames = [b for b in bounds if not told_when_asked(b.name)]
+        self._of_the_whole = [b for b in bounds if told_when_asked(b.name)]
+        signs = [-1.0 if b.at_least else 1.0 for b in self._of_frames]
+        beyond = [sign * b.beyond for sign, b in zip(signs, self._of_frames, strict=True)]
+        rows = [index[b.name] for b in self._of_frames]
+        self._compared = Bounds(_whole(rows), self._places(self._of_frames), np.array(signs), np.array(beyond))
+        self._looked_at = self._places(self._of_the_whole)
 
-    def broken_by_the_whole(self, profile: Profile) -> list[_Broken]:
-        """Only what a bound looks at is worked out."""
-        return [broken for b in self.of_the_whole if (broken := b.broken(profile))]
+    @classmethod
+    def of(cls, envelope: Envelope, index: dict[str, int], context: str) -> "_Bounds":
+        """Made once for each kind of columns."""
+        known, key = envelope.looked_up, (id(index), context)
+        if key not in known:
+            known[key] = cls(envelope, index, context)
+        found: _Bounds = known[key]
+        return found
+
+    def _places(self, bounds: "list[_Bound]") -> Rows:
+        return _whole([self._index[b.place] if b.place else EVERYWHERE for b in bounds])
+
+    def broken_by_frames(self, columns: Columns) -> list[_Broken]:
+        """What frames break, in the order of the limits."""
+        found = broken(columns.of_frames, self._compared)
+        return [(self._of_frames[k].limit, self._of_frames[k].name, worst) for k, worst in found]
+
+    def broken_by_the_whole(self, columns: Columns) -> Iterator[_Broken]:
+        """The same of what is told of the whole movement: worked out one after the other, as somebody goes on asking."""
+        there = found_at(columns.of_frames, self._looked_at)
+        for b in (b for b, looked_at in zip(self._of_the_whole, there, strict=True) if looked_at):
+            if (found := b.broken(columns)) is not None:
+                yield found
 
 
-class _AtPlace(NamedTuple):
-    """All bounds that look at one place, and the same to be compared with what is there."""
-
-    bounds: list[_Bound]
-    of_its_own: _Place
-
-
-def _bounds_by_place(envelope: Envelope, index: dict[str, int], context: str) -> dict[str, _AtPlace]:
-    """The bounds of an envelope by the place where they look; made once for each kind of columns."""
-    known = envelope.looked_up
-    key = (id(index), context)
-    if key not in known:
-        places: dict[str, list[_Bound]] = {}
-        for n, limit in enumerate(envelope.limits):
-            if limit.binds_in(context):
-                places.setdefault(limit.when.column, []).extend(_bounds_of(n, limit, index))
-        known[key] = index, {place: _AtPlace(bounds, _split(bounds, index)) for place, bounds in places.items()}
-    found: dict[str, _AtPlace] = known[key][1]
-    return found
+def _whole(values: list[int]) -> Rows:
+    return np.array(values, dtype=np.int64)
 
 
 def _bounds_of(n: int, limit: Limit, index: Mapping[str, int]) -> list[_Bound]:
     return [
-        _Bound(n, name, quantity(name).breaks_beyond(limit.bound, limit.at_least), limit.at_least)
+        _Bound(n, name, limit.when.column, quantity(name).breaks_beyond(limit.bound, limit.at_least), limit.at_least)
         for name in _columns_of(limit, index)
     ]
 
 
-def _split(bounds: list[_Bound], index: Mapping[str, int]) -> _Place:
-    of_frames = [b for b in bounds if not told_when_asked(b.name)]
-    return _Place(_OfFrames.of(of_frames, index), [b for b in bounds if told_when_asked(b.name)])
-
-
 def check(profile: Profile, envelope: Envelope, context: str, lifted: frozenset[str] = frozenset()) -> Check:
     """Every limit against every frame.  `lifted` are limit ids opened by a valid override."""
-    seen = _seen(profile, envelope, context)
-    broken = [b for bounds, worst in seen for b in (*bounds.of_frames.broken(worst), *bounds.broken_by_the_whole(profile))]
+    columns = profile.columns
+    bounds = _Bounds.of(envelope, columns.index, context)
+    found = [*bounds.broken_by_frames(columns), *bounds.broken_by_the_whole(columns)]
     breaches: list[Breach] = []
     cautions: list[Breach] = []
-    for n, name, worst in _that_bind(sorted(broken, key=itemgetter(0)), profile, envelope, lifted):
+    for n, name, worst in _that_bind(sorted(found, key=itemgetter(0)), profile, envelope, lifted):
         limit = envelope.limits[n]
         value = adverse(worst, name, limit.at_least)
         (cautions if limit.strength == "caution" else breaches).append(Breach(limit, name, abs(value) if math.isinf(value) else value))
@@ -176,44 +159,20 @@ def holds(profile: Profile, envelope: Envelope, context: str, lifted: frozenset[
     """Whether `check` would allow it: what is told of the whole movement is worked out only where its frames hold."""
     if profile.fault:
         return False
-    seen = _seen(profile, envelope, context)
-
-    def closed(broken: list[_Broken]) -> bool:
-        return any(envelope.limits[n].strength != "caution" for n, _, _ in _that_bind(broken, profile, envelope, lifted))
-
-    if any(closed(bounds.of_frames.broken(worst)) for bounds, worst in seen):
-        return False
-    return not any(closed(bounds.broken_by_the_whole(profile)) for bounds, _ in seen)
-
-
-def _seen(profile: Profile, envelope: Envelope, context: str) -> list[tuple[_Place, Extremes]]:
-    """The bounds of each place that this movement has, with the worst of its frames there; together those of all places in
-    which it is from its beginning to its end, which most are."""
     columns = profile.columns
-    places = _bounds_by_place(envelope, columns.index, context)
-    whole = columns.extremes()
-    found = [(place, columns.extremes(place)) for place in places]
-    throughout = tuple(place for place, worst in found if worst is whole)
-    partly = [(places[place].of_its_own, worst) for place, worst in found if worst is not whole and worst is not None]
-    return partly if whole is None else [(_joined(envelope, columns.index, context, throughout), whole), *partly]
+    bounds = _Bounds.of(envelope, columns.index, context)
 
+    def closed(found: Iterable[_Broken]) -> bool:
+        return any(envelope.limits[n].strength != "caution" for n, _, _ in _that_bind(found, profile, envelope, lifted))
 
-def _joined(envelope: Envelope, index: dict[str, int], context: str, places: tuple[str, ...]) -> _Place:
-    """The bounds of several places as one."""
-    known = envelope.looked_up
-    key = (id(index), context, places)
-    if key not in known:
-        bounds = _bounds_by_place(envelope, index, context)
-        known[key] = _split([b for place in places for b in bounds[place].bounds], index)
-    found: _Place = known[key]
-    return found
+    return not closed(bounds.broken_by_frames(columns)) and not closed(bounds.broken_by_the_whole(columns))
 
 
 def _that_bind(
-    broken: list[_Broken], profile: Profile, envelope: Envelope, lifted: frozenset[str]
+    found: Iterable[_Broken], profile: Profile, envelope: Envelope, lifted: frozenset[str]
 ) -> Iterator[tuple[int, str, float]]:
     """Those broken limits that speak of this step, are not lifted, and hold even if the body cannot take the pose."""
-    for n, name, worst in broken:
+    for n, name, worst in found:
         limit = envelope.limits[n]
         if limit.id in lifted or not concerns(limit, profile.request.label):
             continue

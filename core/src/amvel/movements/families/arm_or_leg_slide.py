@@ -6,7 +6,7 @@ from dataclasses import replace
 from amvel.body.anthropometry import HIP_HALF_WIDTH, SHOULDER_HALF_WIDTH
 from amvel.movements.back_shape import rounded_deg
 from amvel.movements.breath import breath, exhale, inhale, steady
-from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting, Step
+from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting, Step, once
 from amvel.movements.faults import BACK_HOLLOWS, BREATH_HELD, PELVIS_TIPS, SHOULDER_CLIMBS, TRUNK_ROUNDS
 from amvel.movements.feedback import BLOCK_ON_THE_PELVIS
 from amvel.movements.frames import Aim, Frame, Touch
@@ -30,6 +30,7 @@ _RIBS = Fault(
 )
 
 
+@once
 def _base(s: Setting) -> Frame:
     return hands_and_knees(s.body, s.word("hand"), s.number("hands_raised_cm"))
 

@@ -1,7 +1,7 @@
 """Band leg press: the substitute for curls under bone limits."""
 
 from amvel.movements.breath import breath, exhale, inhale
-from amvel.movements.declaration import Dose, Fault, Parameter, Setting
+from amvel.movements.declaration import Dose, Fault, Parameter, Setting, once
 from amvel.movements.families.knee_fold import leg_folded, legs_brought_up
 from amvel.movements.faults import BACK_ARCHES, BREATH_HELD
 from amvel.movements.frames import Band, Frame
@@ -19,6 +19,7 @@ def _held(s: Setting, frame: Frame) -> Frame:
     return frame.band(*(Band("left.heel", half, to=f"{x}.palm") for x in ("left", "right")))
 
 
+@once
 def _base(s: Setting) -> Frame:
     arms = both(shoulder_flexion=25.0, elbow_flexion=75.0, shoulder_abduction=8.0, forearm_pronation=0.0)
     return supine_crook(s.body).with_(**arms)

@@ -1,12 +1,13 @@
 """Up from the floor, and down to it, by a chair: knees, half kneeling, standing; hands on the seat."""
 
-from dataclasses import replace
+
 
 import numpy as np
 
+from amvel.body import but
 from amvel.body.anthropometry import HIP_HALF_WIDTH
 from amvel.movements.breath import breath, exhale, inhale
-from amvel.movements.declaration import Dose, Fault, Parameter, Setting
+from amvel.movements.declaration import Dose, Fault, Parameter, Setting, once
 from amvel.movements.faults import BREATH_HELD, KNEE_FALLS_IN
 from amvel.movements.frames import Aim, Frame, Surface, Touch
 from amvel.movements.ladder import Ladder
@@ -29,7 +30,7 @@ def _hands_on_seat(frame: Frame, s: Setting, ahead_cm: float, lean_deg: float) -
     seat = Surface(
         "worktop", "level", s.number("seat_cm"), friction=0.5, stiffness_n_per_m=6.0e3, title="firm seat"
     )
-    frame = replace(frame, surfaces={**frame.surfaces, "worktop": seat})
+    frame = but(frame, surfaces={**frame.surfaces, "worktop": seat})
     flat = s.word("hand") == _FLAT
     bent_back = {"wrist_extension": 60.0} if flat else {"wrist_extension": 0.0}
     arms = both(shoulder_flexion=50.0, elbow_flexion=25.0, forearm_pronation=75.0, **bent_back)
@@ -43,6 +44,7 @@ def _hands_on_seat(frame: Frame, s: Setting, ahead_cm: float, lean_deg: float) -
     return frame.aim(*trunk_lean(s.body, lean_deg, firm=False)).facts_(hand_support_level=3, on_floor=True)
 
 
+@once
 def _kneeling(s: Setting) -> Frame:
     """On both knees, hands on the seat, weight a little forward."""
     frame = (
@@ -58,6 +60,7 @@ def _kneeling(s: Setting) -> Frame:
     return _hands_on_seat(frame, s, 22.0 * s.body.stature_m, 25.0)
 
 
+@once
 def _half(s: Setting) -> Frame:
     """One foot ahead; a hip that bends no further keeps the trunk tall, the weight less far ahead."""
     room_deg = s.capacities.range_deg["left.hip_flexion"] - _THIGH_LEVEL_DEG - _TO_SPARE_DEG
@@ -73,6 +76,7 @@ def _half(s: Setting) -> Frame:
     return _hands_on_seat(frame.with_("one foot ahead"), s, 20.0 * s.body.stature_m, lean_deg)
 
 
+@once
 def _over_the_foot(s: Setting) -> Frame:
     """Weight over the foot ahead and the hands, as far to the side as a hip goes that nobody has tested."""
     return (
@@ -86,6 +90,7 @@ def _over_the_foot(s: Setting) -> Frame:
     )
 
 
+@once
 def _lifting(s: Setting) -> Frame:
     """The knee behind has left; foot, toes behind and hands carry."""
     over = Aim("centre_of_mass", "x", -6.5, origin="left.ankle", weight=2.0, must_hold=False)

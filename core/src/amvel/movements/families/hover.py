@@ -2,7 +2,7 @@
 
 from amvel.body.anthropometry import HIP_HALF_WIDTH, SHOULDER_HALF_WIDTH
 from amvel.movements.breath import steady
-from amvel.movements.declaration import Dose, Fault, Parameter, Setting
+from amvel.movements.declaration import Dose, Fault, Parameter, Setting, once
 from amvel.movements.families.arm_or_leg_slide import RAISED, RAISED_LITTLE, arm_off
 from amvel.movements.faults import BACK_HOLLOWS, BREATH_HELD, SHOULDER_CLIMBS
 from amvel.movements.frames import Aim, Frame, Touch
@@ -11,10 +11,12 @@ from amvel.movements.positions import hands_and_knees
 from amvel.movements.wrong import Wrong
 
 
+@once
 def _tucked(s: Setting) -> Frame:
     return hands_and_knees(s.body, "flat", s.number("hands_raised_cm"))
 
 
+@once
 def _up(s: Setting) -> Frame:
     gap = s.number("knees_cm")
     off = _tucked(s).lift("left.knee_front", "right.knee_front").with_("knees hovering")
@@ -26,6 +28,7 @@ def _hover(s: Setting) -> list[Frame]:
     return [_tucked(s), _up(s)]
 
 
+@once
 def _standing_fast(s: Setting) -> Frame:
     """Hovering, with hands and feet that stay where they are."""
     stature_cm = 100 * s.body.stature_m

@@ -5,7 +5,7 @@ from dataclasses import replace
 
 from amvel.body import Anthropometry
 from amvel.movements.breath import breath, exhale, inhale, steady
-from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting, Step
+from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting, Step, once
 from amvel.movements.faults import (
     BACK_ARCHES,
     BELLY_DOMES,
@@ -35,6 +35,7 @@ def leg_folded(
     )
 
 
+@once
 def _start(s: Setting) -> Frame:
     heels_cm = s.number("heel_distance_cm") if "heel_distance_cm" in s.values else own_heel_distance_cm(s.body)
     frame = supine_crook(s.body, heels_cm)

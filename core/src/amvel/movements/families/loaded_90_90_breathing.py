@@ -1,7 +1,7 @@
 """Breathing with the legs at square, then without their support: test and exercise in one."""
 
 from amvel.movements.breath import steady
-from amvel.movements.declaration import Dose, Fault, Parameter, Setting
+from amvel.movements.declaration import Dose, Fault, Parameter, Setting, once
 from amvel.movements.families.breathing_rest import calf_support_cm
 from amvel.movements.faults import BACK_ARCHES, BELLY_DOMES, BREATH_HELD, RIBS_FLARE, THIGH_TAKES_OVER
 from amvel.movements.frames import Frame
@@ -11,6 +11,7 @@ from amvel.movements.needs import SEAT_OR_BOX
 from amvel.movements.room_measures import Measured
 
 
+@once
 def _rest(s: Setting) -> Frame:
     return supine_calves_up(s.body, s.number("calf_support_cm"))
 

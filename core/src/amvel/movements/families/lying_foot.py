@@ -1,7 +1,7 @@
 """Foot and ankle, lying: for who does not stand, and before the first step of the day."""
 
 from amvel.movements.breath import breath, exhale, inhale
-from amvel.movements.declaration import Dose, Fault, Setting
+from amvel.movements.declaration import Dose, Fault, Setting, once
 from amvel.movements.faults import BREATH_HELD, LEG_ROLLS
 from amvel.movements.frames import Aim, Frame
 from amvel.movements.ladder import Ladder
@@ -9,6 +9,7 @@ from amvel.movements.lying_positions import supine_crook
 from amvel.movements.wrong import Wrong
 
 
+@once
 def _long(s: Setting) -> Frame:
     """One leg long, the heel resting."""
     start = supine_crook(s.body)

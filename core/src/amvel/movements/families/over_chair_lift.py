@@ -5,7 +5,7 @@ from dataclasses import replace
 from amvel.body import Anthropometry
 from amvel.movements.back_shape import rounded_deg
 from amvel.movements.breath import breath, breathe, exhale, inhale
-from amvel.movements.declaration import Dose, Fault, Parameter, Setting
+from amvel.movements.declaration import Dose, Fault, Parameter, Setting, once
 from amvel.movements.faults import BREATH_HELD, SHOULDER_CLIMBS
 from amvel.movements.frames import Aim, Frame, Surface, Touch
 from amvel.movements.ladder import Ladder
@@ -21,6 +21,7 @@ _UPPER_SHARE = 0.62  # of the rounding of the back that hangs, above the middle 
 _FRAME_SHARE = 0.20  # the rail of the chair that the hands press, as a share of the seat height (our estimate)
 
 
+@once
 def _over(s: Setting) -> Frame:
     """Front of the pelvis and belly on the seat, knees on the floor, hands on the chair's rail."""
     seat = s.number("seat_cm")

@@ -3,7 +3,7 @@
 from dataclasses import replace
 
 from amvel.movements.breath import breath, exhale, inhale, steady
-from amvel.movements.declaration import Dose, Fault, Parameter, Setting
+from amvel.movements.declaration import Dose, Fault, Parameter, Setting, once
 from amvel.movements.faults import BREATH_HELD, RIBS_FLARE, SHOULDER_CLIMBS, TRUNK_SINKS
 from amvel.movements.frames import Frame, Touch
 from amvel.movements.ladder import Ladder, held
@@ -23,6 +23,7 @@ _HEELS_AWAY = 0.32  # of stature from the sit bones: knees a little bent, so tha
 _FLAT_DEG = 90.0  # how far a trunk leans back that lies flat
 
 
+@once
 def _rest(s: Setting) -> Frame:
     legs = supine_crook(s.body, _HEELS_AWAY * 100 * s.body.stature_m).lift("left.ball", "right.ball")
     return legs.with_("leaning on the slope", **both(ankle_dorsiflexion=-8.0))

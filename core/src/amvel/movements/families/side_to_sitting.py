@@ -5,7 +5,7 @@ from dataclasses import replace
 import numpy as np
 
 from amvel.movements.breath import breath, exhale, inhale
-from amvel.movements.declaration import Dose, Fault, Parameter, Setting
+from amvel.movements.declaration import Dose, Fault, Parameter, Setting, once
 from amvel.movements.faults import BREATH_HELD
 from amvel.movements.frames import Aim, Frame, Surface, Touch, faced
 from amvel.movements.ladder import Ladder
@@ -18,10 +18,12 @@ from amvel.movements.wrong import Wrong
 _SIDES = ("left", "right")
 
 
+@once
 def _bed(s: Setting) -> Surface:
     return Surface("bed", "level", s.number("bed_cm"), friction=0.5, title="firm bed")
 
 
+@once
 def _lying(s: Setting) -> Frame:
     """On the right side near the edge, knees bent: side lying, lifted to the height of the bed."""
     height = s.number("bed_cm")
@@ -45,6 +47,7 @@ def _rolled_up(deg: float) -> np.ndarray:
     return LEFT_SIDE_UP @ np.array([[1.0, 0, 0], [0, np.cos(a), -np.sin(a)], [0, np.sin(a), np.cos(a)]])
 
 
+@once
 def _propped(s: Setting) -> Frame:
     """On the forearm, feet already over the edge: they go down as the trunk comes up."""
     height = s.number("bed_cm")

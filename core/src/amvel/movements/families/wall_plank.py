@@ -2,7 +2,7 @@
 
 from amvel.body import Anthropometry
 from amvel.movements.breath import breath, exhale, inhale, steady
-from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting, Step
+from amvel.movements.declaration import Dose, Family, Fault, Parameter, Setting, Step, once
 from amvel.movements.faults import BACK_HOLLOWS, BREATH_HELD, PELVIS_DROPS, SHOULDER_CLIMBS
 from amvel.movements.feedback import STRIPE_ON_THE_WAISTBAND
 from amvel.movements.frames import Aim, Frame, Touch
@@ -26,6 +26,7 @@ def _distance(body: Anthropometry) -> float:
     return 100 * _FIRST_SHARE * body.stature_m
 
 
+@once
 def _plank(s: Setting) -> Frame:
     return forearms_on_wall(s.body, s.number("wall_cm"))
 

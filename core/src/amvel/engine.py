@@ -140,8 +140,14 @@ class Engine:
 
     def values(self, family: Family, step: Step, context: str = "home") -> dict[str, float | str]:
         """The step's parameters in the room of this context."""
-        values = start_values(self.profiler, self.case.room_for(context), family, step)
-        return {**values, **pose_values(family, step, self.schools.of(family.id))}
+        if (step, context) not in self._values:
+            values = start_values(self.profiler, self.case.room_for(context), family, step)
+            self._values[step, context] = {**values, **pose_values(family, step, self.schools.of(family.id))}
+        return dict(self._values[step, context])
+
+    @cached_property
+    def _values(self) -> dict[tuple[Step, str], dict[str, float | str]]:
+        return {}
 
     @cached_property
     def schools(self) -> Schools:

@@ -60,6 +60,11 @@ def only_what_differs(step: Step, values: Values) -> Values:
     return {k: v for k, v in values.items() if k not in usual or v != usual[k]}
 
 
+def names_a_dose(values: Values) -> bool:
+    """Whether they say anything of the dose."""
+    return REPETITIONS in values or HOLD in values
+
+
 def without_dose(values: Values) -> Values:
     """The values that the pose depends on."""
     return {k: v for k, v in values.items() if k not in (REPETITIONS, HOLD)}
@@ -93,4 +98,4 @@ def scaled(profile: "Profile", repetitions: int, rounds: int, hold_s: float) -> 
     return profile.columns.with_(columns)
 
 
-__all__ = ["HOLD", "REPETITIONS", "REST_S", "dose_parameters", "first_dose", "in_its_dose", "only_what_differs", "repetitions_and_hold", "scaled", "without_dose"]
+__all__ = ["HOLD", "REPETITIONS", "REST_S", "dose_parameters", "first_dose", "in_its_dose", "names_a_dose", "only_what_differs", "repetitions_and_hold", "scaled", "without_dose"]

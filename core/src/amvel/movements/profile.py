@@ -1,6 +1,5 @@
 """The demand profile of one movement: what was asked, and its columns, frame by frame."""
 
-import json
 from collections.abc import Sequence
 from dataclasses import dataclass, field, replace
 from functools import cached_property
@@ -18,12 +17,10 @@ from amvel.body.tree import Array, Rows
 from amvel.movements.bed import FLOOR, LYING_ON, lies_on_bed
 from amvel.movements.columns import Columns
 from amvel.movements.declaration import Family, Step
-from amvel.movements.dosing import in_its_dose, without_dose
+from amvel.movements.dosing import in_its_dose, names_a_dose, without_dose
 from amvel.movements.frames import Frame
 from amvel.movements.placed import Met
 from amvel.movements.reshaped import Sent, any_stop_moves
-
-_IN_ORDER = json.JSONEncoder(sort_keys=True)
 
 
 @dataclass(frozen=True)
@@ -35,13 +32,15 @@ class Request:
     side: str
     values: dict[str, float | str] = field(hash=False)
 
-    @property
+    @cached_property
     def label(self) -> str:
         return f"{self.family.id}/{self.step.id}"
 
     @cached_property
     def key(self) -> str:
-        return _IN_ORDER.encode([self.label, self.side, self.values])
+        """What it asks for, in words that are the same in every process and whatever order the values are in."""
+        values = sorted((name, value if isinstance(value, str) else float(value)) for name, value in self.values.items())
+        return f"{self.label} {self.side} {values}"
 
 
 @dataclass(frozen=True)
@@ -121,10 +120,12 @@ class Declared:
 
 def as_posed(request: Request) -> Request:
     """The same request on the floor and in its first dose: the pose is the same, so that it is solved only once."""
+    if not names_a_dose(request.values) and not lies_on_bed(request.values):
+        return request
     values = without_dose(request.values)
     if lies_on_bed(values):
         values = {**values, LYING_ON.id: FLOOR}
-    return request if values == request.values else Request(request.family, request.step, request.side, values)
+    return Request(request.family, request.step, request.side, values)
 
 
 def as_asked(request: Request, solved: Profile) -> Profile:

@@ -127,10 +127,11 @@ class Profiler:
         return Request(request.family, request.step, request.side, values)
 
     def _answer(self, asked: "list[Asked]") -> list[Profile]:
-        wanted = [a._replace(request=self._whole(a.request)) for a in asked]
-        placed = [a._replace(request=as_posed(a.request)) for a in wanted]
-        for a in placed:
-            self._take_off_the_shelf(a)
+        wanted = [a.of(self._whole(a.request)) for a in asked]
+        placed = [a.of(as_posed(a.request)) for a in wanted]
+        if any(self._shelf.values()):
+            for a in placed:
+                self._take_off_the_shelf(a)
         missing = {(a.request.key, a.look): a for a in placed if a.found is None}
         if missing:
             self.solved += len(missing)
@@ -210,6 +211,10 @@ class Asked(NamedTuple):
     request: Request
     look: Look
 
+    def of(self, request: Request) -> "Asked":
+        """The same of another request."""
+        return self if request is self.request else Asked(self.profiler, request, self.look)
+
     @property
     def kept(self) -> "OrderedDict[str, Profile]":
         return self.profiler.kept(self.look)
@@ -217,8 +222,8 @@ class Asked(NamedTuple):
     @property
     def as_known(self) -> "Asked":
         """The same as closely as it is known: what was looked at whole answers what is asked as assumed."""
-        whole = self._replace(look=Look.WHOLE)
-        return whole if self.look is Look.ASSUMED and self.request.key in whole.kept else self
+        known = self.look is Look.ASSUMED and self.request.key in self.profiler.kept(Look.WHOLE)
+        return Asked(self.profiler, self.request, Look.WHOLE) if known else self
 
     @property
     def found(self) -> Profile | None:
@@ -259,7 +264,7 @@ def _solve_and_keep(asked: list[Asked]) -> None:
     now: dict[tuple[int, str, Look], Asked] = {}
     later: list[tuple[Asked, Asked]] = []  # each with its left twin
     for a in asked:
-        twin = a._replace(request=left_twin(a.request)) if a.request.side == "right" else None
+        twin = a.of(left_twin(a.request)) if a.request.side == "right" else None
         known = twin is not None and (twin.found is not None or (id(a.profiler), twin.request.key, a.look) in lefts)
         if twin is None or not (known or a.profiler.capacities.alike_on_both_sides):
             now[id(a.profiler), a.request.key, a.look] = a

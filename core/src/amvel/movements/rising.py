@@ -6,6 +6,7 @@ hold (the finding of chair-rise studies, e.g. Rodosky et al. 1989, from memory; 
 """
 
 import math
+from bisect import bisect_left
 from dataclasses import dataclass
 from functools import lru_cache
 
@@ -65,10 +66,11 @@ def _ready(
     least = _ARMS_CARRY_CM if held_back_cm else _LEAST_OVER_CM
     wanted = OVER_FEET_CM - held_back_cm
     most_back = min(_MOST_BACK_CM, 100 * body.lengths_m["shank"] * math.sin(stop - math.radians(1.0)))
-    tried = np.arange(min(_EASY_BACK_CM, most_back), most_back + 0.01, 1.0) if heel_back_cm is None else np.array([heel_back_cm])
-    for back in tried:
-        if _reached_cm(body, hip_deg, seat_cm, float(back), arms_deg) >= wanted:
-            return Ready(float(back), wanted)
+    tried = np.arange(min(_EASY_BACK_CM, most_back), most_back + 0.01, 1.0).tolist() if heel_back_cm is None else [heel_back_cm]
+    # The further back the feet, the further ahead of them the weight: the first of these that brings it there is found by halving.
+    first = bisect_left(tried, wanted, key=lambda back: _reached_cm(body, hip_deg, seat_cm, back, arms_deg))
+    if first < len(tried):
+        return Ready(tried[first], wanted)
     last = most_back if heel_back_cm is None else heel_back_cm
     reached = _reached_cm(body, hip_deg, seat_cm, last, arms_deg)
     return Ready(last, min(wanted, max(least, reached)))

@@ -209,13 +209,16 @@ def _with_instead(verdicts: list[Verdict]) -> list[Verdict]:
     return out
 
 
+_LEVELS = tuple(way.quantity for way in Way)
+
+
 def _hardest(verdicts: list[Verdict]) -> dict[tuple[str, str], float]:
     """Per step and context the highest level of trunk work over sides and ways; none where the model has no pose."""
     out: dict[tuple[str, str], float] = {}
     for v in verdicts:
-        levels = [] if v.profile.fault else [v.profile.columns.worst(w.quantity) for w in Way]
-        level = max((x for x in levels if x is not None), default=None)
-        if level is not None:
+        seen = None if v.profile.fault else v.profile.columns.extremes()
+        if seen is not None:
+            level = max(seen.worst(name, False) for name in _LEVELS)
             out[v.ref, v.context] = max(level, out.get((v.ref, v.context), 0.0))
     return out
 

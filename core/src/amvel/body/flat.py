@@ -157,6 +157,8 @@ def flatten(skeleton: Skeleton, specs: list[PoseSpec], stops: list[Stops]) -> Fl
 def _by_joint(tables: list[dict[str, float]], otherwise: float = 0.0) -> Array:
     """B×J values from those that are named."""
     found = np.full((len(tables), len(JOINTS)), otherwise)
+    if not any(tables):
+        return found
     joints = _whole(map(JOINT_INDEX.__getitem__, chain.from_iterable(tables)))
     rows = np.repeat(np.arange(len(tables)), _whole(map(len, tables)))
     found[rows, joints] = _real(chain.from_iterable(t.values() for t in tables))

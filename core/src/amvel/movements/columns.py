@@ -159,6 +159,12 @@ class Columns(Mapping[str, Array]):
         for name, values in columns.items():
             self._table[self.index[name]] = values
 
+    def times(self, share: float, names: tuple[str, ...]) -> "Columns":
+        """A copy with so many times as much in these columns, all of them such as frames have."""
+        table = self._table.copy()
+        table[[self.index[n] for n in names]] *= share
+        return Columns(self.index, table, self.later)
+
     def larger_of(self, other: "Columns", names: Sequence[str]) -> "Columns":
         """A copy with the larger of both in these columns, all of them such as frames have."""
         table = self._table.copy()
@@ -168,14 +174,18 @@ class Columns(Mapping[str, Array]):
 
     def exchanged(self, other: Callable[[str], str]) -> "Columns":
         """The same values with names exchanged, each for another of these or itself: done twice that leads back."""
-        order = _places(tuple(self.index), other)
-        return Columns(self.index, self._table[order], self.later and self.later.exchanged(other))
+        return Columns(self.index, self._table[_order(self.index, other)], self.later and self.later.exchanged(other))
 
 
-@lru_cache(maxsize=8)
-def _places(names: tuple[str, ...], other: Callable[[str], str]) -> "np.ndarray[tuple[int], np.dtype[np.int64]]":
-    index = {name: k for k, name in enumerate(names)}
-    return np.array([index[other(name)] for name in names], dtype=np.int64)
+_orders: dict[tuple[int, Callable[[str], str]], tuple[dict[str, int], Rows]] = {}
+
+
+def _order(index: dict[str, int], other: Callable[[str], str]) -> Rows:
+    """The row of each column's other one; kept with the index, of which there are few, so that its number stays its own."""
+    key = (id(index), other)
+    if key not in _orders:
+        _orders[key] = index, np.array([index[other(name)] for name in index], dtype=np.int64)
+    return _orders[key][1]
 
 
 @lru_cache(maxsize=64)

@@ -4,6 +4,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from functools import cached_property, lru_cache
 from itertools import pairwise
+from typing import NamedTuple
 
 import numpy as np
 
@@ -223,8 +224,7 @@ class MeasuredBatch:
         return fault
 
 
-@dataclass(frozen=True)
-class _Whole:
+class _Whole(NamedTuple):
     """One movement of a batch as a whole: one value of what is told for all of its frames."""
 
     course: Course

@@ -8,8 +8,6 @@ from functools import lru_cache
 from math import ceil
 from typing import TYPE_CHECKING
 
-import numpy as np
-
 from amvel.movements.columns import Columns
 from amvel.movements.declaration import Parameter, Step
 from amvel.movements.levels import HELD_WAYS
@@ -23,7 +21,8 @@ SHORTEST_HOLD_S = 3.0
 REST_S = 30.0  # between rounds
 # What grows with the time that a dose takes.
 BY_TIME = ("time_flat_min", "time_sitting_min", "time_standing_min", "skin_percent_bw_min")
-_BY_HOLD = ("hold_s", "strained_hold_s", "held_trunk_flexion_deg", *(w.hold_quantity for w in HELD_WAYS))
+_HELD = "held_trunk_flexion_deg"
+_BY_HOLD = ("hold_s", "strained_hold_s", _HELD, *(w.hold_quantity for w in HELD_WAYS))
 Values = dict[str, float | str]
 
 
@@ -90,12 +89,12 @@ def scaled(profile: "Profile", repetitions: int, rounds: int, hold_s: float) -> 
     step = profile.request.step
     own, first_s = repetitions_and_hold(step, profile.request.values)
     share = _minutes_of(step, repetitions, rounds, hold_s) / _minutes_of(step, own, step.dose.sets, first_s)
-    columns = {n: profile.columns[n] * share for n in BY_TIME}
+    columns = profile.columns.times(share, BY_TIME)
     if hold_s != first_s and first_s > 0:
-        columns |= {n: profile.columns[n] * (hold_s / first_s) for n in _BY_HOLD if n in profile.columns and n != "held_trunk_flexion_deg"}
+        columns = columns.times(hold_s / first_s, tuple(n for n in _BY_HOLD if n in columns.index and n != _HELD))
         if hold_s <= SHORTEST_HOLD_S:
-            columns["held_trunk_flexion_deg"] = np.zeros_like(profile.columns["held_trunk_flexion_deg"])
-    return profile.columns.with_(columns)
+            columns = columns.times(0.0, (_HELD,))
+    return columns
 
 
 __all__ = ["HOLD", "REPETITIONS", "REST_S", "dose_parameters", "first_dose", "in_its_dose", "names_a_dose", "only_what_differs", "repetitions_and_hold", "scaled", "without_dose"]

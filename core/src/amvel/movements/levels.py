@@ -71,8 +71,9 @@ _MEASURED = tuple(n for measured in _MEASURED_BY.values() for n in measured)
 _WORK = np.array([k for k, measured in enumerate(_MEASURED_BY.values()) for _ in measured])
 # What is held is held at the cuts: the pelvic control moment is of the legs.
 _HELD = np.array([way in HELD_WAYS and n != _OF_THE_LEGS.get(way) for way, measured in _MEASURED_BY.items() for n in measured])
-_MEASURED_OF = {way: [_MEASURED.index(n) for n in measured] for way, measured in _MEASURED_BY.items()}
 _NUMBER = {way: k for k, way in enumerate(_MEASURED_BY)}
+_HOLDS = tuple(way.hold_quantity for way in HELD_WAYS)
+_LEVELS = tuple(way.quantity for way in _MEASURED_BY)
 _PRESS = frozenset(_MEASURED_BY[Way.PRESS])
 _HELD_WORK = [k for k, way in enumerate(_MEASURED_BY) if way in HELD_WAYS]
 
@@ -186,10 +187,12 @@ class Ceilings:
                 standing = {n: seen.most.item(columns.index[n]) for n in _MEASURED_BY[Way.PRESS]}
         return cls(dict(zip(_MEASURED, np.maximum.accumulate(most, axis=1), strict=True)), standing)
 
-    def hold(self, most: Sequence[float], way: Way, level: int, more: float) -> bool:
-        """Whether nothing asks more than so many times what the poses of this level ask; `most` is what is asked, by what is
-        measured."""
-        return all(most[k] <= more * self.most[_MEASURED[k]].item(level - 1) for k in _MEASURED_OF[way])
+    @cached_property
+    def of_stiffer_bodies(self) -> Array:
+        """By way and level the most that a pose of this level may ask of a body that bends less than the reference body (W×6×M);
+        infinite of what a way is not measured by."""
+        most = np.array([self.most[n] for n in _MEASURED]).T
+        return np.where(np.arange(len(_MEASURED_BY))[:, None, None] == _WORK, STIFFER_BODY * most, np.inf)
 
     def graded(self, index: dict[str, int]) -> Graded:
         """What is measured, in the rows of such columns."""
@@ -209,10 +212,9 @@ class Ceilings:
         """The level of every frame in every way by what is asked of this body, and its press against quiet standing."""
         levels, share, press = graded(profile.of_frames, self.graded(profile.index), len(_MEASURED_BY))
         lifted = np.where(profile["on_the_back"] > 0, profile["legs_lifted"], 0.0).astype(int)
-        out = {way.quantity: level for way, level in zip(_MEASURED_BY, levels, strict=True)}
-        out[Way.ARCHING.quantity] = np.maximum(out[Way.ARCHING.quantity], _LEGS_LIFTED[lifted])
+        levels[_NUMBER[Way.ARCHING]] = np.maximum(levels[_NUMBER[Way.ARCHING]], _LEGS_LIFTED[lifted])
         held_s = as_long_at_full(1.0, share[_HELD_WORK]) * profile["hold_s"]
-        return {"press_against_standing": press, **out, **{way.hold_quantity: h for way, h in zip(HELD_WAYS, held_s, strict=True)}}
+        return {"press_against_standing": press, **dict(zip(_LEVELS, levels, strict=True)), **dict(zip(_HOLDS, held_s, strict=True))}
 
 
 @lru_cache(maxsize=1)
@@ -221,26 +223,30 @@ def stands_for() -> frozenset[tuple[str, Way, int]]:
     return frozenset((r.ref, way, r.level) for r in REFERENCES for way in r.of)
 
 
+@lru_cache(maxsize=1024)
+def _named(label: str) -> tuple[tuple[int, int, bool], ...]:
+    """Of a step the numbers of the ways and the levels that it is of by name, and whether it stands for them itself."""
+    return tuple((_NUMBER[way], level, (label, way, level) in stands_for()) for way, level in named_levels().get(label, {}).items())
+
+
 def count_as_named(columns: Columns, labels: Sequence[str], spans: Sequence[range], ceilings: Ceilings) -> None:
     """The levels of steps that are named as one, each with its frames: never less than that, and just that for the pose that
     stands for it.
 
     A body that bends less than the reference body may need a little more for such a pose, and it is still that pose.
     """
-    named = [(way, m, level) for m, label in enumerate(labels) for way, level in named_levels().get(label, {}).items()]
-    if not named:
+    named = np.array([(m, *each) for m, label in enumerate(labels) for each in _named(label)], dtype=np.int64)
+    if not len(named):
         return
-    least = np.zeros((len(_MEASURED_BY), columns.of_frames.shape[1]))
-    for way, m, level in named:
-        least[_NUMBER[way], spans[m].start : spans[m].stop] = level
-    asked = columns.of_frames[ceilings.graded(columns.index).row]
-    most = np.maximum.reduceat(asked, [span.start for span in spans], axis=1).T.tolist()
-    of_its_own = [(way, m, level) for way, m, level in named if (labels[m], way, level) in stands_for()]
-    just = [(way, m, level) for way, m, level in of_its_own if ceilings.hold(most[m], way, level, STIFFER_BODY)]
-    levels = np.maximum(columns.of_frames[[columns.index[way.quantity] for way in _MEASURED_BY]], least)
-    for way, m, level in just:
-        levels[_NUMBER[way], spans[m].start : spans[m].stop] = level
-    columns.fill({way.quantity: own for way, own in zip(_MEASURED_BY, levels, strict=True)})
+    m, way, level, of_its_own = named.T
+    starts, frames = [span.start for span in spans], [len(span) for span in spans]
+    asked = np.maximum.reduceat(columns.of_frames[ceilings.graded(columns.index).row], starts, axis=1).T
+    least, just = np.zeros((len(_MEASURED_BY), len(spans))), np.zeros((len(_MEASURED_BY), len(spans)), dtype=bool)
+    least[way, m] = level
+    just[way, m] = (of_its_own > 0) & (asked[m] <= ceilings.of_stiffer_bodies[way, level - 1]).all(axis=1)
+    least, just = np.repeat(least, frames, axis=1), np.repeat(just, frames, axis=1)
+    counted = columns.of_frames[[columns.index[name] for name in _LEVELS]]
+    columns.fill(dict(zip(_LEVELS, np.where(just, least, np.maximum(counted, least)), strict=True)))
 
 
 QUIET_STANDING = "standing_breath/free_standing"

@@ -6,7 +6,7 @@ import math
 from functools import lru_cache
 from typing import NamedTuple
 
-from amvel.body import Anthropometry, BandPull, Capacities, Contact, ExternalLoad, PoseSpec, Row
+from amvel.body import JOINTS, Anthropometry, BandPull, Capacities, Contact, ExternalLoad, PoseSpec, Row
 from amvel.body.capacities import TRUNK_SHARE
 from amvel.body.pose import Strategy
 from amvel.movements.frames import AXES, Aim, Frame, Surface, Touch
@@ -15,6 +15,8 @@ COUPLED_LUMBAR_STIFFNESS = 30.0
 WISH_WEIGHT = 0.03  # an aim that need not hold must not pull a contact off its surface
 _SIDES = ("left", "right")
 _HIP_BENDS = frozenset(f"{s}.hip.flexion" for s in _SIDES)  # what they do not give, the pelvis does
+# Joints of the limbs that end where they end, whatever is declared of them.
+_HELD_OR_CUT = frozenset(name for name, _, _ in JOINTS if name.partition(".")[0] in _SIDES) - _HIP_BENDS
 _SPINE_KINDS = ("flexion", "side_bend", "rotation")
 _HALVINGS = 20
 
@@ -129,7 +131,7 @@ class _Inside(NamedTuple):
             {k: math.radians(v) for k, v in frame.neutral.items()},
             free,
             coupled,
-            tuple(name for name in held if name.partition(".")[0] in _SIDES and name not in _HIP_BENDS),
+            tuple(held & _HELD_OR_CUT),
             tuple(side for side in _SIDES if f"{side}.shoulder.abduction" in held),
         )
 
@@ -147,10 +149,11 @@ class _Outside(NamedTuple):
 
     @classmethod
     def _read(cls, frame: Frame) -> "_Outside":
-        surfaces, touches = frame.surfaces, frame.touches
+        surfaces = frame.surfaces
+        met = [_met(t, surfaces[t.surface]) for t in frame.touches]
         return cls(
-            (*(_touch_row(t, surfaces[t.surface]) for t in touches if t.places), *(_aim_row(a) for a in frame.aims)),
-            tuple(_contact(t, surfaces[t.surface]) for t in touches if t.bears),
+            (*[row for row, _ in met if row is not None], *map(_aim_row, frame.aims)),
+            tuple([contact for _, contact in met if contact is not None]),
             (*(ExternalLoad(p, f) for p, f in frame.loads), *(pull for b in frame.bands for pull in b.pulls())),
         )
 
@@ -263,6 +266,11 @@ def _on(landmark: str, surface: str) -> str:
 
 
 @lru_cache(maxsize=8192)
+def _met(touch: Touch, surface: Surface) -> tuple[Row | None, Contact | None]:
+    """What places a touch, and what it carries."""
+    return _touch_row(touch, surface) if touch.places else None, _contact(touch, surface) if touch.bears else None
+
+
 def _touch_row(touch: Touch, surface: Surface) -> Row:
     if touch.on:
         return Row(f"{touch.landmark} on {touch.on}", touch.landmark, (0.0, 0.0, 1.0), touch.gap_cm / 100, touch.on)
@@ -306,7 +314,6 @@ def _area(landmark: str) -> _Area:
     return _Area(half_a / 100, half_b / 100, name, _BY_ITSELF.get(part, "bears"), mark in _TRUNK)
 
 
-@lru_cache(maxsize=8192)
 def _contact(touch: Touch, surface: Surface) -> Contact:
     area = _area(touch.landmark)
     across_m = area.across_m if touch.half_width_cm is None else min(area.across_m, touch.half_width_cm / 100)

@@ -3,6 +3,7 @@
 from collections.abc import Sequence
 from dataclasses import dataclass, field, replace
 from functools import cached_property
+from typing import NamedTuple
 
 import numpy as np
 
@@ -78,8 +79,7 @@ class Profile:
         return any_stop_moves(old, new) if self.sent is None else self.sent.otherwise(old, new)
 
 
-@dataclass(frozen=True)
-class Declared:
+class Declared(NamedTuple):
     """What the frames of one movement were solved from; kept as it came out of the batch, of which they are `rows`."""
 
     names: Sequence[str]

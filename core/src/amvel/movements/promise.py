@@ -4,7 +4,7 @@ A number that somebody sets must be what the pose has: within a degree in one of
 fault.  Heights, distances and gaps are contacts and are held by the pose solver; angles are held here.
 """
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass
 from functools import lru_cache
 
@@ -54,15 +54,23 @@ def reach_deg(shown: Shown, capacities: Capacities) -> float:
 
 def kept(shown: Shown, value_deg: float, side: str, read: Reading, frames: Sequence[int]) -> float:
     """How far the movement is from showing the value, in degrees, in the one of these frames that shows it best."""
-    least = np.inf
+    return min((abs(deg - value_deg) for deg in _shown_deg(shown, side, read, frames)), default=np.inf)
+
+
+def _shows(shown: Shown, value_deg: float, side: str, read: Reading, frames: Sequence[int]) -> bool:
+    """Whether one of these frames shows the value."""
+    return any(abs(deg - value_deg) <= TOLERANCE_DEG for deg in _shown_deg(shown, side, read, frames))
+
+
+def _shown_deg(shown: Shown, side: str, read: Reading, frames: Sequence[int]) -> Iterator[float]:
+    """What these frames show, by each alternative."""
     for one in (_on_the_right(shown) if side == "right" else shown).sums:
         first, *others = [read.of(angle) for angle in one]
         for i in frames:
             deg = first[i]
             for other in others:
                 deg += other[i]
-            least = min(least, abs(deg - value_deg))
-    return least
+            yield deg
 
 
 @lru_cache(maxsize=256)
@@ -82,9 +90,9 @@ def broken(
     """The fault of the first parameter whose promise is not kept by `pose` in these frames; None when all are.  `step_shows`
     gives the title of each parameter that shows, and where."""
     for name, (title, shown) in step_shows.items():
-        off = kept(shown, float(values[name]), side, read, frames)
-        if not off <= TOLERANCE_DEG:
-            return ShortOfAsked(pose, title, float(values[name]), off)
+        value_deg = float(values[name])
+        if not _shows(shown, value_deg, side, read, frames):
+            return ShortOfAsked(pose, title, value_deg, kept(shown, value_deg, side, read, frames))
     return None
 
 

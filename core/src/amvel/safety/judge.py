@@ -194,7 +194,7 @@ def _assumed(findings: Findings, breaches: tuple[Breach, ...]) -> tuple[str, ...
 
 
 def _with_instead(verdicts: list[Verdict]) -> list[Verdict]:
-    open_steps = {c: sorted({v.ref for v in verdicts if v.allowed and v.context == c}) for c in CONTEXTS}
+    open_steps = {c: {v.ref for v in verdicts if v.allowed and v.context == c} for c in CONTEXTS}
     hardest = _hardest(verdicts)
     ranked: dict[tuple[str, str], tuple[str, ...]] = {}
     out = []
@@ -228,11 +228,11 @@ def _level(v: Verdict, hardest: dict[tuple[str, str], float]) -> float:
     return hardest.get((v.ref, v.context), float(max(named_levels().get(v.ref, {}).values(), default=HIGHEST)))
 
 
-def _ranked(v: Verdict, open_steps: list[str], hardest: dict[tuple[str, str], float]) -> tuple[str, ...]:
+def _ranked(v: Verdict, open_steps: set[str], hardest: dict[tuple[str, str], float]) -> tuple[str, ...]:
     """The open steps that serve most of the purposes of a closed one and are no harder."""
     level = max(_level(v, hardest), 1.0) + 0.05
-    worth = _worth_instead(v.ref)
-    scored = [(-worth[r], r) for r in open_steps if r in worth and hardest[r, v.context] <= level]  # never harder than what it stands in for
+    worth = _worth_instead(v.ref).items()
+    scored = [(-w, r) for r, w in worth if r in open_steps and hardest[r, v.context] <= level]  # never harder than what it stands in for
     return tuple(r for _, r in nsmallest(_INSTEAD, scored))
 
 

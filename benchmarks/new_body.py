@@ -29,15 +29,18 @@ def cpu_s(work: Callable[[], object]) -> float:
 def costs(path: Path) -> dict[str, object]:
     """Library profiled, judged with its changes in both contexts, tests that are due, fits of the room, one slider stop."""
     data = json.loads(path.read_text())
-    engine = Engine(read_case(data))
-    out: dict[str, object] = {"case": path.stem, "library": cpu_s(engine.warm), "judge": cpu_s(lambda: engine.verdicts)}
-    out["next_test"] = cpu_s(lambda: next_tests(engine))
+    out: dict[str, object] = {"case": path.stem, **costs_of(Engine(read_case(data)))}
     data["person"]["mass_kg"] += 0.25  # another body, so that nothing of the room is known
     other = Engine(read_case(data))
     getattr(other.profiler, "ceilings", None)  # what belongs to the body and not to its room is known by then
     out["room"] = cpu_s(lambda: fits(other.profiler, other.case.room, other.envelope))
     out["slider_s"] = _slider_s(other)
     return out
+
+
+def costs_of(engine: Engine) -> dict[str, float]:
+    """What nobody knows yet of somebody: the library, verdicts, tests that are due."""
+    return {"library": cpu_s(engine.warm), "judge": cpu_s(lambda: engine.verdicts), "next_test": cpu_s(lambda: next_tests(engine))}
 
 
 def _slider_s(engine: Engine) -> float:
@@ -65,7 +68,7 @@ def main() -> None:
     data = json.loads(paths[0].read_text())
     data["person"]["stature_cm"] += 1.5
     first = Engine(read_case(data))  # compiled, imported, warm: the first body pays for that, not a client
-    first.warm()
+    costs_of(first)
     fits(first.profiler, first.case.room, first.envelope)
     for path in paths:
         print(json.dumps(costs(path)), flush=True)

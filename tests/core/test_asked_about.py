@@ -5,6 +5,7 @@ from xml.etree import ElementTree
 from amvel.answers.verdicts import verdict_data
 from amvel.answers.why import MOST_ASKED, asked_about
 from amvel.engine import Engine
+from amvel.movements import find
 from tests.conftest import demo
 from tests.engines import engine_of
 from tests.planned import engine
@@ -43,3 +44,11 @@ def test_nobody_is_asked_where_no_limit_waits() -> None:
 
 def test_what_was_not_judged_is_not_drawn() -> None:
     assert asked_about(engine("after-birth"), []) == []
+
+
+def test_start_values_are_the_reader_s_own() -> None:
+    """They are worked out once; who moves a slider moves nobody else's."""
+    own = engine("fit-seventy")
+    family, step = find("sit_to_stand/two_legs")
+    own.values(family, step)["seat_cm"] = 1.0
+    assert own.values(family, step)["seat_cm"] > 30 and own.values(family, step, "visit") is not own.values(family, step, "visit")

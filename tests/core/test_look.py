@@ -121,3 +121,14 @@ def test_a_measured_side_is_not_counted_as_far_as_an_unmeasured_one() -> None:
         together.looked_at(asked)
         for r, got, *either in zip(rights, together.looked_at([(Look.ASSUMED, r) for r in rights]), *alone, strict=True):
             assert any((got.fault is None) == (p.fault is None) and (p.fault or not unlike_columns(got, p)) for p in either), r.label
+
+
+def test_a_request_is_known_by_what_it_asks_for_whatever_order_and_kind_of_number_it_is_written_in() -> None:
+    family, step = next((f, s) for f, s in all_steps() if len(s.parameters) > 1)
+    values = step.defaults(body())
+    one = Request(family, step, "left", values)
+    turned = Request(family, step, "left", {k: np.float64(v) if isinstance(v, float) else v for k, v in reversed(values.items())})
+    assert one.key == turned.key
+    moved = next(p for p in step.parameters if not p.choices)
+    others = [Request(family, step, "right", values), Request(family, step, "left", {**values, moved.id: float(values[moved.id]) + 1})]
+    assert len({one.key, *(r.key for r in others)}) == 3

@@ -1,12 +1,16 @@
 """Rising with a new hip: one leg ahead, the arms push; and what is only practised for a rise."""
 
+import numpy as np
 import pytest
+from hypothesis import given
+from hypothesis import strategies as st
 
 from amvel.body import Measures, healthy, measure
 from amvel.engine import Engine
 from amvel.movements import Request, find
 from amvel.movements.profile import Profile
 from amvel.movements.profiler import Profiler
+from amvel.movements.rising import OVER_FEET_CM, _reached_cm, ready_to_rise
 from amvel.movements.stance import FOOT_AHEAD, WITH_BOTH_HANDS
 from amvel.safety import MODIFIED
 from tests.engines import engine_of
@@ -87,3 +91,26 @@ def profile_of(measures: Measures, ref: str) -> Profile:
     family, step = find(ref)
     body = measure(measures)
     return Profiler(body, healthy()).profile(Request(family, step, "left" if step.sides else "both", step.defaults(body)))
+
+
+@given(st.floats(1.05, 2.05), st.floats(22.0, 140.0), st.floats(24.0, 66.0), st.floats(-15.0, 140.0), st.floats(80.0, 140.0), st.floats(4.0, 17.0))
+def test_the_further_back_the_feet_the_further_ahead_of_them_is_the_weight(
+    stature_m: float, mass_kg: float, seat_cm: float, arms_deg: float, hip_deg: float, back_cm: float
+) -> None:
+    """So that the first place of the feet that brings the weight over them may be found by halving."""
+    somebody = measure(Measures(stature_m, mass_kg, "female"))
+    near, far = (_reached_cm(somebody, hip_deg, seat_cm, back, arms_deg) for back in (back_cm, back_cm + 1.0))
+    assert far > near
+
+
+@pytest.mark.parametrize("seat_cm", [40.0, 46.0, 55.0])
+def test_feet_go_no_further_back_than_the_weight_asks(seat_cm: float) -> None:
+    """Every centimetre looked at by itself: a centimetre less far back the weight does not come over the feet yet."""
+    somebody = measure(Measures(1.68, 66.0, "female"))
+    ready = ready_to_rise(somebody, healthy(), seat_cm, 95.0)
+    tried = [back for back in np.arange(4.0, 18.01, 1.0) if _reached_cm(somebody, 120.0, seat_cm, float(back), 95.0) >= OVER_FEET_CM]
+    if tried:
+        assert ready.heel_back_cm == tried[0] and ready.over_cm == OVER_FEET_CM
+    else:  # a low seat: as far back as they go, and the weight stays behind
+        assert ready.heel_back_cm > 14.0 and ready.over_cm < OVER_FEET_CM
+    assert bool(tried) == (seat_cm > 50)

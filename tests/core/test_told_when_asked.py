@@ -76,6 +76,12 @@ def test_the_worst_of_a_column_is_what_is_told_whoever_asked_for_what_before() -
     assert (own.worst("rise_level"), own.worst("left.leg_acts"), own.worst("right.leg_acts")) == (3.0, 1.0, 0.0)
 
 
+@pytest.mark.parametrize("told", [np.nan, np.inf, -np.inf])
+def test_what_is_told_and_missing_breaks_a_bound_of_either_kind(told: float) -> None:
+    own = Columns({"rise_level": 0}, np.zeros((1, 2)), Later(frozenset(["rise_level"]), lambda name: {name: told}))
+    assert (own.worst("rise_level"), own.worst("rise_level", at_least=True)) == (np.inf, -np.inf)
+
+
 def test_what_one_reader_was_given_does_not_change_while_another_asks() -> None:
     """Requests of one server share profiles: one reads while another works out the rest."""
     own = columns([])

@@ -5,7 +5,8 @@ from amvel.body.between import bands_started, filled
 from amvel.body.capacities import HEALTHY_DEG, TRUNK_SHARE, Capacities, cautious, healthy
 from amvel.body.contorted import sunk, tipped
 from amvel.body.copying import but
-from amvel.body.demand import Asked, asked_of, computed, demand, demand_names, demand_table
+from amvel.body.demand import Asked, asked_of, computed, demand, demand_table
+from amvel.body.demand_rows import demand_names
 from amvel.body.flat import Flat, Stops, flatten
 from amvel.body.frame_facts import DECLARED, FrameFacts
 from amvel.body.loads import joint_torques

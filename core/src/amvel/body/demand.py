@@ -26,7 +26,7 @@ from amvel.body.statics import Reactions, carried_by_part
 from amvel.body.tree import Array, Flags
 from amvel.quantities import base_id
 
-__all__ = ["COMPRESSION_MODEL", "Asked", "asked_of", "computed", "demand", "demand_names", "demand_table"]
+__all__ = ["COMPRESSION_MODEL", "Asked", "asked_of", "computed", "demand", "demand_table"]
 
 HALF_A_FOOT_CM = 5.0  # a foot right under the middle has not crossed it (our reading)
 HEAD_LEVEL_CM = 1.0  # lying flat without a pillow the head is about level with the heart, a thumb's breadth either way (ours)
@@ -92,19 +92,14 @@ def demand(
 ) -> dict[str, Array]:
     """Columns of length B, by quantity; sided ones are prefixed 'left.' or 'right.'."""
     table = demand_table(skeleton, posed, asked_of(skeleton, flat, posed, reactions), facts)
-    return dict(zip(demand_names(), table, strict=True))
-
-
-def demand_names() -> tuple[str, ...]:
-    """The columns of a demand profile, in the order of the rows of its table."""
-    return at.demand_names()
+    return dict(zip(at.demand_names(), table, strict=True))
 
 
 def demand_table(skeleton: Skeleton, posed: Posed, asked: Asked, facts: list[FrameFacts], rows: int = 0) -> Array:
     """The same from what the poses ask, C×B, with room for more where so many rows are wanted.  What nothing fills is missing
     (NaN), and what is missing breaks every limit."""
     told, own = Told.of(facts), _own_of(skeleton)
-    out = np.full((max(rows, len(demand_names())), len(facts)), np.nan)
+    out = np.full((max(rows, len(at.demand_names())), len(facts)), np.nan)
     out[: len(told.quantities)] = told.quantities
     declared = _Declared(np.ascontiguousarray(told.minutes), np.ascontiguousarray(told.rests_up_to))
     _fill(posed.angles, asked, declared, own, out)

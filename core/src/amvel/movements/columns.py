@@ -116,13 +116,15 @@ class Columns(Mapping[str, Array]):
         return Extremes.of(self.index, self._table[:, there]) if there.any() else None
 
     def worst(self, name: str, at_least: bool = False, place: str = "") -> float | None:
-        """The value that an upper bound on this column looks at, or a lower one; None where there are no frames."""
+        """The value that an upper bound on this column looks at, or a lower one: infinite where it is missing, None where there
+        are no frames."""
         seen = self.extremes(place)
         if seen is None:
             return None
-        if self.later is not None and name in self.later.names:
-            return self[name].item(0)
-        return seen.worst(name, at_least)
+        if self.later is None or name not in self.later.names:
+            return seen.worst(name, at_least)
+        told = self[name].item(0)
+        return told if np.isfinite(told) else -np.inf if at_least else np.inf
 
     def find_extremes(self, parts: "Sequence[Columns]") -> None:
         """Find those of its `parts`, which have all of its frames one after the other, at once."""

@@ -73,7 +73,7 @@ _WORK = np.array([k for k, measured in enumerate(_MEASURED_BY.values()) for _ in
 _HELD = np.array([way in HELD_WAYS and n != _OF_THE_LEGS.get(way) for way, measured in _MEASURED_BY.items() for n in measured])
 _NUMBER = {way: k for k, way in enumerate(_MEASURED_BY)}
 _HOLDS = tuple(way.hold_quantity for way in HELD_WAYS)
-_LEVELS = tuple(way.quantity for way in _MEASURED_BY)
+LEVEL_OF_EACH_WAY = tuple(way.quantity for way in _MEASURED_BY)  # the quantities that count them
 _PRESS = frozenset(_MEASURED_BY[Way.PRESS])
 _HELD_WORK = [k for k, way in enumerate(_MEASURED_BY) if way in HELD_WAYS]
 
@@ -214,7 +214,7 @@ class Ceilings:
         lifted = np.where(profile["on_the_back"] > 0, profile["legs_lifted"], 0.0).astype(int)
         levels[_NUMBER[Way.ARCHING]] = np.maximum(levels[_NUMBER[Way.ARCHING]], _LEGS_LIFTED[lifted])
         held_s = as_long_at_full(1.0, share[_HELD_WORK]) * profile["hold_s"]
-        return {"press_against_standing": press, **dict(zip(_LEVELS, levels, strict=True)), **dict(zip(_HOLDS, held_s, strict=True))}
+        return {"press_against_standing": press, **dict(zip(LEVEL_OF_EACH_WAY, levels, strict=True)), **dict(zip(_HOLDS, held_s, strict=True))}
 
 
 @lru_cache(maxsize=1)
@@ -245,8 +245,8 @@ def count_as_named(columns: Columns, labels: Sequence[str], spans: Sequence[rang
     least[way, m] = level
     just[way, m] = (of_its_own > 0) & (asked[m] <= ceilings.of_stiffer_bodies[way, level - 1]).all(axis=1)
     least, just = np.repeat(least, frames, axis=1), np.repeat(just, frames, axis=1)
-    counted = columns.of_frames[[columns.index[name] for name in _LEVELS]]
-    columns.fill(dict(zip(_LEVELS, np.where(just, least, np.maximum(counted, least)), strict=True)))
+    counted = columns.of_frames[[columns.index[name] for name in LEVEL_OF_EACH_WAY]]
+    columns.fill(dict(zip(LEVEL_OF_EACH_WAY, np.where(just, least, np.maximum(counted, least)), strict=True)))
 
 
 QUIET_STANDING = "standing_breath/free_standing"
@@ -256,4 +256,4 @@ QUIET_STANDING = "standing_breath/free_standing"
 _BOTH_SIDES = (_MEASURED, tuple(map(other_side, _MEASURED)))
 
 
-__all__ = ["BELLY_WORK", "EVERY_WAY", "HELD_WAYS", "HIGHEST", "REFERENCES", "SAYS", "Ceilings", "Reference", "UnknownMovement", "Way", "count_as_named", "named_levels"]
+__all__ = ["BELLY_WORK", "EVERY_WAY", "HELD_WAYS", "HIGHEST", "LEVEL_OF_EACH_WAY", "REFERENCES", "SAYS", "Ceilings", "Reference", "UnknownMovement", "Way", "count_as_named", "named_levels"]

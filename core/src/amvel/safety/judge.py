@@ -10,7 +10,7 @@ from amvel.body import PoseFault
 from amvel.case import Case
 from amvel.languages import Message, said, said_together
 from amvel.movements import Family, Profile, Profiler, Request, Step, all_steps, find
-from amvel.movements.levels import HIGHEST, Way, named_levels
+from amvel.movements.levels import HIGHEST, LEVEL_OF_EACH_WAY, named_levels
 from amvel.quantities import quantity
 from amvel.quantities.amount import with_unit
 from amvel.safety.limits import Envelope
@@ -209,16 +209,13 @@ def _with_instead(verdicts: list[Verdict]) -> list[Verdict]:
     return out
 
 
-_LEVELS = tuple(way.quantity for way in Way)
-
-
 def _hardest(verdicts: list[Verdict]) -> dict[tuple[str, str], float]:
     """Per step and context the highest level of trunk work over sides and ways; none where the model has no pose."""
     out: dict[tuple[str, str], float] = {}
     for v in verdicts:
         seen = None if v.profile.fault else v.profile.columns.extremes()
         if seen is not None:
-            level = max(seen.worst(name, False) for name in _LEVELS)
+            level = max(seen.worst(name, False) for name in LEVEL_OF_EACH_WAY)
             out[v.ref, v.context] = max(level, out.get((v.ref, v.context), 0.0))
     return out
 

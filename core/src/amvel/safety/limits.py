@@ -62,6 +62,11 @@ class Place(Enum):
         self.says, self.column = said(says), column
 
 
+# Whether frames are at a place is read off them before anything is told of the whole movement.
+if unread := [place.name for place in Place if told_when_asked(place.column)]:
+    raise ValueError(f"Place.{unread[0]}: its column is told of the whole movement, so that its frames do not show it")
+
+
 class Origin(Enum):
     """Why a limit is there: a rule that a finding meets, something that nobody has shown yet, or a person's word."""
 

@@ -85,8 +85,10 @@ class _Bound(NamedTuple):
 
     def broken(self, columns: Columns) -> _Broken | None:
         """The same of what is told of the whole movement."""
-        told = columns[self.name].item(0)
-        return (self.limit, self.name, told) if (told < self.beyond if self.at_least else told > self.beyond) else None
+        told = columns.worst(self.name, self.at_least)
+        if told is None or not (told < self.beyond if self.at_least else told > self.beyond):
+            return None
+        return self.limit, self.name, told
 
 
 class _Bounds:

@@ -55,7 +55,7 @@ test_packages() {
 kernels() {
   local want; want=$(cat "$ROOT"/core/src/amvel/body/*.py "$ROOT/requirements.txt" | sha256sum | cut -c1-16)
   [ "$(cat "$VAR/kernels.done" 2>/dev/null)" = "$want$ROOT" ] && [ -d "$AMVEL_KERNELS" ] && return 0
-  say "compiling the body model (once, a good minute)"
+  say "compiling the body model (once, half a minute)"
   "$ROOT/.venv/bin/python" -m amvel.warm_up >"$VAR/kernels.log" 2>&1 || fail "the body model did not compile; see var/kernels.log"
   echo "$want$ROOT" >"$VAR/kernels.done"
 }

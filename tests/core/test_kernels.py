@@ -16,7 +16,7 @@ from shapely.geometry import MultiPoint, Point
 from amvel.body import JOINTS, compiled, flatten
 from amvel.body.between import _nearest_rotation
 from amvel.body.cholesky import solve_in_place
-from amvel.body.compiled import kernel
+from amvel.body.compiled import inner_kernel, kernel
 from amvel.body.descent import Body, _com_arms, _residual, _row, refresh
 from amvel.body.flat import CENTRE
 from amvel.body.tree import place, turn_of
@@ -97,6 +97,22 @@ def test_a_kernel_that_would_make_an_array_is_refused() -> None:
     assert kernel(total)(np.ones(3)) == 6.0
     with pytest.raises(NumbaError):
         kernel(doubled)(np.ones(3))
+
+
+def test_an_inner_kernel_works_in_kernels_and_tells_whoever_else_calls_it() -> None:
+    @inner_kernel
+    def doubled(value: float) -> float:
+        return 2.0 * value
+
+    def total(values: np.ndarray) -> float:
+        out = 0.0
+        for k in range(len(values)):
+            out += doubled(values[k])
+        return out
+
+    assert kernel(total)(np.ones(3)) == 6.0
+    with pytest.raises(TypeError, match=r"doubled is called by kernels only"):
+        doubled(1.0)
 
 
 def by_scipy(angles: np.ndarray) -> tuple[np.ndarray, np.ndarray]:

@@ -8,7 +8,6 @@ import numpy as np
 
 from amvel.body import Measures, Posed, PoseSpec, Skeleton, demand, flatten, healthy, measure, react_flat, solve
 from amvel.body.bounds import Bounds, broken
-from amvel.movements import Profiler, Request, all_steps, find
 
 _BODY = measure(Measures(1.65, 63, "female"))
 _ONLY_FOR_ANSWERS = ("amvel.planning.solve", "scipy.optimize")  # read where they are used: half a second each
@@ -16,6 +15,8 @@ _ONLY_FOR_ANSWERS = ("amvel.planning.solve", "scipy.optimize")  # read where the
 
 def read_ahead() -> None:
     """Read the library of movements with what only some answers need, in a process that will be asked for all of them."""
+    from amvel.movements import all_steps
+
     all_steps()
     for name in _ONLY_FOR_ANSWERS:
         importlib.import_module(name)
@@ -23,12 +24,14 @@ def read_ahead() -> None:
 
 def main() -> None:
     """Poses on one core, what they ask on the other; one small movement with a band, solved on one body, asks for the rest."""
-    other = get_context("spawn").Process(target=_what_poses_ask)
+    other = get_context("spawn").Process(target=_poses)
     other.start()
-    _poses()
+    _what_poses_ask()
     other.join()
     if other.exitcode:
         raise SystemExit(other.exitcode)
+    from amvel.movements import Profiler, Request, find
+
     family, step = find("band_press_out_seated/press")
     Profiler(_BODY, healthy()).profile(Request(family, step, "left", step.defaults(_BODY)))
 
@@ -39,6 +42,8 @@ def _poses() -> None:
 
 
 def _what_poses_ask() -> None:
+    """Movements read their columns off kernels as they are read themselves: in this process alone, or each would compile them."""
+    importlib.import_module("amvel.movements")
     skeleton = Skeleton(_BODY)
     flat, posed = flatten(skeleton, [], []), Posed.of_nothing(skeleton)
     demand(skeleton, flat, posed, react_flat(skeleton, flat, posed), [])

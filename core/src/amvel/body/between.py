@@ -4,7 +4,7 @@ from typing import Any, NamedTuple, TypeVar
 
 import numpy as np
 
-from amvel.body.compiled import kernel
+from amvel.body.compiled import inner_kernel, kernel
 from amvel.body.flat import BEARS, NOWHERE, ContactTable, Flat, LoadTable, RowTable
 from amvel.body.tree import Array, Flags, Rows
 
@@ -141,7 +141,7 @@ def _blend(
             give[b, j] = max(ON_THE_WAY, most) if most > 0 else 0.0
 
 
-@kernel
+@inner_kernel
 def _on_the_way(begin: float, end: float, here: float, there: float, t: float) -> float:
     """Between the floors or ceilings of two poses: one without any holds the joint where it is; NaN where neither has one."""
     if begin == begin or end == end:

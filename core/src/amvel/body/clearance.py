@@ -9,7 +9,7 @@ from typing import NamedTuple
 
 import numpy as np
 
-from amvel.body.compiled import kernel
+from amvel.body.compiled import inner_kernel
 from amvel.body.descent import Body, descend_from_here, gaps
 from amvel.body.flat import NOWHERE
 from amvel.body.skeleton import JOINT_INDEX, Skeleton
@@ -59,7 +59,7 @@ def ends_of(skeleton: Skeleton) -> Ends:
     return Ends(marks, joints, give, fists)
 
 
-@kernel
+@inner_kernel
 def _lowest(tree: Tree, body: Body, marks: Rows) -> tuple[int, float]:
     lowest, height = NOWHERE, np.inf
     for mark in marks:
@@ -74,7 +74,7 @@ def _lowest(tree: Tree, body: Body, marks: Rows) -> tuple[int, float]:
     return lowest, height
 
 
-@kernel
+@inner_kernel
 def _carries(contacts: Rows, fists: Rows) -> bool:
     for mark in fists:
         if mark == NOWHERE:
@@ -85,7 +85,7 @@ def _carries(contacts: Rows, fists: Rows) -> bool:
     return False
 
 
-@kernel
+@inner_kernel
 def clear(
     tree: Tree,
     ends: Ends,
@@ -128,7 +128,7 @@ def clear(
     return gap, which
 
 
-@kernel
+@inner_kernel
 def _row_for(wish: Wish, rows: int, added: int, mark: int, floor_m: float) -> int:
     """A wish that a landmark be on the floor; how many there are now."""
     for r in range(rows, rows + added):
@@ -140,7 +140,7 @@ def _row_for(wish: Wish, rows: int, added: int, mark: int, floor_m: float) -> in
     return added + 1
 
 
-@kernel
+@inner_kernel
 def _loosen(ends: Ends, under: int, give: Array) -> None:
     for j in range(len(give)):
         if give[j] > 0:

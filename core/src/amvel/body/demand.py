@@ -8,7 +8,7 @@ import numpy as np
 from amvel.body import demand_rows as at
 from amvel.body import lines as line
 from amvel.body.anthropometry import Measures, measure
-from amvel.body.compiled import kernel
+from amvel.body.compiled import inner_kernel, kernel
 from amvel.body.flat import PARTS, Flat, flatten
 from amvel.body.frame_facts import FrameFacts, Told
 from amvel.body.loads import (
@@ -157,19 +157,19 @@ def _fill(angles: Array, poses: Asked, declared: _Declared, own: _Own, out: Arra
         _carried(declared.rests_up_to[b], own, c)
 
 
-@kernel
+@inner_kernel
 def _up(signed: float) -> float:
     """How far it goes that way."""
     return np.maximum(0.0, signed)
 
 
-@kernel
+@inner_kernel
 def _ways(signed: float, c: Array, row: int) -> None:
     """How far one way, and how far the other, into this row and the next."""
     c[row], c[row + 1] = _up(signed), _up(-signed)
 
 
-@kernel
+@inner_kernel
 def _trunk_angles(angles: Array, neutral: Array, lines: Array, c: Array) -> None:
     for kind in range(3):
         whole = 0.0
@@ -182,7 +182,7 @@ def _trunk_angles(angles: Array, neutral: Array, lines: Array, c: Array) -> None
     c[at.TRUNK_INCLINATION] = lines[line.TRUNK_INCLINATION]
 
 
-@kernel
+@inner_kernel
 def _limb_angles(angles: Array, lines: Array, c: Array) -> None:
     for s in range(2):
         flexion, out, turned = np.degrees(angles[_HIP_FLEXION[s]]), np.degrees(angles[_HIP_ABDUCTION[s]]), np.degrees(angles[_HIP_ROTATION[s]])
@@ -201,7 +201,7 @@ def _limb_angles(angles: Array, lines: Array, c: Array) -> None:
         c[at.LEG_PAST_MIDDLE + s] = _up(np.maximum(lines[line.KNEE_PAST + s], lines[line.ANKLE_PAST + s] - HALF_A_FOOT_CM))
 
 
-@kernel
+@inner_kernel
 def _moments(loads: Array, back_rests: bool, pulled: bool, own: _Own, c: Array) -> None:
     highest = loads[_COMPRESSION[0]]
     for k in range(len(_MOMENT)):
@@ -225,7 +225,7 @@ def _moments(loads: Array, back_rests: bool, pulled: bool, own: _Own, c: Array) 
         c[at.SHOULDER_MOMENT + s] = loads[_SHOULDER_MOMENT[s]]
 
 
-@kernel
+@inner_kernel
 def _supports(carried_n: Array, minutes: float, own: _Own, c: Array) -> None:
     """What every part carries."""
     most, feet = 0.0, 0
@@ -246,7 +246,7 @@ def _supports(carried_n: Array, minutes: float, own: _Own, c: Array) -> None:
     c[at.SKIN_MIN] = minutes * most
 
 
-@kernel
+@inner_kernel
 def _trunk_at_work(c: Array) -> None:
     """Bends of the trunk by what is done in them."""
     bend, arch = c[at.TRUNK + at.FLEXION], c[at.TRUNK + at.EXTENSION]
@@ -264,7 +264,7 @@ def _trunk_at_work(c: Array) -> None:
         c[at.NEURAL_LINE + s] = leg + (bend - arch) + neck
 
 
-@kernel
+@inner_kernel
 def _regions_under_load(c: Array) -> None:
     """Side bend, turn and arch of each part of the spine while it is loaded."""
     loaded = c[at.LOADED] > 0
@@ -283,7 +283,7 @@ def _regions_under_load(c: Array) -> None:
     c[at.LOADED_TRUNK_EXTENSION] = c[at.TRUNK + at.EXTENSION] if loaded else 0.0
 
 
-@kernel
+@inner_kernel
 def _neck_and_head(lines: Array, c: Array) -> None:
     above = lines[line.HEAD_ABOVE_HEART]
     c[at.HEAD_ABOVE_HEART] = above
@@ -291,7 +291,7 @@ def _neck_and_head(lines: Array, c: Array) -> None:
     c[at.LOADED_NECK_BEND] = 0.0 if c[_HEAD] > HEAD_LIES_PERCENT_BW else c[at.NECK + at.FLEXION] + c[at.NECK + at.EXTENSION]
 
 
-@kernel
+@inner_kernel
 def _legs(loads: Array, c: Array) -> None:
     """What compares or combines the legs."""
     left, right = c[at.HIP_FLEXION] - c[at.HIP_EXTENSION], c[at.HIP_FLEXION + 1] - c[at.HIP_EXTENSION + 1]
@@ -308,7 +308,7 @@ def _legs(loads: Array, c: Array) -> None:
         c[at.HIP_ABDUCTOR_MOMENT + s] = loads[_HIP_SIDE[s]] if lies_on_the_other else 0.0
 
 
-@kernel
+@inner_kernel
 def _carried(rests_up_to: float, own: _Own, c: Array) -> None:
     """What leg and arm carry, apart from resting: all of it where only limbs carry, else what is more than a limb at rest."""
     for s in range(2):

@@ -9,7 +9,7 @@ from typing import NamedTuple
 import numpy as np
 
 from amvel.body.cholesky import solve_in_place
-from amvel.body.compiled import kernel
+from amvel.body.compiled import inner_kernel, kernel
 from amvel.body.flat import CENTRE, NOWHERE
 from amvel.body.skeleton import JOINT_INDEX, JOINTS
 from amvel.body.tree import Array, Rows, Tree, place, turn_of
@@ -67,7 +67,7 @@ def refresh(tree: Tree, wish: Wish, body: Body) -> None:
     _mark(tree, body, wish.b, body.at_b)
 
 
-@kernel
+@inner_kernel
 def _weigh(tree: Tree, body: Body) -> None:
     """Where the weight of each segment and of the whole body is.
 
@@ -90,7 +90,7 @@ def _weigh(tree: Tree, body: Body) -> None:
         body.weight_at[i] /= total
 
 
-@kernel
+@inner_kernel
 def _mark(tree: Tree, body: Body, marks: Rows, out: Array) -> None:
     """Where the marks of all rows are (R×3)."""
     for r in range(len(marks)):
@@ -119,7 +119,7 @@ def _residual(wish: Wish, body: Body, out: Array) -> None:
         out[r] = gap * wish.weight[r]
 
 
-@kernel
+@inner_kernel
 def _tilt(rotation: Array, start: Array, out: Array) -> None:
     """Half of the antisymmetric part of the turn from the start: small turns as a vector."""
     out[:] = 0.0
@@ -129,7 +129,7 @@ def _tilt(rotation: Array, start: Array, out: Array) -> None:
         out[2] += 0.5 * (rotation[1, k] * start[0, k] - rotation[0, k] * start[1, k])
 
 
-@kernel
+@inner_kernel
 def _cost(wish: Wish, body: Body, residual: Array, position0: Array, rotation0: Array, tilt: Array) -> float:
     cost = 0.0
     for r in range(len(residual)):
@@ -152,7 +152,7 @@ def _row(tree: Tree, wish: Wish, body: Body, r: int, size: int, out: Array) -> N
         _swept(tree, wish, body, r, wish.b[r], body.at_b, -wish.weight[r], out)
 
 
-@kernel
+@inner_kernel
 def _swept(tree: Tree, wish: Wish, body: Body, r: int, mark: int, at: Array, weight: float, out: Array) -> None:
     x, y, z = wish.normal[r, 0], wish.normal[r, 1], wish.normal[r, 2]
     p, q, o = at[r, 0], at[r, 1], at[r, 2]
@@ -197,7 +197,7 @@ def _com_arms(tree: Tree, wish: Wish, body: Body) -> None:
         body.com_arm[j, 2] = (w - mass * body.centre[j, 2]) / total
 
 
-@kernel
+@inner_kernel
 def _direction(size: int, damping: float, room: Room) -> None:
     """The damped step of what is not held; held ones move as `fixed` says."""
     n, moved, most = 0, 0, 0.0
@@ -228,7 +228,7 @@ def _direction(size: int, damping: float, room: Room) -> None:
         room.delta[room.keep[i]] = -room.right[i]
 
 
-@kernel
+@inner_kernel
 def _most(wish: Wish, body: Body, k: int) -> float:
     """How far free joint k goes now: a hip no further than the hamstring lets it at this bend of the knee."""
     j = wish.free[k]
@@ -238,7 +238,7 @@ def _most(wish: Wish, body: Body, k: int) -> float:
     return max(wish.low[k], min(wish.high[k], wish.hamstring[_LEG_OF[j]] + body.angles[knee]))
 
 
-@kernel
+@inner_kernel
 def _sent(body: Body, j: int, angle: float) -> None:
     """Joint j is sent to this angle."""
     body.least[j] = min(body.least[j], angle)
@@ -248,14 +248,14 @@ def _sent(body: Body, j: int, angle: float) -> None:
         body.most[over] = max(body.most[over], angle - body.angles[_KNEE_OF[j]])
 
 
-@kernel
+@inner_kernel
 def stays(body: Body) -> None:
     """All joints are where they are."""
     for j in range(len(body.angles)):
         _sent(body, j, body.angles[j])
 
 
-@kernel
+@inner_kernel
 def _within_stops(wish: Wish, body: Body, room: Room, first: bool) -> None:
     """Send every free joint by its step (the first time to where it is wanted); it goes as far as its stops let it."""
     for k in range(len(wish.free)):
@@ -269,7 +269,7 @@ def _within_stops(wish: Wish, body: Body, room: Room, first: bool) -> None:
         body.angles[j] = min(body.angles[j], _most(wish, body, k))
 
 
-@kernel
+@inner_kernel
 def _longest(size: int, room: Room) -> float:
     longest = 0.0
     for p in range(size):
@@ -281,7 +281,7 @@ def _longest(size: int, room: Room) -> float:
     return longest
 
 
-@kernel
+@inner_kernel
 def _remember(body: Body, angles: Array, position: Array, rotation: Array) -> None:
     for j in range(len(angles)):
         angles[j] = body.angles[j]
@@ -291,7 +291,7 @@ def _remember(body: Body, angles: Array, position: Array, rotation: Array) -> No
             rotation[i, k] = body.rotation[i, k]
 
 
-@kernel
+@inner_kernel
 def _return(body: Body, angles: Array, position: Array, rotation: Array) -> None:
     for j in range(len(angles)):
         body.angles[j] = angles[j]
@@ -301,7 +301,7 @@ def _return(body: Body, angles: Array, position: Array, rotation: Array) -> None
             body.rotation[i, k] = rotation[i, k]
 
 
-@kernel
+@inner_kernel
 def _moved_root(body: Body, room: Room) -> None:
     turn, old = room.turn, room.old_rotation
     turn_of(room.delta[3:6], turn)
@@ -311,14 +311,14 @@ def _moved_root(body: Body, room: Room) -> None:
             body.rotation[i, k] = turn[i, 0] * old[0, k] + turn[i, 1] * old[1, k] + turn[i, 2] * old[2, k]
 
 
-@kernel
+@inner_kernel
 def descend_from_here(tree: Tree, wish: Wish, body: Body, room: Room) -> None:
     """The same for a body whose placement now is the one to keep to."""
     _remember(body, room.start_angles, room.start_position, room.start_rotation)
     descend(tree, wish, body, room.start_position, room.start_rotation, room)
 
 
-@kernel
+@inner_kernel
 def descend(tree: Tree, wish: Wish, body: Body, position0: Array, rotation0: Array, room: Room) -> None:
     """Take a pose to where nothing moves any more, or has had its share of steps; `body` is where it starts and ends."""
     joints = len(wish.free)
@@ -361,7 +361,7 @@ def descend(tree: Tree, wish: Wish, body: Body, position0: Array, rotation0: Arr
         refresh(tree, wish, body)
 
 
-@kernel
+@inner_kernel
 def _normal_equations(
     tree: Tree, wish: Wish, body: Body, residual: Array, position0: Array, rotation0: Array, room: Room
 ) -> None:
@@ -403,7 +403,7 @@ def _normal_equations(
         gradient[ROOT_DOF + k] += wish.spring[k] ** 2 * (body.angles[wish.free[k]] - wish.target[k])
 
 
-@kernel
+@inner_kernel
 def _stepped(wish: Wish, body: Body, damping: float, room: Room) -> None:
     """The next step; a joint that would pass its stop goes there, and the others make up for it."""
     joints = len(wish.free)
@@ -432,7 +432,7 @@ def _stepped(wish: Wish, body: Body, damping: float, room: Room) -> None:
         _direction(size, damping, room)
 
 
-@kernel
+@inner_kernel
 def gaps(wish: Wish, body: Body, rows: int, must: Array) -> tuple[float, int]:
     """The widest gap (m) among the first `rows` rows that must hold, and which one it is; -1 when there is none."""
     widest, which = 0.0, -1

@@ -4,7 +4,7 @@ from typing import NamedTuple
 
 import numpy as np
 
-from amvel.body.compiled import kernel
+from amvel.body.compiled import inner_kernel, kernel
 from amvel.body.tree import Array, Flags, Rows
 
 _NOTHING = 1e-6  # N or N·m: less is rounding, where the lowest ceiling itself is nothing
@@ -43,7 +43,7 @@ def _grade_all(table: Array, q: Graded, level: Array, share: Array, against_stan
                 against_standing[b] = np.maximum(against_standing[b], value / q.standing[m])
 
 
-@kernel
+@inner_kernel
 def _level(value: float, most: Array) -> float:
     """Of a value against the ceilings of its quantity; beyond the last as many more as it is longer than that."""
     value, at = 0.0 if value < _NOTHING else value, 0

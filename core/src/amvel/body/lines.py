@@ -5,7 +5,7 @@ from typing import NamedTuple
 
 import numpy as np
 
-from amvel.body.compiled import kernel
+from amvel.body.compiled import inner_kernel, kernel
 from amvel.body.posing import Posed
 from amvel.body.skeleton import JOINTS, Skeleton
 from amvel.body.tree import Array, Rows
@@ -78,7 +78,7 @@ def _measure_all(marks: _Marks, turned: Array, points: Array, out: Array) -> Non
             out[b, ANKLE_PAST + s] = _past_cm(marks, s, marks.ankle[s], points[b])
 
 
-@kernel
+@inner_kernel
 def _heels_apart(marks: _Marks, turned: Array, points: Array, out: Array) -> None:
     x = points[marks.heel[0], 0] - points[marks.heel[1], 0]
     y = points[marks.heel[0], 1] - points[marks.heel[1], 1]
@@ -89,12 +89,12 @@ def _heels_apart(marks: _Marks, turned: Array, points: Array, out: Array) -> Non
     out[HEELS_ALONG] = 100 * abs(x * -v + y * u)
 
 
-@kernel
+@inner_kernel
 def _turn_deg(cosine: float) -> float:
     return np.degrees(np.arccos(min(1.0, max(-1.0, cosine))))
 
 
-@kernel
+@inner_kernel
 def _bend_deg(marks: _Marks, s: int, turned: Array, points: Array) -> float:
     """Of both lines what is along the hip axis is left out; from trunk to thigh about that axis."""
     x, y, z = turned[marks.pelvis, 0, 1], turned[marks.pelvis, 1, 1], turned[marks.pelvis, 2, 1]
@@ -104,7 +104,7 @@ def _bend_deg(marks: _Marks, s: int, turned: Array, points: Array) -> float:
     return np.degrees(np.arctan2(across, a * u + b * v + c * w))
 
 
-@kernel
+@inner_kernel
 def _flat(points: Array, end: int, start: int, x: float, y: float, z: float) -> tuple[float, float, float]:
     """From one mark to another, without what is along this direction."""
     a, b, c = points[end, 0] - points[start, 0], points[end, 1] - points[start, 1], points[end, 2] - points[start, 2]
@@ -112,7 +112,7 @@ def _flat(points: Array, end: int, start: int, x: float, y: float, z: float) -> 
     return a - along * x, b - along * y, c - along * z
 
 
-@kernel
+@inner_kernel
 def _past_cm(marks: _Marks, s: int, mark: int, points: Array) -> float:
     """Seen along the line from the hip of the other side to that of this one, from midway between them."""
     own, other = marks.hip[s], marks.hip[1 - s]

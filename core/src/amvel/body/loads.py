@@ -12,7 +12,7 @@ from typing import NamedTuple
 
 import numpy as np
 
-from amvel.body.compiled import kernel
+from amvel.body.compiled import inner_kernel, kernel
 from amvel.body.flat import NOWHERE, ContactTable, Flat, LoadTable
 from amvel.body.posing import Posed
 from amvel.body.pushes import GRAVITY_M_S2, Borne, Pushes, beyond, dot, gathered, norm, room_for_pushes
@@ -273,7 +273,7 @@ def _torques_all(
             out[b, j] = dot(room.moment, axis[b, j])
 
 
-@kernel
+@inner_kernel
 def _pressed(pressing: Array, wanted: Flags) -> float:
     total = 0.0
     for s in range(len(wanted)):
@@ -314,7 +314,7 @@ def _cut_all(
         _cut(tree, cuts, p, weight_n, rounding, angles[b], origin[b], turned[b], axis[b], centre[b], size, room, out[b])
 
 
-@kernel
+@inner_kernel
 def _weight_n(tree: Tree) -> float:
     mass = 0.0
     for s in range(len(tree.mass_kg)):
@@ -322,7 +322,7 @@ def _weight_n(tree: Tree) -> float:
     return mass * GRAVITY_M_S2
 
 
-@kernel
+@inner_kernel
 def _pulls(tree: Tree, cuts: Cuts, p: Pushes, first: int, out: Array) -> None:
     """What outside loads pull on each hand (N): the pushes from row `first` on."""
     for s in range(2):
@@ -333,7 +333,7 @@ def _pulls(tree: Tree, cuts: Cuts, p: Pushes, first: int, out: Array) -> None:
         out[_LIMB_COLUMNS + 13 + s] = np.sqrt(x**2 + y**2 + z**2)
 
 
-@kernel
+@inner_kernel
 def _margin_m(
     tree: Tree, contacts: ContactTable, b: int, points: Array, force: Array, weight_n: float, corners: Array
 ) -> float:
@@ -364,7 +364,7 @@ def _margin_m(
     return least
 
 
-@kernel
+@inner_kernel
 def _along(moment: Array, turned: Array, segment: int, column: int) -> float:
     total = 0.0
     for i in range(3):
@@ -372,7 +372,7 @@ def _along(moment: Array, turned: Array, segment: int, column: int) -> float:
     return total
 
 
-@kernel
+@inner_kernel
 def _limbs(
     tree: Tree,
     cuts: Cuts,
@@ -419,7 +419,7 @@ def _limbs(
     return tilting, turning, sideways, flexor_n
 
 
-@kernel
+@inner_kernel
 def _raised_arms(
     tree: Tree, cuts: Cuts, p: Pushes, weight_n: float, turned: Array, centre: Array, room: _Room
 ) -> float:
@@ -435,7 +435,7 @@ def _raised_arms(
     return max(0.0, bending) if faces < -_FACING else 0.0
 
 
-@kernel
+@inner_kernel
 def _cut(
     tree: Tree,
     cuts: Cuts,

@@ -4,7 +4,7 @@ from typing import NamedTuple
 
 import numpy as np
 
-from amvel.body.compiled import kernel
+from amvel.body.compiled import inner_kernel
 from amvel.body.flat import NOWHERE, ContactTable, LoadTable
 from amvel.body.tree import Array, Rows, Tree
 
@@ -21,22 +21,22 @@ class Borne(NamedTuple):
     segment: Rows
 
 
-@kernel
+@inner_kernel
 def cross(a: Array, b: Array) -> tuple[float, float, float]:
     return a[1] * b[2] - a[2] * b[1], a[2] * b[0] - a[0] * b[2], a[0] * b[1] - a[1] * b[0]
 
 
-@kernel
+@inner_kernel
 def dot(a: Array, b: Array) -> float:
     return a[0] * b[0] + a[1] * b[1] + a[2] * b[2]
 
 
-@kernel
+@inner_kernel
 def norm(a: Array) -> float:
     return np.sqrt(a[0] ** 2 + a[1] ** 2 + a[2] ** 2)
 
 
-@kernel
+@inner_kernel
 def load_force(loads: LoadTable, i: int, points: Array, out: Array) -> None:
     """Newtons in the world of load i: a given force, or a band by its stretch beyond slack (two thirds of its start)."""
     if loads.pull[i] != loads.pull[i]:
@@ -68,14 +68,14 @@ def room_for_pushes(segments: int, contacts: int, loads: int) -> Pushes:
     return Pushes(np.zeros((most, 3)), np.zeros((most, 3)), np.zeros((most, 3)), np.zeros(most, dtype=np.int64))
 
 
-@kernel
+@inner_kernel
 def _put(out: Array, n: int, of: Array, k: int, share: float) -> None:
     """Row n becomes row k of the other, times a share."""
     for i in range(3):
         out[n, i] = share * of[k, i]
 
 
-@kernel
+@inner_kernel
 def gathered(
     tree: Tree,
     contacts: ContactTable,
@@ -115,7 +115,7 @@ def gathered(
     return Pushes(room.where[:n], room.force[:n], room.moment[:n], room.segment[:n])
 
 
-@kernel
+@inner_kernel
 def beyond(tree: Tree, p: Pushes, j: int, about: Array, force: Array, moment: Array) -> None:
     """Force and moment about a point that everything moved by joint j exerts."""
     u, v, w = about[0], about[1], about[2]

@@ -5,7 +5,7 @@ from typing import NamedTuple
 
 import numpy as np
 
-from amvel.body.compiled import kernel
+from amvel.body.compiled import inner_kernel
 from amvel.body.flat import BEARS, KNEES, LEANS, NOWHERE, RESTS, ContactTable, LoadTable
 from amvel.body.pushes import GRAVITY_M_S2, load_force
 from amvel.body.skeleton import JOINT_INDEX
@@ -52,7 +52,7 @@ def limbs_of(names: tuple[str, ...], moves: bytes) -> Limbs:
     return Limbs(limb, foot, parts, root, np.array(KNEES), names.index("lumbar"), upper)
 
 
-@kernel
+@inner_kernel
 def _limb_at(tree: Tree, limbs: Limbs, contacts: ContactTable, b: int, k: int) -> int:
     """The limb that rests at contact k: of a leg whose knee carries, the foot."""
     s = tree.segment[contacts.point[k]]
@@ -63,7 +63,7 @@ def _limb_at(tree: Tree, limbs: Limbs, contacts: ContactTable, b: int, k: int) -
     return limbs.limb[s]
 
 
-@kernel
+@inner_kernel
 def resting_force(tree: Tree, limbs: Limbs, contacts: ContactTable, b: int, k: int, origin: Array, points: Array) -> float:
     """What a limb at rest presses: its own weight about its root joint, no muscle at that joint; NaN under the joint."""
     at = points[contacts.point[k]]
@@ -88,7 +88,7 @@ def resting_force(tree: Tree, limbs: Limbs, contacts: ContactTable, b: int, k: i
     return max(0.0, moment * GRAVITY_M_S2 / lever) / sharing
 
 
-@kernel
+@inner_kernel
 def _moment_about(points: Array, mark: int, joint: Array, force: Array, axis: tuple[float, float, float]) -> float:
     """Of a force at a landmark, about an axis through a joint."""
     p, q, r = points[mark, 0] - joint[0], points[mark, 1] - joint[1], points[mark, 2] - joint[2]
@@ -96,7 +96,7 @@ def _moment_about(points: Array, mark: int, joint: Array, force: Array, axis: tu
     return (q * c - r * b) * axis[0] + (r * a - p * c) * axis[1] + (p * b - q * a) * axis[2]
 
 
-@kernel
+@inner_kernel
 def leaning_force(
     tree: Tree, limbs: Limbs, contacts: ContactTable, loads: LoadTable, b: int, k: int, origin: Array, points: Array, pull: Array
 ) -> float:

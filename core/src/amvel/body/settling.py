@@ -5,7 +5,7 @@ from typing import NamedTuple
 import numpy as np
 
 from amvel.body.cholesky import solve_in_place
-from amvel.body.compiled import kernel
+from amvel.body.compiled import inner_kernel
 from amvel.body.tree import Array
 
 LENGTH_M = 0.4  # scales rotation against translation
@@ -58,14 +58,14 @@ def settling_room(points: int) -> SettlingRoom:
     )
 
 
-@kernel
+@inner_kernel
 def problem_in(room: SettlingRoom, points: int) -> Problem:
     """The first so many points of the room, to be filled."""
     p = room.problem
     return Problem(p.where[:points], p.basis[:points], p.wrench[:points], p.root[:points], p.cone[:points], p.external)
 
 
-@kernel
+@inner_kernel
 def _forces(p: Problem, twist: Array, trial: Array, force: Array, slope: Array) -> float:
     """Scaled forces P×3 and their derivative by the scaled trial force P×3×3; returns their energy."""
     energy = 0.0
@@ -102,7 +102,7 @@ def _forces(p: Problem, twist: Array, trial: Array, force: Array, slope: Array) 
     return energy
 
 
-@kernel
+@inner_kernel
 def _left_over(p: Problem, force: Array, out: Array) -> float:
     """What outside loads and forces leave unbalanced (6); returns the largest of them."""
     for k in range(6):
@@ -119,7 +119,7 @@ def _left_over(p: Problem, force: Array, out: Array) -> float:
     return largest
 
 
-@kernel
+@inner_kernel
 def _newton(p: Problem, damping: float, room: SettlingRoom) -> None:
     """The damped step from here, into the room."""
     hessian, slope, step = room.hessian, room.slope, room.step
@@ -145,7 +145,7 @@ def _newton(p: Problem, damping: float, room: SettlingRoom) -> None:
     solve_in_place(hessian, step, 6)
 
 
-@kernel
+@inner_kernel
 def _taken(points: int, room: SettlingRoom) -> None:
     """What was tried is where the body is now."""
     for k in range(6):
@@ -157,7 +157,7 @@ def _taken(points: int, room: SettlingRoom) -> None:
                 room.slope[n, i, k] = room.new_slope[n, i, k]
 
 
-@kernel
+@inner_kernel
 def _work(p: Problem, twist: Array) -> float:
     work = 0.0
     for k in range(6):
@@ -165,7 +165,7 @@ def _work(p: Problem, twist: Array) -> float:
     return work
 
 
-@kernel
+@inner_kernel
 def settle(p: Problem, weight_n: float, room: SettlingRoom) -> float:
     """How the pose settles: the scaled forces are in the room then; returns what is left unbalanced as a share of weight."""
     room.twist[:] = 0.0

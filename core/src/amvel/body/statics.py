@@ -16,7 +16,7 @@ from typing import NamedTuple
 
 import numpy as np
 
-from amvel.body.compiled import kernel
+from amvel.body.compiled import inner_kernel, kernel
 from amvel.body.flat import LEANS, NOWHERE, PARTS, PUSHES, RESTS, ContactTable, Flat, LoadTable, flatten
 from amvel.body.pose import PoseSpec
 from amvel.body.posing import Posed
@@ -162,7 +162,7 @@ def _by_part(contacts: ContactTable, force: Array, total: Array, out: Array) -> 
             out[k, b] = norm(total[k])
 
 
-@kernel
+@inner_kernel
 def _push(external: Array, where: Array, centre: Array, force: Array) -> None:
     u, v, w = where[0] - centre[0], where[1] - centre[1], where[2] - centre[2]
     for i in range(3):
@@ -172,7 +172,7 @@ def _push(external: Array, where: Array, centre: Array, force: Array) -> None:
     external[5] += (u * force[1] - v * force[0]) / LENGTH_M
 
 
-@kernel
+@inner_kernel
 def _patch_axes(normal: Array, along: Array, across: Array) -> None:
     """Two directions in the surface: along the body's usual x or the vertical, and sideways."""
     along[:] = 0.0
@@ -186,7 +186,7 @@ def _patch_axes(normal: Array, along: Array, across: Array) -> None:
     across[0], across[1], across[2] = cross(normal, along)
 
 
-@kernel
+@inner_kernel
 def _basis(normal: Array, helper: Array, out: Array) -> None:
     """Rows n, t1, t2; `helper` (3) is room."""
     helper[:] = 0.0
@@ -200,7 +200,7 @@ def _basis(normal: Array, helper: Array, out: Array) -> None:
     out[2, 0], out[2, 1], out[2, 2] = cross(normal, out[1])
 
 
-@kernel
+@inner_kernel
 def _along_the_arm(normal: Array, friction: float, shoulder: Array, at: Array, out: Array) -> None:
     """From the hand to the shoulder, no flatter to the surface than friction holds."""
     for i in range(3):
@@ -254,7 +254,7 @@ def _react_all(
             unbalanced[b] = _react(tree, limbs, contacts, loads, b, o, p, grid, soft_reach_m, False, f, m, room)
 
 
-@kernel
+@inner_kernel
 def _leaned_n(contacts: ContactTable, b: int, force: Array) -> float:
     """What leaning contacts of pose b carry together (N)."""
     total = 0.0
@@ -264,7 +264,7 @@ def _leaned_n(contacts: ContactTable, b: int, force: Array) -> float:
     return total
 
 
-@kernel
+@inner_kernel
 def _outside(tree: Tree, loads: LoadTable, b: int, points: Array, weight_n: float, external: Array, room: _Room) -> None:
     """Weight and loads on pose b about its centre of mass, which is in the room then."""
     centre = room.centre
@@ -282,7 +282,7 @@ def _outside(tree: Tree, loads: LoadTable, b: int, points: Array, weight_n: floa
         _push(external, points[loads.point[i]], centre, room.pull)
 
 
-@kernel
+@inner_kernel
 def _react(
     tree: Tree,
     limbs: Limbs,
@@ -338,7 +338,7 @@ def _react(
     return left
 
 
-@kernel
+@inner_kernel
 def _carried(p: Problem, scaled: Array, start: int, per: int, spot: Array, force: Array, moment: Array) -> None:
     """What the points of one contact carry together, as a force at its landmark and a moment about it."""
     for n in range(start, start + per):
@@ -357,7 +357,7 @@ def _carried(p: Problem, scaled: Array, start: int, per: int, spot: Array, force
         moment[2] += u * y - v * x
 
 
-@kernel
+@inner_kernel
 def _sample(
     tree: Tree,
     limbs: Limbs,

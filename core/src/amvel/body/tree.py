@@ -9,7 +9,7 @@ from typing import NamedTuple
 import numpy as np
 from numpy.typing import NDArray
 
-from amvel.body.compiled import kernel
+from amvel.body.compiled import inner_kernel, kernel
 
 Array = NDArray[np.float64]
 Rows = NDArray[np.int64]
@@ -84,7 +84,7 @@ def place(
                 turned[s, i, other] = v * c - u * d
 
 
-@kernel
+@inner_kernel
 def point_at(tree: Tree, origin: Array, turned: Array, landmark: int, out: Array) -> None:
     """Where a landmark is in a placed body (m)."""
     s = tree.segment[landmark]

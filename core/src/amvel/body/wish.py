@@ -5,7 +5,7 @@ from typing import NamedTuple
 
 import numpy as np
 
-from amvel.body.compiled import kernel
+from amvel.body.compiled import inner_kernel, kernel
 from amvel.body.flat import NOWHERE, Flat
 from amvel.body.tree import Array, Flags, Rows, Tree, most_of
 
@@ -146,7 +146,7 @@ def part_of(room: Room, rows: int, joints: int, hamstring: Array) -> Wish:
     )
 
 
-@kernel
+@inner_kernel
 def _joints_of(angles: Array, give: Array, floor: Array, low: Array, high: Array, room: Room) -> int:
     """The joints that give, into the room: their rows, declared angles, springs and stops.  Returns how many."""
     k = 0
@@ -164,7 +164,7 @@ def _joints_of(angles: Array, give: Array, floor: Array, low: Array, high: Array
     return k
 
 
-@kernel
+@inner_kernel
 def freed(wish: Wish, angles: Array, give: Array, floor: Array, low: Array, high: Array, room: Room) -> Wish:
     """The same rows in the same room with other joints that give, wanted where they are."""
     return part_of(room, len(wish.a), _joints_of(angles, give, floor, low, high, room), wish.hamstring)

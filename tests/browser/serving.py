@@ -14,7 +14,7 @@ import pytest
 from django.db import connection
 
 from tests.patience import PATIENCE_S, until
-from tests.server.workers import SERVER
+from tests.server.workers import SERVER, as_in_life
 
 
 class Served:
@@ -31,7 +31,7 @@ class Served:
         return f"http://127.0.0.1:{self.port}"
 
     def start(self) -> None:
-        environment = {**os.environ, "AMVEL_DB_NAME": connection.settings_dict["NAME"], "AMVEL_WORKERS": "0", "PYTHONPATH": str(SERVER.parent / "core" / "src")}
+        environment = {**as_in_life(), "AMVEL_DB_NAME": connection.settings_dict["NAME"], "AMVEL_WORKERS": "0", "PYTHONPATH": str(SERVER.parent / "core" / "src")}
         gunicorn = Path(sys.executable).parent / "gunicorn"
         command = [str(gunicorn), "-c", "config/gunicorn.py", "config.wsgi:application", "-b", f"127.0.0.1:{self.port}"]
         self.process = subprocess.Popen(command, cwd=SERVER, env=environment, stdout=subprocess.DEVNULL, stderr=subprocess.DEVNULL, start_new_session=True)

@@ -3,18 +3,18 @@ never a 5xx, no status and no shape that is not declared."""
 
 import subprocess
 import sys
-from collections.abc import Iterator
 from pathlib import Path
 
 import pytest
-from django.db import connections
 from django.test import Client as Browser
 
 from accounts.models import User
 from clients.casework import create_client
+from tests.kept_connections import kept_connections
 from tests.patience import PATIENCE_S, WHOLE_COMMAND_S
 from tests.server.conftest import PASSWORD, today_case, user_of
 
+__all__ = ["kept_connections"]
 pytestmark = pytest.mark.long
 CHECKS = "not_a_server_error,status_code_conformance,response_schema_conformance,content_type_conformance"
 # What would end the session that asks, or change its password.
@@ -41,17 +41,6 @@ generation.max-examples = 10
 include-method = "GET"
 parameters = {{ "path.client_id" = "{client_id}" }}
 """
-
-
-@pytest.fixture
-def kept_connections() -> Iterator[None]:
-    """Every request comes on a connection of its own, and would log in to the database anew: half of the time of this test."""
-    settings = connections.settings["default"]
-    before = {k: settings[k] for k in ("OPTIONS", "CONN_MAX_AGE")}
-    settings |= {"OPTIONS": {**before["OPTIONS"], "pool": True}, "CONN_MAX_AGE": 0}
-    yield
-    connections["default"].close_pool()
-    settings |= before
 
 
 def cookies(name: str) -> tuple[str, str]:

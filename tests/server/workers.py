@@ -16,6 +16,11 @@ from tests.patience import PATIENCE_S
 SERVER = Path(__file__).resolve().parents[2] / "server"
 
 
+def as_in_life() -> dict[str, str]:
+    """The environment of a process that is begun by `./start`: it keeps its connection to the database, and is killed with it."""
+    return {k: v for k, v in os.environ.items() if k != "AMVEL_DB_KEEP_S"}
+
+
 class Worker:
     """A worker process on the database of this test."""
 
@@ -23,7 +28,7 @@ class Worker:
         self.process: subprocess.Popen | None = None
 
     def start(self) -> None:
-        environment = {**os.environ, "AMVEL_DB_NAME": connection.settings_dict["NAME"], "AMVEL_WORKERS": "1"}
+        environment = {**as_in_life(), "AMVEL_DB_NAME": connection.settings_dict["NAME"], "AMVEL_WORKERS": "1"}
         command = [sys.executable, "manage.py", "work", "--queues", ANSWERS]
         self.process = subprocess.Popen(command, cwd=SERVER, env=environment, stdout=subprocess.DEVNULL, stderr=subprocess.DEVNULL)
 

@@ -1,6 +1,7 @@
 """Shared by all tests."""
 
 import ast
+import gc
 import json
 from functools import lru_cache
 from pathlib import Path
@@ -37,6 +38,11 @@ def pytest_xdist_make_scheduler(config: pytest.Config, log: Any) -> Any:
 def _judges_people_of_the_demo(file: Path) -> bool:
     imports = (n for n in ast.walk(ast.parse(file.read_text(encoding="utf-8"))) if isinstance(n, ast.ImportFrom))
     return any(n.module == "tests.engines" for n in imports)
+
+
+def pytest_sessionfinish() -> None:
+    """pytest looks for cycles when it ends, twice: of some gigabytes that a process has kept until then, every time four seconds."""
+    gc.freeze()
 
 
 @pytest.hookimpl(trylast=True)

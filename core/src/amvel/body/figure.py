@@ -13,7 +13,6 @@ import numpy as np
 import shapely
 from shapely.geometry import LineString, MultiLineString, MultiPolygon, Polygon
 from shapely.geometry.base import BaseGeometry
-from shapely.ops import unary_union
 
 from amvel.body.skeleton import Array, Placement, Skeleton
 from amvel.body.view import View
@@ -110,7 +109,10 @@ class _Painter:
 
     def limb(self, *balls: "_Ball") -> BaseGeometry:
         """A tapered band through balls (place, radius as a share of stature)."""
-        return _chain(self.discs(*balls))
+        return _joined(*self._band(*balls))
+
+    def _band(self, *balls: "_Ball") -> Array:
+        return _hulls(self.discs(*balls))
 
     def lump(self, *balls: "_Ball") -> BaseGeometry:
         """What is spanned by all of them."""
@@ -126,13 +128,12 @@ class _Painter:
 
     def trunk(self) -> BaseGeometry:
         rings = np.array([self.ring(*r) for r in _TRUNK])
-        barrel = _chain(rings)
         shoulders = [_hull(rings[k], *self.discs((f"{s}.shoulder", r))) for s in _SIDES for k, r in ((-3, 0.027), (-1, 0.022))]
-        return _smoothed(_rounded(unary_union([barrel, *shoulders]), 0.02 * self.h), -0.012 * self.h, 0.012 * self.h)
+        return _smoothed(_rounded(_joined(*_hulls(rings), *shoulders), 0.02 * self.h), -0.012 * self.h, 0.012 * self.h)
 
     def pelvis(self) -> BaseGeometry:
         hips = shapely.polygons(self.discs(*((f"{s}.hip", 0.052 * self.g) for s in _SIDES)))
-        return _rounded(unary_union([_chain(np.array([self.ring(*r) for r in _PELVIS])), *hips]), 0.015 * self.h)
+        return _rounded(_joined(*_hulls(np.array([self.ring(*r) for r in _PELVIS])), *hips), 0.015 * self.h)
 
     def thigh(self, side: str) -> BaseGeometry:
         hip, knee = self.world(f"{side}.hip"), self.world(f"{side}.knee")
@@ -150,13 +151,11 @@ class _Painter:
         tips = [(toe + k * across, 0.0075) for k in (-0.6, 0.55)]
         heel = [(f"{side}.heel_back", 0.010), (f"{side}.heel", 0.010)]
         return _rounded(
-            unary_union(
-                [
-                    self.lump(*heel, (f"{side}.ankle", 0.019)),
-                    self.lump((f"{side}.ankle", 0.018), (f"{side}.instep", 0.013), *heel[1:]),
-                    self.lump((f"{side}.instep", 0.013), *edges, *heel[1:]),
-                    self.lump(*edges, *tips),
-                ]
+            _joined(
+                self.lump(*heel, (f"{side}.ankle", 0.019)),
+                self.lump((f"{side}.ankle", 0.018), (f"{side}.instep", 0.013), *heel[1:]),
+                self.lump((f"{side}.instep", 0.013), *edges, *heel[1:]),
+                self.lump(*edges, *tips),
             ),
             0.8,
         )
@@ -171,9 +170,10 @@ class _Painter:
 
     def forearm(self, side: str, grips: bool) -> BaseGeometry:
         wrist, elbow = self.world(f"{side}.wrist"), self.world(f"{side}.elbow")
-        return _rounded(unary_union([self.limb((elbow, 0.021), (0.7 * elbow + 0.3 * wrist, 0.0215), (wrist, 0.0145)), self.hand(side, grips)]), 0.5)
+        band = self._band((elbow, 0.021), (0.7 * elbow + 0.3 * wrist, 0.0215), (wrist, 0.0145))
+        return _rounded(_joined(*band, *self._hand(side, grips)), 0.5)
 
-    def hand(self, side: str, grips: bool) -> BaseGeometry:
+    def _hand(self, side: str, grips: bool) -> list[BaseGeometry]:
         """A palm with fingers that are long, or curled round what they hold, and a thumb."""
         wrist, knuckles = self.world(f"{side}.wrist"), self.world(f"{side}.knuckles")
         along, turn = self.world(f"{side}.fingertips") - knuckles, self.turn(f"{side}.hand")
@@ -187,7 +187,7 @@ class _Painter:
             fingers = self.lump(*palm[1:], *((knuckles + along + k * 0.007 * h * forward, 0.0065) for k in (-1, 1)))
         root = 0.75 * wrist + 0.25 * knuckles + 0.010 * h * forward
         tip = root + (0.030 * h * forward + 0.45 * (knuckles - wrist) + 0.008 * h * inward) * (0.8 if grips else 1.0)
-        return unary_union([self.lump(*palm), fingers, self.limb((root, 0.008), (tip, 0.0062))])
+        return [self.lump(*palm), fingers, *self._band((root, 0.008), (tip, 0.0062))]
 
     def egg(self, x: float, z: float, *half: float, scale: float = 1.0) -> BaseGeometry:
         """An egg of the head in the picture; `half` are its half lengths ahead, across and up (shares of stature)."""
@@ -204,7 +204,7 @@ class _Painter:
         skull = self.egg(0.0, 0.024, 0.054, 0.044, 0.062)
         nose = self.limb((self.local("head", 0.050, 0, 0.008), 0.006), (self.local("head", 0.058, 0, -0.006), 0.0055))
         chin = self.lump((self.local("head", 0.034, 0, -0.030), 0.012), (self.local("head", 0.008, 0, -0.016), 0.028))
-        face = _rounded(unary_union([skull, nose, chin] if forward > -0.6 else [skull, chin]), 0.35)
+        face = _rounded(_joined(*([skull, nose, chin] if forward > -0.6 else [skull, chin])), 0.35)
         neck = self.limb((self.local("neck", 0.0, 0, -0.012), 0.031), (self.local("neck", 0.004, 0, 0.010), 0.027), (self.local("head", 0.0, 0, 0.0), 0.027))
         bare = float(np.clip((forward + 0.75) / 0.6, 0.0, 1.0))  # of the face, seen from here
         skin = self.egg(0.034, 0.002, 0.050, 0.046, 0.056, scale=bare) if bare > 0.05 else Polygon()
@@ -245,10 +245,15 @@ def _hull(*rounds: Array) -> BaseGeometry:
     return found
 
 
-def _chain(rounds: Array) -> BaseGeometry:
-    """Hulls of each with the next one (N×K×2), joined."""
-    pairs = np.concatenate([rounds[:-1], rounds[1:]], axis=1)
-    found: BaseGeometry = shapely.union_all(shapely.convex_hull(shapely.linestrings(pairs)))
+def _hulls(rounds: Array) -> Array:
+    """Hulls of each with the next one (N×K×2 to N-1 shapes)."""
+    found: Array = shapely.convex_hull(shapely.linestrings(np.concatenate([rounds[:-1], rounds[1:]], axis=1)))
+    return found
+
+
+def _joined(*shapes: BaseGeometry) -> BaseGeometry:
+    """One shape of many: all at once, since each joining costs more than the shapes themselves."""
+    found: BaseGeometry = shapely.union_all(shapes)
     return found
 
 
@@ -288,7 +293,7 @@ def _leg(p: _Painter, side: str, waist: BaseGeometry, hips: float) -> list[Part]
     return [
         Part(foot, skin, p.deep(f"{side}.ball", f"{side}.ankle") - 1e-3, foot.boundary.difference(shank)),
         Part(shank, cloth, lower, shank.boundary.difference(thigh)),
-        Part(thigh, cloth, upper, thigh.boundary.difference(unary_union([shank, *([] if far else [waist])]))),
+        Part(thigh, cloth, upper, thigh.boundary.difference(_joined(shank, *([] if far else [waist])))),
     ]
 
 
@@ -300,7 +305,7 @@ def _arm(p: _Painter, side: str, trunk: BaseGeometry, grips: bool) -> list[Part]
     # Where the sleeve comes out of the shirt, its line begins a hand's breadth below the shoulder.
     joint = Polygon(p.discs((f"{side}.shoulder", 0.040))[0]).intersection(trunk)
     return [
-        Part(bare, skin, upper - 1e-3, bare.boundary.difference(unary_union([forearm, sleeve]))),
+        Part(bare, skin, upper - 1e-3, bare.boundary.difference(_joined(forearm, sleeve))),
         Part(forearm, skin, p.deep(f"{side}.elbow", f"{side}.wrist", f"{side}.fingertips"), forearm.boundary.difference(bare)),
         Part(sleeve, cloth, upper, sleeve.boundary if far else sleeve.boundary.difference(joint)),
     ]
@@ -339,7 +344,7 @@ def svg_part(part: Part) -> str:
 
 def silhouette(parts: Iterable[Part]) -> BaseGeometry:
     """The body as one shape."""
-    return unary_union([part.shape for part in parts])
+    return _joined(*(part.shape for part in parts))
 
 
 SHORT_CM = 6.0  # below this a motion is drawn at this length, so that it can be seen

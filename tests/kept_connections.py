@@ -6,8 +6,11 @@ from collections.abc import Iterator
 import pytest
 
 
-@pytest.fixture
-def kept_connections() -> Iterator[None]:
+@pytest.fixture(autouse=True)
+def kept_connections(request: pytest.FixtureRequest) -> Iterator[None]:
+    if "live_server" not in request.fixturenames:
+        yield
+        return
     from django.db import connections
 
     settings = connections.settings["default"]

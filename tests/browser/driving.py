@@ -115,7 +115,7 @@ def all_answered(page: Page, quiet_ms: int = 700) -> None:
 
 
 @pytest.fixture
-def page(device: BrowserContext, live_server, kept_connections) -> Iterator[Page]:
+def page(device: BrowserContext, live_server) -> Iterator[Page]:
     tab = open_tab(device, live_server.url)
     yield tab
     close_tab(tab)
@@ -124,7 +124,7 @@ def page(device: BrowserContext, live_server, kept_connections) -> Iterator[Page
 
 
 @pytest.fixture
-def installed_page(chromium: Browser, live_server, kept_connections) -> Iterator[Page]:
+def installed_page(chromium: Browser, live_server) -> Iterator[Page]:
     """One on a device of its own, that keeps the application there."""
     page = open_page(chromium, live_server.url, installs=True)
     yield page

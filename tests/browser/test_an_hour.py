@@ -49,7 +49,7 @@ def the_hour(page: Page, client: Client) -> dict[str, int]:
     return seen
 
 
-def test_an_hour_from_the_day_to_the_next_visit_is_tapped_and_nothing_is_typed(chromium: Browser, live_server, kept_connections) -> None:
+def test_an_hour_from_the_day_to_the_next_visit_is_tapped_and_nothing_is_typed(chromium: Browser, live_server) -> None:
     client = a_client()
     page = open_page(chromium, live_server.url, touch=True)
     let_in(page)

@@ -228,7 +228,7 @@ def test_the_course_shows_the_weaker_side_and_what_comes_next(page: Page) -> Non
     expect(page.locator("table tbody tr").first).to_be_visible()
 
 
-def test_home_by_a_private_link_on_a_phone(chromium: Browser, live_server, kept_connections) -> None:
+def test_home_by_a_private_link_on_a_phone(chromium: Browser, live_server) -> None:
     client = a_client()
     code = made_link(client, User.objects.get(username="ann"))[1]
     context = chromium.new_context(viewport={"width": 390, "height": 844}, base_url=live_server.url, service_workers="block")

@@ -11,9 +11,10 @@ from clients.casework import create_client
 from clients.management.commands.load_demo import WRITTEN_AS_OF, moved
 from tests.answers_once import answers_once, put_by
 from tests.conftest import demo
+from tests.kept_connections import kept_connections
 from tests.quick_passwords import quick_passwords
 
-__all__ = ["answers_once", "put_by", "quick_passwords"]
+__all__ = ["answers_once", "kept_connections", "put_by", "quick_passwords"]
 
 PASSWORD = "a-long-password-1"
 # Django's own server sends head and body apart: held back for an acknowledgement, each answer of the live server is 40 ms late.

@@ -10,11 +10,9 @@ from django.test import Client as Browser
 
 from accounts.models import User
 from clients.casework import create_client
-from tests.kept_connections import kept_connections
 from tests.patience import PATIENCE_S, WHOLE_COMMAND_S
 from tests.server.conftest import PASSWORD, today_case, user_of
 
-__all__ = ["kept_connections"]
 pytestmark = pytest.mark.long
 CHECKS = "not_a_server_error,status_code_conformance,response_schema_conformance,content_type_conformance"
 # What would end the session that asks, or change its password.
@@ -53,7 +51,7 @@ def cookies(name: str) -> tuple[str, str]:
 
 @pytest.mark.django_db(transaction=True)
 @pytest.mark.parametrize(("role", "which"), [("clinician", ("--exclude-path-regex", f"{ENDS_IT}|people")), ("administrator", ("--include-path-regex", "people|texts|own|reference"))])
-def test_whatever_is_asked_is_answered_as_it_is_declared(kept_connections, live_server, tmp_path: Path, role: str, which: tuple[str, str]) -> None:
+def test_whatever_is_asked_is_answered_as_it_is_declared(live_server, tmp_path: Path, role: str, which: tuple[str, str]) -> None:
     user_of("ann", role)
     somebody = create_client(User.objects.get(username="ann"), today_case("fit-seventy"))  # judged fastest: whatever is written is judged again
     cookie, token = cookies("ann")
